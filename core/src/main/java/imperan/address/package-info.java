@@ -1,0 +1,2 @@
+/** OSC addresses as people type them. */
+package imperan.address;

@@ -1,0 +1,17 @@
+package imperan.live;
+
+/** How a target and we stand with each other. */
+public enum LinkState {
+    /** Nothing heard yet. */
+    UNHEARD,
+    /** It speaks, but has answered nothing of ours. */
+    HEARD,
+    /** It answers. */
+    ANSWERING,
+    /** It answered before, and its window has passed. */
+    LOST,
+    /** Its host says that nobody has the port open. */
+    PORT_CLOSED,
+    /** One-way by nature: nothing is expected. */
+    SENDS_ONLY
+}

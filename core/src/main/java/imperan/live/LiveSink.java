@@ -1,0 +1,21 @@
+package imperan.live;
+
+import imperan.show.PartId;
+
+/**
+ * Where the running show puts what comes of its inputs. Values, links and traces are only named here: the reader asks for
+ * them when it wants to draw, so a hundred changes between two drawings cost one.
+ */
+public interface LiveSink {
+
+    /** A packet is to leave, from the target's answer port to its receiving port. */
+    void datagram(PartId target, byte[] packet);
+
+    void valueChanged(PartId control);
+
+    void linkChanged(PartId target);
+
+    void traceChanged(PartId control);
+
+    void wire(WireRecord record);
+}

@@ -1,0 +1,30 @@
+package imperan.live;
+
+import imperan.show.PartId;
+
+/**
+ * One event of a finger, a mouse or a key on a control.
+ *
+ * @param control what is touched
+ * @param pointer which finger of which browser
+ * @param phase   what the finger does
+ * @param x       0 at the left edge of the control, 1 at the right
+ * @param y       0 at the lower edge of the control, 1 at the upper; for {@link Phase#STEP} the signed way to go
+ * @param fine    whether the hand asks for a tenth of the way
+ */
+public record Touch(PartId control, Pointer pointer, Phase phase, double x, double y, boolean fine) {
+
+    public enum Phase {
+        PRESS, MOVE, RELEASE,
+        /** The finger is gone without lifting, such as a gesture taken over by the device. */
+        CANCEL,
+        /** One step of a key: {@code y} is how far. */
+        STEP,
+        /** A key that means a place: {@code y} is where. */
+        SET
+    }
+
+    /** @param browser the id of the browser, {@code finger} an id within it */
+    public record Pointer(String browser, String finger) {
+    }
+}

@@ -1,0 +1,21 @@
+package imperan.live;
+
+import imperan.show.PartId;
+
+import java.util.Optional;
+
+/**
+ * One packet on the wire.
+ *
+ * @param number  counts from 1, in the order the show handled them
+ * @param at      when, in nanoseconds since 1970
+ * @param out     true from us, false to us
+ * @param target  to or from which target; empty for a packet that no target claims
+ * @param peer    the other end, {@code host:port}
+ * @param ourPort the port at our end
+ * @param bytes   the packet
+ * @param note    what else there is to say, such as "waits for its time"; or empty
+ */
+public record WireRecord(long number, long at, boolean out, Optional<PartId> target, String peer, int ourPort,
+                         byte[] bytes, String note) {
+}

@@ -1,0 +1,15 @@
+package imperan.show;
+
+/** A rectangle of cells: column and row of its top left cell, counted from 0, and its width and height in cells. */
+public record Cells(int column, int row, int width, int height) {
+
+    public boolean overlaps(Cells other) {
+        return column < other.column + other.width && other.column < column + width
+                && row < other.row + other.height && other.row < row + height;
+    }
+
+    public boolean fits(Page page) {
+        return column >= 0 && row >= 0 && width >= 1 && height >= 1
+                && column + width <= page.columns() && row + height <= page.rows();
+    }
+}

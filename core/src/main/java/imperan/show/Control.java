@@ -1,0 +1,25 @@
+package imperan.show;
+
+import java.util.List;
+
+/**
+ * What a person touches.
+ *
+ * @param label   on its strip of tape; may be empty
+ * @param cells   where it lies on its page
+ * @param form    what it looks like and how a hand moves it
+ * @param sends   in the order in which they go out
+ * @param listens what moves or lights it
+ */
+public record Control(String label, Cells cells, Form form, List<Send> sends, List<Listen> listens) implements Body {
+
+    public Control {
+        sends = List.copyOf(sends);
+        listens = List.copyOf(listens);
+    }
+
+    @Override
+    public String called() {
+        return label.isBlank() ? form.called() : label;
+    }
+}

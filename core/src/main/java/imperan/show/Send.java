@@ -1,0 +1,29 @@
+package imperan.show;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One outgoing message of a control.
+ *
+ * @param on        the phase of a touch that sends it
+ * @param target    to whom; empty while nobody is chosen
+ * @param address   where to, in the target
+ * @param arguments in order
+ */
+public record Send(Phase on, Optional<PartId> target, String address, List<ArgumentSource> arguments) {
+
+    public Send {
+        arguments = List.copyOf(arguments);
+    }
+
+    /** When a send goes out. */
+    public enum Phase {
+        /** The finger lands, or the key goes down. */
+        PRESS,
+        /** The control's value changes. The same value is not sent again. */
+        CHANGE,
+        /** The finger lifts, or the key comes up. */
+        RELEASE
+    }
+}

@@ -1,0 +1,182 @@
+package imperan.show;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+
+/**
+ * All parts of one show at one moment; a value, so every reader keeps what it has while others go on.
+ *
+ * <p>{@link #apply} judges a request against this moment; {@link #revert} takes an edit back if what it left is still
+ * there; {@link #replay} follows an edit that was accepted before. All three end in the same place, so tables, browsers
+ * and the running show cannot drift apart.
+ */
+public final class Show {
+
+    private static final Show EMPTY = new Show(0, Map.of(), Map.of());
+
+    private final long version;
+    private final Map<PartId, Held> parts;
+    private final Map<PartId, Person> removers;
+
+    private Show(long version, Map<PartId, Held> parts, Map<PartId, Person> removers) {
+        this.version = version;
+        this.parts = parts;
+        this.removers = removers;
+    }
+
+    public static Show empty() {
+        return EMPTY;
+    }
+
+    /**
+     * A show read back from where it was kept.
+     *
+     * @param version the number of its last edit
+     */
+    public static Show of(long version, Collection<Held> held) {
+        Map<PartId, Held> parts = new TreeMap<>();
+        held.forEach(h -> parts.put(h.part().id(), h));
+        return new Show(version, Collections.unmodifiableMap(parts), Map.of());
+    }
+
+    /** The number of the last edit; 0 for a show nobody has touched. */
+    public long version() {
+        return version;
+    }
+
+    /** Every part, in the order of the ids. */
+    public Collection<Held> parts() {
+        return parts.values();
+    }
+
+    public Optional<Part> part(PartId id) {
+        return held(id).map(Held::part);
+    }
+
+    public Optional<Held> held(PartId id) {
+        return Optional.ofNullable(parts.get(id));
+    }
+
+    /** The parts of a kind with their bodies, ordered as people see them. */
+    public <B extends Body> List<Part> all(Class<B> kind) {
+        return parts.values().stream().map(Held::part).filter(p -> kind.isInstance(p.body()))
+                .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id)).toList();
+    }
+
+    /** The parts that lie directly in a part. */
+    public Stream<Part> children(PartId parent) {
+        return parts.values().stream().map(Held::part).filter(p -> p.parent().filter(parent::equals).isPresent());
+    }
+
+    /** Two shows are equal where the same parts stand in the same place; versions and authors do not count. */
+    public boolean sameContentAs(Show other) {
+        return content().equals(other.content());
+    }
+
+    private Map<PartId, Part> content() {
+        Map<PartId, Part> content = new TreeMap<>();
+        parts.forEach((id, held) -> content.put(id, held.part()));
+        return content;
+    }
+
+    /** Judges a request and, where nothing speaks against it, makes the edit. */
+    public Outcome apply(EditRequest request, Person author) {
+        List<Problem> problems = new ArrayList<>();
+        Map<PartId, Edit.Change> changes = new LinkedHashMap<>();
+        for (EditRequest.Step step : request.steps()) {
+            if (step instanceof EditRequest.Put put) {
+                outdated(put.part().id(), put.basedOn()).ifPresent(problems::add);
+                note(changes, put.part().id(), Optional.of(put.part()));
+            } else if (step instanceof EditRequest.Remove remove) {
+                outdated(remove.id(), remove.basedOn()).ifPresent(problems::add);
+                removeWithChildren(remove.id(), changes);
+            }
+        }
+        return problems.isEmpty() ? judged(changes.values(), author, request.title(), Edit.Role.FRESH)
+                : new Outcome.Refused(problems);
+    }
+
+    /**
+     * Takes an edit back (or, given an edit that took one back, brings it back), if every part it touched is still as it
+     * left it.
+     *
+     * @param role what the new edit is
+     */
+    public Outcome revert(Edit edit, Person author, Edit.Role role) {
+        List<Problem> problems = new ArrayList<>();
+        List<Edit.Change> changes = new ArrayList<>();
+        for (Edit.Change change : edit.changes()) {
+            if (!part(change.id()).equals(change.after())) {
+                String name = change.after().or(change::before).map(p -> p.body().called()).orElse("It");
+                problems.add(new Problem(Optional.of(change.id()), "", "“" + name + "” was "
+                        + changedBy(change.id()) + " since, so “" + edit.title() + "” cannot be taken back",
+                        Optional.empty()));
+            }
+            changes.add(change.inverse());
+        }
+        String verb = role.kind() == Edit.Role.Kind.UNDO ? "Undo: " : "Redo: ";
+        return problems.isEmpty() ? judged(changes, author, verb + plain(edit.title()), role)
+                : new Outcome.Refused(problems);
+    }
+
+    private static String plain(String title) {
+        return title.replaceFirst("^(Undo|Redo): ", "");
+    }
+
+    /** Follows an edit that was accepted against this very version. */
+    public Show replay(Edit edit) {
+        Map<PartId, Held> next = new TreeMap<>(parts);
+        Map<PartId, Person> gone = new TreeMap<>(removers);
+        for (Edit.Change change : edit.changes()) {
+            change.after().ifPresentOrElse(part -> {
+                next.put(part.id(), new Held(part, edit.number(), edit.author()));
+                gone.remove(part.id());
+            }, () -> {
+                next.remove(change.id());
+                gone.put(change.id(), edit.author());
+            });
+        }
+        return new Show(edit.number(), Collections.unmodifiableMap(next), Collections.unmodifiableMap(gone));
+    }
+
+    private Outcome judged(Collection<Edit.Change> changes, Person author, String title, Edit.Role role) {
+        if (changes.isEmpty()) {
+            return new Outcome.Refused(List.of(Problem.of("There is nothing to change")));
+        }
+        Edit edit = new Edit(version + 1, author, title, List.copyOf(changes), role);
+        Show next = replay(edit);
+        List<Problem> problems = PartRules.problems(next, edit);
+        return problems.isEmpty() ? new Outcome.Accepted(next, edit) : new Outcome.Refused(problems);
+    }
+
+    private void note(Map<PartId, Edit.Change> changes, PartId id, Optional<Part> after) {
+        changes.put(id, new Edit.Change(id, part(id), after));
+    }
+
+    private void removeWithChildren(PartId id, Map<PartId, Edit.Change> changes) {
+        if (parts.containsKey(id)) {
+            note(changes, id, Optional.empty());
+            children(id).forEach(child -> removeWithChildren(child.id(), changes));
+        }
+    }
+
+    private Optional<Problem> outdated(PartId id, long basedOn) {
+        long now = held(id).map(Held::version).orElse(0L);
+        return now == basedOn ? Optional.empty() : Optional.of(Problem.at(id, "",
+                "“" + part(id).map(p -> p.body().called()).orElse("This part") + "” was " + changedBy(id)
+                        + " in the meantime; you see it as it is now"));
+    }
+
+    private String changedBy(PartId id) {
+        return held(id).map(h -> "changed by " + h.author().name())
+                .orElseGet(() -> "removed by " + Optional.ofNullable(removers.get(id)).map(Person::name).orElse("somebody"));
+    }
+}

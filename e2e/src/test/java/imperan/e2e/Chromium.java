@@ -1,0 +1,46 @@
+package imperan.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+
+/** Debian's Chromium, headless. Each device is a context of its own, so that none sleeps behind another. */
+final class Chromium implements AutoCloseable {
+
+    private final Playwright playwright = Playwright.create(new Playwright.CreateOptions()
+            .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    private final Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
+            .setExecutablePath(onPath("chromium"))
+            .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+                    "--disable-background-networking", "--disable-component-update", "--disable-sync")));
+
+    /** A device with a screen of 1280 × 800 that can be touched, and whose user goes by this name. */
+    Page device(String name) {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+                .setViewportSize(1280, 800).setHasTouch(true).setLocale("en-GB"));
+        context.addInitScript("localStorage.getItem('imperan.name') ?? localStorage.setItem('imperan.name', '" + name + "')");
+        Page page = context.newPage();
+        page.setDefaultTimeout(15_000);
+        return page;
+    }
+
+    private static Path onPath(String program) {
+        return Arrays.stream(System.getenv("PATH").split(":")).map(folder -> Path.of(folder, program))
+                .filter(Files::isExecutable).findFirst()
+                .orElseThrow(() -> new IllegalStateException(program + " is not on the PATH; run the tests by ./imperan test"));
+    }
+
+    @Override
+    public void close() {
+        browser.close();
+        playwright.close();
+    }
+}

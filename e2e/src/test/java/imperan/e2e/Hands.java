@@ -1,0 +1,38 @@
+package imperan.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+
+/** What hands do on controls, in positions from 0 to 1 of a control's travel. */
+final class Hands {
+
+    private Hands() {
+    }
+
+    static Locator control(Page page, String id) {
+        return page.locator("[data-control=" + id + "]");
+    }
+
+    /** Takes the control at one place and drags it to another with the mouse. */
+    static void drag(Page page, String id, double from, double to) {
+        double[] start = place(page, id, from);
+        double[] end = place(page, id, to);
+        page.mouse().move(start[0], start[1]);
+        page.mouse().down();
+        page.mouse().move((start[0] + end[0]) / 2, (start[1] + end[1]) / 2);
+        page.mouse().move(end[0], end[1]);
+        page.mouse().up();
+    }
+
+    /** The point of a control's travel, in pixels of the screen. */
+    static double[] place(Page page, String id, double position) {
+        BoundingBox travel = control(page, id).locator("[data-travel]").boundingBox();
+        return new double[] {travel.x + travel.width / 2, travel.y + travel.height * (1 - position)};
+    }
+
+    static double position(Page page, String id) {
+        return Double.parseDouble(control(page, id)
+                .evaluate("e => getComputedStyle(e).getPropertyValue('--position')").toString());
+    }
+}

@@ -1,0 +1,48 @@
+package imperan.e2e;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+
+import java.nio.file.Path;
+
+/** The pictures of docs/screenshots, made by {@code ./imperan shots}. Not a test: it asserts nothing about them. */
+@EnabledIfSystemProperty(named = "imperan.shots", matches = ".+")
+class Screenshots {
+
+    @Test
+    void mainViews() {
+        Path folder = Path.of(System.getProperty("imperan.shots"));
+        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+            Page page = chromium.device("Ada");
+            page.navigate(imperan.url("/#/rig"));
+            page.locator("[data-link-state=answering]").waitFor();
+            shot(page, folder, "rig");
+
+            page.navigate(imperan.url("/#/run"));
+            page.locator("[data-control=level-1][data-belief=KNOWN]").waitFor();
+            for (int strip = 1; strip <= 9; strip++) {
+                Hands.drag(page, "level-" + strip, 0.05, 0.2 + 0.07 * ((strip * 5) % 9));
+            }
+            page.locator("[data-control=mute-4] [role=button]").click();
+            page.locator("[data-control=mute-4][data-lit=true]").waitFor();
+            shot(page, folder, "run");
+
+            page.navigate(imperan.url("/#/layout"));
+            page.locator("[data-build=level-3]").click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send once")).click();
+            page.getByText("agrees").waitFor();
+            shot(page, folder, "build");
+
+            page.navigate(imperan.url("/#/wire"));
+            page.locator("[data-wire=in]").first().waitFor();
+            shot(page, folder, "wire");
+        }
+    }
+
+    private static void shot(Page page, Path folder, String name) {
+        page.evaluate("document.fonts.ready");
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    }
+}

@@ -1,0 +1,40 @@
+package imperan.server.api;
+
+import imperan.server.api.ShowController.EditAnswer;
+import imperan.show.Problem;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+
+import java.util.List;
+
+/** Says in words what went wrong where a request could not be handled at all. */
+@RestControllerAdvice
+class Faults {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Faults.class);
+
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.BAD_REQUEST)
+    EditAnswer unreadable(HttpMessageNotReadableException e) {
+        return refused("This request cannot be read: " + e.getMostSpecificCause().getMessage().lines().findFirst()
+                .orElse("it is empty"));
+    }
+
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
+    EditAnswer database(RuntimeException e) {
+        LOG.error("The database does not answer", e);
+        return refused("The database does not answer; nothing was changed. Try again in a moment");
+    }
+
+    private static EditAnswer refused(String message) {
+        return new EditAnswer(0, List.of(Problem.of(message)));
+    }
+}

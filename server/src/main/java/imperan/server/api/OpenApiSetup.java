@@ -1,0 +1,52 @@
+package imperan.server.api;
+
+import imperan.server.socket.ClientFrame;
+import imperan.server.socket.ServerFrame;
+import imperan.show.EditRequest;
+import imperan.show.PartId;
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverters;
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.utils.SpringDocUtils;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Describes REST and the frames of the WebSocket in one OpenAPI document, from which the web's types are made. */
+@Configuration
+class OpenApiSetup {
+
+    static {
+        SpringDocUtils.getConfig().replaceWithClass(PartId.class, String.class);
+    }
+
+    @Bean
+    OpenAPI description() {
+        return new OpenAPI().servers(List.of(new Server().url("/"))).info(new Info().title("Imperan").version("1")
+                .description("Shows and edits over REST; touches, values, links and packets over /api/live"));
+    }
+
+    /** Adds the frames, which no path mentions, and gives every schema the shape its record really has. */
+    @Bean
+    @SuppressWarnings("rawtypes")
+    OpenApiCustomizer frames() {
+        return api -> {
+            Map<String, Schema> schemas = new TreeMap<>(api.getComponents().getSchemas());
+            List.of(ClientFrame.class, ServerFrame.class).forEach(type -> schemas.putAll(ModelConverters.getInstance()
+                    .resolveAsResolvedSchema(new AnnotatedType(type).resolveAsRef(false)).referencedSchemas));
+            SchemaShapes shapes = new SchemaShapes(schemas);
+            shapes.adjust(ClientFrame.class);
+            shapes.adjust(ServerFrame.class);
+            shapes.adjust(EditRequest.class);
+            shapes.adjust(ShowController.EditAnswer.class);
+            api.getComponents().setSchemas(schemas);
+        };
+    }
+}

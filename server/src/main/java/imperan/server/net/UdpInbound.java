@@ -1,0 +1,50 @@
+package imperan.server.net;
+
+import imperan.osc.OscDecoder;
+import imperan.show.PartId;
+import io.netty.buffer.ByteBufUtil;
+import io.netty.channel.ChannelHandlerContext;
+import io.netty.channel.SimpleChannelInboundHandler;
+import io.netty.channel.socket.DatagramPacket;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+import java.net.InetSocketAddress;
+import java.net.PortUnreachableException;
+import java.util.Set;
+
+/** Decodes what arrives and hands it on; nothing here waits. */
+final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
+
+    private static final Logger LOG = LoggerFactory.getLogger(UdpInbound.class);
+
+    private final UdpListener listener;
+    private final OscDecoder decoder = new OscDecoder();
+    private volatile Set<PartId> targets;
+
+    UdpInbound(UdpListener listener, Set<PartId> targets) {
+        this.listener = listener;
+        this.targets = Set.copyOf(targets);
+    }
+
+    void targets(Set<PartId> changed) {
+        targets = Set.copyOf(changed);
+    }
+
+    @Override
+    protected void channelRead0(ChannelHandlerContext context, DatagramPacket packet) {
+        byte[] bytes = ByteBufUtil.getBytes(packet.content());
+        int ourPort = ((InetSocketAddress) context.channel().localAddress()).getPort();
+        listener.packet(targets, ourPort, packet.sender().getAddress().getHostAddress(), packet.sender().getPort(), bytes,
+                decoder.decode(bytes));
+    }
+
+    @Override
+    public void exceptionCaught(ChannelHandlerContext context, Throwable cause) {
+        if (cause instanceof PortUnreachableException) {
+            listener.portClosed(targets);
+        } else {
+            LOG.warn("A socket reported: {}", cause.toString());
+        }
+    }
+}

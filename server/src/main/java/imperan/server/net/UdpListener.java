@@ -1,0 +1,24 @@
+package imperan.server.net;
+
+import imperan.osc.Decoded;
+import imperan.show.PartId;
+
+import java.util.Collection;
+import java.util.Map;
+
+/** Hears what the sockets tell, on their threads. */
+public interface UdpListener {
+
+    /**
+     * A packet arrived.
+     *
+     * @param mouthOf the targets whose connected socket it came in by; empty for the ear
+     */
+    void packet(Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded);
+
+    /** The host of these targets says that nobody has the port open. */
+    void portClosed(Collection<PartId> targets);
+
+    /** How it stands with the socket of each target. */
+    void sockets(Map<PartId, SocketState> states);
+}

@@ -1,0 +1,23 @@
+package imperan.server.run;
+
+import imperan.live.ControlValue;
+import imperan.live.LinkView;
+import imperan.live.Trace;
+import imperan.live.WireRecord;
+import imperan.show.Edit;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What changed between two moments; the same object goes to every browser.
+ *
+ * @param values  the latest of each control that changed
+ * @param links   the latest of each link that changed
+ * @param traces  the latest of each path that changed and that some browser watches
+ * @param wire    the packets, oldest first
+ * @param edits   committed edits, in order
+ */
+public record Batch(List<ControlValue> values, List<LinkView> links, List<Trace> traces, List<WireRecord> wire,
+                    Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits) {
+}

@@ -1,0 +1,18 @@
+package imperan.server.run;
+
+import imperan.live.WireRecord;
+
+import java.util.List;
+
+/** One browser that follows the show. Called from the loop, so nothing here waits. */
+public interface Feed {
+
+    /** Everything as it is now; what came before it is void. */
+    void welcome(Snapshot snapshot);
+
+    /** What changed since the last batch. */
+    void offer(Batch batch);
+
+    /** The newest packets, oldest first, for a browser that has just opened the Wire. */
+    void wireSoFar(List<WireRecord> records);
+}

@@ -1,0 +1,49 @@
+package imperan.server.run;
+
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.show.Outcome;
+import imperan.show.Person;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.stereotype.Component;
+
+/** Puts the show on when the server starts: the demo the first time, what was there before every other time. */
+@Component
+class Opening implements ApplicationRunner {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Opening.class);
+    private static final Person IMPERAN = new Person("imperan", "Imperan");
+
+    private final ShowStore store;
+    private final Keeper keeper;
+    private final ShowLoop loop;
+    private final DemoShow demo;
+
+    Opening(ShowStore store, Keeper keeper, ShowLoop loop, @Value("${imperan.demo.bellows-port}") int bellowsPort,
+            @Value("${imperan.demo.answer-port}") int answerPort) {
+        this.store = store;
+        this.keeper = keeper;
+        this.loop = loop;
+        this.demo = new DemoShow(bellowsPort, answerPort);
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        if (store.shows().isEmpty()) {
+            store.create(DemoShow.ID, DemoShow.NAME, true);
+        }
+        ShowStore.ShowInfo live = store.shows().stream().filter(ShowStore.ShowInfo::live).findFirst().orElseThrow();
+        if (live.id().equals(DemoShow.ID) && keeper.show(live.id()).join().version() == 0) {
+            Outcome outcome = keeper.edit(DemoShow.ID, demo.asEdit(), IMPERAN).join();
+            if (outcome instanceof Outcome.Refused refused) {
+                throw new IllegalStateException("The demo show does not pass its own rules: " + refused.problems());
+            }
+        }
+        loop.goLive(live.id(), live.name(), keeper.show(live.id()).join(), store.values(live.id()));
+        LOG.info("Live: {}", live.name());
+    }
+}

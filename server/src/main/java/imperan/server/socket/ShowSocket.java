@@ -1,0 +1,97 @@
+package imperan.server.socket;
+
+import imperan.live.Touch;
+import imperan.server.run.ShowLoop;
+import imperan.show.Person;
+import imperan.show.ShowJson;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.handler.TextWebSocketHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+import java.io.IOException;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+
+/** The WebSocket of every browser: its frames become inputs of the loop. */
+@Component
+public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ShowSocket.class);
+
+    private record Browser(BrowserFeed feed, Person person) {
+    }
+
+    private final ShowLoop loop;
+    private final JsonMapper json = ShowJson.mapper();
+    private final Map<String, Browser> browsers = new ConcurrentHashMap<>();
+    private final ExecutorService senders = Executors.newCachedThreadPool(r -> new Thread(r, "browser-sender"));
+
+    ShowSocket(ShowLoop loop) {
+        this.loop = loop;
+    }
+
+    @Override
+    protected void handleTextMessage(WebSocketSession session, TextMessage message) throws IOException {
+        ClientFrame frame;
+        try {
+            frame = json.readValue(message.asBytes(), ClientFrame.class);
+        } catch (JacksonException e) {
+            LOG.warn("A browser sent a frame that cannot be read: {}", e.getOriginalMessage());
+            session.close(CloseStatus.BAD_DATA.withReason("This frame cannot be read"));
+            return;
+        }
+        if (frame instanceof ClientFrame.Hello hello) {
+            BrowserFeed feed = new BrowserFeed(session, json, senders);
+            Browser before = browsers.put(session.getId(), new Browser(feed, new Person(hello.browser(), hello.name())));
+            if (before != null) {
+                loop.leave(before.feed());
+            }
+            loop.join(feed);
+            return;
+        }
+        Browser browser = browsers.get(session.getId());
+        if (browser == null) {
+            session.close(CloseStatus.POLICY_VIOLATION.withReason("The first frame says who you are"));
+            return;
+        }
+        handle(browser, frame);
+    }
+
+    private void handle(Browser browser, ClientFrame frame) {
+        Person person = browser.person();
+        if (frame instanceof ClientFrame.Touched t) {
+            loop.touch(new Touch(t.control(), new Touch.Pointer(person.id(), t.finger()), t.phase(), t.x(), t.y(),
+                    t.fine()), person);
+        } else if (frame instanceof ClientFrame.Beat) {
+            loop.beat(person.id());
+        } else if (frame instanceof ClientFrame.Fire fire) {
+            loop.testFire(fire.control(), fire.send());
+        } else if (frame instanceof ClientFrame.Watch watch) {
+            if (!watch.wire()) {
+                browser.feed().wireOff();
+            }
+            loop.watch(browser.feed(), watch.wire(), watch.traces());
+        }
+    }
+
+    @Override
+    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
+        Browser browser = browsers.remove(session.getId());
+        if (browser != null) {
+            loop.leave(browser.feed());
+        }
+    }
+
+    @Override
+    public void close() {
+        senders.shutdownNow();
+    }
+}

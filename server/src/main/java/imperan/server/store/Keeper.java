@@ -1,0 +1,126 @@
+package imperan.server.store;
+
+import imperan.show.Edit;
+import imperan.show.EditRequest;
+import imperan.show.History;
+import imperan.show.Outcome;
+import imperan.show.Person;
+import imperan.show.Problem;
+import imperan.show.Show;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.BiFunction;
+
+/**
+ * Changes shows, one edit after the other on one thread: judge, commit, tell. An edit is told only when the database has
+ * it, and the next one is judged only then, so nothing is ever built on an edit that could not be kept. A slow database
+ * makes edits wait, and nothing else.
+ */
+@Component
+public class Keeper implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Keeper.class);
+
+    /** Hears of every committed edit, on the keeper's thread, in order. */
+    public interface Listener {
+        void committed(String showId, Edit edit, Show show);
+    }
+
+    private static final class Head {
+        private Show show;
+        private final History history = new History();
+
+        Head(Show show, List<Edit> edits) {
+            this.show = show;
+            edits.forEach(history::add);
+        }
+    }
+
+    private final ShowStore store;
+    private final Map<String, Head> heads = new HashMap<>();
+    private final Map<String, Long> told = new HashMap<>();
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> new Thread(r, "keeper"));
+    private volatile Listener listener = (showId, edit, show) -> { };
+
+    Keeper(ShowStore store) {
+        this.store = store;
+    }
+
+    /** One listener; set before the first edit. */
+    public void listen(Listener heard) {
+        listener = heard;
+    }
+
+    /** The show as committed. */
+    public CompletableFuture<Show> show(String showId) {
+        return CompletableFuture.supplyAsync(() -> head(showId).show, thread);
+    }
+
+    public CompletableFuture<Outcome> edit(String showId, EditRequest request, Person author) {
+        return change(showId, (show, history) -> show.apply(request, author));
+    }
+
+    public CompletableFuture<Outcome> undo(String showId, Person author) {
+        return change(showId, (show, history) -> history.undo(show, author));
+    }
+
+    public CompletableFuture<Outcome> redo(String showId, Person author) {
+        return change(showId, (show, history) -> history.redo(show, author));
+    }
+
+    private CompletableFuture<Outcome> change(String showId, BiFunction<Show, History, Outcome> judge) {
+        return CompletableFuture.supplyAsync(() -> {
+            Head head = head(showId);
+            Outcome outcome = judge.apply(head.show, head.history);
+            return outcome instanceof Outcome.Accepted accepted ? keep(showId, head, accepted) : outcome;
+        }, thread);
+    }
+
+    private Outcome keep(String showId, Head head, Outcome.Accepted accepted) {
+        try {
+            store.commit(showId, accepted.edit());
+        } catch (RuntimeException e) {
+            LOG.error("Edit {} of show {} was not kept", accepted.edit().number(), showId, e);
+            // the commit may have reached the database although we did not hear of it: read again what is there
+            heads.remove(showId);
+            return new Outcome.Refused(List.of(Problem.of("“" + accepted.edit().title()
+                    + "” could not be kept: the database does not answer. Nothing was changed; try again in a moment")));
+        }
+        head.show = accepted.show();
+        head.history.add(accepted.edit());
+        tell(showId, accepted.edit(), accepted.show());
+        return accepted;
+    }
+
+    private void tell(String showId, Edit edit, Show show) {
+        told.put(showId, edit.number());
+        listener.committed(showId, edit, show);
+    }
+
+    private Head head(String showId) {
+        Head known = heads.get(showId);
+        if (known != null) {
+            return known;
+        }
+        Head read = new Head(store.load(showId), store.edits(showId));
+        heads.put(showId, read);
+        // after a commit whose answer was lost, the database may hold an edit that nobody has heard of yet
+        long heard = told.computeIfAbsent(showId, id -> read.show.version());
+        read.history.edits().stream().filter(edit -> edit.number() > heard)
+                .forEach(edit -> tell(showId, edit, read.show));
+        return read;
+    }
+
+    @Override
+    public void close() {
+        thread.shutdown();
+    }
+}

@@ -1,0 +1,24 @@
+package imperan.server.store;
+
+import java.time.OffsetDateTime;
+
+/** The rows of the tables, as MyBatis fills them; JSON columns as text. */
+final class Rows {
+
+    private Rows() {
+    }
+
+    record ShowRow(String id, String name, boolean live, long version) {
+    }
+
+    record PartRow(String showId, String id, String parent, int ord, long version, String authorId, String authorName,
+                   String body) {
+    }
+
+    record EditRow(String showId, long number, String authorId, String authorName, String title, String role,
+                   long roleOf, String changes, OffsetDateTime at) {
+    }
+
+    record ValueRow(String showId, String controlId, double position, Double echo, String belief, String movedBy) {
+    }
+}

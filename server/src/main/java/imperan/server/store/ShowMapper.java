@@ -1,0 +1,75 @@
+package imperan.server.store;
+
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL of shows. Table names come from {@link PartTable} only, never from a person. */
+@Mapper
+interface ShowMapper {
+
+    @Select("select id, name, live, version from show order by created_at, id")
+    List<Rows.ShowRow> shows();
+
+    @Insert("insert into show (id, name, live) values (#{id}, #{name}, #{live})")
+    void insertShow(@Param("id") String id, @Param("name") String name, @Param("live") boolean live);
+
+    @Update("update show set version = #{version} where id = #{id}")
+    void setVersion(@Param("id") String id, @Param("version") long version);
+
+    @Select("""
+            select show_id, id, parent, ord, version, author_id, author_name, body::text as body
+            from ${table} where show_id = #{showId}""")
+    List<Rows.PartRow> parts(@Param("table") String table, @Param("showId") String showId);
+
+    @Insert("""
+            insert into ${table} (show_id, id, parent, ord, version, author_id, author_name, body)
+            values (#{row.showId}, #{row.id}, #{row.parent}, #{row.ord}, #{row.version}, #{row.authorId},
+                    #{row.authorName}, #{row.body}::jsonb)
+            on conflict (show_id, id) do update set parent = excluded.parent, ord = excluded.ord,
+                version = excluded.version, author_id = excluded.author_id, author_name = excluded.author_name,
+                body = excluded.body""")
+    void putPart(@Param("table") String table, @Param("row") Rows.PartRow row);
+
+    @Delete("delete from ${table} where show_id = #{showId} and id = #{id}")
+    void removePart(@Param("table") String table, @Param("showId") String showId, @Param("id") String id);
+
+    @Insert("""
+            insert into edit (show_id, number, author_id, author_name, title, role, role_of, changes)
+            values (#{showId}, #{number}, #{authorId}, #{authorName}, #{title}, #{role}, #{roleOf},
+                    #{changes}::jsonb)""")
+    void insertEdit(@Param("showId") String showId, @Param("number") long number, @Param("authorId") String authorId,
+                    @Param("authorName") String authorName, @Param("title") String title, @Param("role") String role,
+                    @Param("roleOf") long roleOf, @Param("changes") String changes);
+
+    @Select("""
+            select show_id, number, author_id, author_name, title, role, role_of, changes::text as changes, at
+            from edit where show_id = #{showId} order by number""")
+    List<Rows.EditRow> edits(@Param("showId") String showId);
+
+    @Select("""
+            select show_id, control_id, position, echo, belief, moved_by from control_value
+            where show_id = #{showId} order by control_id""")
+    List<Rows.ValueRow> values(@Param("showId") String showId);
+
+    @Insert("""
+            insert into control_value (show_id, control_id, position, echo, belief, moved_by)
+            values (#{showId}, #{controlId}, #{position}, #{echo}, #{belief}, #{movedBy})
+            on conflict (show_id, control_id) do update set position = excluded.position, echo = excluded.echo,
+                belief = excluded.belief, moved_by = excluded.moved_by""")
+    void putValue(Rows.ValueRow row);
+
+    @Insert("""
+            insert into browser (id, name) values (#{id}, #{name})
+            on conflict (id) do update set name = excluded.name""")
+    void putBrowser(@Param("id") String id, @Param("name") String name);
+
+    @Select("select name from browser where id = #{id}")
+    Optional<String> browserName(@Param("id") String id);
+}

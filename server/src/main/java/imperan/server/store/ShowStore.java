@@ -1,0 +1,111 @@
+package imperan.server.store;
+
+import imperan.live.Belief;
+import imperan.live.SavedValue;
+import imperan.show.Body;
+import imperan.show.Edit;
+import imperan.show.Held;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Show;
+import imperan.show.ShowJson;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+
+/** Shows in PostgreSQL: the tables are the truth at start, the log of edits stands beside them. */
+@Repository
+public class ShowStore {
+
+    private static final TypeReference<List<Edit.Change>> CHANGES = new TypeReference<>() {
+    };
+
+    private final ShowMapper mapper;
+    private final JsonMapper json = ShowJson.mapper();
+
+    ShowStore(ShowMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /** @param live whether this show owns the sockets */
+    public record ShowInfo(String id, String name, boolean live) {
+    }
+
+    public List<ShowInfo> shows() {
+        return mapper.shows().stream().map(row -> new ShowInfo(row.id(), row.name(), row.live())).toList();
+    }
+
+    @Transactional
+    public void create(String id, String name, boolean live) {
+        mapper.insertShow(id, name, live);
+    }
+
+    @Transactional(readOnly = true)
+    public Show load(String showId) {
+        List<Held> held = new ArrayList<>();
+        for (PartTable table : PartTable.values()) {
+            mapper.parts(table.table(), showId).forEach(row -> held.add(held(row)));
+        }
+        long version = mapper.shows().stream().filter(row -> row.id().equals(showId)).findFirst().orElseThrow().version();
+        return Show.of(version, held);
+    }
+
+    @Transactional(readOnly = true)
+    public List<Edit> edits(String showId) {
+        return mapper.edits(showId).stream().map(row -> new Edit(row.number(),
+                new Person(row.authorId(), row.authorName()), row.title(), json.readValue(row.changes(), CHANGES),
+                new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf()))).toList();
+    }
+
+    /** Keeps an edit and the rows it changes, both or neither. */
+    @Transactional
+    public void commit(String showId, Edit edit) {
+        mapper.insertEdit(showId, edit.number(), edit.author().id(), edit.author().name(), edit.title(),
+                edit.role().kind().name(), edit.role().of(), json.writeValueAsString(edit.changes()));
+        for (Edit.Change change : edit.changes()) {
+            change.before().filter(before -> change.after().isEmpty()).ifPresent(before ->
+                    mapper.removePart(PartTable.of(before.body()).table(), showId, change.id().value()));
+            change.after().ifPresent(after -> mapper.putPart(PartTable.of(after.body()).table(), row(showId, after, edit)));
+        }
+        mapper.setVersion(showId, edit.number());
+    }
+
+    public List<SavedValue> values(String showId) {
+        return mapper.values(showId).stream().map(row -> new SavedValue(new PartId(row.controlId()), row.position(),
+                Optional.ofNullable(row.echo()), Belief.valueOf(row.belief()), row.movedBy())).toList();
+    }
+
+    @Transactional
+    public void saveValues(String showId, Collection<SavedValue> values) {
+        values.forEach(v -> mapper.putValue(new Rows.ValueRow(showId, v.control().value(), v.position(),
+                v.echo().orElse(null), v.belief().name(), v.movedBy())));
+    }
+
+    @Transactional
+    public void nameBrowser(String id, String name) {
+        mapper.putBrowser(id, name);
+    }
+
+    public Optional<String> browserName(String id) {
+        return mapper.browserName(id);
+    }
+
+    private Held held(Rows.PartRow row) {
+        Part part = new Part(new PartId(row.id()), Optional.ofNullable(row.parent()).map(PartId::new), row.ord(),
+                json.readValue(row.body(), Body.class));
+        return new Held(part, row.version(), new Person(row.authorId(), row.authorName()));
+    }
+
+    private Rows.PartRow row(String showId, Part part, Edit edit) {
+        return new Rows.PartRow(showId, part.id().value(), part.parent().map(PartId::value).orElse(null), part.order(),
+                edit.number(), edit.author().id(), edit.author().name(),
+                json.writerFor(Body.class).writeValueAsString(part.body()));
+    }
+}

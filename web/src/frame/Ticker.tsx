@@ -1,0 +1,36 @@
+import { ArrowLeft, ArrowRight } from "lucide-react";
+import { Link } from "react-router";
+import type { WireRow } from "../api/types";
+import { useShow } from "../live/show";
+import { clockTime } from "../ui/time";
+
+/** The last message out and the last message in, wherever you are; it opens into the Wire. */
+export function Ticker() {
+  const lastOut = useShow((s) => s.lastOut);
+  const lastIn = useShow((s) => s.lastIn);
+  return (
+    <Link to="/wire" aria-label="Last messages" className="grid grid-cols-2 gap-2 border-t border-rule bg-panel px-3 py-1.5">
+      <Side row={lastOut} out />
+      <Side row={lastIn} />
+    </Link>
+  );
+}
+
+function Side({ row, out = false }: { row: WireRow | null; out?: boolean }) {
+  const Icon = out ? ArrowRight : ArrowLeft;
+  return (
+    <span className={`flex min-w-0 items-center gap-2 font-mono ${out ? "text-out" : "text-in"}`} data-ticker={out ? "out" : "in"}>
+      <Icon size={20} className="shrink-0" aria-hidden />
+      <span className="font-sans font-bold">{out ? "out" : "in"}</span>
+      <span className="truncate">
+        {row ? `${clockTime(row.atMillis)}  ${sentence(row)}` : out ? "nothing sent yet" : "nothing heard yet"}
+      </span>
+    </span>
+  );
+}
+
+function sentence(row: WireRow): string {
+  if (row.malformed) return `${row.peer}  no OSC: ${row.malformed.reason}`;
+  const first = row.messages[0];
+  return first ? `${first.address}  ${first.arguments}` : `${row.peer}  empty bundle`;
+}

@@ -1,0 +1,69 @@
+import { Play } from "lucide-react";
+import { useState } from "react";
+import { NavLink } from "react-router";
+import { browser, rename } from "../live/browser";
+import { partsOf, useShow } from "../live/show";
+
+/** The stations in the order of the work, each with a mark computed from the show. */
+export function Workline() {
+  const parts = useShow((s) => s.parts);
+  const links = useShow((s) => s.links);
+  const showName = useShow((s) => s.showName);
+  const targets = partsOf(parts, "target");
+  const controls = partsOf(parts, "control");
+  const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
+
+  return (
+    <header className="flex items-stretch gap-1 border-b border-rule bg-panel px-3">
+      <div className="flex items-center gap-2 pr-4 text-lg font-bold">
+        <img src="/mark.svg" alt="" className="h-7 w-7" />
+        {showName || "Connecting …"}
+      </div>
+      <nav aria-label="Stations" className="flex">
+        <Station to="/rig" name="Rig" mark={`${answering} of ${targets.length} answering`} />
+        <Station to="/layout" name="Layout" mark={`${controls.length} controls`} />
+        <Station to="/wire" name="Wire" mark="live" />
+      </nav>
+      <div className="ml-auto flex items-center gap-3">
+        <Name />
+        <NavLink to="/run" className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink">
+          <Play size={18} aria-hidden /> Run
+        </NavLink>
+      </div>
+    </header>
+  );
+}
+
+function Station({ to, name, mark }: { to: string; name: string; mark: string }) {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        `flex flex-col justify-center border-b-4 px-4 py-1.5 leading-tight ${
+          isActive ? "border-bone bg-raised" : "border-transparent text-quiet"
+        }`
+      }
+    >
+      <span className="text-lg font-bold">{name}</span>
+      <span className="text-sm text-quiet">{mark}</span>
+    </NavLink>
+  );
+}
+
+/** The name of this browser, as others see it on what it touches and edits. */
+function Name() {
+  const [name, setName] = useState(browser.name);
+  return (
+    <label className="flex items-center gap-2 text-sm text-quiet">
+      You are
+      <input
+        className="w-32 rounded border border-rule bg-ground px-2 py-1 text-bone"
+        value={name}
+        maxLength={40}
+        onChange={(e) => setName(e.target.value)}
+        onBlur={() => (name.trim() ? void rename(name.trim()) : setName(browser.name))}
+        onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+      />
+    </label>
+  );
+}

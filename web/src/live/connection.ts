@@ -1,0 +1,68 @@
+/** The WebSocket: opens, opens again when it is lost, and hands every frame to those it concerns. */
+import type { ClientFrame, ServerFrame } from "../api/types";
+import { announce, browser } from "./browser";
+import { receiveShow, useShow } from "./show";
+import { traces, values } from "./values";
+import { forgetWire, receiveWire } from "./wire";
+
+const RETRY_MS = 500;
+const BEAT_MS = 500;
+
+let socket: WebSocket | null = null;
+let watching: { wire: boolean; traces: string[] } = { wire: false, traces: [] };
+const fingers = new Set<string>();
+
+export function connect(): void {
+  const opened = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/live`);
+  socket = opened;
+  opened.onopen = () => {
+    announce().catch(() => undefined);
+    send({ kind: "hello", browser: browser.id, name: browser.name });
+    send({ kind: "watch", ...watching });
+  };
+  opened.onmessage = (event) => receive(JSON.parse(event.data as string) as ServerFrame);
+  opened.onclose = () => {
+    useShow.setState((state) => ({ lostSince: state.lostSince ?? new Date() }));
+    setTimeout(connect, RETRY_MS);
+  };
+}
+
+/** @returns false where there is no connection, and the frame is lost */
+export function send(frame: ClientFrame): boolean {
+  if (socket?.readyState !== WebSocket.OPEN) return false;
+  socket.send(JSON.stringify(frame));
+  return true;
+}
+
+export function watch(change: Partial<typeof watching>): void {
+  watching = { ...watching, ...change };
+  send({ kind: "watch", ...watching });
+}
+
+/** While a finger is down the server hears from us; when it does not, it lifts the finger. */
+export function fingerDown(finger: string): void {
+  if (fingers.size === 0) setTimeout(beat, BEAT_MS);
+  fingers.add(finger);
+}
+
+export function fingerUp(finger: string): void {
+  fingers.delete(finger);
+}
+
+function beat(): void {
+  if (fingers.size === 0) return;
+  send({ kind: "beat" });
+  setTimeout(beat, BEAT_MS);
+}
+
+function receive(frame: ServerFrame): void {
+  if (frame.welcome) {
+    values.clear();
+    traces.clear();
+    forgetWire();
+  }
+  receiveShow(frame);
+  for (const value of frame.values) values.set(value.control, value);
+  for (const trace of frame.traces) traces.set(trace.control, trace);
+  receiveWire(frame.wire);
+}

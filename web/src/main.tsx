@@ -1,0 +1,16 @@
+import "@fontsource-variable/atkinson-hyperlegible-mono";
+import "@fontsource-variable/atkinson-hyperlegible-next";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider } from "react-router/dom";
+import { connect } from "./live/connection";
+import { router } from "./router";
+import "./styles.css";
+
+connect();
+
+createRoot(document.getElementById("root")!).render(
+  <StrictMode>
+    <RouterProvider router={router} />
+  </StrictMode>,
+);

@@ -1,0 +1,20 @@
+import { createHashRouter, Navigate } from "react-router";
+import { Frame } from "./frame/Frame";
+import { LayoutStation } from "./layout/LayoutStation";
+import { RigStation } from "./rig/RigStation";
+import { RunScreen } from "./run/RunScreen";
+import { WireStation } from "./wire/WireStation";
+
+/** One address for each station, so that a reload or a bookmark comes back to the same place. */
+export const router = createHashRouter([
+  {
+    element: <Frame />,
+    children: [
+      { path: "/rig", element: <RigStation /> },
+      { path: "/layout/:page?", element: <LayoutStation /> },
+      { path: "/wire", element: <WireStation /> },
+    ],
+  },
+  { path: "/run/:page?", element: <RunScreen /> },
+  { path: "*", element: <Navigate to="/rig" replace /> },
+]);

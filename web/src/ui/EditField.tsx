@@ -1,0 +1,98 @@
+import { Check } from "lucide-react";
+import { useEffect, useId, useRef, useState } from "react";
+import type { Problem } from "../api/types";
+
+interface Props {
+  label: string;
+  value: string;
+  /** Offers the text; what speaks against it comes back and is shown here. */
+  onCommit: (text: string) => Promise<Problem[]>;
+  mono?: boolean;
+  className?: string;
+  hideLabel?: boolean;
+}
+
+/**
+ * A field that keeps what is typed when Enter is pressed or it is left. What is refused stays in the field with the reason
+ * and the mend beside it, while the old value goes on to count; Escape brings the old value back.
+ */
+export function EditField({ label, value, onCommit, mono, className = "", hideLabel }: Props) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [kept, setKept] = useState(false);
+  const busy = useRef(false);
+
+  useEffect(() => {
+    if (!kept) return;
+    const timer = setTimeout(() => setKept(false), 2500);
+    return () => clearTimeout(timer);
+  }, [kept]);
+
+  const offer = async (text: string) => {
+    if (busy.current) return;
+    if (text === value) {
+      setDraft(null);
+      setProblem(null);
+      return;
+    }
+    busy.current = true;
+    const problems = await onCommit(text);
+    busy.current = false;
+    setProblem(problems[0] ?? null);
+    setDraft(problems.length ? text : null);
+    setKept(problems.length === 0);
+  };
+
+  return (
+    <div className={`min-w-0 ${className}`}>
+      <label htmlFor={id} className={hideLabel ? "sr-only" : "block text-sm text-quiet"}>
+        {label}
+      </label>
+      <div className="relative">
+        <input
+          id={id}
+          className={`w-full rounded border bg-ground px-2 py-1 text-bone ${mono ? "font-mono" : ""} ${
+            problem ? "border-fault" : "border-rule"
+          }`}
+          value={draft ?? value}
+          spellCheck={false}
+          autoComplete="off"
+          aria-invalid={problem !== null}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          onChange={(e) => setDraft(e.target.value)}
+          onBlur={() => draft !== null && void offer(draft)}
+          onKeyDown={(e) => {
+            if (e.key === "Enter" && draft !== null) void offer(draft);
+            if (e.key === "Escape") {
+              setDraft(null);
+              setProblem(null);
+            }
+          }}
+        />
+        {kept && (
+          <span role="status" className="absolute top-1 right-1 flex items-center gap-1 rounded bg-ground px-1 text-sm text-in">
+            <Check size={14} aria-hidden /> kept
+          </span>
+        )}
+      </div>
+      {problem && (
+        <p id={`${id}-problem`} role="alert" className="mt-1 text-sm text-fault">
+          {problem.message}{" "}
+          {problem.mend && (
+            <button
+              className="rounded border border-fault px-2 font-mono text-bone"
+              onMouseDown={(e) => e.preventDefault()}
+              onClick={() => void offer(problem.mend!)}
+            >
+              Use {problem.mend}
+            </button>
+          )}
+          <span className="block text-quiet">
+            Still in use: <span className={mono ? "font-mono" : ""}>{value || "nothing"}</span> (Esc brings it back)
+          </span>
+        </p>
+      )}
+    </div>
+  );
+}

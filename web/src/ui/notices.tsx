@@ -1,0 +1,29 @@
+import { X } from "lucide-react";
+import { create } from "zustand";
+import type { Problem } from "../api/types";
+
+/** What could not be done and has no field to say it beside. */
+const useNotices = create<{ problems: Problem[] }>()(() => ({ problems: [] }));
+
+/** Shows the problems of an edit, if there are any. */
+export async function report(problems: Promise<Problem[]>): Promise<Problem[]> {
+  const found = await problems;
+  if (found.length) useNotices.setState({ problems: found });
+  return found;
+}
+
+export function Notices() {
+  const problems = useNotices((s) => s.problems);
+  if (problems.length === 0) return null;
+  return (
+    <div role="alert" className="fixed right-4 bottom-14 z-50 max-w-md rounded border-2 border-fault bg-raised p-3 shadow-lg">
+      <button className="float-right ml-3 p-1" aria-label="Dismiss" onClick={() => useNotices.setState({ problems: [] })}>
+        <X size={18} aria-hidden />
+      </button>
+      {problems.slice(0, 5).map((problem, i) => (
+        <p key={i}>{problem.message}</p>
+      ))}
+      {problems.length > 5 && <p className="text-quiet">and {problems.length - 5} more</p>}
+    </div>
+  );
+}
