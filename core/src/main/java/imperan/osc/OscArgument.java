@@ -108,8 +108,10 @@ public sealed interface OscArgument {
     record Array(List<OscArgument> elements) implements OscArgument {
         public Array {
             elements = List.copyOf(elements);
-            if (elements.stream().anyMatch(Untyped.class::isInstance)) {
-                throw new IllegalArgumentException("Untyped data is never inside an array");
+            for (int i = 0; i < elements.size(); i++) {
+                if (elements.get(i) instanceof Untyped) {
+                    throw new IllegalArgumentException("Untyped data is never inside an array");
+                }
             }
         }
         @Override public char tag() { return '['; }

@@ -57,6 +57,10 @@ public final class OscDecoder {
         }
     }
 
+    private static String hex(byte value) {
+        return "0x" + Integer.toHexString(value & 0xFF);
+    }
+
     /** Unwinds the reader to its entry; never leaves this class, and carries no stack. */
     private static final class Bad extends RuntimeException {
         private final transient int offset;
@@ -87,8 +91,8 @@ public final class OscDecoder {
             return switch (bytes[from]) {
                 case '/' -> message(end);
                 case '#' -> bundle(end, depth + 1, outer);
-                default -> throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte 0x%02x"
-                        .formatted(bytes[from]));
+                default -> throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte "
+                        + hex(bytes[from]));
             };
         }
 
@@ -218,7 +222,7 @@ public final class OscDecoder {
                 case 'F' -> OscArgument.Bare.FALSE;
                 case 'N' -> OscArgument.Bare.NIL;
                 case 'I' -> OscArgument.Bare.IMPULSE;
-                default -> throw new Bad(tagAt, "The type tag 0x%02x is not one of OSC 1.0".formatted(bytes[tagAt]));
+                default -> throw new Bad(tagAt, "The type tag " + hex(bytes[tagAt]) + " is not one of OSC 1.0");
             };
         }
 
@@ -260,7 +264,7 @@ public final class OscDecoder {
                 if (bytes[i] < 0) {
                     int bad = Utf8.firstInvalid(bytes, from, stop);
                     if (bad >= 0) {
-                        throw new Bad(bad, "Byte 0x%02x in %s is not UTF-8".formatted(bytes[bad], what));
+                        throw new Bad(bad, "Byte " + hex(bytes[bad]) + " in " + what + " is not UTF-8");
                     }
                     return new String(bytes, from, stop - from, StandardCharsets.UTF_8);
                 }

@@ -172,7 +172,7 @@ public final class OscEncoder {
                 continue;
             }
             int more = point < 0x800 ? 1 : point < 0x10000 ? 2 : 3;
-            out[at++] = (byte) ((0xF00 >> more) & 0xFF | point >> (6 * more));
+            out[at++] = (byte) ((0xFF00 >> (more + 1)) & 0xFF | point >> (6 * more));
             while (more-- > 0) {
                 out[at++] = (byte) (0x80 | point >> (6 * more) & 0x3F);
             }
