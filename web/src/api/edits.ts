@@ -1,7 +1,11 @@
-/** Edits go to the server, which judges them; what it accepts comes back to every browser over the WebSocket. */
+/**
+ * Edits go to the server, which judges them; what it accepts comes back to every browser over the WebSocket. They leave one
+ * after the other, each made from the show as this browser sees it once the one before is there: whoever presses an arrow
+ * key ten times in a second is not refused for being faster than their own screen.
+ */
 import { browser } from "../live/browser";
-import { useShow } from "../live/show";
-import type { EditAnswer, Held, Part, Problem, Step } from "./types";
+import { partOf, seen, useShow } from "../live/show";
+import type { Body, EditAnswer, Problem, Step } from "./types";
 
 const NO_ANSWER: Problem = {
   part: null,
@@ -9,6 +13,16 @@ const NO_ANSWER: Problem = {
   message: "The server does not answer; nothing was changed",
   mend: null,
 };
+
+const GONE: Problem = { part: null, field: "", message: "This part is no longer there", mend: null };
+
+let last: Promise<unknown> = Promise.resolve();
+
+function inTurn(work: () => Promise<Problem[]>): Promise<Problem[]> {
+  const mine = last.then(work);
+  last = mine;
+  return mine;
+}
 
 async function post(path: string, body?: unknown): Promise<Problem[]> {
   try {
@@ -18,6 +32,7 @@ async function post(path: string, body?: unknown): Promise<Problem[]> {
       body: body === undefined ? undefined : JSON.stringify(body),
     });
     const answer = (await response.json()) as EditAnswer;
+    if (response.ok) await seen(answer.number);
     return answer.problems ?? [NO_ANSWER];
   } catch {
     return [NO_ANSWER];
@@ -26,20 +41,30 @@ async function post(path: string, body?: unknown): Promise<Problem[]> {
 
 /** @returns what speaks against it; empty where it was accepted and kept */
 export function edit(title: string, steps: Step[]): Promise<Problem[]> {
-  return post("edits", { title, steps });
+  return inTurn(() => post("edits", { title, steps }));
 }
 
-/** Changes the body of a part, based on the version this browser sees. */
-export function change(title: string, held: Held, body: Part["body"]): Promise<Problem[]> {
-  return edit(title, [{ step: "put", part: { ...held.part, body }, basedOn: held.version }]);
+/** Changes the body of a part, whatever else of it changed in the meantime. */
+export function change<K extends Body["kind"]>(
+  title: string,
+  kind: K,
+  id: string,
+  update: (body: Extract<Body, { kind: K }>) => Extract<Body, { kind: K }>,
+): Promise<Problem[]> {
+  return inTurn(async () => {
+    const held = partOf(useShow.getState().parts, kind, id);
+    if (!held) return [GONE];
+    const part = { ...held.part, body: update(held.part.body as Extract<Body, { kind: K }>) };
+    return post("edits", { title, steps: [{ step: "put", part, basedOn: held.version }] });
+  });
 }
 
-export function remove(title: string, held: Held[]): Promise<Problem[]> {
-  return edit(
-    title,
-    held.map((h) => ({ step: "remove", id: h.part.id, basedOn: h.version })),
-  );
+export function remove(title: string, id: string): Promise<Problem[]> {
+  return inTurn(async () => {
+    const held = useShow.getState().parts.get(id);
+    return held ? post("edits", { title, steps: [{ step: "remove", id, basedOn: held.version }] }) : [GONE];
+  });
 }
 
-export const undo = () => post("undo");
-export const redo = () => post("redo");
+export const undo = () => inTurn(() => post("undo"));
+export const redo = () => inTurn(() => post("redo"));

@@ -89,7 +89,14 @@ export function hand(control: string, keys: "step" | "press"): Hand {
 }
 
 function stepOf(key: string): number | undefined {
-  return { ArrowUp: STEP, ArrowRight: STEP, ArrowDown: -STEP, ArrowLeft: -STEP, PageUp: PAGE_STEP, PageDown: -PAGE_STEP }[key];
+  return {
+    ArrowUp: STEP,
+    ArrowRight: STEP,
+    ArrowDown: -STEP,
+    ArrowLeft: -STEP,
+    PageUp: PAGE_STEP,
+    PageDown: -PAGE_STEP,
+  }[key];
 }
 
 function placeOf(key: string): number | undefined {

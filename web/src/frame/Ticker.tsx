@@ -9,7 +9,11 @@ export function Ticker() {
   const lastOut = useShow((s) => s.lastOut);
   const lastIn = useShow((s) => s.lastIn);
   return (
-    <Link to="/wire" aria-label="Last messages" className="grid grid-cols-2 gap-2 border-t border-rule bg-panel px-3 py-1.5">
+    <Link
+      to="/wire"
+      aria-label="Last messages"
+      className="grid grid-cols-2 gap-2 border-t border-rule bg-panel px-3 py-1.5"
+    >
       <Side row={lastOut} out />
       <Side row={lastIn} />
     </Link>
@@ -19,11 +23,18 @@ export function Ticker() {
 function Side({ row, out = false }: { row: WireRow | null; out?: boolean }) {
   const Icon = out ? ArrowRight : ArrowLeft;
   return (
-    <span className={`flex min-w-0 items-center gap-2 font-mono ${out ? "text-out" : "text-in"}`} data-ticker={out ? "out" : "in"}>
+    <span
+      className={`flex min-w-0 items-center gap-2 font-mono ${out ? "text-out" : "text-in"}`}
+      data-ticker={out ? "out" : "in"}
+    >
       <Icon size={20} className="shrink-0" aria-hidden />
       <span className="font-sans font-bold">{out ? "out" : "in"}</span>
       <span className="truncate">
-        {row ? `${clockTime(row.atMillis)}  ${sentence(row)}` : out ? "nothing sent yet" : "nothing heard yet"}
+        {row
+          ? `${clockTime(row.atMillis)}  ${sentence(row)}`
+          : out
+            ? "nothing sent yet"
+            : "nothing heard yet"}
       </span>
     </span>
   );

@@ -1,6 +1,6 @@
 import { Play } from "lucide-react";
 import { useState } from "react";
-import { NavLink } from "react-router";
+import { NavLink, useMatch } from "react-router";
 import { browser, rename } from "../live/browser";
 import { partsOf, useShow } from "../live/show";
 
@@ -9,6 +9,7 @@ export function Workline() {
   const parts = useShow((s) => s.parts);
   const links = useShow((s) => s.links);
   const showName = useShow((s) => s.showName);
+  const page = useMatch("/layout/:page")?.params.page;
   const targets = partsOf(parts, "target");
   const controls = partsOf(parts, "control");
   const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
@@ -26,7 +27,10 @@ export function Workline() {
       </nav>
       <div className="ml-auto flex items-center gap-3">
         <Name />
-        <NavLink to="/run" className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink">
+        <NavLink
+          to={page ? `/run/${page}` : "/run"}
+          className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink"
+        >
           <Play size={18} aria-hidden /> Run
         </NavLink>
       </div>

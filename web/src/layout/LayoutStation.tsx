@@ -10,7 +10,7 @@ import { NumberField, of } from "../ui/fields";
 import { report } from "../ui/notices";
 import { addControl } from "./actions";
 import { PageGrid } from "./PageGrid";
-import { PathStrip } from "./PathStrip";
+import { PathStrip } from "./path/PathStrip";
 import { place, select, useSelection } from "./selection";
 
 /** Build: the page in the middle, what can be put on it at the left, the path of the selected control below. */
@@ -74,7 +74,12 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
               {
                 step: "put" as const,
                 basedOn: 0,
-                part: { id: layoutId, parent: null, order: 0, body: { kind: "layout" as const, name: "Layout" } },
+                part: {
+                  id: layoutId,
+                  parent: null,
+                  order: 0,
+                  body: { kind: "layout" as const, name: "Layout" },
+                },
               },
             ]),
         {
@@ -93,7 +98,10 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
   };
 
   const put = (held: HeldOf<Page>, field: keyof Page, part: Partial<Page>) =>
-    of(field, change(`Change ${field} of ${held.part.body.name}`, held, { ...held.part.body, ...part }));
+    of(
+      field,
+      change(`Change ${field} of ${held.part.body.name}`, "page", held.part.id, (b) => ({ ...b, ...part })),
+    );
 
   return (
     <section aria-label="Pages" className="flex flex-col gap-2">
@@ -126,7 +134,12 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
             value={current.part.body.columns}
             onCommit={(columns) => put(current, "columns", { columns })}
           />
-          <NumberField label="Rows" whole value={current.part.body.rows} onCommit={(rows) => put(current, "rows", { rows })} />
+          <NumberField
+            label="Rows"
+            whole
+            value={current.part.body.rows}
+            onCommit={(rows) => put(current, "rows", { rows })}
+          />
         </div>
       )}
     </section>
@@ -160,7 +173,9 @@ function Palette({ page }: { page: HeldOf<Page> }) {
         </PushButton>
       ))}
       <p className="text-sm text-quiet" role="status">
-        {placing ? `Tap a free cell to place the ${placing}.` : "Choose one, then tap a free cell. Enter places it."}
+        {placing
+          ? `Tap a free cell to place the ${placing}.`
+          : "Choose one, then tap a free cell. Enter places it."}
       </p>
     </section>
   );

@@ -49,7 +49,13 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
         }}
       >
         {controls.map((held) => (
-          <Handle key={held.part.id} held={held} page={page.part.body} selected={held.part.id === selected} cellAt={cellAt} />
+          <Handle
+            key={held.part.id}
+            held={held}
+            page={page.part.body}
+            selected={held.part.id === selected}
+            cellAt={cellAt}
+          />
         ))}
         {controls.length === 0 && (
           <p className="pointer-events-none col-span-full row-span-full self-center text-center text-lg text-quiet">
@@ -65,7 +71,9 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
 function BuildBar() {
   return (
     <div className="flex items-center gap-2 py-1">
-      <strong className="rounded bg-caution px-3 py-0.5 text-ink">Build: touching a control sends nothing</strong>
+      <strong className="rounded bg-caution px-3 py-0.5 text-ink">
+        Build: touching a control sends nothing
+      </strong>
       <span className="ml-auto flex gap-2">
         <PushButton className="py-0.5!" onClick={() => void report(undo())}>
           <Undo2 size={16} aria-hidden /> Undo
@@ -79,7 +87,7 @@ function BuildBar() {
 }
 
 interface Drag {
-  kind: "move" | "resize";
+  kind: "Move" | "Resize";
   from: { column: number; row: number };
 }
 
@@ -97,10 +105,9 @@ function Handle({ held, page, selected, cellAt }: HandleProps) {
   const [preview, setPreview] = useState<Cells | null>(null);
   const cells = preview ?? body.cells;
 
-  const commit = async (next: Cells) => {
-    const b = body.cells;
-    const same = next.column === b.column && next.row === b.row && next.width === b.width && next.height === b.height;
-    if (!same) await report(setCells(held, next));
+  const commit = async (how: "Move" | "Resize", right: number, down: number) => {
+    if (right !== 0 || down !== 0)
+      await report(setCells(held, how, (before) => moved(before, page, how, right, down)));
     setPreview(null);
   };
 
@@ -114,15 +121,31 @@ function Handle({ held, page, selected, cellAt }: HandleProps) {
   const onPointerMove = (e: PointerEvent) => {
     if (!drag.current) return;
     const at = cellAt(e);
-    setPreview(moved(body.cells, page, drag.current.kind, at.column - drag.current.from.column, at.row - drag.current.from.row));
+    setPreview(
+      moved(
+        body.cells,
+        page,
+        drag.current.kind,
+        at.column - drag.current.from.column,
+        at.row - drag.current.from.row,
+      ),
+    );
   };
   const onPointerUp = () => {
-    if (drag.current && preview) void commit(preview);
+    if (drag.current && preview) {
+      const b = body.cells;
+      const move = drag.current.kind === "Move";
+      void commit(
+        drag.current.kind,
+        move ? preview.column - b.column : preview.width - b.width,
+        move ? preview.row - b.row : preview.height - b.height,
+      );
+    }
     drag.current = null;
   };
   const onKeyDown = (e: KeyboardEvent) => {
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
-    if (way) void commit(moved(body.cells, page, e.shiftKey ? "resize" : "move", way[0]!, way[1]!));
+    if (way) void commit(e.shiftKey ? "Resize" : "Move", way[0]!, way[1]!);
     else if (e.key === "Delete" || e.key === "Backspace") void report(removeControl(held));
     else if (e.key === "Enter" || e.key === " ") select(id);
     else return;
@@ -143,7 +166,7 @@ function Handle({ held, page, selected, cellAt }: HandleProps) {
         gridColumn: `${cells.column + 1} / span ${cells.width}`,
         gridRow: `${cells.row + 1} / span ${cells.height}`,
       }}
-      onPointerDown={(e) => startDrag(e, "move")}
+      onPointerDown={(e) => startDrag(e, "Move")}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
       onKeyDown={onKeyDown}
@@ -156,7 +179,7 @@ function Handle({ held, page, selected, cellAt }: HandleProps) {
           data-resize
           title="Drag to resize"
           className="absolute -right-2 -bottom-2 h-6 w-6 cursor-nwse-resize rounded-full border-2 border-ground bg-select"
-          onPointerDown={(e) => startDrag(e, "resize")}
+          onPointerDown={(e) => startDrag(e, "Resize")}
           onPointerMove={onPointerMove}
           onPointerUp={(e) => {
             e.stopPropagation();
@@ -171,7 +194,7 @@ function Handle({ held, page, selected, cellAt }: HandleProps) {
 /** The cells after a move or a resize, kept on the page. */
 function moved(cells: Cells, page: Page, kind: Drag["kind"], right: number, down: number): Cells {
   const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
-  return kind === "move"
+  return kind === "Move"
     ? {
         ...cells,
         column: within(cells.column + right, 0, page.columns - cells.width),

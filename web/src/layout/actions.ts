@@ -19,11 +19,27 @@ export function nameOf(control: Control): string {
 }
 
 /** Puts a new control at a cell, or at the first place that has room; smaller where the room is small. */
-export async function addControl(page: HeldOf<Page>, kind: Form["kind"], at?: { column: number; row: number }): Promise<Problem[]> {
+export async function addControl(
+  page: HeldOf<Page>,
+  kind: Form["kind"],
+  at?: { column: number; row: number },
+): Promise<Problem[]> {
   const controls = partsOf(useShow.getState().parts, "control", page.part.id);
-  const cells = roomFor(page.part.body, controls.map((c) => c.part.body.cells), SIZES[kind], at);
+  const cells = roomFor(
+    page.part.body,
+    controls.map((c) => c.part.body.cells),
+    SIZES[kind],
+    at,
+  );
   if (!cells) {
-    return [{ part: null, field: "", message: "There is no free cell on this page. Make the page larger or remove something", mend: null }];
+    return [
+      {
+        part: null,
+        field: "",
+        message: "There is no free cell on this page. Make the page larger or remove something",
+        mend: null,
+      },
+    ];
   }
   const count = controls.filter((c) => c.part.body.form.kind === kind).length + 1;
   const label = `${kind === "fader" ? "Fader" : "Button"} ${count}`;
@@ -44,17 +60,28 @@ export async function addControl(page: HeldOf<Page>, kind: Form["kind"], at?: { 
   return problems;
 }
 
-function roomFor(page: Page, taken: Cells[], size: { width: number; height: number }, at?: { column: number; row: number }) {
+function roomFor(
+  page: Page,
+  taken: Cells[],
+  size: { width: number; height: number },
+  at?: { column: number; row: number },
+) {
   const free = (c: Cells) =>
     c.column + c.width <= page.columns &&
     c.row + c.height <= page.rows &&
     !taken.some(
       (t) =>
-        t.column < c.column + c.width && c.column < t.column + t.width && t.row < c.row + c.height && c.row < t.row + t.height,
+        t.column < c.column + c.width &&
+        c.column < t.column + t.width &&
+        t.row < c.row + c.height &&
+        c.row < t.row + t.height,
     );
   const places = at
     ? [at]
-    : Array.from({ length: page.columns * page.rows }, (_, i) => ({ column: i % page.columns, row: Math.floor(i / page.columns) }));
+    : Array.from({ length: page.columns * page.rows }, (_, i) => ({
+        column: i % page.columns,
+        row: Math.floor(i / page.columns),
+      }));
   for (let height = size.height; height >= 1; height--) {
     for (let width = size.width; width >= 1; width--) {
       for (const spot of places) {
@@ -66,18 +93,31 @@ function roomFor(page: Page, taken: Cells[], size: { width: number; height: numb
   return undefined;
 }
 
-export function setCells(held: HeldOf<Control>, cells: Cells): Promise<Problem[]> {
-  const before = held.part.body.cells;
-  const moved = cells.width === before.width && cells.height === before.height;
-  return change(`${moved ? "Move" : "Resize"} ${nameOf(held.part.body)}`, held, { ...held.part.body, cells });
+/** Moves or resizes a control from where it is when this edit's turn comes. */
+export function setCells(
+  held: HeldOf<Control>,
+  how: "Move" | "Resize",
+  place: (before: Cells) => Cells,
+): Promise<Problem[]> {
+  return change(`${how} ${nameOf(held.part.body)}`, "control", held.part.id, (body) => ({
+    ...body,
+    cells: place(body.cells),
+  }));
 }
 
-export function setControl(held: HeldOf<Control>, what: string, part: Partial<Control>): Promise<Problem[]> {
-  return change(`Change ${what} of ${nameOf(held.part.body)}`, held, { ...held.part.body, ...part });
+export function setControl(
+  held: HeldOf<Control>,
+  what: string,
+  update: (body: Control) => Partial<Control>,
+): Promise<Problem[]> {
+  return change(`Change ${what} of ${nameOf(held.part.body)}`, "control", held.part.id, (body) => ({
+    ...body,
+    ...update(body),
+  }));
 }
 
 export async function removeControl(held: HeldOf<Control>): Promise<Problem[]> {
-  const problems = await remove(`Remove ${nameOf(held.part.body)}`, [held]);
+  const problems = await remove(`Remove ${nameOf(held.part.body)}`, held.part.id);
   if (problems.length === 0) select(null);
   return problems;
 }

@@ -11,7 +11,9 @@ function stored(key: string, make: () => string): string {
   return fresh;
 }
 
-const id = stored(ID_KEY, () => Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(36)).join(""));
+const id = stored(ID_KEY, () =>
+  Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(36)).join(""),
+);
 
 export const browser = {
   id,

@@ -2,10 +2,14 @@
 import { create } from "zustand";
 import type { Body, Edit, Held, Link, Part, ServerFrame, WireRow } from "../api/types";
 
+const SEEN_MS = 2000;
+
 interface ShowState {
   /** Empty until the server's welcome. */
   showId: string;
   showName: string;
+  /** The number of the last edit this browser has seen. */
+  version: number;
   parts: ReadonlyMap<string, Held>;
   links: ReadonlyMap<string, Link>;
   lastOut: WireRow | null;
@@ -17,6 +21,7 @@ interface ShowState {
 export const useShow = create<ShowState>()(() => ({
   showId: "",
   showName: "",
+  version: 0,
   parts: new Map(),
   links: new Map(),
   lastOut: null,
@@ -45,11 +50,26 @@ export function receiveShow(frame: ServerFrame): void {
       showId: welcome ? welcome.showId : state.showId,
       showName: welcome ? welcome.showName : state.showName,
       parts,
+      version: frame.edits.at(-1)?.number ?? welcome?.version ?? state.version,
       links,
       lastOut: frame.lastOut ?? state.lastOut,
       lastIn: frame.lastIn ?? state.lastIn,
       lostSince: welcome ? null : state.lostSince,
     };
+  });
+}
+
+/** Waits until this browser has seen an edit; not longer than a moment, for the connection may be gone. */
+export function seen(version: number): Promise<void> {
+  return new Promise((resolve) => {
+    if (useShow.getState().version >= version) return resolve();
+    const done = () => {
+      stop();
+      clearTimeout(timer);
+      resolve();
+    };
+    const stop = useShow.subscribe((state) => state.version >= version && done());
+    const timer = setTimeout(done, SEEN_MS);
   });
 }
 

@@ -48,8 +48,8 @@ export function RigStation() {
       </div>
       {known && targets.length === 0 && (
         <p className="rounded bg-panel p-6 text-lg text-quiet">
-          No target yet. Add the first piece of software or hardware that is to hear from you: its address and the port it
-          receives on are all it takes.
+          No target yet. Add the first piece of software or hardware that is to hear from you: its address and
+          the port it receives on are all it takes.
         </p>
       )}
       <ul className="flex flex-col gap-5">

@@ -14,7 +14,10 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
   const target = held.part.body;
   const link = useShow((s) => s.links.get(held.part.id));
   const put = (field: keyof Target, part: Partial<Target>) =>
-    of(field, change(`Change ${field} of ${target.name}`, held, { ...target, ...part }));
+    of(
+      field,
+      change(`Change ${field} of ${target.name}`, "target", held.part.id, (b) => ({ ...b, ...part })),
+    );
   const ours = link?.ourHost ?? "";
   const other = `At ${target.name}: receive on port ${target.port}, and send answers to ${ours || "this machine"}, port ${target.answerPort}.`;
   const roundTrip = link?.roundTripNanos;
@@ -36,7 +39,9 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
 
         <div className="flex h-full flex-col justify-center gap-3 pt-4 text-center">
           <div className="text-out">
-            <span className="font-mono text-sm">we send from {target.answerPort} to {target.port}</span>
+            <span className="font-mono text-sm">
+              we send from {target.answerPort} to {target.port}
+            </span>
             <div className="flex items-center">
               <span className="h-1 flex-1 rounded bg-out" />
               <ArrowRight aria-label="out" size={24} className="-ml-2" />
@@ -53,7 +58,8 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
               <span className={`h-1 flex-1 rounded ${target.answering === "NONE" ? "bg-rule" : "bg-in"}`} />
             </div>
             <span className="text-sm text-quiet">
-              {link?.heard ?? 0} heard{roundTrip != null && `, answer after ${(roundTrip / 1e6).toFixed(1)} ms`}
+              {link?.heard ?? 0} heard
+              {roundTrip != null && `, answer after ${(roundTrip / 1e6).toFixed(1)} ms`}
             </span>
           </div>
         </div>
@@ -64,14 +70,24 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
             <button
               aria-label={`Remove ${target.name}`}
               className="rounded p-1 text-quiet hover:text-bone"
-              onClick={() => void report(remove(`Remove ${target.name}`, [held]))}
+              onClick={() => void report(remove(`Remove ${target.name}`, held.part.id))}
             >
               <Trash2 size={18} aria-hidden />
             </button>
           </h3>
-          <EditField label="Name" value={target.name} onCommit={(name) => put("name", { name })} className="col-span-2" />
+          <EditField
+            label="Name"
+            value={target.name}
+            onCommit={(name) => put("name", { name })}
+            className="col-span-2"
+          />
           <EditField label="Address" value={target.host} mono onCommit={(host) => put("host", { host })} />
-          <NumberField label="It receives on port" value={target.port} whole onCommit={(port) => put("port", { port })} />
+          <NumberField
+            label="It receives on port"
+            value={target.port}
+            whole
+            onCommit={(port) => put("port", { port })}
+          />
           <Select
             label="What it answers"
             className="col-span-2"

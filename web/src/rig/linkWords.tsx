@@ -3,16 +3,31 @@ import type { Link } from "../api/types";
 
 const LOOKS: Record<Link["state"], { word: string; colour: string; Icon: typeof Circle; hint: string }> = {
   UNHEARD: { word: "unheard", colour: "text-quiet", Icon: Circle, hint: "Nothing has come from it yet." },
-  HEARD: { word: "heard", colour: "text-caution", Icon: CircleDot, hint: "It speaks, but has answered nothing of ours." },
+  HEARD: {
+    word: "heard",
+    colour: "text-caution",
+    Icon: CircleDot,
+    hint: "It speaks, but has answered nothing of ours.",
+  },
   ANSWERING: { word: "answering", colour: "text-in", Icon: CircleCheck, hint: "It answers what we send." },
-  LOST: { word: "lost", colour: "text-fault", Icon: Unplug, hint: "It answered before, and has been silent for too long." },
+  LOST: {
+    word: "lost",
+    colour: "text-fault",
+    Icon: Unplug,
+    hint: "It answered before, and has been silent for too long.",
+  },
   PORT_CLOSED: {
     word: "port closed",
     colour: "text-fault",
     Icon: Ban,
     hint: "Its host answers, but nobody has that port open: is the program running, and is this its receiving port?",
   },
-  SENDS_ONLY: { word: "sends only", colour: "text-out", Icon: MoveRight, hint: "It never answers, by its nature." },
+  SENDS_ONLY: {
+    word: "sends only",
+    colour: "text-out",
+    Icon: MoveRight,
+    hint: "It never answers, by its nature.",
+  },
 };
 
 const NO_LINK: Pick<Link, "state" | "trouble"> = { state: "UNHEARD", trouble: "" };

@@ -55,7 +55,9 @@ export function RunScreen() {
           ))}
         </main>
       ) : (
-        <p className="flex-1 p-8 text-xl text-quiet">There is no page yet. Build one in Layout, then run it here.</p>
+        <p className="flex-1 p-8 text-xl text-quiet">
+          There is no page yet. Build one in Layout, then run it here.
+        </p>
       )}
       <Ticker />
     </div>

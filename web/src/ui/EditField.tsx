@@ -19,6 +19,7 @@ interface Props {
 export function EditField({ label, value, onCommit, mono, className = "", hideLabel }: Props) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
+  const [base, setBase] = useState(value);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [kept, setKept] = useState(false);
   const busy = useRef(false);
@@ -34,6 +35,16 @@ export function EditField({ label, value, onCommit, mono, className = "", hideLa
     if (text === value) {
       setDraft(null);
       setProblem(null);
+      return;
+    }
+    if (value !== base) {
+      setBase(value);
+      setProblem({
+        part: null,
+        field: "",
+        message: `It was changed to “${value}” while you typed. Press Enter again to replace that`,
+        mend: null,
+      });
       return;
     }
     busy.current = true;
@@ -60,7 +71,10 @@ export function EditField({ label, value, onCommit, mono, className = "", hideLa
           autoComplete="off"
           aria-invalid={problem !== null}
           aria-describedby={problem ? `${id}-problem` : undefined}
-          onChange={(e) => setDraft(e.target.value)}
+          onChange={(e) => {
+            if (draft === null) setBase(value);
+            setDraft(e.target.value);
+          }}
           onBlur={() => draft !== null && void offer(draft)}
           onKeyDown={(e) => {
             if (e.key === "Enter" && draft !== null) void offer(draft);
@@ -71,7 +85,10 @@ export function EditField({ label, value, onCommit, mono, className = "", hideLa
           }}
         />
         {kept && (
-          <span role="status" className="absolute top-1 right-1 flex items-center gap-1 rounded bg-ground px-1 text-sm text-in">
+          <span
+            role="status"
+            className="absolute top-1 right-1 flex items-center gap-1 rounded bg-ground px-1 text-sm text-in"
+          >
             <Check size={14} aria-hidden /> kept
           </span>
         )}
@@ -89,7 +106,8 @@ export function EditField({ label, value, onCommit, mono, className = "", hideLa
             </button>
           )}
           <span className="block text-quiet">
-            Still in use: <span className={mono ? "font-mono" : ""}>{value || "nothing"}</span> (Esc brings it back)
+            Still in use: <span className={mono ? "font-mono" : ""}>{value || "nothing"}</span> (Esc brings it
+            back)
           </span>
         </p>
       )}

@@ -29,7 +29,10 @@ export function Select<V extends string>({ label, value, options, onChange, clas
           <ChevronDown size={16} aria-hidden />
         </Radix.Trigger>
         <Radix.Portal>
-          <Radix.Content position="popper" className="z-50 rounded border border-rule bg-raised p-1 shadow-lg">
+          <Radix.Content
+            position="popper"
+            className="z-50 rounded border border-rule bg-raised p-1 shadow-lg"
+          >
             <Radix.Viewport>
               {options.map((option) => (
                 <Radix.Item

@@ -16,8 +16,15 @@ export function Notices() {
   const problems = useNotices((s) => s.problems);
   if (problems.length === 0) return null;
   return (
-    <div role="alert" className="fixed right-4 bottom-14 z-50 max-w-md rounded border-2 border-fault bg-raised p-3 shadow-lg">
-      <button className="float-right ml-3 p-1" aria-label="Dismiss" onClick={() => useNotices.setState({ problems: [] })}>
+    <div
+      role="alert"
+      className="fixed right-4 bottom-14 z-50 max-w-md rounded border-2 border-fault bg-raised p-3 shadow-lg"
+    >
+      <button
+        className="float-right ml-3 p-1"
+        aria-label="Dismiss"
+        onClick={() => useNotices.setState({ problems: [] })}
+      >
         <X size={18} aria-hidden />
       </button>
       {problems.slice(0, 5).map((problem, i) => (

@@ -44,7 +44,12 @@ export function WireStation() {
           Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer.
         </p>
       ) : (
-        <div ref={scroller} className="min-h-0 flex-1 overflow-auto" role="log" aria-label="Messages, newest first">
+        <div
+          ref={scroller}
+          className="min-h-0 flex-1 overflow-auto"
+          role="log"
+          aria-label="Messages, newest first"
+        >
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((item) => (
               <div

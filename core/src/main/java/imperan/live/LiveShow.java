@@ -286,7 +286,8 @@ public final class LiveShow {
 
     private void expectAnswer(LiveControl control, Link link, long now) {
         boolean expects = false;
-        for (Listeners.Channel channel : channelsOf(control, link.id())) {
+        boolean answers = link.target().answering() != Target.Answering.NONE;
+        for (Listeners.Channel channel : answers ? channelsOf(control, link.id()) : List.<Listeners.Channel>of()) {
             if (channel.open.size() == MAX_OPEN) {
                 channel.open.removeFirst();
             }
@@ -297,8 +298,8 @@ public final class LiveShow {
         }
         if (!expects) {
             control.disputed = false;
-            answerCell(control, link.target().answering() == Target.Answering.NONE ? "This target never answers"
-                    : "No listen is set, so no answer can be compared");
+            answerCell(control, answers ? "No listen is set, so no answer can be compared"
+                    : "This target never answers");
         }
     }
 

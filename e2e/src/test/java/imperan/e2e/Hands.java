@@ -11,7 +11,7 @@ final class Hands {
     }
 
     static Locator control(Page page, String id) {
-        return page.locator("[data-control=" + id + "]");
+        return page.locator("[data-control='" + id + "']");
     }
 
     /** Takes the control at one place and drags it to another with the mouse. */

@@ -22,12 +22,14 @@ final class Installation implements AutoCloseable {
 
     private final String database = "e2e_" + UUID.randomUUID().toString().replace("-", "");
     private final int answerPort = freeUdpPort();
+    private final int bellowsPort;
     private UdpPost bellows;
     private ConfigurableApplicationContext server;
 
     Installation() {
         try {
             bellows = UdpPost.open(new Bellows(), 0);
+            bellowsPort = bellows.port();
             try (var connection = DriverManager.getConnection(databaseUrl("postgres"), "imperan", "");
                  Statement statement = connection.createStatement()) {
                 statement.execute("create database " + database);
@@ -42,7 +44,7 @@ final class Installation implements AutoCloseable {
         server = new SpringApplicationBuilder(ImperanServer.class).run(
                 "--server.port=0",
                 "--spring.datasource.url=" + databaseUrl(database),
-                "--imperan.demo.bellows-port=" + bellows.port(),
+                "--imperan.demo.bellows-port=" + bellowsPort,
                 "--imperan.demo.answer-port=" + answerPort);
     }
 
@@ -55,7 +57,7 @@ final class Installation implements AutoCloseable {
     }
 
     void startBellows() throws SocketException {
-        bellows = UdpPost.open(new Bellows(), bellows.port());
+        bellows = UdpPost.open(new Bellows(), bellowsPort);
     }
 
     /** The address of a page of the application. */
@@ -65,7 +67,7 @@ final class Installation implements AutoCloseable {
     }
 
     InetSocketAddress bellows() {
-        return new InetSocketAddress(InetAddress.getLoopbackAddress(), bellows.port());
+        return new InetSocketAddress(InetAddress.getLoopbackAddress(), bellowsPort);
     }
 
     int answerPort() {

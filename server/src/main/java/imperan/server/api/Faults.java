@@ -1,6 +1,7 @@
 package imperan.server.api;
 
 import imperan.server.api.ShowController.EditAnswer;
+import imperan.server.store.UnknownShowException;
 import imperan.show.Problem;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -25,6 +26,12 @@ class Faults {
     EditAnswer unreadable(HttpMessageNotReadableException e) {
         return refused("This request cannot be read: " + e.getMostSpecificCause().getMessage().lines().findFirst()
                 .orElse("it is empty"));
+    }
+
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.NOT_FOUND)
+    EditAnswer unknown(UnknownShowException e) {
+        return refused(e.getMessage());
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})

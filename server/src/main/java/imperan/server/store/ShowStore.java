@@ -53,7 +53,8 @@ public class ShowStore {
         for (PartTable table : PartTable.values()) {
             mapper.parts(table.table(), showId).forEach(row -> held.add(held(row)));
         }
-        long version = mapper.shows().stream().filter(row -> row.id().equals(showId)).findFirst().orElseThrow().version();
+        long version = mapper.shows().stream().filter(row -> row.id().equals(showId)).findFirst()
+                .orElseThrow(() -> new UnknownShowException(showId)).version();
         return Show.of(version, held);
     }
 

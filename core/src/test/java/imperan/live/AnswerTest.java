@@ -1,0 +1,301 @@
+package imperan.live;
+
+import imperan.live.Touch.Phase;
+import imperan.osc.OscArgument;
+import imperan.osc.OscBundle;
+import imperan.osc.OscDecoder;
+import imperan.osc.OscEncoder;
+import imperan.osc.OscMessage;
+import imperan.osc.TimeTag;
+import imperan.show.KeepAlive;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.show.Shows;
+import imperan.show.Target;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+/** From messages to controls and links. */
+class AnswerTest {
+
+    private static final PartId LEVEL = new PartId("level");
+
+    private Show show;
+    private Stage stage;
+
+    @BeforeEach
+    void aDeskWithALevelAndAMute() {
+        stage = stageWith(Target.Answering.REPORTS, Optional.empty());
+    }
+
+    private Stage stageWith(Target.Answering answering, Optional<KeepAlive> keepAlive) {
+        Show base = Shows.withPage();
+        Target target = new Target("Desk", "127.0.0.1", 7101, 9201, answering, keepAlive);
+        show = Shows.accepted(base, Shows.ADA, Shows.change(base, Shows.DESK, target),
+                put(LEVEL, PAGE, Shows.fader("Level", 0, "/in/1/level")),
+                put(new PartId("mute"), PAGE, Shows.button("Mute", 0, true, "/in/1/mute")));
+        return new Stage(show);
+    }
+
+    private void move(double to) {
+        stage.touch(ADA, "level", Phase.PRESS, 0.25);
+        stage.touch(ADA, "level", Phase.MOVE, to);
+    }
+
+    // ---- values
+
+    @Test
+    void beliefFollowsWhatWasHeard() {
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
+        assertThat(stage.value("level").position()).isEqualTo(0.25);
+        move(0.5);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.ASSUMED);
+        stage.desk("/in/1/level", 0.5f);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.KNOWN);
+        assertThat(stage.value("level").echo()).contains(0.5);
+    }
+
+    @Test
+    void aChangeAtTheDeskMovesTheCapAndSendsNothing() {
+        stage.desk("/in/1/level", 0.7f);
+        assertThat(stage.value("level").position()).isCloseTo(0.7, within(1e-6));
+        assertThat(stage.value("level").movedBy()).isEqualTo("Desk");
+        assertThat(stage.takeSent()).isEmpty();
+    }
+
+    @Test
+    void aFingerIsNotPulledByAnswersUntilItLifts() {
+        move(0.6);
+        stage.desk("/in/1/level", 0.1f);
+        assertThat(stage.value("level").position()).isCloseTo(0.6, within(1e-6));
+        assertThat(stage.value("level").echo().orElseThrow()).isCloseTo(0.1, within(1e-6));
+        stage.touch(ADA, "level", Phase.RELEASE, 0.6);
+        assertThat(stage.value("level").position()).isCloseTo(0.1, within(1e-6));
+    }
+
+    @Test
+    void aLateAnswerToAnEarlierValueDoesNotPullTheCapBack() {
+        move(0.4);
+        stage.touch(ADA, "level", Phase.MOVE, 0.6);
+        stage.touch(ADA, "level", Phase.RELEASE, 0.6);
+        stage.desk("/in/1/level", 0.4f);
+        assertThat(stage.value("level").position()).isCloseTo(0.6, within(1e-6));
+        stage.desk("/in/1/level", 0.6f);
+        assertThat(stage.value("level").position()).isCloseTo(0.6, within(1e-6));
+        assertThat(stage.trace("level").answer().orElseThrow().agrees()).isTrue();
+    }
+
+    @Test
+    void theYoungestAgreeingSendIsAnsweredAndOlderOnesAreOvertaken() {
+        move(0.4);
+        stage.now += 3 * MS;
+        stage.touch(ADA, "level", Phase.MOVE, 0.6);
+        stage.now += 2 * MS;
+        stage.desk("/in/1/level", 0.6f);
+        assertThat(stage.link().roundTripNanos()).contains(2 * MS);
+        stage.pass(600);
+        assertThat(stage.link().unanswered()).isZero();
+    }
+
+    @Test
+    void anAnswerThatAgreesWithNoneIsAWrongValueOfTheOldest() {
+        move(0.4);
+        stage.now += 5 * MS;
+        stage.desk("/in/1/level", 0.9f);
+        Trace.Answer answer = stage.trace("level").answer().orElseThrow();
+        assertThat(answer.agrees()).isFalse();
+        assertThat(answer.afterNanos()).isEqualTo(5 * MS);
+        assertThat(answer.arguments()).isEqualTo("0.9");
+    }
+
+    @Test
+    void sentAndAnsweredThatDifferForLongAreDisputed() {
+        stage.desk("/in/1/level", 0.25f);
+        move(0.6);
+        assertThat(stage.value("level").disputed()).isFalse();
+        stage.live.heartbeat(ADA.id(), stage.now);
+        stage.pass(520);
+        assertThat(stage.value("level").disputed()).isTrue();
+        assertThat(stage.trace("level").stopped().orElseThrow())
+                .isEqualTo(new Trace.Stop(Trace.Cell.ANSWER, "No answer within 500 ms"));
+        stage.desk("/in/1/level", 0.6f);
+        assertThat(stage.value("level").disputed()).isFalse();
+    }
+
+    @Test
+    void aTargetThatNeverAnsweredLeavesTheCapWhereItWasPut() {
+        move(0.6);
+        stage.touch(ADA, "level", Phase.RELEASE, 0.6);
+        stage.pass(600);
+        assertThat(stage.value("level").disputed()).isTrue();
+        assertThat(stage.value("level").position()).isCloseTo(0.6, within(1e-6));
+        assertThat(stage.link().unanswered()).isEqualTo(1);
+    }
+
+    @Test
+    void incomingPatternsReachEveryControlTheyMean() {
+        stage.packet(OscMessage.of("/in/1/{level,mute}", new OscArgument.Int32(1)));
+        assertThat(stage.value("level").position()).isEqualTo(1);
+        assertThat(stage.value("mute").position()).isEqualTo(1);
+        stage.packet(OscMessage.of("/in/[", new OscArgument.Int32(0)));
+        assertThat(stage.value("mute").position()).isEqualTo(1);
+    }
+
+    @Test
+    void textsAndMissingArgumentsMoveNothing() {
+        stage.desk("/in/1/level", new OscArgument.Text("0.9"));
+        stage.desk("/in/1/level");
+        stage.desk("/in/1/level", Float.NaN);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
+    }
+
+    @Test
+    void bundlesDueLaterWaitForTheirTime() {
+        Instant due = Instant.ofEpochSecond(0, stage.now + 100 * MS);
+        stage.packet(new OscBundle(TimeTag.at(due), List.of(OscMessage.of("/in/1/level", new OscArgument.Float32(1)))));
+        assertThat(stage.wire).last().satisfies(row -> assertThat(row.note()).isEqualTo("waits for its time"));
+        stage.pass(90);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
+        stage.pass(20);
+        assertThat(stage.value("level").position()).isEqualTo(1);
+        stage.packet(new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/in/1/level", new OscArgument.Float32(0)))));
+        assertThat(stage.value("level").position()).isEqualTo(0);
+    }
+
+    @Test
+    void afterARestartNothingIsKnownAndNothingIsSent() {
+        stage.desk("/in/1/level", 0.7f);
+        stage.touch(ADA, "mute", Phase.PRESS, 0);
+        List<SavedValue> saved = stage.live.savedValues();
+        Stage again = new Stage(show);
+        again.live.restore(saved);
+        again.pass(100);
+        assertThat(again.value("level").belief()).isEqualTo(Belief.STALE);
+        assertThat(again.value("level").position()).isCloseTo(0.7, within(1e-6));
+        assertThat(again.value("mute").belief()).isEqualTo(Belief.ASSUMED);
+        assertThat(again.takeSent()).isEmpty();
+    }
+
+    // ---- links
+
+    @Test
+    void aLinkIsUnheardThenHeardThenAnswering() {
+        assertThat(stage.link().state()).isEqualTo(LinkState.UNHEARD);
+        stage.desk("/pulse");
+        assertThat(stage.link().state()).isEqualTo(LinkState.HEARD);
+        move(0.5);
+        stage.desk("/in/1/level", 0.5f);
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+    }
+
+    @Test
+    void aClosedPortIsSaidAndValuesBecomeStale() {
+        move(0.5);
+        stage.desk("/in/1/level", 0.5f);
+        stage.live.portClosed(Stage.DESK, stage.now);
+        assertThat(stage.link().state()).isEqualTo(LinkState.PORT_CLOSED);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.STALE);
+        stage.desk("/pulse");
+        assertThat(stage.link().state()).isEqualTo(LinkState.HEARD);
+    }
+
+    @Test
+    void withoutKeepAliveAnUnansweredQuestionLosesTheLink() {
+        move(0.5);
+        stage.desk("/in/1/level", 0.5f);
+        stage.touch(ADA, "level", Phase.RELEASE, 0.5);
+        stage.pass(10_000);
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+        move(0.6);
+        stage.touch(ADA, "level", Phase.RELEASE, 0.6);
+        stage.pass(3_020);
+        assertThat(stage.link().state()).isEqualTo(LinkState.LOST);
+    }
+
+    @Test
+    void theKeepAliveIsSentInItsPeriodAndItsWindowLosesTheLink() {
+        stage = stageWith(Target.Answering.REPORTS, Optional.of(new KeepAlive("/stay", 3, 7)));
+        stage.pass(20);
+        assertThat(stage.takeSent()).containsExactly("/stay");
+        stage.desk("/stay", new OscArgument.Int32(7));
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+        stage.desk("/in/1/level", 0.5f);
+        stage.pass(6_900);
+        assertThat(stage.takeSent()).containsExactly("/stay", "/stay");
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+        stage.pass(200);
+        assertThat(stage.link().state()).isEqualTo(LinkState.LOST);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.STALE);
+    }
+
+    @Test
+    void aTargetThatAnswersQuestionsIsAskedForEverythingOnceItAnswers() {
+        stage = stageWith(Target.Answering.QUERIES, Optional.of(new KeepAlive("/stay", 3, 7)));
+        stage.pass(20);
+        stage.takeSent();
+        stage.desk("/stay", new OscArgument.Int32(7));
+        assertThat(stage.takeSent()).containsExactly("/in/1/level", "/in/1/mute");
+        stage.desk("/stay", new OscArgument.Int32(7));
+        assertThat(stage.takeSent()).isEmpty();
+    }
+
+    @Test
+    void aOneWayTargetIsNeverAskedForAnything() {
+        stage = stageWith(Target.Answering.NONE, Optional.empty());
+        assertThat(stage.link().state()).isEqualTo(LinkState.SENDS_ONLY);
+        move(0.6);
+        stage.pass(2_000);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.ASSUMED);
+        assertThat(stage.value("level").disputed()).isFalse();
+        assertThat(stage.link().state()).isEqualTo(LinkState.SENDS_ONLY);
+    }
+
+    @Test
+    void aTargetThatMovedStartsFromNothing() {
+        move(0.5);
+        stage.desk("/in/1/level", 0.5f);
+        Target moved = new Target("Desk", "127.0.0.1", 7102, 9201, Target.Answering.REPORTS, Optional.empty());
+        stage.live.load(Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, moved)), stage.now);
+        assertThat(stage.link().state()).isEqualTo(LinkState.UNHEARD);
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.STALE);
+    }
+
+    // ---- claiming
+
+    @Test
+    void packetsOfStrangersAreShownAndMoveNothing() {
+        byte[] bytes = OscEncoder.encode(OscMessage.of("/in/1/level", new OscArgument.Float32(1)));
+        stage.live.received(9201, "192.0.2.9", 7101, bytes, new OscDecoder().decode(bytes), stage.now);
+        assertThat(stage.wire).last().satisfies(row -> {
+            assertThat(row.target()).isEmpty();
+            assertThat(row.note()).contains("no target");
+        });
+        assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
+    }
+
+    @Test
+    void theOnlyTargetOfAHostIsKnownByAnotherPortToo() {
+        byte[] bytes = OscEncoder.encode(OscMessage.of("/in/1/level", new OscArgument.Float32(1)));
+        stage.live.received(9201, "127.0.0.1", 50_000, bytes, new OscDecoder().decode(bytes), stage.now);
+        assertThat(stage.value("level").position()).isEqualTo(1);
+    }
+
+    @Test
+    void aMalformedPacketIsOnTheWireAndNothingElse() {
+        byte[] bytes = {1, 2, 3};
+        stage.live.received(9201, "127.0.0.1", 7101, bytes, new OscDecoder().decode(bytes), stage.now);
+        assertThat(stage.wire).last().satisfies(row -> assertThat(row.bytes()).isEqualTo(bytes));
+        assertThat(stage.link().heard()).isEqualTo(1);
+    }
+}

@@ -1,0 +1,104 @@
+package imperan.live;
+
+import imperan.osc.Decoded;
+import imperan.osc.OscArgument;
+import imperan.osc.OscDecoder;
+import imperan.osc.OscEncoder;
+import imperan.osc.OscMessage;
+import imperan.osc.OscPacket;
+import imperan.osc.OscText;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Show;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** A live show on a clock of its own, for tests: hands touch it, a desk answers it, and everything it sends is noted. */
+final class Stage implements LiveSink {
+
+    static final long MS = 1_000_000L;
+    static final PartId DESK = new PartId("desk");
+    static final Person ADA = new Person("b1", "Ada");
+    static final Person BEN = new Person("b2", "Ben");
+
+    final LiveShow live = new LiveShow(this);
+    final List<String> sent = new ArrayList<>();
+    final List<WireRecord> wire = new ArrayList<>();
+    long now = 1_000_000 * MS;
+
+    Stage(Show show) {
+        live.load(show, now);
+        live.socket(DESK, "", "127.0.0.1");
+    }
+
+    void pass(long millis) {
+        for (long end = now + millis * MS; now < end; ) {
+            now += 10 * MS;
+            live.tick(now);
+        }
+    }
+
+    void touch(Person person, String control, Touch.Phase phase, double y) {
+        touch(person, control, phase, y, false);
+    }
+
+    void touch(Person person, String control, Touch.Phase phase, double y, boolean fine) {
+        live.touch(new Touch(new PartId(control), new Touch.Pointer(person.id(), "1"), phase, 0.5, y, fine), person, now);
+    }
+
+    void desk(String address, OscArgument... arguments) {
+        packet(OscMessage.of(address, arguments));
+    }
+
+    void packet(OscPacket packet) {
+        byte[] bytes = OscEncoder.encode(packet);
+        live.received(9201, "127.0.0.1", 7101, bytes, new OscDecoder().decode(bytes), now);
+    }
+
+    void desk(String address, float value) {
+        desk(address, new OscArgument.Float32(value));
+    }
+
+    ControlValue value(String control) {
+        return live.value(new PartId(control)).orElseThrow();
+    }
+
+    Trace trace(String control) {
+        return live.trace(new PartId(control)).orElseThrow();
+    }
+
+    LinkView link() {
+        return live.link(DESK).orElseThrow();
+    }
+
+    /** What was sent since this was last asked, as address and arguments. */
+    List<String> takeSent() {
+        List<String> taken = List.copyOf(sent);
+        sent.clear();
+        return taken;
+    }
+
+    @Override
+    public void datagram(PartId target, byte[] packet) {
+        OscMessage message = (OscMessage) ((Decoded.Whole) new OscDecoder().decode(packet)).packet();
+        sent.add((message.address() + " " + OscText.arguments(message.arguments())).strip());
+    }
+
+    @Override
+    public void valueChanged(PartId control) {
+    }
+
+    @Override
+    public void linkChanged(PartId target) {
+    }
+
+    @Override
+    public void traceChanged(PartId control) {
+    }
+
+    @Override
+    public void wire(WireRecord row) {
+        wire.add(row);
+    }
+}

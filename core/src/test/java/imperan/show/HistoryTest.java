@@ -1,0 +1,149 @@
+package imperan.show;
+
+import org.junit.jupiter.api.Test;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.BEN;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.change;
+import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
+import static imperan.show.Shows.target;
+import static imperan.show.Shows.withPage;
+import static org.assertj.core.api.Assertions.assertThat;
+
+class HistoryTest {
+
+    private final History history = new History();
+    private Show show = Show.empty();
+
+    private Outcome take(Outcome outcome) {
+        if (outcome instanceof Outcome.Accepted accepted) {
+            history.add(accepted.edit());
+            show = accepted.show();
+        }
+        return outcome;
+    }
+
+    private void rename(Person author, PartId target, String name) {
+        assertThat(take(Shows.apply(show, author, change(show, target, target(name))))).isInstanceOf(Outcome.Accepted.class);
+    }
+
+    private void add(Person author, PartId target, String name) {
+        assertThat(take(Shows.apply(show, author, put(target, null, target(name))))).isInstanceOf(Outcome.Accepted.class);
+    }
+
+    private String name(PartId id) {
+        return show.part(id).orElseThrow().body().called();
+    }
+
+    @Test
+    void eachAuthorTakesBackTheirOwn() {
+        PartId other = new PartId("other");
+        add(ADA, DESK, "Desk");
+        add(BEN, other, "Lights");
+        rename(ADA, DESK, "Console");
+
+        take(history.undo(show, BEN));
+        assertThat(show.part(other)).isEmpty();
+        assertThat(name(DESK)).isEqualTo("Console");
+
+        take(history.undo(show, ADA));
+        assertThat(name(DESK)).isEqualTo("Desk");
+        take(history.undo(show, ADA));
+        assertThat(show.part(DESK)).isEmpty();
+        assertThat(history.undo(show, ADA)).isInstanceOf(Outcome.Refused.class);
+
+        take(history.redo(show, ADA));
+        take(history.redo(show, ADA));
+        assertThat(name(DESK)).isEqualTo("Console");
+        assertThat(history.redo(show, ADA)).isInstanceOf(Outcome.Refused.class);
+    }
+
+    @Test
+    void whatSomebodyElseChangedSinceIsNotTakenBack() {
+        add(ADA, DESK, "Desk");
+        rename(ADA, DESK, "Console");
+        rename(BEN, DESK, "Mixer");
+
+        assertThat(history.undo(show, ADA)).isInstanceOfSatisfying(Outcome.Refused.class, refused ->
+                assertThat(refused.problems().get(0).message()).contains("“Console” was changed by Ben since"));
+        take(history.undo(show, BEN));
+        assertThat(take(history.undo(show, ADA))).isInstanceOf(Outcome.Accepted.class);
+        assertThat(name(DESK)).isEqualTo("Desk");
+    }
+
+    @Test
+    void aFreshEditEndsRedo() {
+        add(ADA, DESK, "Desk");
+        rename(ADA, DESK, "Console");
+        take(history.undo(show, ADA));
+        rename(ADA, DESK, "Mixer");
+        assertThat(history.redo(show, ADA)).isInstanceOf(Outcome.Refused.class);
+    }
+
+    @Test
+    void numbersHaveNoGaps() {
+        add(ADA, DESK, "Desk");
+        rename(ADA, DESK, "Console");
+        assertThat(history.edits()).extracting(Edit::number).containsExactly(1L, 2L);
+    }
+
+    /**
+     * Property: random edits of three people, replayed by a reader who only hears of the edits, end in the same show; and
+     * taken back in reverse order they lead to the start. Some edits are outdated or wrong on purpose.
+     */
+    @Test
+    void randomEditsReplayAndLeadBack() {
+        for (int seed = 0; seed < 2_000; seed++) {
+            randomRun(seed);
+        }
+    }
+
+    private void randomRun(int seed) {
+        Random random = new Random(seed);
+        Show start = withPage();
+        Show now = start;
+        Show seenByAnother = start;
+        Show outdated = start;
+        List<Edit> edits = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            Show basis = random.nextInt(5) == 0 ? outdated : now;
+            Person author = new Person("b" + random.nextInt(3), "Somebody");
+            Outcome outcome = Shows.apply(now, author, randomStep(basis, random));
+            if (outcome instanceof Outcome.Accepted accepted) {
+                outdated = now;
+                now = accepted.show();
+                seenByAnother = seenByAnother.replay(accepted.edit());
+                edits.add(accepted.edit());
+            }
+        }
+        assertThat(seenByAnother.sameContentAs(now)).isTrue();
+        assertThat(seenByAnother.parts()).containsExactlyElementsOf(now.parts());
+        for (int i = edits.size() - 1; i >= 0; i--) {
+            Outcome back = now.revert(edits.get(i), ADA, new Edit.Role(Edit.Role.Kind.UNDO, edits.get(i).number()));
+            assertThat(back).as("seed %d edit %d", seed, i).isInstanceOf(Outcome.Accepted.class);
+            now = ((Outcome.Accepted) back).show();
+        }
+        assertThat(now.sameContentAs(start)).as("seed %d", seed).isTrue();
+    }
+
+    private static EditRequest.Step randomStep(Show basis, Random random) {
+        PartId id = new PartId("c" + random.nextInt(5));
+        Optional<Held> held = basis.held(id);
+        Body body = fader("F" + random.nextInt(100), random.nextInt(9), "/f/" + random.nextInt(9));
+        if (held.isPresent() && random.nextInt(3) == 0) {
+            return new EditRequest.Remove(id, held.get().version());
+        }
+        return random.nextInt(6) == 0 && basis.held(PAGE).isPresent()
+                ? change(basis, PAGE, new Page("P", 7 + random.nextInt(3), 8))
+                : new EditRequest.Put(new Part(id, Optional.of(PAGE), random.nextInt(9), body),
+                        held.map(Held::version).orElse(0L));
+    }
+}

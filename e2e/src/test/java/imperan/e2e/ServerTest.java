@@ -1,0 +1,126 @@
+package imperan.e2e;
+
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.show.Show;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.WebSocket;
+import java.net.http.WebSocketHandshakeException;
+import java.nio.file.Path;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.CompletionStage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+/** The server without a browser: who is let in, what is described, what is kept. */
+class ServerTest {
+
+    private static Installation imperan;
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+    @BeforeAll
+    static void open() {
+        imperan = new Installation();
+    }
+
+    @AfterAll
+    static void close() {
+        imperan.close();
+    }
+
+    private static HttpResponse<String> send(HttpRequest.Builder request) throws IOException, InterruptedException {
+        return HTTP.send(request.build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private static HttpRequest.Builder to(String path) {
+        return HttpRequest.newBuilder(URI.create(imperan.url(path)));
+    }
+
+    private static HttpRequest.Builder edit(String body) {
+        return to("/api/shows/salt-clock/edits").header("Imperan-Browser", "test").header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body));
+    }
+
+    @Test
+    void isHealthy() throws Exception {
+        assertThat(send(to("/api/health")).body()).isEqualTo("{\"status\":\"up\",\"shows\":1,\"liveShow\":\"salt-clock\"}");
+    }
+
+    @Test
+    void pagesFromElsewhereAreNotLetIn() throws Exception {
+        assertThat(send(to("/api/health").header("Origin", "http://elsewhere.example")).statusCode()).isEqualTo(403);
+        assertThat(send(to("/api/health").header("Host", "elsewhere.example")).statusCode()).isEqualTo(403);
+        assertThat(send(edit("{}").header("Origin", "http://127.0.0.1:1")).statusCode()).isEqualTo(403);
+        assertThat(send(to("/api/health").header("Origin", imperan.url(""))).statusCode()).isEqualTo(200);
+        assertThatThrownBy(() -> HTTP.newWebSocketBuilder().header("Origin", "http://elsewhere.example")
+                .buildAsync(URI.create(imperan.url("/api/live").replace("http", "ws")), new WebSocket.Listener() { }).join())
+                .isInstanceOf(CompletionException.class).hasCauseInstanceOf(WebSocketHandshakeException.class);
+    }
+
+    @Test
+    void aFrameThatCannotBeReadEndsItsConnectionInWords() {
+        CompletableFuture<String> closed = new CompletableFuture<>();
+        WebSocket socket = HTTP.newWebSocketBuilder()
+                .buildAsync(URI.create(imperan.url("/api/live").replace("http", "ws")), new WebSocket.Listener() {
+                    @Override
+                    public CompletionStage<?> onClose(WebSocket s, int code, String reason) {
+                        closed.complete(code + " " + reason);
+                        return null;
+                    }
+                }).join();
+        socket.sendText("{\"kind\":\"nonsense\"}", true);
+        assertThat(closed.join()).isEqualTo("1007 This frame cannot be read");
+    }
+
+    @Test
+    void requestsThatMakeNoSenseAreAnsweredInWords() throws Exception {
+        HttpResponse<String> broken = send(edit("{\"title\": "));
+        assertThat(broken.statusCode()).isEqualTo(400);
+        assertThat(broken.body()).contains("cannot be read").doesNotContain("Exception");
+        HttpResponse<String> empty = send(edit("{\"title\": \"x\", \"steps\": []}"));
+        assertThat(empty.statusCode()).isEqualTo(422);
+        assertThat(empty.body()).contains("There is nothing to change");
+        HttpResponse<String> nowhere = send(to("/api/shows/none/undo").header("Imperan-Browser", "test")
+                .POST(HttpRequest.BodyPublishers.noBody()));
+        assertThat(nowhere.statusCode()).isEqualTo(404);
+        assertThat(nowhere.body()).contains("There is no show");
+    }
+
+    /** The web's types are made from this file; {@code npm run describe} in web brings it up to date. */
+    @Test
+    void theDescriptionInTheRepositoryIsThatOfTheServer() throws Exception {
+        JsonNode served = new JsonMapper().readTree(send(to("/api/openapi")).body());
+        JsonNode kept = new JsonMapper().readTree(Path.of("../web/openapi.json").toFile());
+        assertThat(kept.equals(served)).as("web/openapi.json is up to date").isTrue();
+    }
+
+    @Test
+    void whatIsCommittedIsInTheTables() throws Exception {
+        HttpResponse<String> answer = send(edit("""
+                {"title": "Add a page", "steps": [{"step": "put", "basedOn": 0, "part": {"id": "extra",
+                 "parent": "wheelhouse", "order": 9, "body": {"kind": "page", "name": "Extra", "columns": 4, "rows": 4}}}]}"""));
+        assertThat(answer.statusCode()).isEqualTo(200);
+        ShowStore store = imperan.bean(ShowStore.class);
+        Show kept = store.load("salt-clock");
+        Show head = imperan.bean(Keeper.class).show("salt-clock").join();
+        assertThat(kept.parts()).containsExactlyElementsOf(head.parts());
+
+        Show rebuilt = Show.empty();
+        for (var edit : store.edits("salt-clock")) {
+            rebuilt = rebuilt.replay(edit);
+        }
+        assertThat(rebuilt.parts()).containsExactlyElementsOf(kept.parts());
+    }
+}

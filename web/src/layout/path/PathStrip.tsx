@@ -1,0 +1,84 @@
+import { ChevronRight } from "lucide-react";
+import { type ReactNode, useEffect, useState, useSyncExternalStore } from "react";
+import type { Control, Trace } from "../../api/types";
+import { watch } from "../../live/connection";
+import type { HeldOf } from "../../live/show";
+import { traces } from "../../live/values";
+import { AnswerCell } from "./AnswerCell";
+import { MessageCell } from "./MessageCell";
+import { ShapingCell } from "./ShapingCell";
+import { TouchCell } from "./TouchCell";
+import { WireCell } from "./WireCell";
+
+/** The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
+export function PathStrip({ held }: { held: HeldOf<Control> | undefined }) {
+  if (!held) {
+    return (
+      <section aria-label="Path" className="border-t border-rule bg-panel px-4 py-3 text-quiet">
+        Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing.
+      </section>
+    );
+  }
+  return <Path key={held.part.id} held={held} />;
+}
+
+function Path({ held }: { held: HeldOf<Control> }) {
+  const { id, body } = held.part;
+  const [chosen, setChosen] = useState(0);
+  const index = Math.max(0, Math.min(chosen, body.sends.length - 1));
+  const send = body.sends[index];
+  const trace = useSyncExternalStore(
+    (listener) => traces.subscribe(id, listener),
+    () => traces.get(id),
+  );
+
+  useEffect(() => {
+    watch({ traces: [id] });
+    return () => watch({ traces: [] });
+  }, [id]);
+
+  return (
+    <section aria-label="Path" className="flex h-72 shrink-0 items-stretch border-t-2 border-rule bg-panel">
+      <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={1}>
+        <TouchCell held={held} />
+      </Cell>
+      <Cell name="Shaping" share={0.8}>
+        <ShapingCell held={held} send={send} index={index} />
+      </Cell>
+      <Cell name="Message" stopped={stopIn(trace, "MESSAGE")} share={1.7}>
+        <MessageCell held={held} send={send} index={index} choose={setChosen} />
+      </Cell>
+      <Cell name="Wire" stopped={stopIn(trace, "WIRE")} share={1}>
+        <WireCell id={id} send={send} index={index} trace={trace} />
+      </Cell>
+      <Cell name="Answer" stopped={stopIn(trace, "ANSWER")} share={1.3} last>
+        <AnswerCell held={held} send={send} trace={trace} />
+      </Cell>
+    </section>
+  );
+}
+
+function stopIn(trace: Trace | undefined, cell: string): string | undefined {
+  return trace?.stopped?.cell === cell ? trace.stopped.why : undefined;
+}
+
+function Cell(props: { name: string; stopped?: string; share: number; last?: boolean; children: ReactNode }) {
+  return (
+    <div
+      role="group"
+      aria-label={props.name}
+      className="relative min-w-0 overflow-auto border-r border-rule p-3"
+      style={{ flex: props.share }}
+    >
+      <h3 className="mb-1 flex items-center justify-between font-bold">
+        {props.name} {!props.last && <ChevronRight size={18} className="text-quiet" aria-hidden />}
+      </h3>
+      {props.stopped && (
+        <p role="status" className="mb-1 rounded border border-caution px-2 py-0.5 text-sm text-caution">
+          {props.stopped}
+        </p>
+      )}
+      {props.children}
+    </div>
+  );
+}

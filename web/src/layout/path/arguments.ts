@@ -1,0 +1,19 @@
+import type { ArgumentSource } from "../../api/types";
+
+export type ValueSource = Extract<ArgumentSource, { from: "value" }>;
+
+/** What a new argument is: the value as a decimal from 0 to 1, as most targets take it. */
+export const PLAIN_VALUE: ValueSource = { from: "value", type: "FLOAT32", low: 0, high: 1 };
+
+export const TYPES: { value: ArgumentSource["type"]; text: string }[] = [
+  { value: "FLOAT32", text: "f decimal" },
+  { value: "INT32", text: "i whole" },
+  { value: "TEXT", text: "s text" },
+  { value: "BOOLEAN", text: "T F true/false" },
+  { value: "FLOAT64", text: "d long decimal" },
+  { value: "INT64", text: "h long whole" },
+];
+
+export function replaced(sources: ArgumentSource[], index: number, source: ArgumentSource): ArgumentSource[] {
+  return sources.map((known, i) => (i === index ? source : known));
+}
