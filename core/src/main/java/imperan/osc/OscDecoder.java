@@ -21,6 +21,9 @@ public final class OscDecoder {
     private static final VarHandle INT = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.BIG_ENDIAN);
     private static final VarHandle LONG = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.BIG_ENDIAN);
 
+    private static final long LOW_BITS = 0x0101_0101_0101_0101L;
+    private static final long TOP_BITS = 0x8080_8080_8080_8080L;
+
     private final int maxPacketBytes;
     private final int maxBundleDepth;
     private final int maxArrayDepth;
@@ -75,6 +78,7 @@ public final class OscDecoder {
 
         private final byte[] bytes;
         private int at;
+        private boolean ascii;
 
         Reader(byte[] bytes) {
             this.bytes = bytes;
@@ -205,10 +209,17 @@ public final class OscDecoder {
             }
         }
 
+        /** The types that nearly all messages carry; a small method, so that it is inlined where it is called. */
         private OscArgument argument(int tagAt, int end) {
             return switch (bytes[tagAt]) {
                 case 'f' -> new OscArgument.Float32(Float.intBitsToFloat(int32(end, "a float")));
                 case 'i' -> new OscArgument.Int32(int32(end, "an integer"));
+                default -> rarerArgument(tagAt, end);
+            };
+        }
+
+        private OscArgument rarerArgument(int tagAt, int end) {
+            return switch (bytes[tagAt]) {
                 case 's' -> new OscArgument.Text(string(end, "a string"));
                 case 'b' -> blob(end);
                 case 'h' -> new OscArgument.Int64(int64(end, "a 64-bit integer"));
@@ -260,25 +271,42 @@ public final class OscDecoder {
         private String string(int end, String what) {
             int from = at;
             int stop = stringEnd(end, what);
-            for (int i = from; i < stop; i++) {
-                if (bytes[i] < 0) {
-                    int bad = Utf8.firstInvalid(bytes, from, stop);
-                    if (bad >= 0) {
-                        throw new Bad(bad, "Byte " + hex(bytes[bad]) + " in " + what + " is not UTF-8");
-                    }
-                    return new String(bytes, from, stop - from, StandardCharsets.UTF_8);
-                }
+            if (ascii) {
+                return asciiString(bytes, from, stop - from);
             }
-            return new String(bytes, from, stop - from, StandardCharsets.ISO_8859_1);
+            int bad = Utf8.firstInvalid(bytes, from, stop);
+            if (bad >= 0) {
+                throw new Bad(bad, "Byte " + hex(bytes[bad]) + " in " + what + " is not UTF-8");
+            }
+            return new String(bytes, from, stop - from, StandardCharsets.UTF_8);
         }
 
-        /** Moves past the string and its padding; the answer is the offset of its NUL. */
+        /** For bytes that are known to be ASCII, this constructor is a copy and small enough to be inlined; no other is. */
+        @SuppressWarnings("deprecation")
+        private static String asciiString(byte[] bytes, int from, int length) {
+            return new String(bytes, 0, from, length);
+        }
+
+        /**
+         * Moves past the string and its padding and notes whether it is ASCII; the answer is the offset of its NUL. Eight
+         * bytes at a time as long as none of them is NUL.
+         */
         private int stringEnd(int end, String what) {
             int start = at;
             int i = at;
-            while (i < end && bytes[i] != 0) {
-                i++;
+            long tops = 0;
+            while (end - i >= Long.BYTES) {
+                long eight = (long) LONG.get(bytes, i);
+                if ((eight - LOW_BITS & ~eight & TOP_BITS) != 0) {
+                    break;
+                }
+                tops |= eight;
+                i += Long.BYTES;
             }
+            while (i < end && bytes[i] != 0) {
+                tops |= bytes[i++];
+            }
+            ascii = (tops & TOP_BITS) == 0;
             if (i == end) {
                 throw new Bad(start, "The packet ends before " + what + " does: no NUL");
             }

@@ -1,0 +1,71 @@
+package imperan.bench;
+
+import org.openjdk.jmh.profile.GCProfiler;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.TimeValue;
+import org.openjdk.jmh.runner.options.VerboseMode;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.ToDoubleFunction;
+
+/** Prints every measurement of this repository as ratios taken in one run. */
+public final class Main {
+
+    private static final int CODEC_ROUNDS = 5;
+
+    private Main() {
+    }
+
+    public static void main(String[] arguments) throws RunnerException {
+        codec();
+    }
+
+    /** The machine is shared, so ours and theirs are measured in turn, several times, and the median ratio counts. */
+    private static void codec() throws RunnerException {
+        List<Collection<RunResult>> rounds = new ArrayList<>();
+        for (int round = 0; round < CODEC_ROUNDS; round++) {
+            rounds.add(new Runner(new OptionsBuilder().include(CodecBench.class.getSimpleName())
+                    .forks(1).warmupIterations(3).warmupTime(TimeValue.seconds(1))
+                    .measurementIterations(3).measurementTime(TimeValue.seconds(1))
+                    .addProfiler(GCProfiler.class).verbosity(VerboseMode.SILENT).build()).run());
+        }
+        System.out.println("Codec, one message with one float: medians of " + CODEC_ROUNDS + " rounds");
+        for (String operation : new String[] {"encode", "decode"}) {
+            double ours = median(rounds, r -> time(r, operation + "Ours"));
+            double theirs = median(rounds, r -> time(r, operation + "Theirs"));
+            double ratio = median(rounds, r -> time(r, operation + "Theirs") / time(r, operation + "Ours"));
+            print("  %s: ours %.1f ns, %.0f B allocated; javaosc-core %.1f ns, %.0f B; ours is %.1f times as fast", operation,
+                    ours, median(rounds, r -> garbage(r, operation + "Ours")), theirs,
+                    median(rounds, r -> garbage(r, operation + "Theirs")), ratio);
+        }
+    }
+
+    private static double median(List<Collection<RunResult>> rounds, ToDoubleFunction<Collection<RunResult>> value) {
+        double[] sorted = rounds.stream().mapToDouble(value).sorted().toArray();
+        return sorted[sorted.length / 2];
+    }
+
+    private static double time(Collection<RunResult> results, String method) {
+        return result(results, method).getPrimaryResult().getScore();
+    }
+
+    private static double garbage(Collection<RunResult> results, String method) {
+        return result(results, method).getSecondaryResults().entrySet().stream()
+                .filter(entry -> entry.getKey().contains("alloc.rate.norm")).findFirst().orElseThrow()
+                .getValue().getScore();
+    }
+
+    private static RunResult result(Collection<RunResult> results, String method) {
+        return results.stream().filter(r -> r.getParams().getBenchmark().endsWith("." + method)).findFirst().orElseThrow();
+    }
+
+    static void print(String format, Object... values) {
+        System.out.println(String.format(Locale.ROOT, format, values));
+    }
+}

@@ -1,0 +1,75 @@
+import { beforeEach, expect, test } from "vitest";
+import type { Edit, Held, Part, ServerFrame } from "../api/types";
+import { partOf, partsOf, receiveShow, seen, useShow } from "./show";
+
+const ADA = { id: "b1", name: "Ada" };
+const BEN = { id: "b2", name: "Ben" };
+
+function page(id: string, order: number, name = id): Part {
+  return { id, parent: "layout", order, body: { kind: "page", name, columns: 8, rows: 8 } };
+}
+
+function frame(part: Partial<ServerFrame>): ServerFrame {
+  return {
+    welcome: null,
+    values: [],
+    links: [],
+    traces: [],
+    wire: [],
+    lastOut: null,
+    lastIn: null,
+    edits: [],
+    ...part,
+  };
+}
+
+function welcome(...parts: Part[]): ServerFrame {
+  const held: Held[] = parts.map((part) => ({ part, version: 1, author: ADA }));
+  return frame({ welcome: { showId: "s", showName: "Show", version: 1, parts: held } });
+}
+
+function edit(number: number, before: Part | null, after: Part | null): Edit {
+  const id = (after ?? before)!.id;
+  return { number, author: BEN, title: "", changes: [{ id, before, after }], role: { kind: "FRESH", of: 0 } };
+}
+
+beforeEach(() => receiveShow(welcome(page("b", 2), page("a", 1))));
+
+test("parts come in the order people see them", () => {
+  expect(partsOf(useShow.getState().parts, "page").map((p) => p.part.id)).toEqual(["a", "b"]);
+  expect(partsOf(useShow.getState().parts, "page", "elsewhere")).toEqual([]);
+});
+
+test("an edit changes, adds and removes parts and names its author", () => {
+  receiveShow(
+    frame({
+      edits: [edit(2, page("a", 1), page("a", 1, "New")), edit(3, null, page("c", 3)), edit(4, page("b", 2), null)],
+    }),
+  );
+  const { parts, version } = useShow.getState();
+  expect(version).toBe(4);
+  expect(parts.get("a")).toMatchObject({ version: 2, author: BEN, part: { body: { name: "New" } } });
+  expect(parts.has("b")).toBe(false);
+  expect(parts.get("c")?.version).toBe(3);
+});
+
+test("a welcome replaces what was known and ends the time of being lost", () => {
+  useShow.setState({ lostSince: new Date() });
+  receiveShow(welcome(page("z", 1)));
+  expect([...useShow.getState().parts.keys()]).toEqual(["z"]);
+  expect(useShow.getState().lostSince).toBeNull();
+});
+
+test("a part is found by its kind only", () => {
+  const { parts } = useShow.getState();
+  expect(partOf(parts, "page", "a")?.part.body.name).toBe("a");
+  expect(partOf(parts, "target", "a")).toBeUndefined();
+  expect(partOf(parts, "page", null)).toBeUndefined();
+});
+
+test("who waits for an edit goes on once it is seen", async () => {
+  const waiting = seen(2);
+  receiveShow(frame({ edits: [edit(2, page("a", 1), page("a", 9))] }));
+  await waiting;
+  expect(useShow.getState().version).toBe(2);
+});
