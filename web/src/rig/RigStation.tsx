@@ -8,7 +8,6 @@ import { TargetRow } from "./TargetRow";
 /** Every target of the show: our end, its end, and what runs between them. */
 export function RigStation() {
   const parts = useShow((s) => s.parts);
-  const known = useShow((s) => s.showId !== "");
   const targets = partsOf(parts, "target");
 
   const add = () => {
@@ -46,7 +45,7 @@ export function RigStation() {
           <Plus size={18} aria-hidden /> Add target
         </PushButton>
       </div>
-      {known && targets.length === 0 && (
+      {targets.length === 0 && (
         <p className="rounded bg-panel p-6 text-lg text-quiet">
           No target yet. Add the first piece of software or hardware that is to hear from you: its address and
           the port it receives on are all it takes.
