@@ -30,6 +30,7 @@ export function RigStation() {
               answerPort: Math.min(answerPort, 65535),
               answering: "REPORTS",
               keepAlive: null,
+              messagesPerSecond: null,
             },
           },
         },

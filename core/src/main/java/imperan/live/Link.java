@@ -25,6 +25,10 @@ final class Link {
     private long sent;
     private long heard;
     private long unanswered;
+    private long repeats;
+    private long merged;
+    private long dropped;
+    private Pacer<Outgoing> pacer;
     private Optional<Long> roundTrip = Optional.empty();
     private long lastHeardAt = Long.MIN_VALUE;
     private long unansweredSince = Long.MIN_VALUE;
@@ -36,6 +40,7 @@ final class Link {
         this.target = target;
         this.state = initial();
         this.since = now;
+        pace(target);
     }
 
     PartId id() {
@@ -55,13 +60,16 @@ final class Link {
     }
 
     LinkView view() {
-        return new LinkView(id, state, since, trouble, ourHost, sent, heard, unanswered, roundTrip);
+        return new LinkView(id, state, since, trouble, ourHost, sent, heard, unanswered, repeats, merged, dropped, roundTrip);
     }
 
     /** Takes a new description; a target that moved starts from nothing. */
     void describe(Target changed, long now) {
         boolean moved = !changed.host().equals(target.host()) || changed.port() != target.port()
                 || changed.answerPort() != target.answerPort() || changed.answering() != target.answering();
+        if (!changed.messagesPerSecond().equals(target.messagesPerSecond())) {
+            pace(changed);
+        }
         target = changed;
         keepAliveDue = Long.MIN_VALUE;
         if (moved) {
@@ -77,6 +85,38 @@ final class Link {
         trouble = reason;
         ourHost = ours;
         return changed;
+    }
+
+    /** A new pace lets go what waited for the old one; values that count are sent again with the next touch. */
+    private void pace(Target paced) {
+        pacer = paced.messagesPerSecond().map(perSecond -> new Pacer<Outgoing>(perSecond)).orElse(null);
+    }
+
+    /** Takes what is to be sent; it leaves at once where the target sets no pace. */
+    Optional<Outgoing> take(Outgoing outgoing) {
+        if (pacer == null) {
+            return Optional.of(outgoing);
+        }
+        if (outgoing.isPress()) {
+            dropped += pacer.press(outgoing) ? 0 : 1;
+        } else {
+            merged += pacer.change(outgoing.address(), outgoing) ? 1 : 0;
+        }
+        return Optional.empty();
+    }
+
+    /** What waited and may leave now. */
+    Optional<Outgoing> next(long now) {
+        return pacer == null ? Optional.empty() : pacer.next(now);
+    }
+
+    /** Does something that a hand did to this control still wait for its turn? */
+    boolean holds(PartId control) {
+        return pacer != null && pacer.holdsAny(outgoing -> outgoing.control().id.equals(control));
+    }
+
+    void repeated() {
+        repeats++;
     }
 
     void sent() {

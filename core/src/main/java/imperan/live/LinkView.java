@@ -13,8 +13,11 @@ import java.util.Optional;
  * @param sent          messages sent since the start
  * @param heard         packets heard since the start
  * @param unanswered    messages whose answer did not come in time
+ * @param repeats       changes that were not sent, because they said the same as the one before
+ * @param merged        changes that were not sent, because a later one of the same address overtook them in the queue
+ * @param dropped       presses that were not sent, because too many waited
  * @param roundTripNanos of the last answer; empty before the first
  */
 public record LinkView(PartId target, LinkState state, long since, String trouble, String ourHost, long sent, long heard,
-                       long unanswered, Optional<Long> roundTripNanos) {
+                       long unanswered, long repeats, long merged, long dropped, Optional<Long> roundTripNanos) {
 }

@@ -255,17 +255,35 @@ public final class LiveShow {
         }
         byte[] packet = compiled.packet(arguments);
         if (!compiled.differsFromLast(packet) && !always) {
+            link.get().repeated();
             control.trace = control.trace.stoppedAt(Trace.Cell.WIRE, "The same value is not sent again");
             sink.traceChanged(control.id);
             return;
         }
-        emit(link.get(), packet, now);
+        link.get().take(new Outgoing(control, send, control.position, packet, message))
+                .ifPresentOrElse(outgoing -> leave(link.get(), outgoing, now), () -> drain(link.get(), now));
+    }
+
+    /** Sends what waited for its turn, as far as the target's pace allows. */
+    private void drain(Link link, long now) {
+        for (Optional<Outgoing> next = link.next(now); next.isPresent(); next = link.next(now)) {
+            leave(link, next.get(), now);
+        }
+    }
+
+    private void leave(Link link, Outgoing outgoing, long now) {
+        emit(link, outgoing.packet(), now);
+        // an edit may have replaced the control while the message waited
+        LiveControl control = controls.get(outgoing.control().id);
+        if (control == null) {
+            return;
+        }
         control.sentAt = now;
-        believeSent(control, link.get());
-        control.trace = new Trace(control.id, control.position, Optional.of(message), Optional.of(wire(link.get(), packet,
-                now)), Optional.empty(), Optional.empty());
+        believeSent(control, link);
+        control.trace = new Trace(control.id, outgoing.position(), Optional.of(outgoing.message()),
+                Optional.of(wire(link, outgoing.packet(), now)), Optional.empty(), Optional.empty());
         sink.traceChanged(control.id);
-        expectAnswer(control, link.get(), now);
+        expectAnswer(control, link, outgoing.position(), now);
     }
 
     private void emit(Link link, byte[] packet, long now) {
@@ -284,7 +302,7 @@ public final class LiveShow {
         sink.valueChanged(control.id);
     }
 
-    private void expectAnswer(LiveControl control, Link link, long now) {
+    private void expectAnswer(LiveControl control, Link link, double position, long now) {
         boolean expects = false;
         boolean answers = link.target().answering() != Target.Answering.NONE;
         for (Listeners.Channel channel : answers ? channelsOf(control, link.id()) : List.<Listeners.Channel>of()) {
@@ -292,7 +310,7 @@ public final class LiveShow {
                 channel.open.removeFirst();
             }
             channel.ears.stream().filter(ear -> ear.control() == control).findFirst()
-                    .ifPresent(ear -> channel.open.addLast(new Listeners.OpenSend(ear, control.position, now)));
+                    .ifPresent(ear -> channel.open.addLast(new Listeners.OpenSend(ear, position, now)));
             link.asked(channel.key.address(), now);
             expects = true;
         }
@@ -311,7 +329,8 @@ public final class LiveShow {
     }
 
     private boolean isAwaited(LiveControl control) {
-        return control.control.listens().stream().anyMatch(l -> l.target()
+        return links.values().stream().anyMatch(link -> link.holds(control.id))
+                || control.control.listens().stream().anyMatch(l -> l.target()
                 .flatMap(t -> listeners.channel(t, l.address()))
                 .filter(c -> c.open.stream().anyMatch(o -> o.ear().control() == control)).isPresent());
     }
@@ -440,7 +459,8 @@ public final class LiveShow {
         control.echo = position;
         control.echoAt = now;
         control.belief = Belief.KNOWN;
-        boolean awaited = channel.open.stream().anyMatch(open -> open.ear().control() == control);
+        boolean awaited = link.holds(control.id)
+                || channel.open.stream().anyMatch(open -> open.ear().control() == control);
         if (control.grip == null && !awaited) {
             if (Math.abs(position - control.position) > TOLERANCE) {
                 control.movedBy = link.target().name();
@@ -494,6 +514,7 @@ public final class LiveShow {
     public void tick(long now) {
         for (Link link : links.values()) {
             link.keepAlive(now).ifPresent(packet -> emit(link, packet, now));
+            drain(link, now);
             if (link.passes(now)) {
                 doubtValuesOf(link);
                 sink.linkChanged(link.id());

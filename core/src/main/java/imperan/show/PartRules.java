@@ -69,6 +69,9 @@ final class PartRules {
         HostAddress.parse(target.host()).problem().ifPresent(p -> problem(part, "host", p.message(), p.mend()));
         Ports.problem(target.port()).ifPresent(p -> problem(part, "port", p));
         Ports.problem(target.answerPort()).ifPresent(p -> problem(part, "answerPort", p));
+        target.messagesPerSecond().filter(pace -> pace < 1 || pace > Target.MAX_MESSAGES_PER_SECOND)
+                .ifPresent(pace -> problem(part, "messagesPerSecond", "The pace is 1 to "
+                        + Target.MAX_MESSAGES_PER_SECOND + " messages a second, or none"));
         target.keepAlive().ifPresent(keep -> {
             address(part, "keepAlive/address", keep.address());
             if (!(keep.everySeconds() >= 0.1 && keep.everySeconds() < keep.windowSeconds())) {

@@ -11,9 +11,13 @@ import java.util.Optional;
  * @param answerPort the UDP port on which its answers reach us, 1 to 65535; also the port we send from
  * @param answering  what it says of itself
  * @param keepAlive  the message that keeps it talking to us, where it needs one
+ * @param messagesPerSecond how many it can take; empty for as many as there are
  */
 public record Target(String name, String host, int port, int answerPort, Answering answering,
-                     Optional<KeepAlive> keepAlive) implements Body {
+                     Optional<KeepAlive> keepAlive, Optional<Integer> messagesPerSecond) implements Body {
+
+    /** More than any target takes, so that a slip of the finger is noticed. */
+    public static final int MAX_MESSAGES_PER_SECOND = 100_000;
 
     /** What a target says without being one of its own controls. */
     public enum Answering {

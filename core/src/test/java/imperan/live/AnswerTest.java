@@ -41,7 +41,7 @@ class AnswerTest {
 
     private Stage stageWith(Target.Answering answering, Optional<KeepAlive> keepAlive) {
         Show base = Shows.withPage();
-        Target target = new Target("Desk", "127.0.0.1", 7101, 9201, answering, keepAlive);
+        Target target = new Target("Desk", "127.0.0.1", 7101, 9201, answering, keepAlive, Optional.empty());
         show = Shows.accepted(base, Shows.ADA, Shows.change(base, Shows.DESK, target),
                 put(LEVEL, PAGE, Shows.fader("Level", 0, "/in/1/level")),
                 put(new PartId("mute"), PAGE, Shows.button("Mute", 0, true, "/in/1/mute")));
@@ -265,7 +265,7 @@ class AnswerTest {
     void aTargetThatMovedStartsFromNothing() {
         move(0.5);
         stage.desk("/in/1/level", 0.5f);
-        Target moved = new Target("Desk", "127.0.0.1", 7102, 9201, Target.Answering.REPORTS, Optional.empty());
+        Target moved = new Target("Desk", "127.0.0.1", 7102, 9201, Target.Answering.REPORTS, Optional.empty(), Optional.empty());
         stage.live.load(Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, moved)), stage.now);
         assertThat(stage.link().state()).isEqualTo(LinkState.UNHEARD);
         assertThat(stage.value("level").belief()).isEqualTo(Belief.STALE);

@@ -94,13 +94,13 @@ class ShowTest {
         Cells cells = fader.cells();
         return Stream.of(
                 Arguments.of(target(" "), "name", "A name is needed"),
-                Arguments.of(new Target("D", "127,0,0,1", 1, 1, good.answering(), Optional.empty()), "host", "did you mean"),
-                Arguments.of(new Target("D", "127.0.0.1", 70_000, 1, good.answering(), Optional.empty()), "port", "70000"),
-                Arguments.of(new Target("D", "127.0.0.1", 1, 0, good.answering(), Optional.empty()), "answerPort", "0 is not"),
+                Arguments.of(new Target("D", "127,0,0,1", 1, 1, good.answering(), Optional.empty(), Optional.empty()), "host", "did you mean"),
+                Arguments.of(new Target("D", "127.0.0.1", 70_000, 1, good.answering(), Optional.empty(), Optional.empty()), "port", "70000"),
+                Arguments.of(new Target("D", "127.0.0.1", 1, 0, good.answering(), Optional.empty(), Optional.empty()), "answerPort", "0 is not"),
                 Arguments.of(new Target("D", "127.0.0.1", 1, 1, good.answering(),
-                        Optional.of(new KeepAlive("stay", 3, 7))), "keepAlive/address", "begins with a slash"),
+                        Optional.of(new KeepAlive("stay", 3, 7)), Optional.empty()), "keepAlive/address", "begins with a slash"),
                 Arguments.of(new Target("D", "127.0.0.1", 1, 1, good.answering(),
-                        Optional.of(new KeepAlive("/stay", 7, 7))), "keepAlive/everySeconds", "shorter than the window"),
+                        Optional.of(new KeepAlive("/stay", 7, 7)), Optional.empty()), "keepAlive/everySeconds", "shorter than the window"),
                 Arguments.of(new Page("P", 0, 4), "columns", "1 to 64 columns"),
                 Arguments.of(new Page("P", 4, 65), "rows", "1 to 64 rows"),
                 Arguments.of(new Control("x".repeat(81), cells, fader.form(), List.of(), List.of()), "label", "at most 80"),

@@ -16,7 +16,7 @@ public final class Shows {
     }
 
     public static Target target(String name) {
-        return new Target(name, "127.0.0.1", 7101, 9201, Target.Answering.REPORTS, Optional.empty());
+        return new Target(name, "127.0.0.1", 7101, 9201, Target.Answering.REPORTS, Optional.empty(), Optional.empty());
     }
 
     /** A desk, a layout and a page of 8 × 8 cells. */
