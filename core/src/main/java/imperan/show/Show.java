@@ -127,6 +127,24 @@ public final class Show {
                 : new Outcome.Refused(problems);
     }
 
+    /** Makes this show hold exactly these parts, as one edit: a keep point restored, or a file over a show. */
+    public Outcome become(Collection<Part> wanted, Person author, String title) {
+        Map<PartId, Edit.Change> changes = new LinkedHashMap<>();
+        Map<PartId, Part> then = new TreeMap<>();
+        wanted.forEach(part -> then.put(part.id(), part));
+        content().forEach((id, part) -> {
+            if (!part.equals(then.get(id))) {
+                note(changes, id, Optional.ofNullable(then.get(id)));
+            }
+        });
+        then.forEach((id, part) -> {
+            if (!parts.containsKey(id)) {
+                note(changes, id, Optional.of(part));
+            }
+        });
+        return judged(changes.values(), author, title, Edit.Role.FRESH);
+    }
+
     private static String plain(String title) {
         return title.replaceFirst("^(Undo|Redo): ", "");
     }

@@ -1,0 +1,186 @@
+package imperan.show;
+
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.exc.InvalidFormatException;
+import tools.jackson.databind.exc.InvalidTypeIdException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A show as a file: JSON in canonical form (RFC 8785), without times and without the ids of the installation it came from, so
+ * the same show gives the same bytes and two files can be compared line by line. Its schema is docs/show-file.schema.json.
+ *
+ * <p>Parts stand in document order: targets, then each layout with its pages, each page with its controls. Each has a handle
+ * that holds within the file, such as {@code page-2}.
+ */
+public final class ShowFile {
+
+    public static final String FORMAT = "imperan-show";
+    public static final int VERSION = 1;
+
+    private static final JsonMapper JSON = ShowJson.mapper();
+
+    private ShowFile() {
+    }
+
+    /** What came of reading a file. */
+    public sealed interface Read {
+        /** @param parts with fresh ids, parents before what lies in them */
+        record Good(String name, List<Part> parts) implements Read {
+        }
+
+        /**
+         * @param place  where in the file, such as {@code line 3, column 7} or {@code parts/12/body/host}
+         * @param reason one sentence
+         */
+        record Bad(String place, String reason) implements Read {
+        }
+    }
+
+    /** The file of a show. */
+    public static String write(String name, Show show) {
+        List<Part> parts = inDocumentOrder(show);
+        Map<String, String> handles = new HashMap<>();
+        Map<String, Integer> counts = new HashMap<>();
+        for (Part part : parts) {
+            String kind = JSON.valueToTree(part.body()).get("kind").stringValue();
+            handles.put(part.id().value(), kind + "-" + counts.merge(kind, 1, Integer::sum));
+        }
+        ObjectNode file = JSON.createObjectNode();
+        file.put("format", FORMAT).put("version", VERSION).put("name", name);
+        ArrayNode list = file.putArray("parts");
+        for (Part part : parts) {
+            ObjectNode node = list.addObject();
+            node.put("handle", handles.get(part.id().value()));
+            node.put("parent", part.parent().map(parent -> handles.get(parent.value())).orElse(null));
+            JsonNode body = JSON.valueToTree(part.body());
+            eachReference(body, id -> Optional.ofNullable(handles.get(id)));
+            node.set("body", body);
+        }
+        return CanonicalJson.write(file) + "\n";
+    }
+
+    /** Reads a file whole or says why not. Whether the parts fit together is judged when they are applied to a show. */
+    public static Read read(String text) {
+        JsonNode file;
+        try {
+            file = JSON.readTree(text);
+        } catch (StreamReadException e) {
+            return new Read.Bad("line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr(),
+                    "This is not JSON: " + e.getOriginalMessage());
+        } catch (JacksonException e) {
+            return new Read.Bad("the file", "This is not JSON: " + e.getOriginalMessage());
+        }
+        if (!file.isObject() || !FORMAT.equals(file.path("format").asString(""))) {
+            return new Read.Bad("format", "This is not a show file: its format is not “" + FORMAT + "”");
+        }
+        if (file.path("version").asInt(0) != VERSION) {
+            return new Read.Bad("version", "The file is of version " + file.path("version") + "; this Imperan reads version "
+                    + VERSION);
+        }
+        String name = file.path("name").asString("");
+        if (name.isBlank()) {
+            return new Read.Bad("name", "The show has no name");
+        }
+        return file.path("parts").isArray() ? parts(name, file.get("parts"))
+                : new Read.Bad("parts", "The list of parts is missing");
+    }
+
+    private static Read parts(String name, JsonNode list) {
+        Map<String, PartId> ids = new LinkedHashMap<>();
+        for (int i = 0; i < list.size(); i++) {
+            String handle = list.get(i).path("handle").asString("");
+            if (handle.isEmpty() || ids.put(handle, PartId.random()) != null) {
+                return new Read.Bad("parts/" + i + "/handle", handle.isEmpty() ? "The part has no handle"
+                        : "The handle " + handle + " stands twice");
+            }
+        }
+        List<Part> parts = new ArrayList<>();
+        for (int i = 0; i < list.size(); i++) {
+            JsonNode node = list.get(i);
+            String parent = node.path("parent").isNull() ? "" : node.path("parent").asString("");
+            if (!parent.isEmpty() && !ids.containsKey(parent)) {
+                return new Read.Bad("parts/" + i + "/parent", "There is no part " + parent);
+            }
+            JsonNode body = node.path("body").deepCopy();
+            List<String> unknown = new ArrayList<>();
+            eachReference(body, handle -> {
+                PartId id = ids.get(handle);
+                if (id == null) {
+                    unknown.add(handle);
+                }
+                return Optional.ofNullable(id).map(PartId::value);
+            });
+            if (!unknown.isEmpty()) {
+                return new Read.Bad("parts/" + i + "/body", "It names " + unknown.get(0) + ", which is not in the file");
+            }
+            try {
+                parts.add(new Part(ids.get(node.get("handle").stringValue()),
+                        parent.isEmpty() ? Optional.empty() : Optional.of(ids.get(parent)), i,
+                        JSON.treeToValue(body, Body.class)));
+            } catch (JacksonException e) {
+                return new Read.Bad("parts/" + i + "/body" + path(e), reason(e));
+            }
+        }
+        return new Read.Good(name, parts);
+    }
+
+    private static String path(JacksonException e) {
+        StringBuilder path = new StringBuilder();
+        e.getPath().forEach(step -> path.append('/')
+                .append(step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex())));
+        return path.toString();
+    }
+
+    private static String reason(JacksonException e) {
+        if (e instanceof UnrecognizedPropertyException unknown) {
+            return "“" + unknown.getPropertyName() + "” is no field here";
+        } else if (e instanceof InvalidTypeIdException unknown) {
+            return "“" + unknown.getTypeId() + "” is no kind that belongs here";
+        } else if (e instanceof InvalidFormatException wrong) {
+            return "“" + wrong.getValue() + "” does not fit here";
+        }
+        return "What stands here is missing or of another type than it has to be";
+    }
+
+    private interface Renaming {
+        Optional<String> of(String reference);
+    }
+
+    /** Renames every reference to a target within a body; one that has no new name becomes none. */
+    private static void eachReference(JsonNode node, Renaming renaming) {
+        if (node instanceof ObjectNode object && object.path("target").isString()) {
+            object.put("target", renaming.of(object.get("target").stringValue()).orElse(null));
+        }
+        node.forEach(child -> eachReference(child, renaming));
+    }
+
+    private static List<Part> inDocumentOrder(Show show) {
+        List<Part> parts = new ArrayList<>(show.all(Target.class));
+        List<Part> pages = show.all(Page.class);
+        List<Part> controls = show.all(Control.class);
+        for (Part layout : show.all(Layout.class)) {
+            parts.add(layout);
+            for (Part page : lyingIn(layout, pages)) {
+                parts.add(page);
+                parts.addAll(lyingIn(page, controls));
+            }
+        }
+        return parts;
+    }
+
+    private static List<Part> lyingIn(Part parent, List<Part> parts) {
+        return parts.stream().filter(part -> part.parent().filter(parent.id()::equals).isPresent()).toList();
+    }
+}

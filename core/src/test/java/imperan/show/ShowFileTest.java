@@ -1,0 +1,144 @@
+package imperan.show;
+
+import com.networknt.schema.Error;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
+
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
+import static imperan.show.Shows.withPage;
+import static org.assertj.core.api.Assertions.assertThat;
+
+class ShowFileTest {
+
+    private static Show show() {
+        return accepted(withPage(), ADA, put(new PartId("z"), PAGE, fader("Main", 0, "/main")),
+                put(new PartId("a"), PAGE, Shows.button("Mute “all”\n", 1, true, "/mute")));
+    }
+
+    private static Show imported(String file) {
+        ShowFile.Read.Good good = (ShowFile.Read.Good) ShowFile.read(file);
+        return ((Outcome.Accepted) Show.empty().become(good.parts(), ADA, "Import")).show();
+    }
+
+    @Test
+    void theSameShowGivesTheSameBytesThroughAnyNumberOfHands() {
+        String file = ShowFile.write("Show", show());
+        assertThat(ShowFile.write("Show", imported(file))).isEqualTo(file);
+        assertThat(file).doesNotContain("\"desk\"").contains("\"target\":\"target-1\"");
+    }
+
+    /** Source: JSON Schema 2020-12, by the validator of networknt. */
+    @Test
+    void filesFitTheirSchemaAndOthersDoNot() throws IOException {
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(Path.of("../docs/show-file.schema.json")));
+        String file = ShowFile.write("Show", show());
+        assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
+        for (String broken : List.of(file.replace("\"version\":1", "\"version\":2"), file.replace("\"port\":7101", "\"port\":0"),
+                file.replace("\"latching\":true", "\"latching\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
+                file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
+            List<Error> errors = schema.validate(broken, InputFormat.JSON);
+            assertThat(errors).as(broken).isNotEmpty();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "{\"format\":\"imp | line 1, column 15 | not JSON",
+        "[] | format | not a show file",
+        "{\"format\":\"other\"} | format | not a show file",
+        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads version 1",
+        "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
+        "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
+    })
+    void whatIsNoShowFileIsRefusedWithThePlace(String text, String place, String words) {
+        assertThat(ShowFile.read(text)).isInstanceOfSatisfying(ShowFile.Read.Bad.class, bad -> {
+            assertThat(bad.place()).isEqualTo(place);
+            assertThat(bad.reason()).contains(words);
+        });
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "\"handle\":\"page-1\" | \"handle\":\"\" | parts/2/handle | no handle",
+        "\"handle\":\"page-1\" | \"handle\":\"target-1\" | parts/2/handle | stands twice",
+        "\"parent\":\"layout-1\" | \"parent\":\"layout-9\" | parts/2/parent | no part layout-9",
+        "\"target\":\"target-1\" | \"target\":\"target-9\" | parts/3/body | target-9",
+        "\"rows\":8 | \"rows\":\"eight\" | parts/2/body/rows | “eight” does not fit",
+        "\"name\":\"Page\" | \"name\":\"Page\",\"lines\":8 | parts/2/body/lines | “lines” is no field",
+        "\"kind\":\"page\" | \"kind\":\"sheet\" | parts/2/body | “sheet” is no kind",
+        "\"rest\":0.25 | \"rest\":null | parts/4/body/form/rest | missing or of another type",
+    })
+    void brokenPartsAreNamedWithTheirPlace(String good, String bad, String place, String words) {
+        String file = ShowFile.write("Show", show());
+        assertThat(file).contains(good);
+        assertThat(ShowFile.read(file.replace(good, bad))).isInstanceOfSatisfying(ShowFile.Read.Bad.class, read -> {
+            assertThat(read.place()).isEqualTo(place);
+            assertThat(read.reason()).containsIgnoringCase(words);
+        });
+    }
+
+    @Test
+    void aReferenceToWhatIsGoneIsNoneInTheFile() {
+        Show show = show();
+        Show without = accepted(show, ADA, Shows.remove(show, Shows.DESK));
+        assertThat(ShowFile.write("Show", without)).contains("\"target\":null").doesNotContain("target-1");
+    }
+
+    /** RFC 8785, appendix B, "Number Serialization Samples" (from memory), and the rules of ECMAScript around them. */
+    @ParameterizedTest
+    @CsvSource({
+        "0000000000000000, 0", "8000000000000000, 0", "0000000000000001, 5e-324", "8000000000000001, -5e-324",
+        "7fefffffffffffff, 1.7976931348623157e+308", "4340000000000000, 9007199254740992",
+        "4430000000000000, 295147905179352830000", "44b52d02c7e14af5, 9.999999999999997e+22",
+        "44b52d02c7e14af6, 1e+23", "44b52d02c7e14af7, 1.0000000000000001e+23", "444b1ae4d6e2ef4e, 999999999999999700000",
+        "444b1ae4d6e2ef50, 1e+21", "3eb0c6f7a0b5ed8c, 9.999999999999997e-7", "3eb0c6f7a0b5ed8d, 0.000001",
+        "41b3de4355555553, 333333333.3333332", "41b3de4355555557, 333333333.33333343", "becbf647612f3696, -0.0000033333333333333333",
+        "43143ff3c1cb0959, 1424953923781206.2",
+    })
+    void numbersAreWrittenAsTheStandardAsks(String bits, String text) {
+        assertThat(CanonicalJson.number(Double.longBitsToDouble(Long.parseUnsignedLong(bits, 16)))).isEqualTo(text);
+    }
+
+    @Test
+    void numbersReadBackAsThemselves() {
+        Random random = new Random(1);
+        for (int i = 0; i < 20_000; i++) {
+            double value = Double.longBitsToDouble(random.nextLong());
+            if (Double.isFinite(value)) {
+                assertThat(Double.parseDouble(CanonicalJson.number(value))).isEqualTo(value == 0 ? 0.0 : value);
+            }
+        }
+    }
+
+    /** RFC 8785, section 3.2.3: keys by UTF-16 code units; section 3.2.2.2: escapes. */
+    @Test
+    void keysAreSortedAndTextsEscaped() {
+        assertThat(CanonicalJson.write(ShowJson.mapper().readTree("{\"b\":[1.0,true,null],\"a\":\"\\u20ac$\\u000F\\nA'B\\\"\\\\\",\"\":{}}")))
+                .isEqualTo("{\"\":{},\"a\":\"€$\\u000f\\nA'B\\\"\\\\\",\"b\":[1,true,null]}");
+    }
+
+    @Test
+    void aShowBecomesAnotherInOneEditThatCanBeTakenBack() {
+        Show before = withPage();
+        Outcome.Accepted edit = (Outcome.Accepted) before.become(show().parts().stream().map(Held::part).toList(), ADA, "Restore");
+        assertThat(edit.show().sameContentAs(show())).isTrue();
+        Outcome.Accepted back = (Outcome.Accepted) edit.show().revert(edit.edit(), ADA, new Edit.Role(Edit.Role.Kind.UNDO, edit.edit().number()));
+        assertThat(back.show().sameContentAs(before)).isTrue();
+    }
+}
