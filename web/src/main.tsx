@@ -6,7 +6,9 @@ import { RouterProvider } from "react-router/dom";
 import { connect } from "./live/connection";
 import { router } from "./router";
 import "./styles.css";
+import { show as showTheme } from "./ui/theme";
 
+showTheme();
 connect();
 
 createRoot(document.getElementById("root")!).render(

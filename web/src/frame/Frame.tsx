@@ -2,6 +2,7 @@ import { Outlet } from "react-router";
 import { useShow } from "../live/show";
 import { Notices } from "../ui/notices";
 import { LostBanner } from "./LostBanner";
+import { NotLiveBanner } from "./NotLiveBanner";
 import { Ticker } from "./Ticker";
 import { Workline } from "./Workline";
 
@@ -9,15 +10,34 @@ import { Workline } from "./Workline";
 export function Frame() {
   // nothing can be changed before the show is there to be changed
   const known = useShow((s) => s.showId !== "");
+  const noSuchShow = useShow((s) => s.noSuchShow);
   return (
     <div className="flex h-full flex-col">
       <Workline />
       <LostBanner />
+      <NotLiveBanner />
       <div className="flex min-h-0 flex-1">
-        {known ? <Outlet /> : <p className="p-8 text-xl text-quiet">Connecting to the server …</p>}
+        {noSuchShow ? (
+          <NoSuchShow />
+        ) : known ? (
+          <Outlet />
+        ) : (
+          <p className="p-8 text-xl text-quiet">Connecting to the server …</p>
+        )}
       </div>
       <Ticker />
       <Notices />
     </div>
+  );
+}
+
+function NoSuchShow() {
+  return (
+    <p className="p-8 text-xl">
+      There is no such show any more.{" "}
+      <a className="underline" href="/">
+        Open the live one
+      </a>
+    </p>
   );
 }

@@ -1,8 +1,9 @@
-import { Play } from "lucide-react";
+import { ChevronDown, History, Moon, Play, Sun } from "lucide-react";
 import { useState } from "react";
 import { NavLink, useMatch } from "react-router";
 import { browser, rename } from "../live/browser";
 import { partsOf, useShow } from "../live/show";
+import { setTheme, useTheme } from "../ui/theme";
 
 /** The stations in the order of the work, each with a mark computed from the show. */
 export function Workline() {
@@ -16,16 +17,21 @@ export function Workline() {
 
   return (
     <header className="flex items-stretch gap-1 border-b border-rule bg-panel px-3">
-      <div className="flex items-center gap-2 pr-4 text-lg font-bold">
+      <NavLink to="/shows" className="flex items-center gap-2 pr-4 text-lg font-bold" aria-label="Shows">
         <img src="/mark.svg" alt="" className="h-7 w-7" />
-        {showName || "Connecting …"}
-      </div>
+        <span className="max-w-52 truncate">{showName || "Connecting …"}</span>
+        <ChevronDown size={18} aria-hidden />
+      </NavLink>
       <nav aria-label="Stations" className="flex">
         <Station to="/rig" name="Rig" mark={`${answering} of ${targets.length} answering`} />
         <Station to="/layout" name="Layout" mark={`${controls.length} controls`} />
         <Station to="/wire" name="Wire" mark="live" />
       </nav>
       <div className="ml-auto flex items-center gap-3">
+        <ThemeSwitch />
+        <NavLink to="/history" aria-label="History" title="History" className="rounded p-2 text-quiet">
+          <History size={20} aria-hidden />
+        </NavLink>
         <Name />
         <NavLink
           to={page ? `/run/${page}` : "/run"}
@@ -51,6 +57,21 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
       <span className="text-lg font-bold">{name}</span>
       <span className="text-sm text-quiet">{mark}</span>
     </NavLink>
+  );
+}
+
+function ThemeSwitch() {
+  const theme = useTheme((s) => s.theme);
+  const other = theme === "night" ? "day" : "night";
+  const Icon = other === "day" ? Sun : Moon;
+  return (
+    <button
+      aria-label={`Switch to the ${other} theme`}
+      className="rounded p-2 text-quiet"
+      onClick={() => setTheme(other)}
+    >
+      <Icon size={20} aria-hidden />
+    </button>
   );
 }
 

@@ -5,6 +5,8 @@ import { receiveShow, useShow } from "./show";
 import { traces, values } from "./values";
 import { forgetWire, receiveWire } from "./wire";
 
+/** The server's word for a show that is not there; asking again helps nobody. */
+const NO_SUCH_SHOW = 4404;
 const RETRY_MS = 500;
 const BEAT_MS = 500;
 
@@ -12,16 +14,25 @@ let socket: WebSocket | null = null;
 let watching: { wire: boolean; traces: string[] } = { wire: false, traces: [] };
 const fingers = new Set<string>();
 
+/** The show this browser looks at: the one its address names, or the live one. */
+function wantedShow(): string {
+  return new URLSearchParams(location.search).get("show") ?? "";
+}
+
 export function connect(): void {
   const opened = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/live`);
   socket = opened;
   opened.onopen = () => {
     announce().catch(() => undefined);
-    send({ kind: "hello", browser: browser.id, name: browser.name });
+    send({ kind: "hello", browser: browser.id, name: browser.name, show: wantedShow() });
     send({ kind: "watch", ...watching });
   };
   opened.onmessage = (event) => receive(JSON.parse(event.data as string) as ServerFrame);
-  opened.onclose = () => {
+  opened.onclose = (event) => {
+    if (event.code === NO_SUCH_SHOW) {
+      useShow.setState({ noSuchShow: true });
+      return;
+    }
     useShow.setState((state) => ({ lostSince: state.lostSince ?? new Date() }));
     setTimeout(connect, RETRY_MS);
   };

@@ -25,7 +25,7 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
 
 function welcome(...parts: Part[]): ServerFrame {
   const held: Held[] = parts.map((part) => ({ part, version: 1, author: ADA }));
-  return frame({ welcome: { showId: "s", showName: "Show", version: 1, parts: held } });
+  return frame({ welcome: { showId: "s", showName: "Show", live: true, version: 1, parts: held } });
 }
 
 function edit(number: number, before: Part | null, after: Part | null): Edit {
@@ -43,7 +43,11 @@ test("parts come in the order people see them", () => {
 test("an edit changes, adds and removes parts and names its author", () => {
   receiveShow(
     frame({
-      edits: [edit(2, page("a", 1), page("a", 1, "New")), edit(3, null, page("c", 3)), edit(4, page("b", 2), null)],
+      edits: [
+        edit(2, page("a", 1), page("a", 1, "New")),
+        edit(3, null, page("c", 3)),
+        edit(4, page("b", 2), null),
+      ],
     }),
   );
   const { parts, version } = useShow.getState();

@@ -8,6 +8,10 @@ interface ShowState {
   /** Empty until the server's welcome. */
   showId: string;
   showName: string;
+  /** Whether the show owns the sockets. */
+  live: boolean;
+  /** The address names a show that is not there. */
+  noSuchShow: boolean;
   /** The number of the last edit this browser has seen. */
   version: number;
   parts: ReadonlyMap<string, Held>;
@@ -21,6 +25,8 @@ interface ShowState {
 export const useShow = create<ShowState>()(() => ({
   showId: "",
   showName: "",
+  live: true,
+  noSuchShow: false,
   version: 0,
   parts: new Map(),
   links: new Map(),
@@ -49,6 +55,7 @@ export function receiveShow(frame: ServerFrame): void {
     return {
       showId: welcome ? welcome.showId : state.showId,
       showName: welcome ? welcome.showName : state.showName,
+      live: welcome ? welcome.live : state.live,
       parts,
       version: frame.edits.at(-1)?.number ?? welcome?.version ?? state.version,
       links,

@@ -1,6 +1,6 @@
 import { ArrowLeft, ArrowRight, Copy, Trash2 } from "lucide-react";
 import { change, remove } from "../api/edits";
-import type { Target } from "../api/types";
+import type { Link, Problem, Target } from "../api/types";
 import { type HeldOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
@@ -46,7 +46,7 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
               <span className="h-1 flex-1 rounded bg-out" />
               <ArrowRight aria-label="out" size={24} className="-ml-2" />
             </div>
-            <span className="text-sm text-quiet">{link?.sent ?? 0} sent</span>
+            <span className="text-sm text-quiet">{sentWords(link)}</span>
           </div>
           <div className="text-lg">
             <LinkMark link={link} />
@@ -90,14 +90,21 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
           />
           <Select
             label="What it answers"
-            className="col-span-2"
             value={target.answering}
             onChange={(answering) => void report(put("answering", { answering }))}
             options={[
-              { value: "QUERIES", text: "reports changes and answers questions" },
+              { value: "QUERIES", text: "reports, and answers questions" },
               { value: "REPORTS", text: "reports changes" },
               { value: "NONE", text: "nothing: one-way" },
             ]}
+          />
+          <EditField
+            label="At most, messages a second"
+            mono
+            value={target.messagesPerSecond === null ? "no limit" : String(target.messagesPerSecond)}
+            onCommit={(text) =>
+              paced(text, (messagesPerSecond) => put("messagesPerSecond", { messagesPerSecond }))
+            }
           />
         </section>
       </div>
@@ -113,4 +120,26 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
       </div>
     </li>
   );
+}
+
+/** A pace from what was typed; nothing, or words without a number, mean no limit. */
+function paced(text: string, put: (pace: number | null) => Promise<Problem[]>): Promise<Problem[]> {
+  const trimmed = text.trim();
+  if (/^(no.*)?$/i.test(trimmed)) return put(null);
+  const pace = Number(trimmed);
+  return Number.isInteger(pace)
+    ? put(pace)
+    : Promise.resolve([
+        { part: null, field: "", message: `“${text}” is not a whole number`, mend: "no limit" },
+      ]);
+}
+
+function sentWords(link: Link | undefined): string {
+  if (!link) return "0 sent";
+  const extras = [
+    link.merged > 0 && `${link.merged} merged by the pace`,
+    link.dropped > 0 && `${link.dropped} presses dropped`,
+    link.unanswered > 0 && `${link.unanswered} unanswered`,
+  ].filter(Boolean);
+  return [`${link.sent} sent`, ...extras].join(", ");
 }

@@ -2,6 +2,7 @@ import { Wrench } from "lucide-react";
 import { Link, NavLink, useParams } from "react-router";
 import { ControlView } from "../controls/ControlView";
 import { LostBanner } from "../frame/LostBanner";
+import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
 import { partsOf, useShow } from "../live/show";
 
@@ -15,6 +16,7 @@ export function RunScreen() {
   return (
     <div className="flex h-full flex-col bg-ground" data-mode="run">
       <LostBanner />
+      <NotLiveBanner />
       <header className="flex items-center gap-2 px-2 py-1">
         <nav aria-label="Pages" className="flex gap-1">
           {pages.map((p) => (

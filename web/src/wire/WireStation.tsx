@@ -1,18 +1,33 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { ArrowLeft, ArrowRight } from "lucide-react";
-import { useEffect, useRef } from "react";
+import { ArrowLeft, ArrowRight, Eraser, Pause, Play } from "lucide-react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { WireRow } from "../api/types";
 import { watch } from "../live/connection";
-import { partOf, useShow } from "../live/show";
+import { partOf, partsOf, useShow } from "../live/show";
 import { useWire } from "../live/wire";
+import { PushButton } from "../ui/buttons";
+import { Select } from "../ui/Select";
 import { clockTime } from "../ui/time";
+import { ANYONE, type Filter, NO_FILTER, passes, UNCLAIMED } from "./filter";
 
 const ROW_HEIGHT = 34;
+const COLUMNS = "grid-cols-[7.5rem_4rem_7rem_15rem_1fr_4rem_1fr_5rem]";
 
 /** Everything that went out and came in, newest first. */
 export function WireStation() {
-  const rows = useWire((s) => s.rows);
+  const all = useWire((s) => s.rows);
+  const [filter, setFilter] = useState<Filter>(NO_FILTER);
+  /** The rows on the screen when it was paused; collecting goes on behind them. */
+  const [held, setHeld] = useState<WireRow[] | null>(null);
+  const [clearedTo, setClearedTo] = useState(0);
   const scroller = useRef<HTMLDivElement>(null);
+  const source = held ?? all;
+  const rows = useMemo(
+    () => source.filter((row) => row.number > clearedTo && passes(row, filter)),
+    [source, clearedTo, filter],
+  );
+  const newest = all.at(-1)?.number ?? 0;
+  const waiting = held ? newest - (held.at(-1)?.number ?? 0) : 0;
 
   useEffect(() => {
     watch({ wire: true });
@@ -29,8 +44,18 @@ export function WireStation() {
 
   return (
     <main className="flex min-w-0 flex-1 flex-col p-4">
-      <h1 className="mb-2 text-2xl font-bold">Wire</h1>
-      <div className="grid grid-cols-[7.5rem_4.5rem_8rem_15rem_1fr_5rem_1fr] gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet">
+      <div className="mb-3 flex items-end gap-3">
+        <h1 className="mr-auto text-2xl font-bold">Wire</h1>
+        <Filters filter={filter} onChange={setFilter} />
+        <PushButton aria-pressed={held !== null} onClick={() => setHeld(held ? null : all)}>
+          {held ? <Play size={16} aria-hidden /> : <Pause size={16} aria-hidden />}
+          {held ? `Go on (${waiting} new)` : "Pause"}
+        </PushButton>
+        <PushButton onClick={() => setClearedTo(source.at(-1)?.number ?? 0)}>
+          <Eraser size={16} aria-hidden /> Clear
+        </PushButton>
+      </div>
+      <div className={`grid ${COLUMNS} gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet`}>
         <span>time</span>
         <span>way</span>
         <span>target</span>
@@ -38,10 +63,13 @@ export function WireStation() {
         <span>address</span>
         <span>types</span>
         <span>arguments</span>
+        <span>answered</span>
       </div>
       {rows.length === 0 ? (
         <p className="p-6 text-lg text-quiet">
-          Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer.
+          {source.length > 0 && filter !== NO_FILTER
+            ? "Nothing passes the filter."
+            : "Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer."}
         </p>
       ) : (
         <div
@@ -67,6 +95,45 @@ export function WireStation() {
   );
 }
 
+function Filters({ filter, onChange }: { filter: Filter; onChange: (filter: Filter) => void }) {
+  const parts = useShow((s) => s.parts);
+  return (
+    <>
+      <Select
+        label="Target"
+        className="w-36"
+        value={filter.target}
+        onChange={(target) => onChange({ ...filter, target })}
+        options={[
+          { value: ANYONE, text: "all" },
+          ...partsOf(parts, "target").map((t) => ({ value: t.part.id, text: t.part.body.name })),
+          { value: UNCLAIMED, text: "unclaimed" },
+        ]}
+      />
+      <Select<Filter["way"]>
+        label="Way"
+        className="w-24"
+        value={filter.way}
+        onChange={(way) => onChange({ ...filter, way })}
+        options={[
+          { value: "both", text: "both" },
+          { value: "out", text: "out" },
+          { value: "in", text: "in" },
+        ]}
+      />
+      <label className="text-sm text-quiet">
+        Text
+        <input
+          className="block w-44 rounded border border-rule bg-ground px-2 py-1 font-mono text-base text-bone"
+          value={filter.text}
+          spellCheck={false}
+          onChange={(e) => onChange({ ...filter, text: e.target.value })}
+        />
+      </label>
+    </>
+  );
+}
+
 function Row({ row }: { row: WireRow }) {
   const target = useShow((s) => partOf(s.parts, "target", row.target)?.part.body.name);
   const Icon = row.out ? ArrowRight : ArrowLeft;
@@ -75,7 +142,7 @@ function Row({ row }: { row: WireRow }) {
   return (
     <div
       data-wire={row.out ? "out" : "in"}
-      className="grid grid-cols-[7.5rem_4.5rem_8rem_15rem_1fr_5rem_1fr] items-center gap-3 border-b border-raised px-2 py-1 font-mono whitespace-nowrap"
+      className={`grid ${COLUMNS} items-center gap-3 border-b border-raised px-2 py-1 font-mono whitespace-nowrap`}
       title={row.hex}
     >
       <span className="text-quiet">{clockTime(row.atMillis)}</span>
@@ -87,7 +154,7 @@ function Row({ row }: { row: WireRow }) {
         {row.out ? `${row.ourPort} → ${row.peer}` : `${row.ourPort} ← ${row.peer}`}
       </span>
       {row.malformed ? (
-        <span className="col-span-3 truncate font-sans text-fault">
+        <span className="col-span-4 truncate font-sans text-fault">
           Not OSC at byte {row.malformed.offset}: {row.malformed.reason}
         </span>
       ) : (
@@ -99,6 +166,9 @@ function Row({ row }: { row: WireRow }) {
           <span className="text-quiet">{line?.typeTags}</span>
           <span className="truncate">
             {line?.arguments} {row.note && <span className="font-sans text-caution">{row.note}</span>}
+          </span>
+          <span className="text-right text-in">
+            {row.answeredAfterMillis !== null && `${row.answeredAfterMillis.toFixed(1)} ms`}
           </span>
         </>
       )}

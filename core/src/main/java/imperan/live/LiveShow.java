@@ -59,6 +59,8 @@ public final class LiveShow {
     private final PriorityQueue<WaitingBundle> waiting =
             new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
     private long wireNumber;
+    /** For the packet in hand: how long after our send it came, where it answers one. */
+    private Optional<Long> answeredAfter = Optional.empty();
 
     public LiveShow(LiveSink sink) {
         this.sink = sink;
@@ -291,7 +293,7 @@ public final class LiveShow {
         sink.datagram(link.id(), packet);
         Target target = link.target();
         sink.wire(new WireRecord(++wireNumber, now, true, Optional.of(link.id()), target.host() + ":" + target.port(),
-                target.answerPort(), packet, ""));
+                target.answerPort(), packet, Optional.empty(), ""));
         sink.linkChanged(link.id());
     }
 
@@ -373,22 +375,26 @@ public final class LiveShow {
         Optional<WaitingBundle> late = link.flatMap(l -> due(l, decoded, now));
         String note = late.isEmpty() ? link.isEmpty() ? "no target of the rig sends from here" : ""
                 : waiting.size() < MAX_WAITING_BUNDLES ? "waits for its time" : "dropped: too many bundles wait";
+        answeredAfter = Optional.empty();
+        boolean nowAnswering = link.isPresent() && heard(link.get(), decoded, late, now);
         sink.wire(new WireRecord(++wireNumber, now, false, link.map(Link::id), peerHost + ":" + peerPort, ourPort, bytes,
-                note));
-        if (link.isEmpty()) {
-            return;
+                answeredAfter, note));
+        if (nowAnswering) {
+            askAll(link.get(), now);
         }
-        if (link.get().heard(now)) {
-            sink.linkChanged(link.get().id());
-        }
+        link.ifPresent(l -> sink.linkChanged(l.id()));
+    }
+
+    /** What a packet of a target does; true where the target has just begun to answer. */
+    private boolean heard(Link link, Decoded decoded, Optional<WaitingBundle> late, long now) {
+        link.heard(now);
         if (late.isPresent()) {
             if (waiting.size() < MAX_WAITING_BUNDLES) {
                 waiting.add(late.get());
             }
-        } else if (decoded instanceof Decoded.Whole whole) {
-            handle(link.get(), whole.packet(), now);
+            return false;
         }
-        sink.linkChanged(link.get().id());
+        return decoded instanceof Decoded.Whole whole && handle(link, whole.packet(), now);
     }
 
     private static Optional<WaitingBundle> due(Link link, Decoded decoded, long now) {
@@ -405,15 +411,18 @@ public final class LiveShow {
         return at.getEpochSecond() * 1_000_000_000L + at.getNano();
     }
 
-    private void handle(Link link, OscPacket packet, long now) {
-        if (packet instanceof OscBundle bundle) {
-            bundle.elements().forEach(element -> handle(link, element, now));
-        } else if (packet instanceof OscMessage message) {
-            handle(link, message, now);
+    private boolean handle(Link link, OscPacket packet, long now) {
+        if (packet instanceof OscMessage message) {
+            return handle(link, message, now);
         }
+        boolean nowAnswering = false;
+        for (OscPacket element : ((OscBundle) packet).elements()) {
+            nowAnswering |= handle(link, element, now);
+        }
+        return nowAnswering;
     }
 
-    private void handle(Link link, OscMessage message, long now) {
+    private boolean handle(Link link, OscMessage message, long now) {
         boolean nowAnswering = link.answered(message.address(), now);
         for (Listeners.Channel channel : listeners.matching(link.id(), message.address())) {
             match(link, channel, message, now);
@@ -421,10 +430,7 @@ public final class LiveShow {
                 ear.position(message.arguments()).ifPresent(p -> report(link, channel, ear.control(), p, now));
             }
         }
-        if (nowAnswering) {
-            sink.linkChanged(link.id());
-            askAll(link, now);
-        }
+        return nowAnswering;
     }
 
     /**
@@ -448,6 +454,7 @@ public final class LiveShow {
         }
         long after = now - answered.sentAt();
         link.roundTrip(after);
+        answeredAfter = Optional.of(after);
         LiveControl control = answered.ear().control();
         control.trace = new Trace(control.id, control.trace.position(), control.trace.message(), control.trace.wire(),
                 Optional.of(new Trace.Answer(message.address(), OscText.arguments(message.arguments()), after,
@@ -530,8 +537,8 @@ public final class LiveShow {
         }
         while (!waiting.isEmpty() && waiting.peek().due() <= now) {
             WaitingBundle due = waiting.poll();
-            if (links.get(due.link().id()) == due.link()) {
-                handle(due.link(), due.bundle(), now);
+            if (links.get(due.link().id()) == due.link() && handle(due.link(), due.bundle(), now)) {
+                askAll(due.link(), now);
             }
         }
     }

@@ -14,8 +14,9 @@ import java.util.Optional;
  * @param peer    the other end, {@code host:port}
  * @param ourPort the port at our end
  * @param bytes   the packet
+ * @param answeredAfterNanos for an answer to something of ours: how long after it; else empty
  * @param note    what else there is to say, such as "waits for its time"; or empty
  */
 public record WireRecord(long number, long at, boolean out, Optional<PartId> target, String peer, int ourPort,
-                         byte[] bytes, String note) {
+                         byte[] bytes, Optional<Long> answeredAfterNanos, String note) {
 }

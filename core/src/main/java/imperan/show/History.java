@@ -47,6 +47,15 @@ public final class History {
         return Collections.unmodifiableList(edits);
     }
 
+    /** The show as it was after an edit; version 0 is the empty show. */
+    public Show at(long version) {
+        Show show = Show.empty();
+        for (Edit edit : edits.subList(0, (int) version)) {
+            show = show.replay(edit);
+        }
+        return show;
+    }
+
     /** Takes back the author's latest edit that still counts. */
     public Outcome undo(Show show, Person author) {
         return latest(undoable, author)

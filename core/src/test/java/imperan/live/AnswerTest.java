@@ -104,6 +104,7 @@ class AnswerTest {
         stage.now += 2 * MS;
         stage.desk("/in/1/level", 0.6f);
         assertThat(stage.link().roundTripNanos()).contains(2 * MS);
+        assertThat(stage.wire).last().satisfies(row -> assertThat(row.answeredAfterNanos()).contains(2 * MS));
         stage.pass(600);
         assertThat(stage.link().unanswered()).isZero();
     }

@@ -1,7 +1,9 @@
 package imperan.server.api;
 
 import imperan.server.socket.ClientFrame;
+import imperan.server.run.Shows;
 import imperan.server.socket.ServerFrame;
+import imperan.server.store.ShowStore;
 import imperan.show.EditRequest;
 import imperan.show.PartId;
 import io.swagger.v3.core.converter.AnnotatedType;
@@ -45,7 +47,8 @@ class OpenApiSetup {
             shapes.adjust(ClientFrame.class);
             shapes.adjust(ServerFrame.class);
             shapes.adjust(EditRequest.class);
-            shapes.adjust(ShowController.EditAnswer.class);
+            List.of(ShowController.EditAnswer.class, ShowStore.ShowInfo.class, ShowStore.EditLine.class,
+                    ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

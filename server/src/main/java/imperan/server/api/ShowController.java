@@ -1,14 +1,20 @@
 package imperan.server.api;
 
+import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
+import imperan.server.store.ShowStore.EditLine;
+import imperan.server.store.ShowStore.KeepPoint;
 import imperan.server.store.ShowStore.ShowInfo;
 import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.Person;
 import imperan.show.Problem;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -16,37 +22,98 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 
-/** Shows and their edits over REST. The header names the browser that edits. */
+/** Shows and their edits over REST. The header names the browser that acts. */
 @RestController
 @RequestMapping("/api")
 class ShowController {
 
     static final String BROWSER = "Imperan-Browser";
 
+    private static final int EDITS_A_PAGE = 100;
+
     private final ShowStore store;
     private final Keeper keeper;
+    private final Shows shows;
 
-    ShowController(ShowStore store, Keeper keeper) {
+    ShowController(ShowStore store, Keeper keeper, Shows shows) {
         this.store = store;
         this.keeper = keeper;
+        this.shows = shows;
     }
 
     /** @param number of the edit; 0 where it was refused, and then the problems say why */
     record EditAnswer(long number, List<Problem> problems) {
     }
 
-    record BrowserName(String name) {
+    record Name(String name) {
     }
+
+    // ---- whole shows
 
     @GetMapping("/shows")
     List<ShowInfo> shows() {
         return store.shows();
     }
+
+    @PostMapping("/shows")
+    ResponseEntity<Shows.Done> create(@RequestBody Name name) {
+        return answer(shows.create(name.name()));
+    }
+
+    @PutMapping("/shows/{show}/name")
+    ResponseEntity<Shows.Done> rename(@PathVariable("show") String show, @RequestBody Name name) {
+        return answer(shows.rename(show, name.name()));
+    }
+
+    @PostMapping("/shows/{show}/duplicate")
+    ResponseEntity<Shows.Done> duplicate(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser) {
+        return answer(shows.duplicate(show, person(browser)));
+    }
+
+    @DeleteMapping("/shows/{show}")
+    ResponseEntity<Shows.Done> delete(@PathVariable("show") String show) {
+        return answer(shows.delete(show));
+    }
+
+    @PostMapping("/shows/{show}/bring-back")
+    ResponseEntity<Shows.Done> bringBack(@PathVariable("show") String show) {
+        return answer(shows.bringBack(show));
+    }
+
+    @PostMapping("/shows/{show}/live")
+    ResponseEntity<Shows.Done> goLive(@PathVariable("show") String show) {
+        return answer(shows.goLive(show));
+    }
+
+    // ---- files
+
+    @GetMapping(value = "/shows/{show}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> file(@PathVariable("show") String show) {
+        String name = store.show(show).name().replaceAll("[^A-Za-z0-9 ._-]", "").strip().replace(' ', '-');
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + ".imperan.json\"")
+                .body(shows.file(show).getBytes(StandardCharsets.UTF_8));
+    }
+
+    @PostMapping(value = "/files/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
+    Shows.Preview preview(@RequestBody String file) {
+        return shows.preview(file);
+    }
+
+    @PostMapping(value = "/files", consumes = MediaType.TEXT_PLAIN_VALUE)
+    ResponseEntity<Shows.Done> take(@RequestHeader(BROWSER) String browser,
+            @RequestParam("onSameName") Shows.OnSameName onSameName, @RequestBody String file) {
+        return answer(shows.take(file, onSameName, person(browser)));
+    }
+
+    // ---- edits
 
     @PostMapping("/shows/{show}/edits")
     CompletableFuture<ResponseEntity<EditAnswer>> edit(@PathVariable("show") String show,
@@ -66,8 +133,39 @@ class ShowController {
         return keeper.redo(show, person(browser)).thenApply(ShowController::answer);
     }
 
+    /** The newest edits first, before a number. */
+    @GetMapping("/shows/{show}/edits")
+    List<EditLine> edits(@PathVariable("show") String show,
+            @RequestParam(name = "before", defaultValue = "9223372036854775807") long before) {
+        return store.newestEdits(store.show(show).id(), before, EDITS_A_PAGE);
+    }
+
+    @GetMapping("/shows/{show}/keep-points")
+    List<KeepPoint> keepPoints(@PathVariable("show") String show) {
+        return store.keepPoints(store.show(show).id());
+    }
+
+    @PostMapping("/shows/{show}/keep-points")
+    ResponseEntity<EditAnswer> keep(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
+            @RequestBody Name name) {
+        if (name.name().isBlank()) {
+            return refused(List.of(Problem.of("A keep point needs a name")));
+        }
+        long version = keeper.show(show).join().version();
+        store.keep(show, version, name.name().strip(), person(browser));
+        return ResponseEntity.ok(new EditAnswer(version, List.of()));
+    }
+
+    /** Back to a version; itself an edit, so it can be taken back. */
+    @PostMapping("/shows/{show}/restore/{version}")
+    CompletableFuture<ResponseEntity<EditAnswer>> restore(@PathVariable("show") String show,
+            @PathVariable("version") long version, @RequestHeader(BROWSER) String browser) {
+        return keeper.restore(show, version, person(browser), "Restore version " + version)
+                .thenApply(ShowController::answer);
+    }
+
     @PutMapping("/browsers/{browser}")
-    void name(@PathVariable("browser") String browser, @RequestBody BrowserName name) {
+    void name(@PathVariable("browser") String browser, @RequestBody Name name) {
         store.nameBrowser(browser, name.name());
     }
 
@@ -78,7 +176,14 @@ class ShowController {
     private static ResponseEntity<EditAnswer> answer(Outcome outcome) {
         return outcome instanceof Outcome.Accepted accepted
                 ? ResponseEntity.ok(new EditAnswer(accepted.edit().number(), List.of()))
-                : ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                        .body(new EditAnswer(0, ((Outcome.Refused) outcome).problems()));
+                : refused(((Outcome.Refused) outcome).problems());
+    }
+
+    private static ResponseEntity<EditAnswer> refused(List<Problem> problems) {
+        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(new EditAnswer(0, problems));
+    }
+
+    private static ResponseEntity<Shows.Done> answer(Shows.Done done) {
+        return ResponseEntity.status(done.show().isPresent() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT).body(done);
     }
 }

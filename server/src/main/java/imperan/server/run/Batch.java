@@ -20,4 +20,9 @@ import java.util.Optional;
  */
 public record Batch(List<ControlValue> values, List<LinkView> links, List<Trace> traces, List<WireRecord> wire,
                     Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits) {
+
+    /** An edit of a show that does not run. */
+    static Batch of(Edit edit) {
+        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit));
+    }
 }

@@ -44,7 +44,7 @@ final class DemoShow {
     EditRequest asEdit() {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(put(BELLOWS, Optional.empty(), 0, new Target("Bellows", "127.0.0.1", port, answerPort,
-                Target.Answering.QUERIES, Optional.of(new KeepAlive("/bellows/stay", 3, 7)), Optional.empty()))));
+                Target.Answering.QUERIES, Optional.of(new KeepAlive("/bellows/stay", 3, 7)), Optional.empty())));
         steps.add(put(LAYOUT, Optional.empty(), 0, new Layout("Wheelhouse")));
         steps.add(put(PAGE, Optional.of(LAYOUT), 0, new Page("Sound", 28, 12)));
         for (int i = 1; i <= INPUTS.size(); i++) {

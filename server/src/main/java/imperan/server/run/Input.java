@@ -41,7 +41,8 @@ sealed interface Input {
     record Sockets(Map<PartId, SocketState> states) implements Input {
     }
 
-    record Join(Feed feed) implements Input {
+    /** A browser looks at a show; the live one if it is that, else as committed. */
+    record Join(Feed feed, String showId, String name, Show show) implements Input {
     }
 
     record Leave(Feed feed) implements Input {

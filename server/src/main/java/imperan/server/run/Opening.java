@@ -33,6 +33,7 @@ class Opening implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments arguments) {
+        store.forgetDeleted();
         if (store.shows().isEmpty()) {
             store.create(DemoShow.ID, DemoShow.NAME, true);
         }

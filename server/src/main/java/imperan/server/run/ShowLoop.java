@@ -21,10 +21,10 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 import java.util.Collection;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -42,11 +42,15 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
     private static final long TICK_NANOS = 10_000_000L;
     private static final long SAVE_NANOS = 1_000_000_000L;
 
+    /** What one browser looks at. */
+    private record Viewer(String showId, Set<PartId> traces) {
+    }
+
     private final Inbox inbox = new Inbox();
     private final ShowClock clock = new ShowClock();
     private final UdpSockets sockets = new UdpSockets(this);
     private final ValueSaver saver;
-    private final Map<Feed, Set<PartId>> feeds = new LinkedHashMap<>();
+    private final Map<Feed, Viewer> feeds = new LinkedHashMap<>();
     private final Changes changes = new Changes(sockets::send);
     private final LiveShow live = new LiveShow(changes);
     private final Thread thread = new Thread(this::run, "show-loop");
@@ -91,8 +95,9 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
         inbox.put(new Input.Fire(control, send));
     }
 
-    public void join(Feed feed) {
-        inbox.put(new Input.Join(feed));
+    /** A browser looks at a show, which is as given if it is not the live one. */
+    public void join(Feed feed, String showId, String name, Show shown) {
+        inbox.put(new Input.Join(feed, showId, name, shown));
     }
 
     public void leave(Feed feed) {
@@ -158,9 +163,9 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
         }
         if (!changes.isEmpty() && now - lastBatch >= BATCH_NANOS) {
             lastBatch = now;
-            Set<PartId> watched = feeds.values().stream().flatMap(Set::stream).collect(Collectors.toSet());
+            Set<PartId> watched = feeds.values().stream().flatMap(v -> v.traces().stream()).collect(Collectors.toSet());
             Batch batch = changes.take(live, watched);
-            feeds.keySet().forEach(feed -> feed.offer(batch));
+            viewers(liveShowId).forEach(feed -> feed.offer(batch));
         }
         if (now - lastSave >= SAVE_NANOS) {
             lastSave = now;
@@ -184,8 +189,8 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
         } else if (input instanceof Input.Sockets s) {
             s.states().forEach((target, state) -> live.socket(target, state.trouble(), state.ourHost()));
         } else if (input instanceof Input.Join j) {
-            feeds.put(j.feed(), new HashSet<>());
-            j.feed().welcome(snapshot());
+            feeds.put(j.feed(), new Viewer(j.showId(), Set.of()));
+            j.feed().welcome(j.showId().equals(liveShowId) ? snapshot() : still(j.showId(), j.name(), j.show()));
         } else if (input instanceof Input.Leave l) {
             feeds.remove(l.feed());
         } else if (input instanceof Input.Watch w) {
@@ -196,17 +201,31 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
     }
 
     private void goLiveNow(Input.GoLive going, long now) {
+        save();
+        viewers(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));
         liveShowId = going.showId();
         liveShowName = going.name();
         follow(going.show(), now);
         live.restore(going.values());
-        feeds.keySet().forEach(feed -> feed.welcome(snapshot()));
+        viewers(liveShowId).forEach(feed -> feed.welcome(snapshot()));
+    }
+
+    private List<Feed> viewers(String showId) {
+        return feeds.entrySet().stream().filter(e -> e.getValue().showId().equals(showId)).map(Map.Entry::getKey).toList();
+    }
+
+    /** A show that is looked at and does not run. */
+    private static Snapshot still(String showId, String name, Show shown) {
+        return new Snapshot(showId, name, false, shown, List.of(), List.of(), Optional.empty(), Optional.empty());
     }
 
     private void committedNow(Input.Committed committed, long now) {
         if (committed.showId().equals(liveShowId)) {
             changes.edit(committed.edit());
             follow(committed.show(), now);
+        } else {
+            Batch batch = Batch.of(committed.edit());
+            viewers(committed.showId()).forEach(feed -> feed.offer(batch));
         }
     }
 
@@ -228,10 +247,11 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
     }
 
     private void watchNow(Input.Watch watch) {
-        if (!feeds.containsKey(watch.feed())) {
+        Viewer viewer = feeds.get(watch.feed());
+        if (viewer == null || !viewer.showId().equals(liveShowId)) {
             return;
         }
-        feeds.put(watch.feed(), new HashSet<>(watch.traces()));
+        feeds.put(watch.feed(), new Viewer(viewer.showId(), Set.copyOf(watch.traces())));
         watch.traces().forEach(changes::traceChanged);
         if (watch.wire()) {
             watch.feed().wireSoFar(changes.wireSoFar());
@@ -239,7 +259,7 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
     }
 
     private Snapshot snapshot() {
-        return new Snapshot(liveShowId, liveShowName, show, live.values(), live.links(), changes.lastOut(), changes.lastIn());
+        return new Snapshot(liveShowId, liveShowName, true, show, live.values(), live.links(), changes.lastOut(), changes.lastIn());
     }
 
     private void save() {

@@ -8,7 +8,7 @@ import imperan.show.Show;
 import java.util.List;
 import java.util.Optional;
 
-/** The whole live show at one moment. */
-public record Snapshot(String showId, String showName, Show show, List<ControlValue> values, List<LinkView> links,
+/** A whole show at one moment; values and links only where it is the live one. */
+public record Snapshot(String showId, String showName, boolean live, Show show, List<ControlValue> values, List<LinkView> links,
                        Optional<WireRecord> lastOut, Optional<WireRecord> lastIn) {
 }

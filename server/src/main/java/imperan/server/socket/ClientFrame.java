@@ -21,8 +21,8 @@ import java.util.List;
     ClientFrame.Watch.class})
 public sealed interface ClientFrame {
 
-    /** The first frame: who this is. */
-    record Hello(String browser, String name) implements ClientFrame {
+    /** The first frame: who this is, and which show it looks at; empty for the live one. */
+    record Hello(String browser, String name, String show) implements ClientFrame {
     }
 
     /** A finger, a mouse or a key; {@code x} and {@code y} as in {@link Touch}. */

@@ -70,7 +70,7 @@ final class PendingFrame {
 
     ServerFrame frame() {
         return new ServerFrame(
-                welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.show().version(), s.show().parts())),
+                welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
                 List.copyOf(values.values()), List.copyOf(links.values()), List.copyOf(traces.values()),
                 wire.stream().map(WireRow::of).toList(), lastOut.map(WireRow::of), lastIn.map(WireRow::of),
                 List.copyOf(edits));

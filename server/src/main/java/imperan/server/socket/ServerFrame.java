@@ -20,6 +20,6 @@ import java.util.Optional;
 public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, List<LinkView> links, List<Trace> traces,
                           List<WireRow> wire, Optional<WireRow> lastOut, Optional<WireRow> lastIn, List<Edit> edits) {
 
-    public record Welcome(String showId, String showName, long version, Collection<Held> parts) {
+    public record Welcome(String showId, String showName, boolean live, long version, Collection<Held> parts) {
     }
 }

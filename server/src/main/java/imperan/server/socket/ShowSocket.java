@@ -2,6 +2,7 @@ package imperan.server.socket;
 
 import imperan.live.Touch;
 import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
 import imperan.show.Person;
 import imperan.show.ShowJson;
 import org.slf4j.Logger;
@@ -26,16 +27,21 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(ShowSocket.class);
 
+    /** A show that is not there: asking again helps nobody. */
+    private static final CloseStatus NO_SUCH_SHOW = new CloseStatus(4404, "There is no such show");
+
     private record Browser(BrowserFeed feed, Person person) {
     }
 
     private final ShowLoop loop;
+    private final Keeper keeper;
     private final JsonMapper json = ShowJson.mapper();
     private final Map<String, Browser> browsers = new ConcurrentHashMap<>();
     private final ExecutorService senders = Executors.newCachedThreadPool(r -> new Thread(r, "browser-sender"));
 
-    ShowSocket(ShowLoop loop) {
+    ShowSocket(ShowLoop loop, Keeper keeper) {
         this.loop = loop;
+        this.keeper = keeper;
     }
 
     @Override
@@ -54,7 +60,7 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
             if (before != null) {
                 loop.leave(before.feed());
             }
-            loop.join(feed);
+            join(session, feed, hello.show());
             return;
         }
         Browser browser = browsers.get(session.getId());
@@ -63,6 +69,22 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
             return;
         }
         handle(browser, frame);
+    }
+
+    /**
+     * Joins on the keeper's thread, on which edits are told too: so no edit falls between the show that is read here and the
+     * edits that follow it.
+     */
+    private void join(WebSocketSession session, BrowserFeed feed, String wanted) {
+        String showId = wanted.isEmpty() ? loop.liveShowId() : wanted;
+        keeper.withShow(showId, (name, show) -> loop.join(feed, showId, name, show)).exceptionally(e -> {
+            try {
+                session.close(NO_SUCH_SHOW);
+            } catch (IOException gone) {
+                LOG.debug("A browser left before it could be told that its show is not there");
+            }
+            return null;
+        });
     }
 
     private void handle(Browser browser, ClientFrame frame) {

@@ -22,10 +22,11 @@ import java.util.Optional;
  * @param bundleTime when the bundle is due, in words; empty where it is no bundle
  * @param malformed why it says nothing
  * @param hex       its first bytes
+ * @param answeredAfterMillis for an answer to something of ours: how long after it
  */
 public record WireRow(long number, double atMillis, boolean out, Optional<PartId> target, String peer, int ourPort,
                       int bytes, String hex, List<Line> messages, String bundleTime, Optional<Malformed> malformed,
-                      String note) {
+                      Optional<Double> answeredAfterMillis, String note) {
 
     private static final OscDecoder DECODER = new OscDecoder();
     private static final int MAX_HEX_BYTES = 256;
@@ -50,7 +51,8 @@ public record WireRow(long number, double atMillis, boolean out, Optional<PartId
                 record.ourPort(), record.bytes().length,
                 HexFormat.of().formatHex(record.bytes(), 0, Math.min(MAX_HEX_BYTES, record.bytes().length)), lines,
                 bundleTime, decoded instanceof Decoded.Malformed m
-                        ? Optional.of(new Malformed(m.offset(), m.reason())) : Optional.empty(), record.note());
+                        ? Optional.of(new Malformed(m.offset(), m.reason())) : Optional.empty(),
+                record.answeredAfterNanos().map(nanos -> nanos / 1e6), record.note());
     }
 
     private static void collect(OscPacket packet, List<Line> into) {

@@ -2,8 +2,10 @@ package imperan.server.store;
 
 import imperan.show.Edit;
 import imperan.show.EditRequest;
+import imperan.show.Held;
 import imperan.show.History;
 import imperan.show.Outcome;
+import imperan.show.Part;
 import imperan.show.Person;
 import imperan.show.Problem;
 import imperan.show.Show;
@@ -11,12 +13,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 
 /**
@@ -64,6 +68,11 @@ public class Keeper implements AutoCloseable {
         return CompletableFuture.supplyAsync(() -> head(showId).show, thread);
     }
 
+    /** Hands over a show's name and its state as committed, before any later edit is told. */
+    public CompletableFuture<Void> withShow(String showId, BiConsumer<String, Show> use) {
+        return CompletableFuture.runAsync(() -> use.accept(store.show(showId).name(), head(showId).show), thread);
+    }
+
     public CompletableFuture<Outcome> edit(String showId, EditRequest request, Person author) {
         return change(showId, (show, history) -> show.apply(request, author));
     }
@@ -74,6 +83,17 @@ public class Keeper implements AutoCloseable {
 
     public CompletableFuture<Outcome> redo(String showId, Person author) {
         return change(showId, (show, history) -> history.redo(show, author));
+    }
+
+    /** Makes the show hold exactly these parts, as one edit. */
+    public CompletableFuture<Outcome> become(String showId, Collection<Part> parts, Person author, String title) {
+        return change(showId, (show, history) -> show.become(parts, author, title));
+    }
+
+    /** Makes the show what it was after an earlier edit, as one new edit. */
+    public CompletableFuture<Outcome> restore(String showId, long version, Person author, String title) {
+        return change(showId, (show, history) -> show.become(
+                history.at(version).parts().stream().map(Held::part).toList(), author, title));
     }
 
     private CompletableFuture<Outcome> change(String showId, BiFunction<Show, History, Outcome> judge) {

@@ -8,7 +8,8 @@ final class Rows {
     private Rows() {
     }
 
-    record ShowRow(String id, String name, boolean live, long version) {
+    record ShowRow(String id, String name, boolean live, long version, OffsetDateTime deletedAt,
+                   OffsetDateTime changedAt) {
     }
 
     record PartRow(String showId, String id, String parent, int ord, long version, String authorId, String authorName,
@@ -17,6 +18,9 @@ final class Rows {
 
     record EditRow(String showId, long number, String authorId, String authorName, String title, String role,
                    long roleOf, String changes, OffsetDateTime at) {
+    }
+
+    record KeepPointRow(long id, long version, String name, String authorName, OffsetDateTime at) {
     }
 
     record ValueRow(String showId, String controlId, double position, Double echo, String belief, String movedBy) {

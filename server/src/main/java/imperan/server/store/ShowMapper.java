@@ -14,8 +14,37 @@ import java.util.Optional;
 @Mapper
 interface ShowMapper {
 
-    @Select("select id, name, live, version from show order by created_at, id")
+    @Select("""
+            select s.id, s.name, s.live, s.version, s.deleted_at,
+                   coalesce((select max(e.at) from edit e where e.show_id = s.id), s.created_at) as changed_at
+            from show s order by s.created_at, s.id""")
     List<Rows.ShowRow> shows();
+
+    @Update("update show set name = #{name} where id = #{id}")
+    int renameShow(@Param("id") String id, @Param("name") String name);
+
+    @Update("update show set deleted_at = case when #{deleted} then now() end where id = #{id} and not live")
+    int setDeleted(@Param("id") String id, @Param("deleted") boolean deleted);
+
+    @Update("update show set live = false where live")
+    void noneLive();
+
+    @Update("update show set live = true where id = #{id} and deleted_at is null")
+    int setLive(@Param("id") String id);
+
+    @Delete("delete from show where deleted_at < now() - make_interval(days => #{days})")
+    void forgetDeleted(@Param("days") int days);
+
+    @Select("""
+            select id, version, name, author_name, at from keep_point
+            where show_id = #{showId} order by id desc""")
+    List<Rows.KeepPointRow> keepPoints(@Param("showId") String showId);
+
+    @Insert("""
+            insert into keep_point (show_id, version, name, author_name)
+            values (#{showId}, #{version}, #{name}, #{authorName})""")
+    void insertKeepPoint(@Param("showId") String showId, @Param("version") long version, @Param("name") String name,
+                         @Param("authorName") String authorName);
 
     @Insert("insert into show (id, name, live) values (#{id}, #{name}, #{live})")
     void insertShow(@Param("id") String id, @Param("name") String name, @Param("live") boolean live);
@@ -52,6 +81,12 @@ interface ShowMapper {
             select show_id, number, author_id, author_name, title, role, role_of, changes::text as changes, at
             from edit where show_id = #{showId} order by number""")
     List<Rows.EditRow> edits(@Param("showId") String showId);
+
+    @Select("""
+            select show_id, number, author_id, author_name, title, role, role_of, '[]' as changes, at
+            from edit where show_id = #{showId} and number < #{before} order by number desc limit #{most}""")
+    List<Rows.EditRow> newestEdits(@Param("showId") String showId, @Param("before") long before,
+                                   @Param("most") int most);
 
     @Select("""
             select show_id, control_id, position, echo, belief, moved_by from control_value

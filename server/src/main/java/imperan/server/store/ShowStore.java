@@ -15,6 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -34,12 +35,79 @@ public class ShowStore {
         this.mapper = mapper;
     }
 
-    /** @param live whether this show owns the sockets */
-    public record ShowInfo(String id, String name, boolean live) {
+    /** How long a deleted show can be brought back. */
+    public static final int DELETED_DAYS = 30;
+
+    /**
+     * @param live      whether this show owns the sockets
+     * @param version   the number of its last edit
+     * @param changedAt when that was
+     * @param deletedAt when it was deleted; empty while it is not
+     */
+    public record ShowInfo(String id, String name, boolean live, long version, OffsetDateTime changedAt,
+                           Optional<OffsetDateTime> deletedAt) {
+    }
+
+    /** One edit in the list of edits, without what it changed. */
+    public record EditLine(long number, String author, String title, OffsetDateTime at) {
+    }
+
+    /** A version with a name. */
+    public record KeepPoint(long id, long version, String name, String author, OffsetDateTime at) {
     }
 
     public List<ShowInfo> shows() {
-        return mapper.shows().stream().map(row -> new ShowInfo(row.id(), row.name(), row.live())).toList();
+        return mapper.shows().stream().map(row -> new ShowInfo(row.id(), row.name(), row.live(), row.version(),
+                row.changedAt(), Optional.ofNullable(row.deletedAt()))).toList();
+    }
+
+    /** The show, deleted or not. */
+    public ShowInfo show(String showId) {
+        return shows().stream().filter(show -> show.id().equals(showId)).findFirst()
+                .orElseThrow(() -> new UnknownShowException(showId));
+    }
+
+    @Transactional
+    public void rename(String showId, String name) {
+        mapper.renameShow(showId, name);
+    }
+
+    /** @return false where the show is live, and stays */
+    @Transactional
+    public boolean setDeleted(String showId, boolean deleted) {
+        return mapper.setDeleted(showId, deleted) == 1;
+    }
+
+    /** Makes this the one show that owns the sockets; false where it is deleted. */
+    @Transactional
+    public boolean setLive(String showId) {
+        if (show(showId).deletedAt().isPresent()) {
+            return false;
+        }
+        mapper.noneLive();
+        return mapper.setLive(showId) == 1;
+    }
+
+    /** Ends what was deleted long ago. */
+    @Transactional
+    public void forgetDeleted() {
+        mapper.forgetDeleted(DELETED_DAYS);
+    }
+
+    /** The newest edits before a number, newest first. */
+    public List<EditLine> newestEdits(String showId, long before, int most) {
+        return mapper.newestEdits(showId, before, most).stream()
+                .map(row -> new EditLine(row.number(), row.authorName(), row.title(), row.at())).toList();
+    }
+
+    public List<KeepPoint> keepPoints(String showId) {
+        return mapper.keepPoints(showId).stream()
+                .map(row -> new KeepPoint(row.id(), row.version(), row.name(), row.authorName(), row.at())).toList();
+    }
+
+    @Transactional
+    public void keep(String showId, long version, String name, Person author) {
+        mapper.insertKeepPoint(showId, version, name, author.name());
     }
 
     @Transactional

@@ -1,0 +1,193 @@
+package imperan.server.run;
+
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.server.store.ShowStore.ShowInfo;
+import imperan.show.Control;
+import imperan.show.Held;
+import imperan.show.Outcome;
+import imperan.show.Page;
+import imperan.show.Part;
+import imperan.show.Person;
+import imperan.show.Problem;
+import imperan.show.Show;
+import imperan.show.ShowFile;
+import imperan.show.Target;
+import org.springframework.stereotype.Component;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/** What is done with whole shows: make, copy, rename, delete, put on, and carry in files. */
+@Component
+public class Shows {
+
+    private static final int MAX_NAME = 80;
+
+    private final ShowStore store;
+    private final Keeper keeper;
+    private final ShowLoop loop;
+
+    Shows(ShowStore store, Keeper keeper, ShowLoop loop) {
+        this.store = store;
+        this.keeper = keeper;
+        this.loop = loop;
+    }
+
+    /** @param show the show that was made or changed; empty where it could not be, and then the problems say why */
+    public record Done(Optional<String> show, List<Problem> problems) {
+
+        private static Done of(String show) {
+            return new Done(Optional.of(show), List.of());
+        }
+
+        private static Done refused(String message) {
+            return new Done(Optional.empty(), List.of(Problem.of(message)));
+        }
+    }
+
+    /**
+     * What a file holds, before anything is done with it.
+     *
+     * @param sameName the show that has this name already; empty where none has
+     * @param problems why it cannot be taken in, each with its place in the file
+     */
+    public record Preview(String name, int targets, int pages, int controls, Optional<String> sameName,
+                          List<Problem> problems) {
+    }
+
+    /** What to do where the name is taken. */
+    public enum OnSameName { REFUSE, KEEP_BOTH, REPLACE }
+
+    public Done create(String name) {
+        return nameProblem(name).map(Done::refused).orElseGet(() -> {
+            String id = UUID.randomUUID().toString();
+            store.create(id, name.strip(), false);
+            return Done.of(id);
+        });
+    }
+
+    public Done rename(String showId, String name) {
+        ShowInfo show = store.show(showId);
+        if (show.name().equals(name.strip())) {
+            return Done.of(showId);
+        }
+        return nameProblem(name).map(Done::refused).orElseGet(() -> {
+            store.rename(showId, name.strip());
+            return Done.of(showId);
+        });
+    }
+
+    /** A show of its own with the same content. */
+    public Done duplicate(String showId, Person author) {
+        ShowInfo original = store.show(showId);
+        Show content = keeper.show(showId).join();
+        return made(freeName(original.name()), content.parts().stream().map(Held::part).toList(), author,
+                "Duplicate of " + original.name());
+    }
+
+    public Done delete(String showId) {
+        store.show(showId);
+        return store.setDeleted(showId, true) ? Done.of(showId)
+                : Done.refused("The live show cannot be deleted. Go live with another one first");
+    }
+
+    public Done bringBack(String showId) {
+        store.show(showId);
+        store.setDeleted(showId, false);
+        return Done.of(showId);
+    }
+
+    /** Gives this show the sockets, with the values it had when it last had them. */
+    public Done goLive(String showId) {
+        ShowInfo show = store.show(showId);
+        if (!store.setLive(showId)) {
+            return Done.refused("“" + show.name() + "” is deleted. Bring it back first");
+        }
+        keeper.withShow(showId, (name, head) -> loop.goLive(showId, name, head, store.values(showId))).join();
+        return Done.of(showId);
+    }
+
+    /** The show as a file. */
+    public String file(String showId) {
+        return ShowFile.write(store.show(showId).name(), keeper.show(showId).join());
+    }
+
+    public Preview preview(String file) {
+        ShowFile.Read read = ShowFile.read(file);
+        if (read instanceof ShowFile.Read.Bad bad) {
+            return new Preview("", 0, 0, 0, Optional.empty(), List.of(Problem.of(bad.place() + ": " + bad.reason())));
+        }
+        ShowFile.Read.Good good = (ShowFile.Read.Good) read;
+        Outcome outcome = Show.empty().become(good.parts(), new Person("", ""), "");
+        return new Preview(good.name(), count(good, Target.class), count(good, Page.class), count(good, Control.class),
+                named(good.name()).map(ShowInfo::id), outcome instanceof Outcome.Refused refused && !good.parts().isEmpty()
+                        ? refused.problems().stream().map(p -> placed(p, good.parts())).toList() : List.of());
+    }
+
+    /** Takes a file in, whole or not at all. */
+    public Done take(String file, OnSameName onSameName, Person author) {
+        Preview preview = preview(file);
+        if (!preview.problems().isEmpty()) {
+            return new Done(Optional.empty(), preview.problems());
+        }
+        ShowFile.Read.Good good = (ShowFile.Read.Good) ShowFile.read(file);
+        if (preview.sameName().isPresent() && onSameName == OnSameName.REFUSE) {
+            return Done.refused("There is a show “" + good.name() + "” already: keep both, or replace it");
+        } else if (preview.sameName().isPresent() && onSameName == OnSameName.REPLACE) {
+            return replaced(preview.sameName().get(), good, author);
+        }
+        return made(freeName(good.name()), good.parts(), author, "Import " + good.name());
+    }
+
+    /** An edit like any other, so that undo and history lead back to what was there. */
+    private Done replaced(String showId, ShowFile.Read.Good good, Person author) {
+        Outcome outcome = keeper.become(showId, good.parts(), author, "Replace by a file").join();
+        return outcome instanceof Outcome.Refused refused ? new Done(Optional.empty(), refused.problems()) : Done.of(showId);
+    }
+
+    private Done made(String name, Collection<Part> parts, Person author, String title) {
+        String id = UUID.randomUUID().toString();
+        store.create(id, name, false);
+        if (!parts.isEmpty() && keeper.become(id, parts, author, title).join() instanceof Outcome.Refused refused) {
+            store.setDeleted(id, true);
+            return new Done(Optional.empty(), refused.problems());
+        }
+        return Done.of(id);
+    }
+
+    private Optional<String> nameProblem(String name) {
+        if (name.isBlank()) {
+            return Optional.of("A show needs a name");
+        } else if (name.strip().length() > MAX_NAME) {
+            return Optional.of("A name has at most " + MAX_NAME + " characters");
+        }
+        return named(name.strip()).map(show -> "There is a show “" + show.name() + "” already");
+    }
+
+    private Optional<ShowInfo> named(String name) {
+        return store.shows().stream().filter(s -> s.deletedAt().isEmpty() && s.name().equals(name)).findFirst();
+    }
+
+    /** The name itself, or with the first number that makes it free. */
+    private String freeName(String name) {
+        String free = name;
+        for (int i = 2; named(free).isPresent(); i++) {
+            free = name + " (" + i + ")";
+        }
+        return free;
+    }
+
+    private static int count(ShowFile.Read.Good good, Class<?> kind) {
+        return (int) good.parts().stream().filter(part -> kind.isInstance(part.body())).count();
+    }
+
+    /** A problem with its place in the file instead of an id that only this reading gave. */
+    private static Problem placed(Problem problem, List<Part> parts) {
+        int index = parts.stream().map(Part::id).toList().indexOf(problem.part().orElse(null));
+        return index < 0 ? problem : new Problem(Optional.empty(), problem.field(),
+                "parts/" + index + "/body/" + problem.field() + ": " + problem.message(), problem.mend());
+    }
+}

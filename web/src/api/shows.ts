@@ -1,0 +1,65 @@
+/** What is done with whole shows, their files and their history. */
+import { browser } from "../live/browser";
+import { useShow } from "../live/show";
+import type { EditAnswer, EditLine, KeepPoint, Preview, Problem, ShowDone, ShowInfo } from "./types";
+
+const NO_ANSWER: ShowDone = {
+  show: null,
+  problems: [
+    { part: null, field: "", message: "The server does not answer; nothing was changed", mend: null },
+  ],
+};
+
+async function call<T>(method: string, path: string, body?: { json?: unknown; text?: string }): Promise<T> {
+  const response = await fetch(`/api/${path}`, {
+    method,
+    headers: {
+      "Content-Type": body?.text === undefined ? "application/json" : "text/plain;charset=UTF-8",
+      "Imperan-Browser": browser.id,
+    },
+    body: body?.text ?? (body?.json === undefined ? undefined : JSON.stringify(body.json)),
+  });
+  return (await response.json()) as T;
+}
+
+async function done(
+  method: string,
+  path: string,
+  body?: { json?: unknown; text?: string },
+): Promise<ShowDone> {
+  try {
+    const answer = await call<ShowDone>(method, path, body);
+    return { show: answer.show ?? null, problems: answer.problems ?? NO_ANSWER.problems };
+  } catch {
+    return NO_ANSWER;
+  }
+}
+
+export const listShows = () => call<ShowInfo[]>("GET", "shows");
+export const createShow = (name: string) => done("POST", "shows", { json: { name } });
+export const renameShow = (id: string, name: string) => done("PUT", `shows/${id}/name`, { json: { name } });
+export const duplicateShow = (id: string) => done("POST", `shows/${id}/duplicate`);
+export const deleteShow = (id: string) => done("DELETE", `shows/${id}`);
+export const bringBackShow = (id: string) => done("POST", `shows/${id}/bring-back`);
+export const goLive = (id: string) => done("POST", `shows/${id}/live`);
+export const fileOf = (id: string) => `/api/shows/${id}/file`;
+export const previewFile = (text: string) => call<Preview>("POST", "files/preview", { text });
+export const takeFile = (text: string, onSameName: "REFUSE" | "KEEP_BOTH" | "REPLACE") =>
+  done("POST", `files?onSameName=${onSameName}`, { text });
+
+const here = () => `shows/${useShow.getState().showId}`;
+
+export const listEdits = (before?: number) =>
+  call<EditLine[]>("GET", `${here()}/edits${before === undefined ? "" : `?before=${before}`}`);
+export const listKeepPoints = () => call<KeepPoint[]>("GET", `${here()}/keep-points`);
+
+async function answered(path: string, json?: unknown): Promise<Problem[]> {
+  try {
+    return (await call<EditAnswer>("POST", `${here()}/${path}`, { json })).problems ?? NO_ANSWER.problems;
+  } catch {
+    return NO_ANSWER.problems;
+  }
+}
+
+export const keepVersion = (name: string) => answered("keep-points", { name });
+export const restoreVersion = (version: number) => answered(`restore/${version}`);
