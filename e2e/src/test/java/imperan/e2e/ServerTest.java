@@ -17,6 +17,8 @@ import java.net.http.HttpResponse;
 import java.net.http.WebSocket;
 import java.net.http.WebSocketHandshakeException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CompletionStage;
@@ -103,7 +105,22 @@ class ServerTest {
     void theDescriptionInTheRepositoryIsThatOfTheServer() throws Exception {
         JsonNode served = new JsonMapper().readTree(send(to("/api/openapi")).body());
         JsonNode kept = new JsonMapper().readTree(Path.of("../web/openapi.json").toFile());
-        assertThat(kept.equals(served)).as("web/openapi.json is up to date").isTrue();
+        List<String> differences = new ArrayList<>();
+        compare("", kept, served, differences);
+        assertThat(differences).as("web/openapi.json is up to date").isEmpty();
+    }
+
+    private static void compare(String place, JsonNode kept, JsonNode served, List<String> differences) {
+        if (kept == null || served == null || kept.getNodeType() != served.getNodeType()
+                || kept.size() != served.size() || kept.isValueNode() && !kept.equals(served)) {
+            differences.add(place + ": " + kept + " is now " + served);
+        } else if (kept.isObject()) {
+            kept.properties().forEach(e -> compare(place + "/" + e.getKey(), e.getValue(), served.get(e.getKey()), differences));
+        } else {
+            for (int i = 0; i < kept.size(); i++) {
+                compare(place + "/" + i, kept.get(i), served.get(i), differences);
+            }
+        }
     }
 
     @Test

@@ -27,6 +27,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 
 /** Shows and their edits over REST. The header names the browser that acts. */
@@ -133,11 +134,11 @@ class ShowController {
         return keeper.redo(show, person(browser)).thenApply(ShowController::answer);
     }
 
-    /** The newest edits first, before a number. */
+    /** The newest edits first; before a number, where one is given. */
     @GetMapping("/shows/{show}/edits")
     List<EditLine> edits(@PathVariable("show") String show,
-            @RequestParam(name = "before", defaultValue = "9223372036854775807") long before) {
-        return store.newestEdits(store.show(show).id(), before, EDITS_A_PAGE);
+            @RequestParam("before") Optional<Long> before) {
+        return store.newestEdits(store.show(show).id(), before.orElse(Long.MAX_VALUE), EDITS_A_PAGE);
     }
 
     @GetMapping("/shows/{show}/keep-points")
