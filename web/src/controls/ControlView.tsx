@@ -1,8 +1,16 @@
 import type { Control } from "../api/types";
 import { ButtonView } from "./ButtonView";
 import { FaderView } from "./FaderView";
+import { ReadoutView } from "./ReadoutView";
 
 /** A control in its form. */
 export function ControlView(props: { id: string; control: Control; live: boolean }) {
-  return props.control.form.kind === "fader" ? <FaderView {...props} /> : <ButtonView {...props} />;
+  switch (props.control.form.kind) {
+    case "fader":
+      return <FaderView {...props} />;
+    case "button":
+      return <ButtonView {...props} />;
+    case "readout":
+      return <ReadoutView {...props} />;
+  }
 }

@@ -1,4 +1,4 @@
-import { Plus, RectangleVertical, Square } from "lucide-react";
+import { Plus, RectangleVertical, Square, Type } from "lucide-react";
 import { useEffect } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import { change, edit, redo, undo } from "../api/edits";
@@ -149,6 +149,7 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
 const KINDS: { kind: Form["kind"]; name: string; Icon: typeof Square }[] = [
   { kind: "fader", name: "Fader", Icon: RectangleVertical },
   { kind: "button", name: "Button", Icon: Square },
+  { kind: "readout", name: "Readout", Icon: Type },
 ];
 
 /** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. */

@@ -7,11 +7,13 @@ import { select } from "./selection";
 const SIZES: Record<Form["kind"], { width: number; height: number }> = {
   fader: { width: 2, height: 8 },
   button: { width: 2, height: 2 },
+  readout: { width: 3, height: 1 },
 };
 
 const FORMS: Record<Form["kind"], Form> = {
   fader: { kind: "fader", direction: "UP", grab: "RELATIVE", rest: 0 },
   button: { kind: "button", latching: false },
+  readout: { kind: "readout" },
 };
 
 export function nameOf(control: Control): string {
@@ -42,7 +44,7 @@ export async function addControl(
     ];
   }
   const count = controls.filter((c) => c.part.body.form.kind === kind).length + 1;
-  const label = `${kind === "fader" ? "Fader" : "Button"} ${count}`;
+  const label = `${kind[0]!.toUpperCase()}${kind.slice(1)} ${count}`;
   const id = crypto.randomUUID();
   const problems = await edit(`Add ${label}`, [
     {

@@ -1,5 +1,5 @@
-import type { Control, Listen, Send, Trace } from "../../api/types";
-import { type HeldOf, partOf, useShow } from "../../live/show";
+import type { Control, Held, Listen, Send, Trace } from "../../api/types";
+import { type HeldOf, partOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { NumberField } from "../../ui/fields";
@@ -57,13 +57,24 @@ export function AnswerCell({ held, send, trace }: Props) {
       ) : (
         <>
           <p className="text-sm text-quiet">It listens to nothing, so no answer can be compared.</p>
-          <PushButton disabled={!send} onClick={() => send && setListens([sameAs(send)])}>
-            Listen on the same address
+          <PushButton onClick={() => setListens([send ? sameAs(send) : firstListen(parts)])}>
+            {send ? "Listen on the same address" : "Listen"}
           </PushButton>
         </>
       )}
     </div>
   );
+}
+
+/** A listen to start from, where there is no send to take it from. */
+function firstListen(parts: ReadonlyMap<string, Held>): Listen {
+  return {
+    target: partsOf(parts, "target")[0]?.part.id ?? null,
+    address: "/address",
+    argument: 0,
+    low: 0,
+    high: 1,
+  };
 }
 
 /** A listen for the answer that most targets give: the same address, the same argument, the same scale. */

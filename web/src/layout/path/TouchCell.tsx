@@ -48,6 +48,8 @@ export function TouchCell({ held }: { held: HeldOf<Control> }) {
             ]}
           />
         </>
+      ) : form.kind === "readout" ? (
+        <p className="text-sm text-quiet">A readout shows what its target says; hands do not move it.</p>
       ) : (
         <Select
           label="A press"

@@ -12,7 +12,7 @@ import java.util.Optional;
  * @param belief   what we may believe of it
  * @param disputed whether what we sent and what was answered differ for longer than the answer window
  * @param text     the position as the argument that is sent
- * @param echoText the echo in the same terms, or empty
+ * @param echoText the echo in the same terms, or what the target said where that was a text; empty where it said nothing
  * @param holder   the browser whose finger is on it, or empty
  * @param holderName the name of that browser's user, or empty
  * @param movedBy  who moved it last, a person or a target; empty where nobody did

@@ -29,6 +29,12 @@ final class Listeners {
                     ? number(arguments.get(listen.argument())).map(scale::position) : Optional.empty();
         }
 
+        /** What was said, where it is a text. */
+        Optional<String> words(List<OscArgument> arguments) {
+            return listen.argument() < arguments.size() && arguments.get(listen.argument()) instanceof OscArgument.Text text
+                    ? Optional.of(text.value()) : Optional.empty();
+        }
+
         private static Optional<Double> number(OscArgument argument) {
             if (argument instanceof OscArgument.Float32 f) {
                 return finite(f.value());

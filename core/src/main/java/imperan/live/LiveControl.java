@@ -22,6 +22,8 @@ final class LiveControl {
 
     double position;
     double echo = Double.NaN;
+    /** What the target said last, where that was a text. */
+    Optional<String> echoWords = Optional.empty();
     long echoAt = Long.MIN_VALUE;
     long sentAt = Long.MIN_VALUE;
     Belief belief = Belief.UNSET;
@@ -54,6 +56,7 @@ final class LiveControl {
         this(before.id, control);
         position = before.belief == Belief.UNSET ? control.form().rest() : before.position;
         echo = before.echo;
+        echoWords = before.echoWords;
         echoAt = before.echoAt;
         sentAt = before.sentAt;
         belief = before.belief;
@@ -72,7 +75,7 @@ final class LiveControl {
     ControlValue value() {
         boolean heard = !Double.isNaN(echo);
         return new ControlValue(id, position, heard ? Optional.of(echo) : Optional.empty(), belief, disputed,
-                scale.text(position, whole), heard ? scale.text(echo, whole) : "",
+                scale.text(position, whole), echoWords.orElse(heard ? scale.text(echo, whole) : ""),
                 grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
     }
 

@@ -7,7 +7,8 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Form.Fader.class, name = "fader"),
-    @JsonSubTypes.Type(value = Form.Button.class, name = "button")
+    @JsonSubTypes.Type(value = Form.Button.class, name = "button"),
+    @JsonSubTypes.Type(value = Form.Readout.class, name = "readout")
 })
 public sealed interface Form {
 
@@ -36,6 +37,19 @@ public sealed interface Form {
         @Override
         public String called() {
             return "button";
+        }
+
+        @Override
+        public double rest() {
+            return 0;
+        }
+    }
+
+    /** Shows what its target last said, a text or a number; hands do not move it. */
+    record Readout() implements Form {
+        @Override
+        public String called() {
+            return "readout";
         }
 
         @Override

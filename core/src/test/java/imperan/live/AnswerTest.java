@@ -7,7 +7,11 @@ import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.TimeTag;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Form;
 import imperan.show.KeepAlive;
+import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
@@ -154,8 +158,21 @@ class AnswerTest {
     }
 
     @Test
+    void aReadoutShowsTextsAndNumbersAndIsNotMovedByHands() {
+        Control readout = new Control("Name", new Cells(4, 0, 2, 1), new Form.Readout(), List.of(),
+                List.of(new Listen(Optional.of(Stage.DESK), "/in/1/name", 0, 0, 100)));
+        stage = new Stage(Shows.accepted(show, Shows.ADA, put(new PartId("name"), PAGE, readout)));
+        stage.desk("/in/1/name", new OscArgument.Text("Tide bell"));
+        assertThat(stage.value("name").echoText()).isEqualTo("Tide bell");
+        assertThat(stage.value("name").belief()).isEqualTo(Belief.KNOWN);
+        stage.touch(ADA, "name", Phase.SET, 1);
+        assertThat(stage.value("name").position()).isZero();
+        stage.desk("/in/1/name", new OscArgument.Int32(25));
+        assertThat(stage.value("name").echoText()).isEqualTo("25.0");
+    }
+
+    @Test
     void textsAndMissingArgumentsMoveNothing() {
-        stage.desk("/in/1/level", new OscArgument.Text("0.9"));
         stage.desk("/in/1/level");
         stage.desk("/in/1/level", Float.NaN);
         assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);

@@ -118,7 +118,7 @@ class ShowsTest {
         assertThat(file).startsWith("{\"format\":\"imperan-show\",\"name\":\"The Salt Clock\"");
         choose(file);
         Locator dialog = page.getByRole(AriaRole.DIALOG);
-        assertThat(dialog).containsText("1 targets, 1 pages, 26 controls.");
+        assertThat(dialog).containsText("1 targets, 1 pages, 39 controls.");
         assertThat(dialog).containsText("There is a show of this name already");
         button(dialog, "Keep both").click();
         Locator copy = page.locator("[data-show^='The Salt Clock (']").last();

@@ -1,0 +1,50 @@
+package imperan.live;
+
+import imperan.show.PartId;
+import imperan.show.Target;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/** What the running show consists of at this moment, shared by those who send and those who receive. */
+final class LiveState {
+
+    /** Positions nearer than this are the same: one step of a seven-bit value, the coarsest in common use. */
+    static final double TOLERANCE = 1.0 / 127;
+
+    final LiveSink sink;
+    final Map<PartId, LiveControl> controls = new LinkedHashMap<>();
+    final Map<PartId, Link> links = new LinkedHashMap<>();
+    final Listeners listeners = new Listeners();
+    private long wireNumber;
+
+    LiveState(LiveSink sink) {
+        this.sink = sink;
+    }
+
+    /** Notes a packet that leaves. */
+    void wireOut(Link link, byte[] packet, long now) {
+        Target target = link.target();
+        sink.wire(new WireRecord(++wireNumber, now, true, Optional.of(link.id()), target.host() + ":" + target.port(),
+                target.answerPort(), packet, Optional.empty(), ""));
+    }
+
+    /** Notes a packet that arrived. */
+    void wireIn(Optional<Link> link, String peer, int ourPort, byte[] packet, Optional<Long> answeredAfter, String note,
+                long now) {
+        sink.wire(new WireRecord(++wireNumber, now, false, link.map(Link::id), peer, ourPort, packet, answeredAfter, note));
+    }
+
+    /** Does a send of this control wait for its answer, or for its turn? */
+    boolean isAwaited(LiveControl control) {
+        return links.values().stream().anyMatch(link -> link.holds(control.id))
+                || control.control.listens().stream().anyMatch(l -> l.target()
+                        .flatMap(t -> listeners.channel(t, l.address()))
+                        .filter(c -> c.open.stream().anyMatch(o -> o.ear().control() == control)).isPresent());
+    }
+
+    static boolean agree(double one, double other) {
+        return Math.abs(one - other) <= TOLERANCE;
+    }
+}
