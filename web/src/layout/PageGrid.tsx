@@ -59,7 +59,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
         ))}
         {controls.length === 0 && (
           <p className="pointer-events-none col-span-full row-span-full self-center text-center text-lg text-quiet">
-            An empty page. Choose Fader or Button at the left, then tap a cell.
+            An empty page. Choose a control at the left, then tap a cell.
           </p>
         )}
       </div>

@@ -93,8 +93,8 @@ export function TargetRow({ held }: { held: HeldOf<Target> }) {
             value={target.answering}
             onChange={(answering) => void report(put("answering", { answering }))}
             options={[
-              { value: "QUERIES", text: "reports, and answers questions" },
-              { value: "REPORTS", text: "reports changes" },
+              { value: "QUERIES", text: "changes and questions" },
+              { value: "REPORTS", text: "changes only" },
               { value: "NONE", text: "nothing: one-way" },
             ]}
           />

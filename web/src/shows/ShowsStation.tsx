@@ -100,9 +100,9 @@ export function ShowsStation() {
                   <Radio size={16} aria-hidden /> live
                 </strong>
               ) : (
-                "not live"
+                <span className="block">not live</span>
               )}
-              {show.version} edits, {dayAndTime(show.changedAt)}
+              {show.version === 1 ? "1 edit" : `${show.version} edits`}, {dayAndTime(show.changedAt)}
             </span>
             {show.id === openId ? (
               <span className="px-3 font-bold text-select">open here</span>

@@ -38,6 +38,29 @@ class Screenshots {
             page.navigate(imperan.url("/#/wire"));
             page.locator("[data-wire=in]").first().waitFor();
             shot(page, folder, "wire");
+
+            page.navigate(imperan.url("/#/rig"));
+            page.locator("[data-target=Bellows]").getByLabel("Address").fill("127,0,0,1");
+            page.keyboard().press("Enter");
+            page.getByRole(AriaRole.ALERT).waitFor();
+            shot(page, folder, "rig-refused");
+            page.keyboard().press("Escape");
+
+            page.navigate(imperan.url("/#/history"));
+            page.getByLabel("Name of the keep point").fill("Before the first walk");
+            page.getByText("Keep this version").click();
+            page.locator("[data-keep-point]").waitFor();
+            shot(page, folder, "history");
+
+            page.navigate(imperan.url("/#/shows"));
+            page.getByText("Duplicate").click();
+            page.locator("[data-show='The Salt Clock (2)']").waitFor();
+            page.getByLabel("Switch to the day theme").click();
+            shot(page, folder, "shows-day");
+
+            page.navigate(imperan.url("/#/run"));
+            page.locator("[data-control=level-1][data-belief=KNOWN]").waitFor();
+            shot(page, folder, "run-day");
         }
     }
 
