@@ -94,6 +94,10 @@ class ServerTest {
         HttpResponse<String> empty = send(edit("{\"title\": \"x\", \"steps\": []}"));
         assertThat(empty.statusCode()).isEqualTo(422);
         assertThat(empty.body()).contains("There is nothing to change");
+        HttpResponse<String> noVersion = send(to("/api/shows/salt-clock/restore/999").header("Imperan-Browser", "test")
+                .POST(HttpRequest.BodyPublishers.noBody()));
+        assertThat(noVersion.statusCode()).isEqualTo(422);
+        assertThat(noVersion.body()).contains("There is no version 999");
         HttpResponse<String> nowhere = send(to("/api/shows/none/undo").header("Imperan-Browser", "test")
                 .POST(HttpRequest.BodyPublishers.noBody()));
         assertThat(nowhere.statusCode()).isEqualTo(404);

@@ -98,6 +98,18 @@ class ShowsTest {
         live.navigate(imperan.url("/#/layout"));
         assertThat(live.locator("[data-build=level-1]")).containsText("Wheel");
 
+        // the copy has controls of the same ids; hands on them move nothing of the live show
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        assertThat(page.getByText("This show is not live")).isVisible();
+        Hands.drag(page, "level-1", 0, 0.8);
+        live.navigate(imperan.url("/#/run"));
+        assertThat(Hands.control(live, "level-2")).hasAttribute("data-belief", "KNOWN");
+        Hands.drag(live, "level-2", 0, 0.5);
+        try (Desk desk = new Desk(imperan.bellows())) {
+            desk.waitForLevel("in/2", 0.5);
+            assertThat(desk.level("in/1")).isZero();
+        }
+
         page.navigate(imperan.url("/#/shows"));
         page.reload();
         button(show("The Salt Clock (2)"), "Go live").click();

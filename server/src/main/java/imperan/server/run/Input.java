@@ -23,13 +23,14 @@ sealed interface Input {
     record Committed(String showId, Edit edit, Show show) implements Input {
     }
 
-    record Touched(Touch touch, Person person) implements Input {
+    /** @param showId the show that the browser looks at: a copy has the same controls, and must not move the live ones */
+    record Touched(String showId, Touch touch, Person person) implements Input {
     }
 
     record Beat(String browser) implements Input {
     }
 
-    record Fire(PartId control, int send) implements Input {
+    record Fire(String showId, PartId control, int send) implements Input {
     }
 
     record Packet(int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) implements Input {

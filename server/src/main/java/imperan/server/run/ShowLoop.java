@@ -81,8 +81,9 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
         return liveShowId;
     }
 
-    public void touch(Touch touch, Person person) {
-        inbox.put(new Input.Touched(touch, person));
+    /** A hand touches a control of the show it looks at; only the live one is moved. */
+    public void touch(String showId, Touch touch, Person person) {
+        inbox.put(new Input.Touched(showId, touch, person));
     }
 
     /** The browser is still there. */
@@ -91,8 +92,8 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
     }
 
     /** Sends one send of a control once, whatever mode anybody is in. */
-    public void testFire(PartId control, int send) {
-        inbox.put(new Input.Fire(control, send));
+    public void testFire(String showId, PartId control, int send) {
+        inbox.put(new Input.Fire(showId, control, send));
     }
 
     /** A browser looks at a show, which is as given if it is not the live one. */
@@ -177,11 +178,15 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
         if (input instanceof Input.Packet p) {
             live.received(p.ourPort(), p.peerHost(), p.peerPort(), p.bytes(), p.decoded(), now);
         } else if (input instanceof Input.Touched t) {
-            live.touch(t.touch(), t.person(), now);
+            if (t.showId().equals(liveShowId)) {
+                live.touch(t.touch(), t.person(), now);
+            }
         } else if (input instanceof Input.Beat b) {
             live.heartbeat(b.browser(), now);
         } else if (input instanceof Input.Fire f) {
-            live.testFire(f.control(), f.send(), now);
+            if (f.showId().equals(liveShowId)) {
+                live.testFire(f.control(), f.send(), now);
+            }
         } else if (input instanceof Input.Committed c) {
             committedNow(c, now);
         } else if (input instanceof Input.PortClosed p) {

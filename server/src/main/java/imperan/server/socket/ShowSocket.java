@@ -3,6 +3,7 @@ package imperan.server.socket;
 import imperan.live.Touch;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
+import imperan.server.store.UnknownShowException;
 import imperan.show.Person;
 import imperan.show.ShowJson;
 import org.slf4j.Logger;
@@ -30,7 +31,7 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     /** A show that is not there: asking again helps nobody. */
     private static final CloseStatus NO_SUCH_SHOW = new CloseStatus(4404, "There is no such show");
 
-    private record Browser(BrowserFeed feed, Person person) {
+    private record Browser(BrowserFeed feed, Person person, String showId) {
     }
 
     private final ShowLoop loop;
@@ -56,11 +57,17 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         }
         if (frame instanceof ClientFrame.Hello hello) {
             BrowserFeed feed = new BrowserFeed(session, json, senders);
-            Browser before = browsers.put(session.getId(), new Browser(feed, new Person(hello.browser(), hello.name())));
+            String showId = hello.show().isEmpty() ? loop.liveShowId() : hello.show();
+            if (showId.isEmpty()) {
+                session.close(CloseStatus.SERVICE_RESTARTED.withReason("No show is live yet: the server is starting"));
+                return;
+            }
+            Browser before = browsers.put(session.getId(),
+                    new Browser(feed, new Person(hello.browser(), hello.name()), showId));
             if (before != null) {
                 loop.leave(before.feed());
             }
-            join(session, feed, hello.show());
+            join(session, feed, showId);
             return;
         }
         Browser browser = browsers.get(session.getId());
@@ -75,11 +82,10 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
      * Joins on the keeper's thread, on which edits are told too: so no edit falls between the show that is read here and the
      * edits that follow it.
      */
-    private void join(WebSocketSession session, BrowserFeed feed, String wanted) {
-        String showId = wanted.isEmpty() ? loop.liveShowId() : wanted;
+    private void join(WebSocketSession session, BrowserFeed feed, String showId) {
         keeper.withShow(showId, (name, show) -> loop.join(feed, showId, name, show)).exceptionally(e -> {
             try {
-                session.close(NO_SUCH_SHOW);
+                session.close(e.getCause() instanceof UnknownShowException ? NO_SUCH_SHOW : CloseStatus.SERVER_ERROR);
             } catch (IOException gone) {
                 LOG.debug("A browser left before it could be told that its show is not there");
             }
@@ -90,12 +96,12 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     private void handle(Browser browser, ClientFrame frame) {
         Person person = browser.person();
         if (frame instanceof ClientFrame.Touched t) {
-            loop.touch(new Touch(t.control(), new Touch.Pointer(person.id(), t.finger()), t.phase(), t.x(), t.y(),
+            loop.touch(browser.showId(), new Touch(t.control(), new Touch.Pointer(person.id(), t.finger()), t.phase(), t.x(), t.y(),
                     t.fine()), person);
         } else if (frame instanceof ClientFrame.Beat) {
             loop.beat(person.id());
         } else if (frame instanceof ClientFrame.Fire fire) {
-            loop.testFire(fire.control(), fire.send());
+            loop.testFire(browser.showId(), fire.control(), fire.send());
         } else if (frame instanceof ClientFrame.Watch watch) {
             if (!watch.wire()) {
                 browser.feed().wireOff();

@@ -92,8 +92,9 @@ public class Keeper implements AutoCloseable {
 
     /** Makes the show what it was after an earlier edit, as one new edit. */
     public CompletableFuture<Outcome> restore(String showId, long version, Person author, String title) {
-        return change(showId, (show, history) -> show.become(
-                history.at(version).parts().stream().map(Held::part).toList(), author, title));
+        return change(showId, (show, history) -> version < 0 || version > history.edits().size()
+                ? new Outcome.Refused(List.of(Problem.of("There is no version " + version)))
+                : show.become(history.at(version).parts().stream().map(Held::part).toList(), author, title));
     }
 
     private CompletableFuture<Outcome> change(String showId, BiFunction<Show, History, Outcome> judge) {
