@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -14,6 +15,13 @@ import java.util.Map;
 
 /** Debian's Chromium, headless. Each device is a context of its own, so that none sleeps behind another. */
 final class Chromium implements AutoCloseable {
+
+    /** How long to wait for a condition: long enough for a shared machine at its worst, as it ends only what never comes. */
+    private static final double PATIENCE_MS = 40_000;
+
+    static {
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
+    }
 
     private final Playwright playwright = Playwright.create(new Playwright.CreateOptions()
             .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -28,7 +36,7 @@ final class Chromium implements AutoCloseable {
                 .setViewportSize(1280, 800).setHasTouch(true).setLocale("en-GB"));
         context.addInitScript("localStorage.getItem('imperan.name') ?? localStorage.setItem('imperan.name', '" + name + "')");
         Page page = context.newPage();
-        page.setDefaultTimeout(15_000);
+        page.setDefaultTimeout(PATIENCE_MS);
         return page;
     }
 

@@ -38,7 +38,7 @@ final class Desk implements AutoCloseable {
     /** The first argument of what the desk says of an address. */
     OscArgument ask(String path) {
         byte[] buffer = new byte[1500];
-        for (int attempt = 0; attempt < 20; attempt++) {
+        for (int attempt = 0; attempt < 200; attempt++) {
             send(OscMessage.of(path));
             DatagramPacket packet = new DatagramPacket(buffer, buffer.length);
             try {
@@ -74,7 +74,7 @@ final class Desk implements AutoCloseable {
     }
 
     static void waitUntil(String what, BooleanSupplier condition) {
-        long end = System.nanoTime() + Duration.ofSeconds(15).toNanos();
+        long end = System.nanoTime() + Duration.ofSeconds(40).toNanos();
         while (!condition.getAsBoolean()) {
             if (System.nanoTime() > end) {
                 throw new AssertionError("It never came to this: " + what);
