@@ -100,7 +100,8 @@ class ShowsTest {
 
         // the copy has controls of the same ids; hands on them move nothing of the live show
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
-        assertThat(page.getByText("This show is not live")).isVisible();
+        assertThat(page.locator("[data-mode=run]").getByText("This show is not live")).isVisible();
+        assertThat(page.locator("[data-mode=run]").locator("[data-control=level-1]")).isVisible();
         Hands.drag(page, "level-1", 0, 0.8);
         live.navigate(imperan.url("/#/run"));
         assertThat(Hands.control(live, "level-2")).hasAttribute("data-belief", "KNOWN");
