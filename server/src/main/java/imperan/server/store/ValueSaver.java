@@ -26,7 +26,8 @@ public class ValueSaver implements AutoCloseable {
 
     private final ShowStore store;
     private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> new Thread(r, "values"));
-    private final Map<PartId, SavedValue> pending = new HashMap<>();
+    /** By show: a copy of a show has controls of the same ids. */
+    private final Map<String, Map<PartId, SavedValue>> pending = new HashMap<>();
 
     ValueSaver(ShowStore store) {
         this.store = store;
@@ -38,10 +39,14 @@ public class ValueSaver implements AutoCloseable {
             return;
         }
         synchronized (pending) {
-            boolean idle = pending.isEmpty();
-            values.forEach(value -> pending.put(value.control(), value));
-            if (idle) {
+            Map<PartId, SavedValue> ofShow = pending.get(showId);
+            if (ofShow == null) {
+                ofShow = new HashMap<>();
+                pending.put(showId, ofShow);
                 thread.execute(() -> write(showId));
+            }
+            for (SavedValue value : values) {
+                ofShow.put(value.control(), value);
             }
         }
     }
@@ -49,8 +54,7 @@ public class ValueSaver implements AutoCloseable {
     private void write(String showId) {
         List<SavedValue> values;
         synchronized (pending) {
-            values = List.copyOf(pending.values());
-            pending.clear();
+            values = List.copyOf(pending.remove(showId).values());
         }
         try {
             store.saveValues(showId, values);
