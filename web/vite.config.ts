@@ -5,7 +5,8 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { chunkSizeWarningLimit: 1000 },
-  server: { proxy: { "/api": { target: "http://127.0.0.1:8420", ws: true } } },
+  // a test reads ../docs
+  server: { fs: { allow: [".."] }, proxy: { "/api": { target: "http://127.0.0.1:8420", ws: true } } },
   // machines that run tests are shared and at times very slow; a limit is there to end what hangs, not to time it
   test: { environment: "jsdom", testTimeout: 60_000 },
 });

@@ -5,7 +5,7 @@
  */
 import { browser } from "../live/browser";
 import { partOf, seen, useShow } from "../live/show";
-import type { Body, EditAnswer, Problem, Step } from "./types";
+import type { Arrangement, Body, EditAnswer, Problem, Step } from "./types";
 
 const NO_ANSWER: Problem = {
   part: null,
@@ -42,6 +42,11 @@ async function post(path: string, body?: unknown): Promise<Problem[]> {
 /** @returns what speaks against it; empty where it was accepted and kept */
 export function edit(title: string, steps: Step[]): Promise<Problem[]> {
   return inTurn(() => post("edits", { title, steps }));
+}
+
+/** Does something with several controls at once, from where they are when its turn comes. */
+export function arrange(arrangement: Arrangement): Promise<Problem[]> {
+  return inTurn(() => post("arrange", arrangement));
 }
 
 /** Changes the body of a part, whatever else of it changed in the meantime. */

@@ -4,10 +4,13 @@ import type { components } from "./schema";
 type Schemas = components["schemas"];
 
 export type ArgumentSource = Schemas["ArgumentSource"];
+export type Arrangement = Schemas["Arrangement"];
 export type Body = Schemas["Body"];
+export type Cell = Schemas["Cell"];
 export type Cells = Schemas["Cells"];
 export type ClientFrame = Schemas["ClientFrame"];
 export type Control = Schemas["Control"];
+export type ControlKind = Schemas["AddControl"]["kind"];
 export type ControlValue = Schemas["ControlValue"];
 export type Edit = Schemas["Edit"];
 export type EditAnswer = Schemas["EditAnswer"];

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { NavLink, useMatch } from "react-router";
 import { browser, rename } from "../live/browser";
 import { partsOf, useShow } from "../live/show";
+import { Shortcuts } from "./Shortcuts";
 import { setTheme, useTheme } from "../ui/theme";
 
 /** The stations in the order of the work, each with a mark computed from the show. */
@@ -29,6 +30,7 @@ export function Workline() {
       </nav>
       <div className="ml-auto flex items-center gap-3">
         <ThemeSwitch />
+        <Shortcuts />
         <NavLink to="/history" aria-label="History" title="History" className="rounded p-2 text-quiet">
           <History size={20} aria-hidden />
         </NavLink>

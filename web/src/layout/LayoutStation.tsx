@@ -1,14 +1,15 @@
-import { Plus, RectangleVertical, Square, Type } from "lucide-react";
+import { Plus, RectangleVertical, Square, Trash2, Type } from "lucide-react";
 import { useEffect } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { change, edit, redo, undo } from "../api/edits";
-import type { Form, Page } from "../api/types";
+import { change } from "../api/edits";
+import type { ControlKind, Page } from "../api/types";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
 import { NumberField, of } from "../ui/fields";
 import { report } from "../ui/notices";
-import { addControl } from "./actions";
+import { addControl, addPage, removePage } from "./actions";
+import { onBuildKey } from "./keys";
 import { PageGrid } from "./PageGrid";
 import { PathStrip } from "./path/PathStrip";
 import { place, select, useSelection } from "./selection";
@@ -17,26 +18,22 @@ import { place, select, useSelection } from "./selection";
 export function LayoutStation() {
   const { page: wanted } = useParams();
   const parts = useShow((s) => s.parts);
-  const selectedId = useSelection((s) => s.id);
+  const ids = useSelection((s) => s.ids);
   const pages = partsOf(parts, "page");
   const page = pages.find((p) => p.part.id === wanted) ?? pages[0];
-  const selected = partOf(parts, "control", selectedId);
-  const visible = selected && selected.part.parent === page?.part.id ? selected : undefined;
+  const pageId = page?.part.id;
+
+  // what is gone, or lies on another page, is not selected
+  useEffect(() => {
+    const here = ids.filter((id) => parts.get(id)?.part.parent === pageId);
+    if (here.length < ids.length) select(...here);
+  }, [parts, ids, pageId]);
 
   useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLElement && e.target.matches("input, textarea, select");
-      if (typing) return;
-      const key = e.key.toLowerCase();
-      if ((e.ctrlKey || e.metaKey) && key === "z") void report(e.shiftKey ? redo() : undo());
-      else if ((e.ctrlKey || e.metaKey) && key === "y") void report(redo());
-      else if (e.key === "Escape") select(null);
-      else return;
-      e.preventDefault();
-    };
+    const onKey = (e: KeyboardEvent) => onBuildKey(e, pageId);
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  }, [pageId]);
 
   return (
     <main className="flex min-w-0 flex-1 flex-col" data-mode="build">
@@ -53,48 +50,21 @@ export function LayoutStation() {
           </p>
         )}
       </div>
-      <PathStrip held={visible} />
+      <PathStrip
+        held={ids.length === 1 ? partOf(parts, "control", ids[0]) : undefined}
+        selected={ids.length}
+      />
     </main>
   );
 }
 
 function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page> | undefined }) {
   const navigate = useNavigate();
-  const parts = useShow((s) => s.parts);
 
   const add = async () => {
-    const layout = partsOf(parts, "layout")[0];
-    const layoutId = layout?.part.id ?? crypto.randomUUID();
-    const id = crypto.randomUUID();
-    const problems = await report(
-      edit("Add a page", [
-        ...(layout
-          ? []
-          : [
-              {
-                step: "put" as const,
-                basedOn: 0,
-                part: {
-                  id: layoutId,
-                  parent: null,
-                  order: 0,
-                  body: { kind: "layout" as const, name: "Layout" },
-                },
-              },
-            ]),
-        {
-          step: "put",
-          basedOn: 0,
-          part: {
-            id,
-            parent: layoutId,
-            order: Math.max(0, ...pages.map((p) => p.part.order)) + 1,
-            body: { kind: "page", name: `Page ${pages.length + 1}`, columns: 16, rows: 10 },
-          },
-        },
-      ]),
-    );
-    if (problems.length === 0) void navigate(`/layout/${id}`);
+    const adding = addPage();
+    const problems = await report(adding.then((added) => added.problems));
+    if (problems.length === 0) void navigate(`/layout/${(await adding).id}`);
   };
 
   const put = (held: HeldOf<Page>, field: keyof Page, part: Partial<Page>) =>
@@ -140,16 +110,19 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
             value={current.part.body.rows}
             onCommit={(rows) => put(current, "rows", { rows })}
           />
+          <PushButton className="col-span-2 py-0.5!" onClick={() => void report(removePage(current))}>
+            <Trash2 size={16} aria-hidden /> Remove page
+          </PushButton>
         </div>
       )}
     </section>
   );
 }
 
-const KINDS: { kind: Form["kind"]; name: string; Icon: typeof Square }[] = [
-  { kind: "fader", name: "Fader", Icon: RectangleVertical },
-  { kind: "button", name: "Button", Icon: Square },
-  { kind: "readout", name: "Readout", Icon: Type },
+const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
+  { kind: "FADER", name: "Fader", Icon: RectangleVertical },
+  { kind: "BUTTON", name: "Button", Icon: Square },
+  { kind: "READOUT", name: "Readout", Icon: Type },
 ];
 
 /** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. */
@@ -175,7 +148,7 @@ function Palette({ page }: { page: HeldOf<Page> }) {
       ))}
       <p className="text-sm text-quiet" role="status">
         {placing
-          ? `Tap a free cell to place the ${placing}.`
+          ? `Tap a free cell to place the ${placing.toLowerCase()}.`
           : "Choose one, then tap a free cell. Enter places it."}
       </p>
     </section>

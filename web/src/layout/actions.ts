@@ -1,110 +1,73 @@
-/** The edits of Build, each with the words that the history shows. */
-import { change, edit, remove } from "../api/edits";
-import type { Cells, Control, Form, Page, Problem } from "../api/types";
-import { type HeldOf, partsOf, useShow } from "../live/show";
-import { select } from "./selection";
-
-const SIZES: Record<Form["kind"], { width: number; height: number }> = {
-  fader: { width: 2, height: 8 },
-  button: { width: 2, height: 2 },
-  readout: { width: 3, height: 1 },
-};
-
-const FORMS: Record<Form["kind"], Form> = {
-  fader: { kind: "fader", direction: "UP", grab: "RELATIVE", rest: 0 },
-  button: { kind: "button", latching: false },
-  readout: { kind: "readout" },
-};
+/** What Build asks of the server. Where things come to lie is decided there, from where they are when the turn comes. */
+import { arrange, change, edit, remove } from "../api/edits";
+import type { Arrangement, Cell, Control, ControlKind, Page, Problem } from "../api/types";
+import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
+import { copied, keepCopied } from "./clipboard";
+import { select, useSelection } from "./selection";
 
 export function nameOf(control: Control): string {
   return control.label || control.form.kind;
 }
 
-/** Puts a new control at a cell, or at the first place that has room; smaller where the room is small. */
-export async function addControl(
-  page: HeldOf<Page>,
-  kind: Form["kind"],
-  at?: { column: number; row: number },
-): Promise<Problem[]> {
-  const controls = partsOf(useShow.getState().parts, "control", page.part.id);
-  const cells = roomFor(
-    page.part.body,
-    controls.map((c) => c.part.body.cells),
-    SIZES[kind],
-    at,
-  );
-  if (!cells) {
-    return [
-      {
-        part: null,
-        field: "",
-        message: "There is no free cell on this page. Make the page larger or remove something",
-        mend: null,
-      },
-    ];
-  }
-  const count = controls.filter((c) => c.part.body.form.kind === kind).length + 1;
-  const label = `${kind[0]!.toUpperCase()}${kind.slice(1)} ${count}`;
+const selectedIds = () => [...useSelection.getState().ids];
+
+function selectedControls(): HeldOf<Control>[] {
+  const { parts } = useShow.getState();
+  return selectedIds()
+    .map((id) => partOf(parts, "control", id))
+    .filter((held) => held !== undefined);
+}
+
+/** Puts a new control at a cell, or at the first place that has room. */
+export async function addControl(page: HeldOf<Page>, kind: ControlKind, at?: Cell): Promise<Problem[]> {
   const id = crypto.randomUUID();
-  const problems = await edit(`Add ${label}`, [
-    {
-      step: "put",
-      basedOn: 0,
-      part: {
-        id,
-        parent: page.part.id,
-        order: Math.max(0, ...controls.map((c) => c.part.order)) + 1,
-        body: { kind: "control", label, cells, form: FORMS[kind], sends: [], listens: [] },
-      },
-    },
-  ]);
+  const problems = await arrange({ what: "add", page: page.part.id, id, kind, at: at ?? null });
   if (problems.length === 0) select(id);
   return problems;
 }
 
-function roomFor(
-  page: Page,
-  taken: Cells[],
-  size: { width: number; height: number },
-  at?: { column: number; row: number },
-) {
-  const free = (c: Cells) =>
-    c.column + c.width <= page.columns &&
-    c.row + c.height <= page.rows &&
-    !taken.some(
-      (t) =>
-        t.column < c.column + c.width &&
-        c.column < t.column + t.width &&
-        t.row < c.row + c.height &&
-        c.row < t.row + t.height,
-    );
-  const places = at
-    ? [at]
-    : Array.from({ length: page.columns * page.rows }, (_, i) => ({
-        column: i % page.columns,
-        row: Math.floor(i / page.columns),
-      }));
-  for (let height = size.height; height >= 1; height--) {
-    for (let width = size.width; width >= 1; width--) {
-      for (const spot of places) {
-        const cells = { ...spot, width, height };
-        if (free(cells)) return cells;
-      }
-    }
-  }
-  return undefined;
+type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+
+/** What can be done with controls that are there. */
+export type Manner = Without<Exclude<Arrangement, { what: "add" | "paste" }>, "controls">;
+
+/** Does something with all that is selected. */
+export function arrangeSelected(how: Manner): Promise<Problem[]> {
+  return arrange({ ...how, controls: selectedIds() });
 }
 
-/** Moves or resizes a control from where it is when this edit's turn comes. */
-export function setCells(
-  held: HeldOf<Control>,
-  how: "Move" | "Resize",
-  place: (before: Cells) => Cells,
-): Promise<Problem[]> {
-  return change(`${how} ${nameOf(held.part.body)}`, "control", held.part.id, (body) => ({
-    ...body,
-    cells: place(body.cells),
-  }));
+export async function removeSelected(): Promise<Problem[]> {
+  const problems = await arrange({ what: "remove", controls: selectedIds() });
+  if (problems.length === 0) select();
+  return problems;
+}
+
+export function copySelected(): void {
+  const controls = selectedControls();
+  if (controls.length) keepCopied(controls.map((held) => held.part.body));
+}
+
+export function cutSelected(): Promise<Problem[]> {
+  copySelected();
+  return removeSelected();
+}
+
+export function pasteCopied(page: HeldOf<Page>): Promise<Problem[]> {
+  return pasteAll(page, copied());
+}
+
+export function duplicateSelected(page: HeldOf<Page>): Promise<Problem[]> {
+  return pasteAll(
+    page,
+    selectedControls().map((held) => held.part.body),
+  );
+}
+
+async function pasteAll(page: HeldOf<Page>, controls: Control[]): Promise<Problem[]> {
+  const copies = controls.map((control) => ({ id: crypto.randomUUID() as string, control }));
+  const problems = await arrange({ what: "paste", page: page.part.id, copies, at: null });
+  if (problems.length === 0) select(...copies.map((copy) => copy.id));
+  return problems;
 }
 
 export function setControl(
@@ -118,8 +81,36 @@ export function setControl(
   }));
 }
 
-export async function removeControl(held: HeldOf<Control>): Promise<Problem[]> {
-  const problems = await remove(`Remove ${nameOf(held.part.body)}`, held.part.id);
-  if (problems.length === 0) select(null);
-  return problems;
+/** Adds a page, and a layout for it to lie in where there is none; answers with the id of the page. */
+export async function addPage(): Promise<{ id: string; problems: Problem[] }> {
+  const { parts } = useShow.getState();
+  const pages = partsOf(parts, "page");
+  const layout = partsOf(parts, "layout")[0]?.part.id;
+  const layoutId = layout ?? crypto.randomUUID();
+  const id = crypto.randomUUID();
+  const fresh = { step: "put" as const, basedOn: 0 };
+  const problems = await edit("Add a page", [
+    ...(layout
+      ? []
+      : [
+          {
+            ...fresh,
+            part: { id: layoutId, parent: null, order: 0, body: { kind: "layout" as const, name: "Layout" } },
+          },
+        ]),
+    {
+      ...fresh,
+      part: {
+        id,
+        parent: layoutId,
+        order: Math.max(0, ...pages.map((p) => p.part.order)) + 1,
+        body: { kind: "page", name: `Page ${pages.length + 1}`, columns: 16, rows: 10 },
+      },
+    },
+  ]);
+  return { id, problems };
+}
+
+export function removePage(page: HeldOf<Page>): Promise<Problem[]> {
+  return remove(`Remove the page ${page.part.body.name}`, page.part.id);
 }

@@ -1,13 +1,23 @@
 /** What is selected in Build, and which kind of control the next tap places. Selecting sends nothing. */
 import { create } from "zustand";
-import type { Form } from "../api/types";
+import type { ControlKind } from "../api/types";
 
 interface Selection {
-  id: string | null;
-  placing: Form["kind"] | null;
+  /** In the order in which they were selected. */
+  ids: readonly string[];
+  placing: ControlKind | null;
 }
 
-export const useSelection = create<Selection>()(() => ({ id: null, placing: null }));
+export const useSelection = create<Selection>()(() => ({ ids: [], placing: null }));
 
-export const select = (id: string | null) => useSelection.setState({ id, placing: null });
+export const select = (...ids: string[]) => useSelection.setState({ ids, placing: null });
+
+/** Takes controls into the selection, or out of it where all are in it. */
+export function toggle(...toggled: string[]): void {
+  const { ids } = useSelection.getState();
+  const rest = ids.filter((id) => !toggled.includes(id));
+  const allIn = toggled.every((id) => ids.includes(id));
+  select(...(allIn ? rest : [...rest, ...toggled]));
+}
+
 export const place = (placing: Selection["placing"]) => useSelection.setState({ placing });

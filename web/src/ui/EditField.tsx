@@ -78,7 +78,8 @@ export function EditField({ label, value, onCommit, mono, className = "", hideLa
           onBlur={() => draft !== null && void offer(draft)}
           onKeyDown={(e) => {
             if (e.key === "Enter" && draft !== null) void offer(draft);
-            if (e.key === "Escape") {
+            if (e.key === "Escape" && (draft !== null || problem)) {
+              e.stopPropagation();
               setDraft(null);
               setProblem(null);
             }

@@ -11,11 +11,13 @@ import { TouchCell } from "./TouchCell";
 import { WireCell } from "./WireCell";
 
 /** The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
-export function PathStrip({ held }: { held: HeldOf<Control> | undefined }) {
+export function PathStrip({ held, selected }: { held: HeldOf<Control> | undefined; selected: number }) {
   if (!held) {
     return (
       <section aria-label="Path" className="border-t border-rule bg-panel px-4 py-3 text-quiet">
-        Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing.
+        {selected > 1
+          ? `${selected} controls are selected: move, align, copy or remove them together. Select one to see its path.`
+          : "Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing."}
       </section>
     );
   }
@@ -38,7 +40,16 @@ function Path({ held }: { held: HeldOf<Control> }) {
   }, [id]);
 
   return (
-    <section aria-label="Path" className="flex h-72 shrink-0 items-stretch border-t-2 border-rule bg-panel">
+    <section
+      aria-label="Path"
+      data-path
+      className="flex h-72 shrink-0 items-stretch border-t-2 border-rule bg-panel"
+      onKeyDown={(e) => {
+        if (e.key !== "Escape") return;
+        e.stopPropagation();
+        document.querySelector<HTMLElement>(`[data-build="${id}"]`)?.focus();
+      }}
+    >
       <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={1}>
         <TouchCell held={held} />
       </Cell>

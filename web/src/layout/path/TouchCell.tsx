@@ -7,7 +7,7 @@ import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
-import { removeControl } from "../actions";
+import { removeSelected } from "../actions";
 import { putControl } from "./put";
 
 type Fader = Extract<Form, { kind: "fader" }>;
@@ -65,7 +65,7 @@ export function TouchCell({ held }: { held: HeldOf<Control> }) {
         <span className="text-quiet">
           position <span className="font-mono text-bone">{(value?.position ?? 0).toFixed(3)}</span>
         </span>
-        <PushButton className="px-2! py-0.5!" onClick={() => void report(removeControl(held))}>
+        <PushButton className="px-2! py-0.5!" onClick={() => void report(removeSelected())}>
           <Trash2 size={14} aria-hidden /> Remove
         </PushButton>
       </div>

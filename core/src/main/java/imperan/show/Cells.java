@@ -10,6 +10,6 @@ public record Cells(int column, int row, int width, int height) {
 
     public boolean fits(Page page) {
         return column >= 0 && row >= 0 && width >= 1 && height >= 1
-                && column + width <= page.columns() && row + height <= page.rows();
+                && column <= page.columns() - width && row <= page.rows() - height;
     }
 }

@@ -156,6 +156,122 @@ class BuildTest {
         assertThat(built("Fader 1")).hasAttribute("style", Pattern.compile("7 / span 8 / span 5|7 / span 5"));
     }
 
+    private Locator selected() {
+        return page.locator("[data-build][aria-pressed=true]");
+    }
+
+    private void assertAt(Locator control, int column, int row) {
+        assertThat(control).hasAttribute("style", Pattern.compile("grid-area: " + (row + 1) + " / " + (column + 1) + " / "));
+    }
+
+    @Test
+    void severalAreTakenInABandMovedAlignedAndCopiedToAnotherPage() {
+        addAt("Button", 1, 1);
+        button("Button").click();
+        tap(5, 3);
+        assertThat(built("Button 2")).isVisible();
+        button("Add send").click();
+        fill(cell("Message").getByLabel("Address"), "/bellows/key/2");
+        assertThat(cell("Message").getByText("kept")).isVisible();
+
+        BoundingBox grid = page.locator("[data-page]").boundingBox();
+        page.mouse().move(grid.x + 5, grid.y + 5);
+        page.mouse().down();
+        page.mouse().move(grid.x + grid.width * 0.25, grid.y + grid.height * 0.25);
+        page.mouse().move(grid.x + grid.width * 0.5, grid.y + grid.height * 0.5);
+        page.mouse().up();
+        assertThat(selected()).hasCount(2);
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("2 selected");
+
+        button("Align top edges").click();
+        assertAt(built("Button 2"), 5, 1);
+        BoundingBox second = built("Button 2").boundingBox();
+        page.mouse().move(second.x + 20, second.y + 20);
+        page.mouse().down();
+        page.mouse().move(second.x + 20 + 3 * grid.width / 16, second.y + 20 + 2 * grid.height / 10);
+        page.mouse().up();
+        assertAt(built("Button 1"), 4, 3);
+        assertAt(built("Button 2"), 8, 3);
+
+        page.keyboard().press("Control+c");
+        button("Add page").click();
+        assertThat(page.getByText("An empty page.")).isVisible();
+        page.keyboard().press("Control+v");
+        assertThat(selected()).hasCount(2);
+        assertAt(built("Button 1"), 0, 0);
+        assertAt(built("Button 2"), 4, 0);
+        built("Button 2").click();
+        assertThat(cell("Message").getByLabel("Address")).hasValue("/bellows/key/2");
+        button("Undo").click();
+        assertThat(page.getByText("An empty page.")).isVisible();
+    }
+
+    /** Every step of building by keys alone: no pointer is used after the page is there. */
+    @Test
+    void aPageIsBuiltByKeyboardAlone() {
+        button("Fader").focus();
+        page.keyboard().press("Enter");
+        assertThat(built("Fader 1")).isVisible();
+        button("Button").focus();
+        page.keyboard().press("Enter");
+        assertThat(built("Button 1")).isVisible();
+
+        built("Button 1").focus();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("ArrowDown");
+        assertAt(built("Button 1"), 2, 2);
+        page.keyboard().press("Shift+ArrowRight");
+        assertThat(built("Button 1")).hasAttribute("style", Pattern.compile("span 2 / span 3"));
+
+        page.keyboard().press("Enter");
+        assertThat(cell("Touch").getByLabel("Label")).isFocused();
+        page.keyboard().press("Control+a");
+        page.keyboard().type("Bell");
+        page.keyboard().press("Enter");
+        assertThat(built("Bell")).isVisible();
+        button("Add send").focus();
+        page.keyboard().press("Enter");
+        cell("Message").getByLabel("Goes out on").focus();
+        page.keyboard().press("Enter");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Enter");
+        assertThat(cell("Message").getByLabel("Goes out on")).containsText("press");
+        page.keyboard().press("Escape");
+        assertThat(built("Bell")).isFocused();
+
+        page.keyboard().press("Control+d");
+        assertThat(built("Bell")).hasCount(2);
+        page.keyboard().press("Control+a");
+        assertThat(selected()).hasCount(3);
+        built("Fader 1").focus();
+        page.keyboard().press("Space");
+        assertThat(selected()).hasCount(2);
+        page.keyboard().press("Delete");
+        assertThat(built("Bell")).hasCount(0);
+        assertThat(built("Fader 1")).isVisible();
+        page.keyboard().press("Control+z");
+        assertThat(built("Bell")).hasCount(2);
+
+        page.keyboard().press("?");
+        Locator list = page.getByRole(AriaRole.DIALOG);
+        assertThat(list).containsText("Ctrl+D");
+        page.keyboard().press("Escape");
+        assertThat(list).hasCount(0);
+    }
+
+    @Test
+    void aPageGoesAndComesBackWithAllThatLiesOnIt() {
+        addAt("Fader", 0, 0);
+        int before = page.locator("nav a, section[aria-label=Pages] a").count();
+        button("Remove page").click();
+        assertThat(page.locator("nav a, section[aria-label=Pages] a")).hasCount(before - 1);
+        String url = page.url();
+        page.keyboard().press("Control+z");
+        assertThat(page.locator("nav a, section[aria-label=Pages] a")).hasCount(before);
+        assertThat(built("Fader 1")).isVisible();
+        assertThat(page).hasURL(url);
+    }
+
     @Test
     void aControlIsNotPutOnAnother() {
         addAt("Fader", 0, 0);

@@ -1,5 +1,6 @@
 package imperan.server.api;
 
+import imperan.layout.Arrangement;
 import imperan.server.socket.ClientFrame;
 import imperan.server.run.Shows;
 import imperan.server.socket.ServerFrame;
@@ -47,6 +48,7 @@ class OpenApiSetup {
             shapes.adjust(ClientFrame.class);
             shapes.adjust(ServerFrame.class);
             shapes.adjust(EditRequest.class);
+            shapes.adjust(Arrangement.class);
             List.of(ShowController.EditAnswer.class, ShowStore.ShowInfo.class, ShowStore.EditLine.class,
                     ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);

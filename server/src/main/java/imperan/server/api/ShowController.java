@@ -1,5 +1,6 @@
 package imperan.server.api;
 
+import imperan.layout.Arrangement;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
@@ -120,6 +121,12 @@ class ShowController {
     CompletableFuture<ResponseEntity<EditAnswer>> edit(@PathVariable("show") String show,
             @RequestHeader(BROWSER) String browser, @RequestBody EditRequest request) {
         return keeper.edit(show, request, person(browser)).thenApply(ShowController::answer);
+    }
+
+    @PostMapping("/shows/{show}/arrange")
+    CompletableFuture<ResponseEntity<EditAnswer>> arrange(@PathVariable("show") String show,
+            @RequestHeader(BROWSER) String browser, @RequestBody Arrangement arrangement) {
+        return keeper.arrange(show, arrangement, person(browser)).thenApply(ShowController::answer);
     }
 
     @PostMapping("/shows/{show}/undo")

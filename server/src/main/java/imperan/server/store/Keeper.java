@@ -1,5 +1,7 @@
 package imperan.server.store;
 
+import imperan.layout.Arrangement;
+import imperan.layout.Arranger;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
 import imperan.show.Held;
@@ -75,6 +77,10 @@ public class Keeper implements AutoCloseable {
 
     public CompletableFuture<Outcome> edit(String showId, EditRequest request, Person author) {
         return change(showId, (show, history) -> show.apply(request, author));
+    }
+
+    public CompletableFuture<Outcome> arrange(String showId, Arrangement arrangement, Person author) {
+        return change(showId, (show, history) -> Arranger.carryOut(show, arrangement, author));
     }
 
     public CompletableFuture<Outcome> undo(String showId, Person author) {

@@ -1,0 +1,51 @@
+/** Every key and gesture, by the place where it holds. docs/shortcuts.md says the same, and a test holds them together. */
+export interface Shortcut {
+  keys: string;
+  what: string;
+}
+
+export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
+  {
+    where: "Everywhere but in Run",
+    list: [
+      { keys: "?", what: "this list" },
+      { keys: "Ctrl+Z", what: "undo your own last edit" },
+      { keys: "Ctrl+Shift+Z or Ctrl+Y", what: "redo it" },
+      { keys: "Enter in a field, or leaving it", what: "keep what was typed" },
+      { keys: "Escape in a field", what: "the value that counts comes back" },
+    ],
+  },
+  {
+    where: "Build",
+    list: [
+      { keys: "choose a kind, tap a free cell", what: "place a control there" },
+      { keys: "Enter on a kind", what: "place it where there is room" },
+      { keys: "click or tap a control", what: "select it; sends nothing" },
+      { keys: "Shift or Ctrl with a click", what: "select one more, or one less" },
+      { keys: "drag over bare cells", what: "select what lies in the band" },
+      { keys: "Tab", what: "from control to control" },
+      { keys: "Space", what: "select the control, or no longer" },
+      { keys: "Enter on a control", what: "select it alone and go to its path" },
+      { keys: "Escape in the path", what: "back to the control" },
+      { keys: "Ctrl+A", what: "select all of the page" },
+      { keys: "Escape", what: "select nothing" },
+      { keys: "drag; drag the round corner", what: "move; resize what is selected" },
+      { keys: "arrow keys; with Shift", what: "move; resize it by one cell" },
+      { keys: "Ctrl+Shift+arrow", what: "align the selected to that edge" },
+      { keys: "Ctrl+C, Ctrl+X, Ctrl+V", what: "copy, cut, paste; also to another page or show" },
+      { keys: "Ctrl+D", what: "duplicate" },
+      { keys: "Delete or Backspace", what: "remove" },
+    ],
+  },
+  {
+    where: "Run",
+    list: [
+      { keys: "drag a fader", what: "moves the cap as far as the finger, or as it is set" },
+      { keys: "Shift while dragging", what: "a tenth of the way" },
+      { keys: "arrow keys; with Shift", what: "a hundredth; a thousandth" },
+      { keys: "Page Up, Page Down", what: "a tenth" },
+      { keys: "Home, End", what: "the ends" },
+      { keys: "Space or Enter", what: "press and release a button" },
+    ],
+  },
+];

@@ -1,0 +1,56 @@
+/** The keys of Build that hold wherever the focus is on the page. */
+import type { Problem } from "../api/types";
+import { partOf, partsOf, useShow } from "../live/show";
+import { isTyping } from "../ui/keys";
+import { report } from "../ui/notices";
+import {
+  arrangeSelected,
+  copySelected,
+  cutSelected,
+  duplicateSelected,
+  pasteCopied,
+  removeSelected,
+} from "./actions";
+import { select, useSelection } from "./selection";
+
+const EDGES = { ArrowLeft: "LEFT", ArrowRight: "RIGHT", ArrowUp: "TOP", ArrowDown: "BOTTOM" } as const;
+
+export function onBuildKey(e: KeyboardEvent, pageId: string | undefined): void {
+  if (isTyping(e) || e.altKey) return;
+  const done = e.ctrlKey || e.metaKey ? withControl(e, pageId) : plain(e);
+  if (!done) return;
+  e.preventDefault();
+  if (done !== true) void report(done);
+}
+
+function plain(e: KeyboardEvent): true | Promise<Problem[]> | undefined {
+  const any = useSelection.getState().ids.length > 0;
+  if (e.key === "Escape") {
+    select();
+    return true;
+  }
+  if ((e.key === "Delete" || e.key === "Backspace") && any) return removeSelected();
+}
+
+function withControl(e: KeyboardEvent, pageId: string | undefined): true | Promise<Problem[]> | undefined {
+  const { parts } = useShow.getState();
+  const page = partOf(parts, "page", pageId);
+  const any = useSelection.getState().ids.length > 0;
+  if (e.shiftKey && e.key in EDGES)
+    return any ? arrangeSelected({ what: "align", edge: EDGES[e.key as keyof typeof EDGES] }) : undefined;
+  if (e.shiftKey || !page) return;
+  switch (e.key.toLowerCase()) {
+    case "a":
+      select(...partsOf(parts, "control", pageId).map((held) => held.part.id));
+      return true;
+    case "c":
+      copySelected();
+      return any || undefined;
+    case "x":
+      return any ? cutSelected() : undefined;
+    case "v":
+      return pasteCopied(page);
+    case "d":
+      return any ? duplicateSelected(page) : true;
+  }
+}
