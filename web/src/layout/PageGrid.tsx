@@ -46,7 +46,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
       ...(drag.how === "move" ? keptOn(page.part.body, taken, right, down) : { right, down }),
     });
   };
-  const endDrag = async () => {
+  const endDrag = async (id: string) => {
     if (!drag) return;
     const { how, right, down } = drag;
     if (right !== 0 || down !== 0)
@@ -55,6 +55,8 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
           how === "move" ? { what: "move", right, down } : { what: "resize", wider: right, taller: down },
         ),
       );
+    // a tap on one of several means that one
+    else select(id);
     setDrag(null);
   };
 
@@ -99,7 +101,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
               setDrag({ how, from: cellAt(e), right: 0, down: 0, lay });
             }}
             onDrag={onDrag}
-            onEnd={() => void endDrag()}
+            onEnd={() => void endDrag(held.part.id)}
           />
         ))}
         {controls.length === 0 && (

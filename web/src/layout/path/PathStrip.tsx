@@ -10,11 +10,14 @@ import { ShapingCell } from "./ShapingCell";
 import { TouchCell } from "./TouchCell";
 import { WireCell } from "./WireCell";
 
-/** The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
+/** Always as tall, so that the page does not move under a hand that selects. The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
 export function PathStrip({ held, selected }: { held: HeldOf<Control> | undefined; selected: number }) {
   if (!held) {
     return (
-      <section aria-label="Path" className="border-t border-rule bg-panel px-4 py-3 text-quiet">
+      <section
+        aria-label="Path"
+        className="h-72 shrink-0 border-t-2 border-rule bg-panel px-4 py-3 text-quiet"
+      >
         {selected > 1
           ? `${selected} controls are selected: move, align, copy or remove them together. Select one to see its path.`
           : "Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing."}

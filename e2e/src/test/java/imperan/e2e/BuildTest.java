@@ -183,6 +183,7 @@ class BuildTest {
         assertThat(selected()).hasCount(2);
         assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("2 selected");
 
+        grid = page.locator("[data-page]").boundingBox();
         button("Align top edges").click();
         assertAt(built("Button 2"), 5, 1);
         BoundingBox second = built("Button 2").boundingBox();
@@ -233,7 +234,9 @@ class BuildTest {
         page.keyboard().press("Enter");
         cell("Message").getByLabel("Goes out on").focus();
         page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("every change"))).isFocused();
         page.keyboard().press("ArrowDown");
+        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("press"))).isFocused();
         page.keyboard().press("Enter");
         assertThat(cell("Message").getByLabel("Goes out on")).containsText("press");
         page.keyboard().press("Escape");

@@ -27,7 +27,9 @@ final class Hands {
 
     /** The point of a control's travel, in pixels of the screen. */
     static double[] place(Page page, String id, double position) {
-        BoundingBox travel = control(page, id).locator("[data-travel]").boundingBox();
+        Locator found = control(page, id).locator("[data-travel]");
+        found.waitFor();
+        BoundingBox travel = found.boundingBox();
         return new double[] {travel.x + travel.width / 2, travel.y + travel.height * (1 - position)};
     }
 

@@ -12,6 +12,7 @@ import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.SocketException;
+import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -72,6 +73,22 @@ final class Installation implements AutoCloseable {
 
     int answerPort() {
         return answerPort;
+    }
+
+    /** A connection of the test's own to the database of this installation. */
+    Connection database() throws SQLException {
+        return DriverManager.getConnection(databaseUrl(database), "imperan", "");
+    }
+
+    /** Ends the connections of the server and lets it make no new ones, or lets it again. */
+    void databaseGone(boolean gone) throws SQLException {
+        try (Connection connection = DriverManager.getConnection(databaseUrl("postgres"), "imperan", "");
+             Statement statement = connection.createStatement()) {
+            statement.execute("alter database " + database + " allow_connections " + !gone);
+            if (gone) {
+                statement.execute("select pg_terminate_backend(pid) from pg_stat_activity where datname = '" + database + "'");
+            }
+        }
     }
 
     <T> T bean(Class<T> type) {

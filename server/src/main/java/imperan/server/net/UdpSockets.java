@@ -3,7 +3,6 @@ package imperan.server.net;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
 import io.netty.bootstrap.Bootstrap;
-import io.netty.buffer.Unpooled;
 import io.netty.channel.Channel;
 import io.netty.channel.ChannelFuture;
 import io.netty.channel.ChannelOption;
@@ -15,7 +14,8 @@ import io.netty.channel.socket.nio.NioDatagramChannel;
 import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetSocketAddress;
-import java.net.PortUnreachableException;
+import java.net.StandardProtocolFamily;
+import java.nio.channels.DatagramChannel;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -26,6 +26,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 
 /**
  * The UDP sockets of the live show.
@@ -37,7 +38,8 @@ import java.util.concurrent.TimeUnit;
  */
 public final class UdpSockets implements AutoCloseable {
 
-    private static final int RECEIVE_BUFFER_BYTES = 4 << 20;
+    /** Asked for at each socket; the system may grant fewer. */
+    public static final int RECEIVE_BUFFER_BYTES = 4 << 20;
     private static final long RETRY_SECONDS = 1;
 
     private record EarKey(String address, int port) {
@@ -51,8 +53,8 @@ public final class UdpSockets implements AutoCloseable {
     private final ScheduledExecutorService opener =
             Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "sockets"));
     private final Map<EarKey, Channel> ears = new HashMap<>();
-    private final Map<MouthKey, Channel> mouths = new HashMap<>();
-    private final Map<PartId, Channel> mouthOf = new ConcurrentHashMap<>();
+    private final Map<MouthKey, Mouth> mouths = new HashMap<>();
+    private final Map<PartId, Mouth> mouthOf = new ConcurrentHashMap<>();
     private Collection<Endpoint> wanted = List.of();
 
     public UdpSockets(UdpListener listener) {
@@ -70,22 +72,10 @@ public final class UdpSockets implements AutoCloseable {
 
     /** Sends from the target's answer port; a target without an open socket gets nothing, as its listener knows. */
     public void send(PartId target, byte[] packet) {
-        Channel mouth = mouthOf.get(target);
+        Mouth mouth = mouthOf.get(target);
         if (mouth != null) {
-            write(mouth, packet, true);
+            mouth.send(packet);
         }
-    }
-
-    private void write(Channel mouth, byte[] packet, boolean first) {
-        mouth.writeAndFlush(Unpooled.wrappedBuffer(packet)).addListener(done -> {
-            if (done.cause() instanceof PortUnreachableException) {
-                // the system tells of an earlier packet by refusing this one, so this one has not left yet
-                mouth.pipeline().fireExceptionCaught(done.cause());
-                if (first) {
-                    write(mouth, packet, false);
-                }
-            }
-        });
     }
 
     private void reconcile() {
@@ -98,8 +88,8 @@ public final class UdpSockets implements AutoCloseable {
             wantedEars.add(ear);
             byMouth.computeIfAbsent(new MouthKey(ear, e.host(), e.port()), k -> new HashSet<>()).add(e.target());
         }
-        close(mouths, byMouth.keySet());
-        close(ears, wantedEars);
+        close(mouths, byMouth.keySet(), Mouth::channel);
+        close(ears, wantedEars, channel -> channel);
         Map<EarKey, String> earTroubles = new HashMap<>();
         wantedEars.forEach(key -> earTroubles.put(key, openEar(key)));
         Map<PartId, SocketState> states = new HashMap<>();
@@ -122,11 +112,11 @@ public final class UdpSockets implements AutoCloseable {
         }
     }
 
-    private static <K> void close(Map<K, Channel> open, Set<K> keep) {
+    private static <K, S> void close(Map<K, S> open, Set<K> keep, Function<S, Channel> channel) {
         open.entrySet().removeIf(entry -> {
             boolean gone = !keep.contains(entry.getKey());
             if (gone) {
-                entry.getValue().close().syncUninterruptibly();
+                channel.apply(entry.getValue()).close().syncUninterruptibly();
             }
             return gone;
         });
@@ -143,7 +133,7 @@ public final class UdpSockets implements AutoCloseable {
         } catch (IOException e) {
             return "Port " + key.port() + " on this machine is taken by another program (" + e.getMessage() + ")";
         }
-        ChannelFuture opened = bootstrap(Set.of()).bind(local).awaitUninterruptibly();
+        ChannelFuture opened = bootstrap(Set.of()).channel(NioDatagramChannel.class).bind(local).awaitUninterruptibly();
         if (!opened.isSuccess()) {
             return "Port " + key.port() + " on this machine does not open (" + opened.cause().getMessage() + ")";
         }
@@ -153,16 +143,23 @@ public final class UdpSockets implements AutoCloseable {
 
     private SocketState openMouth(MouthKey key, Set<PartId> targets) {
         if (mouths.containsKey(key)) {
-            mouths.get(key).pipeline().get(UdpInbound.class).targets(targets);
-            return state(mouths.get(key));
+            mouths.get(key).channel().pipeline().get(UdpInbound.class).targets(targets);
+            return state(mouths.get(key).channel());
         }
-        ChannelFuture opened = bootstrap(targets).connect(new InetSocketAddress(key.host(), key.port()),
-                new InetSocketAddress(key.ear().address(), key.ear().port())).awaitUninterruptibly();
+        DatagramChannel socket;
+        try {
+            socket = DatagramChannel.open(StandardProtocolFamily.INET);
+        } catch (IOException e) {
+            return SocketState.troubled("This machine gives us no socket (" + e.getMessage() + ")");
+        }
+        ChannelFuture opened = bootstrap(targets).channelFactory(() -> new NioDatagramChannel(socket))
+                .connect(new InetSocketAddress(key.host(), key.port()),
+                        new InetSocketAddress(key.ear().address(), key.ear().port())).awaitUninterruptibly();
         if (!opened.isSuccess()) {
             return SocketState.troubled(key.host() + " cannot be reached from this machine ("
                     + opened.cause().getMessage() + ")");
         }
-        mouths.put(key, opened.channel());
+        mouths.put(key, new Mouth(opened.channel(), socket));
         return state(opened.channel());
     }
 
@@ -171,7 +168,7 @@ public final class UdpSockets implements AutoCloseable {
     }
 
     private Bootstrap bootstrap(Set<PartId> targets) {
-        return new Bootstrap().group(group).channel(NioDatagramChannel.class)
+        return new Bootstrap().group(group)
                 .option(ChannelOption.SO_REUSEADDR, true)
                 .option(ChannelOption.SO_RCVBUF, RECEIVE_BUFFER_BYTES)
                 .option(ChannelOption.RECVBUF_ALLOCATOR, new FixedRecvByteBufAllocator(OscDecoder.UDP_MAX_BYTES))

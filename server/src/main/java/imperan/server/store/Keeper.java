@@ -13,8 +13,11 @@ import imperan.show.Problem;
 import imperan.show.Show;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 
+import java.sql.SQLException;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -116,15 +119,41 @@ public class Keeper implements AutoCloseable {
             store.commit(showId, accepted.edit());
         } catch (RuntimeException e) {
             LOG.error("Edit {} of show {} was not kept", accepted.edit().number(), showId, e);
-            // the commit may have reached the database although we did not hear of it: read again what is there
-            heads.remove(showId);
-            return new Outcome.Refused(List.of(Problem.of("“" + accepted.edit().title()
-                    + "” could not be kept: the database does not answer. Nothing was changed; try again in a moment")));
+            return afterFailure(showId, accepted.edit(), e);
         }
         head.show = accepted.show();
         head.history.add(accepted.edit());
         tell(showId, accepted.edit(), accepted.show());
         return accepted;
+    }
+
+    /** The commit may have reached the database although we did not hear of it, so what is there is read again. */
+    private Outcome afterFailure(String showId, Edit edit, RuntimeException failure) {
+        heads.remove(showId);
+        try {
+            Head read = head(showId);
+            boolean kept = read.history.edits().stream().anyMatch(e -> e.number() == edit.number()
+                    && e.author().equals(edit.author()) && e.title().equals(edit.title()));
+            return kept ? new Outcome.Accepted(read.show, edit) : refused("“" + edit.title() + "” could not be kept: "
+                    + reason(failure) + ". Nothing was changed; try again in a moment");
+        } catch (DataAccessException | TransactionException e) {
+            return refused("“" + edit.title() + "” could not be kept: the database does not answer. Nothing is shown as changed;"
+                    + " try again in a moment");
+        }
+    }
+
+    private static Outcome refused(String why) {
+        return new Outcome.Refused(List.of(Problem.of(why)));
+    }
+
+    /** SQLSTATE class 53, "insufficient resources" (PostgreSQL, appendix A), has its own words. */
+    private static String reason(RuntimeException failure) {
+        for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SQLException sql && String.valueOf(sql.getSQLState()).startsWith("53")) {
+                return "the database has no room left (" + sql.getMessage() + ")";
+            }
+        }
+        return "the database did not take it";
     }
 
     private void tell(String showId, Edit edit, Show show) {

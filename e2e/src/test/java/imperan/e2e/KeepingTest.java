@@ -1,0 +1,183 @@
+package imperan.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import imperan.layout.Arrangement;
+import imperan.layout.ControlKind;
+import imperan.server.run.Shows;
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.show.Control;
+import imperan.show.Edit;
+import imperan.show.EditRequest;
+import imperan.show.Layout;
+import imperan.show.Outcome;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Show;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** What is kept, and what happens to edits and touches when the database is slow, full or gone. */
+class KeepingTest {
+
+    private static final int SEEDS = 50;
+    private static final int EDITS = 30;
+    private static final List<Person> PEOPLE = List.of(new Person("a", "Ada"), new Person("b", "Ben"), new Person("c", "Cleo"));
+
+    private static Installation imperan;
+    private static Chromium chromium;
+    private static Desk desk;
+
+    @BeforeAll
+    static void open() {
+        imperan = new Installation();
+        chromium = new Chromium();
+        desk = new Desk(imperan.bellows());
+    }
+
+    @AfterAll
+    static void close() {
+        desk.close();
+        chromium.close();
+        imperan.close();
+    }
+
+    /** Three people edit, take back and bring back at random; the log alone leads to the same tables. */
+    @Test
+    void theTablesRebuiltFromTheLogEqualTheTables() {
+        Shows shows = imperan.bean(Shows.class);
+        Keeper keeper = imperan.bean(Keeper.class);
+        ShowStore store = imperan.bean(ShowStore.class);
+        for (int seed = 1; seed <= SEEDS; seed++) {
+            Random random = new Random(seed);
+            String show = shows.create("Seed " + seed).show().orElseThrow();
+            PartId page = new PartId("page");
+            keeper.edit(show, new EditRequest("Begin", List.of(
+                    new EditRequest.Put(new Part(new PartId("layout"), Optional.empty(), 0, new Layout("Layout")), 0),
+                    new EditRequest.Put(new Part(page, Optional.of(new PartId("layout")), 0,
+                            new imperan.show.Page("Page", 12, 12)), 0))), PEOPLE.get(0)).join();
+            int accepted = 0;
+            for (int i = 0; i < EDITS; i++) {
+                accepted += step(keeper, show, page, random) instanceof Outcome.Accepted ? 1 : 0;
+            }
+            assertThat(accepted).as("seed %d", seed).isGreaterThan(EDITS / 3);
+
+            Show tables = store.load(show);
+            Show rebuilt = Show.empty();
+            for (Edit edit : store.edits(show)) {
+                rebuilt = rebuilt.replay(edit);
+            }
+            assertThat(rebuilt.version()).isEqualTo(tables.version()).isEqualTo(accepted + 1L);
+            assertThat(tables.parts()).as("seed %d", seed).containsExactlyElementsOf(rebuilt.parts());
+            assertThat(keeper.show(show).join().parts()).containsExactlyElementsOf(tables.parts());
+        }
+    }
+
+    private static Outcome step(Keeper keeper, String show, PartId page, Random random) {
+        Person person = PEOPLE.get(random.nextInt(PEOPLE.size()));
+        List<PartId> controls = keeper.show(show).join().all(Control.class).stream().map(Part::id).toList();
+        List<PartId> one = controls.isEmpty() ? List.of() : List.of(controls.get(random.nextInt(controls.size())));
+        return switch (random.nextInt(7)) {
+            case 0, 1, 2 -> keeper.arrange(show, new Arrangement.AddControl(page, PartId.random(),
+                    ControlKind.values()[random.nextInt(3)], Optional.empty()), person).join();
+            case 3 -> keeper.arrange(show, new Arrangement.MoveControls(one, random.nextInt(-3, 4), random.nextInt(-3, 4)), person).join();
+            case 4 -> keeper.arrange(show, new Arrangement.RemoveControls(one), person).join();
+            case 5 -> keeper.undo(show, person).join();
+            default -> keeper.redo(show, person).join();
+        };
+    }
+
+    /** The database takes its time: edits wait and are kept, touches do not wait. */
+    @Test
+    void aSlowDatabaseDelaysEditsAndNoTouch() throws SQLException {
+        try (Page build = build(); Page run = run(); Connection holder = imperan.database()) {
+            holder.setAutoCommit(false);
+            try (Statement statement = holder.createStatement()) {
+                statement.execute("lock table edit in access exclusive mode");
+            }
+            rename(build, "Slow tide");
+            Hands.drag(run, "level-1", 0, 0.5);
+            desk.waitForLevel("in/1", 0.5);
+            assertThat(tab(build, "Slow tide")).hasCount(0);
+            holder.rollback();
+            assertThat(tab(build, "Slow tide")).isVisible();
+        }
+    }
+
+    /** Nothing can be written: the edit is refused in words and the field keeps what was typed; touches go on. */
+    @Test
+    void aFullDatabaseRefusesTheEditInWordsAndTouchesGoOn() throws SQLException {
+        try (Page build = build(); Page run = run(); Connection owner = imperan.database(); Statement statement = owner.createStatement()) {
+            // SQLSTATE 53100 is disk_full: PostgreSQL, appendix A
+            statement.execute("""
+                    create function full_disk() returns trigger language plpgsql as
+                    $$ begin raise exception 'could not extend file: No space left on device' using errcode = '53100'; end $$""");
+            statement.execute("create trigger full_disk before insert on edit for each row execute function full_disk()");
+            String before = build.getByLabel("Page name").inputValue();
+            rename(build, "Full tide");
+            assertThat(build.getByRole(AriaRole.ALERT)).containsText("could not be kept: the database has no room left");
+            assertThat(build.getByRole(AriaRole.ALERT)).containsText("Still in use: " + before);
+            assertThat(build.getByLabel("Page name")).hasValue("Full tide");
+            Hands.drag(run, "level-2", 0, 0.5);
+            desk.waitForLevel("in/2", 0.5);
+
+            statement.execute("drop trigger full_disk on edit");
+            build.getByLabel("Page name").press("Enter");
+            assertThat(tab(build, "Full tide")).isVisible();
+            assertThat(build.getByRole(AriaRole.ALERT)).hasCount(0);
+        }
+    }
+
+    /** The database is gone and comes back: no restart of ours is needed. */
+    @Test
+    void aDatabaseThatIsGoneRefusesTheEditInWordsAndTouchesGoOn() throws SQLException {
+        try (Page build = build(); Page run = run()) {
+            imperan.databaseGone(true);
+            rename(build, "Ebb tide");
+            assertThat(build.getByRole(AriaRole.ALERT)).containsText("the database does not answer");
+            Hands.drag(run, "level-3", 0, 0.5);
+            desk.waitForLevel("in/3", 0.5);
+
+            imperan.databaseGone(false);
+            build.getByLabel("Page name").press("Enter");
+            assertThat(tab(build, "Ebb tide")).isVisible();
+        }
+    }
+
+    private static Page build() {
+        Page page = chromium.device("Ada");
+        page.navigate(imperan.url("/#/layout/sound"));
+        assertThat(page.getByLabel("Page name")).isVisible();
+        return page;
+    }
+
+    private static Page run() {
+        Page page = chromium.device("Ben");
+        page.navigate(imperan.url("/#/run/sound"));
+        assertThat(Hands.control(page, "level-1")).isVisible();
+        return page;
+    }
+
+    private static Locator tab(Page build, String name) {
+        return build.getByLabel("Pages").getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private static void rename(Page build, String name) {
+        build.getByLabel("Page name").fill(name);
+        build.getByLabel("Page name").press("Enter");
+    }
+}
