@@ -28,10 +28,8 @@ final class PartRules {
         Set<PartId> touched = new LinkedHashSet<>();
         for (Edit.Change change : edit.changes()) {
             touched.add(change.id());
-            if (change.after().isPresent()) {
-                // a page that shrinks is judged by what lies on it
-                show.children(change.id()).map(Part::id).forEach(touched::add);
-            }
+            // a page that shrinks or goes is judged by what lies on it
+            show.children(change.id()).map(Part::id).forEach(touched::add);
         }
         touched.forEach(id -> show.part(id).ifPresent(rules::check));
         return rules.problems;

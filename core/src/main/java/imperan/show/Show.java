@@ -121,10 +121,21 @@ public final class Show {
                         Optional.empty()));
             }
             changes.add(change.inverse());
+            if (change.before().isEmpty()) {
+                laidThereSince(edit, change.id()).ifPresent(problems::add);
+            }
         }
         String verb = role.kind() == Edit.Role.Kind.UNDO ? "Undo: " : "Redo: ";
         return problems.isEmpty() ? judged(changes, author, verb + plain(edit.title()), role)
                 : new Outcome.Refused(problems);
+    }
+
+    /** What an edit added cannot go again with what others have put on it. */
+    private Optional<Problem> laidThereSince(Edit edit, PartId added) {
+        List<PartId> own = edit.changes().stream().map(Edit.Change::id).toList();
+        return children(added).filter(child -> !own.contains(child.id())).findFirst().map(child -> Problem.at(child.id(), "",
+                "“" + child.body().called() + "” was put there by " + parts.get(child.id()).author().name() + " since, so “"
+                        + edit.title() + "” cannot be taken back"));
     }
 
     /** Makes this show hold exactly these parts, as one edit: a keep point restored, or a file over a show. */

@@ -146,4 +146,22 @@ class HistoryTest {
                 : new EditRequest.Put(new Part(id, Optional.of(PAGE), random.nextInt(9), body),
                         held.map(Held::version).orElse(0L));
     }
+
+    @Test
+    void aPageDoesNotGoWithWhatOthersPutOnIt() {
+        PartId layout = new PartId("l");
+        PartId page = new PartId("p");
+        take(Shows.apply(show, ADA, put(layout, null, new Layout("Layout")), put(page, layout, new Page("Page", 8, 8))));
+        PartId wheel = new PartId("wheel");
+        take(Shows.apply(show, BEN, put(wheel, page, fader("Wheel", 0, "/in/1/level"))));
+
+        Outcome refused = take(history.undo(show, ADA));
+        assertThat(((Outcome.Refused) refused).problems()).extracting(Problem::message)
+                .containsExactly("“Wheel” was put there by Ben since, so “Edit” cannot be taken back");
+        assertThat(show.part(page)).isPresent();
+
+        take(history.undo(show, BEN));
+        assertThat(take(history.undo(show, ADA))).isInstanceOf(Outcome.Accepted.class);
+        assertThat(show.parts()).isEmpty();
+    }
 }

@@ -147,12 +147,14 @@ class KeepingTest {
     void aDatabaseThatIsGoneRefusesTheEditInWordsAndTouchesGoOn() throws SQLException {
         try (Page build = build(); Page run = run()) {
             imperan.databaseGone(true);
-            rename(build, "Ebb tide");
-            assertThat(build.getByRole(AriaRole.ALERT)).containsText("the database does not answer");
-            Hands.drag(run, "level-3", 0, 0.5);
-            desk.waitForLevel("in/3", 0.5);
-
-            imperan.databaseGone(false);
+            try {
+                rename(build, "Ebb tide");
+                assertThat(build.getByRole(AriaRole.ALERT)).containsText("database does not answer");
+                Hands.drag(run, "level-3", 0, 0.5);
+                desk.waitForLevel("in/3", 0.5);
+            } finally {
+                imperan.databaseGone(false);
+            }
             build.getByLabel("Page name").press("Enter");
             assertThat(tab(build, "Ebb tide")).isVisible();
         }
