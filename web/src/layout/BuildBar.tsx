@@ -1,45 +1,11 @@
-import {
-  AlignEndHorizontal,
-  AlignEndVertical,
-  AlignHorizontalSpaceBetween,
-  AlignStartHorizontal,
-  AlignStartVertical,
-  AlignVerticalSpaceBetween,
-  ClipboardPaste,
-  Copy,
-  CopyPlus,
-  type LucideIcon,
-  MoveHorizontal,
-  MoveVertical,
-  Redo2,
-  Trash2,
-  Undo2,
-} from "lucide-react";
+import { ClipboardPaste, Copy, CopyPlus, type LucideIcon, Redo2, Trash2, Undo2 } from "lucide-react";
 import { redo, undo } from "../api/edits";
 import type { Page } from "../api/types";
 import type { HeldOf } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
-import {
-  arrangeSelected,
-  copySelected,
-  duplicateSelected,
-  type Manner,
-  pasteCopied,
-  removeSelected,
-} from "./actions";
+import { copySelected, duplicateSelected, pasteCopied, removeSelected } from "./actions";
 import { useSelection } from "./selection";
-
-const MANNERS: { name: string; Icon: LucideIcon; how: Manner }[] = [
-  { name: "Align left edges", Icon: AlignStartVertical, how: { what: "align", edge: "LEFT" } },
-  { name: "Align right edges", Icon: AlignEndVertical, how: { what: "align", edge: "RIGHT" } },
-  { name: "Align top edges", Icon: AlignStartHorizontal, how: { what: "align", edge: "TOP" } },
-  { name: "Align bottom edges", Icon: AlignEndHorizontal, how: { what: "align", edge: "BOTTOM" } },
-  { name: "Equal gaps across", Icon: AlignHorizontalSpaceBetween, how: { what: "spread", axis: "ACROSS" } },
-  { name: "Equal gaps down", Icon: AlignVerticalSpaceBetween, how: { what: "spread", axis: "DOWN" } },
-  { name: "Same width as the first", Icon: MoveHorizontal, how: { what: "match", extent: "WIDTH" } },
-  { name: "Same height as the first", Icon: MoveVertical, how: { what: "match", extent: "HEIGHT" } },
-];
 
 /** Says in which mode we are, holds what can be done with the selection, and takes the last step back. */
 export function BuildBar({ page }: { page: HeldOf<Page> }) {
@@ -54,12 +20,6 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
           {count} selected
         </span>
       )}
-      <span className="flex gap-1">
-        {count > 1 &&
-          MANNERS.map(({ name, Icon, how }) => (
-            <Tool key={name} name={name} Icon={Icon} onClick={() => void report(arrangeSelected(how))} />
-          ))}
-      </span>
       <span className="ml-auto flex gap-1">
         {count > 0 && (
           <>

@@ -77,9 +77,21 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
     <section aria-label="Pages" className="flex flex-col gap-2">
       <div className="flex items-center justify-between">
         <h2 className="text-sm font-bold text-quiet">Pages</h2>
-        <button aria-label="Add page" className="rounded p-1" onClick={() => void add()}>
-          <Plus size={18} aria-hidden />
-        </button>
+        <span className="flex">
+          {current && (
+            <button
+              aria-label="Remove page"
+              title={`Remove the page ${current.part.body.name}`}
+              className="rounded p-1 text-quiet"
+              onClick={() => void report(removePage(current))}
+            >
+              <Trash2 size={18} aria-hidden />
+            </button>
+          )}
+          <button aria-label="Add page" title="Add page" className="rounded p-1" onClick={() => void add()}>
+            <Plus size={18} aria-hidden />
+          </button>
+        </span>
       </div>
       {pages.map((p) => (
         <NavLink
@@ -110,9 +122,6 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
             value={current.part.body.rows}
             onCommit={(rows) => put(current, "rows", { rows })}
           />
-          <PushButton className="col-span-2 py-0.5!" onClick={() => void report(removePage(current))}>
-            <Trash2 size={16} aria-hidden /> Remove page
-          </PushButton>
         </div>
       )}
     </section>

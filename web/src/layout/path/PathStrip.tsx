@@ -4,6 +4,7 @@ import type { Control, Trace } from "../../api/types";
 import { watch } from "../../live/connection";
 import type { HeldOf } from "../../live/show";
 import { traces } from "../../live/values";
+import { Several } from "../Several";
 import { AnswerCell } from "./AnswerCell";
 import { MessageCell } from "./MessageCell";
 import { ShapingCell } from "./ShapingCell";
@@ -16,11 +17,15 @@ export function PathStrip({ held, selected }: { held: HeldOf<Control> | undefine
     return (
       <section
         aria-label="Path"
-        className="h-72 shrink-0 border-t-2 border-rule bg-panel px-4 py-3 text-quiet"
+        className="h-72 shrink-0 border-t-2 border-rule overflow-auto bg-panel px-4 py-3"
       >
-        {selected > 1
-          ? `${selected} controls are selected: move, align, copy or remove them together. Select one to see its path.`
-          : "Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing."}
+        {selected > 1 ? (
+          <Several />
+        ) : (
+          <span className="text-quiet">
+            Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing.
+          </span>
+        )}
       </section>
     );
   }

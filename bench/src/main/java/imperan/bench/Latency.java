@@ -3,6 +3,7 @@ package imperan.bench;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.server.net.UdpSockets;
 import imperan.show.Show;
 
 import java.io.IOException;
@@ -150,6 +151,7 @@ final class Latency {
     /** Reads a socket until it is interrupted or the socket is closed. */
     static Thread reader(DatagramSocket socket, Reading reading) throws SocketException {
         socket.setSoTimeout(50);
+        socket.setReceiveBufferSize(UdpSockets.RECEIVE_BUFFER_BYTES);
         Thread thread = new Thread(() -> {
             DatagramPacket packet = new DatagramPacket(new byte[1500], 1500);
             while (!Thread.currentThread().isInterrupted() && !socket.isClosed()) {

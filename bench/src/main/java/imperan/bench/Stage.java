@@ -61,7 +61,6 @@ final class Stage implements AutoCloseable {
 
     Stage() throws IOException, SQLException {
         farEnd = new DatagramSocket(0, InetAddress.getLoopbackAddress());
-        farEnd.setReceiveBufferSize(4 << 20);
         answerPort = freePort();
         String database = "bench_" + UUID.randomUUID().toString().replace("-", "");
         String url = "jdbc:postgresql://127.0.0.1:" + System.getenv("IMPERAN_TEST_DB_PORT") + "/";

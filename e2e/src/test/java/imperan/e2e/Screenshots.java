@@ -1,11 +1,14 @@
 package imperan.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
 import java.nio.file.Path;
+import java.util.List;
 
 /** The pictures of docs/screenshots, made by {@code ./imperan shots}. Not a test: it asserts nothing about them. */
 @EnabledIfSystemProperty(named = "imperan.shots", matches = ".+")
@@ -34,6 +37,15 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send once")).click();
             page.getByText("agrees").waitFor();
             shot(page, folder, "build");
+            for (String more : new String[] {"level-4", "level-5", "mute-4", "mute-5"}) {
+                page.locator("[data-build=" + more + "]").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+            }
+            page.getByText("5 selected").waitFor();
+            shot(page, folder, "build-several");
+            page.keyboard().press("?");
+            page.getByRole(AriaRole.DIALOG).waitFor();
+            shot(page, folder, "keys");
+            page.keyboard().press("Escape");
 
             page.navigate(imperan.url("/#/wire"));
             page.locator("[data-wire=in]").first().waitFor();
