@@ -39,7 +39,7 @@ export function Several() {
       <p className="mb-3 line-clamp-3">
         <strong className="text-select">{ids.length} controls:</strong> {names.join(", ")}
       </p>
-      <div className="grid max-w-4xl grid-cols-4 gap-2">
+      <div className="grid max-w-6xl grid-cols-4 gap-2">
         {MANNERS.map(({ name, Icon, how }) => (
           <PushButton key={name} className="justify-start!" onClick={() => void report(arrangeSelected(how))}>
             <Icon size={18} aria-hidden /> {name}

@@ -19,6 +19,7 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
     lastOut: null,
     lastIn: null,
     edits: [],
+    missed: 0,
     ...part,
   };
 }
@@ -76,4 +77,10 @@ test("who waits for an edit goes on once it is seen", async () => {
   receiveShow(frame({ edits: [edit(2, page("a", 1), page("a", 9))] }));
   await waiting;
   expect(useShow.getState().version).toBe(2);
+});
+
+test("packets that were too many stay counted, also while none is missed", () => {
+  receiveShow(frame({ missed: 12 }));
+  receiveShow(frame({}));
+  expect(useShow.getState().missed).toBe(12);
 });

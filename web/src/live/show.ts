@@ -18,6 +18,8 @@ interface ShowState {
   links: ReadonlyMap<string, Link>;
   lastOut: WireRow | null;
   lastIn: WireRow | null;
+  /** Packets that came faster than the server could handle them. */
+  missed: number;
   /** When the connection was lost; null while it stands. */
   lostSince: Date | null;
 }
@@ -32,6 +34,7 @@ export const useShow = create<ShowState>()(() => ({
   links: new Map(),
   lastOut: null,
   lastIn: null,
+  missed: 0,
   lostSince: null,
 }));
 
@@ -61,6 +64,7 @@ export function receiveShow(frame: ServerFrame): void {
       links,
       lastOut: frame.lastOut ?? state.lastOut,
       lastIn: frame.lastIn ?? state.lastIn,
+      missed: Math.max(state.missed, frame.missed),
       lostSince: welcome ? null : state.lostSince,
     };
   });

@@ -27,6 +27,7 @@ export function WireStation() {
     [source, clearedTo, filter],
   );
   const newest = all.at(-1)?.number ?? 0;
+  const missed = useShow((s) => s.missed);
   const waiting = held ? newest - (held.at(-1)?.number ?? 0) : 0;
 
   useEffect(() => {
@@ -55,6 +56,12 @@ export function WireStation() {
           <Eraser size={16} aria-hidden /> Clear
         </PushButton>
       </div>
+      {missed > 0 && (
+        <p role="status" className="mb-2 rounded border border-caution px-3 py-1 text-caution">
+          {missed} packets came faster than they could be handled here and are missing below. Ask the target
+          that speaks most to report less often.
+        </p>
+      )}
       <div className={`grid ${COLUMNS} gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet`}>
         <span>time</span>
         <span>way</span>

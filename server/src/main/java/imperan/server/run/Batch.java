@@ -17,12 +17,13 @@ import java.util.Optional;
  * @param traces  the latest of each path that changed and that some browser watches
  * @param wire    the packets, oldest first
  * @param edits   committed edits, in order
+ * @param missed  packets so far that came faster than they could be handled, and were dropped
  */
 public record Batch(List<ControlValue> values, List<LinkView> links, List<Trace> traces, List<WireRecord> wire,
-                    Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits) {
+                    Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits, long missed) {
 
     /** An edit of a show that does not run. */
     static Batch of(Edit edit) {
-        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit));
+        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), 0);
     }
 }

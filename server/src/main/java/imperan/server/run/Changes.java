@@ -100,11 +100,11 @@ final class Changes implements LiveSink {
     }
 
     /** Everything gathered, with the values as they are now; afterwards nothing is gathered. */
-    Batch take(LiveShow live, Collection<PartId> watchedTraces) {
+    Batch take(LiveShow live, Collection<PartId> watchedTraces, long missed) {
         Batch batch = new Batch(values.stream().flatMap(id -> live.value(id).stream()).toList(),
                 links.stream().flatMap(id -> live.link(id).stream()).toList(),
                 traces.stream().filter(watchedTraces::contains).flatMap(id -> live.trace(id).stream()).toList(),
-                newWire, lastOut, lastIn, edits);
+                newWire, lastOut, lastIn, edits, missed);
         values.clear();
         links.clear();
         traces.clear();

@@ -20,7 +20,7 @@ final class Inbox {
     private final Condition filled = lock.newCondition();
     private final Deque<Input> hands = new ArrayDeque<>();
     private final Map<String, Deque<Input>> packets = new LinkedHashMap<>();
-    private long overflow;
+    private long missed;
 
     void put(Input input) {
         lock.lock();
@@ -38,7 +38,7 @@ final class Inbox {
         try {
             Deque<Input> queue = packets.computeIfAbsent(source, s -> new ArrayDeque<>());
             if (queue.size() == MAX_PACKETS) {
-                overflow++;
+                missed++;
                 return false;
             }
             queue.add(packet);
@@ -66,10 +66,11 @@ final class Inbox {
         }
     }
 
-    long overflow() {
+    /** Packets so far that came faster than they could be handled, and were dropped. */
+    long missed() {
         lock.lock();
         try {
-            return overflow;
+            return missed;
         } finally {
             lock.unlock();
         }

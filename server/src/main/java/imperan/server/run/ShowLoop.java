@@ -165,7 +165,7 @@ public class ShowLoop implements Keeper.Listener, UdpListener, AutoCloseable {
         if (!changes.isEmpty() && now - lastBatch >= BATCH_NANOS) {
             lastBatch = now;
             Set<PartId> watched = feeds.values().stream().flatMap(v -> v.traces().stream()).collect(Collectors.toSet());
-            Batch batch = changes.take(live, watched);
+            Batch batch = changes.take(live, watched, inbox.missed());
             viewers(liveShowId).forEach(feed -> feed.offer(batch));
         }
         if (now - lastSave >= SAVE_NANOS) {

@@ -33,6 +33,7 @@ final class PendingFrame {
     private final List<Edit> edits = new ArrayList<>();
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
+    private long missed;
 
     void welcome(Snapshot snapshot) {
         values.clear();
@@ -50,6 +51,7 @@ final class PendingFrame {
         batch.links().forEach(l -> links.put(l.target(), l));
         batch.traces().forEach(t -> traces.put(t.control(), t));
         edits.addAll(batch.edits());
+        missed = Math.max(missed, batch.missed());
         lastOut = batch.lastOut().or(() -> lastOut);
         lastIn = batch.lastIn().or(() -> lastIn);
         if (withWire) {
@@ -73,6 +75,6 @@ final class PendingFrame {
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
                 List.copyOf(values.values()), List.copyOf(links.values()), List.copyOf(traces.values()),
                 wire.stream().map(WireRow::of).toList(), lastOut.map(WireRow::of), lastIn.map(WireRow::of),
-                List.copyOf(edits));
+                List.copyOf(edits), missed);
     }
 }
