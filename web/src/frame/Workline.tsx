@@ -1,7 +1,8 @@
 import { ChevronDown, History, Moon, Play, Sun } from "lucide-react";
 import { useState } from "react";
 import { NavLink, useMatch } from "react-router";
-import { browser, rename } from "../live/browser";
+import { browser } from "../live/browser";
+import { rename } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { Shortcuts } from "./Shortcuts";
 import { setTheme, useTheme } from "../ui/theme";
@@ -88,7 +89,7 @@ function Name() {
         value={name}
         maxLength={40}
         onChange={(e) => setName(e.target.value)}
-        onBlur={() => (name.trim() ? void rename(name.trim()) : setName(browser.name))}
+        onBlur={() => (name.trim() ? rename(name.trim()) : setName(browser.name))}
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
       />
     </label>

@@ -29,8 +29,8 @@ export async function announce(): Promise<void> {
   });
 }
 
-export async function rename(name: string): Promise<void> {
+/** Keeps another name in this browser; nobody has been told yet. */
+export function keepName(name: string): void {
   browser.name = name;
   localStorage.setItem(NAME_KEY, name);
-  await announce();
 }

@@ -1,6 +1,6 @@
 /** The WebSocket: opens, opens again when it is lost, and hands every frame to those it concerns. */
 import type { ClientFrame, ServerFrame } from "../api/types";
-import { announce, browser } from "./browser";
+import { announce, browser, keepName } from "./browser";
 import { receiveShow, useShow } from "./show";
 import { traces, values } from "./values";
 import { forgetWire, receiveWire } from "./wire";
@@ -36,6 +36,13 @@ export function connect(): void {
     useShow.setState((state) => ({ lostSince: state.lostSince ?? new Date() }));
     setTimeout(connect, RETRY_MS);
   };
+}
+
+/** Gives this browser another name, for what it edits and for what it touches from now on. */
+export function rename(name: string): void {
+  keepName(name);
+  announce().catch(() => undefined);
+  send({ kind: "called", name });
 }
 
 /** @returns false where there is no connection, and the frame is lost */

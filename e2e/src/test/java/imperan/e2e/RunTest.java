@@ -5,6 +5,7 @@ import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import imperan.osc.OscArgument;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -155,6 +156,21 @@ class RunTest {
         desk.waitForLevel("in/7", 0.3);
         other.mouse().up();
         assertThat(control(page, "level-7").locator(".holder")).hasText("");
+        other.context().close();
+    }
+
+    @Test
+    void whoTakesAnotherNameIsSeenUnderItAtTheNextTouch() {
+        Page other = chromium.device("Ben");
+        other.navigate(imperan.url("/#/rig"));
+        other.getByLabel("You are").fill("Zoe");
+        other.getByLabel("You are").press("Enter");
+        other.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        double[] start = place(other, "level-8", 0);
+        other.mouse().move(start[0], start[1]);
+        other.mouse().down();
+        assertThat(control(page, "level-8").locator(".holder")).hasText("Zoe");
+        other.mouse().up();
         other.context().close();
     }
 

@@ -173,8 +173,12 @@ class ShowController {
     }
 
     @PutMapping("/browsers/{browser}")
-    void name(@PathVariable("browser") String browser, @RequestBody Name name) {
-        store.nameBrowser(browser, name.name());
+    ResponseEntity<EditAnswer> name(@PathVariable("browser") String browser, @RequestBody Name name) {
+        if (name.name().isBlank()) {
+            return refused(List.of(Problem.of("A person needs a name, so that others know who moved what")));
+        }
+        store.nameBrowser(browser, name.name().strip());
+        return ResponseEntity.ok(new EditAnswer(0, List.of()));
     }
 
     private Person person(String browser) {

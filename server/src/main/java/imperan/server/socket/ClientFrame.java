@@ -12,17 +12,22 @@ import java.util.List;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = ClientFrame.Hello.class, name = "hello"),
+    @JsonSubTypes.Type(value = ClientFrame.Called.class, name = "called"),
     @JsonSubTypes.Type(value = ClientFrame.Touched.class, name = "touch"),
     @JsonSubTypes.Type(value = ClientFrame.Beat.class, name = "beat"),
     @JsonSubTypes.Type(value = ClientFrame.Fire.class, name = "fire"),
     @JsonSubTypes.Type(value = ClientFrame.Watch.class, name = "watch")
 })
-@Schema(oneOf = {ClientFrame.Hello.class, ClientFrame.Touched.class, ClientFrame.Beat.class, ClientFrame.Fire.class,
-    ClientFrame.Watch.class})
+@Schema(oneOf = {ClientFrame.Hello.class, ClientFrame.Called.class, ClientFrame.Touched.class, ClientFrame.Beat.class,
+    ClientFrame.Fire.class, ClientFrame.Watch.class})
 public sealed interface ClientFrame {
 
     /** The first frame: who this is, and which show it looks at; empty for the live one. */
     record Hello(String browser, String name, String show) implements ClientFrame {
+    }
+
+    /** Whoever said hello has another name from now on. */
+    record Called(String name) implements ClientFrame {
     }
 
     /** A finger, a mouse or a key; {@code x} and {@code y} as in {@link Touch}. */

@@ -75,6 +75,11 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
             session.close(CloseStatus.POLICY_VIOLATION.withReason("The first frame says who you are"));
             return;
         }
+        if (frame instanceof ClientFrame.Called called) {
+            browsers.put(session.getId(),
+                    new Browser(browser.feed(), new Person(browser.person().id(), called.name()), browser.showId()));
+            return;
+        }
         handle(browser, frame);
     }
 
