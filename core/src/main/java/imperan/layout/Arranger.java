@@ -21,7 +21,6 @@ import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
-import imperan.show.Problem;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
@@ -57,7 +56,7 @@ public final class Arranger {
         } else if (arrangement instanceof AlignControls align) {
             return arranger.withAll(align.controls(), "Align", controls -> align(controls, align.edge()));
         } else if (arrangement instanceof SpreadControls spread) {
-            return arranger.withAll(spread.controls(), "Spread", controls -> spread(controls, spread.axis()));
+            return arranger.spread(spread);
         } else if (arrangement instanceof MatchSizes match) {
             return arranger.withAll(match.controls(), "Match the sizes of", controls -> match(controls, match.extent()));
         }
@@ -69,45 +68,53 @@ public final class Arranger {
     private Outcome add(AddControl add) {
         Optional<Page> page = page(add.page());
         if (page.isEmpty()) {
-            return refused("The page is no longer there");
+            return Outcome.Refused.because("The page is no longer there");
         }
-        List<Control> present = controls(add.page());
         FreeCells free = freeOn(add.page(), page.get());
-        String label = add.kind().called() + " "
-                + (present.stream().filter(c -> c.form().getClass() == add.kind().form().getClass()).count() + 1);
+        String label = freeLabel(add.kind(), controls(add.page()));
         // smaller where the room is small, as tall as it can be
         for (int height = add.kind().height(); height >= 1; height--) {
             for (int width = add.kind().width(); width >= 1; width--) {
                 Cell start = add.at().orElse(new Cell(0, 0));
                 Cells cells = new Cells(start.column(), start.row(), width, height);
                 Optional<Cells> place = add.at().isPresent() ? Optional.of(cells).filter(free::has)
-                        : free.wayFor(List.of(cells), Optional.empty()).map(way -> FreeCells.moved(cells, way));
+                        : free.wayFor(List.of(cells), Optional.empty()).map(way -> cells.moved(way.column(), way.row()));
                 if (place.isPresent()) {
                     Control control = new Control(label, place.get(), add.kind().form(), List.of(), List.of());
                     return apply("Add " + label, List.of(put(add.id(), add.page(), nextOrder(add.page()), control)));
                 }
             }
         }
-        return refused("There is no free cell here. Make the page larger or remove something");
+        return Outcome.Refused.because("There is no free cell here. Make the page larger or remove something");
+    }
+
+    /** The kind with the first number that no control of the page bears. */
+    private static String freeLabel(ControlKind kind, List<Control> present) {
+        List<String> labels = present.stream().map(Control::label).toList();
+        int number = 1;
+        while (labels.contains(kind.called() + " " + number)) {
+            number++;
+        }
+        return kind.called() + " " + number;
     }
 
     private Outcome paste(PasteControls paste) {
         Optional<Page> page = page(paste.page());
         if (page.isEmpty()) {
-            return refused("The page is no longer there");
+            return Outcome.Refused.because("The page is no longer there");
         } else if (paste.copies().isEmpty()) {
-            return refused("Nothing was copied yet. Select controls and press Ctrl+C first");
+            return Outcome.Refused.because("Nothing was copied yet. Select controls and press Ctrl+C first");
         }
         List<Cells> group = paste.copies().stream().map(copy -> copy.control().cells()).toList();
         Optional<Cell> way = freeOn(paste.page(), page.get()).wayFor(group, paste.at());
         if (way.isEmpty()) {
-            return refused("This page has no room for the " + count(group.size())
+            return Outcome.Refused.because("This page has no room for the " + count(group.size())
                     + " in the places they have to each other. Make the page larger or remove something");
         }
         List<EditRequest.Step> steps = new ArrayList<>();
         int order = nextOrder(paste.page());
         for (PasteControls.Copy copy : paste.copies()) {
-            Control placed = withCells(copy.control(), FreeCells.moved(copy.control().cells(), way.get()));
+            Control placed = copy.control().at(copy.control().cells().moved(way.get().column(), way.get().row()));
             steps.add(put(copy.id(), paste.page(), order++, reachable(placed)));
         }
         return apply("Paste " + named(paste.copies().stream().map(PasteControls.Copy::control).toList()), steps);
@@ -137,7 +144,7 @@ public final class Arranger {
             int right = within(move.right(), -least(controls, Cells::column),
                     page.columns() - most(controls, c -> c.column() + c.width()));
             int down = within(move.down(), -least(controls, Cells::row), page.rows() - most(controls, c -> c.row() + c.height()));
-            return each(controls, c -> FreeCells.moved(c, new Cell(right, down)));
+            return each(controls, c -> c.moved(right, down));
         });
     }
 
@@ -161,26 +168,51 @@ public final class Arranger {
         });
     }
 
-    private static List<Placed> spread(List<Placed> controls, Axis axis) {
-        boolean across = axis == Axis.ACROSS;
-        ToIntFunction<Cells> start = across ? Cells::column : Cells::row;
-        ToIntFunction<Cells> size = across ? Cells::width : Cells::height;
-        List<Placed> inOrder = controls.stream().sorted(Comparator.comparingInt(p -> start.applyAsInt(p.cells()))).toList();
-        int gaps = inOrder.size() - 1;
-        Cells last = inOrder.get(gaps).cells();
-        int room = start.applyAsInt(last) - start.applyAsInt(inOrder.get(0).cells())
-                - inOrder.stream().limit(gaps).mapToInt(p -> size.applyAsInt(p.cells())).sum();
-        if (gaps == 0 || room < 0) {
+    private Outcome spread(SpreadControls spread) {
+        boolean across = spread.axis() == Axis.ACROSS;
+        return roomBetween(present(spread.controls()), across) < 0
+                ? Outcome.Refused.because("The selected controls are together " + (across ? "wider" : "taller")
+                        + " than the way from the first to the last, so there are no gaps. Move the last one further away")
+                : withAll(spread.controls(), "Spread", controls -> spread(controls, across));
+    }
+
+    private static List<Placed> inOrder(List<Placed> controls, boolean across) {
+        return controls.stream().sorted(Comparator.comparingInt(p -> start(p.cells(), across))).toList();
+    }
+
+    /** The cells between the first and the last that no control of the row takes; negative where they overlap along it. */
+    private static int roomBetween(List<Placed> controls, boolean across) {
+        if (controls.size() < 2) {
+            return 0;
+        }
+        List<Placed> row = inOrder(controls, across);
+        return start(row.get(row.size() - 1).cells(), across) - start(row.get(0).cells(), across)
+                - row.stream().limit(row.size() - 1L).mapToInt(p -> size(p.cells(), across)).sum();
+    }
+
+    private static int start(Cells cells, boolean across) {
+        return across ? cells.column() : cells.row();
+    }
+
+    private static int size(Cells cells, boolean across) {
+        return across ? cells.width() : cells.height();
+    }
+
+    private static List<Placed> spread(List<Placed> controls, boolean across) {
+        if (controls.size() < 2) {
             return controls;
         }
+        List<Placed> inOrder = inOrder(controls, across);
+        int gaps = inOrder.size() - 1;
+        int room = roomBetween(controls, across);
         List<Placed> spread = new ArrayList<>();
-        int next = start.applyAsInt(inOrder.get(0).cells());
+        int next = start(inOrder.get(0).cells(), across);
         for (int i = 0; i < inOrder.size(); i++) {
             Placed placed = inOrder.get(i);
             Cells c = placed.cells();
             spread.add(new Placed(placed.held(), placed.control(), across ? new Cells(next, c.row(), c.width(), c.height())
                     : new Cells(c.column(), next, c.width(), c.height())));
-            next += size.applyAsInt(c) + room / Math.max(1, gaps) + (i < room % Math.max(1, gaps) ? 1 : 0);
+            next += size(c, across) + room / gaps + (i < room % gaps ? 1 : 0);
         }
         return spread;
     }
@@ -193,7 +225,7 @@ public final class Arranger {
 
     private Outcome remove(RemoveControls remove) {
         List<Placed> present = present(remove.controls());
-        return present.isEmpty() ? refused("What you selected is no longer there")
+        return present.isEmpty() ? Outcome.Refused.because("What you selected is no longer there")
                 : apply("Remove " + named(present.stream().map(Placed::control).toList()), present.stream()
                         .map(p -> (EditRequest.Step) new EditRequest.Remove(p.held().part().id(), p.held().version())).toList());
     }
@@ -201,12 +233,12 @@ public final class Arranger {
     private Outcome withAll(List<PartId> ids, String verb, Function<List<Placed>, List<Placed>> change) {
         List<Placed> before = present(ids);
         if (before.isEmpty()) {
-            return refused("What you selected is no longer there");
+            return Outcome.Refused.because("What you selected is no longer there");
         }
         List<EditRequest.Step> steps = change.apply(before).stream().filter(p -> !p.cells().equals(p.control().cells()))
                 .map(p -> (EditRequest.Step) new EditRequest.Put(new Part(p.held().part().id(), p.held().part().parent(),
-                        p.held().part().order(), withCells(p.control(), p.cells())), p.held().version())).toList();
-        return steps.isEmpty() ? refused("There is nothing to do: everything selected is in its place, or at the edge of the page")
+                        p.held().part().order(), p.control().at(p.cells())), p.held().version())).toList();
+        return steps.isEmpty() ? Outcome.Refused.because("There is nothing to do: everything selected is in its place, or at the edge of the page")
                 : apply(verb + " " + named(before.stream().map(Placed::control).toList()), steps);
     }
 
@@ -221,10 +253,6 @@ public final class Arranger {
 
     private Outcome apply(String title, List<EditRequest.Step> steps) {
         return show.apply(new EditRequest(title, steps), author);
-    }
-
-    private static Outcome refused(String why) {
-        return new Outcome.Refused(List.of(Problem.of(why)));
     }
 
     // ---- what is there
@@ -252,10 +280,6 @@ public final class Arranger {
 
     private static EditRequest.Step put(PartId id, PartId page, int order, Control control) {
         return new EditRequest.Put(new Part(id, Optional.of(page), order, control), 0);
-    }
-
-    private static Control withCells(Control control, Cells cells) {
-        return new Control(control.label(), cells, control.form(), control.sends(), control.listens());
     }
 
     private static int least(List<Placed> controls, ToIntFunction<Cells> of) {

@@ -41,10 +41,6 @@ record FreeCells(Page page, List<Cells> taken) {
     }
 
     private boolean isFree(List<Cells> group, Cell way) {
-        return group.stream().allMatch(cells -> has(moved(cells, way)));
-    }
-
-    static Cells moved(Cells cells, Cell way) {
-        return new Cells(cells.column() + way.column(), cells.row() + way.row(), cells.width(), cells.height());
+        return group.stream().allMatch(cells -> has(cells.moved(way.column(), way.row())));
     }
 }

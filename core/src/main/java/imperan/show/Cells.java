@@ -8,6 +8,11 @@ public record Cells(int column, int row, int width, int height) {
                 && row < other.row + other.height && other.row < row + height;
     }
 
+    /** As large, so many columns to the right and rows down. */
+    public Cells moved(int right, int down) {
+        return new Cells(column + right, row + down, width, height);
+    }
+
     public boolean fits(Page page) {
         return column >= 0 && row >= 0 && width >= 1 && height >= 1
                 && column <= page.columns() - width && row <= page.rows() - height;

@@ -18,6 +18,11 @@ public record Control(String label, Cells cells, Form form, List<Send> sends, Li
         listens = List.copyOf(listens);
     }
 
+    /** The same control in another place. */
+    public Control at(Cells place) {
+        return new Control(label, place, form, sends, listens);
+    }
+
     @Override
     public String called() {
         return label.isBlank() ? form.called() : label;

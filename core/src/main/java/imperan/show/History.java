@@ -60,14 +60,14 @@ public final class History {
     public Outcome undo(Show show, Person author) {
         return latest(undoable, author)
                 .map(edit -> show.revert(edit, author, new Edit.Role(Edit.Role.Kind.UNDO, edit.number())))
-                .orElseGet(() -> refused("There is nothing of yours to undo"));
+                .orElseGet(() -> Outcome.Refused.because("There is nothing of yours to undo"));
     }
 
     /** Brings back the author's latest edit that was taken back. */
     public Outcome redo(Show show, Person author) {
         return latest(redoable, author)
                 .map(edit -> show.revert(inverse(edit), author, new Edit.Role(Edit.Role.Kind.REDO, edit.number())))
-                .orElseGet(() -> refused("There is nothing of yours to redo"));
+                .orElseGet(() -> Outcome.Refused.because("There is nothing of yours to redo"));
     }
 
     private Optional<Edit> latest(Map<String, Deque<Long>> stacks, Person author) {
@@ -78,9 +78,5 @@ public final class History {
     private static Edit inverse(Edit edit) {
         return new Edit(edit.number(), edit.author(), edit.title(),
                 edit.changes().stream().map(Edit.Change::inverse).toList(), edit.role());
-    }
-
-    private static Outcome refused(String message) {
-        return new Outcome.Refused(List.of(Problem.of(message)));
     }
 }

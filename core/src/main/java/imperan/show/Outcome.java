@@ -14,5 +14,10 @@ public sealed interface Outcome {
         public Refused {
             problems = List.copyOf(problems);
         }
+
+        /** Refused for one reason, which concerns no single field. */
+        public static Refused because(String why) {
+            return new Refused(List.of(Problem.of(why)));
+        }
     }
 }

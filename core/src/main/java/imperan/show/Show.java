@@ -178,7 +178,7 @@ public final class Show {
 
     private Outcome judged(Collection<Edit.Change> changes, Person author, String title, Edit.Role role) {
         if (changes.isEmpty()) {
-            return new Outcome.Refused(List.of(Problem.of("There is nothing to change")));
+            return Outcome.Refused.because("There is nothing to change");
         }
         Edit edit = new Edit(version + 1, author, title, List.copyOf(changes), role);
         Show next = replay(edit);

@@ -124,6 +124,21 @@ class ArrangerTest {
     }
 
     @Test
+    void whereThereAreNoGapsToShareOutTheyAreNotMadeUp() {
+        show = with(show, new PartId("d"), new Cells(0, 3, 4, 1));
+        assertThat(refusal(new SpreadControls(List.of(A, new PartId("d"), B), Axis.ACROSS))).contains("are together wider");
+    }
+
+    @Test
+    void twoControlsNeverGetOneLabel() {
+        PartId first = PartId.random();
+        title(new AddControl(PAGE, first, ControlKind.BUTTON, Optional.empty()));
+        assertThat(title(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON, Optional.empty()))).isEqualTo("Add Button 2");
+        title(new RemoveControls(List.of(first)));
+        assertThat(title(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON, Optional.empty()))).isEqualTo("Add Button 1");
+    }
+
+    @Test
     void sizesFollowTheFirstOfTheSelection() {
         title(new MatchSizes(List.of(C, A), Extent.WIDTH));
         assertThat(cells(A)).isEqualTo(new Cells(0, 0, 2, 2));

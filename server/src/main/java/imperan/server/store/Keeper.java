@@ -9,7 +9,6 @@ import imperan.show.History;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.Person;
-import imperan.show.Problem;
 import imperan.show.Show;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -102,7 +101,7 @@ public class Keeper implements AutoCloseable {
     /** Makes the show what it was after an earlier edit, as one new edit. */
     public CompletableFuture<Outcome> restore(String showId, long version, Person author, String title) {
         return change(showId, (show, history) -> version < 0 || version > history.edits().size()
-                ? new Outcome.Refused(List.of(Problem.of("There is no version " + version)))
+                ? Outcome.Refused.because("There is no version " + version)
                 : show.become(history.at(version).parts().stream().map(Held::part).toList(), author, title));
     }
 
@@ -134,16 +133,12 @@ public class Keeper implements AutoCloseable {
             Head read = head(showId);
             boolean kept = read.history.edits().stream().anyMatch(e -> e.number() == edit.number()
                     && e.author().equals(edit.author()) && e.title().equals(edit.title()));
-            return kept ? new Outcome.Accepted(read.show, edit) : refused("“" + edit.title() + "” could not be kept: "
+            return kept ? new Outcome.Accepted(read.show, edit) : Outcome.Refused.because("“" + edit.title() + "” could not be kept: "
                     + reason(failure) + ". Nothing was changed; try again in a moment");
         } catch (DataAccessException | TransactionException e) {
-            return refused("“" + edit.title() + "” could not be kept: the database does not answer. Nothing is shown as changed;"
-                    + " try again in a moment");
+            return Outcome.Refused.because("The database does not answer, so it is not known whether “" + edit.title()
+                    + "” was kept. What you see is without it; look again in a moment");
         }
-    }
-
-    private static Outcome refused(String why) {
-        return new Outcome.Refused(List.of(Problem.of(why)));
     }
 
     /** SQLSTATE class 53, "insufficient resources" (PostgreSQL, appendix A), has its own words. */
