@@ -2,7 +2,7 @@ import { Keyboard, X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { redo, undo } from "../api/edits";
-import { isTyping } from "../ui/keys";
+import { isMeantElsewhere } from "../ui/keys";
 import { report } from "../ui/notices";
 import { SHORTCUTS } from "./shortcuts";
 
@@ -12,7 +12,7 @@ export function Shortcuts() {
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (isTyping(e)) return;
+      if (isMeantElsewhere(e)) return;
       const key = e.key.toLowerCase();
       if (e.ctrlKey || e.metaKey) {
         if (key === "z") void report(e.shiftKey ? redo() : undo());

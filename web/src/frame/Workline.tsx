@@ -89,7 +89,11 @@ function Name() {
         value={name}
         maxLength={40}
         onChange={(e) => setName(e.target.value)}
-        onBlur={() => (name.trim() ? rename(name.trim()) : setName(browser.name))}
+        onBlur={() => {
+          const wanted = name.trim() || browser.name;
+          setName(wanted);
+          if (wanted !== browser.name) rename(wanted);
+        }}
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
       />
     </label>

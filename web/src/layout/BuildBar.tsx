@@ -23,7 +23,7 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
       <span className="ml-auto flex gap-1">
         {count > 0 && (
           <>
-            <Tool name="Copy" Icon={Copy} onClick={copySelected} />
+            <Tool name="Copy" Icon={Copy} onClick={() => void report(copySelected())} />
             <Tool name="Duplicate" Icon={CopyPlus} onClick={() => void report(duplicateSelected(page))} />
             <Tool name="Remove selected" Icon={Trash2} onClick={() => void report(removeSelected())} />
           </>

@@ -102,6 +102,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
             }}
             onDrag={onDrag}
             onEnd={() => void endDrag(held.part.id)}
+            onCancel={() => setDrag(null)}
           />
         ))}
         {controls.length === 0 && (
@@ -124,6 +125,10 @@ interface GroundProps {
 function Ground({ cellAt, onTap, onBand }: GroundProps) {
   const from = useRef<Cell | null>(null);
   const [band, setBand] = useState<Cells | null>(null);
+  const letGo = () => {
+    from.current = null;
+    setBand(null);
+  };
   return (
     <>
       <div
@@ -143,9 +148,9 @@ function Ground({ cellAt, onTap, onBand }: GroundProps) {
         onPointerUp={(e) => {
           if (band) onBand(band, e.shiftKey || e.ctrlKey || e.metaKey);
           else if (from.current) onTap(from.current);
-          from.current = null;
-          setBand(null);
+          letGo();
         }}
+        onPointerCancel={letGo}
       />
       {band && (
         <div
@@ -168,10 +173,11 @@ interface HandleProps {
   onStart: (how: Drag["how"], e: PointerEvent) => void;
   onDrag: (e: PointerEvent) => void;
   onEnd: () => void;
+  onCancel: () => void;
 }
 
 /** What takes a control in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
-function Handle({ held, cells, moving, selected, onStart, onDrag, onEnd }: HandleProps) {
+function Handle({ held, cells, moving, selected, onStart, onDrag, onEnd, onCancel }: HandleProps) {
   const { id, body } = held.part;
 
   const start = (e: PointerEvent, how: Drag["how"]) => {
@@ -220,7 +226,7 @@ function Handle({ held, cells, moving, selected, onStart, onDrag, onEnd }: Handl
       onPointerDown={(e) => start(e, "move")}
       onPointerMove={onDrag}
       onPointerUp={onEnd}
-      onPointerCancel={onEnd}
+      onPointerCancel={onCancel}
       onKeyDown={onKeyDown}
     >
       <div className="pointer-events-none h-full">

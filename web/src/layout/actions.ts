@@ -42,14 +42,15 @@ export async function removeSelected(): Promise<Problem[]> {
   return problems;
 }
 
-export function copySelected(): void {
+export async function copySelected(): Promise<Problem[]> {
   const controls = selectedControls();
-  if (controls.length) keepCopied(controls.map((held) => held.part.body));
+  return controls.length ? keepCopied(controls.map((held) => held.part.body)) : [];
 }
 
-export function cutSelected(): Promise<Problem[]> {
-  copySelected();
-  return removeSelected();
+/** What could not be copied is not removed. */
+export async function cutSelected(): Promise<Problem[]> {
+  const problems = await copySelected();
+  return problems.length ? problems : removeSelected();
 }
 
 export function pasteCopied(page: HeldOf<Page>): Promise<Problem[]> {

@@ -1,7 +1,7 @@
 /** The keys of Build that hold wherever the focus is on the page. */
 import type { Problem } from "../api/types";
 import { partOf, partsOf, useShow } from "../live/show";
-import { isTyping } from "../ui/keys";
+import { isMeantElsewhere } from "../ui/keys";
 import { report } from "../ui/notices";
 import {
   arrangeSelected,
@@ -16,7 +16,7 @@ import { select, useSelection } from "./selection";
 const EDGES = { ArrowLeft: "LEFT", ArrowRight: "RIGHT", ArrowUp: "TOP", ArrowDown: "BOTTOM" } as const;
 
 export function onBuildKey(e: KeyboardEvent, pageId: string | undefined): void {
-  if (isTyping(e) || e.altKey) return;
+  if (isMeantElsewhere(e) || e.altKey) return;
   const done = e.ctrlKey || e.metaKey ? withControl(e, pageId) : plain(e);
   if (!done) return;
   e.preventDefault();
@@ -44,8 +44,7 @@ function withControl(e: KeyboardEvent, pageId: string | undefined): true | Promi
       select(...partsOf(parts, "control", pageId).map((held) => held.part.id));
       return true;
     case "c":
-      copySelected();
-      return any || undefined;
+      return any ? copySelected() : undefined;
     case "x":
       return any ? cutSelected() : undefined;
     case "v":

@@ -79,8 +79,10 @@ test("who waits for an edit goes on once it is seen", async () => {
   expect(useShow.getState().version).toBe(2);
 });
 
-test("packets that were too many stay counted, also while none is missed", () => {
+test("packets that were too many stay counted, until the server begins anew", () => {
   receiveShow(frame({ missed: 12 }));
   receiveShow(frame({}));
   expect(useShow.getState().missed).toBe(12);
+  receiveShow(welcome());
+  expect(useShow.getState().missed).toBe(0);
 });

@@ -64,7 +64,7 @@ export function receiveShow(frame: ServerFrame): void {
       links,
       lastOut: frame.lastOut ?? state.lastOut,
       lastIn: frame.lastIn ?? state.lastIn,
-      missed: Math.max(state.missed, frame.missed),
+      missed: welcome ? frame.missed : Math.max(state.missed, frame.missed),
       lostSince: welcome ? null : state.lostSince,
     };
   });

@@ -1,4 +1,9 @@
-/** Is somebody typing? Then letters and arrows belong to the field, and Ctrl+C to its text. */
-export function isTyping(e: KeyboardEvent): boolean {
-  return e.target instanceof HTMLElement && e.target.matches("input, textarea, select, [contenteditable]");
+/** Is the key meant for a field, a list or a dialog, and not for the station behind it? */
+export function isMeantElsewhere(e: KeyboardEvent): boolean {
+  return (
+    e.target instanceof HTMLElement &&
+    e.target.closest(
+      "input, textarea, select, [contenteditable], [role=dialog], [role=alertdialog], [role=listbox]",
+    ) !== null
+  );
 }

@@ -11,7 +11,10 @@ import { ShapingCell } from "./ShapingCell";
 import { TouchCell } from "./TouchCell";
 import { WireCell } from "./WireCell";
 
-/** Always as tall, so that the page does not move under a hand that selects. The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
+/**
+ * The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. It is always
+ * as tall, so that the page does not move under a hand that selects.
+ */
 export function PathStrip({ held, selected }: { held: HeldOf<Control> | undefined; selected: number }) {
   if (!held) {
     return (
@@ -53,7 +56,8 @@ function Path({ held }: { held: HeldOf<Control> }) {
       data-path
       className="flex h-72 shrink-0 items-stretch border-t-2 border-rule bg-panel"
       onKeyDown={(e) => {
-        if (e.key !== "Escape") return;
+        // what floats above the strip, such as an open list, closes itself
+        if (e.key !== "Escape" || !e.currentTarget.contains(e.target as Node)) return;
         e.stopPropagation();
         document.querySelector<HTMLElement>(`[data-build="${id}"]`)?.focus();
       }}
