@@ -48,25 +48,43 @@ public sealed interface Arrangement {
 
     /** All as one: they keep their places to each other and stay on the page. */
     record MoveControls(List<PartId> controls, int right, int down) implements Arrangement {
+        public MoveControls {
+            controls = List.copyOf(controls);
+        }
     }
 
     /** Each at its lower right corner, down to one cell and up to the edge of the page. */
     record ResizeControls(List<PartId> controls, int wider, int taller) implements Arrangement {
+        public ResizeControls {
+            controls = List.copyOf(controls);
+        }
     }
 
     /** To the outermost edge among them. */
     record AlignControls(List<PartId> controls, Edge edge) implements Arrangement {
+        public AlignControls {
+            controls = List.copyOf(controls);
+        }
     }
 
     /** With equal gaps between the first and the last, which stay; what cannot be shared out goes to the first gaps. */
     record SpreadControls(List<PartId> controls, Axis axis) implements Arrangement {
+        public SpreadControls {
+            controls = List.copyOf(controls);
+        }
     }
 
     /** As wide or as tall as the first of the list. */
     record MatchSizes(List<PartId> controls, Extent extent) implements Arrangement {
+        public MatchSizes {
+            controls = List.copyOf(controls);
+        }
     }
 
     record RemoveControls(List<PartId> controls) implements Arrangement {
+        public RemoveControls {
+            controls = List.copyOf(controls);
+        }
     }
 
     /**
@@ -75,6 +93,10 @@ public sealed interface Arrangement {
      * @param at where the top left of them all goes; empty for the first place that has room for them
      */
     record PasteControls(PartId page, List<Copy> copies, Optional<Cell> at) implements Arrangement {
+
+        public PasteControls {
+            copies = List.copyOf(copies);
+        }
 
         /** @param id of the copy */
         public record Copy(PartId id, Control control) {

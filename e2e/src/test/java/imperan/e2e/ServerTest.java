@@ -6,6 +6,8 @@ import imperan.show.Show;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -84,6 +86,31 @@ class ServerTest {
                 }).join();
         socket.sendText("{\"kind\":\"nonsense\"}", true);
         assertThat(closed.join()).isEqualTo("1007 This frame cannot be read");
+    }
+
+    /** Each is answered with a client's fault and a sentence: not a stack trace, not silence, and nothing is changed. */
+    @ParameterizedTest
+    @ValueSource(strings = {
+        "", "null", "[]", "{}", "{\"what\": \"fly\"}", "{\"what\": \"move\"}", "{\"what\": \"move\", \"controls\": null, \"right\": 1, \"down\": 0}",
+        "{\"what\": \"move\", \"controls\": [null], \"right\": 1, \"down\": 0}",
+        "{\"what\": \"move\", \"controls\": [\"nobody\"], \"right\": 1, \"down\": 0}",
+        "{\"what\": \"move\", \"controls\": [\"../x\"], \"right\": 1, \"down\": 0}",
+        "{\"what\": \"move\", \"controls\": [\"level-1\"], \"right\": 1e99, \"down\": 0}",
+        "{\"what\": \"align\", \"controls\": [\"level-1\", \"name-1\"], \"edge\": \"MIDDLE\"}",
+        "{\"what\": \"add\", \"page\": \"sound\", \"id\": \"level-1\", \"kind\": \"FADER\", \"at\": null}",
+        "{\"what\": \"add\", \"page\": \"sound\", \"id\": \"new\", \"kind\": \"FADER\", \"at\": {\"column\": -2147483648, \"row\": 2147483647}}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"control\": null}], \"at\": null}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"at\": null, \"copies\": [{\"id\": \"new\", \"control\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 2147483647, \"row\": 0, \"width\": 2147483647, \"height\": -1}, \"form\": {\"kind\": \"readout\"}, \"sends\": [], \"listens\": []}}]}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"at\": null, \"copies\": [{\"id\": \"new\", \"control\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 0, \"row\": 0, \"width\": 1, \"height\": 1}, \"form\": {\"kind\": \"readout\"}, \"sends\": null, \"listens\": [null]}}]}",
+    })
+    void arrangementsThatMakeNoSenseAreAnsweredInWords(String body) throws Exception {
+        long before = imperan.bean(Keeper.class).show("salt-clock").join().version();
+        HttpResponse<String> answer = send(to("/api/shows/salt-clock/arrange").header("Imperan-Browser", "test")
+                .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)));
+        assertThat(answer.statusCode()).as(answer.body()).isIn(400, 422);
+        JsonNode problems = new JsonMapper().readTree(answer.body()).get("problems");
+        assertThat(problems.get(0).get("message").stringValue()).isNotBlank().doesNotContain("Exception");
+        assertThat(imperan.bean(Keeper.class).show("salt-clock").join().version()).isEqualTo(before);
     }
 
     @Test

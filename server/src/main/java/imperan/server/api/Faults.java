@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 
 import java.util.List;
+import java.util.Optional;
 
 /** Says in words what went wrong where a request could not be handled at all. */
 @RestControllerAdvice
@@ -24,8 +25,8 @@ class Faults {
     @ExceptionHandler
     @ResponseStatus(HttpStatus.BAD_REQUEST)
     EditAnswer unreadable(HttpMessageNotReadableException e) {
-        return refused("This request cannot be read: " + e.getMostSpecificCause().getMessage().lines().findFirst()
-                .orElse("it is empty"));
+        return refused("This request cannot be read: " + Optional.ofNullable(e.getMostSpecificCause().getMessage())
+                .flatMap(message -> message.lines().findFirst()).orElse("something in it is missing"));
     }
 
     @ExceptionHandler

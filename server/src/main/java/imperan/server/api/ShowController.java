@@ -50,7 +50,7 @@ class ShowController {
         this.shows = shows;
     }
 
-    /** @param number of the edit; 0 where it was refused, and then the problems say why */
+    /** @param number of the edit; 0 where nothing was edited, and where it was refused the problems say why */
     record EditAnswer(long number, List<Problem> problems) {
     }
 
