@@ -4,8 +4,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -15,26 +13,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** Building a page from nothing, and what Build must never do. */
-class BuildTest {
+class BuildTest extends InstalledTest {
 
-    private static Installation imperan;
-    private static Chromium chromium;
-    private static Desk desk;
     private Page page;
-
-    @BeforeAll
-    static void open() {
-        imperan = new Installation();
-        chromium = new Chromium();
-        desk = new Desk(imperan.bellows());
-    }
-
-    @AfterAll
-    static void close() {
-        desk.close();
-        chromium.close();
-        imperan.close();
-    }
 
     @BeforeEach
     void aPageOfItsOwn() {

@@ -17,8 +17,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 import java.sql.Connection;
@@ -32,29 +30,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** What is kept, and what happens to edits and touches when the database is slow, full or gone. */
-class KeepingTest {
+class KeepingTest extends InstalledTest {
 
     private static final int SEEDS = 50;
     private static final int EDITS = 30;
     private static final List<Person> PEOPLE = List.of(new Person("a", "Ada"), new Person("b", "Ben"), new Person("c", "Cleo"));
 
-    private static Installation imperan;
-    private static Chromium chromium;
-    private static Desk desk;
-
-    @BeforeAll
-    static void open() {
-        imperan = new Installation();
-        chromium = new Chromium();
-        desk = new Desk(imperan.bellows());
-    }
-
-    @AfterAll
-    static void close() {
-        desk.close();
-        chromium.close();
-        imperan.close();
-    }
 
     /** Three people edit, take back and bring back at random; the log alone leads to the same tables. */
     @Test

@@ -3,7 +3,6 @@ package imperan.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -15,25 +14,15 @@ import java.net.InetAddress;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 /** Addresses and ports, typed rightly and wrongly. */
-class RigTest {
+class RigTest extends InstalledTest {
 
-    private static Installation imperan;
-    private static Chromium chromium;
     private static Page page;
 
     @BeforeAll
     static void open() {
-        imperan = new Installation();
-        chromium = new Chromium();
         page = chromium.device("Ada");
         page.navigate(imperan.url("/#/rig"));
         assertThat(page.locator("[data-link-state=answering]")).isVisible();
-    }
-
-    @AfterAll
-    static void close() {
-        chromium.close();
-        imperan.close();
     }
 
     private static Locator field(String target, String label) {

@@ -7,7 +7,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import imperan.osc.OscArgument;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -25,29 +24,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 /** Playing a page against the stand-in desk, whose state is read over its own socket. */
-class RunTest {
+class RunTest extends InstalledTest {
 
     /** The level, or the keep-alive that may have followed it by the time one looks. */
     private static final Pattern TICKER = Pattern.compile("/bellows/(in/1/level|stay)");
 
-    private static Installation imperan;
-    private static Chromium chromium;
-    private static Desk desk;
     private static Page page;
 
     @BeforeAll
     static void open() {
-        imperan = new Installation();
-        chromium = new Chromium();
-        desk = new Desk(imperan.bellows());
         page = run("Ada");
-    }
-
-    @AfterAll
-    static void close() {
-        desk.close();
-        chromium.close();
-        imperan.close();
     }
 
     private static Page run(String name) {

@@ -5,8 +5,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -18,23 +16,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** Whole shows: kept apart, carried in files, taken back. */
-class ShowsTest {
+class ShowsTest extends InstalledTest {
 
-    private static Installation imperan;
-    private static Chromium chromium;
     private Page page;
-
-    @BeforeAll
-    static void open() {
-        imperan = new Installation();
-        chromium = new Chromium();
-    }
-
-    @AfterAll
-    static void close() {
-        chromium.close();
-        imperan.close();
-    }
 
     @BeforeEach
     void atTheShows() {
