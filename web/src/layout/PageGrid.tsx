@@ -9,7 +9,11 @@ import { select, toggle, useSelection } from "./selection";
 
 /** What a hand is doing with the selection before it lets go, in cells. */
 interface Drag {
+  /** The control that the hand took. */
+  id: string;
   how: "move" | "resize";
+  /** False once the hand has let go and the server is asked. */
+  held: boolean;
   from: Cell;
   right: number;
   down: number;
@@ -37,7 +41,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
   };
 
   const onDrag = (e: PointerEvent) => {
-    if (!drag) return;
+    if (!drag?.held) return;
     const at = cellAt(e);
     const right = at.column - drag.from.column;
     const down = at.row - drag.from.row;
@@ -46,9 +50,10 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
       ...(drag.how === "move" ? keptOn(page.part.body, taken, right, down) : { right, down }),
     });
   };
-  const endDrag = async (id: string) => {
-    if (!drag) return;
-    const { how, right, down } = drag;
+  const endDrag = async () => {
+    if (!drag?.held) return;
+    const { id, how, right, down } = drag;
+    setDrag({ ...drag, held: false });
     if (right !== 0 || down !== 0)
       await report(
         arrangeSelected(
@@ -68,7 +73,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
         role="group"
         aria-label={`Page ${page.part.body.name}`}
         data-page={page.part.id}
-        className={`relative grid min-h-0 flex-1 touch-none bg-ground ${placing ? "cursor-copy" : ""}`}
+        className={`relative grid min-h-0 flex-1 touch-none select-none bg-ground ${placing ? "cursor-copy" : ""}`}
         style={{
           gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
           gridTemplateRows: `repeat(${rows}, minmax(0, 1fr))`,
@@ -76,6 +81,9 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
             "linear-gradient(to right, var(--color-raised) 1px, transparent 1px), linear-gradient(to bottom, var(--color-raised) 1px, transparent 1px)",
           backgroundSize: `${100 / columns}% 100%, 100% ${100 / rows}%`,
         }}
+        onPointerMove={onDrag}
+        onPointerUp={() => void endDrag()}
+        onPointerCancel={() => setDrag(null)}
       >
         <Ground
           cellAt={cellAt}
@@ -97,12 +105,11 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
             moving={drag !== null && ids.includes(held.part.id)}
             selected={ids.includes(held.part.id)}
             onStart={(how, e) => {
+              // the page keeps the pointer, for the control may be removed by somebody else under the hand
+              grid.current!.setPointerCapture(e.pointerId);
               const lay = new Map(controls.map((c) => [c.part.id, c.part.body.cells]));
-              setDrag({ how, from: cellAt(e), right: 0, down: 0, lay });
+              setDrag({ id: held.part.id, how, held: true, from: cellAt(e), right: 0, down: 0, lay });
             }}
-            onDrag={onDrag}
-            onEnd={() => void endDrag(held.part.id)}
-            onCancel={() => setDrag(null)}
           />
         ))}
         {controls.length === 0 && (
@@ -171,20 +178,16 @@ interface HandleProps {
   moving: boolean;
   selected: boolean;
   onStart: (how: Drag["how"], e: PointerEvent) => void;
-  onDrag: (e: PointerEvent) => void;
-  onEnd: () => void;
-  onCancel: () => void;
 }
 
 /** What takes a control in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
-function Handle({ held, cells, moving, selected, onStart, onDrag, onEnd, onCancel }: HandleProps) {
+function Handle({ held, cells, moving, selected, onStart }: HandleProps) {
   const { id, body } = held.part;
 
   const start = (e: PointerEvent, how: Drag["how"]) => {
     if (e.button !== 0) return;
     e.stopPropagation();
     if (e.shiftKey || e.ctrlKey || e.metaKey) return toggle(id);
-    e.currentTarget.setPointerCapture(e.pointerId);
     if (!selected) select(id);
     onStart(how, e);
   };
@@ -224,9 +227,6 @@ function Handle({ held, cells, moving, selected, onStart, onDrag, onEnd, onCance
         gridRow: `${cells.row + 1} / span ${cells.height}`,
       }}
       onPointerDown={(e) => start(e, "move")}
-      onPointerMove={onDrag}
-      onPointerUp={onEnd}
-      onPointerCancel={onCancel}
       onKeyDown={onKeyDown}
     >
       <div className="pointer-events-none h-full">

@@ -3,7 +3,7 @@ import { arrange, change, edit, remove } from "../api/edits";
 import type { Arrangement, Cell, Control, ControlKind, Page, Problem } from "../api/types";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { copied, keepCopied } from "./clipboard";
-import { select, useSelection } from "./selection";
+import { selectAfter, useSelection } from "./selection";
 
 export function nameOf(control: Control): string {
   return control.label || control.form.kind;
@@ -20,9 +20,10 @@ function selectedControls(): HeldOf<Control>[] {
 
 /** Puts a new control at a cell, or at the first place that has room. */
 export async function addControl(page: HeldOf<Page>, kind: ControlKind, at?: Cell): Promise<Problem[]> {
+  const before = useSelection.getState().ids;
   const id = crypto.randomUUID();
   const problems = await arrange({ what: "add", page: page.part.id, id, kind, at: at ?? null });
-  if (problems.length === 0) select(id);
+  if (problems.length === 0) selectAfter(before, id);
   return problems;
 }
 
@@ -36,10 +37,8 @@ export function arrangeSelected(how: Manner): Promise<Problem[]> {
   return arrange({ ...how, controls: selectedIds() });
 }
 
-export async function removeSelected(): Promise<Problem[]> {
-  const problems = await arrange({ what: "remove", controls: selectedIds() });
-  if (problems.length === 0) select();
-  return problems;
+export function removeSelected(): Promise<Problem[]> {
+  return arrange({ what: "remove", controls: selectedIds() });
 }
 
 export async function copySelected(): Promise<Problem[]> {
@@ -65,9 +64,10 @@ export function duplicateSelected(page: HeldOf<Page>): Promise<Problem[]> {
 }
 
 async function pasteAll(page: HeldOf<Page>, controls: Control[]): Promise<Problem[]> {
+  const before = useSelection.getState().ids;
   const copies = controls.map((control) => ({ id: crypto.randomUUID() as string, control }));
   const problems = await arrange({ what: "paste", page: page.part.id, copies, at: null });
-  if (problems.length === 0) select(...copies.map((copy) => copy.id));
+  if (problems.length === 0) selectAfter(before, ...copies.map((copy) => copy.id));
   return problems;
 }
 

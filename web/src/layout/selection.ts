@@ -12,6 +12,11 @@ export const useSelection = create<Selection>()(() => ({ ids: [], placing: null 
 
 export const select = (...ids: string[]) => useSelection.setState({ ids, placing: null });
 
+/** Selects what has just come to be, unless the hand selected something else while it came. */
+export function selectAfter(before: readonly string[], ...ids: string[]): void {
+  if (useSelection.getState().ids === before) select(...ids);
+}
+
 /** Takes controls into the selection, or out of it where all are in it. */
 export function toggle(...toggled: string[]): void {
   const { ids } = useSelection.getState();

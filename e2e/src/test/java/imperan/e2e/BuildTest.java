@@ -4,9 +4,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.KeyboardModifier;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
+import java.util.List;
 import java.util.regex.Pattern;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
@@ -186,6 +188,48 @@ class BuildTest extends InstalledTest {
         assertThat(cell("Message").getByLabel("Address")).hasValue("/bellows/key/2");
         button("Undo").click();
         assertThat(page.getByText("An empty page.")).isVisible();
+    }
+
+    @Test
+    void whatSomebodyElseRemovesUnderTheHandIsSaid() {
+        addAt("Fader", 1, 1);
+        addAt("Button", 5, 1);
+        // a click with Shift would select text, and a drag of selected text takes the pointer away
+        built("Fader 1").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        assertThat(selected()).hasCount(2);
+        Page ben = chromium.device("Ben");
+        ben.navigate(page.url());
+        BoundingBox at = built("Button 1").boundingBox();
+        page.mouse().move(at.x + 20, at.y + 20);
+        page.mouse().down();
+        page.mouse().move(at.x + 20 + 3 * at.width / 2, at.y + 20);
+        assertAt(built("Fader 1"), 4, 1);
+        ben.locator("[data-build][aria-label^='Button 1,']").click();
+        ben.keyboard().press("Control+a");
+        ben.keyboard().press("Delete");
+        assertThat(page.locator("[data-build]")).hasCount(0);
+        page.mouse().up();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("What you selected is no longer there");
+        ben.context().close();
+    }
+
+    /** Keys pressed in a dialog do nothing to the page behind it; a refusal goes when something else is done. */
+    @Test
+    void keysInADialogAreNotForThePageBehindIt() {
+        addAt("Button", 1, 1);
+        built("Button 1").focus();
+        page.keyboard().press("?");
+        assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
+        page.keyboard().press("Delete");
+        page.keyboard().press("Control+d");
+        page.keyboard().press("Escape");
+        assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+        assertThat(page.locator("[data-build]")).hasCount(1);
+        built("Button 1").focus();
+        page.keyboard().press("Control+Shift+ArrowLeft");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("There is nothing to do");
+        page.keyboard().press("ArrowRight");
+        assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
     }
 
     /** Every step of building by keys alone: no pointer is used after the page is there. */
