@@ -7,7 +7,7 @@ const BELIEF_WORDS = { UNSET: "unset", KNOWN: "", ASSUMED: "assumed", STALE: "st
 
 /** One or two words on what we may believe of a value. */
 export function stateWords(value: ControlValue): string {
-  if (value.disputed) return value.echo === null ? "no answer" : `answered ${value.echoText}`;
+  if (value.disputed) return value.echo === null ? "no answer" : `heard ${value.echoText}`;
   return BELIEF_WORDS[value.belief];
 }
 

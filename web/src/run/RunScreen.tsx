@@ -5,6 +5,7 @@ import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
 import { partsOf, useShow } from "../live/show";
+import { SilentTargets } from "../rig/SilentTargets";
 
 /** A page to play: nothing on it but its controls, the other pages and the wire. */
 export function RunScreen() {
@@ -29,9 +30,10 @@ export function RunScreen() {
             </NavLink>
           ))}
         </nav>
+        <SilentTargets />
         <Link
           to={page ? `/layout/${page.part.id}` : "/layout"}
-          className="ml-auto flex items-center gap-2 rounded px-3 py-2 text-quiet"
+          className="ml-auto flex shrink-0 items-center gap-2 rounded px-3 py-2 text-quiet"
         >
           <Wrench size={18} aria-hidden /> Back to Build
         </Link>

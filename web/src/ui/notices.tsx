@@ -1,4 +1,6 @@
 import { X } from "lucide-react";
+import { useEffect } from "react";
+import { useLocation } from "react-router";
 import { create } from "zustand";
 import type { Problem } from "../api/types";
 
@@ -8,12 +10,15 @@ const useNotices = create<{ problems: Problem[] }>()(() => ({ problems: [] }));
 /** Shows the problems of an edit, if there are any. */
 export async function report(problems: Promise<Problem[]>): Promise<Problem[]> {
   const found = await problems;
-  if (found.length) useNotices.setState({ problems: found });
+  // what was refused before is of no more interest once something else is done
+  useNotices.setState({ problems: found });
   return found;
 }
 
 export function Notices() {
   const problems = useNotices((s) => s.problems);
+  const { pathname } = useLocation();
+  useEffect(() => () => useNotices.setState({ problems: [] }), [pathname]);
   if (problems.length === 0) return null;
   return (
     <div

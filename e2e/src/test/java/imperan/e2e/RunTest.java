@@ -222,9 +222,11 @@ class RunTest extends InstalledTest {
         imperan.stopBellows();
         assertThat(rig.locator("[data-link-state='port closed']")).isVisible();
         assertThat(control(page, "level-12")).hasAttribute("data-belief", "STALE");
+        assertThat(page.getByLabel("Targets not reached")).containsText("Bellows: port closed.");
         imperan.startBellows();
         assertThat(rig.locator("[data-link-state=answering]")).isVisible();
         assertThat(control(page, "level-12")).hasAttribute("data-belief", "KNOWN");
+        assertThat(page.getByLabel("Targets not reached")).hasText("");
         rig.context().close();
     }
 

@@ -1,0 +1,29 @@
+import { partsOf, useShow } from "../live/show";
+import { linkLook } from "./linkWords";
+
+/**
+ * Which targets are not reached, and why, for a hand that moves a fader and sees nothing happen. One line in a row that is
+ * there anyway: whatever came between the controls and the edge of the screen would move them under a finger.
+ */
+export function SilentTargets() {
+  const parts = useShow((s) => s.parts);
+  const links = useShow((s) => s.links);
+  const silent = partsOf(parts, "target").flatMap(({ part }) => {
+    const link = links.get(part.id);
+    const bad = link && (link.trouble || link.state === "LOST" || link.state === "PORT_CLOSED");
+    return bad ? [{ name: part.body.name, ...linkLook(link) }] : [];
+  });
+  const words = silent.map(({ name, word, hint }) => `${name}: ${word}. ${hint}`).join(" · ");
+  return (
+    <p role="status" aria-label="Targets not reached" title={words} className="min-w-0 flex-1 truncate px-2">
+      {silent.map(({ name, word, hint }) => (
+        <span key={name} className="mr-4">
+          <strong className="text-lg text-fault">
+            {name}: {word}.
+          </strong>{" "}
+          {hint}
+        </span>
+      ))}
+    </p>
+  );
+}
