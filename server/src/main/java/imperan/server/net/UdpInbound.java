@@ -21,6 +21,7 @@ final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
     private final UdpListener listener;
     private final OscDecoder decoder = new OscDecoder();
     private volatile Set<PartId> targets;
+    private String lastReported = "";
 
     UdpInbound(UdpListener listener, Set<PartId> targets) {
         this.listener = listener;
@@ -44,7 +45,11 @@ final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
         if (cause instanceof PortUnreachableException) {
             listener.portClosed(targets);
         } else {
-            LOG.warn("A socket reported: {}", cause.toString());
+            // a network that is away says so with every packet
+            if (!cause.toString().equals(lastReported)) {
+                lastReported = cause.toString();
+                LOG.warn("A socket reported: {}", lastReported);
+            }
         }
     }
 }
