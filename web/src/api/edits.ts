@@ -24,12 +24,16 @@ function inTurn(work: () => Promise<Problem[]>): Promise<Problem[]> {
   return mine;
 }
 
-async function post(path: string, body?: unknown): Promise<Problem[]> {
+function ask(method: string, path: string, body?: unknown): Promise<Problem[]> {
+  return askWith(method, path, "application/json", body === undefined ? undefined : JSON.stringify(body));
+}
+
+async function askWith(method: string, path: string, type: string, body?: string): Promise<Problem[]> {
   try {
     const response = await fetch(`/api/shows/${useShow.getState().showId}/${path}`, {
-      method: "POST",
-      headers: { "Content-Type": "application/json", "Imperan-Browser": browser.id },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      method,
+      headers: { "Content-Type": type, "Imperan-Browser": browser.id },
+      body,
     });
     const answer = (await response.json()) as EditAnswer;
     if (response.ok) await seen(answer.number);
@@ -39,14 +43,23 @@ async function post(path: string, body?: unknown): Promise<Problem[]> {
   }
 }
 
+/** An edit that the server makes of what it is told, when its turn comes. */
+export const post = (path: string, body?: unknown) => inTurn(() => ask("POST", path, body));
+/** The same, of something that is to be otherwise. */
+export const replace = (path: string, body: unknown) => inTurn(() => ask("PUT", path, body));
+
+/** An edit that the server makes of a text: a table, or a file. */
+export const inTurnPost = (path: string, text: string) =>
+  inTurn(() => askWith("POST", path, "text/plain", text));
+
 /** @returns what speaks against it; empty where it was accepted and kept */
 export function edit(title: string, steps: Step[]): Promise<Problem[]> {
-  return inTurn(() => post("edits", { title, steps }));
+  return inTurn(() => ask("POST", "edits", { title, steps }));
 }
 
 /** Does something with several controls at once, from where they are when its turn comes. */
 export function arrange(arrangement: Arrangement): Promise<Problem[]> {
-  return inTurn(() => post("arrange", arrangement));
+  return inTurn(() => ask("POST", "arrange", arrangement));
 }
 
 /** Changes the body of a part, whatever else of it changed in the meantime. */
@@ -60,16 +73,21 @@ export function change<K extends Body["kind"]>(
     const held = partOf(useShow.getState().parts, kind, id);
     if (!held) return [GONE];
     const part = { ...held.part, body: update(held.part.body as Extract<Body, { kind: K }>) };
-    return post("edits", { title, steps: [{ step: "put", part, basedOn: held.version }] });
+    return ask("POST", "edits", { title, steps: [{ step: "put", part, basedOn: held.version }] });
   });
 }
 
 export function remove(title: string, id: string): Promise<Problem[]> {
   return inTurn(async () => {
     const held = useShow.getState().parts.get(id);
-    return held ? post("edits", { title, steps: [{ step: "remove", id, basedOn: held.version }] }) : [GONE];
+    return held
+      ? ask("POST", "edits", { title, steps: [{ step: "remove", id, basedOn: held.version }] })
+      : [GONE];
   });
 }
 
-export const undo = () => inTurn(() => post("undo"));
-export const redo = () => inTurn(() => post("redo"));
+/** Locks the show, so that it can be operated and not changed, or unlocks it. */
+export const lock = (locked: boolean) => inTurn(() => ask("PUT", "lock", { locked }));
+
+export const undo = () => post("undo");
+export const redo = () => post("redo");

@@ -1,7 +1,8 @@
 import { useMemo, useRef } from "react";
 import type { Control, ControlValue } from "../api/types";
+import { Icon } from "../ui/icons";
 import { hand } from "./hand";
-import { stateWords, useValue } from "./useValue";
+import { type Drawn, echoOf, positionOf, stateWords, useValue } from "./useValue";
 
 interface Props {
   id: string;
@@ -13,7 +14,7 @@ interface Props {
 export function ButtonView({ id, control, live }: Props) {
   const root = useRef<HTMLDivElement>(null);
   const handlers = useMemo(() => hand(id, "press"), [id]);
-  const latching = control.form.kind === "button" && control.form.latching;
+  const latching = control.form.kind === "button" && control.form.action === "LATCHING";
   useValue(root, id, draw);
 
   return (
@@ -25,10 +26,15 @@ export function ButtonView({ id, control, live }: Props) {
         aria-label={control.label || "button"}
         aria-pressed={latching ? false : undefined}
         data-latching={latching}
+        data-tap={control.form.kind === "tap"}
+        data-one-shot={control.form.kind === "button" && control.form.action === "ONE_SHOT"}
         {...(live ? handlers : {})}
       >
         <div data-travel className="key-cap">
-          <span className="max-w-full truncate px-1">{control.label || " "}</span>
+          <Icon name={control.icon} />
+          <span className="max-w-full truncate px-1" data-label={control.label}>
+            {control.label || " "}
+          </span>
           <span className="key-state" />
         </div>
       </div>
@@ -37,13 +43,22 @@ export function ButtonView({ id, control, live }: Props) {
   );
 }
 
-function draw(element: HTMLElement, value: ControlValue): void {
-  const on = value.position >= 0.5;
-  element.dataset.on = String(on);
-  element.dataset.lit = String(value.echo !== null && value.echo >= 0.5);
-  const word = stateWords(value) || (on ? "on" : "off");
-  element.querySelector(".key-state")!.textContent = word;
-  const key = element.querySelector("[role=button]") as HTMLElement;
-  if (key.dataset.latching === "true") key.setAttribute("aria-pressed", String(on));
-  key.setAttribute("aria-description", word);
+function draw(drawn: Drawn, value: ControlValue): void {
+  const key = drawn.part("[role=button]")!;
+  const on = positionOf(value) >= 0.5;
+  const echo = echoOf(value);
+  drawn.data("on", String(on));
+  drawn.data("lit", String(echo !== null && echo >= 0.5));
+  const word = ownWord(key, value) ?? (stateWords(value) || (on ? "on" : "off"));
+  drawn.text(".key-state", word);
+  if (key.dataset.latching === "true") drawn.attribute("[role=button]", "aria-pressed", String(on));
+  drawn.attribute("[role=button]", "aria-description", word);
+  drawn.attribute("[role=button]", "aria-disabled", String(!value.enabled));
+}
+
+/** What a key says that stands nowhere, so nothing is believed of where it stands: that it was sent, or the tempo of its taps. */
+function ownWord(key: HTMLElement, value: ControlValue): string | null {
+  if (!value.enabled || value.open) return null;
+  if (key.dataset.oneShot === "true") return value.presses ? "sent" : "";
+  return key.dataset.tap === "true" ? `${value.text} a minute` : null;
 }

@@ -1,7 +1,7 @@
 import { useMemo, useRef } from "react";
-import type { Control, ControlValue } from "../api/types";
+import type { Control } from "../api/types";
 import { hand } from "./hand";
-import { stateWords, useValue } from "./useValue";
+import { drawSlider, useValue } from "./useValue";
 
 interface Props {
   id: string;
@@ -16,7 +16,7 @@ export function FaderView({ id, control, live }: Props) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
   const sideways = control.form.kind === "fader" && control.form.direction === "RIGHT";
   const [low, high] = range(control);
-  useValue(root, id, draw);
+  useValue(root, id, drawSlider);
 
   return (
     <div ref={root} className={`control ${sideways ? "sideways" : ""}`} data-control={id} data-belief="UNSET">
@@ -38,33 +38,28 @@ export function FaderView({ id, control, live }: Props) {
         <div className="travel-room">
           <div data-travel className="travel">
             <div className="slot" />
+            {control.form.kind === "fader" && control.form.detent && <div className="detent" />}
             {[0, 0.25, 0.5, 0.75, 1].map((place) => (
               <span key={place} className="scale-mark" style={{ bottom: `${place * 100}%` }}>
                 {mark(low + (high - low) * place)}
               </span>
             ))}
-            <div className="gap" />
-            <div className="cap" />
-            <div className="echo-mark" />
+            <div data-moved className="gap" />
+            <div data-moved className="cap" />
+            <div data-moved className="echo-mark" />
           </div>
         </div>
-        <div className="tape">{control.label || " "}</div>
+        <div className="tape" data-label={control.label}>
+          {control.label || " "}
+        </div>
       </div>
       <div className="holder" />
     </div>
   );
 }
 
-function draw(element: HTMLElement, value: ControlValue): void {
-  element.querySelector(".reading-out")!.textContent = value.belief === "UNSET" ? "–" : value.text;
-  element.querySelector(".reading-state")!.textContent = stateWords(value);
-  const slider = element.querySelector("[role=slider]")!;
-  slider.setAttribute("aria-valuenow", String(Math.round(value.position * 100)));
-  slider.setAttribute("aria-valuetext", [value.text, stateWords(value)].filter(Boolean).join(", "));
-}
-
 /** The ends of the scale in the terms of the target. */
-function range(control: Control): [number, number] {
+export function range(control: Control): [number, number] {
   for (const send of control.sends) {
     for (const source of send.arguments) if (source.from === "value") return [source.low, source.high];
   }

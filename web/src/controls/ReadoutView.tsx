@@ -1,6 +1,6 @@
 import { useRef } from "react";
 import type { Control, ControlValue } from "../api/types";
-import { useValue } from "./useValue";
+import { type Drawn, useValue } from "./useValue";
 
 /** What the target last said, large; nothing to touch. */
 export function ReadoutView({ id, control }: { id: string; control: Control }) {
@@ -21,7 +21,7 @@ export function ReadoutView({ id, control }: { id: string; control: Control }) {
   );
 }
 
-function draw(element: HTMLElement, value: ControlValue): void {
+function draw(drawn: Drawn, value: ControlValue): void {
   const stale = value.belief === "STALE" ? " (stale)" : "";
-  element.querySelector(".readout-said")!.textContent = (value.echoText || "–") + stale;
+  drawn.text(".readout-said", (value.echoText || "–") + stale);
 }

@@ -16,26 +16,35 @@ export interface Hand {
   onBlur: () => void;
 }
 
+/** One event of a hand, as the server hears it. */
+export function touch(
+  control: string,
+  finger: string,
+  phase: TouchPhase,
+  at: { x?: number; y?: number; fine?: boolean; words?: string } = {},
+): boolean {
+  const { x = 0, y = 0, fine = false, words = "" } = at;
+  return send({ kind: "touch", control, finger, phase, x, y, fine, words });
+}
+
 /**
  * Positions run from 0 to 1 over the part of the element that is marked data-travel.
  *
  * @param control the control that is touched
  * @param keys    what its keys do: step a value, or press it
+ * @param step    how far one step goes
+ * @param down    whether the arrow down goes to higher positions, as in a list
  */
-export function hand(control: string, keys: "step" | "press"): Hand {
-  const touch = (finger: string, phase: TouchPhase, x: number, y: number, fine = false) => {
-    send({ kind: "touch", control, finger, phase, x, y, fine });
-  };
-
+export function hand(control: string, keys: "step" | "press", step = STEP, down = false): Hand {
   const pointed = (phase: TouchPhase) => (e: PointerEvent) => {
     const box = e.currentTarget.querySelector("[data-travel]")?.getBoundingClientRect();
     if (!box) return;
     const x = (e.clientX - box.left) / box.width;
     const y = (box.bottom - e.clientY) / box.height;
-    touch(String(e.pointerId), phase, x, y, e.shiftKey);
+    touch(control, String(e.pointerId), phase, { x, y, fine: e.shiftKey });
   };
 
-  const down = pointed("PRESS");
+  const pressed = pointed("PRESS");
   const move = pointed("MOVE");
   const up = pointed("RELEASE");
   const cancel = pointed("CANCEL");
@@ -45,7 +54,7 @@ export function hand(control: string, keys: "step" | "press"): Hand {
     if (!keyHeld) return;
     keyHeld = false;
     fingerUp("key");
-    touch("key", "RELEASE", 0, 0);
+    touch(control, "key", "RELEASE");
   };
 
   return {
@@ -53,7 +62,7 @@ export function hand(control: string, keys: "step" | "press"): Hand {
       if (e.button !== 0) return;
       e.currentTarget.setPointerCapture(e.pointerId);
       fingerDown(String(e.pointerId));
-      down(e);
+      pressed(e);
     },
     onPointerMove: (e) => {
       if (e.currentTarget.hasPointerCapture(e.pointerId)) move(e);
@@ -68,15 +77,16 @@ export function hand(control: string, keys: "step" | "press"): Hand {
     },
     onKeyDown: (e) => {
       if (e.ctrlKey || e.metaKey || e.altKey) return;
-      const way = keys === "step" ? stepOf(e.key) : undefined;
+      const way = keys === "step" ? stepOf(e.key, step, down) : undefined;
       const place = keys === "step" ? placeOf(e.key) : undefined;
-      if (way !== undefined) touch("key", "STEP", 0, way, e.shiftKey);
-      else if (place !== undefined) touch("key", "SET", 0, place);
+      if (way !== undefined) touch(control, "key", "STEP", { ...way, fine: e.shiftKey });
+      else if (place !== undefined) touch(control, "key", "SET", { y: place });
+      else if (e.key === "Delete" || e.key === "Backspace") touch(control, "key", "REST");
       else if (keys === "press" && (e.key === " " || e.key === "Enter")) {
         if (!keyHeld && !e.repeat) {
           keyHeld = true;
           fingerDown("key");
-          touch("key", "PRESS", 0, 0);
+          touch(control, "key", "PRESS");
         }
       } else return;
       e.preventDefault();
@@ -88,14 +98,16 @@ export function hand(control: string, keys: "step" | "press"): Hand {
   };
 }
 
-function stepOf(key: string): number | undefined {
+function stepOf(key: string, step: number, down: boolean): { x?: number; y?: number } | undefined {
+  const page = Math.max(PAGE_STEP, step);
+  const upwards = down ? -1 : 1;
   return {
-    ArrowUp: STEP,
-    ArrowRight: STEP,
-    ArrowDown: -STEP,
-    ArrowLeft: -STEP,
-    PageUp: PAGE_STEP,
-    PageDown: -PAGE_STEP,
+    ArrowUp: { y: upwards * step },
+    ArrowRight: { x: step },
+    ArrowDown: { y: -upwards * step },
+    ArrowLeft: { x: -step },
+    PageUp: { y: upwards * page },
+    PageDown: { y: -upwards * page },
   }[key];
 }
 

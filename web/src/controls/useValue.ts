@@ -1,37 +1,104 @@
 import { type RefObject, useEffect } from "react";
 import type { ControlValue } from "../api/types";
 import { browser } from "../live/browser";
+import { forget, paint } from "../live/paint";
 import { values } from "../live/values";
 
 const BELIEF_WORDS = { UNSET: "unset", KNOWN: "", ASSUMED: "assumed", STALE: "stale" };
 
-/** One or two words on what we may believe of a value. */
+/** Where a control stands on an axis. */
+export const positionOf = (value: ControlValue, axis = 0) => value.axes[axis]?.position ?? 0;
+
+/** Where its target says that it stands; null where it never said. */
+export const echoOf = (value: ControlValue, axis = 0) => value.axes[axis]?.echo ?? null;
+
+/** One or two words on what we may believe of a value, or on why it takes no hand now. */
 export function stateWords(value: ControlValue): string {
-  if (value.disputed) return value.echo === null ? "no answer" : `heard ${value.echoText}`;
+  if (!value.enabled) return "not now";
+  if (value.open) return "touch again";
+  if (value.disputed) return echoOf(value) === null ? "no answer" : `heard ${value.echoText}`;
   return BELIEF_WORDS[value.belief];
 }
 
+/** The parts of a control's element that are drawn again and again, looked for once. */
+export class Drawn {
+  private readonly found = new Map<string, HTMLElement | null>();
+  private readonly moved: HTMLElement[];
+
+  constructor(readonly root: HTMLElement) {
+    this.moved = [...root.querySelectorAll<HTMLElement>("[data-moved]")];
+  }
+
+  part(selector: string): HTMLElement | null {
+    let part = this.found.get(selector);
+    if (part === undefined) {
+      part = this.root.querySelector<HTMLElement>(selector);
+      this.found.set(selector, part);
+    }
+    return part;
+  }
+
+  /** Only where it is another one: a page of hundreds is drawn sixty times a second. */
+  text(selector: string, text: string): void {
+    const part = this.part(selector);
+    if (part && part.textContent !== text) part.textContent = text;
+  }
+
+  attribute(selector: string, name: string, value: string): void {
+    const part = this.part(selector);
+    if (part && part.getAttribute(name) !== value) part.setAttribute(name, value);
+  }
+
+  data(name: string, value: string): void {
+    if (this.root.dataset[name] !== value) this.root.dataset[name] = value;
+  }
+
+  /** A number that styles use; it is written where it is used, or all that lies beneath would be looked at again. */
+  number(name: string, value: number): void {
+    for (const part of this.moved) part.style.setProperty(name, String(value));
+  }
+}
+
+export type Draw = (drawn: Drawn, value: ControlValue) => void;
+
 /** Draws each new value of a control straight into its element, and lets the caller draw the rest. */
-export function useValue(
-  root: RefObject<HTMLElement | null>,
-  control: string,
-  draw: (element: HTMLElement, value: ControlValue) => void,
-): void {
-  useEffect(
-    () =>
-      values.subscribe(control, (value) => {
-        const element = root.current;
-        if (!element) return;
-        element.style.setProperty("--position", String(value.position));
-        element.style.setProperty("--echo", String(value.echo ?? 0));
-        element.dataset.echo = String(value.echo !== null);
-        element.dataset.belief = value.belief;
-        element.dataset.disputed = String(value.disputed);
-        element.title = value.movedBy ? `moved last by ${value.movedBy}` : "";
-        const holder = element.querySelector(".holder");
-        if (holder) holder.textContent = value.holder && value.holder !== browser.id ? value.holderName : "";
-        draw(element, value);
-      }),
-    [root, control, draw],
-  );
+export function useValue(root: RefObject<HTMLElement | null>, control: string, draw: Draw): void {
+  useEffect(() => {
+    const element = root.current;
+    if (!element) return;
+    const drawn = new Drawn(element);
+    const all = (value: ControlValue) => {
+      value.axes.forEach(({ position, echo }, axis) => {
+        const suffix = axis ? `-${axis + 1}` : "";
+        drawn.number(`--position${suffix}`, position);
+        drawn.number(`--echo${suffix}`, echo ?? 0);
+      });
+      drawn.data("echo", String(echoOf(value) !== null));
+      drawn.data("belief", value.belief);
+      drawn.data("disputed", String(value.disputed));
+      drawn.data("enabled", String(value.enabled));
+      drawn.data("open", String(value.open));
+      const title = value.movedBy ? `moved last by ${value.movedBy}` : "";
+      if (element.title !== title) element.title = title;
+      drawn.text(".holder", value.holder && value.holder !== browser.id ? value.holderName : "");
+      const label = drawn.part("[data-label]");
+      if (label) drawn.text("[data-label]", value.label || label.dataset.label || " ");
+      draw(drawn, value);
+    };
+    const stop = values.subscribe(control, (value) => paint(drawn, () => all(value)));
+    return () => {
+      stop();
+      forget(drawn);
+    };
+  }, [root, control, draw]);
+}
+
+/** What every slider says to those who do not see it. */
+export function drawSlider(drawn: Drawn, value: ControlValue): void {
+  const state = stateWords(value);
+  drawn.text(".reading-out", value.belief === "UNSET" ? "–" : value.text);
+  drawn.text(".reading-state", state);
+  drawn.attribute("[role=slider]", "aria-valuenow", String(Math.round(positionOf(value) * 100)));
+  drawn.attribute("[role=slider]", "aria-valuetext", [value.text, state].filter(Boolean).join(", "));
+  drawn.attribute("[role=slider]", "aria-disabled", String(!value.enabled));
 }

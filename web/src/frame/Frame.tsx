@@ -1,21 +1,28 @@
 import { Outlet } from "react-router";
 import { useShow } from "../live/show";
+import { StartOffers } from "../rig/StartOffers";
+import { LetGo } from "../rig/LetGo";
+import { useRigWatch } from "../rig/rig";
 import { Notices } from "../ui/notices";
 import { LostBanner } from "./LostBanner";
 import { NotLiveBanner } from "./NotLiveBanner";
 import { Ticker } from "./Ticker";
+import { useHoldKey } from "./useHoldKey";
 import { Workline } from "./Workline";
 
 /** The frame of every station: the order of the work above, the wire below. */
 export function Frame() {
   // nothing can be changed before the show is there to be changed
   const known = useShow((s) => s.showId !== "");
+  useRigWatch();
+  useHoldKey();
   const noSuchShow = useShow((s) => s.noSuchShow);
   return (
     <div className="flex h-full flex-col">
       <Workline />
       <LostBanner />
       <NotLiveBanner />
+      <StartOffers />
       <div className="flex min-h-0 flex-1">
         {noSuchShow ? (
           <NoSuchShow />
@@ -27,6 +34,7 @@ export function Frame() {
       </div>
       <Ticker />
       <Notices />
+      <LetGo />
     </div>
   );
 }

@@ -1,10 +1,13 @@
-import { ChevronDown, History, Moon, Play, Sun } from "lucide-react";
+import { ChevronDown, History, Lock, LockOpen, Moon, Play, Sun } from "lucide-react";
 import { useState } from "react";
 import { NavLink, useMatch } from "react-router";
+import { lock } from "../api/edits";
 import { browser } from "../live/browser";
 import { rename } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
+import { isOpen, useFindings } from "../rig/rig";
 import { Shortcuts } from "./Shortcuts";
+import { report } from "../ui/notices";
 import { setTheme, useTheme } from "../ui/theme";
 
 /** The stations in the order of the work, each with a mark computed from the show. */
@@ -15,6 +18,8 @@ export function Workline() {
   const page = useMatch("/layout/:page")?.params.page;
   const targets = partsOf(parts, "target");
   const controls = partsOf(parts, "control");
+  const findings = useFindings().filter(isOpen).length;
+  const held = targets.filter((t) => (links.get(t.part.id)?.gate ?? "OPEN") !== "OPEN").length;
   const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
 
   return (
@@ -25,11 +30,22 @@ export function Workline() {
         <ChevronDown size={18} aria-hidden />
       </NavLink>
       <nav aria-label="Stations" className="flex">
-        <Station to="/rig" name="Rig" mark={`${answering} of ${targets.length} answering`} />
+        <Station
+          to="/rig"
+          name="Rig"
+          mark={[
+            `${answering} of ${targets.length} answering`,
+            held > 0 && `${held} held`,
+            findings > 0 && `${findings} ${findings === 1 ? "finding" : "findings"}`,
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        />
         <Station to="/layout" name="Layout" mark={`${controls.length} controls`} />
         <Station to="/wire" name="Wire" mark="live" />
       </nav>
       <div className="ml-auto flex items-center gap-3">
+        <LockSwitch />
         <ThemeSwitch />
         <Shortcuts />
         <NavLink to="/history" aria-label="History" title="History" className="rounded p-2 text-quiet">
@@ -60,6 +76,23 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
       <span className="text-lg font-bold">{name}</span>
       <span className="text-sm text-quiet">{mark}</span>
     </NavLink>
+  );
+}
+
+/** A locked show is operated and not changed; who locked it is said where somebody tries. */
+function LockSwitch() {
+  const locked = useShow((s) => s.parts.get("lock")) !== undefined;
+  const Icon = locked ? Lock : LockOpen;
+  return (
+    <button
+      aria-label={locked ? "Unlock the show" : "Lock the show"}
+      aria-pressed={locked}
+      title={locked ? "Locked: it can be operated, not changed" : "Lock: operate, not change"}
+      className={`flex items-center gap-1 rounded p-2 ${locked ? "bg-caution font-bold text-ink" : "text-quiet"}`}
+      onClick={() => void report(lock(!locked))}
+    >
+      <Icon size={20} aria-hidden /> {locked && "Locked"}
+    </button>
   );
 }
 

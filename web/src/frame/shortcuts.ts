@@ -6,6 +6,12 @@ export interface Shortcut {
 
 export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
   {
+    where: "Everywhere",
+    list: [
+      { keys: "H", what: "hold all targets: nothing that hands do leaves; when all are held: let them go" },
+    ],
+  },
+  {
     where: "Everywhere but in Run",
     list: [
       { keys: "?", what: "this list" },
@@ -28,12 +34,16 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "Enter on a control", what: "select it alone and go to its path" },
       { keys: "Escape in the path", what: "back to the control" },
       { keys: "Ctrl+A", what: "select all of the page" },
+      { keys: "Ctrl+Shift+A", what: "select all of the same kind" },
       { keys: "Escape", what: "select nothing" },
       { keys: "drag; drag the round corner", what: "move; resize what is selected" },
       { keys: "arrow keys; with Shift", what: "move; resize it by one cell" },
       { keys: "Ctrl+Shift+arrow", what: "align the selected to that edge" },
       { keys: "Ctrl+C, Ctrl+X, Ctrl+V", what: "copy, cut, paste; also to another page or show" },
+      { keys: "Ctrl+Shift+V", what: "paste with a meaning: again, the next numbers, the next values" },
       { keys: "Ctrl+D", what: "duplicate" },
+      { keys: "Ctrl+G", what: "gather what is selected in a tray" },
+      { keys: "Ctrl+F", what: "find and replace in addresses and labels" },
       { keys: "Delete or Backspace", what: "remove" },
     ],
   },
@@ -46,6 +56,8 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "Page Up, Page Down", what: "a tenth" },
       { keys: "Home, End", what: "the ends" },
       { keys: "Space or Enter", what: "press and release a button" },
+      { keys: "two taps; Delete", what: "to the rest value" },
+      { keys: "the key of a control", what: "presses it, whichever page is shown" },
     ],
   },
 ];

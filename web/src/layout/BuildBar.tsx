@@ -1,15 +1,32 @@
-import { ClipboardPaste, Copy, CopyPlus, type LucideIcon, Redo2, Trash2, Undo2 } from "lucide-react";
+import {
+  ClipboardList,
+  ClipboardPaste,
+  Copy,
+  CopyPlus,
+  type LucideIcon,
+  Redo2,
+  Replace,
+  Trash2,
+  Undo2,
+} from "lucide-react";
 import { redo, undo } from "../api/edits";
 import type { Page } from "../api/types";
-import type { HeldOf } from "../live/show";
+import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
+import { useTrays, showTray } from "../run/trays";
 import { copySelected, duplicateSelected, pasteCopied, removeSelected } from "./actions";
+import { openDialog } from "./dialogs";
+import { usePreview } from "./screens";
 import { useSelection } from "./selection";
 
 /** Says in which mode we are, holds what can be done with the selection, and takes the last step back. */
 export function BuildBar({ page }: { page: HeldOf<Page> }) {
   const count = useSelection((s) => s.ids.length);
+  const parts = useShow((s) => s.parts);
+  const preview = usePreview((s) => s.on);
+  const shown = useTrays((s) => s.shown);
+  const popUps = partsOf(parts, "tray", page.part.id).filter((t) => t.part.body.popUp);
   return (
     <div className="flex items-center gap-2 py-1" role="toolbar" aria-label="Selection">
       <strong className="rounded bg-caution px-3 py-0.5 text-ink">
@@ -20,6 +37,24 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
           {count} selected
         </span>
       )}
+      <button
+        aria-pressed={preview}
+        className={`rounded border bg-ground px-2 py-0.5 ${preview ? "border-bone" : "border-rule text-quiet"}`}
+        title={`In the shape of its screen, ${page.part.body.screen.width} × ${page.part.body.screen.height}`}
+        onClick={() => usePreview.setState({ on: !preview })}
+      >
+        {page.part.body.screen.kind.toLowerCase()} shape
+      </button>
+      {popUps.map(({ part }) => (
+        <button
+          key={part.id}
+          aria-pressed={shown.has(part.id)}
+          className={`rounded border bg-ground px-2 py-0.5 ${shown.has(part.id) ? "border-bone" : "border-rule text-quiet"}`}
+          onClick={() => showTray(part.id, !shown.has(part.id))}
+        >
+          {part.body.name}
+        </button>
+      ))}
       <span className="ml-auto flex gap-1">
         {count > 0 && (
           <>
@@ -29,6 +64,8 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
           </>
         )}
         <Tool name="Paste" Icon={ClipboardPaste} onClick={() => void report(pasteCopied(page))} />
+        <Tool name="Paste with a meaning …" Icon={ClipboardList} onClick={() => openDialog("paste")} />
+        <Tool name="Find and replace …" Icon={Replace} onClick={() => openDialog("replace")} />
       </span>
       <span className="flex gap-2">
         <PushButton className="py-0.5!" onClick={() => void report(undo())}>

@@ -1,33 +1,58 @@
-import { Plus, RectangleVertical, Square, Trash2, Type } from "lucide-react";
-import { useEffect } from "react";
-import { NavLink, useNavigate, useParams } from "react-router";
-import { change } from "../api/edits";
-import type { ControlKind, Page } from "../api/types";
-import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
-import { PushButton } from "../ui/buttons";
-import { EditField } from "../ui/EditField";
-import { NumberField, of } from "../ui/fields";
+import { Settings2, Plus, Rows3 } from "lucide-react";
+import { useEffect, useState } from "react";
+import { NavLink, useParams } from "react-router";
+import type { Page } from "../api/types";
+import { send } from "../live/connection";
+import { type HeldOf, partsOf, useShow } from "../live/show";
 import { report } from "../ui/notices";
-import { addControl, addPage, removePage } from "./actions";
+import { EditField } from "../ui/EditField";
+import { of } from "../ui/fields";
+import { addPage, setPage } from "./actions";
+import { useBuildDialog, openDialog } from "./dialogs";
 import { onBuildKey } from "./keys";
+import { laidOf, pageOf } from "./laid";
+import { LayoutFileDialog } from "./LayoutFileDialog";
+import { LearnShelf } from "./LearnShelf";
 import { PageGrid } from "./PageGrid";
+import { PagePanel } from "./PagePanel";
+import { Palette } from "./Palette";
+import { PasteDialog } from "./PasteDialog";
+import { PhraseShelf } from "./PhraseShelf";
 import { PathStrip } from "./path/PathStrip";
+import { ReplaceDialog } from "./ReplaceDialog";
+import { putBack, useShelf } from "./shelf";
 import { place, select, useSelection } from "./selection";
+import { useGoToPage } from "./useGoToPage";
 
 /** Build: the page in the middle, what can be put on it at the left, the path of the selected control below. */
 export function LayoutStation() {
   const { page: wanted } = useParams();
   const parts = useShow((s) => s.parts);
   const ids = useSelection((s) => s.ids);
+  const dialog = useBuildDialog((s) => s.open);
   const pages = partsOf(parts, "page");
   const page = pages.find((p) => p.part.id === wanted) ?? pages[0];
   const pageId = page?.part.id;
 
-  // what is gone, or lies on another page, is not selected
+  // what is gone is not selected
   useEffect(() => {
-    const here = ids.filter((id) => parts.get(id)?.part.parent === pageId);
-    if (here.length < ids.length) select(...here);
-  }, [parts, ids, pageId]);
+    const there = ids.filter((id) => parts.has(id));
+    if (there.length < ids.length) select(...there);
+  }, [parts, ids]);
+
+  // nor is what lies on another page than the one that was gone to
+  useEffect(() => {
+    const { parts: now } = useShow.getState();
+    const { ids: selected } = useSelection.getState();
+    const here = selected.filter((id) => pageOf(now, id) === pageId);
+    if (here.length < selected.length) select(...here);
+  }, [pageId]);
+
+  // others see what is selected here
+  useEffect(() => {
+    send({ kind: "selecting", controls: [...ids] });
+  }, [ids]);
+  useEffect(() => () => void send({ kind: "selecting", controls: [] }), []);
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => onBuildKey(e, pageId);
@@ -36,56 +61,88 @@ export function LayoutStation() {
   }, [pageId]);
 
   return (
-    <main className="flex min-w-0 flex-1 flex-col" data-mode="build">
-      <div className="flex min-h-0 flex-1">
-        <aside className="flex w-52 shrink-0 flex-col gap-4 overflow-auto border-r border-rule bg-panel p-3">
-          <Pages pages={pages} current={page} />
-          {page && <Palette page={page} />}
-        </aside>
+    <main className="flex min-h-0 min-w-0 flex-1" data-mode="build">
+      <aside className="flex w-60 shrink-0 flex-col gap-3 overflow-auto border-r border-rule bg-panel p-3">
+        <Pages pages={pages} current={page} />
+        <Shelves page={pageId ?? null} />
+      </aside>
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         {page ? (
           <PageGrid page={page} />
         ) : (
           <p className="p-8 text-lg text-quiet">
-            No page yet. Add one at the left: it is the grid on which your controls lie.
+            No page yet. Take phrases at the left and place them on a new page, or add an empty one.
           </p>
         )}
+        <PathStrip held={ids.length === 1 ? laidOf(parts, ids[0]) : undefined} selected={ids.length} />
       </div>
-      <PathStrip
-        held={ids.length === 1 ? partOf(parts, "control", ids[0]) : undefined}
-        selected={ids.length}
-      />
+      {dialog === "paste" && pageId && <PasteDialog page={pageId} onClose={() => openDialog(null)} />}
+      {dialog === "replace" && <ReplaceDialog controls={[...ids]} onClose={() => openDialog(null)} />}
+      {dialog === "layoutFile" && <LayoutFileDialog onClose={() => openDialog(null)} />}
     </main>
   );
 }
 
+const SHELVES = ["Phrases", "Controls", "Learn"] as const;
+
+/** What can be put on the page: phrases of targets, bare controls, or what the real thing says. */
+function Shelves({ page }: { page: string | null }) {
+  const shelf = useShelf((s) => s.tab);
+  return (
+    <>
+      <div role="tablist" aria-label="What to place" className="flex border-b border-rule">
+        {SHELVES.map((name) => (
+          <button
+            key={name}
+            role="tab"
+            aria-selected={shelf === name}
+            className={`flex-1 px-1 py-1 ${shelf === name ? "border-b-3 border-bone font-bold" : "text-quiet"}`}
+            onClick={() => {
+              putBack();
+              place(null);
+              useShelf.setState({ tab: name });
+            }}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {shelf === "Phrases" ? (
+        <PhraseShelf page={page} />
+      ) : shelf === "Learn" ? (
+        <LearnShelf />
+      ) : page ? (
+        <Palette page={page} />
+      ) : (
+        <p className="text-sm text-quiet">Add a page first: it is the grid on which controls lie.</p>
+      )}
+    </>
+  );
+}
+
 function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page> | undefined }) {
-  const navigate = useNavigate();
+  const goTo = useGoToPage();
+  const [panel, setPanel] = useState(false);
 
   const add = async () => {
     const adding = addPage();
     const problems = await report(adding.then((added) => added.problems));
-    if (problems.length === 0) void navigate(`/layout/${(await adding).id}`);
+    if (problems.length === 0) goTo((await adding).id);
   };
 
-  const put = (held: HeldOf<Page>, field: keyof Page, part: Partial<Page>) =>
-    of(
-      field,
-      change(`Change ${field} of ${held.part.body.name}`, "page", held.part.id, (b) => ({ ...b, ...part })),
-    );
-
   return (
-    <section aria-label="Pages" className="flex flex-col gap-2">
+    <section aria-label="Pages" className="flex flex-none flex-col gap-1">
       <div className="flex items-center justify-between">
         <h2 className="text-sm font-bold text-quiet">Pages</h2>
         <span className="flex">
           {current && (
             <button
-              aria-label="Remove page"
-              title={`Remove the page ${current.part.body.name}`}
+              aria-label="Page settings"
+              title={`Settings of the page ${current.part.body.name}`}
               className="rounded p-1 text-quiet"
-              onClick={() => void report(removePage(current))}
+              onClick={() => setPanel(true)}
             >
-              <Trash2 size={18} aria-hidden />
+              <Settings2 size={18} aria-hidden />
             </button>
           )}
           <button aria-label="Add page" title="Add page" className="rounded p-1" onClick={() => void add()}>
@@ -93,73 +150,31 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
           </button>
         </span>
       </div>
-      {pages.map((p) => (
-        <NavLink
-          key={p.part.id}
-          to={`/layout/${p.part.id}`}
-          className={`rounded px-2 py-1.5 ${p === current ? "bg-raised font-bold" : "text-quiet"}`}
-        >
-          {p.part.body.name}
-        </NavLink>
-      ))}
+      {/* a long list leaves room for what is placed */}
+      <div className="flex max-h-40 flex-none flex-col gap-1 overflow-auto">
+        {pages.map((p) => (
+          <NavLink
+            key={p.part.id}
+            to={`/layout/${p.part.id}`}
+            className={`rounded px-2 py-1 ${p === current ? "bg-raised font-bold" : "text-quiet"}`}
+          >
+            {p.part.body.name}
+            {p.part.body.strip && <span className="text-sm font-normal text-quiet"> on every page</span>}
+          </NavLink>
+        ))}
+      </div>
       {current && (
-        <div className="grid grid-cols-2 gap-2" key={current.part.id}>
-          <EditField
-            label="Page name"
-            className="col-span-2"
-            value={current.part.body.name}
-            onCommit={(name) => put(current, "name", { name })}
-          />
-          <NumberField
-            label="Columns"
-            whole
-            value={current.part.body.columns}
-            onCommit={(columns) => put(current, "columns", { columns })}
-          />
-          <NumberField
-            label="Rows"
-            whole
-            value={current.part.body.rows}
-            onCommit={(rows) => put(current, "rows", { rows })}
-          />
-        </div>
+        <EditField
+          key={current.part.id}
+          label="Page name"
+          value={current.part.body.name}
+          onCommit={(name) => of("name", setPage(current, { name }))}
+        />
       )}
-    </section>
-  );
-}
-
-const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
-  { kind: "FADER", name: "Fader", Icon: RectangleVertical },
-  { kind: "BUTTON", name: "Button", Icon: Square },
-  { kind: "READOUT", name: "Readout", Icon: Type },
-];
-
-/** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. */
-function Palette({ page }: { page: HeldOf<Page> }) {
-  const placing = useSelection((s) => s.placing);
-  return (
-    <section aria-label="Controls" className="flex flex-col gap-2">
-      <h2 className="text-sm font-bold text-quiet">Controls</h2>
-      {KINDS.map(({ kind, name, Icon }) => (
-        <PushButton
-          key={kind}
-          aria-pressed={placing === kind}
-          className={`justify-start ${placing === kind ? "border-select! text-select!" : ""}`}
-          onClick={() => place(placing === kind ? null : kind)}
-          onKeyDown={(e) => {
-            if (e.key !== "Enter") return;
-            e.preventDefault();
-            void report(addControl(page, kind));
-          }}
-        >
-          <Icon size={18} aria-hidden /> {name}
-        </PushButton>
-      ))}
-      <p className="text-sm text-quiet" role="status">
-        {placing
-          ? `Tap a free cell to place the ${placing.toLowerCase()}.`
-          : "Choose one, then tap a free cell. Enter places it."}
-      </p>
+      <NavLink to="/lines" className="flex items-center gap-2 rounded px-2 py-1 text-quiet">
+        <Rows3 size={16} aria-hidden /> All lines as a table
+      </NavLink>
+      {panel && current && <PagePanel page={current} onClose={() => setPanel(false)} />}
     </section>
   );
 }

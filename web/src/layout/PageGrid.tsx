@@ -1,15 +1,22 @@
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import type { Cell, Cells, Control, Page } from "../api/types";
+import { ChevronLeft, ChevronRight } from "lucide-react";
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from "react";
+import type { Cell, Cells, Page, Tray } from "../api/types";
 import { ControlView } from "../controls/ControlView";
-import { type HeldOf, partsOf, useShow } from "../live/show";
+import { browser } from "../live/browser";
+import { type HeldOf, useShow } from "../live/show";
+import { gridOf, placeOf } from "../run/CellGrid";
+import { moveWindow, useTrays } from "../run/trays";
 import { report } from "../ui/notices";
 import { addControl, arrangeSelected, nameOf } from "./actions";
 import { BuildBar } from "./BuildBar";
+import { type Grid, gridIn, type Laid, laidOn } from "./laid";
+import { screenOf, usePreview, useTooSmall } from "./screens";
 import { select, toggle, useSelection } from "./selection";
+import { placeTaken, useShelf } from "./shelf";
 
 /** What a hand is doing with the selection before it lets go, in cells. */
 interface Drag {
-  /** The control that the hand took. */
+  /** What the hand took. */
   id: string;
   how: "move" | "resize";
   /** False once the hand has let go and the server is asked. */
@@ -17,6 +24,8 @@ interface Drag {
   from: Cell;
   right: number;
   down: number;
+  /** The cells on which it lies: those of the page, or of a tray. */
+  grid: Grid;
   /** Where everything lay when the hand came, so that what others do meanwhile does not shake it. */
   lay: ReadonlyMap<string, Cells>;
 }
@@ -26,13 +35,19 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
   const parts = useShow((s) => s.parts);
   const ids = useSelection((s) => s.ids);
   const placing = useSelection((s) => s.placing);
+  const sowing = useShelf((s) => s.taken.length > 0);
+  const shown = useTrays((s) => s.shown);
+  const preview = usePreview((s) => s.on);
   const grid = useRef<HTMLDivElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const { columns, rows } = page.part.body;
-  const controls = partsOf(parts, "control", page.part.id);
-  const taken = controls.filter((c) => ids.includes(c.part.id)).map((c) => c.part.body.cells);
+  const screen = screenOf(page.part.body);
+  const laid = laidOn(parts, page.part.id).filter(
+    ({ part: { id, body } }) => body.kind !== "tray" || !body.popUp || shown.has(id) || ids.includes(id),
+  );
 
-  const cellAt = (e: PointerEvent): Cell => {
+  const placeHere = (cell: Cell) => report(placeTaken(page.part.id, cell).then((placed) => placed.problems));
+  const cellAt = (e: { clientX: number; clientY: number }): Cell => {
     const box = grid.current!.getBoundingClientRect();
     return {
       column: Math.floor(((e.clientX - box.left) / box.width) * columns),
@@ -45,9 +60,10 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
     const at = cellAt(e);
     const right = at.column - drag.from.column;
     const down = at.row - drag.from.row;
+    const taken = ids.flatMap((id) => drag.lay.get(id) ?? []);
     setDrag({
       ...drag,
-      ...(drag.how === "move" ? keptOn(page.part.body, taken, right, down) : { right, down }),
+      ...(drag.how === "move" ? keptOn(drag.grid, taken, right, down) : { right, down }),
     });
   };
   const endDrag = async () => {
@@ -65,58 +81,81 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
     setDrag(null);
   };
 
+  const handle = (held: Laid) => {
+    const { id } = held.part;
+    const dragging = drag !== null && ids.includes(id) && drag.lay.has(id);
+    return (
+      <Handle
+        key={id}
+        held={held}
+        cells={dragging ? dragged(drag.lay.get(id)!, drag) : held.part.body.cells}
+        moving={dragging}
+        selected={ids.includes(id)}
+        onStart={(how, e) => {
+          // the page keeps the pointer, for the control may be removed by somebody else under the hand
+          grid.current!.setPointerCapture(e.pointerId);
+          const siblings = laidOn(parts, held.part.parent!);
+          const lay = new Map(siblings.map((c) => [c.part.id, c.part.body.cells]));
+          const on = gridIn(parts, held.part.parent!);
+          setDrag({ id, how, held: true, from: cellAt(e), right: 0, down: 0, grid: on, lay });
+        }}
+        inside={handle}
+      />
+    );
+  };
+
   return (
     <div className="flex min-w-0 flex-1 flex-col bg-[repeating-linear-gradient(135deg,var(--color-caution)_0_10px,var(--color-ground)_10px_20px)] p-1.5 pt-0">
       <BuildBar page={page} />
-      <div
-        ref={grid}
-        role="group"
-        aria-label={`Page ${page.part.body.name}`}
-        data-page={page.part.id}
-        className={`relative grid min-h-0 flex-1 touch-none select-none bg-ground ${placing ? "cursor-copy" : ""}`}
-        style={{
-          gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
-          gridTemplateRows: `repeat(${rows}, minmax(0, 1fr))`,
-          backgroundImage:
-            "linear-gradient(to right, var(--color-raised) 1px, transparent 1px), linear-gradient(to bottom, var(--color-raised) 1px, transparent 1px)",
-          backgroundSize: `${100 / columns}% 100%, 100% ${100 / rows}%`,
-        }}
-        onPointerMove={onDrag}
-        onPointerUp={() => void endDrag()}
-        onPointerCancel={() => setDrag(null)}
-      >
-        <Ground
-          cellAt={cellAt}
-          onTap={(cell) => (placing ? void report(addControl(page, placing, cell)) : select())}
-          onBand={(band, more) => {
-            const found = controls.filter((c) => overlap(c.part.body.cells, band)).map((c) => c.part.id);
-            select(...new Set(more ? [...ids, ...found] : found));
+      <div className="flex min-h-0 flex-1 justify-center" style={{ containerType: "size" }}>
+        <div
+          ref={grid}
+          role="group"
+          aria-label={`Page ${page.part.body.name}`}
+          data-page={page.part.id}
+          className={`relative grid touch-none self-center bg-ground select-none ${placing || sowing ? "cursor-copy" : ""}`}
+          style={{
+            ...gridOf(columns, rows),
+            ...(preview
+              ? {
+                  aspectRatio: `${screen.width} / ${screen.height}`,
+                  width: `min(100cqw, 100cqh * ${screen.width / screen.height})`,
+                }
+              : { width: "100%", height: "100%" }),
+            backgroundImage:
+              "linear-gradient(to right, var(--color-raised) 1px, transparent 1px), linear-gradient(to bottom, var(--color-raised) 1px, transparent 1px)",
+            backgroundSize: `${100 / columns}% 100%, 100% ${100 / rows}%`,
           }}
-        />
-        {controls.map((held) => (
-          <Handle
-            key={held.part.id}
-            held={held}
-            cells={
-              drag && ids.includes(held.part.id)
-                ? dragged(drag.lay.get(held.part.id) ?? held.part.body.cells, page.part.body, drag)
-                : held.part.body.cells
-            }
-            moving={drag !== null && ids.includes(held.part.id)}
-            selected={ids.includes(held.part.id)}
-            onStart={(how, e) => {
-              // the page keeps the pointer, for the control may be removed by somebody else under the hand
-              grid.current!.setPointerCapture(e.pointerId);
-              const lay = new Map(controls.map((c) => [c.part.id, c.part.body.cells]));
-              setDrag({ id: held.part.id, how, held: true, from: cellAt(e), right: 0, down: 0, lay });
+          onDragOver={(e) => {
+            if (sowing) e.preventDefault();
+          }}
+          onDrop={(e) => {
+            e.preventDefault();
+            void placeHere(cellAt(e));
+          }}
+          onPointerMove={onDrag}
+          onPointerUp={() => void endDrag()}
+          onPointerCancel={() => setDrag(null)}
+        >
+          <Ground
+            cellAt={cellAt}
+            onTap={(cell) => {
+              if (placing) void report(addControl(page.part.id, placing, cell));
+              else if (sowing) void placeHere(cell);
+              else select();
+            }}
+            onBand={(band, more) => {
+              const found = laid.filter((c) => overlap(c.part.body.cells, band)).map((c) => c.part.id);
+              select(...new Set(more ? [...ids, ...found] : found));
             }}
           />
-        ))}
-        {controls.length === 0 && (
-          <p className="pointer-events-none col-span-full row-span-full self-center text-center text-lg text-quiet">
-            An empty page. Choose a control at the left, then tap a cell.
-          </p>
-        )}
+          {laid.map(handle)}
+          {laid.length === 0 && (
+            <p className="pointer-events-none col-span-full row-span-full self-center text-center text-lg text-quiet">
+              An empty page. Take phrases or a control at the left, then tap a cell.
+            </p>
+          )}
+        </div>
       </div>
     </div>
   );
@@ -173,16 +212,22 @@ function Ground({ cellAt, onTap, onBand }: GroundProps) {
 }
 
 interface HandleProps {
-  held: HeldOf<Control>;
+  held: Laid;
   cells: Cells;
   moving: boolean;
   selected: boolean;
   onStart: (how: Drag["how"], e: PointerEvent) => void;
+  /** Draws what lies in a tray. */
+  inside: (held: Laid) => ReactNode;
 }
 
-/** What takes a control in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
-function Handle({ held, cells, moving, selected, onStart }: HandleProps) {
+/** What takes a control or a tray in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
+function Handle({ held, cells, moving, selected, onStart, inside }: HandleProps) {
   const { id, body } = held.part;
+  const others = useShow((s) => s.presences)
+    .filter((p) => p.browser !== browser.id && p.controls.includes(id))
+    .map((p) => p.name);
+  const small = useTooSmall(held);
 
   const start = (e: PointerEvent, how: Drag["how"]) => {
     if (e.button !== 0) return;
@@ -192,6 +237,7 @@ function Handle({ held, cells, moving, selected, onStart }: HandleProps) {
     onStart(how, e);
   };
   const onKeyDown = (e: KeyboardEvent) => {
+    if (e.target !== e.currentTarget) return;
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
     if (way && !e.ctrlKey && !e.metaKey && !e.altKey) {
       if (!selected) select(id);
@@ -216,27 +262,45 @@ function Handle({ held, cells, moving, selected, onStart }: HandleProps) {
     <div
       role="button"
       tabIndex={0}
-      aria-label={`${nameOf(body)}, ${body.form.kind}`}
+      aria-label={`${nameOf(body)}, ${body.kind === "tray" ? "tray" : body.form.kind}`}
       aria-pressed={selected}
       data-build={id}
-      className={`relative min-h-0 min-w-0 touch-none p-[3px] ${moving ? "z-20 opacity-80" : ""} ${
-        selected ? "z-10 outline-3 outline-select" : ""
+      className={`relative min-h-0 min-w-0 touch-none ${body.kind === "tray" ? "" : "p-[3px]"} ${moving ? "z-20 opacity-80" : ""} ${
+        selected
+          ? "z-10 outline-3 outline-select"
+          : others.length
+            ? "outline-2 outline-select outline-dashed"
+            : ""
       }`}
-      style={{
-        gridColumn: `${cells.column + 1} / span ${cells.width}`,
-        gridRow: `${cells.row + 1} / span ${cells.height}`,
-      }}
+      style={placeOf(cells)}
       onPointerDown={(e) => start(e, "move")}
       onKeyDown={onKeyDown}
     >
-      <div className="pointer-events-none h-full">
-        <ControlView id={id} control={body} live={false} />
-      </div>
+      {body.kind === "tray" ? (
+        <TrayBuild id={id} tray={body} inside={inside} />
+      ) : (
+        <div className="pointer-events-none h-full">
+          <ControlView id={id} control={body} live={false} />
+        </div>
+      )}
+      {others.length > 0 && (
+        <span className="pointer-events-none absolute -top-2 left-1 z-20 rounded bg-select px-1.5 text-xs font-bold text-ink">
+          {others.join(", ")}
+        </span>
+      )}
+      {small && (
+        <span
+          className="pointer-events-none absolute top-0.5 left-0.5 rounded bg-caution px-1 text-xs font-bold text-ink"
+          title={`Smaller than 44 px on the screen that this page is meant for: ${small}`}
+        >
+          {small}
+        </span>
+      )}
       {selected && (
         <div
           data-resize
           title="Drag to resize"
-          className="absolute -right-2 -bottom-2 h-6 w-6 cursor-nwse-resize rounded-full border-2 border-ground bg-select"
+          className="absolute -right-2 -bottom-2 z-20 h-6 w-6 cursor-nwse-resize rounded-full border-2 border-ground bg-select"
           onPointerDown={(e) => start(e, "resize")}
         />
       )}
@@ -244,10 +308,80 @@ function Handle({ held, cells, moving, selected, onStart }: HandleProps) {
   );
 }
 
+/** A tray while it is built: what lies in it can be taken, its bare ground and its name take the tray. */
+function TrayBuild({ id, tray, inside }: { id: string; tray: Tray; inside: HandleProps["inside"] }) {
+  const parts = useShow((s) => s.parts);
+  const first = useTrays((s) => s.windows.get(id) ?? 0);
+  const bank = tray.columns > tray.cells.width;
+  const last = tray.columns - tray.cells.width;
+  const from = Math.min(first, last);
+  return (
+    <div className={`tray ${tray.popUp ? "tray-above" : ""}`}>
+      <div
+        className="grid h-full"
+        style={{
+          ...gridOf(tray.columns, tray.cells.height),
+          width: `${(100 * tray.columns) / tray.cells.width}%`,
+          marginLeft: `${(-100 * from) / tray.cells.width}%`,
+          clipPath: bank
+            ? `inset(0 ${(100 * (last - from)) / tray.columns}% 0 ${(100 * from) / tray.columns}%)`
+            : undefined,
+        }}
+      >
+        {laidOn(parts, id).map(inside)}
+      </div>
+      <span className="pointer-events-none absolute -top-2.5 right-2 rounded bg-rule px-1.5 text-xs font-bold text-bone">
+        {tray.name}
+        {bank && ` (${tray.columns / tray.step} in all)`}
+        {tray.popUp && " (pops up)"}
+      </span>
+      {bank && (
+        <span
+          className="absolute right-1 -bottom-3 z-20 flex gap-1"
+          onPointerDown={(e) => e.stopPropagation()}
+        >
+          <WindowKey
+            name={`${tray.name}: earlier`}
+            gone={from === 0}
+            onPress={() => moveWindow(id, Math.max(0, from - tray.step))}
+            Icon={ChevronLeft}
+          />
+          <WindowKey
+            name={`${tray.name}: later`}
+            gone={from === last}
+            onPress={() => moveWindow(id, Math.min(last, from + tray.step))}
+            Icon={ChevronRight}
+          />
+        </span>
+      )}
+    </div>
+  );
+}
+
+interface WindowKeyProps {
+  name: string;
+  gone: boolean;
+  onPress: () => void;
+  Icon: typeof ChevronLeft;
+}
+
+function WindowKey({ name, gone, onPress, Icon }: WindowKeyProps) {
+  return (
+    <button
+      aria-label={name}
+      disabled={gone}
+      className="rounded bg-bone p-0.5 text-ink disabled:opacity-40"
+      onClick={onPress}
+    >
+      <Icon size={18} aria-hidden />
+    </button>
+  );
+}
+
 const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
 
 /** As far as all of them can go together. */
-function keptOn(page: Page, all: Cells[], right: number, down: number) {
+function keptOn(page: Grid, all: Cells[], right: number, down: number) {
   const end = (of: (c: Cells) => number) => Math.max(...all.map(of));
   return {
     right: within(
@@ -259,14 +393,14 @@ function keptOn(page: Page, all: Cells[], right: number, down: number) {
   };
 }
 
-/** Where a control is drawn while a hand drags it; where it will lie is decided by the server. */
-function dragged(cells: Cells, page: Page, { how, right, down }: Drag): Cells {
+/** Where something is drawn while a hand drags it; where it will lie is decided by the server. */
+function dragged(cells: Cells, { how, right, down, grid }: Drag): Cells {
   return how === "move"
     ? { ...cells, column: cells.column + right, row: cells.row + down }
     : {
         ...cells,
-        width: within(cells.width + right, 1, page.columns - cells.column),
-        height: within(cells.height + down, 1, page.rows - cells.row),
+        width: within(cells.width + right, 1, grid.columns - cells.column),
+        height: within(cells.height + down, 1, grid.rows - cells.row),
       };
 }
 

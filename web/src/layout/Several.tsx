@@ -5,15 +5,21 @@ import {
   AlignStartHorizontal,
   AlignStartVertical,
   AlignVerticalSpaceBetween,
+  Group,
   type LucideIcon,
   MoveHorizontal,
   MoveVertical,
 } from "lucide-react";
-import { partOf, useShow } from "../live/show";
+import { useMemo, useState } from "react";
+import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
-import { arrangeSelected, type Manner, nameOf } from "./actions";
+import { arrangeSelected, gatherSelected, type Manner, nameOf } from "./actions";
+import { FillDialog } from "./FillDialog";
+import { laidOf } from "./laid";
+import { ReplaceDialog } from "./ReplaceDialog";
 import { useSelection } from "./selection";
+import { SwapDialog } from "./SwapDialog";
 
 const MANNERS: { name: string; Icon: LucideIcon; how: Manner }[] = [
   { name: "Align left edges", Icon: AlignStartVertical, how: { what: "align", edge: "LEFT" } },
@@ -30,25 +36,48 @@ const MANNERS: { name: string; Icon: LucideIcon; how: Manner }[] = [
 export function Several() {
   const ids = useSelection((s) => s.ids);
   const parts = useShow((s) => s.parts);
+  const controls = useMemo(() => [...ids], [ids]);
+  const [open, setOpen] = useState<"fill" | "replace" | "swap" | null>(null);
+  const close = () => setOpen(null);
   const names = ids.flatMap((id) => {
-    const held = partOf(parts, "control", id);
+    const held = laidOf(parts, id);
     return held ? [nameOf(held.part.body)] : [];
   });
   return (
     <>
-      <p className="mb-3 line-clamp-3">
+      <p className="mb-2 line-clamp-2">
         <strong className="text-select">{ids.length} controls:</strong> {names.join(", ")}
       </p>
-      <div className="grid max-w-6xl grid-cols-4 gap-2">
-        {MANNERS.map(({ name, Icon, how }) => (
-          <PushButton key={name} className="justify-start!" onClick={() => void report(arrangeSelected(how))}>
-            <Icon size={18} aria-hidden /> {name}
+      <div className="flex gap-6">
+        <div className="grid flex-1 grid-cols-2 gap-2">
+          {MANNERS.map(({ name, Icon, how }) => (
+            <PushButton
+              key={name}
+              className="justify-start!"
+              onClick={() => void report(arrangeSelected(how))}
+            >
+              <Icon size={18} aria-hidden /> {name}
+            </PushButton>
+          ))}
+        </div>
+        <div className="flex w-72 flex-col gap-2">
+          <PushButton className="justify-start!" onClick={() => setOpen("fill")}>
+            Fill across with a run …
           </PushButton>
-        ))}
+          <PushButton className="justify-start!" onClick={() => setOpen("replace")}>
+            Find and replace …
+          </PushButton>
+          <PushButton className="justify-start!" onClick={() => setOpen("swap")}>
+            Swap the target …
+          </PushButton>
+          <PushButton className="justify-start!" onClick={() => void report(gatherSelected())}>
+            <Group size={18} aria-hidden /> Gather in a tray
+          </PushButton>
+        </div>
       </div>
-      <p className="mt-3 text-quiet">
-        Drag one of them to move all, or its round corner to resize all. Select one alone to see its path.
-      </p>
+      {open === "fill" && <FillDialog controls={controls} onClose={close} />}
+      {open === "replace" && <ReplaceDialog controls={controls} onClose={close} />}
+      {open === "swap" && <SwapDialog controls={controls} onClose={close} />}
     </>
   );
 }

@@ -1,36 +1,50 @@
 /** What Build asks of the server. Where things come to lie is decided there, from where they are when the turn comes. */
 import { arrange, change, edit, remove } from "../api/edits";
-import type { Arrangement, Cell, Control, ControlKind, Page, Problem } from "../api/types";
-import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
-import { copied, keepCopied } from "./clipboard";
-import { selectAfter, useSelection } from "./selection";
+import type { Arrangement, Cell, Control, ControlKind, Page, Problem, Tray } from "../api/types";
+import { type HeldOf, partsOf, useShow } from "../live/show";
+import { copied, type CopiedPart, keepCopied } from "./clipboard";
+import { type Laid, laidOf, laidOn } from "./laid";
+import { select, selectAfter, useSelection } from "./selection";
 
-export function nameOf(control: Control): string {
-  return control.label || control.form.kind;
+export type Meaning = Extract<Arrangement, { what: "paste" }>["meaning"];
+export type Meant = Extract<Arrangement, { what: "paste" }>["targets"];
+
+export function nameOf(body: Control | Tray): string {
+  return body.kind === "tray" ? body.name : body.label || body.form.kind;
 }
 
 const selectedIds = () => [...useSelection.getState().ids];
 
-function selectedControls(): HeldOf<Control>[] {
+export function selectedLaid(): Laid[] {
   const { parts } = useShow.getState();
-  return selectedIds()
-    .map((id) => partOf(parts, "control", id))
-    .filter((held) => held !== undefined);
+  return selectedIds().flatMap((id) => laidOf(parts, id) ?? []);
+}
+
+/** Selects everything on the page that is of the same kinds as what is selected. */
+export function selectSameKind(page: string): void {
+  const kindOf = ({ part: { body } }: Laid) => (body.kind === "tray" ? "tray" : body.form.kind);
+  const kinds = new Set(selectedLaid().map(kindOf));
+  const { parts } = useShow.getState();
+  const all = laidOn(parts, page).flatMap((held) => [held, ...laidOn(parts, held.part.id)]);
+  if (kinds.size) select(...all.filter((held) => kinds.has(kindOf(held))).map((held) => held.part.id));
 }
 
 /** Puts a new control at a cell, or at the first place that has room. */
-export async function addControl(page: HeldOf<Page>, kind: ControlKind, at?: Cell): Promise<Problem[]> {
+export async function addControl(grid: string, kind: ControlKind, at?: Cell): Promise<Problem[]> {
   const before = useSelection.getState().ids;
   const id = crypto.randomUUID();
-  const problems = await arrange({ what: "add", page: page.part.id, id, kind, at: at ?? null });
+  const problems = await arrange({ what: "add", page: grid, id, kind, at: at ?? null });
   if (problems.length === 0) selectAfter(before, id);
   return problems;
 }
 
 type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
 
-/** What can be done with controls that are there. */
-export type Manner = Without<Exclude<Arrangement, { what: "add" | "paste" }>, "controls">;
+/** What can be done with what is there. */
+export type Manner = Without<
+  Extract<Arrangement, { what: "move" | "resize" | "align" | "spread" | "match" | "remove" }>,
+  "controls"
+>;
 
 /** Does something with all that is selected. */
 export function arrangeSelected(how: Manner): Promise<Problem[]> {
@@ -38,12 +52,36 @@ export function arrangeSelected(how: Manner): Promise<Problem[]> {
 }
 
 export function removeSelected(): Promise<Problem[]> {
-  return arrange({ what: "remove", controls: selectedIds() });
+  return arrangeSelected({ what: "remove" });
+}
+
+/** Puts what is selected into a new tray, which is selected then. */
+export async function gatherSelected(): Promise<Problem[]> {
+  const before = useSelection.getState().ids;
+  const id = crypto.randomUUID();
+  const number = partsOf(useShow.getState().parts, "tray").length + 1;
+  const problems = await arrange({ what: "gather", controls: selectedIds(), id, name: `Tray ${number}` });
+  if (problems.length === 0) selectAfter(before, id);
+  return problems;
+}
+
+/** Takes a tray apart; what lay in it lies on the page. */
+export const scatter = (tray: string) => arrange({ what: "scatter", tray });
+
+/** A control or a tray with all that lies in it, as it is copied. */
+function withInside(held: Laid): CopiedPart[] {
+  const inside = laidOn(useShow.getState().parts, held.part.id);
+  return [
+    { id: held.part.id, in: null, body: held.part.body },
+    ...inside.map((i) => ({ id: i.part.id, in: held.part.id, body: i.part.body })),
+  ];
 }
 
 export async function copySelected(): Promise<Problem[]> {
-  const controls = selectedControls();
-  return controls.length ? keepCopied(controls.map((held) => held.part.body)) : [];
+  const parts = selectedLaid().flatMap(withInside);
+  const { parts: all, showId } = useShow.getState();
+  const targets = partsOf(all, "target").map((t) => ({ id: t.part.id, name: t.part.body.name }));
+  return parts.length ? keepCopied({ show: showId, parts, targets }) : [];
 }
 
 /** What could not be copied is not removed. */
@@ -52,23 +90,45 @@ export async function cutSelected(): Promise<Problem[]> {
   return problems.length ? problems : removeSelected();
 }
 
+/** Pastes what was copied, as it was: the same lines again. */
 export function pasteCopied(page: HeldOf<Page>): Promise<Problem[]> {
-  return pasteAll(page, copied());
+  return carryOutPaste(pasteOf(page.part.id, "SAME", []));
 }
 
 export function duplicateSelected(page: HeldOf<Page>): Promise<Problem[]> {
-  return pasteAll(
-    page,
-    selectedControls().map((held) => held.part.body),
-  );
+  return carryOutPaste(pasting(page.part.id, selectedLaid().flatMap(withInside), "SAME", []));
 }
 
-async function pasteAll(page: HeldOf<Page>, controls: Control[]): Promise<Problem[]> {
+export type Pasting = Extract<Arrangement, { what: "paste" }>;
+
+/** What pasting with this meaning would ask of the server. */
+export function pasteOf(page: string, meaning: Meaning, targets: Meant): Pasting {
+  return pasting(page, copied().parts, meaning, targets);
+}
+
+function pasting(page: string, parts: CopiedPart[], meaning: Meaning, targets: Meant): Pasting {
+  const fresh = new Map(parts.map((part) => [part.id, crypto.randomUUID() as string]));
+  const copies = parts.map((part) => ({
+    id: fresh.get(part.id)!,
+    in: part.in === null ? null : fresh.get(part.in)!,
+    body: part.body,
+  }));
+  return { what: "paste", page, copies, at: null, meaning, targets };
+}
+
+export async function carryOutPaste(paste: Pasting): Promise<Problem[]> {
   const before = useSelection.getState().ids;
-  const copies = controls.map((control) => ({ id: crypto.randomUUID() as string, control }));
-  const problems = await arrange({ what: "paste", page: page.part.id, copies, at: null });
-  if (problems.length === 0) selectAfter(before, ...copies.map((copy) => copy.id));
+  const problems = await arrange(paste);
+  const roots = paste.copies.filter((copy) => copy.in === null).map((copy) => copy.id);
+  if (problems.length === 0) selectAfter(before, ...roots);
   return problems;
+}
+
+export function setTray(held: HeldOf<Tray>, what: string, update: Partial<Tray>): Promise<Problem[]> {
+  return change(`Change ${what} of ${held.part.body.name}`, "tray", held.part.id, (body) => ({
+    ...body,
+    ...update,
+  }));
 }
 
 export function setControl(
@@ -105,12 +165,40 @@ export async function addPage(): Promise<{ id: string; problems: Problem[] }> {
         id,
         parent: layoutId,
         order: Math.max(0, ...pages.map((p) => p.part.order)) + 1,
-        body: { kind: "page", name: `Page ${pages.length + 1}`, columns: 16, rows: 10 },
+        body: {
+          kind: "page",
+          name: `Page ${pages.length + 1}`,
+          columns: 16,
+          rows: 10,
+          screen: { kind: "DESK", width: 1280, height: 800 },
+          strip: false,
+          follows: null,
+        },
       },
     },
   ]);
   return { id, problems };
 }
+
+/** Changes a page, which is named by what of it changes. */
+export function setPage(held: HeldOf<Page>, part: Partial<Page>): Promise<Problem[]> {
+  const { id, body } = held.part;
+  return change(`Change ${Object.keys(part).join(" and ")} of ${body.name}`, "page", id, (b) => ({
+    ...b,
+    ...part,
+  }));
+}
+
+/** A page once more, for the same screen or for another one; answers with the id of the copy. */
+export async function duplicatePage(
+  page: string,
+  screen: Page["screen"]["kind"] | null,
+): Promise<{ id: string; problems: Problem[] }> {
+  const id = crypto.randomUUID();
+  return { id, problems: await arrange({ what: "duplicatePage", page, id, screen }) };
+}
+
+export const orderPage = (page: string, places: number) => arrange({ what: "orderPage", page, places });
 
 export function removePage(page: HeldOf<Page>): Promise<Problem[]> {
   return remove(`Remove the page ${page.part.body.name}`, page.part.id);

@@ -1,6 +1,6 @@
 /** The keys of Build that hold wherever the focus is on the page. */
 import type { Problem } from "../api/types";
-import { partOf, partsOf, useShow } from "../live/show";
+import { partOf, useShow } from "../live/show";
 import { isMeantElsewhere } from "../ui/keys";
 import { report } from "../ui/notices";
 import {
@@ -8,9 +8,13 @@ import {
   copySelected,
   cutSelected,
   duplicateSelected,
+  gatherSelected,
+  selectSameKind,
   pasteCopied,
   removeSelected,
 } from "./actions";
+import { openDialog } from "./dialogs";
+import { laidOn } from "./laid";
 import { select, useSelection } from "./selection";
 
 const EDGES = { ArrowLeft: "LEFT", ArrowRight: "RIGHT", ArrowUp: "TOP", ArrowDown: "BOTTOM" } as const;
@@ -38,10 +42,22 @@ function withControl(e: KeyboardEvent, pageId: string | undefined): true | Promi
   const any = useSelection.getState().ids.length > 0;
   if (e.shiftKey && e.key in EDGES)
     return any ? arrangeSelected({ what: "align", edge: EDGES[e.key as keyof typeof EDGES] }) : undefined;
+  if (e.shiftKey && pageId && e.key.toLowerCase() === "a") {
+    selectSameKind(pageId);
+    return true;
+  }
+  if (e.shiftKey && page && e.key.toLowerCase() === "v") {
+    openDialog("paste");
+    return true;
+  }
+  if (e.key.toLowerCase() === "f" && !e.shiftKey) {
+    openDialog("replace");
+    return true;
+  }
   if (e.shiftKey || !page) return;
   switch (e.key.toLowerCase()) {
     case "a":
-      select(...partsOf(parts, "control", pageId).map((held) => held.part.id));
+      select(...(pageId ? laidOn(parts, pageId) : []).map((held) => held.part.id));
       return true;
     case "c":
       return any ? copySelected() : undefined;
@@ -49,6 +65,8 @@ function withControl(e: KeyboardEvent, pageId: string | undefined): true | Promi
       return any ? cutSelected() : undefined;
     case "v":
       return pasteCopied(page);
+    case "g":
+      return any ? gatherSelected() : true;
     case "d":
       return any ? duplicateSelected(page) : true;
   }

@@ -1,5 +1,5 @@
 /** The WebSocket: opens, opens again when it is lost, and hands every frame to those it concerns. */
-import type { ClientFrame, ServerFrame } from "../api/types";
+import type { ClientFrame, ServerFrame, TouchPhase } from "../api/types";
 import { announce, browser, keepName } from "./browser";
 import { receiveShow, useShow } from "./show";
 import { traces, values } from "./values";
@@ -13,6 +13,8 @@ const BEAT_MS = 500;
 let socket: WebSocket | null = null;
 let watching: { wire: boolean; traces: string[] } = { wire: false, traces: [] };
 const fingers = new Set<string>();
+/** What counts as one touch; moves in between do not. */
+const COUNTED = new Set<TouchPhase>(["PRESS", "STEP", "SET", "REST", "PICK", "TYPE"]);
 
 /** The show this browser looks at: the one its address names, or the live one. */
 function wantedShow(): string {
@@ -47,7 +49,11 @@ export function rename(name: string): void {
 
 /** @returns false where there is no connection, and the frame is lost */
 export function send(frame: ClientFrame): boolean {
-  if (socket?.readyState !== WebSocket.OPEN) return false;
+  if (socket?.readyState !== WebSocket.OPEN) {
+    if (frame.kind === "touch" && COUNTED.has(frame.phase))
+      useShow.setState((state) => ({ unsent: state.unsent + 1 }));
+    return false;
+  }
   socket.send(JSON.stringify(frame));
   return true;
 }

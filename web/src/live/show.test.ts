@@ -6,7 +6,9 @@ const ADA = { id: "b1", name: "Ada" };
 const BEN = { id: "b2", name: "Ben" };
 
 function page(id: string, order: number, name = id): Part {
-  return { id, parent: "layout", order, body: { kind: "page", name, columns: 8, rows: 8 } };
+  const screen = { kind: "DESK" as const, width: 1280, height: 800 };
+  const body = { kind: "page" as const, name, columns: 8, rows: 8, screen, strip: false, follows: null };
+  return { id, parent: "layout", order, body };
 }
 
 function frame(part: Partial<ServerFrame>): ServerFrame {
@@ -19,6 +21,9 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
     lastOut: null,
     lastIn: null,
     edits: [],
+    goesOn: false,
+    page: null,
+    presences: null,
     missed: 0,
     ...part,
   };
@@ -85,4 +90,23 @@ test("packets that were too many stay counted, until the server begins anew", ()
   expect(useShow.getState().missed).toBe(12);
   receiveShow(welcome());
   expect(useShow.getState().missed).toBe(0);
+});
+
+test("an edit that comes in pieces counts as a whole", () => {
+  const piece = (id: string) => edit(2, null, page(id, 5));
+  receiveShow(frame({ edits: [piece("x")], goesOn: true }));
+  receiveShow(frame({ edits: [piece("y")], goesOn: true }));
+  expect(useShow.getState().version).toBe(1);
+  expect(useShow.getState().parts.has("x")).toBe(false);
+  receiveShow(frame({ edits: [piece("z"), edit(3, null, page("after", 6))] }));
+  const { parts, version } = useShow.getState();
+  expect(version).toBe(3);
+  expect(["x", "y", "z", "after"].every((id) => parts.has(id))).toBe(true);
+});
+
+test("a piece from before a new welcome is forgotten", () => {
+  receiveShow(frame({ edits: [edit(2, null, page("x", 5))], goesOn: true }));
+  receiveShow(welcome(page("a", 1)));
+  receiveShow(frame({ edits: [edit(2, null, page("y", 5))] }));
+  expect([...useShow.getState().parts.keys()]).toEqual(["a", "y"]);
 });

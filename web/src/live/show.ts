@@ -1,6 +1,6 @@
 /** The show as this browser knows it: its parts, the links, and whether the server is there. */
 import { create } from "zustand";
-import type { Body, Edit, Held, Link, Part, ServerFrame, WireRow } from "../api/types";
+import type { Body, Edit, Held, Link, Part, Presence, ServerFrame, WireRow } from "../api/types";
 
 const SEEN_MS = 2000;
 
@@ -20,6 +20,12 @@ interface ShowState {
   lastIn: WireRow | null;
   /** Packets that came faster than the server could handle them. */
   missed: number;
+  /** The page that a target wants shown, each time anew. */
+  pageWanted: { page: string } | null;
+  /** Who else is building, and what they have selected. */
+  presences: readonly Presence[];
+  /** Touches that could not be sent while the connection was lost. */
+  unsent: number;
   /** When the connection was lost; null while it stands. */
   lostSince: Date | null;
 }
@@ -35,6 +41,9 @@ export const useShow = create<ShowState>()(() => ({
   lastOut: null,
   lastIn: null,
   missed: 0,
+  pageWanted: null,
+  presences: [],
+  unsent: 0,
   lostSince: null,
 }));
 
@@ -48,11 +57,27 @@ export function follow(parts: ReadonlyMap<string, Held>, edit: Edit): Map<string
   return next;
 }
 
+/** The changes of an edit that comes in several frames, as far as they came. */
+let unfinished: Edit["changes"] = [];
+
+/** The edits of a frame that are whole; one that goes on waits for the rest of it. */
+function wholeEdits(frame: ServerFrame): Edit[] {
+  if (frame.welcome) unfinished = [];
+  const edits = frame.edits.map((edit, i) =>
+    i === 0 && unfinished.length ? { ...edit, changes: [...unfinished, ...edit.changes] } : edit,
+  );
+  if (edits.length) unfinished = frame.goesOn ? edits.pop()!.changes : [];
+  return edits;
+}
+
 export function receiveShow(frame: ServerFrame): void {
+  const edits = wholeEdits(frame);
+  // nothing is drawn anew for a piece of an edit
+  if (frame.goesOn && !frame.welcome && edits.length === 0) return;
   useShow.setState((state) => {
     const welcome = frame.welcome;
     let parts = welcome ? new Map(welcome.parts.map((held) => [held.part.id, held])) : state.parts;
-    for (const edit of frame.edits) parts = follow(parts, edit);
+    for (const edit of edits) parts = follow(parts, edit);
     const links = welcome || frame.links.length ? new Map(welcome ? [] : state.links) : state.links;
     for (const link of frame.links) (links as Map<string, Link>).set(link.target, link);
     return {
@@ -60,10 +85,12 @@ export function receiveShow(frame: ServerFrame): void {
       showName: welcome ? welcome.showName : state.showName,
       live: welcome ? welcome.live : state.live,
       parts,
-      version: frame.edits.at(-1)?.number ?? welcome?.version ?? state.version,
+      version: edits.at(-1)?.number ?? welcome?.version ?? state.version,
       links,
       lastOut: frame.lastOut ?? state.lastOut,
       lastIn: frame.lastIn ?? state.lastIn,
+      pageWanted: frame.page ? { page: frame.page } : state.pageWanted,
+      presences: frame.presences ?? (welcome ? [] : state.presences),
       missed: welcome ? frame.missed : Math.max(state.missed, frame.missed),
       lostSince: welcome ? null : state.lostSince,
     };
@@ -86,17 +113,34 @@ export function seen(version: number): Promise<void> {
 
 export type HeldOf<B extends Body> = Held & { part: Part & { body: B } };
 
+/** The parts of each version of the show by their kind, in the order people see them: sorted once, asked for by many. */
+const grouped = new WeakMap<ReadonlyMap<string, Held>, Map<string, Held[]>>();
+
+function byKind(parts: ReadonlyMap<string, Held>): Map<string, Held[]> {
+  let kinds = grouped.get(parts);
+  if (!kinds) {
+    kinds = new Map();
+    for (const held of parts.values()) {
+      const kind = held.part.body.kind;
+      if (!kinds.get(kind)?.push(held)) kinds.set(kind, [held]);
+    }
+    for (const list of kinds.values())
+      list.sort((a, b) => a.part.order - b.part.order || (a.part.id < b.part.id ? -1 : 1));
+    grouped.set(parts, kinds);
+  }
+  return kinds;
+}
+
 /** The parts of a kind in the order people see them; a parent narrows them. */
 export function partsOf<K extends Body["kind"]>(
   parts: ReadonlyMap<string, Held>,
   kind: K,
   parent?: string,
 ): HeldOf<Extract<Body, { kind: K }>>[] {
-  const found = [...parts.values()].filter(
-    (h) => h.part.body.kind === kind && (parent === undefined || h.part.parent === parent),
-  );
-  found.sort((a, b) => a.part.order - b.part.order || (a.part.id < b.part.id ? -1 : 1));
-  return found as HeldOf<Extract<Body, { kind: K }>>[];
+  const found = byKind(parts).get(kind) ?? [];
+  return (parent === undefined ? found : found.filter((h) => h.part.parent === parent)) as HeldOf<
+    Extract<Body, { kind: K }>
+  >[];
 }
 
 export function partOf<K extends Body["kind"]>(

@@ -1,5 +1,5 @@
 import { partsOf, useShow } from "../live/show";
-import { linkLook } from "./linkWords";
+import { isSilent, linkLook } from "./linkWords";
 
 /**
  * Which targets are not reached, and why, for a hand that moves a fader and sees nothing happen. One line in a row that is
@@ -10,8 +10,13 @@ export function SilentTargets() {
   const links = useShow((s) => s.links);
   const silent = partsOf(parts, "target").flatMap(({ part }) => {
     const link = links.get(part.id);
-    const bad = link && (link.trouble || link.state === "LOST" || link.state === "PORT_CLOSED");
-    return bad ? [{ name: part.body.name, ...linkLook(link) }] : [];
+    if (link && link.gate !== "OPEN")
+      return [
+        link.gate === "HELD"
+          ? { name: part.body.name, word: "held", hint: "Nothing that hands do is sent." }
+          : { name: part.body.name, word: "rehearsal", hint: "Nothing at all is sent." },
+      ];
+    return link && isSilent(link) ? [{ name: part.body.name, ...linkLook(link) }] : [];
   });
   const words = silent.map(({ name, word, hint }) => `${name}: ${word}. ${hint}`).join(" · ");
   return (

@@ -1,137 +1,125 @@
-import { ArrowLeft, ArrowRight, Copy, Trash2 } from "lucide-react";
-import { change, remove } from "../api/edits";
-import type { Link, Problem, Target } from "../api/types";
-import { type HeldOf, useShow } from "../live/show";
+import { ArrowLeft, ArrowRight, ChevronDown, ChevronUp, Copy } from "lucide-react";
+import { useState } from "react";
+import type { Link, Target } from "../api/types";
+import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
-import { EditField } from "../ui/EditField";
-import { NumberField, of } from "../ui/fields";
-import { report } from "../ui/notices";
-import { Select } from "../ui/Select";
+import { endOf } from "./ends";
+import { Findings } from "./Findings";
+import { GateSwitch } from "./GateSwitch";
 import { linkLook, LinkMark } from "./linkWords";
+import { useFindings, useTargetView } from "./rig";
+import { TargetSettings } from "./TargetSettings";
 
 /** One target as a drawing: our end on the left, its end on the right, the way out above and the way in below. */
-export function TargetRow({ held }: { held: HeldOf<Target> }) {
+export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOpen: boolean }) {
   const target = held.part.body;
   const link = useShow((s) => s.links.get(held.part.id));
-  const put = (field: keyof Target, part: Partial<Target>) =>
-    of(
-      field,
-      change(`Change ${field} of ${target.name}`, "target", held.part.id, (b) => ({ ...b, ...part })),
-    );
-  const ours = link?.ourHost ?? "";
-  const other = `At ${target.name}: receive on port ${target.port}, and send answers to ${ours || "this machine"}, port ${target.answerPort}.`;
-  const roundTrip = link?.roundTripNanos;
+  const live = useShow((s) => s.live);
+  const hosts = useShow((s) => s.parts);
+  const findings = useFindings(held.part.id);
+  const [open, setOpen] = useState(startsOpen);
+  const end = endOf(target);
+  const host = partsOf(hosts, "host").find((h) => h.part.body.address === target.host)?.part.body.name;
+  const ours = link?.socket.ourHost ?? "";
+  const words = useTargetView(held.part.id)?.otherEnd ?? "";
+  const tcp = target.transport !== "UDP";
+  const Chevron = open ? ChevronUp : ChevronDown;
 
   return (
     <li className="rounded-lg border border-rule bg-panel" data-target={target.name}>
-      <h2 className="border-b border-rule px-4 py-2 text-xl font-bold">{target.name}</h2>
-      <div className="grid grid-cols-[minmax(180px,1fr)_minmax(220px,1.2fr)_minmax(300px,1.6fr)] items-start gap-x-4 p-4">
-        <section aria-label="Our end" className="flex flex-col gap-2">
-          <h3 className="text-sm font-bold text-quiet">Our end</h3>
-          <div className="font-mono text-lg">{ours || "not open yet"}</div>
-          <NumberField
-            label="Answers reach us on port"
-            value={target.answerPort}
-            whole
-            onCommit={(answerPort) => put("answerPort", { answerPort })}
-          />
-        </section>
-
-        <div className="flex h-full flex-col justify-center gap-3 pt-4 text-center">
-          <div className="text-out">
-            <span className="font-mono text-sm">
-              we send from {target.answerPort} to {target.port}
-            </span>
-            <div className="flex items-center">
-              <span className="h-1 flex-1 rounded bg-out" />
-              <ArrowRight aria-label="out" size={24} className="-ml-2" />
-            </div>
-            <span className="text-sm text-quiet">{sentWords(link)}</span>
-          </div>
-          <div className="text-lg">
-            <LinkMark link={link} />
-          </div>
-          <div className="text-in">
-            <span className="font-mono text-sm">it answers to {target.answerPort}</span>
-            <div className="flex items-center">
-              <ArrowLeft aria-label="in" size={24} className="-mr-2" />
-              <span className={`h-1 flex-1 rounded ${target.answering === "NONE" ? "bg-rule" : "bg-in"}`} />
-            </div>
-            <span className="text-sm text-quiet">
-              {link?.heard ?? 0} heard
-              {roundTrip != null && `, answer after ${(roundTrip / 1e6).toFixed(1)} ms`}
-            </span>
-          </div>
-        </div>
-
-        <section aria-label="Its end" className="grid grid-cols-2 gap-2">
-          <h3 className="col-span-2 flex items-center justify-between text-sm font-bold text-quiet">
-            Its end
-            <button
-              aria-label={`Remove ${target.name}`}
-              className="rounded p-1 text-quiet hover:text-bone"
-              onClick={() => void report(remove(`Remove ${target.name}`, held.part.id))}
-            >
-              <Trash2 size={18} aria-hidden />
-            </button>
-          </h3>
-          <EditField
-            label="Name"
-            value={target.name}
-            onCommit={(name) => put("name", { name })}
-            className="col-span-2"
-          />
-          <EditField label="Address" value={target.host} mono onCommit={(host) => put("host", { host })} />
-          <NumberField
-            label="It receives on port"
-            value={target.port}
-            whole
-            onCommit={(port) => put("port", { port })}
-          />
-          <Select
-            label="What it answers"
-            value={target.answering}
-            onChange={(answering) => void report(put("answering", { answering }))}
-            options={[
-              { value: "QUERIES", text: "changes and questions" },
-              { value: "REPORTS", text: "changes only" },
-              { value: "NONE", text: "nothing: one-way" },
-            ]}
-          />
-          <EditField
-            label="At most, messages a second"
-            mono
-            value={target.messagesPerSecond === null ? "no limit" : String(target.messagesPerSecond)}
-            onCommit={(text) =>
-              paced(text, (messagesPerSecond) => put("messagesPerSecond", { messagesPerSecond }))
-            }
-          />
-        </section>
-      </div>
-
-      <div className="flex items-center gap-3 border-t border-rule px-4 py-2">
-        <p className="flex-1">
-          <span className={`mr-2 ${linkLook(link).colour}`}>{linkLook(link).hint}</span>
-          <span className="text-quiet">{other}</span>
+      <div className="flex items-center gap-4 px-4 pt-1.5">
+        <h2 className="max-w-56 truncate text-xl font-bold">{target.name}</h2>
+        <p className="min-w-0 flex-1 truncate text-quiet">
+          {host && `on ${host}`}
+          {target.standIn?.inUse && (
+            <span className="ml-2 rounded border border-caution px-1.5 text-sm text-caution">stand-in</span>
+          )}
         </p>
-        <PushButton onClick={() => void navigator.clipboard.writeText(other)}>
-          <Copy size={16} aria-hidden /> Copy
+        {live && <GateSwitch target={held.part.id} name={target.name} />}
+        <PushButton
+          aria-expanded={open}
+          aria-label={`Settings of ${target.name}`}
+          onClick={() => setOpen(!open)}
+        >
+          Settings <Chevron size={18} aria-hidden />
         </PushButton>
       </div>
+
+      <div className="grid grid-cols-[11rem_1fr_auto_1fr_11rem] items-center gap-x-3 px-4 pb-1">
+        <End title="Our end" host={ours || "not open yet"} port={tcp ? "" : String(target.answerPort)} />
+        <Way out target={target} text={sentWords(link)} />
+        <div className="min-w-36 text-center text-lg">
+          <LinkMark link={link} />
+        </div>
+        <Way target={target} text={heardWords(link)} />
+        <End title="Its end" host={end.host} port={String(end.port)} right />
+      </div>
+
+      <div className="flex items-center gap-3 border-t border-rule px-4 py-1">
+        <p className="min-w-0 flex-1">
+          <span className={`mr-2 ${linkLook(link).colour}`}>{linkLook(link).hint}</span>
+          <span className="text-quiet">{words}</span>
+        </p>
+        <button
+          type="button"
+          title="Copy what to type at the other end"
+          aria-label={`Copy what to type at ${target.name}`}
+          className="flex-none rounded p-1.5 text-quiet hover:text-bone"
+          onClick={() => void navigator.clipboard.writeText(words)}
+        >
+          <Copy size={18} aria-hidden />
+        </button>
+      </div>
+      {findings.length > 0 && (
+        <div className="px-4 pb-3">
+          <Findings findings={findings} label={`Findings of ${target.name}`} />
+        </div>
+      )}
+      {open && <TargetSettings held={held} link={link} />}
     </li>
   );
 }
 
-/** A pace from what was typed; nothing, or words without a number, mean no limit. */
-function paced(text: string, put: (pace: number | null) => Promise<Problem[]>): Promise<Problem[]> {
-  const trimmed = text.trim();
-  if (/^(no.*)?$/i.test(trimmed)) return put(null);
-  const pace = Number(trimmed);
-  return Number.isInteger(pace)
-    ? put(pace)
-    : Promise.resolve([
-        { part: null, field: "", message: `“${text}” is not a whole number`, mend: "no limit" },
-      ]);
+function End({ title, host, port, right }: { title: string; host: string; port: string; right?: boolean }) {
+  return (
+    <section aria-label={title} className={right ? "text-right" : ""}>
+      <h3 className="text-sm text-quiet">{title}</h3>
+      <div className="font-mono">
+        {host}
+        {port && <b className="text-lg">:{port}</b>}
+      </div>
+    </section>
+  );
+}
+
+/** The line of one direction, with the ports at its ends and what went along it. */
+function Way({ out, target, text }: { out?: boolean; target: Target; text: string }) {
+  const { port } = endOf(target);
+  const silent = !out && target.answering === "NONE";
+  return (
+    <div className={silent ? "text-quiet" : out ? "text-out" : "text-in"}>
+      <div className="text-center font-mono text-sm">
+        {out
+          ? `${target.answerPort} → ${port}`
+          : silent
+            ? "nothing comes back"
+            : `${target.answerPort} ← ${port}`}
+      </div>
+      <div className="flex items-center">
+        {!out && <ArrowLeft aria-label="in" size={22} className="-mr-2 flex-none" />}
+        <span className={`h-1 flex-1 rounded ${silent ? "bg-rule" : out ? "bg-out" : "bg-in"}`} />
+        {out && <ArrowRight aria-label="out" size={22} className="-ml-2 flex-none" />}
+      </div>
+      <div className="truncate text-center text-sm text-quiet">{text}</div>
+    </div>
+  );
+}
+
+function heardWords(link: Link | undefined): string {
+  const answers = link?.answers;
+  return [`${link?.heard ?? 0} heard`, answers && `answers after ${(answers.median / 1e6).toFixed(1)} ms`]
+    .filter(Boolean)
+    .join(", ");
 }
 
 function sentWords(link: Link | undefined): string {

@@ -30,13 +30,36 @@ const LOOKS: Record<Link["state"], { word: string; colour: string; Icon: typeof 
   },
 };
 
-const NO_LINK: Pick<Link, "state" | "trouble"> = { state: "UNHEARD", trouble: "" };
+const NOT_OPEN: Record<Exclude<Link["socket"]["kind"], "OPEN">, string> = {
+  OPENING: "opening",
+  PORT_TAKEN: "no port of ours",
+  NO_WAY: "not connected",
+};
 
-export function linkLook(link: Pick<Link, "state" | "trouble"> = NO_LINK) {
-  return link.trouble
-    ? { word: "no port of ours", colour: "text-fault", Icon: Ban, hint: link.trouble }
-    : LOOKS[link.state];
+type Evidence = Pick<Link, "state" | "socket" | "silentHost">;
+
+export const linkWord = (state: Link["state"]) => LOOKS[state].word;
+
+export function linkLook(link?: Evidence) {
+  if (!link) return LOOKS.UNHEARD;
+  const { kind, trouble } = link.socket;
+  if (kind === "OPENING") return { ...LOOKS.UNHEARD, word: NOT_OPEN[kind], hint: `${trouble}.` };
+  if (kind !== "OPEN") return { word: NOT_OPEN[kind], colour: "text-fault", Icon: Ban, hint: `${trouble}.` };
+  if (link.silentHost && (link.state === "UNHEARD" || link.state === "LOST"))
+    return {
+      ...LOOKS[link.state],
+      colour: "text-fault",
+      hint: "No machine on the network has its address: is it on, and is the address right?",
+    };
+  return LOOKS[link.state];
 }
+
+/** Does something stand in the way of this link, which a hand that moves a fader has to know? */
+export const isSilent = (link: Evidence) =>
+  link.socket.kind === "PORT_TAKEN" ||
+  link.socket.kind === "NO_WAY" ||
+  link.state === "LOST" ||
+  link.state === "PORT_CLOSED";
 
 /** The state of a link as a shape, a colour and a word. */
 export function LinkMark({ link }: { link: Link | undefined }) {

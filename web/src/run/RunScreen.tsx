@@ -1,62 +1,88 @@
-import { Wrench } from "lucide-react";
-import { Link, NavLink, useParams } from "react-router";
-import { ControlView } from "../controls/ControlView";
+import { LocateFixed, Wrench } from "lucide-react";
+import { useEffect } from "react";
+import { Link, NavLink, useNavigate, useParams } from "react-router";
 import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
+import { useHoldKey } from "../frame/useHoldKey";
 import { partsOf, useShow } from "../live/show";
+import { StartOffers } from "../rig/StartOffers";
+import { LetGo } from "../rig/LetGo";
 import { SilentTargets } from "../rig/SilentTargets";
+import { AllToRest } from "./AllToRest";
+import { PageView } from "./PageView";
+import { useFollowing } from "./following";
+import { useControlKeys } from "./useControlKeys";
+import { useWakeLock } from "./useWakeLock";
 
 /** A page to play: nothing on it but its controls, the other pages and the wire. */
 export function RunScreen() {
+  useHoldKey();
+  useWakeLock();
+  useControlKeys();
+  const navigate = useNavigate();
   const { page: wanted } = useParams();
   const parts = useShow((s) => s.parts);
-  const pages = partsOf(parts, "page");
+  const asked = useShow((s) => s.pageWanted);
+  const { follows, setFollows } = useFollowing();
+  const all = partsOf(parts, "page");
+  const pages = all.filter((p) => !p.part.body.strip);
   const page = pages.find((p) => p.part.id === wanted) ?? pages[0];
+  const strips = all.filter((p) => p.part.body.strip && p.part.parent === page?.part.parent);
+  const followed = pages.some((p) => p.part.body.follows !== null);
+
+  useEffect(() => {
+    if (asked && follows) void navigate(`/run/${asked.page}`);
+  }, [asked, follows, navigate]);
 
   return (
-    <div className="flex h-full flex-col bg-ground" data-mode="run">
+    <div
+      className="run flex h-full flex-col bg-ground"
+      data-mode="run"
+      onContextMenu={(e) => e.preventDefault()}
+    >
       <LostBanner />
       <NotLiveBanner />
-      <header className="flex items-center gap-2 px-2 py-1">
-        <nav aria-label="Pages" className="flex gap-1">
+      <header className="flex flex-wrap items-center gap-x-2 px-2 py-1">
+        <nav aria-label="Pages" className="flex min-w-0 gap-1 overflow-x-auto max-sm:basis-full">
           {pages.map((p) => (
             <NavLink
               key={p.part.id}
               to={`/run/${p.part.id}`}
-              className={`rounded px-4 py-2 text-lg font-bold ${p === page ? "bg-raised" : "text-quiet"}`}
+              className={`rounded px-4 py-2 text-lg font-bold whitespace-nowrap ${p === page ? "bg-raised" : "text-quiet"}`}
             >
               {p.part.body.name}
             </NavLink>
           ))}
         </nav>
         <SilentTargets />
-        <Link
-          to={page ? `/layout/${page.part.id}` : "/layout"}
-          className="ml-auto flex shrink-0 items-center gap-2 rounded px-3 py-2 text-quiet"
-        >
-          <Wrench size={18} aria-hidden /> Back to Build
-        </Link>
+        <StartOffers />
+        <span className="ml-auto flex shrink-0 items-center">
+          {followed && (
+            <button
+              aria-pressed={follows}
+              className={`flex items-center gap-2 rounded px-3 py-2 ${follows ? "text-bone" : "text-quiet"}`}
+              title="Pages change when a target says so"
+              onClick={() => setFollows(!follows)}
+            >
+              <LocateFixed size={18} aria-hidden /> {follows ? "Follows" : "Stays"}
+            </button>
+          )}
+          {page && <AllToRest page={page.part.id} />}
+          <Link
+            to={page ? `/layout/${page.part.id}` : "/layout"}
+            className="flex items-center gap-2 rounded px-3 py-2 whitespace-nowrap text-quiet"
+          >
+            <Wrench size={18} aria-hidden /> <span className="max-sm:sr-only">Back to Build</span>
+          </Link>
+        </span>
       </header>
       {page ? (
-        <main
-          className="grid min-h-0 flex-1 gap-1.5 p-2 pt-0"
-          style={{
-            gridTemplateColumns: `repeat(${page.part.body.columns}, minmax(0, 1fr))`,
-            gridTemplateRows: `repeat(${page.part.body.rows}, minmax(0, 1fr))`,
-          }}
-        >
-          {partsOf(parts, "control", page.part.id).map(({ part }) => (
-            <div
-              key={part.id}
-              style={{
-                gridColumn: `${part.body.cells.column + 1} / span ${part.body.cells.width}`,
-                gridRow: `${part.body.cells.row + 1} / span ${part.body.cells.height}`,
-              }}
-            >
-              <ControlView id={part.id} control={part.body} live />
-            </div>
+        <main className="flex min-h-0 flex-1 flex-col">
+          {strips.map((strip) => (
+            <PageView key={strip.part.id} page={strip} share={strip.part.body.rows} />
           ))}
+          <PageView key={page.part.id} page={page} share={page.part.body.rows} />
         </main>
       ) : (
         <p className="flex-1 p-8 text-xl text-quiet">
@@ -64,6 +90,7 @@ export function RunScreen() {
         </p>
       )}
       <Ticker />
+      <LetGo />
     </div>
   );
 }

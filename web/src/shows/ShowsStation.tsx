@@ -41,6 +41,11 @@ export function ShowsStation() {
     refresh();
     return done;
   };
+  /** The show that goes live is the one to work on. */
+  const take = async (id: string) => {
+    const { problems } = await act(goLive(id));
+    if (problems.length === 0 && id !== openId) location.assign(`/?show=${id}#/rig`);
+  };
   const here = shows.filter((s) => !s.deletedAt);
   const deleted = shows.filter((s) => s.deletedAt);
   const live = here.find((s) => s.live);
@@ -116,7 +121,7 @@ export function ShowsStation() {
                 title={`Go live with “${show.name}”?`}
                 text={`“${live?.name}” lets go of its sockets: its targets hear nothing more from us, and faders in anybody's hand stop. “${show.name}” takes over with its own targets. Nothing is sent until somebody touches a control.`}
                 action="Go live"
-                onConfirm={() => void act(goLive(show.id))}
+                onConfirm={() => void take(show.id)}
               >
                 <PushButton>
                   <Radio size={16} aria-hidden /> Go live

@@ -8,14 +8,22 @@ interface Props<V extends string> {
   options: { value: V; text: string }[];
   onChange: (value: V) => void;
   className?: string;
+  hideLabel?: boolean;
 }
 
 /** One of several, by mouse, touch or keyboard. */
-export function Select<V extends string>({ label, value, options, onChange, className = "" }: Props<V>) {
+export function Select<V extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  className = "",
+  hideLabel,
+}: Props<V>) {
   const id = useId();
   return (
     <div className={`min-w-0 ${className}`}>
-      <label id={id} className="block text-sm text-quiet">
+      <label id={id} className={hideLabel ? "sr-only" : "block text-sm text-quiet"}>
         {label}
       </label>
       <Radix.Root value={value} onValueChange={(v) => onChange(v as V)}>

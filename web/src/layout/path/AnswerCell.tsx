@@ -1,9 +1,12 @@
+import { useState } from "react";
 import type { Control, Held, Listen, Send, Trace } from "../../api/types";
-import { type HeldOf, partOf, partsOf, useShow } from "../../live/show";
+import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
+import { Select } from "../../ui/Select";
+import { AXES } from "./arguments";
 import { putControl, putListen } from "./put";
 
 interface Props {
@@ -12,12 +15,20 @@ interface Props {
   trace: Trace | undefined;
 }
 
+const NOBODY = "nobody";
+
 /** What came back, and where the control listens for it. */
 export function AnswerCell({ held, send, trace }: Props) {
   const parts = useShow((s) => s.parts);
-  const listen = held.part.body.listens[0];
-  const put = putListen(held, 0);
-  const setListens = (listens: Listen[]) => void report(putControl(held)("listens", () => ({ listens })));
+  const { listens, form } = held.part.body;
+  const [chosen, setChosen] = useState(0);
+  const index = Math.max(0, Math.min(chosen, listens.length - 1));
+  const listen = listens[index];
+  const put = putListen(held, index);
+  const targets = partsOf(parts, "target");
+  const setListens = (change: (before: Listen[]) => Listen[]) =>
+    void report(putControl(held)("listens", (before) => ({ listens: change(before.listens) })));
+  const axes = AXES[form.kind];
 
   return (
     <div className="flex flex-col gap-2">
@@ -30,8 +41,55 @@ export function AnswerCell({ held, send, trace }: Props) {
       )}
       {listen ? (
         <>
+          <div className="flex flex-wrap gap-1">
+            {listens.map((_, i) => (
+              <PushButton
+                key={i}
+                aria-pressed={i === index}
+                className={`px-2! py-0! ${i === index ? "border-select!" : ""}`}
+                onClick={() => setChosen(i)}
+              >
+                Listen {i + 1}
+              </PushButton>
+            ))}
+            <PushButton
+              className="px-2! py-0!"
+              onClick={() => {
+                setListens((before) => [...before, { ...listen, role: "LABEL" }]);
+                setChosen(listens.length);
+              }}
+            >
+              Add
+            </PushButton>
+          </div>
+          <div className="grid grid-cols-2 gap-2">
+            <Select
+              label="Listens to"
+              value={listen.target && parts.has(listen.target) ? listen.target : NOBODY}
+              onChange={(to) => void report(put("target", () => ({ target: to === NOBODY ? null : to })))}
+              options={[
+                ...targets.map((t) => ({ value: t.part.id, text: t.part.body.name })),
+                { value: NOBODY, text: "nobody" },
+              ]}
+            />
+            <Select
+              label="It says"
+              value={listen.role === "LABEL" ? "LABEL" : String(listen.axis)}
+              onChange={(says) =>
+                void report(
+                  put("role", () =>
+                    says === "LABEL" ? { role: "LABEL", axis: 0 } : { role: "VALUE", axis: Number(says) },
+                  ),
+                )
+              }
+              options={[
+                ...(axes ?? ["where it stands"]).map((text, axis) => ({ value: String(axis), text })),
+                { value: "LABEL", text: "what it is called" },
+              ]}
+            />
+          </div>
           <EditField
-            label={`Listens to ${partOf(parts, "target", listen.target)?.part.body.name ?? "nobody"} on`}
+            label="On"
             mono
             value={listen.address}
             onCommit={(address) => put("address", () => ({ address }))}
@@ -43,21 +101,32 @@ export function AnswerCell({ held, send, trace }: Props) {
               value={listen.argument + 1}
               onCommit={(n) => put("argument", () => ({ argument: n - 1 }))}
             />
-            <NumberField label="At 0" value={listen.low} onCommit={(low) => put("low", () => ({ low }))} />
-            <NumberField
-              label="At 1"
-              value={listen.high}
-              onCommit={(high) => put("high", () => ({ high }))}
-            />
+            {listen.role === "VALUE" && (
+              <>
+                <NumberField
+                  label="At 0"
+                  value={listen.low}
+                  onCommit={(low) => put("low", () => ({ low }))}
+                />
+                <NumberField
+                  label="At 1"
+                  value={listen.high}
+                  onCommit={(high) => put("high", () => ({ high }))}
+                />
+              </>
+            )}
           </div>
-          <button className="self-start text-sm text-quiet underline" onClick={() => setListens([])}>
+          <button
+            className="self-start text-sm text-quiet underline"
+            onClick={() => setListens((before) => before.filter((_, i) => i !== index))}
+          >
             Stop listening
           </button>
         </>
       ) : (
         <>
           <p className="text-sm text-quiet">It listens to nothing, so no answer can be compared.</p>
-          <PushButton onClick={() => setListens([send ? sameAs(send) : firstListen(parts)])}>
+          <PushButton onClick={() => setListens(() => [send ? sameAs(send) : firstListen(parts)])}>
             {send ? "Listen on the same address" : "Listen"}
           </PushButton>
         </>
@@ -74,6 +143,8 @@ function firstListen(parts: ReadonlyMap<string, Held>): Listen {
     argument: 0,
     low: 0,
     high: 1,
+    role: "VALUE",
+    axis: 0,
   };
 }
 
@@ -85,5 +156,13 @@ function sameAs(send: Send): Listen {
   );
   const source = send.arguments[argument];
   const scale = source?.from === "value" && source.low !== source.high ? source : { low: 0, high: 1 };
-  return { target: send.target, address: send.address, argument, low: scale.low, high: scale.high };
+  return {
+    target: send.target,
+    address: send.address,
+    argument,
+    low: scale.low,
+    high: scale.high,
+    role: "VALUE",
+    axis: 0,
+  };
 }

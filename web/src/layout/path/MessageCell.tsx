@@ -1,12 +1,12 @@
 import { Plus, Trash2 } from "lucide-react";
-import type { ArgumentSource, Control, Send } from "../../api/types";
+import type { ArgumentSource, Control, Form, Send } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { nameOf } from "../actions";
-import { PLAIN_VALUE, replaced, TYPES } from "./arguments";
+import { AXES, PLAIN_VALUE, replaced, TYPES } from "./arguments";
 import { type Put, putControl, putSend } from "./put";
 
 interface Props {
@@ -24,10 +24,10 @@ export function MessageCell({ held, send, index, choose }: Props) {
 
   const addSend = () => {
     const fresh: Send = {
-      on: "CHANGE",
+      on: body.form.kind === "wheel" ? "STEP" : "CHANGE",
       target: partsOf(parts, "target")[0]?.part.id ?? null,
       address: addressFrom(nameOf(body)),
-      arguments: [PLAIN_VALUE],
+      arguments: usualArguments(body.form),
     };
     void report(putControl(held)("sends", (control) => ({ sends: [...control.sends, fresh] })));
     choose(body.sends.length);
@@ -74,12 +74,28 @@ export function MessageCell({ held, send, index, choose }: Props) {
         )}
       </div>
       {send ? (
-        <SendFields key={index} send={send} put={put} />
+        <SendFields key={index} send={send} form={body.form} put={put} />
       ) : (
         <p className="text-quiet">This control sends nothing yet. Add a send.</p>
       )}
     </>
   );
+}
+
+/** What a first send of a form says. */
+function usualArguments(form: Form): ArgumentSource[] {
+  switch (form.kind) {
+    case "choice":
+      return [{ from: "chosen", type: "TEXT" }];
+    case "wheel":
+      return [{ from: "steps", type: "INT32", each: 1 }];
+    case "line":
+      return [{ from: "typed", type: "TEXT" }];
+    case "tap":
+      return [{ ...PLAIN_VALUE, low: form.slowest, high: form.fastest }];
+    default:
+      return (AXES[form.kind] ?? [""]).map((_, axis) => ({ ...PLAIN_VALUE, axis }));
+  }
 }
 
 /** A first address, made from the name of the control. */
@@ -93,7 +109,7 @@ function addressFrom(name: string): string {
 
 const NOBODY = "nobody";
 
-function SendFields({ send, put }: { send: Send; put: Put<Send> }) {
+function SendFields({ send, form, put }: { send: Send; form: Form; put: Put<Send> }) {
   const parts = useShow((s) => s.parts);
   return (
     <div className="grid grid-cols-2 gap-2">
@@ -114,6 +130,8 @@ function SendFields({ send, put }: { send: Send; put: Put<Send> }) {
           { value: "CHANGE", text: "every change" },
           { value: "PRESS", text: "press" },
           { value: "RELEASE", text: "release" },
+          { value: "HELD", text: "again while held" },
+          ...(form.kind === "wheel" ? [{ value: "STEP" as const, text: "each step" }] : []),
         ]}
       />
       <EditField
@@ -124,32 +142,48 @@ function SendFields({ send, put }: { send: Send; put: Put<Send> }) {
         onCommit={(address) => put("address", () => ({ address }))}
       />
       {send.arguments.map((source, i) => (
-        <ArgumentFields key={i} source={source} index={i} put={put} />
+        <ArgumentFields key={i} source={source} index={i} form={form} put={put} />
       ))}
     </div>
   );
 }
 
-function ArgumentFields({ source, index, put }: { source: ArgumentSource; index: number; put: Put<Send> }) {
+interface ArgumentProps {
+  source: ArgumentSource;
+  index: number;
+  form: Form;
+  put: Put<Send>;
+}
+
+function ArgumentFields({ source, index, form, put }: ArgumentProps) {
   const set = (next: ArgumentSource) =>
     put(`arguments/${index}`, (before) => ({ arguments: replaced(before.arguments, index, next) }));
   return (
     <div className="col-span-2 grid grid-cols-[1fr_1.3fr_0.8fr_auto] items-end gap-2">
       <Select
         label={`Argument ${index + 1}`}
-        value={source.from}
+        value={source.from === "value" ? `value${source.axis}` : source.from}
         onChange={(from) =>
           void report(
             set(
-              from === "value"
-                ? { ...PLAIN_VALUE, type: source.type }
-                : { from: "fixed", type: "INT32", text: "1" },
+              from === "fixed"
+                ? { from: "fixed", type: "INT32", text: "1" }
+                : from === "chosen"
+                  ? { from: "chosen", type: "TEXT" }
+                  : from === "typed"
+                    ? { from: "typed", type: "TEXT" }
+                    : from === "steps"
+                      ? { from: "steps", type: "INT32", each: 1 }
+                      : { ...PLAIN_VALUE, type: source.type, axis: Number(from.slice("value".length)) },
             ),
           )
         }
         options={[
-          { value: "value", text: "value" },
+          ...(AXES[form.kind] ?? ["value"]).map((text, axis) => ({ value: `value${axis}`, text })),
           { value: "fixed", text: "fixed" },
+          ...(form.kind === "choice" ? [{ value: "chosen", text: "its option" }] : []),
+          ...(form.kind === "wheel" ? [{ value: "steps", text: "its steps" }] : []),
+          ...(form.kind === "line" ? [{ value: "typed", text: "what is typed" }] : []),
         ]}
       />
       <Select
@@ -162,7 +196,11 @@ function ArgumentFields({ source, index, put }: { source: ArgumentSource; index:
         <EditField label="Is" mono value={source.text} onCommit={(text) => set({ ...source, text })} />
       ) : (
         <span className="self-center pt-5 font-mono text-sm text-quiet">
-          {source.low} … {source.high}
+          {source.from === "value"
+            ? `${source.low} … ${source.high}`
+            : source.from === "steps"
+              ? `× ${source.each}`
+              : "as spelt"}
         </span>
       )}
       <button

@@ -1,6 +1,8 @@
 import { ChevronRight } from "lucide-react";
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from "react";
-import type { Control, Trace } from "../../api/types";
+import type { Control, Trace, Tray } from "../../api/types";
+import { TrayPath } from "../TrayPath";
+import type { Laid } from "../laid";
 import { watch } from "../../live/connection";
 import type { HeldOf } from "../../live/show";
 import { traces } from "../../live/values";
@@ -15,8 +17,9 @@ import { WireCell } from "./WireCell";
  * The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. It is always
  * as tall, so that the page does not move under a hand that selects.
  */
-export function PathStrip({ held, selected }: { held: HeldOf<Control> | undefined; selected: number }) {
-  if (!held) {
+export function PathStrip({ held, selected }: { held: Laid | undefined; selected: number }) {
+  const body = held?.part.body;
+  if (!held || body?.kind !== "control") {
     return (
       <section
         aria-label="Path"
@@ -24,6 +27,8 @@ export function PathStrip({ held, selected }: { held: HeldOf<Control> | undefine
       >
         {selected > 1 ? (
           <Several />
+        ) : held && body?.kind === "tray" ? (
+          <TrayPath key={held.part.id} held={held as HeldOf<Tray>} />
         ) : (
           <span className="text-quiet">
             Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing.
@@ -32,7 +37,7 @@ export function PathStrip({ held, selected }: { held: HeldOf<Control> | undefine
       </section>
     );
   }
-  return <Path key={held.part.id} held={held} />;
+  return <Path key={held.part.id} held={held as HeldOf<Control>} />;
 }
 
 function Path({ held }: { held: HeldOf<Control> }) {

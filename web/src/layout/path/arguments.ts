@@ -1,9 +1,16 @@
-import type { ArgumentSource } from "../../api/types";
+import type { ArgumentSource, Form } from "../../api/types";
 
 export type ValueSource = Extract<ArgumentSource, { from: "value" }>;
 
 /** What a new argument is: the value as a decimal from 0 to 1, as most targets take it. */
-export const PLAIN_VALUE: ValueSource = { from: "value", type: "FLOAT32", low: 0, high: 1 };
+export const PLAIN_VALUE: ValueSource = { from: "value", type: "FLOAT32", low: 0, high: 1, axis: 0 };
+
+/** What the axes of a form are called that has more than one. */
+export const AXES: Partial<Record<Form["kind"], string[]>> = {
+  pad: ["sideways", "upwards"],
+  tilt: ["sideways", "forwards"],
+  colour: ["red", "green", "blue"],
+};
 
 export const TYPES: { value: ArgumentSource["type"]; text: string }[] = [
   { value: "FLOAT32", text: "f decimal" },

@@ -3,6 +3,7 @@ package imperan.bench;
 import imperan.live.WireRecord;
 import imperan.server.run.Batch;
 import imperan.server.run.Feed;
+import imperan.server.run.Presence;
 import imperan.server.run.Snapshot;
 
 import java.util.List;
@@ -19,6 +20,11 @@ record Ear(Consumer<WireRecord> incoming) implements Feed {
     @Override
     public void offer(Batch batch) {
         batch.wire().stream().filter(record -> !record.out()).forEach(incoming);
+    }
+
+    @Override
+    public void presences(List<Presence> presences) {
+        // nobody builds here
     }
 
     @Override

@@ -4,20 +4,20 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.server.net.UdpSockets;
-import imperan.show.Show;
 
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.SocketException;
+import java.net.SocketTimeoutException;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /** How long Imperan takes, beside the same sockets with nothing between them. Ours and bare take turns in one run. */
 final class Latency {
 
-    private static final int ROUNDS = 5;
+    private static final int ROUNDS = 9;
     private static final int WARM_UPS = 2;
     private static final int WARM_UP_PER_SECOND = 2_000;
     private final Stage stage;
@@ -72,12 +72,11 @@ final class Latency {
         }
     }
 
-    /** @param perSecond below 60, every answer leaves in a batch of its own; above, the batch's window of 16 ms counts too */
-    void answerToBatch(int perSecond) throws IOException {
+    void answerToBatch() throws IOException {
         try (DatagramSocket relayIn = new DatagramSocket(0, InetAddress.getLoopbackAddress());
              DatagramSocket relayEnd = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
             Thread relay = reader(relayIn, packet -> send(relayIn, packet.getData(), packet.getLength(), relayEnd.getLocalPort()));
-            compare("Datagram of a target → handed to the browsers' batch, " + perSecond + " a second", perSecond,
+            compare("Datagram of a target → value handed to the browsers' batch, 200 a second", 200,
                     this::answers,
                     rate -> arriving(relayEnd, rate, i -> send(stage.farEnd, new byte[20], 20, relayIn.getLocalPort())));
             relay.interrupt();
@@ -86,10 +85,9 @@ final class Latency {
 
     private long[] answers(int perSecond) {
         Times times = new Times(count(perSecond));
-        Ear ear = new Ear(record -> times.arrived());
-        stage.loop().join(ear, stage.loop().liveShowId(), "", Show.empty());
+        stage.loop().tap(control -> times.arrived());
         times.run(perSecond, i -> send(stage.farEnd, answer(i), 24, stage.answerPort));
-        stage.loop().leave(ear);
+        stage.loop().tap(control -> { });
         return times.ways();
     }
 
@@ -110,10 +108,10 @@ final class Latency {
             Machine.Steal steal = new Machine.Steal();
             Times ours = new Times(count);
             times[0] = ours;
-            ours.run(20, i -> hand.touch(Stage.FADER.value(), i % 2 == 0 ? 0.3 : 0.6));
+            ours.runInTurn(20, i -> hand.touch(Stage.FADER.value(), i % 2 == 0 ? 0.3 : 0.6));
             Times web = new Times(count);
             times[0] = web;
-            web.run(20, i -> back.say("{}"));
+            web.runInTurn(20, i -> back.say("{}"));
             long[] datagrams = arriving(asker, 20, i -> send(asker, new byte[20], 20, mirrored.getLocalPort()));
             Main.print("Finger → echo mark value at the browser, 20 a second (stolen processor time %.1f %%)", steal.percent());
             for (double share : new double[] {0.5, 0.99}) {
@@ -142,6 +140,19 @@ final class Latency {
         reader.interrupt();
         join(reader);
         return times.ways();
+    }
+
+    /** Reads away what was sent before anybody measured. */
+    static void drain(DatagramSocket socket) throws IOException {
+        socket.setSoTimeout(50);
+        DatagramPacket packet = new DatagramPacket(new byte[1500], 1500);
+        try {
+            while (!socket.isClosed()) {
+                socket.receive(packet);
+            }
+        } catch (SocketTimeoutException e) {
+            // nothing is left
+        }
     }
 
     interface Reading {

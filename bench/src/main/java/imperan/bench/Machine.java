@@ -62,6 +62,11 @@ final class Machine {
         return ((com.sun.management.OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean()).getProcessCpuTime();
     }
 
+    /** The middle one of an odd number of values. */
+    static double median(double[] values) {
+        return Arrays.stream(values).sorted().toArray()[values.length / 2];
+    }
+
     static long percentile(long[] values, double share) {
         long[] sorted = values.clone();
         Arrays.sort(sorted);

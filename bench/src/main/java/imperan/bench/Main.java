@@ -12,28 +12,49 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 
-/** Prints every measurement of this repository as ratios taken in one run. */
+/** Prints the measurements of this repository as ratios taken in one run: all of them, or those that are named. */
 public final class Main {
 
+    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "codec"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {
     }
 
     public static void main(String[] arguments) throws Exception {
-        try (Stage stage = new Stage()) {
-            Latency latency = new Latency(stage);
-            latency.touchToDatagram();
-            latency.answerToBatch(50);
-            latency.answerToBatch(200);
-            latency.fingerToEcho();
-            Load load = new Load(stage);
-            load.flood();
-            load.browsers();
+        Set<String> wanted = arguments.length == 0 ? PARTS : Set.of(arguments);
+        if (!PARTS.containsAll(wanted)) {
+            throw new IllegalArgumentException("The measurements are " + String.join(", ", PARTS));
         }
-        codec();
+        try (Stage stage = new Stage()) {
+            if (wanted.contains("latency")) {
+                Latency latency = new Latency(stage);
+                latency.touchToDatagram();
+                latency.answerToBatch();
+                latency.fingerToEcho();
+            }
+            if (wanted.contains("load")) {
+                Load load = new Load(stage);
+                load.flood();
+                load.browsers();
+            }
+            if (wanted.contains("trouble")) {
+                new Trouble(stage).beside();
+            }
+            if (wanted.contains("page")) {
+                new FullPage(stage).draw();
+            }
+            if (wanted.contains("book")) {
+                new LongBook(stage).takeInSearchAndScroll();
+            }
+        }
+        if (wanted.contains("codec")) {
+            codec();
+        }
         // threads of the libraries that were measured against may still run
         System.exit(0);
     }

@@ -10,6 +10,7 @@ import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.Form;
+import imperan.show.KeepAlive;
 import imperan.show.Layout;
 import imperan.show.Listen;
 import imperan.show.Outcome;
@@ -51,17 +52,30 @@ final class Stage implements AutoCloseable {
     static final String OUT = "/bench/out";
     static final String IN = "/bench/in";
 
+    /** Sends one float to the target that makes trouble. */
+    static final PartId TROUBLED = new PartId("troubled");
+
+    /** A page of many controls that only listen. */
+    static final PartId FULL = new PartId("full");
+    static final int MANY = 500;
+    private static final int MANY_COLUMNS = 50;
+
     private static final PartId TARGET = new PartId("target");
+    private static final PartId TROUBLE = new PartId("trouble");
     private static final PartId LAYOUT = new PartId("layout");
     private static final PartId PAGE = new PartId("page");
 
     final DatagramSocket farEnd;
     final int answerPort;
+    final int troublePort;
+    final int troubleAnswerPort;
     private final ConfigurableApplicationContext context;
 
     Stage() throws IOException, SQLException {
         farEnd = new DatagramSocket(0, InetAddress.getLoopbackAddress());
         answerPort = freePort();
+        troublePort = freePort();
+        troubleAnswerPort = freePort();
         String database = "bench_" + UUID.randomUUID().toString().replace("-", "");
         String url = "jdbc:postgresql://127.0.0.1:" + System.getenv("IMPERAN_TEST_DB_PORT") + "/";
         try (var connection = DriverManager.getConnection(url + "postgres", "imperan", "");
@@ -69,8 +83,8 @@ final class Stage implements AutoCloseable {
             statement.execute("create database " + database);
         }
         context = new SpringApplicationBuilder(ImperanServer.class, BareRelay.class).run("--server.port=0",
-                "--spring.datasource.url=" + url + database, "--imperan.demo.bellows-port=" + freePort(),
-                "--imperan.demo.answer-port=" + freePort(), "--logging.level.root=error", "--spring.main.banner-mode=off");
+                "--spring.datasource.url=" + url + database, "--imperan.demo.first-port=" + freePort(),
+                "--imperan.demo.first-answer=" + Math.min(freePort(), 65_000), "--logging.level.root=error", "--spring.main.banner-mode=off");
         Shows shows = context.getBean(Shows.class);
         String show = shows.create("Bench").show().orElseThrow();
         Outcome outcome = context.getBean(Keeper.class).edit(show, parts(), new Person("bench", "Bench")).join();
@@ -85,23 +99,37 @@ final class Stage implements AutoCloseable {
         for (int i = 0; i < BURST_SENDS; i++) {
             burst.add(send("/bench/burst/" + i));
         }
-        return new EditRequest("Set up", List.of(
-                put(TARGET, null, new Target("Far end", "127.0.0.1", farEnd.getLocalPort(), answerPort, Target.Answering.REPORTS,
-                        Optional.empty(), Optional.empty())),
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(
+                put(TARGET, null, Target.plain("Far end", "127.0.0.1", farEnd.getLocalPort(), answerPort,
+                        Target.Answering.REPORTS)),
+                put(TROUBLE, null, Target.plain("Trouble", "127.0.0.1", troublePort, troubleAnswerPort, Target.Answering.REPORTS)
+                        .kept(KeepAlive.of("/bench/stay", 0.1, 0.3))),
                 put(LAYOUT, null, new Layout("Layout")),
-                put(PAGE, LAYOUT, new Page("Page", 8, 8)),
+                put(PAGE, LAYOUT, Page.plain("Page", 8, 8)),
                 put(FADER, PAGE, control(0, List.of(send(OUT)), List.of())),
+                put(TROUBLED, PAGE, control(3, List.of(send(TROUBLE, OUT)), List.of())),
                 put(BURST, PAGE, control(1, burst, List.of())),
-                put(ECHO, PAGE, control(2, List.of(), List.of(new Listen(Optional.of(TARGET), IN, 0, 0, 1))))));
+                put(ECHO, PAGE, control(2, List.of(), List.of(Listen.value(Optional.of(TARGET), IN, 0, 0, 1)))),
+                put(FULL, LAYOUT, Page.plain("Full", MANY_COLUMNS, MANY / MANY_COLUMNS))));
+        for (int i = 0; i < MANY; i++) {
+            Form form = i % 2 == 0 ? new Form.Meter() : new Form.Cross();
+            steps.add(put(new PartId("many-" + i), FULL, Control.plain("", new Cells(i % MANY_COLUMNS, i / MANY_COLUMNS, 1, 1), form, List.of(),
+                    List.of(Listen.value(Optional.of(TARGET), IN + "/" + i, 0, 0, 1)))));
+        }
+        return new EditRequest("Set up", steps);
     }
 
     private static Send send(String address) {
-        return new Send(Send.Phase.CHANGE, Optional.of(TARGET), address,
+        return send(TARGET, address);
+    }
+
+    private static Send send(PartId target, String address) {
+        return new Send(Send.Phase.CHANGE, Optional.of(target), address,
                 List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)));
     }
 
     private static Control control(int column, List<Send> sends, List<Listen> listens) {
-        return new Control("", new Cells(column, 0, 1, 4), new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, 0), sends, listens);
+        return Control.plain("", new Cells(column, 0, 1, 4), new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, false, 0), sends, listens);
     }
 
     private static EditRequest.Step put(PartId id, PartId parent, Body body) {

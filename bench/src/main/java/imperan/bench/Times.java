@@ -10,6 +10,8 @@ final class Times {
     private final long[] left;
     private final long[] arrived;
     private final AtomicInteger arrivals = new AtomicInteger();
+    /** How many may arrive so far; what comes beyond is an echo of one that is there already. */
+    private volatile int awaited = Integer.MAX_VALUE;
 
     Times(int count) {
         left = new long[count];
@@ -27,15 +29,33 @@ final class Times {
             left[i] = System.nanoTime();
             leave.accept(i);
         }
+        awaitArrivals(left.length);
+    }
+
+    /** Lets each leave at its time, but never before the one ahead of it is there: two at once would arrive as one. */
+    void runInTurn(int perSecond, IntConsumer leave) {
+        awaited = 0;
+        run(perSecond, i -> {
+            awaitArrivals(i);
+            awaited = i + 1;
+            left[i] = System.nanoTime();
+            leave.accept(i);
+        });
+    }
+
+    private void awaitArrivals(int count) {
         long end = System.nanoTime() + 5_000_000_000L;
-        while (arrivals.get() < left.length && System.nanoTime() < end) {
-            LockSupport.parkNanos(1_000_000);
+        while (arrivals.get() < count && System.nanoTime() < end) {
+            LockSupport.parkNanos(200_000);
         }
     }
 
     /** The next one is there. */
     void arrived() {
         long now = System.nanoTime();
+        if (arrivals.get() >= awaited) {
+            return;
+        }
         int index = arrivals.getAndIncrement();
         if (index < arrived.length) {
             arrived[index] = now;

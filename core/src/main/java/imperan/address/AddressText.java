@@ -20,6 +20,17 @@ public record AddressText(String text, Optional<Fault> problem) {
         return new AddressText(text, fault(text));
     }
 
+    /** Reads an address that may lack the slash at its start, as some receivers want it. */
+    public static AddressText parseFreely(String text) {
+        return isBare(text) ? new AddressText(text, fault("/" + text).map(f -> new Fault(f.message(), f.mend().map(m -> m.substring(1)))))
+                : parse(text);
+    }
+
+    /** Whether an address lacks the slash at its start, and nothing else tells that it was meant to be there. */
+    public static boolean isBare(String text) {
+        return !text.isEmpty() && !text.startsWith("/") && !text.startsWith("\\") && text.equals(text.strip());
+    }
+
     private static Optional<Fault> fault(String text) {
         if (text.isBlank()) {
             return Optional.of(new Fault("An address is needed, such as /lamp/1/level", Optional.empty()));

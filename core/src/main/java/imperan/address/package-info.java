@@ -1,2 +1,2 @@
-/** OSC addresses as people type them. */
+/** OSC addresses and messages as people type them. */
 package imperan.address;

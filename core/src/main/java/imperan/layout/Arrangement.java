@@ -2,15 +2,19 @@ package imperan.layout;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import imperan.show.Control;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Body;
+import imperan.show.Page;
 import imperan.show.PartId;
 
 import java.util.List;
 import java.util.Optional;
 
 /**
- * Something a person does with the controls of a page, as an intention: it is carried out from where the controls are when its
+ * Something a person does with what lies on a page, as an intention: it is carried out from where things are when its
  * turn comes, so two people who move the same control both have their way. {@link Arranger} carries it out, as one edit.
+ *
+ * <p>A grid is a page or a tray; what is laid on one is a control or a tray.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "what")
 @JsonSubTypes({
@@ -21,11 +25,20 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Arrangement.SpreadControls.class, name = "spread"),
     @JsonSubTypes.Type(value = Arrangement.MatchSizes.class, name = "match"),
     @JsonSubTypes.Type(value = Arrangement.RemoveControls.class, name = "remove"),
-    @JsonSubTypes.Type(value = Arrangement.PasteControls.class, name = "paste")
+    @JsonSubTypes.Type(value = Arrangement.PlacePhrases.class, name = "place"),
+    @JsonSubTypes.Type(value = Arrangement.PasteControls.class, name = "paste"),
+    @JsonSubTypes.Type(value = Arrangement.GatherControls.class, name = "gather"),
+    @JsonSubTypes.Type(value = Arrangement.ScatterTray.class, name = "scatter"),
+    @JsonSubTypes.Type(value = Arrangement.FillAcross.class, name = "fill"),
+    @JsonSubTypes.Type(value = Arrangement.FindAndReplace.class, name = "replace"),
+    @JsonSubTypes.Type(value = Arrangement.SwapTarget.class, name = "swapTarget"),
+    @JsonSubTypes.Type(value = Arrangement.TakeLearned.class, name = "learned"),
+    @JsonSubTypes.Type(value = Arrangement.DuplicatePage.class, name = "duplicatePage"),
+    @JsonSubTypes.Type(value = Arrangement.OrderPage.class, name = "orderPage")
 })
 public sealed interface Arrangement {
 
-    /** A cell of a page, counted from 0. */
+    /** A cell of a grid, counted from 0. */
     record Cell(int column, int row) {
     }
 
@@ -40,20 +53,21 @@ public sealed interface Arrangement {
     /**
      * A new control.
      *
+     * @param page the grid
      * @param id its id for life, chosen by who asks, so that it can be shown as soon as it is there
      * @param at its top left cell; empty for the first place that has room
      */
     record AddControl(PartId page, PartId id, ControlKind kind, Optional<Cell> at) implements Arrangement {
     }
 
-    /** All as one: they keep their places to each other and stay on the page. */
+    /** All as one: they keep their places to each other and stay on their grid. */
     record MoveControls(List<PartId> controls, int right, int down) implements Arrangement {
         public MoveControls {
             controls = List.copyOf(controls);
         }
     }
 
-    /** Each at its lower right corner, down to one cell and up to the edge of the page. */
+    /** Each at its lower right corner, down to one cell and up to the edge of the grid. */
     record ResizeControls(List<PartId> controls, int wider, int taller) implements Arrangement {
         public ResizeControls {
             controls = List.copyOf(controls);
@@ -81,6 +95,7 @@ public sealed interface Arrangement {
         }
     }
 
+    /** With what lies in the trays among them. */
     record RemoveControls(List<PartId> controls) implements Arrangement {
         public RemoveControls {
             controls = List.copyOf(controls);
@@ -88,18 +103,154 @@ public sealed interface Arrangement {
     }
 
     /**
+     * Controls for phrases of a target's phrasebook, ready to play. One phrase gives a row of controls; several give a row of strips,
+     * each with a control for every phrase, from top to bottom.
+     *
+     * @param page    empty for a new page that has room for all
+     * @param first   which of the addresses that a phrase stands for begins, from 1
+     * @param count   how many of them, from 1
+     * @param at      the top left cell; empty for the first place that has room
+     * @param manner  how they lie on the page
+     * @param window  how many a bank shows at once
+     */
+    record PlacePhrases(Optional<PartId> page, PartId target, List<PartId> phrases, int first, int count, Optional<Cell> at, Manner manner,
+                        int window) implements Arrangement {
+
+        /** More at once than any page shows. */
+        public static final int MOST = 128;
+
+        /** How what is placed lies on its page. */
+        public enum Manner {
+            /** Each control by itself. */
+            LOOSE,
+            /** A tray for each strip. */
+            TRAYS,
+            /** All in one bank that shows some of them. */
+            BANK
+        }
+
+        public PlacePhrases {
+            phrases = List.copyOf(phrases);
+        }
+    }
+
+    /**
      * Copies, with all their lines, in the places they had to each other.
      *
-     * @param at where the top left of them all goes; empty for the first place that has room for them
+     * @param page    the grid they go to
+     * @param copies  trays before what lies in them
+     * @param at      where the top left of them all goes; empty for the first place that has room for them
+     * @param meaning what the copies are to do
+     * @param targets for targets that this show has not: which one is meant, by the one that was
      */
-    record PasteControls(PartId page, List<Copy> copies, Optional<Cell> at) implements Arrangement {
+    record PasteControls(PartId page, List<Copy> copies, Optional<Cell> at, Meaning meaning, List<Meant> targets) implements Arrangement {
 
         public PasteControls {
             copies = List.copyOf(copies);
+            targets = List.copyOf(targets);
         }
 
-        /** @param id of the copy */
-        public record Copy(PartId id, Control control) {
+        /** What copies are to do. */
+        public enum Meaning {
+            /** The same as what was copied. */
+            SAME,
+            /** The same to the next numbers: after 1 to 4 come 5 to 8. */
+            NEXT_NUMBERS,
+            /** The same addresses with the next fixed values. */
+            NEXT_VALUES
         }
+
+        /**
+         * @param id   of the copy
+         * @param in   the copied tray it lies in; empty where it lies on what is pasted to
+         * @param body a control or a tray
+         */
+        public record Copy(PartId id, Optional<PartId> in, Body body) {
+        }
+
+        /** @param was the target in the show that was copied from, {@code is} the one that is meant here */
+        public record Meant(PartId was, PartId is) {
+        }
+    }
+
+    /** Into a new tray around them. */
+    record GatherControls(List<PartId> controls, PartId id, String name) implements Arrangement {
+        public GatherControls {
+            controls = List.copyOf(controls);
+        }
+    }
+
+    /** A tray goes, and what lies in it lies on the page where it was. */
+    record ScatterTray(PartId tray) implements Arrangement {
+    }
+
+    /**
+     * A row of controls gets the texts of a run, in reading order; what the run is too short for stays.
+     *
+     * @param text such as {@code /lamp/<1..8>/level}
+     */
+    record FillAcross(List<PartId> controls, Field field, String text) implements Arrangement {
+
+        public FillAcross {
+            controls = List.copyOf(controls);
+        }
+
+        /** What is filled. */
+        public enum Field {
+            /** The addresses that all lines of a control have in common: of its sends and of its listens. */
+            ADDRESS,
+            LABEL,
+            /** The first fixed argument of each send. */
+            VALUE
+        }
+    }
+
+    /**
+     * A text in addresses or labels.
+     *
+     * @param controls where; empty for the whole show
+     */
+    record FindAndReplace(List<PartId> controls, String find, String put, boolean inAddresses, boolean inLabels) implements Arrangement {
+        public FindAndReplace {
+            controls = List.copyOf(controls);
+        }
+    }
+
+    /**
+     * Lines go to another target.
+     *
+     * @param from whose lines; empty for all lines of the controls
+     */
+    record SwapTarget(List<PartId> controls, Optional<PartId> from, PartId to) implements Arrangement {
+        public SwapTarget {
+            controls = List.copyOf(controls);
+        }
+    }
+
+    /** Controls get the lines of what was learned. */
+    record TakeLearned(List<Pairing> pairs) implements Arrangement {
+
+        public TakeLearned {
+            pairs = List.copyOf(pairs);
+        }
+
+        /**
+         * @param argument the position of the argument that varied
+         * @param low      the least number seen, {@code high} the greatest
+         */
+        public record Pairing(PartId control, PartId target, String address, int argument, ArgumentType type, double low, double high) {
+        }
+    }
+
+    /**
+     * A page with all that lies on it once more, behind it.
+     *
+     * @param screen what the copy is meant for; empty for the same
+     */
+    record DuplicatePage(PartId page, PartId id, Optional<Page.Screen.Kind> screen) implements Arrangement {
+    }
+
+    /** A page goes before or behind others. */
+    record OrderPage(PartId page, int places) implements Arrangement {
     }
 }

@@ -2,45 +2,59 @@ package imperan.layout;
 
 import imperan.layout.Arrangement.AddControl;
 import imperan.layout.Arrangement.AlignControls;
-import imperan.layout.Arrangement.Axis;
 import imperan.layout.Arrangement.Cell;
-import imperan.layout.Arrangement.Extent;
+import imperan.layout.Arrangement.DuplicatePage;
+import imperan.layout.Arrangement.FillAcross;
+import imperan.layout.Arrangement.FindAndReplace;
+import imperan.layout.Arrangement.GatherControls;
 import imperan.layout.Arrangement.MatchSizes;
 import imperan.layout.Arrangement.MoveControls;
+import imperan.layout.Arrangement.OrderPage;
 import imperan.layout.Arrangement.PasteControls;
+import imperan.layout.Arrangement.PlacePhrases;
 import imperan.layout.Arrangement.RemoveControls;
 import imperan.layout.Arrangement.ResizeControls;
+import imperan.layout.Arrangement.ScatterTray;
 import imperan.layout.Arrangement.SpreadControls;
+import imperan.layout.Arrangement.SwapTarget;
+import imperan.layout.Arrangement.TakeLearned;
+import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
+import imperan.show.Grid;
 import imperan.show.Held;
-import imperan.show.Listen;
+import imperan.show.Laid;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
-import imperan.show.Send;
 import imperan.show.Show;
-import imperan.show.Target;
+import imperan.show.Tray;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.function.ToIntFunction;
+import java.util.function.BiFunction;
 
 /** Carries out arrangements: each is one edit with words for the history, or is refused with the reason. */
 public final class Arranger {
 
+    private static final Outcome GONE = Outcome.Refused.because("What you selected is no longer there");
+
     private final Show show;
     private final Person author;
+    private final Grids grids;
 
     private Arranger(Show show, Person author) {
         this.show = show;
         this.author = author;
+        this.grids = new Grids(show);
     }
 
     public static Outcome carryOut(Show show, Arrangement arrangement, Person author) {
@@ -48,49 +62,69 @@ public final class Arranger {
         if (arrangement instanceof AddControl add) {
             return arranger.add(add);
         } else if (arrangement instanceof PasteControls paste) {
-            return arranger.paste(paste);
+            return new Paster(show, paste).outcome(author);
+        } else if (arrangement instanceof PlacePhrases place) {
+            return new PhrasePlacer(show, place).outcome(author);
         } else if (arrangement instanceof MoveControls move) {
-            return arranger.move(move);
+            return arranger.lay(move.controls(), "Move", (cells, grid) -> Laying.moved(cells, move, grid));
         } else if (arrangement instanceof ResizeControls resize) {
-            return arranger.withAll(resize.controls(), "Resize", controls -> arranger.resize(controls, resize));
+            return arranger.lay(resize.controls(), "Resize", (cells, grid) -> Laying.resized(cells, resize, grid));
         } else if (arrangement instanceof AlignControls align) {
-            return arranger.withAll(align.controls(), "Align", controls -> align(controls, align.edge()));
+            return arranger.lay(align.controls(), "Align", (cells, grid) -> Laying.aligned(cells, align));
         } else if (arrangement instanceof SpreadControls spread) {
             return arranger.spread(spread);
         } else if (arrangement instanceof MatchSizes match) {
-            return arranger.withAll(match.controls(), "Match the sizes of", controls -> match(controls, match.extent()));
+            return arranger.lay(match.controls(), "Match the sizes of", (cells, grid) -> Laying.matched(cells, match));
+        } else if (arrangement instanceof RemoveControls remove) {
+            return arranger.remove(remove);
+        } else if (arrangement instanceof GatherControls gather) {
+            return arranger.gather(gather);
+        } else if (arrangement instanceof ScatterTray scatter) {
+            return arranger.scatter(scatter);
+        } else if (arrangement instanceof FillAcross fill) {
+            return new LineFiller(show, author).fill(fill);
+        } else if (arrangement instanceof FindAndReplace replace) {
+            return new LineFiller(show, author).replace(replace);
+        } else if (arrangement instanceof SwapTarget swap) {
+            return new LineFiller(show, author).swap(swap);
+        } else if (arrangement instanceof TakeLearned learned) {
+            return new LineFiller(show, author).learned(learned);
+        } else if (arrangement instanceof DuplicatePage duplicate) {
+            return arranger.duplicate(duplicate);
         }
-        return arranger.remove((RemoveControls) arrangement);
+        return arranger.order((OrderPage) arrangement);
     }
 
     // ---- new controls
 
     private Outcome add(AddControl add) {
-        Optional<Page> page = page(add.page());
-        if (page.isEmpty()) {
+        Optional<Grid> grid = grids.of(add.page());
+        if (grid.isEmpty()) {
             return Outcome.Refused.because("The page is no longer there");
         }
-        FreeCells free = freeOn(add.page(), page.get());
-        String label = freeLabel(add.kind(), controls(add.page()));
+        FreeCells free = grids.free(add.page());
+        String label = freeLabel(add.kind(), grids.laid(add.page()));
         // smaller where the room is small, as tall as it can be
-        for (int height = add.kind().height(); height >= 1; height--) {
-            for (int width = add.kind().width(); width >= 1; width--) {
+        for (int height = add.kind().height(); height >= add.kind().leastHeight(); height--) {
+            for (int width = add.kind().width(); width >= add.kind().leastWidth(); width--) {
                 Cell start = add.at().orElse(new Cell(0, 0));
                 Cells cells = new Cells(start.column(), start.row(), width, height);
                 Optional<Cells> place = add.at().isPresent() ? Optional.of(cells).filter(free::has)
                         : free.wayFor(List.of(cells), Optional.empty()).map(way -> cells.moved(way.column(), way.row()));
                 if (place.isPresent()) {
-                    Control control = new Control(label, place.get(), add.kind().form(), List.of(), List.of());
-                    return apply("Add " + label, List.of(put(add.id(), add.page(), nextOrder(add.page()), control)));
+                    return apply("Add " + label, add.kind().parts(add.id(), add.page(), grids.nextOrder(add.page()), label, place.get()).stream()
+                            .map(part -> (EditRequest.Step) new EditRequest.Put(part, 0)).toList());
                 }
             }
         }
-        return Outcome.Refused.because("There is no free cell here. Make the page larger or remove something");
+        return Outcome.Refused.because(add.kind().leastWidth() == 1 ? "There is no free cell here. Make the page larger or remove something"
+                : add.kind().called() + " take " + add.kind().width() + " × " + add.kind().height() + " cells, and there is no such room. Make the page "
+                + "larger or remove something");
     }
 
-    /** The kind with the first number that no control of the page bears. */
-    private static String freeLabel(ControlKind kind, List<Control> present) {
-        List<String> labels = present.stream().map(Control::label).toList();
+    /** The kind with the first number that nothing on the grid bears. */
+    private static String freeLabel(ControlKind kind, List<Laid> present) {
+        List<String> labels = present.stream().map(laid -> laid instanceof Control control ? control.label() : laid.called()).toList();
         int number = 1;
         while (labels.contains(kind.called() + " " + number)) {
             number++;
@@ -98,207 +132,164 @@ public final class Arranger {
         return kind.called() + " " + number;
     }
 
-    private Outcome paste(PasteControls paste) {
-        Optional<Page> page = page(paste.page());
-        if (page.isEmpty()) {
-            return Outcome.Refused.because("The page is no longer there");
-        } else if (paste.copies().isEmpty()) {
-            return Outcome.Refused.because("Nothing was copied yet. Select controls and press Ctrl+C first");
-        }
-        List<Cells> group = paste.copies().stream().map(copy -> copy.control().cells()).toList();
-        Optional<Cell> way = freeOn(paste.page(), page.get()).wayFor(group, paste.at());
-        if (way.isEmpty()) {
-            return Outcome.Refused.because("This page has no room for the " + count(group.size())
-                    + " in the places they have to each other. Make the page larger or remove something");
-        }
-        List<EditRequest.Step> steps = new ArrayList<>();
-        int order = nextOrder(paste.page());
-        for (PasteControls.Copy copy : paste.copies()) {
-            Control placed = copy.control().at(copy.control().cells().moved(way.get().column(), way.get().row()));
-            steps.add(put(copy.id(), paste.page(), order++, reachable(placed)));
-        }
-        return apply("Paste " + named(paste.copies().stream().map(PasteControls.Copy::control).toList()), steps);
-    }
-
-    /** A control from another show may name targets that this one has not: such a line waits for a target. */
-    private Control reachable(Control control) {
-        return new Control(control.label(), control.cells(), control.form(),
-                control.sends().stream().map(s -> new Send(s.on(), s.target().filter(this::isTarget), s.address(), s.arguments())).toList(),
-                control.listens().stream().map(l -> new Listen(l.target().filter(this::isTarget), l.address(), l.argument(), l.low(),
-                        l.high())).toList());
-    }
-
-    private boolean isTarget(PartId id) {
-        return show.part(id).filter(part -> part.body() instanceof Target).isPresent();
-    }
-
-    // ---- controls that are there
-
-    /** A control and the cells it is to have. */
-    private record Placed(Held held, Control control, Cells cells) {
-    }
-
-    private Outcome move(MoveControls move) {
-        return withAll(move.controls(), "Move", controls -> {
-            Page page = pageOf(controls.get(0));
-            int right = within(move.right(), -least(controls, Cells::column),
-                    page.columns() - most(controls, c -> c.column() + c.width()));
-            int down = within(move.down(), -least(controls, Cells::row), page.rows() - most(controls, c -> c.row() + c.height()));
-            return each(controls, c -> c.moved(right, down));
-        });
-    }
-
-    private List<Placed> resize(List<Placed> controls, ResizeControls resize) {
-        Page page = pageOf(controls.get(0));
-        return each(controls, c -> new Cells(c.column(), c.row(),
-                c.width() + within(resize.wider(), 1 - c.width(), page.columns() - c.column() - c.width()),
-                c.height() + within(resize.taller(), 1 - c.height(), page.rows() - c.row() - c.height())));
-    }
-
-    private static List<Placed> align(List<Placed> controls, Arrangement.Edge edge) {
-        int left = least(controls, Cells::column);
-        int right = most(controls, c -> c.column() + c.width());
-        int top = least(controls, Cells::row);
-        int bottom = most(controls, c -> c.row() + c.height());
-        return each(controls, c -> switch (edge) {
-            case LEFT -> new Cells(left, c.row(), c.width(), c.height());
-            case RIGHT -> new Cells(right - c.width(), c.row(), c.width(), c.height());
-            case TOP -> new Cells(c.column(), top, c.width(), c.height());
-            case BOTTOM -> new Cells(c.column(), bottom - c.height(), c.width(), c.height());
-        });
-    }
+    // ---- what is there
 
     private Outcome spread(SpreadControls spread) {
-        boolean across = spread.axis() == Axis.ACROSS;
-        return roomBetween(present(spread.controls()), across) < 0
-                ? Outcome.Refused.because("The selected controls are together " + (across ? "wider" : "taller")
+        return Laying.roomBetween(cells(present(spread.controls())), spread) < 0
+                ? Outcome.Refused.because("The selected controls are together " + (spread.axis() == Arrangement.Axis.ACROSS ? "wider" : "taller")
                         + " than the way from the first to the last, so there are no gaps. Move the last one further away")
-                : withAll(spread.controls(), "Spread", controls -> spread(controls, across));
+                : lay(spread.controls(), "Spread", (cells, grid) -> Laying.spread(cells, spread));
     }
 
-    private static List<Placed> inOrder(List<Placed> controls, boolean across) {
-        return controls.stream().sorted(Comparator.comparingInt(p -> start(p.cells(), across))).toList();
-    }
-
-    /** The cells between the first and the last that no control of the row takes; negative where they overlap along it. */
-    private static int roomBetween(List<Placed> controls, boolean across) {
-        if (controls.size() < 2) {
-            return 0;
+    private Outcome lay(List<PartId> ids, String verb, BiFunction<List<Cells>, Grid, List<Cells>> change) {
+        List<Held> before = present(ids);
+        if (before.isEmpty()) {
+            return GONE;
         }
-        List<Placed> row = inOrder(controls, across);
-        return start(row.get(row.size() - 1).cells(), across) - start(row.get(0).cells(), across)
-                - row.stream().limit(row.size() - 1L).mapToInt(p -> size(p.cells(), across)).sum();
-    }
-
-    private static int start(Cells cells, boolean across) {
-        return across ? cells.column() : cells.row();
-    }
-
-    private static int size(Cells cells, boolean across) {
-        return across ? cells.width() : cells.height();
-    }
-
-    private static List<Placed> spread(List<Placed> controls, boolean across) {
-        if (controls.size() < 2) {
-            return controls;
+        List<Cells> places = change.apply(cells(before), grids.of(before.get(0).part().parent().orElseThrow()).orElseThrow());
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (int i = 0; i < places.size(); i++) {
+            Laid laid = (Laid) before.get(i).part().body();
+            if (!places.get(i).equals(laid.cells())) {
+                steps.add(put(before.get(i), laid.at(places.get(i))));
+            }
         }
-        List<Placed> inOrder = inOrder(controls, across);
-        int gaps = inOrder.size() - 1;
-        int room = roomBetween(controls, across);
-        List<Placed> spread = new ArrayList<>();
-        int next = start(inOrder.get(0).cells(), across);
-        for (int i = 0; i < inOrder.size(); i++) {
-            Placed placed = inOrder.get(i);
-            Cells c = placed.cells();
-            spread.add(new Placed(placed.held(), placed.control(), across ? new Cells(next, c.row(), c.width(), c.height())
-                    : new Cells(c.column(), next, c.width(), c.height())));
-            next += size(c, across) + room / gaps + (i < room % gaps ? 1 : 0);
-        }
-        return spread;
-    }
-
-    private static List<Placed> match(List<Placed> controls, Extent extent) {
-        Cells first = controls.get(0).cells();
-        return each(controls, c -> extent == Extent.WIDTH ? new Cells(c.column(), c.row(), first.width(), c.height())
-                : new Cells(c.column(), c.row(), c.width(), first.height()));
+        return steps.isEmpty() ? Outcome.Refused.because("There is nothing to do: everything selected is in its place, or at the edge of the page")
+                : apply(verb + " " + named(before), steps);
     }
 
     private Outcome remove(RemoveControls remove) {
-        List<Placed> present = present(remove.controls());
-        return present.isEmpty() ? Outcome.Refused.because("What you selected is no longer there")
-                : apply("Remove " + named(present.stream().map(Placed::control).toList()), present.stream()
-                        .map(p -> (EditRequest.Step) new EditRequest.Remove(p.held().part().id(), p.held().version())).toList());
+        List<Held> present = remove.controls().stream().distinct().map(show::held).flatMap(Optional::stream)
+                .filter(h -> h.part().body() instanceof Laid).toList();
+        return present.isEmpty() ? GONE : apply("Remove " + named(present), present.stream()
+                .map(h -> (EditRequest.Step) new EditRequest.Remove(h.part().id(), h.version())).toList());
     }
 
-    private Outcome withAll(List<PartId> ids, String verb, Function<List<Placed>, List<Placed>> change) {
-        List<Placed> before = present(ids);
-        if (before.isEmpty()) {
-            return Outcome.Refused.because("What you selected is no longer there");
+    private Outcome gather(GatherControls gather) {
+        List<Held> present = present(gather.controls());
+        if (present.isEmpty()) {
+            return GONE;
+        } else if (present.stream().anyMatch(h -> !(h.part().body() instanceof Control))) {
+            return Outcome.Refused.because("A tray does not lie in a tray. Take its controls out of it first");
         }
-        List<EditRequest.Step> steps = change.apply(before).stream().filter(p -> !p.cells().equals(p.control().cells()))
-                .map(p -> (EditRequest.Step) new EditRequest.Put(new Part(p.held().part().id(), p.held().part().parent(),
-                        p.held().part().order(), p.control().at(p.cells())), p.held().version())).toList();
-        return steps.isEmpty() ? Outcome.Refused.because("There is nothing to do: everything selected is in its place, or at the edge of the page")
-                : apply(verb + " " + named(before.stream().map(Placed::control).toList()), steps);
+        PartId page = present.get(0).part().parent().orElseThrow();
+        if (show.part(page).filter(part -> part.body() instanceof Page).isEmpty()) {
+            return Outcome.Refused.because("These controls lie in a tray already");
+        }
+        Cells around = Cells.around(cells(present));
+        List<EditRequest.Step> steps = new ArrayList<>();
+        steps.add(new EditRequest.Put(new Part(gather.id(), Optional.of(page), grids.nextOrder(page), Tray.plain(gather.name(), around)), 0));
+        for (Held held : present) {
+            Control control = (Control) held.part().body();
+            steps.add(new EditRequest.Put(new Part(held.part().id(), Optional.of(gather.id()), held.part().order(),
+                    control.at(control.cells().moved(-around.column(), -around.row()))), held.version()));
+        }
+        return apply("Gather " + named(present) + " in a tray", steps);
     }
 
-    private List<Placed> present(List<PartId> ids) {
-        return ids.stream().distinct().map(show::held).flatMap(Optional::stream).filter(h -> h.part().body() instanceof Control)
-                .map(h -> new Placed(h, (Control) h.part().body(), ((Control) h.part().body()).cells())).toList();
+    private Outcome scatter(ScatterTray scatter) {
+        Optional<Held> held = show.held(scatter.tray()).filter(h -> h.part().body() instanceof Tray);
+        if (held.isEmpty()) {
+            return GONE;
+        }
+        Tray tray = (Tray) held.get().part().body();
+        if (tray.movesWindow()) {
+            return Outcome.Refused.because("A bank holds more than the page has room for. Make it as wide outside as it is inside first");
+        }
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (Held inside : grids.inside(scatter.tray())) {
+            Laid laid = (Laid) inside.part().body();
+            steps.add(new EditRequest.Put(new Part(inside.part().id(), held.get().part().parent(), inside.part().order(),
+                    laid.at(laid.cells().moved(tray.cells().column(), tray.cells().row()))), inside.version()));
+        }
+        EditRequest.Step gone = new EditRequest.Remove(scatter.tray(), held.get().version());
+        // the tray goes first, or it would take along what still lies in it
+        steps.add(0, gone);
+        return apply("Take apart " + tray.called(), steps);
     }
 
-    private static List<Placed> each(List<Placed> controls, Function<Cells, Cells> place) {
-        return controls.stream().map(p -> new Placed(p.held(), p.control(), place.apply(p.cells()))).toList();
+    private List<Held> present(List<PartId> ids) {
+        List<Held> all = ids.stream().distinct().map(show::held).flatMap(Optional::stream).filter(h -> h.part().body() instanceof Laid).toList();
+        // what lies elsewhere cannot be laid together with the first
+        return all.stream().filter(h -> h.part().parent().equals(all.get(0).part().parent())).toList();
     }
+
+    private static List<Cells> cells(List<Held> laid) {
+        return laid.stream().map(h -> ((Laid) h.part().body()).cells()).toList();
+    }
+
+    // ---- pages
+
+    private Outcome duplicate(DuplicatePage duplicate) {
+        Optional<Part> original = show.part(duplicate.page()).filter(part -> part.body() instanceof Page);
+        if (original.isEmpty()) {
+            return Outcome.Refused.because("The page is no longer there");
+        }
+        Page page = (Page) original.get().body();
+        Page copy = new Page(duplicate.screen().map(screen -> page.name() + ", " + words(screen)).orElse(page.name() + " copy"), page.columns(),
+                page.rows(), duplicate.screen().map(Page.Screen::of).orElse(page.screen()), page.strip(), Optional.empty());
+        List<EditRequest.Step> steps = new ArrayList<>();
+        List<Part> behind = pagesAround(original.get());
+        int place = behind.indexOf(original.get()) + 1;
+        for (int i = place; i < behind.size(); i++) {
+            Part later = behind.get(i);
+            steps.add(new EditRequest.Put(new Part(later.id(), later.parent(), original.get().order() + 1 + i - place + 1, later.body()),
+                    show.held(later.id()).orElseThrow().version()));
+        }
+        steps.add(new EditRequest.Put(new Part(duplicate.id(), original.get().parent(), original.get().order() + 1, copy), 0));
+        Map<PartId, PartId> copies = new HashMap<>(Map.of(duplicate.page(), duplicate.id()));
+        copyInside(duplicate.page(), copies, steps);
+        return apply("Duplicate the page " + page.name(), steps);
+    }
+
+    private static String words(Page.Screen.Kind screen) {
+        return screen.name().toLowerCase(Locale.ROOT);
+    }
+
+    private void copyInside(PartId from, Map<PartId, PartId> copies, List<EditRequest.Step> steps) {
+        for (Held inside : grids.inside(from)) {
+            PartId id = PartId.random();
+            copies.put(inside.part().id(), id);
+            steps.add(new EditRequest.Put(new Part(id, Optional.of(copies.get(from)), inside.part().order(), inside.part().body()), 0));
+            copyInside(inside.part().id(), copies, steps);
+        }
+    }
+
+    private Outcome order(OrderPage order) {
+        Optional<Part> page = show.part(order.page()).filter(part -> part.body() instanceof Page);
+        if (page.isEmpty()) {
+            return Outcome.Refused.because("The page is no longer there");
+        }
+        List<Part> pages = new ArrayList<>(pagesAround(page.get()));
+        int from = pages.indexOf(page.get());
+        pages.remove(from);
+        pages.add((int) Math.max(0, Math.min(pages.size(), (long) from + order.places())), page.get());
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (int i = 0; i < pages.size(); i++) {
+            Part each = pages.get(i);
+            if (each.order() != i) {
+                steps.add(new EditRequest.Put(new Part(each.id(), each.parent(), i, each.body()), show.held(each.id()).orElseThrow().version()));
+            }
+        }
+        return steps.isEmpty() ? Outcome.Refused.because("It is there already") : apply("Order the page " + page.get().body().called(), steps);
+    }
+
+    private List<Part> pagesAround(Part page) {
+        return show.all(Page.class).stream().filter(part -> part.parent().equals(page.parent()))
+                .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id)).toList();
+    }
+
+    // ---- edits
 
     private Outcome apply(String title, List<EditRequest.Step> steps) {
         return show.apply(new EditRequest(title, steps), author);
     }
 
-    // ---- what is there
-
-    private Optional<Page> page(PartId id) {
-        return show.part(id).map(Part::body).filter(Page.class::isInstance).map(Page.class::cast);
+    private static EditRequest.Step put(Held held, Body body) {
+        return new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), body), held.version());
     }
 
-    private Page pageOf(Placed placed) {
-        return placed.held().part().parent().flatMap(this::page)
-                .orElseThrow(() -> new IllegalStateException("A control lies on no page"));
-    }
-
-    private List<Control> controls(PartId page) {
-        return show.children(page).map(Part::body).filter(Control.class::isInstance).map(Control.class::cast).toList();
-    }
-
-    private FreeCells freeOn(PartId id, Page page) {
-        return new FreeCells(page, controls(id).stream().map(Control::cells).toList());
-    }
-
-    private int nextOrder(PartId page) {
-        return show.children(page).mapToInt(Part::order).max().orElse(0) + 1;
-    }
-
-    private static EditRequest.Step put(PartId id, PartId page, int order, Control control) {
-        return new EditRequest.Put(new Part(id, Optional.of(page), order, control), 0);
-    }
-
-    private static int least(List<Placed> controls, ToIntFunction<Cells> of) {
-        return controls.stream().mapToInt(p -> of.applyAsInt(p.cells())).min().orElseThrow();
-    }
-
-    private static int most(List<Placed> controls, ToIntFunction<Cells> of) {
-        return controls.stream().mapToInt(p -> of.applyAsInt(p.cells())).max().orElseThrow();
-    }
-
-    private static int within(int value, int low, int high) {
-        return Math.max(low, Math.min(high, value));
-    }
-
-    private static String named(List<Control> controls) {
-        return controls.size() == 1 ? controls.get(0).called() : count(controls.size());
-    }
-
-    private static String count(int controls) {
-        return controls == 1 ? "control" : controls + " controls";
+    static String named(List<Held> laid) {
+        return laid.size() == 1 ? laid.get(0).part().body().called() : laid.size() + " controls";
     }
 }

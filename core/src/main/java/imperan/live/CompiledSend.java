@@ -7,11 +7,13 @@ import imperan.osc.OscMessage;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.FixedArgument;
+import imperan.show.Form;
 import imperan.show.Send;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /** A send made ready once, when it is edited, so that a touch only fills in its numbers. */
 final class CompiledSend {
@@ -19,31 +21,73 @@ final class CompiledSend {
     private final Send send;
     private final MessageTemplate template;
     private final List<OscArgument> fixed = new ArrayList<>();
+    /** For each argument that is chosen: what each option says. */
+    private final List<List<OscArgument>> chosen = new ArrayList<>();
+    private final Form.Choice choice;
     private byte[] lastPacket = new byte[0];
+    private Expectation expectation = Expectation.UNTOLD;
 
-    CompiledSend(Send send) {
+    CompiledSend(Send send, Form form) {
         this.send = send;
+        this.choice = form instanceof Form.Choice c ? c : null;
         for (ArgumentSource source : send.arguments()) {
             fixed.add(source instanceof ArgumentSource.Fixed f
                     ? FixedArgument.parse(f).argument().orElseThrow() : OscArgument.Bare.NIL);
+            chosen.add(source instanceof ArgumentSource.Chosen c && choice != null ? choice.options().stream()
+                    .map(option -> FixedArgument.parse(new ArgumentSource.Fixed(c.type(), option.text())).argument().orElseThrow()).toList()
+                    : List.of());
         }
-        // true and false are types of their own in OSC, so such a message has no fixed type tags
+        // true and false are types of their own in OSC, so such a message has no fixed type tags; nothing is typed yet
         boolean constantTags = send.arguments().stream()
-                .noneMatch(a -> a instanceof ArgumentSource.Value && a.type() == ArgumentType.BOOLEAN);
-        template = constantTags ? MessageTemplate.like(new OscMessage(send.address(), arguments(0))) : null;
+                .allMatch(a -> a instanceof ArgumentSource.Fixed || a.type() != ArgumentType.BOOLEAN && !(a instanceof ArgumentSource.Typed));
+        template = constantTags ? MessageTemplate.like(new OscMessage(send.address(), arguments(Position.rest(form), 0, ""))) : null;
     }
 
     Send send() {
         return send;
     }
 
-    List<OscArgument> arguments(double position) {
+    /** What is to come back, as the target's phrasebook tells now. */
+    void expect(Expectation now) {
+        expectation = now;
+    }
+
+    Expectation expectation() {
+        return expectation;
+    }
+
+    /** The axes of the control that this send carries. */
+    boolean carries(int axis) {
+        return send.arguments().stream().anyMatch(a -> a instanceof ArgumentSource.Value value && value.axis() == axis)
+                || send.arguments().stream().noneMatch(ArgumentSource.Value.class::isInstance);
+    }
+
+    /**
+     * @param steps of a wheel, just now
+     * @param typed the line that was typed last
+     */
+    List<OscArgument> arguments(Position position, int steps, String typed) {
         OscArgument[] filled = new OscArgument[fixed.size()];
         for (int i = 0; i < filled.length; i++) {
-            filled[i] = send.arguments().get(i) instanceof ArgumentSource.Value value
-                    ? argument(value, position) : fixed.get(i);
+            ArgumentSource source = send.arguments().get(i);
+            if (source instanceof ArgumentSource.Value value) {
+                filled[i] = argument(value, position.get(value.axis()));
+            } else if (source instanceof ArgumentSource.Steps turned) {
+                filled[i] = number(turned.type(), steps * turned.each());
+            } else if (source instanceof ArgumentSource.Typed line) {
+                // what is no argument of this type is refused before it comes here
+                filled[i] = FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed)).argument().orElse(OscArgument.Bare.NIL);
+            } else {
+                filled[i] = chosen.get(i).isEmpty() ? fixed.get(i) : chosen.get(i).get(choice.index(position.first()));
+            }
         }
         return List.of(filled);
+    }
+
+    /** Why a typed line cannot be sent; empty where it can. */
+    Optional<String> refusal(String typed) {
+        return send.arguments().stream().filter(ArgumentSource.Typed.class::isInstance)
+                .flatMap(line -> FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed)).problem().stream()).findFirst();
     }
 
     byte[] packet(List<OscArgument> arguments) {
@@ -59,15 +103,23 @@ final class CompiledSend {
     }
 
     private static OscArgument argument(ArgumentSource.Value source, double position) {
-        double value = new Scale(source.low(), source.high()).value(position);
+        Scale scale = new Scale(source.low(), source.high());
         return switch (source.type()) {
+            case BOOLEAN -> position >= 0.5 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
+            case TEXT -> new OscArgument.Text(scale.text(position, false));
+            default -> number(source.type(), scale.value(position));
+        };
+    }
+
+    private static OscArgument number(ArgumentType type, double value) {
+        return switch (type) {
             case FLOAT32 -> new OscArgument.Float32((float) value);
             case FLOAT64 -> new OscArgument.Float64(value);
             // rounded, not cut: 0.07 of 100 is 7 even where the product is 6.99…
             case INT32 -> new OscArgument.Int32((int) Math.round(value));
             case INT64 -> new OscArgument.Int64(Math.round(value));
-            case BOOLEAN -> position >= 0.5 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
-            case TEXT -> new OscArgument.Text(new Scale(source.low(), source.high()).text(position, false));
+            case BOOLEAN -> value > 0 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
+            case TEXT -> new OscArgument.Text(new OscArgument.Float64(value).text());
         };
     }
 }

@@ -1,72 +1,155 @@
 package imperan.live;
 
+import imperan.shaping.Hsv;
 import imperan.show.Form;
 
 /**
  * Where a finger takes a control: the geometry of hands, without messages.
  *
- * <p>A fader whose value is not known moves as far as the finger does, whatever its setting: landing on it never makes
+ * <p>A control whose value is not known moves as far as the finger does, whatever its setting: landing on it never makes
  * it jump.
  */
 final class Gesture {
 
     /** How far a cap goes for a finger that asks for fine movement. */
     static final double FINE = 0.1;
+    /** A finger that goes no farther only taps. */
+    private static final double TAP = 0.02;
 
     private final Form form;
     private final boolean free;
-    private double lastPlace;
+    private final double landedX;
+    private final double landedY;
+    private double lastX;
+    private double lastY;
+    private double wandered;
     private boolean pickedUp;
+    private double turned;
+    private int steps;
 
     /** @param known whether the control's value is one we may act on */
     Gesture(Form form, boolean known, Touch press) {
         this.form = form;
         this.free = known;
-        this.lastPlace = place(press);
+        this.landedX = press.x();
+        this.landedY = press.y();
+        this.lastX = clamp(press.x());
+        this.lastY = clamp(press.y());
     }
 
     /** The position after the finger landed. */
-    double press(double position) {
+    Position press(Position at) {
         if (form instanceof Form.Button button) {
-            return button.latching() ? (position >= 0.5 ? 0 : 1) : 1;
+            return Position.of(button.action() == Form.Button.Action.LATCHING && at.first() >= 0.5 ? 0 : 1);
+        } else if (form instanceof Form.Choice choice) {
+            return Position.of(choice.position(Math.min(choice.options().size() - 1, (int) (along(lastX, lastY) * choice.options().size()))));
+        } else if (form instanceof Form.Colour) {
+            return colourAt(at);
+        } else if (form instanceof Form.Pad pad) {
+            return free && pad.grab() == Form.Grab.JUMP ? Position.of(lastX, lastY) : at;
         }
-        return free && grab() == Form.Grab.JUMP ? lastPlace : position;
+        return free && grab() == Form.Grab.JUMP ? snapped(along(lastX, lastY)) : at;
     }
 
     /** The position after the finger moved. */
-    double move(double position, Touch touch) {
-        if (form instanceof Form.Button) {
-            return position;
+    Position move(Position at, Touch touch) {
+        wandered = Math.max(wandered, Math.max(Math.abs(touch.x() - landedX), Math.abs(touch.y() - landedY)));
+        double beforeX = lastX;
+        double beforeY = lastY;
+        double share = touch.fine() ? FINE : 1;
+        if (form instanceof Form.Button || form instanceof Form.Choice || form instanceof Form.Tap || form instanceof Form.TextLine
+                || form instanceof Form.Tilt) {
+            return at;
+        } else if (form instanceof Form.Wheel wheel) {
+            // a wheel has no ends, so neither has the finger
+            double way = (touch.y() - lastY + touch.x() - lastX) * share;
+            lastX = touch.x();
+            lastY = touch.y();
+            return turn(at, wheel, way);
         }
-        double place = place(touch);
-        double before = lastPlace;
-        lastPlace = place;
+        lastX = clamp(touch.x());
+        lastY = clamp(touch.y());
+        if (form instanceof Form.Colour) {
+            return colourAt(at);
+        } else if (form instanceof Form.Pad pad) {
+            return free && pad.grab() == Form.Grab.JUMP && !touch.fine() ? Position.of(lastX, lastY)
+                    : Position.of(clamp(at.get(0) + (lastX - beforeX) * share), clamp(at.get(1) + (lastY - beforeY) * share));
+        }
+        double before = along(beforeX, beforeY);
+        double place = along(lastX, lastY);
         if (free && !touch.fine()) {
             if (grab() == Form.Grab.JUMP) {
-                return place;
+                return snapped(place);
             } else if (grab() == Form.Grab.PICK_UP) {
-                pickedUp |= (before - position) * (place - position) <= 0;
-                return pickedUp ? place : position;
+                pickedUp |= (before - at.first()) * (place - at.first()) <= 0;
+                return pickedUp ? snapped(place) : at;
             }
         }
-        return clamp(position + (place - before) * (touch.fine() ? FINE : 1));
+        return held(at.first(), clamp(at.first() + (place - before) * share));
     }
 
     /** The position after the finger lifted or was lost. */
-    double release(double position) {
-        return form instanceof Form.Button button && !button.latching() ? 0 : position;
+    Position release(Position at) {
+        boolean springs = form instanceof Form.Button button && button.action() == Form.Button.Action.MOMENTARY
+                || form instanceof Form.Pad pad && pad.springs();
+        return springs ? Position.rest(form) : at;
+    }
+
+    /** Whether the finger has only tapped so far. */
+    boolean isTap() {
+        return wandered <= TAP;
+    }
+
+    /** The whole steps that a wheel was turned since this was last asked; negative the other way. */
+    int takeSteps() {
+        int taken = steps;
+        steps = 0;
+        return taken;
+    }
+
+    /** A wheel shows where it stands within its turn. */
+    private Position turn(Position at, Form.Wheel wheel, double way) {
+        turned += way * wheel.steps();
+        int whole = (int) turned;
+        turned -= whole;
+        steps += whole;
+        return turnedBy(at, wheel, whole);
+    }
+
+    static Position turnedBy(Position at, Form.Wheel wheel, int steps) {
+        double place = (at.first() + (double) steps / wheel.steps()) % 1;
+        return Position.of(place < 0 ? place + 1 : place);
+    }
+
+    /** The colour under the finger, as bright as it was; out of the dark it comes at full brightness. */
+    private Position colourAt(Position at) {
+        double value = Hsv.ofRgb(at.get(0), at.get(1), at.get(2)).value();
+        return Position.of(new Hsv(Math.min(lastX, Math.nextDown(1.0)), lastY, value > 0 ? value : 1).rgb());
+    }
+
+    /** A cap near its detent is held there only where it comes from farther away, so that small steps lead out of it. */
+    private Position held(double before, double now) {
+        double snapped = form.snapped(now);
+        return Position.of(snapped == before ? now : snapped);
+    }
+
+    private Position snapped(double place) {
+        return Position.of(form.snapped(place));
     }
 
     static double clamp(double position) {
         return Math.max(0, Math.min(1, position));
     }
 
-    private double place(Touch touch) {
-        boolean sideways = form instanceof Form.Fader fader && fader.direction() == Form.Direction.RIGHT;
-        return clamp(sideways ? touch.x() : touch.y());
+    private double along(double x, double y) {
+        if (form instanceof Form.Choice choice) {
+            // the first option of a column is on top
+            return choice.direction() == Form.Direction.RIGHT ? x : 1 - y;
+        }
+        return form instanceof Form.Fader fader && fader.direction() == Form.Direction.RIGHT ? x : y;
     }
 
     private Form.Grab grab() {
-        return ((Form.Fader) form).grab();
+        return form instanceof Form.Fader fader ? fader.grab() : Form.Grab.RELATIVE;
     }
 }

@@ -2,10 +2,16 @@ package imperan.live;
 
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.osc.TimeTag;
+import imperan.phrasebook.Collector;
+import imperan.phrasebook.Vocabulary;
 import imperan.show.PartId;
 import imperan.show.Target;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,12 +22,17 @@ final class Link {
     /** For a target without keep-alive: how long an unanswered question may stand before the link counts as lost. */
     static final long SILENCE_NANOS = 3_000_000_000L;
 
+    /** How long nothing more is sent before a target that answers only when asked is asked what it made of it. */
+    static final long SETTLE_NANOS = 60_000_000L;
+
+    /** A bundle is no larger, so that it travels in one piece over Ethernet (1500 bytes less the headers of IPv4 and UDP). */
+    static final int MAX_BUNDLE_BYTES = 1472;
+
     private final PartId id;
     private Target target;
     private LinkState state;
     private long since;
-    private String trouble = "";
-    private String ourHost = "";
+    private SocketState socket = SocketState.opening();
     private long sent;
     private long heard;
     private long unanswered;
@@ -29,17 +40,29 @@ final class Link {
     private long merged;
     private long dropped;
     private Pacer<Outgoing> pacer;
-    private Optional<Long> roundTrip = Optional.empty();
+    private final Collector collector = new Collector();
+    private final RoundTrips roundTrips = new RoundTrips();
+    private Gate gate;
+    private boolean silentHost;
+    private String why = "";
+    private long lastSentAt = Long.MIN_VALUE;
     private long lastHeardAt = Long.MIN_VALUE;
     private long unansweredSince = Long.MIN_VALUE;
     private long keepAliveDue = Long.MIN_VALUE;
     private final Map<String, Long> asked = new HashMap<>();
+    private Vocabulary vocabulary = Vocabulary.NONE;
+    /** What is to be asked once its value has settled, and when. */
+    private final Map<String, Long> questions = new LinkedHashMap<>();
+    private final List<byte[]> together = new ArrayList<>();
+    private int togetherBytes;
+    private boolean startWanted = true;
 
     Link(PartId id, Target target, long now) {
         this.id = id;
         this.target = target;
         this.state = initial();
         this.since = now;
+        this.gate = target.startsHeld() ? Gate.HELD : Gate.OPEN;
         pace(target);
     }
 
@@ -55,18 +78,105 @@ final class Link {
         return state;
     }
 
-    String trouble() {
-        return trouble;
+    SocketState socket() {
+        return socket;
     }
 
     LinkView view() {
-        return new LinkView(id, state, since, trouble, ourHost, sent, heard, unanswered, repeats, merged, dropped, roundTrip);
+        return new LinkView(id, state, since, gate, socket, silentHost, sent, heard, ever(lastSentAt), ever(lastHeardAt),
+                unanswered, repeats, merged, dropped, startOffered(), roundTrips.isEmpty() ? Optional.empty() : Optional.of(new LinkView.AnswerTimes(
+                        roundTrips.last(), roundTrips.percentile(0.5), roundTrips.percentile(0.99))));
+    }
+
+    private static Optional<Long> ever(long at) {
+        return at == Long.MIN_VALUE ? Optional.empty() : Optional.of(at);
+    }
+
+    Vocabulary vocabulary() {
+        return vocabulary;
+    }
+
+    void vocabulary(Vocabulary known) {
+        vocabulary = known;
+    }
+
+    /** Asks on an address when nothing more was sent to it for a while. */
+    void askOnceSettled(String address, long now) {
+        questions.put(address, now + SETTLE_NANOS);
+    }
+
+    /** The addresses to ask now, as far as the target's pace allows. */
+    List<String> questions(long now) {
+        List<String> due = new ArrayList<>();
+        for (Iterator<Map.Entry<String, Long>> all = questions.entrySet().iterator(); all.hasNext(); ) {
+            Map.Entry<String, Long> question = all.next();
+            if (question.getValue() <= now && (pacer == null || pacer.spare(now))) {
+                due.add(question.getKey());
+                all.remove();
+            }
+        }
+        return due;
+    }
+
+    /** Takes a message that leaves with others; the bundle that is full without it leaves first. */
+    Optional<byte[]> together(byte[] message) {
+        Optional<byte[]> full = togetherBytes + Integer.BYTES + message.length > MAX_BUNDLE_BYTES ? bundle() : Optional.empty();
+        togetherBytes += (together.isEmpty() ? OscEncoder.BUNDLE_HEAD_BYTES : 0) + Integer.BYTES + message.length;
+        together.add(message);
+        return full;
+    }
+
+    /** What leaves together: a bundle, or the one message that is alone; empty where nothing waits. */
+    Optional<byte[]> bundle() {
+        if (together.isEmpty()) {
+            return Optional.empty();
+        }
+        byte[] packet = together.size() == 1 ? together.get(0) : OscEncoder.bundle(TimeTag.IMMEDIATELY, together);
+        together.clear();
+        togetherBytes = 0;
+        return Optional.of(packet);
+    }
+
+    /** The start list was sent, or nobody wants it. */
+    void settleStart() {
+        startWanted = false;
+    }
+
+    /** Whether its start list would make sense now: it is there, and nobody sent or declined the list since it came. */
+    private boolean startOffered() {
+        return startWanted && gate == Gate.OPEN && !target.startList().isEmpty()
+                && (state == LinkState.HEARD || state == LinkState.ANSWERING);
+    }
+
+    Gate gate() {
+        return gate;
+    }
+
+    void gate(Gate next) {
+        gate = next;
+    }
+
+    /** What the target was heard to say since we know it. */
+    Collector collector() {
+        return collector;
+    }
+
+    /** What was seen when the link last turned. */
+    String why() {
+        return why;
+    }
+
+    /** Whether the network says that nobody has the target's address; true where that is new. */
+    boolean silentHost(boolean silent) {
+        boolean changed = silent != silentHost;
+        silentHost = silent;
+        return changed;
     }
 
     /** Takes a new description; a target that moved starts from nothing. */
     void describe(Target changed, long now) {
         boolean moved = !changed.host().equals(target.host()) || changed.port() != target.port()
-                || changed.answerPort() != target.answerPort() || changed.answering() != target.answering();
+                || changed.answerPort() != target.answerPort() || changed.answering() != target.answering() || changed.transport() != target.transport();
         if (!changed.messagesPerSecond().equals(target.messagesPerSecond())) {
             pace(changed);
         }
@@ -74,17 +184,27 @@ final class Link {
         keepAliveDue = Long.MIN_VALUE;
         if (moved) {
             asked.clear();
+            questions.clear();
             unansweredSince = Long.MIN_VALUE;
-            enter(initial(), now);
+            enter(initial(), now, "it was given another address, port or habit");
         }
     }
 
     /** How it stands with our socket; true where that is new. */
-    boolean socket(String reason, String ours) {
-        boolean changed = !reason.equals(trouble) || !ours.equals(ourHost);
-        trouble = reason;
-        ourHost = ours;
+    boolean socket(SocketState now) {
+        boolean changed = !now.equals(socket);
+        if (changed && now.works()) {
+            // it may have forgotten us while there was no way to it
+            keepAliveDue = Long.MIN_VALUE;
+        }
+        socket = now;
         return changed;
+    }
+
+    /** Without a way to it, a target that answered is lost at once; true where that is new. */
+    boolean cutOff(long now) {
+        boolean cut = !socket.works() && socket.kind() != SocketState.Kind.OPENING;
+        return cut && state == LinkState.ANSWERING && enter(LinkState.LOST, now, socket.trouble());
     }
 
     /** A new pace lets go what waited for the old one; values that count are sent again with the next touch. */
@@ -119,8 +239,9 @@ final class Link {
         repeats++;
     }
 
-    void sent() {
+    void sent(long now) {
         sent++;
+        lastSentAt = now;
     }
 
     /** We sent something that is to be answered on an address. */
@@ -132,7 +253,7 @@ final class Link {
     }
 
     boolean isReachable() {
-        return state != LinkState.LOST && state != LinkState.PORT_CLOSED && trouble.isEmpty();
+        return state != LinkState.LOST && state != LinkState.PORT_CLOSED && socket.works();
     }
 
     /** A packet of the target arrived; true where the link's state changed. */
@@ -140,7 +261,8 @@ final class Link {
         heard++;
         lastHeardAt = now;
         unansweredSince = Long.MIN_VALUE;
-        return state != LinkState.ANSWERING && state != LinkState.SENDS_ONLY && enter(LinkState.HEARD, now);
+        return state != LinkState.ANSWERING && state != LinkState.SENDS_ONLY
+                && enter(LinkState.HEARD, now, "a packet came from it");
     }
 
     /** A message on an address arrived; true where it answers something of ours and that changed the link's state. */
@@ -149,11 +271,11 @@ final class Link {
         if (askedAt == null || state == LinkState.SENDS_ONLY) {
             return false;
         }
-        return enter(LinkState.ANSWERING, now);
+        return enter(LinkState.ANSWERING, now, "it answered " + address);
     }
 
     void roundTrip(long nanos) {
-        roundTrip = Optional.of(nanos);
+        roundTrips.add(nanos);
     }
 
     void unanswered() {
@@ -163,18 +285,21 @@ final class Link {
     /** Its host says that the port is closed; true where that is new. */
     boolean portClosed(long now) {
         asked.clear();
-        return enter(LinkState.PORT_CLOSED, now);
+        return enter(LinkState.PORT_CLOSED, now, target.host() + " says that port " + target.port() + " is closed");
     }
 
-    /** The keep-alive, if it is due. */
-    Optional<byte[]> keepAlive(long now) {
-        if (target.keepAlive().isEmpty() || now < keepAliveDue || !trouble.isEmpty()) {
+    /**
+     * The keep-alive, if it is due.
+     *
+     * @param allHeld whether every target is held, so that keep-alives stop too
+     */
+    Optional<byte[]> keepAlive(long now, boolean allHeld) {
+        if (target.keepAlive().isEmpty() || now < keepAliveDue || !socket.works() || allHeld || gate == Gate.REHEARSING) {
             return Optional.empty();
         }
         keepAliveDue = now + (long) (target.keepAlive().get().everySeconds() * 1e9);
-        String address = target.keepAlive().get().address();
-        asked(address, now);
-        return Optional.of(OscEncoder.encode(new OscMessage(address, List.of())));
+        asked(target.keepAlive().get().answeredAt(), now);
+        return Optional.of(OscEncoder.encode(new OscMessage(target.keepAlive().get().address(), List.of())));
     }
 
     /** Lets time pass; true where the window closed. */
@@ -185,19 +310,22 @@ final class Link {
         boolean quiet = target.keepAlive().isPresent()
                 ? now - lastHeardAt > (long) (target.keepAlive().get().windowSeconds() * 1e9)
                 : unansweredSince != Long.MIN_VALUE && now - unansweredSince > SILENCE_NANOS;
-        return quiet && enter(LinkState.LOST, now);
+        return quiet && enter(LinkState.LOST, now, "nothing came from it in time");
     }
 
     private LinkState initial() {
         return target.answering() == Target.Answering.NONE ? LinkState.SENDS_ONLY : LinkState.UNHEARD;
     }
 
-    private boolean enter(LinkState next, long now) {
+    private boolean enter(LinkState next, long now, String seen) {
         if (state == next) {
             return false;
         }
+        // whoever was away may have been switched off and on
+        startWanted |= next == LinkState.LOST || next == LinkState.PORT_CLOSED;
         state = next;
         since = now;
+        why = seen;
         return true;
     }
 }

@@ -2,6 +2,8 @@ package imperan.live;
 
 import imperan.osc.AddressPattern;
 import imperan.osc.OscArgument;
+import imperan.show.Behaviour;
+import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
 
@@ -13,6 +15,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
 
 /** Who listens to which address of which target, found without looking at anybody else. */
 final class Listeners {
@@ -25,35 +29,37 @@ final class Listeners {
     record Ear(LiveControl control, Listen listen, Scale scale) {
 
         Optional<Double> position(List<OscArgument> arguments) {
-            return listen.argument() < arguments.size()
-                    ? number(arguments.get(listen.argument())).map(scale::position) : Optional.empty();
-        }
-
-        /** What was said, where it is a text. */
-        Optional<String> words(List<OscArgument> arguments) {
-            return listen.argument() < arguments.size() && arguments.get(listen.argument()) instanceof OscArgument.Text text
-                    ? Optional.of(text.value()) : Optional.empty();
-        }
-
-        private static Optional<Double> number(OscArgument argument) {
-            if (argument instanceof OscArgument.Float32 f) {
-                return finite(f.value());
-            } else if (argument instanceof OscArgument.Int32 i) {
-                return finite(i.value());
-            } else if (argument instanceof OscArgument.Float64 d) {
-                return finite(d.value());
-            } else if (argument instanceof OscArgument.Int64 h) {
-                return finite(h.value());
-            } else if (argument == OscArgument.Bare.TRUE) {
-                return Optional.of(1.0);
-            } else if (argument == OscArgument.Bare.FALSE) {
-                return Optional.of(0.0);
+            Optional<OscArgument> said = argument(arguments, listen.argument());
+            if (said.isEmpty() || listen.role() != Listen.Role.VALUE) {
+                return Optional.empty();
+            } else if (control.control.form() instanceof Form.Choice choice) {
+                return IntStream.range(0, choice.options().size()).filter(i -> Spelling.means(said.get(), choice.options().get(i).text()))
+                        .mapToObj(choice::position).findFirst();
+            } else if (control.control.form() instanceof Form.Lamp lamp && !lamp.states().isEmpty()) {
+                return IntStream.range(0, lamp.states().size()).filter(i -> Spelling.means(said.get(), lamp.states().get(i).text()))
+                        .mapToObj(i -> i / Math.max(1.0, lamp.states().size() - 1.0)).findFirst();
             }
-            return Optional.empty();
+            return Spelling.number(said.get()).map(scale::position);
         }
 
-        private static Optional<Double> finite(double value) {
-            return Double.isFinite(value) ? Optional.of(value) : Optional.empty();
+        /** What was said, where it is a text, or where what is said is the name of the control. */
+        Optional<String> words(List<OscArgument> arguments) {
+            Optional<OscArgument> said = argument(arguments, listen.argument());
+            return said.filter(OscArgument.Text.class::isInstance).map(text -> ((OscArgument.Text) text).value())
+                    .or(() -> listen.role() == Listen.Role.LABEL ? said.map(OscArgument::text) : Optional.empty());
+        }
+    }
+
+    private static Optional<OscArgument> argument(List<OscArgument> arguments, int place) {
+        return place < arguments.size() ? Optional.of(arguments.get(place)) : Optional.empty();
+    }
+
+    /** Somebody who wants to know whether a target says a certain thing: a control that is possible then, or a page that is shown then. */
+    record Watcher(PartId part, Behaviour.Condition condition) {
+
+        /** Empty where the message has no such argument. */
+        Optional<Boolean> holds(List<OscArgument> arguments) {
+            return argument(arguments, condition.argument()).map(said -> Spelling.means(said, condition.text()));
         }
     }
 
@@ -61,42 +67,91 @@ final class Listeners {
     static final class Channel {
         final Key key;
         final List<Ear> ears = new ArrayList<>();
+        final List<Watcher> watchers = new ArrayList<>();
         final Deque<OpenSend> open = new ArrayDeque<>();
 
         Channel(Key key) {
             this.key = key;
         }
+
+        /** The answers that are waited for were asked for just now. */
+        void asked(long now) {
+            List<OpenSend> waiting = List.copyOf(open);
+            open.clear();
+            waiting.forEach(send -> open.addLast(send.asked(now)));
+        }
     }
 
-    /** A send that waits for its answer. */
-    record OpenSend(Ear ear, double position, long sentAt) {
+    /**
+     * A send that waits for its answer.
+     *
+     * @param ears those of its control, as far as they hear what it carries
+     */
+    record OpenSend(List<Ear> ears, Position position, long sentAt, Expectation expected, long due) {
+
+        static OpenSend of(List<Ear> ears, Position position, Expectation expected, long now) {
+            return new OpenSend(ears, position, now, expected,
+                    now + expected.windowNanos() + (expected.isAsked() ? Link.SETTLE_NANOS : 0));
+        }
+
+        LiveControl control() {
+            return ears.get(0).control();
+        }
+
+        /** The same send, whose answer was asked for now. */
+        OpenSend asked(long now) {
+            return new OpenSend(ears, position, now, expected, now + expected.windowNanos());
+        }
+
+        boolean agrees(List<OscArgument> arguments) {
+            return ears.stream().allMatch(ear -> ear.position(arguments)
+                    .filter(p -> Math.abs(p - position.get(ear.listen().axis())) <= expected.tolerance()).isPresent());
+        }
     }
 
     private final Map<Key, Channel> channels = new HashMap<>();
 
-    /** Builds the index anew; sends that wait stay open where somebody still listens for their answer. */
-    void index(Collection<LiveControl> controls) {
+    /**
+     * Builds the index anew; sends that wait stay open where somebody still listens for their answer.
+     *
+     * @param pages that follow what a target says
+     */
+    void index(Collection<LiveControl> controls, Collection<Watcher> pages) {
         Map<Key, Channel> before = new HashMap<>(channels);
         channels.clear();
         for (LiveControl control : controls) {
             for (Listen listen : control.control.listens()) {
-                listen.target().ifPresent(target -> {
-                    Key key = new Key(target, listen.address());
-                    channels.computeIfAbsent(key, Channel::new).ears
-                            .add(new Ear(control, listen, new Scale(listen.low(), listen.high())));
-                });
+                listen.target().ifPresent(target -> open(target, listen.address()).ears
+                        .add(new Ear(control, listen, new Scale(listen.low(), listen.high()))));
             }
+            control.control.behaviour().enabledWhen().ifPresent(when -> watch(new Watcher(control.id, when)));
         }
+        pages.forEach(this::watch);
         for (Channel channel : channels.values()) {
             Channel old = before.get(channel.key);
             if (old == null) {
                 continue;
             }
             for (OpenSend open : old.open) {
-                channel.ears.stream().filter(ear -> ear.control().id.equals(open.ear().control().id)).findFirst()
-                        .ifPresent(ear -> channel.open.add(new OpenSend(ear, open.position(), open.sentAt())));
+                List<Ear> ears = channel.ears.stream().filter(ear -> open.ears().stream().anyMatch(known ->
+                        known.control().id.equals(ear.control().id) && known.listen().equals(ear.listen()))).toList();
+                if (!ears.isEmpty() && ears.get(0).control().position.axes() == open.position().axes()) {
+                    channel.open.add(new OpenSend(ears, open.position(), open.sentAt(), open.expected(), open.due()));
+                }
             }
         }
+    }
+
+    private void watch(Watcher watcher) {
+        watcher.condition().target().ifPresent(target -> open(target, watcher.condition().address()).watchers.add(watcher));
+    }
+
+    private Channel open(PartId target, String address) {
+        return channels.computeIfAbsent(new Key(target, address), Channel::new);
+    }
+
+    Set<Key> keys() {
+        return Set.copyOf(channels.keySet());
     }
 
     Collection<Channel> all() {

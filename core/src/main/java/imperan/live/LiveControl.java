@@ -1,92 +1,189 @@
 package imperan.live;
 
+import imperan.shaping.Smoothing;
+import imperan.shaping.Tempo;
 import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Behaviour;
 import imperan.show.Control;
+import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Person;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** One control while the show runs: where it stands, what is believed of it, and whose finger is on it. */
 final class LiveControl {
 
-    /** A finger on a control. */
-    record Grip(Touch.Pointer pointer, Person person, Gesture gesture) {
+    /**
+     * A finger on a control.
+     *
+     * @param since when it landed
+     * @param counts false while it has to hold still before it counts
+     */
+    record Grip(Touch.Pointer pointer, Person person, Gesture gesture, Touch landed, long since, boolean counts) {
+        Grip counting() {
+            return new Grip(pointer, person, gesture, landed, since, true);
+        }
     }
 
     final PartId id;
     final Control control;
     final List<CompiledSend> sends;
 
-    double position;
-    double echo = Double.NaN;
+    Position position;
+    Position echo;
     /** What the target said last, where that was a text. */
     Optional<String> echoWords = Optional.empty();
+    /** What the target calls it. */
+    String label = "";
+    boolean enabled = true;
+    /** Until when a control that wants two touches takes the second one. */
+    long openUntil = Long.MIN_VALUE;
     long echoAt = Long.MIN_VALUE;
     long sentAt = Long.MIN_VALUE;
+    long tappedAt = Long.MIN_VALUE;
+    long repeatDue = Long.MIN_VALUE;
     Belief belief = Belief.UNSET;
     boolean disputed;
     String movedBy = "";
     long presses;
+    /** By how many steps a wheel has just been turned. */
+    int steps;
+    String typed = "";
     Grip grip;
     Trace trace;
 
-    private final Scale scale;
+    private final List<Scale> scales = new ArrayList<>();
     private final boolean whole;
+    private final List<Smoothing> smoothings;
+    private final Tempo tempo;
 
     LiveControl(PartId id, Control control) {
+        this(id, control, new Tempo());
+    }
+
+    private LiveControl(PartId id, Control control, Tempo tempo) {
         this.id = id;
         this.control = control;
-        this.sends = control.sends().stream().map(CompiledSend::new).toList();
-        this.position = control.form().rest();
-        Optional<ArgumentSource.Value> sent = control.sends().stream().flatMap(s -> s.arguments().stream())
-                .filter(ArgumentSource.Value.class::isInstance).map(ArgumentSource.Value.class::cast).findFirst();
-        Optional<Listen> heard = control.listens().stream().findFirst();
-        this.scale = sent.map(v -> new Scale(v.low(), v.high()))
-                .or(() -> heard.map(l -> new Scale(l.low(), l.high()))).orElse(Scale.UNIT);
-        this.whole = sent.map(v -> v.type() == ArgumentSource.ArgumentType.INT32
-                || v.type() == ArgumentSource.ArgumentType.INT64).orElse(false);
-        this.trace = new Trace(id, position, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        this.tempo = tempo;
+        this.sends = control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList();
+        this.position = Position.rest(control.form());
+        this.echo = Position.unknown(control.form());
+        for (int axis = 0; axis < control.form().axes(); axis++) {
+            scales.add(scale(axis));
+        }
+        this.whole = sent(0).map(v -> v.type() == ArgumentType.INT32 || v.type() == ArgumentType.INT64).orElse(false);
+        double smoothing = control.form() instanceof Form.Tilt tilt ? tilt.smoothingSeconds() : 0;
+        this.smoothings = IntStream.range(0, control.form().axes()).mapToObj(axis -> new Smoothing(smoothing)).toList();
+        this.trace = new Trace(id, position.first(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** The same control after an edit: everything a hand or a target did to it stays. */
     LiveControl(LiveControl before, Control control) {
-        this(before.id, control);
-        position = before.belief == Belief.UNSET ? control.form().rest() : before.position;
-        echo = before.echo;
-        echoWords = before.echoWords;
-        echoAt = before.echoAt;
+        this(before.id, control, before.tempo);
+        boolean sameForm = before.control.form().equals(control.form());
+        position = before.belief == Belief.UNSET ? Position.rest(control.form()) : before.position.snapped(control.form());
+        if (before.echo.axes() == control.form().axes()) {
+            echo = before.echo;
+            echoWords = before.echoWords;
+            echoAt = before.echoAt;
+        }
+        label = before.label;
+        enabled = before.enabled || control.behaviour().enabledWhen().isEmpty();
+        openUntil = before.openUntil;
         sentAt = before.sentAt;
         belief = before.belief;
         disputed = before.disputed;
         movedBy = before.movedBy;
         presses = before.presses;
         // a finger on a form that is no longer there has nothing to move
-        grip = before.control.form().equals(control.form()) ? before.grip : null;
+        grip = sameForm ? before.grip : null;
+        repeatDue = before.repeatDue;
         trace = before.trace;
+    }
+
+    private Optional<ArgumentSource.Value> sent(int axis) {
+        return control.sends().stream().flatMap(s -> s.arguments().stream()).filter(ArgumentSource.Value.class::isInstance)
+                .map(ArgumentSource.Value.class::cast).filter(value -> value.axis() == axis).findFirst();
+    }
+
+    /** An axis in the terms of the target: as it is sent, else as it is heard. */
+    private Scale scale(int axis) {
+        return sent(axis).map(v -> new Scale(v.low(), v.high())).or(() -> control.listens().stream()
+                .filter(l -> l.role() == Listen.Role.VALUE && l.axis() == axis).findFirst().map(l -> new Scale(l.low(), l.high())))
+                .orElse(Scale.UNIT);
+    }
+
+    /** Whether what was heard is what the control stands at, as far as its target can tell them apart. */
+    boolean agrees(Position heard) {
+        return heard.agrees(position, sends.stream().mapToDouble(send -> send.expectation().tolerance()).max()
+                .orElse(Expectation.UNTOLD.tolerance()));
+    }
+
+    /** How long the answer to what was sent may take. */
+    long answerWindow() {
+        return sends.stream().mapToLong(send -> send.expectation().windowNanos() + (send.expectation().isAsked() ? Link.SETTLE_NANOS : 0)).max()
+                .orElse(Expectation.UNTOLD.windowNanos());
     }
 
     boolean isKnown() {
         return belief == Belief.KNOWN || belief == Belief.ASSUMED;
     }
 
+    /** Where a tilt takes it, smoothed. */
+    Position tilted(Form.Tilt tilt, double sideways, double forwards, long now) {
+        return Position.of(smoothings.get(0).next(Gesture.clamp(0.5 + sideways / tilt.degrees() / 2), now),
+                smoothings.get(1).next(Gesture.clamp(0.5 + forwards / tilt.degrees() / 2), now));
+    }
+
+    /** Where a tap takes it: to the tempo of the taps, once there are two. */
+    Position tapped(Form.Tap tap, long now) {
+        return tempo.tapped(now).stream().mapToObj(beats -> Position.of(Gesture.clamp((beats - tap.slowest()) / (tap.fastest() - tap.slowest()))))
+                .findFirst().orElse(position);
+    }
+
+    boolean isOpen(long now) {
+        return control.behaviour().guard() != Behaviour.Guard.TWO_STEPS || now < openUntil;
+    }
+
     ControlValue value() {
-        boolean heard = !Double.isNaN(echo);
-        return new ControlValue(id, position, heard ? Optional.of(echo) : Optional.empty(), belief, disputed,
-                scale.text(position, whole), echoWords.orElse(heard ? scale.text(echo, whole) : ""),
-                grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
+        boolean heard = !echo.isUnknown();
+        List<ControlValue.Axis> axes = new ArrayList<>();
+        for (int axis = 0; axis < position.axes(); axis++) {
+            double known = echo.get(axis);
+            axes.add(new ControlValue.Axis(position.get(axis), Double.isNaN(known) ? Optional.empty() : Optional.of(known)));
+        }
+        return new ControlValue(id, axes, belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), label, enabled,
+                openUntil != Long.MIN_VALUE, grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
+    }
+
+    private String text(Position at) {
+        if (control.form() instanceof Form.Choice choice) {
+            return choice.options().get(choice.index(at.first())).label();
+        } else if (control.form() instanceof Form.TextLine) {
+            return typed;
+        }
+        return IntStream.range(0, at.axes()).filter(axis -> !Double.isNaN(at.get(axis)))
+                .mapToObj(axis -> scales.get(axis).text(at.get(axis), whole)).collect(Collectors.joining(" "));
     }
 
     SavedValue saved() {
-        return new SavedValue(id, position, Double.isNaN(echo) ? Optional.empty() : Optional.of(echo), belief, movedBy);
+        return new SavedValue(id, value().axes(), belief, movedBy);
     }
 
     /** What remains after a restart: nothing is known any more, only remembered. */
     void restore(SavedValue saved) {
-        position = Gesture.clamp(saved.position());
-        echo = saved.echo().orElse(Double.NaN);
+        if (saved.axes().size() != control.form().axes()) {
+            return;
+        }
+        position = Position.of(saved.axes().stream().map(axis -> Gesture.clamp(axis.position())).toList());
+        echo = Position.of(saved.axes().stream().map(axis -> axis.echo().orElse(Double.NaN)).toList());
         belief = saved.belief() == Belief.KNOWN ? Belief.STALE : saved.belief();
         movedBy = saved.movedBy();
     }

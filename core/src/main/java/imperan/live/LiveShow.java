@@ -1,16 +1,24 @@
 package imperan.live;
 
 import imperan.osc.Decoded;
+import imperan.osc.OscMessage;
+import imperan.phrasebook.Vocabulary;
+import imperan.show.Behaviour;
 import imperan.show.Control;
 import imperan.show.Form;
+import imperan.show.Listen;
+import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
-import imperan.show.Send;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Target;
 
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,33 +32,34 @@ import java.util.Optional;
  */
 public final class LiveShow {
 
-    /** How long a target has to answer before sent and answered count as different. */
-    public static final long ANSWER_WINDOW_NANOS = 500_000_000L;
-
     /** A finger whose browser is silent for longer is lifted. */
     public static final long HEARTBEAT_NANOS = 2_000_000_000L;
 
     private final LiveState state;
     private final Sending sending;
     private final Receiving receiving;
-    private final Map<String, Long> heartbeats = new HashMap<>();
+    private final Touching touching;
+    private final Map<PartId, Vocabulary> vocabularies = new HashMap<>();
 
     public LiveShow(LiveSink sink) {
         state = new LiveState(sink);
         sending = new Sending(state);
         receiving = new Receiving(state, sending);
+        touching = new Touching(state, sending);
     }
 
     /** Follows the show to a new version. What is in use and did not change is not disturbed. */
     public void load(Show show, long now) {
         Map<PartId, LiveControl> before = new HashMap<>(state.controls);
         state.controls.clear();
+        List<Listen> newListens = new ArrayList<>();
         for (Part part : show.all(Control.class)) {
             Control body = (Control) part.body();
             LiveControl old = before.remove(part.id());
             LiveControl fresh = old == null ? new LiveControl(part.id(), body)
                     : old.control.equals(body) ? old : new LiveControl(old, body);
             state.controls.put(part.id(), fresh);
+            body.listens().stream().filter(listen -> old == null || !old.control.listens().contains(listen)).forEach(newListens::add);
             if (fresh != old) {
                 state.sink.valueChanged(part.id());
             }
@@ -58,7 +67,7 @@ public final class LiveShow {
         Map<PartId, Link> linksBefore = new HashMap<>(state.links);
         state.links.clear();
         for (Part part : show.all(Target.class)) {
-            Target body = (Target) part.body();
+            Target body = ((Target) part.body()).asReached();
             Link link = linksBefore.get(part.id());
             if (link == null) {
                 link = new Link(part.id(), body, now);
@@ -68,11 +77,40 @@ public final class LiveShow {
                 if (state == LinkState.ANSWERING && link.state() != state) {
                     doubtValuesOf(link);
                 }
+                if (link.state() != state) {
+                    this.state.turned(link, now);
+                }
             }
+            link.vocabulary(vocabulary(show, body));
             state.links.put(part.id(), link);
             state.sink.linkChanged(part.id());
         }
-        state.listeners.index(state.controls.values());
+        vocabularies.keySet().retainAll(show.all(Phrasebook.class).stream().map(Part::id).toList());
+        for (LiveControl control : state.controls.values()) {
+            control.sends.forEach(send -> send.expect(Expectation.of(send.send(), send.send().target().map(state.links::get)
+                    .map(Link::vocabulary).orElse(Vocabulary.NONE))));
+        }
+        state.listeners.index(state.controls.values(), show.all(Page.class).stream().flatMap(part -> ((Page) part.body()).follows().stream()
+                .map(when -> new Listeners.Watcher(part.id(), when))).toList());
+        for (Link link : state.links.values()) {
+            if (link.state() == LinkState.ANSWERING && link.socket().works()) {
+                sending.ask(link, newListens.stream().filter(listen -> listen.target().filter(link.id()::equals).isPresent())
+                        .map(Listen::address).toList(), now);
+            }
+        }
+        sending.flush(now);
+        state.strays.forget();
+    }
+
+    /** The phrases of a target; those that no edit touched are not read again. */
+    private Vocabulary vocabulary(Show show, Target target) {
+        if (target.phrasebook().isEmpty()) {
+            return Vocabulary.NONE;
+        }
+        List<Phrase> phrases = show.children(target.phrasebook().get()).map(Part::body).filter(Phrase.class::isInstance)
+                .map(Phrase.class::cast).toList();
+        return vocabularies.compute(target.phrasebook().get(),
+                (id, known) -> known != null && known.phrases().equals(phrases) ? known : new Vocabulary(phrases));
     }
 
     /** Brings back the values of an earlier run. Nothing is sent because of them. */
@@ -114,82 +152,12 @@ public final class LiveShow {
 
     /** A browser says that it is still there. */
     public void heartbeat(String browser, long now) {
-        heartbeats.put(browser, now);
+        touching.heartbeat(browser, now);
     }
 
     /** A finger, a mouse or a key does something. */
     public void touch(Touch touch, Person person, long now) {
-        LiveControl control = state.controls.get(touch.control());
-        if (control == null || control.control.form() instanceof Form.Readout) {
-            return;
-        }
-        heartbeat(person.id(), now);
-        boolean mine = control.grip != null && control.grip.pointer().equals(touch.pointer());
-        if (control.grip != null && !mine) {
-            sending.stop(control, Trace.Cell.TOUCH, control.grip.person().name() + " holds this control");
-            return;
-        }
-        switch (touch.phase()) {
-            case PRESS -> press(control, touch, person, now);
-            case MOVE -> {
-                if (mine) {
-                    moveTo(control, control.grip.gesture().move(control.position, touch), person, now);
-                }
-            }
-            case RELEASE, CANCEL -> {
-                if (mine) {
-                    lift(control, now);
-                }
-            }
-            case STEP -> moveTo(control, Gesture.clamp(control.position
-                    + touch.y() * (touch.fine() ? Gesture.FINE : 1)), person, now);
-            case SET -> moveTo(control, Gesture.clamp(touch.y()), person, now);
-        }
-    }
-
-    private void press(LiveControl control, Touch touch, Person person, long now) {
-        Gesture gesture = new Gesture(control.control.form(), control.isKnown(), touch);
-        control.grip = new LiveControl.Grip(touch.pointer(), person, gesture);
-        control.presses++;
-        state.sink.valueChanged(control.id);
-        double position = gesture.press(control.position);
-        boolean moves = position != control.position;
-        control.position = position;
-        sending.sendAll(control, Send.Phase.PRESS, now);
-        if (moves) {
-            moved(control, person, now);
-        }
-    }
-
-    private void lift(LiveControl control, long now) {
-        LiveControl.Grip grip = control.grip;
-        control.grip = null;
-        moveTo(control, grip.gesture().release(control.position), grip.person(), now);
-        sending.sendAll(control, Send.Phase.RELEASE, now);
-        settle(control);
-        state.sink.valueChanged(control.id);
-    }
-
-    private void moveTo(LiveControl control, double position, Person person, long now) {
-        if (position != control.position) {
-            control.position = position;
-            moved(control, person, now);
-        }
-    }
-
-    private void moved(LiveControl control, Person person, long now) {
-        control.movedBy = person.name();
-        state.sink.valueChanged(control.id);
-        sending.sendAll(control, Send.Phase.CHANGE, now);
-    }
-
-    /** Once the finger is off, the answer counts, if it came after what we sent. */
-    private void settle(LiveControl control) {
-        if (control.grip == null && !Double.isNaN(control.echo) && control.echoAt >= control.sentAt
-                && !state.isAwaited(control)) {
-            control.position = control.echo;
-            control.disputed = false;
-        }
+        touching.touch(touch, person, now);
     }
 
     // ---- sending
@@ -199,6 +167,7 @@ public final class LiveShow {
         LiveControl control = state.controls.get(id);
         if (control != null && send >= 0 && send < control.sends.size()) {
             sending.send(control, control.sends.get(send), true, now);
+            sending.flush(now);
         }
     }
 
@@ -214,6 +183,102 @@ public final class LiveShow {
      */
     public void received(int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
         receiving.received(ourPort, peerHost, peerPort, bytes, decoded, now);
+        sending.flush(now);
+    }
+
+    /** A packet of a target arrived over its own connection, so nobody has to guess whose it is. */
+    public void received(PartId target, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
+        Link link = state.links.get(target);
+        if (link != null) {
+            receiving.received(Optional.of(link), link.target().answerPort(), peerHost, peerPort, bytes, decoded, now);
+            sending.flush(now);
+        }
+    }
+
+    /** Packets that no target of the rig claims, by their senders. */
+    public List<Stray> strays() {
+        return state.strays.all();
+    }
+
+    /** What a target was heard to say, as phrases. */
+    public List<Phrase> collected(PartId target) {
+        Link link = state.links.get(target);
+        return link == null ? List.of() : link.collector().phrases();
+    }
+
+    /** Listens anew for a browser to what targets say while somebody moves the real thing, or stops listening for it. */
+    public void learn(String browser, boolean on, long now) {
+        state.learners.listen(browser, on, now);
+    }
+
+    /** What was heard since this browser began to learn, the busiest first. Who does not ask for ten seconds learns no more. */
+    public List<Learning.Learned> learned(String browser, long now) {
+        return state.learners.learned(browser, now);
+    }
+
+    // ---- to rest
+
+    /** What would leave if these controls went to their rest values; those that a hand holds, or that stand there, are left out. */
+    public List<RestLine> restPreview(Collection<PartId> controls) {
+        return touching.restPreview(controls);
+    }
+
+    /** Brings controls to their rest values. */
+    public void rest(Collection<PartId> controls, Person person, long now) {
+        touching.rest(controls, person, now);
+    }
+
+    // ---- what may leave
+
+    /** Holds a target, rehearses with it, or lets it go. Nothing is sent because of that. */
+    public void gate(PartId target, Gate gate) {
+        Link link = state.links.get(target);
+        if (link != null) {
+            link.gate(gate);
+            state.sink.linkChanged(target);
+        }
+    }
+
+    /** The same with every target. */
+    public void gateAll(Gate gate) {
+        state.links.keySet().forEach(target -> gate(target, gate));
+    }
+
+    /** Sends a target's start list. */
+    public void start(PartId target, long now) {
+        Link link = state.links.get(target);
+        if (link != null) {
+            sending.start(link, now);
+            sending.flush(now);
+            state.sink.linkChanged(target);
+        }
+    }
+
+    /** Nobody wants the start list of a target that came back. */
+    public void leaveAsItIs(PartId target) {
+        Link link = state.links.get(target);
+        if (link != null) {
+            link.settleStart();
+            state.sink.linkChanged(target);
+        }
+    }
+
+    /** Sends one message that belongs to no control, to see whether anything arrives. */
+    public void say(PartId target, OscMessage message, long now) {
+        Link link = state.links.get(target);
+        if (link != null) {
+            sending.say(link, message, now);
+            sending.flush(now);
+        }
+    }
+
+    /** Asks a target for everything that the show listens to. */
+    public void refresh(PartId target, long now) {
+        Link link = state.links.get(target);
+        if (link != null) {
+            sending.askAll(link, now);
+            sending.flush(now);
+        }
     }
 
     // ---- sockets and time
@@ -223,50 +288,52 @@ public final class LiveShow {
         Link link = state.links.get(target);
         if (link != null && link.portClosed(now)) {
             doubtValuesOf(link);
+            state.turned(link, now);
+        }
+    }
+
+    /** The network says whether any machine has the address of a target. */
+    public void silentHost(PartId target, boolean silent) {
+        Link link = state.links.get(target);
+        if (link != null && link.silentHost(silent)) {
             state.sink.linkChanged(target);
         }
     }
 
-    /**
-     * How it stands with our socket to a target.
-     *
-     * @param trouble why it cannot be used; empty where it can
-     * @param ourHost our own address on it; empty while there is none
-     */
-    public void socket(PartId target, String trouble, String ourHost) {
+    /** How it stands with our socket to a target. */
+    public void socket(PartId target, SocketState socket, long now) {
         Link link = state.links.get(target);
-        if (link != null && link.socket(trouble, ourHost)) {
+        if (link != null && link.socket(socket)) {
             state.sink.linkChanged(target);
+            if (socket.works() && link.target().keepAlive().isEmpty()) {
+                // nothing else would ever make it speak; with a keep-alive it is asked once it answers that
+                sending.askAll(link, now);
+                sending.flush(now);
+            }
+            if (link.cutOff(now)) {
+                doubtValuesOf(link);
+                state.turned(link, now);
+            }
         }
     }
 
     /** Lets time pass: keep-alives, windows, heartbeats and bundles that became due. */
     public void tick(long now) {
+        boolean allHeld = state.areAllHeld();
         for (Link link : state.links.values()) {
-            link.keepAlive(now).ifPresent(packet -> sending.emit(link, packet, now));
+            link.keepAlive(now, allHeld).ifPresent(packet -> sending.emit(link, packet, now));
             sending.drain(link, now);
+            sending.askSettled(link, now);
             if (link.passes(now)) {
                 doubtValuesOf(link);
-                state.sink.linkChanged(link.id());
+                state.turned(link, now);
             }
         }
         receiving.expireAnswers(now);
-        for (LiveControl control : state.controls.values()) {
-            tick(control, now);
-        }
+        touching.tick(now);
+        state.learners.tick(now);
         receiving.takeDueBundles(now);
-    }
-
-    private void tick(LiveControl control, long now) {
-        if (control.grip != null && now - heartbeats.getOrDefault(control.grip.person().id(), now) > HEARTBEAT_NANOS) {
-            lift(control, now);
-        }
-        boolean overdue = control.sentAt != Long.MIN_VALUE && now - control.sentAt > ANSWER_WINDOW_NANOS;
-        if (overdue && !control.disputed && !Double.isNaN(control.echo) && !control.control.listens().isEmpty()
-                && !LiveState.agree(control.echo, control.position)) {
-            control.disputed = true;
-            state.sink.valueChanged(control.id);
-        }
+        sending.flush(now);
     }
 
     private void doubtValuesOf(Link link) {
@@ -275,10 +342,24 @@ public final class LiveShow {
                 for (Listeners.Ear ear : channel.ears) {
                     if (ear.control().belief == Belief.KNOWN) {
                         ear.control().belief = Belief.STALE;
+                        whenLost(ear.control());
                         state.sink.valueChanged(ear.control().id);
                     }
                 }
             }
+        }
+    }
+
+    /** Where a control goes that has lost its target. Nothing is sent because of it. */
+    private static void whenLost(LiveControl control) {
+        Form form = control.control.form();
+        Behaviour.WhenLost lost = control.control.behaviour().whenLost();
+        switch (lost.goes()) {
+            case NOWHERE -> {
+                // it stays where it was last
+            }
+            case REST -> control.position = Position.rest(form);
+            case VALUE -> control.position = Position.of(Collections.nCopies(form.axes(), lost.value())).snapped(form);
         }
     }
 }

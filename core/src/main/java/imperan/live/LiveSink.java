@@ -18,4 +18,10 @@ public interface LiveSink {
     void traceChanged(PartId control);
 
     void wire(WireRecord record);
+
+    /** A target says that this page is to be shown. */
+    void pageWanted(PartId page);
+
+    /** A link turned from one state to another. */
+    void turned(LinkTurn turn);
 }

@@ -10,24 +10,38 @@ import java.util.Optional;
 /** What the running show consists of at this moment, shared by those who send and those who receive. */
 final class LiveState {
 
-    /** Positions nearer than this are the same: one step of a seven-bit value, the coarsest in common use. */
-    static final double TOLERANCE = 1.0 / 127;
-
     final LiveSink sink;
     final Map<PartId, LiveControl> controls = new LinkedHashMap<>();
     final Map<PartId, Link> links = new LinkedHashMap<>();
     final Listeners listeners = new Listeners();
+    final Strays strays = new Strays();
+    final Learners learners = new Learners();
     private long wireNumber;
+    private long turnNumber;
 
     LiveState(LiveSink sink) {
         this.sink = sink;
     }
 
-    /** Notes a packet that leaves. */
-    void wireOut(Link link, byte[] packet, long now) {
+    /** Notes that a link turned. */
+    void turned(Link link, long now) {
+        sink.turned(new LinkTurn(++turnNumber, now, link.id(), link.state(), link.why()));
+        sink.linkChanged(link.id());
+    }
+
+    boolean areAllHeld() {
+        return links.values().stream().allMatch(link -> link.gate() == Gate.HELD);
+    }
+
+    /**
+     * Notes a packet that leaves, or would.
+     *
+     * @param note why it did not; empty where it did
+     */
+    void wireOut(Link link, byte[] packet, String note, long now) {
         Target target = link.target();
         sink.wire(new WireRecord(++wireNumber, now, true, Optional.of(link.id()), target.host() + ":" + target.port(),
-                target.answerPort(), packet, Optional.empty(), ""));
+                target.answerPort(), packet, Optional.empty(), note));
     }
 
     /** Notes a packet that arrived. */
@@ -41,10 +55,7 @@ final class LiveState {
         return links.values().stream().anyMatch(link -> link.holds(control.id))
                 || control.control.listens().stream().anyMatch(l -> l.target()
                         .flatMap(t -> listeners.channel(t, l.address()))
-                        .filter(c -> c.open.stream().anyMatch(o -> o.ear().control() == control)).isPresent());
+                        .filter(c -> c.open.stream().anyMatch(o -> o.control() == control)).isPresent());
     }
 
-    static boolean agree(double one, double other) {
-        return Math.abs(one - other) <= TOLERANCE;
-    }
 }

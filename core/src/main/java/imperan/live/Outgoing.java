@@ -9,14 +9,15 @@ import imperan.show.Send;
  * @param position of the control then
  * @param message  for the path
  */
-record Outgoing(LiveControl control, Send send, double position, byte[] packet, Trace.Message message) {
+record Outgoing(LiveControl control, CompiledSend send, Position position, byte[] packet, Trace.Message message) {
 
     String address() {
-        return send.address();
+        return send.send().address();
     }
 
-    /** Whether each one counts for itself: what a button says, and what is sent on a press or a release. */
+    /** Whether each one counts for itself: what a button, a choice or a line says, and all that is not sent on a change. */
     boolean isPress() {
-        return send.on() != Send.Phase.CHANGE || control.control.form() instanceof Form.Button;
+        Form form = control.control.form();
+        return send.send().on() != Send.Phase.CHANGE || form instanceof Form.Button || form instanceof Form.Choice || form instanceof Form.TextLine;
     }
 }

@@ -71,11 +71,7 @@ final class Pacer<T> {
 
     /** The next item that may leave now. */
     Optional<T> next(long now) {
-        if (last != Long.MIN_VALUE) {
-            double most = Math.max(1, perSecond * BURST_SECONDS);
-            allowance = Math.min(most, allowance + (now - last) / 1e9 * perSecond);
-        }
-        last = now;
+        pass(now);
         if (waiting.isEmpty() || allowance < 1) {
             return Optional.empty();
         }
@@ -84,6 +80,24 @@ final class Pacer<T> {
         mergeable.values().remove(slot);
         presses -= slot.press ? 1 : 0;
         return Optional.of(slot.item);
+    }
+
+    /** Takes room for something that does not wait here; true where there is some that nobody waits for. */
+    boolean spare(long now) {
+        pass(now);
+        if (!waiting.isEmpty() || allowance < 1) {
+            return false;
+        }
+        allowance--;
+        return true;
+    }
+
+    private void pass(long now) {
+        if (last != Long.MIN_VALUE) {
+            double most = Math.max(1, perSecond * BURST_SECONDS);
+            allowance = Math.min(most, allowance + (now - last) / 1e9 * perSecond);
+        }
+        last = now;
     }
 
     boolean holdsAny(Predicate<T> wanted) {

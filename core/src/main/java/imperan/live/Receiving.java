@@ -1,11 +1,13 @@
 package imperan.live;
 
+import imperan.address.AddressText;
 import imperan.osc.Decoded;
 import imperan.osc.OscBundle;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.OscText;
 import imperan.osc.TimeTag;
+import imperan.show.Listen;
 import imperan.show.PartId;
 
 import java.time.Instant;
@@ -42,12 +44,24 @@ final class Receiving {
      * @param decoded  what it says
      */
     void received(int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
-        Optional<Link> link = Claims.claim(state.links, ourPort, peerHost, peerPort);
+        received(Claims.claim(state.links, ourPort, peerHost, peerPort), ourPort, peerHost, peerPort, bytes, decoded, now);
+    }
+
+    /** A packet arrived from whom we know, because it came over a connection of its own. */
+    void received(Optional<Link> link, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
+        if (link.isEmpty()) {
+            state.strays.heard(peerHost, peerPort, ourPort, decoded, now);
+        }
         Optional<WaitingBundle> late = link.flatMap(l -> due(l, decoded, now));
         String note = late.isEmpty() ? link.isEmpty() ? "no target of the rig sends from here" : ""
                 : waiting.size() < MAX_WAITING_BUNDLES ? "waits for its time" : "dropped: too many bundles wait";
         answeredAfter = Optional.empty();
-        boolean nowAnswering = link.isPresent() && heard(link.get(), decoded, late, now);
+        Optional<String> bare = link.flatMap(l -> bareAddress(l, decoded));
+        if (bare.isPresent()) {
+            note = "“" + bare.get() + "” has no slash at its start, and no phrase of " + link.get().target().name() + " is written so";
+        }
+        link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
+        boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, note) : decoded, late, now);
         state.wireIn(link, peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, note, now);
         if (nowAnswering) {
             sending.askAll(link.get(), now);
@@ -55,9 +69,33 @@ final class Receiving {
         link.ifPresent(l -> state.sink.linkChanged(l.id()));
     }
 
+    /** What a phrasebook lacks can still be collected for it. */
+    private static void collect(Link link, OscPacket packet) {
+        if (packet instanceof OscMessage message) {
+            link.collector().heard(message);
+        } else {
+            ((OscBundle) packet).elements().forEach(element -> collect(link, element));
+        }
+    }
+
+    /** An address without a slash at its start that the target's phrasebook does not have. */
+    private static Optional<String> bareAddress(Link link, Decoded decoded) {
+        return decoded instanceof Decoded.Whole whole ? bareAddress(link, whole.packet()) : Optional.empty();
+    }
+
+    private static Optional<String> bareAddress(Link link, OscPacket packet) {
+        if (packet instanceof OscMessage message) {
+            return AddressText.isBare(message.address()) && link.vocabulary().heard(message.address()).isEmpty()
+                    ? Optional.of(message.address()) : Optional.empty();
+        }
+        return ((OscBundle) packet).elements().stream().flatMap(element -> bareAddress(link, element).stream()).findFirst();
+    }
+
     /** What a packet of a target does; true where the target has just begun to answer. */
     private boolean heard(Link link, Decoded decoded, Optional<WaitingBundle> late, long now) {
-        link.heard(now);
+        if (link.heard(now)) {
+            state.turned(link, now);
+        }
         if (late.isPresent()) {
             if (waiting.size() < MAX_WAITING_BUNDLES) {
                 waiting.add(late.get());
@@ -93,12 +131,24 @@ final class Receiving {
     }
 
     private boolean handle(Link link, OscMessage message, long now) {
+        link.collector().heard(message);
+        boolean keptAlive = link.target().keepAlive().filter(keep -> keep.answeredAt().equals(message.address())).isPresent();
+        if (!keptAlive) {
+            // nobody moved anything for it to come
+            state.learners.heard(link.id(), message);
+        }
         boolean nowAnswering = link.answered(message.address(), now);
+        if (nowAnswering) {
+            state.turned(link, now);
+        }
         for (Listeners.Channel channel : state.listeners.matching(link.id(), message.address())) {
             match(link, channel, message, now);
             for (Listeners.Ear ear : channel.ears) {
-                ear.position(message.arguments()).ifPresent(p -> report(link, channel, ear.control(), p, now));
-                ear.words(message.arguments()).ifPresent(words -> say(ear.control(), words));
+                ear.position(message.arguments()).ifPresent(p -> report(link, channel, ear, p, now));
+                ear.words(message.arguments()).ifPresent(words -> say(ear, words));
+            }
+            for (Listeners.Watcher watcher : channel.watchers) {
+                watcher.holds(message.arguments()).ifPresent(holds -> watched(watcher.part(), holds));
             }
         }
         return nowAnswering;
@@ -112,9 +162,7 @@ final class Receiving {
         Listeners.OpenSend agreeing = null;
         for (Iterator<Listeners.OpenSend> young = channel.open.descendingIterator(); young.hasNext() && agreeing == null; ) {
             Listeners.OpenSend open = young.next();
-            boolean agrees = open.ear().position(message.arguments())
-                    .filter(p -> LiveState.agree(p, open.position())).isPresent();
-            agreeing = agrees ? open : null;
+            agreeing = open.agrees(message.arguments()) ? open : null;
         }
         Listeners.OpenSend answered = agreeing != null ? agreeing : channel.open.peekFirst();
         if (answered == null) {
@@ -126,7 +174,7 @@ final class Receiving {
         long after = now - answered.sentAt();
         link.roundTrip(after);
         answeredAfter = Optional.of(after);
-        LiveControl control = answered.ear().control();
+        LiveControl control = answered.control();
         control.trace = new Trace(control.id, control.trace.position(), control.trace.message(), control.trace.wire(),
                 Optional.of(new Trace.Answer(message.address(), OscText.arguments(message.arguments()), after,
                         agreeing != null)), Optional.empty());
@@ -134,26 +182,44 @@ final class Receiving {
     }
 
     /** A text is shown as it is; it moves nothing. */
-    private void say(LiveControl control, String words) {
-        control.echoWords = Optional.of(words);
-        control.belief = Belief.KNOWN;
+    private void say(Listeners.Ear ear, String words) {
+        LiveControl control = ear.control();
+        if (ear.listen().role() == Listen.Role.LABEL) {
+            control.label = words;
+        } else {
+            control.echoWords = Optional.of(words);
+            control.belief = Belief.KNOWN;
+        }
         state.sink.valueChanged(control.id);
     }
 
-    private void report(Link link, Listeners.Channel channel, LiveControl control, double position, long now) {
-        control.echo = position;
+    /** A control becomes possible, or impossible; a page is to be shown. */
+    private void watched(PartId part, boolean holds) {
+        LiveControl control = state.controls.get(part);
+        if (control == null && holds) {
+            state.sink.pageWanted(part);
+        } else if (control != null && control.enabled != holds) {
+            control.enabled = holds;
+            state.sink.valueChanged(part);
+        }
+    }
+
+    private void report(Link link, Listeners.Channel channel, Listeners.Ear ear, double position, long now) {
+        LiveControl control = ear.control();
+        int axis = ear.listen().axis();
+        control.echo = control.echo.with(axis, position);
         control.echoWords = Optional.empty();
         control.echoAt = now;
         control.belief = Belief.KNOWN;
         boolean awaited = link.holds(control.id)
-                || channel.open.stream().anyMatch(open -> open.ear().control() == control);
+                || channel.open.stream().anyMatch(open -> open.control() == control);
         if (control.grip == null && !awaited) {
-            if (!LiveState.agree(position, control.position)) {
+            if (!control.agrees(control.echo)) {
                 control.movedBy = link.target().name();
             }
-            control.position = position;
+            control.position = control.position.with(axis, position);
         }
-        if (LiveState.agree(position, control.position)) {
+        if (control.agrees(control.echo)) {
             control.disputed = false;
         }
         state.sink.valueChanged(control.id);
@@ -172,8 +238,12 @@ final class Receiving {
     /** Sends whose answer is overdue wait no longer. */
     void expireAnswers(long now) {
         for (Listeners.Channel channel : state.listeners.all()) {
-            while (!channel.open.isEmpty() && now - channel.open.peekFirst().sentAt() > LiveShow.ANSWER_WINDOW_NANOS) {
-                expired(channel.key.target(), channel.open.removeFirst());
+            for (Iterator<Listeners.OpenSend> open = channel.open.iterator(); open.hasNext(); ) {
+                Listeners.OpenSend next = open.next();
+                if (now > next.due()) {
+                    open.remove();
+                    expired(channel.key.target(), next);
+                }
             }
         }
     }
@@ -184,10 +254,10 @@ final class Receiving {
             link.unanswered();
             state.sink.linkChanged(target);
         }
-        LiveControl control = open.ear().control();
-        if (control.sentAt == open.sentAt()) {
-            sending.answerCell(control, "No answer within " + LiveShow.ANSWER_WINDOW_NANOS / 1_000_000 + " ms");
-            if (Double.isNaN(control.echo)) {
+        LiveControl control = open.control();
+        if (control.sentAt <= open.sentAt()) {
+            sending.answerCell(control, "No answer within " + open.expected().windowNanos() / 1_000_000 + " ms");
+            if (control.echo.isUnknown()) {
                 control.disputed = true;
                 state.sink.valueChanged(control.id);
             }

@@ -2,8 +2,8 @@ package imperan.live;
 
 import imperan.show.PartId;
 
-import java.util.Optional;
+import java.util.List;
 
 /** What is kept of a control's value while nothing runs. */
-public record SavedValue(PartId control, double position, Optional<Double> echo, Belief belief, String movedBy) {
+public record SavedValue(PartId control, List<ControlValue.Axis> axes, Belief belief, String movedBy) {
 }

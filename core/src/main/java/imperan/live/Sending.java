@@ -1,22 +1,31 @@
 package imperan.live;
 
+import imperan.address.MessageLine;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscText;
+import imperan.show.Form;
+import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Target;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 
 /** From a control's position to packets that leave, and to the answers that are then expected. */
 final class Sending {
 
     private static final int MAX_OPEN = 256;
+
+    /** The links for which messages wait to leave together. */
+    private final Set<Link> bundling = new LinkedHashSet<>();
 
     private final LiveState state;
 
@@ -30,7 +39,7 @@ final class Sending {
         for (CompiledSend send : control.sends) {
             if (send.send().on() == phase) {
                 any = true;
-                send(control, send, phase != Send.Phase.CHANGE, now);
+                send(control, send, phase != Send.Phase.CHANGE || saysEachTime(control.control.form()), now);
             }
         }
         if (!any && phase == Send.Phase.CHANGE && control.sends.isEmpty()) {
@@ -38,11 +47,16 @@ final class Sending {
         }
     }
 
+    /** Whether the same said twice is meant twice. */
+    private static boolean saysEachTime(Form form) {
+        return form instanceof Form.TextLine || form instanceof Form.Button button && button.action() == Form.Button.Action.ONE_SHOT;
+    }
+
     /** @param always whether to send what was sent before, too */
     void send(LiveControl control, CompiledSend compiled, boolean always, long now) {
         Send send = compiled.send();
         Optional<Link> link = send.target().map(state.links::get);
-        List<OscArgument> arguments = compiled.arguments(control.position);
+        List<OscArgument> arguments = compiled.arguments(control.position, control.steps, control.typed);
         Trace.Message message = new Trace.Message(link.map(l -> l.target().name()).orElse(""), send.address(),
                 OscText.typeTags(arguments), OscText.arguments(arguments));
         if (link.isEmpty()) {
@@ -50,18 +64,27 @@ final class Sending {
                     send.target().isEmpty() ? "No target is chosen" : "Its target is no longer in the rig");
             return;
         }
-        if (!link.get().trouble().isEmpty()) {
-            stop(control, message, Trace.Cell.WIRE, link.get().trouble());
+        if (!link.get().socket().works()) {
+            stop(control, message, Trace.Cell.WIRE, link.get().socket().trouble());
             return;
         }
         byte[] packet = compiled.packet(arguments);
-        if (!compiled.differsFromLast(packet) && !always) {
-            link.get().repeated();
-            control.trace = control.trace.stoppedAt(Trace.Cell.WIRE, "The same value is not sent again");
-            state.sink.traceChanged(control.id);
+        if (link.get().gate() != Gate.OPEN) {
+            state.wireOut(link.get(), packet, notSent(link.get()), now);
+            stop(control, message, Trace.Cell.WIRE, link.get().gate() == Gate.HELD
+                    ? link.get().target().name() + " is held: nothing leaves until it is let go" : "Rehearsal: nothing leaves");
             return;
         }
-        link.get().take(new Outgoing(control, send, control.position, packet, message))
+        if (!compiled.differsFromLast(packet) && !always) {
+            link.get().repeated();
+            if (control.control.form().axes() == 1) {
+                // of several axes mostly one moves, and then what matters is that one
+                control.trace = control.trace.stoppedAt(Trace.Cell.WIRE, "The same value is not sent again");
+                state.sink.traceChanged(control.id);
+            }
+            return;
+        }
+        link.get().take(new Outgoing(control, compiled, control.position, packet, message))
                 .ifPresentOrElse(outgoing -> leave(link.get(), outgoing, now), () -> drain(link.get(), now));
     }
 
@@ -81,18 +104,58 @@ final class Sending {
         }
         control.sentAt = now;
         believeSent(control, link);
-        control.trace = new Trace(control.id, outgoing.position(), Optional.of(outgoing.message()),
+        control.trace = new Trace(control.id, outgoing.position().first(), Optional.of(outgoing.message()),
                 Optional.of(wire(link, outgoing.packet(), now)), Optional.empty(), Optional.empty());
         state.sink.traceChanged(control.id);
-        expectAnswer(control, link, outgoing.position(), now);
+        expectAnswer(control, link, outgoing, now);
     }
 
-    /** A packet leaves now. */
-    void emit(Link link, byte[] packet, long now) {
-        link.sent();
+    /** A message leaves now, or with the others of this moment where the target wants bundles. */
+    void emit(Link link, byte[] message, long now) {
+        link.sent(now);
+        if (link.target().bundles()) {
+            bundling.add(link);
+            link.together(message).ifPresent(full -> packet(link, full, now));
+        } else {
+            packet(link, message, now);
+        }
+    }
+
+    /** What was to leave together leaves: the moment is over. */
+    void flush(long now) {
+        if (!bundling.isEmpty()) {
+            bundling.forEach(link -> link.bundle().ifPresent(bundle -> packet(link, bundle, now)));
+            bundling.clear();
+        }
+    }
+
+    private void packet(Link link, byte[] packet, long now) {
         state.sink.datagram(link.id(), packet);
-        state.wireOut(link, packet, now);
+        state.wireOut(link, packet, "", now);
         state.sink.linkChanged(link.id());
+    }
+
+    private static String notSent(Link link) {
+        return link.gate() == Gate.HELD ? "held, not sent" : "rehearsal, not sent";
+    }
+
+    /** Sends a target's start list, message by message, or shows what would be sent. */
+    void start(Link link, long now) {
+        link.settleStart();
+        link.target().startList().forEach(line -> MessageLine.parseFreely(line).message().ifPresent(message -> say(link, message, now)));
+    }
+
+    /** Sends a message that belongs to no control. Where it is a question that the target answers, the answer is awaited. */
+    void say(Link link, OscMessage message, long now) {
+        byte[] packet = OscEncoder.encode(message);
+        if (link.gate() == Gate.OPEN && link.socket().works()) {
+            if (message.arguments().isEmpty() && link.target().answering() == Target.Answering.QUERIES) {
+                link.asked(message.address(), now);
+            }
+            emit(link, packet, now);
+        } else {
+            state.wireOut(link, packet, link.gate() == Gate.OPEN ? "not sent: " + link.socket().trouble() : notSent(link), now);
+        }
     }
 
     private void believeSent(LiveControl control, Link link) {
@@ -102,27 +165,57 @@ final class Sending {
         state.sink.valueChanged(control.id);
     }
 
-    private void expectAnswer(LiveControl control, Link link, double position, long now) {
+    private void expectAnswer(LiveControl control, Link link, Outgoing outgoing, long now) {
+        Expectation expected = outgoing.send().expectation();
         boolean expects = false;
-        boolean answers = link.target().answering() != Target.Answering.NONE;
-        for (Listeners.Channel channel : answers ? channelsOf(control, link.id()) : List.<Listeners.Channel>of()) {
+        boolean answers = link.target().answering() != Target.Answering.NONE && expected.isComing();
+        for (Listeners.Channel channel : answers ? channelsOf(control, link.id()) : Set.<Listeners.Channel>of()) {
+            List<Listeners.Ear> ears = channel.ears.stream().filter(ear -> ear.control() == control
+                    && ear.listen().role() == Listen.Role.VALUE && outgoing.send().carries(ear.listen().axis())).toList();
+            if (ears.isEmpty() || !expected.comesOn(channel.key.address())) {
+                continue;
+            }
             if (channel.open.size() == MAX_OPEN) {
                 channel.open.removeFirst();
             }
-            channel.ears.stream().filter(ear -> ear.control() == control).findFirst()
-                    .ifPresent(ear -> channel.open.addLast(new Listeners.OpenSend(ear, position, now)));
-            link.asked(channel.key.address(), now);
+            channel.open.addLast(Listeners.OpenSend.of(ears, outgoing.position(), expected, now));
+            if (expected.isAsked()) {
+                link.askOnceSettled(expected.question(), now);
+            } else {
+                link.asked(channel.key.address(), now);
+            }
             expects = true;
         }
         if (!expects) {
             control.disputed = false;
-            answerCell(control, answers ? "No listen is set, so no answer can be compared"
-                    : "This target never answers");
+            answerCell(control, whyNone(control, link, expected));
         }
     }
 
-    private List<Listeners.Channel> channelsOf(LiveControl control, PartId target) {
-        List<Listeners.Channel> found = new ArrayList<>();
+    private static String whyNone(LiveControl control, Link link, Expectation expected) {
+        if (link.target().answering() == Target.Answering.NONE) {
+            return "This target never answers";
+        } else if (!expected.isComing()) {
+            return "Nothing comes back for this, says its phrasebook";
+        }
+        return control.control.listens().isEmpty() || expected.address().isEmpty() ? "No listen is set, so no answer can be compared"
+                : "Its answer comes on " + expected.address().get() + ", where this control does not listen";
+    }
+
+    /** Asks what came of values that have settled, where the target tells only when it is asked. */
+    void askSettled(Link link, long now) {
+        if (link.gate() == Gate.REHEARSING) {
+            return;
+        }
+        for (String address : link.questions(now)) {
+            link.asked(address, now);
+            state.listeners.channel(link.id(), address).ifPresent(channel -> channel.asked(now));
+            emit(link, OscEncoder.encode(new OscMessage(address, List.of())), now);
+        }
+    }
+
+    private Set<Listeners.Channel> channelsOf(LiveControl control, PartId target) {
+        Set<Listeners.Channel> found = new LinkedHashSet<>();
         control.control.listens().stream().filter(l -> l.target().filter(target::equals).isPresent())
                 .forEach(l -> state.listeners.channel(target, l.address()).ifPresent(found::add));
         return found;
@@ -136,13 +229,13 @@ final class Sending {
 
     /** The path of a touch ends before anything was made of it. */
     void stop(LiveControl control, Trace.Cell cell, String why) {
-        control.trace = new Trace(control.id, control.position, Optional.empty(), Optional.empty(), Optional.empty(),
+        control.trace = new Trace(control.id, control.position.first(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.of(new Trace.Stop(cell, why)));
         state.sink.traceChanged(control.id);
     }
 
     private void stop(LiveControl control, Trace.Message message, Trace.Cell cell, String why) {
-        control.trace = new Trace(control.id, control.position, Optional.of(message), Optional.empty(), Optional.empty(),
+        control.trace = new Trace(control.id, control.position.first(), Optional.of(message), Optional.empty(), Optional.empty(),
                 Optional.of(new Trace.Stop(cell, why)));
         state.sink.traceChanged(control.id);
     }
@@ -155,12 +248,15 @@ final class Sending {
 
     /** Asks for everything the show listens to, so that nothing stays stale that could be known. */
     void askAll(Link link, long now) {
-        if (link.target().answering() != Target.Answering.QUERIES) {
+        ask(link, state.listeners.keys().stream().filter(key -> key.target().equals(link.id())).map(Listeners.Key::address).toList(), now);
+    }
+
+    /** Asks on some addresses, where the target answers questions. */
+    void ask(Link link, Collection<String> addresses, long now) {
+        if (link.target().answering() != Target.Answering.QUERIES || link.gate() == Gate.REHEARSING) {
             return;
         }
-        TreeSet<String> addresses = new TreeSet<>();
-        state.listeners.all().stream().filter(c -> c.key.target().equals(link.id())).forEach(c -> addresses.add(c.key.address()));
-        for (String address : addresses) {
+        for (String address : new TreeSet<>(addresses)) {
             link.asked(address, now);
             emit(link, OscEncoder.encode(new OscMessage(address, List.of())), now);
         }

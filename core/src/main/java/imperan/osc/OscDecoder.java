@@ -27,10 +27,16 @@ public final class OscDecoder {
     private final int maxPacketBytes;
     private final int maxBundleDepth;
     private final int maxArrayDepth;
+    private final boolean bareAddresses;
 
     /** Limits that no sensible sender meets: a full datagram, bundles and arrays 16 deep. */
     public OscDecoder() {
         this(UDP_MAX_BYTES, 16, 16);
+    }
+
+    /** A decoder that also takes messages whose address does not begin with a slash, as some programs send them. */
+    public static OscDecoder takingBareAddresses() {
+        return new OscDecoder(UDP_MAX_BYTES, 16, 16, true);
     }
 
     /**
@@ -39,6 +45,11 @@ public final class OscDecoder {
      * @param maxArrayDepth  how many arrays may lie inside each other
      */
     public OscDecoder(int maxPacketBytes, int maxBundleDepth, int maxArrayDepth) {
+        this(maxPacketBytes, maxBundleDepth, maxArrayDepth, false);
+    }
+
+    private OscDecoder(int maxPacketBytes, int maxBundleDepth, int maxArrayDepth, boolean bareAddresses) {
+        this.bareAddresses = bareAddresses;
         this.maxPacketBytes = maxPacketBytes;
         this.maxBundleDepth = maxBundleDepth;
         this.maxArrayDepth = maxArrayDepth;
@@ -95,9 +106,29 @@ public final class OscDecoder {
             return switch (bytes[from]) {
                 case '/' -> message(end);
                 case '#' -> bundle(end, depth + 1, outer);
-                default -> throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte "
-                        + hex(bytes[from]));
+                default -> {
+                    if (bareAddresses) {
+                        yield bareMessage(end);
+                    }
+                    throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte " + hex(bytes[from]));
+                }
             };
+        }
+
+        /** Without the slash there is nothing to know a message by, so the rest must be as it should: ASCII, then type tags. */
+        private OscMessage bareMessage(int end) {
+            int from = at;
+            for (int i = from; i < end && bytes[i] != 0; i++) {
+                if (bytes[i] <= ' ' || bytes[i] > '~' || bytes[i] == ',') {
+                    throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte " + hex(bytes[from])
+                            + ", and it is no address without its slash either");
+                }
+            }
+            OscMessage message = message(end);
+            if (message.address().isEmpty() || !message.arguments().isEmpty() && message.arguments().get(0) instanceof OscArgument.Untyped) {
+                throw new Bad(from, "A message whose address has no slash must have type tags");
+            }
+            return message;
         }
 
         private OscBundle bundle(int end, int depth, TimeTag outer) {

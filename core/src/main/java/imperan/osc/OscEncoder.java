@@ -16,6 +16,9 @@ public final class OscEncoder {
     private static final VarHandle INT = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.BIG_ENDIAN);
     private static final VarHandle LONG = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.BIG_ENDIAN);
 
+    /** Bytes of a bundle before its first element. */
+    public static final int BUNDLE_HEAD_BYTES = BUNDLE_MARK.length + Long.BYTES;
+
     private OscEncoder() {
     }
 
@@ -48,17 +51,32 @@ public final class OscEncoder {
             return size + padded(1 + tagCount(arguments) + 1) + argumentsSize(arguments);
         }
         OscBundle bundle = (OscBundle) packet;
-        int size = BUNDLE_MARK.length + Long.BYTES;
+        int size = BUNDLE_HEAD_BYTES;
         for (int i = 0; i < bundle.elements().size(); i++) {
             size += Integer.BYTES + sizeOf(bundle.elements().get(i));
         }
         return size;
     }
 
-    private static int bundle(OscBundle bundle, byte[] out, int offset) {
+    /** A bundle of packets that are encoded already. */
+    public static byte[] bundle(TimeTag time, List<byte[]> elements) {
+        byte[] out = new byte[BUNDLE_HEAD_BYTES + elements.stream().mapToInt(element -> Integer.BYTES + element.length).sum()];
+        int at = head(time, out, 0);
+        for (byte[] element : elements) {
+            INT.set(out, at, element.length);
+            at = raw(element, out, at + Integer.BYTES);
+        }
+        return out;
+    }
+
+    private static int head(TimeTag time, byte[] out, int offset) {
         System.arraycopy(BUNDLE_MARK, 0, out, offset, BUNDLE_MARK.length);
-        LONG.set(out, offset + BUNDLE_MARK.length, bundle.time().bits());
-        int at = offset + BUNDLE_MARK.length + Long.BYTES;
+        LONG.set(out, offset + BUNDLE_MARK.length, time.bits());
+        return offset + BUNDLE_HEAD_BYTES;
+    }
+
+    private static int bundle(OscBundle bundle, byte[] out, int offset) {
+        int at = head(bundle.time(), out, offset);
         for (int i = 0; i < bundle.elements().size(); i++) {
             int end = encode(bundle.elements().get(i), out, at + Integer.BYTES);
             INT.set(out, at, end - at - Integer.BYTES);

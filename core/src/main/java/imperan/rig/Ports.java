@@ -7,6 +7,12 @@ public final class Ports {
 
     public static final int MAX = 65_535;
 
+    /** Ports below are for services of the system; programs need special rights to open them (RFC 6335 section 6). */
+    public static final int FIRST_USER = 1024;
+
+    /** Ports from here on are given to whoever asks for any, so a program may find its own taken (RFC 6335 section 6). */
+    public static final int FIRST_DYNAMIC = 49_152;
+
     private Ports() {
     }
 

@@ -7,6 +7,9 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "from")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = ArgumentSource.Value.class, name = "value"),
+    @JsonSubTypes.Type(value = ArgumentSource.Chosen.class, name = "chosen"),
+    @JsonSubTypes.Type(value = ArgumentSource.Steps.class, name = "steps"),
+    @JsonSubTypes.Type(value = ArgumentSource.Typed.class, name = "typed"),
     @JsonSubTypes.Type(value = ArgumentSource.Fixed.class, name = "fixed")
 })
 public sealed interface ArgumentSource {
@@ -16,12 +19,31 @@ public sealed interface ArgumentSource {
     /**
      * The control's position, scaled: 0 gives {@code low} and 1 gives {@code high}, which may be the smaller one. Whole
      * numbers are rounded, not cut; {@link ArgumentType#BOOLEAN} is true from the middle of the control upwards.
+     *
+     * @param axis of the control, from 0
      */
-    record Value(ArgumentType type, double low, double high) implements ArgumentSource {
+    record Value(ArgumentType type, double low, double high, int axis) implements ArgumentSource {
+
+        /** The value of the first axis. */
+        public Value(ArgumentType type, double low, double high) {
+            this(type, low, high, 0);
+        }
+    }
+
+    /** By how many steps an endless wheel was turned, times this much; negative the other way. */
+    record Steps(ArgumentType type, double each) implements ArgumentSource {
+    }
+
+    /** The line that was typed into a control that is a {@link Form.TextLine}, as an argument of this type. */
+    record Typed(ArgumentType type) implements ArgumentSource {
     }
 
     /** The same every time, such as a channel number before the value. */
     record Fixed(ArgumentType type, String text) implements ArgumentSource {
+    }
+
+    /** The text of the option that is on, in a control that is a {@link Form.Choice}, as an argument of this type. */
+    record Chosen(ArgumentType type) implements ArgumentSource {
     }
 
     /** The types a person chooses from. */

@@ -1,5 +1,7 @@
 package imperan.show;
 
+import java.util.Collection;
+
 /** A rectangle of cells: column and row of its top left cell, counted from 0, and its width and height in cells. */
 public record Cells(int column, int row, int width, int height) {
 
@@ -13,8 +15,11 @@ public record Cells(int column, int row, int width, int height) {
         return new Cells(column + right, row + down, width, height);
     }
 
-    public boolean fits(Page page) {
-        return column >= 0 && row >= 0 && width >= 1 && height >= 1
-                && column <= page.columns() - width && row <= page.rows() - height;
+    /** The smallest rectangle around all of these; there is at least one. */
+    public static Cells around(Collection<Cells> all) {
+        int column = all.stream().mapToInt(Cells::column).min().orElseThrow();
+        int row = all.stream().mapToInt(Cells::row).min().orElseThrow();
+        return new Cells(column, row, all.stream().mapToInt(c -> c.column + c.width).max().orElseThrow() - column,
+                all.stream().mapToInt(c -> c.row + c.height).max().orElseThrow() - row);
     }
 }

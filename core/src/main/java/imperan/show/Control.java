@@ -8,19 +8,39 @@ import java.util.List;
  * @param label   on its strip of tape; may be empty
  * @param cells   where it lies on its page
  * @param form    what it looks like and how a hand moves it
+ * @param icon    the name of one of the icons that come along; empty for none
+ * @param behaviour how it behaves, whatever its form
  * @param sends   in the order in which they go out
  * @param listens what moves or lights it
  */
-public record Control(String label, Cells cells, Form form, List<Send> sends, List<Listen> listens) implements Body {
+public record Control(String label, Cells cells, Form form, String icon, Behaviour behaviour, List<Send> sends, List<Listen> listens)
+        implements Laid {
 
     public Control {
         sends = List.copyOf(sends);
         listens = List.copyOf(listens);
     }
 
-    /** The same control in another place. */
+    /** A control without an icon that behaves as most do. */
+    public static Control plain(String label, Cells cells, Form form, List<Send> sends, List<Listen> listens) {
+        return new Control(label, cells, form, "", Behaviour.PLAIN, sends, listens);
+    }
+
+    @Override
     public Control at(Cells place) {
-        return new Control(label, place, form, sends, listens);
+        return new Control(label, place, form, icon, behaviour, sends, listens);
+    }
+
+    public Control labelled(String text) {
+        return new Control(text, cells, form, icon, behaviour, sends, listens);
+    }
+
+    public Control withLines(List<Send> otherSends, List<Listen> otherListens) {
+        return new Control(label, cells, form, icon, behaviour, otherSends, otherListens);
+    }
+
+    public Control behaving(Behaviour other) {
+        return new Control(label, cells, form, icon, other, sends, listens);
     }
 
     @Override

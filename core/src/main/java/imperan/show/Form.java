@@ -3,45 +3,203 @@ package imperan.show;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 
-/** What a control is to the hand. A control's position runs from 0 to 1 whatever its form. */
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a control is to the hand. A control's position runs from 0 to 1 whatever its form, on each of its axes: most forms have one,
+ * an XY pad has two.
+ */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Form.Fader.class, name = "fader"),
     @JsonSubTypes.Type(value = Form.Button.class, name = "button"),
-    @JsonSubTypes.Type(value = Form.Readout.class, name = "readout")
+    @JsonSubTypes.Type(value = Form.Knob.class, name = "knob"),
+    @JsonSubTypes.Type(value = Form.Choice.class, name = "choice"),
+    @JsonSubTypes.Type(value = Form.Meter.class, name = "meter"),
+    @JsonSubTypes.Type(value = Form.Lamp.class, name = "lamp"),
+    @JsonSubTypes.Type(value = Form.Readout.class, name = "readout"),
+    @JsonSubTypes.Type(value = Form.Cross.class, name = "cross"),
+    @JsonSubTypes.Type(value = Form.Pad.class, name = "pad"),
+    @JsonSubTypes.Type(value = Form.Colour.class, name = "colour"),
+    @JsonSubTypes.Type(value = Form.Tilt.class, name = "tilt"),
+    @JsonSubTypes.Type(value = Form.Wheel.class, name = "wheel"),
+    @JsonSubTypes.Type(value = Form.Tap.class, name = "tap"),
+    @JsonSubTypes.Type(value = Form.TextLine.class, name = "line"),
+    @JsonSubTypes.Type(value = Form.Needle.class, name = "needle"),
+    @JsonSubTypes.Type(value = Form.Clock.class, name = "clock"),
+    @JsonSubTypes.Type(value = Form.PageKey.class, name = "pageKey")
 })
 public sealed interface Form {
 
     /** The word for a control of this form that has no label. */
     String called();
 
-    /** Where the control stands while nothing is known of it, 0 to 1. */
-    double rest();
+    /** In how many ways it can be moved at once. */
+    default int axes() {
+        return 1;
+    }
+
+    /** Where the control stands while nothing is known of it, and where it goes on a double tap, 0 to 1, on each axis. */
+    default double rest() {
+        return 0;
+    }
+
+    /** Whether hands move it; what they do not move only shows what its target says. */
+    default boolean takesHands() {
+        return true;
+    }
+
+    /** The nearest position that the form has. */
+    default double snapped(double position) {
+        return Math.max(0, Math.min(1, position));
+    }
 
     /**
      * A slot with a cap.
      *
      * @param direction in which the value grows
      * @param grab      what happens where a finger lands beside the cap
+     * @param detent    whether the cap holds a little in the middle
      * @param rest      0 to 1
      */
-    record Fader(Direction direction, Grab grab, double rest) implements Form {
+    record Fader(Direction direction, Grab grab, boolean detent, double rest) implements Form {
+
+        /** How far from the middle a cap is held there, as a share of the way. */
+        private static final double HOLD = 0.02;
+
+        /** Without a detent, resting at its low end. */
+        public static Fader plain(Direction direction, Grab grab) {
+            return new Fader(direction, grab, false, 0);
+        }
+
+        @Override
+        public double snapped(double position) {
+            return detent && Math.abs(position - 0.5) < HOLD ? 0.5 : Form.super.snapped(position);
+        }
+
         @Override
         public String called() {
             return "fader";
         }
     }
 
-    /** @param latching true: each press turns it over; false: on while it is held */
-    record Button(boolean latching) implements Form {
+    /** A key. */
+    record Button(Action action) implements Form {
+
+        /** What a press does. */
+        public enum Action {
+            /** On while it is held. */
+            MOMENTARY,
+            /** Each press turns it over. */
+            LATCHING,
+            /** Each press says the same, and letting go says nothing. */
+            ONE_SHOT
+        }
+
         @Override
         public String called() {
             return "button";
         }
+    }
+
+    /**
+     * A knob, turned by a finger that moves up and down; it never jumps.
+     *
+     * @param rest 0 to 1
+     */
+    record Knob(double rest) implements Form {
+        @Override
+        public String called() {
+            return "knob";
+        }
+    }
+
+    /**
+     * A row or a column of which one is on. The first stands at position 0, the last at 1.
+     *
+     * @param options   at least two
+     * @param direction {@link Direction#RIGHT} for a row from left to right, {@link Direction#UP} for a column with the first on top
+     */
+    record Choice(List<Option> options, Direction direction) implements Form {
+
+        public Choice {
+            options = List.copyOf(options);
+        }
+
+        /**
+         * @param label for people
+         * @param text  what is sent and heard for it, with its exact spelling
+         */
+        public record Option(String label, String text) {
+        }
 
         @Override
-        public double rest() {
-            return 0;
+        public String called() {
+            return "choice";
+        }
+
+        @Override
+        public double snapped(double position) {
+            return position(index(position));
+        }
+
+        /** Which option a position means. */
+        public int index(double position) {
+            return (int) Math.round(Math.max(0, Math.min(1, position)) * (options.size() - 1));
+        }
+
+        /** Where an option stands. */
+        public double position(int index) {
+            return options.size() == 1 ? 0 : index / (options.size() - 1.0);
+        }
+    }
+
+    /** A column that shows a level which its target reports. */
+    record Meter() implements Form {
+        @Override
+        public String called() {
+            return "meter";
+        }
+
+        @Override
+        public boolean takesHands() {
+            return false;
+        }
+    }
+
+    /**
+     * A lamp: lit while its target says so, or with a look for each of several states.
+     *
+     * @param states what its target can say; empty where it says on or off
+     */
+    record Lamp(List<State> states) implements Form {
+
+        /** Lit from the middle of its listen's range. */
+        public static final Lamp PLAIN = new Lamp(List.of());
+
+        public Lamp {
+            states = List.copyOf(states);
+        }
+
+        /**
+         * @param text what is heard, with its exact spelling, or a number
+         * @param word for people; empty for the text itself
+         */
+        public record State(String text, String word, Look look) {
+        }
+
+        /** How a lamp is lit. */
+        public enum Look { DARK, LIT, CAUTION, FAULT, BLINKING }
+
+        @Override
+        public String called() {
+            return "lamp";
+        }
+
+        @Override
+        public boolean takesHands() {
+            return false;
         }
     }
 
@@ -53,8 +211,164 @@ public sealed interface Form {
         }
 
         @Override
+        public boolean takesHands() {
+            return false;
+        }
+    }
+
+    /** A crosspoint of a matrix: a cell that fills with its level. It never jumps. */
+    record Cross() implements Form {
+        @Override
+        public String called() {
+            return "cross";
+        }
+    }
+
+    /**
+     * A field with a spot: sideways is its first axis, upwards its second.
+     *
+     * @param grab    what happens where a finger lands beside the spot
+     * @param springs whether the spot goes back to the middle when the finger lifts
+     */
+    record Pad(Grab grab, boolean springs) implements Form {
+        @Override
+        public String called() {
+            return "pad";
+        }
+
+        @Override
+        public int axes() {
+            return 2;
+        }
+
+        @Override
         public double rest() {
-            return 0;
+            return 0.5;
+        }
+    }
+
+    /**
+     * A colour, as red, green and blue. The field is hue sideways and saturation upwards, the brightness has a slider of its own.
+     *
+     * @param swatches saved colours, each as #rrggbb
+     */
+    record Colour(List<String> swatches) implements Form {
+
+        public Colour {
+            swatches = List.copyOf(swatches);
+        }
+
+        @Override
+        public String called() {
+            return "colour";
+        }
+
+        @Override
+        public int axes() {
+            return 3;
+        }
+    }
+
+    /**
+     * The tilt of the device that shows it: sideways is its first axis, forwards its second; level is the middle.
+     *
+     * @param degrees from level to the end of each axis
+     * @param smoothingSeconds the time constant of the smoothing; 0 for none
+     */
+    record Tilt(double degrees, double smoothingSeconds) implements Form {
+        @Override
+        public String called() {
+            return "tilt";
+        }
+
+        @Override
+        public int axes() {
+            return 2;
+        }
+
+        @Override
+        public double rest() {
+            return 0.5;
+        }
+    }
+
+    /**
+     * An endless wheel: it has no place, only steps to either side.
+     *
+     * @param steps of one whole turn
+     */
+    record Wheel(int steps) implements Form {
+        @Override
+        public String called() {
+            return "wheel";
+        }
+    }
+
+    /**
+     * A key that is tapped in time: its position is the tempo of the taps.
+     *
+     * @param slowest beats a minute at position 0, {@code fastest} at 1
+     */
+    record Tap(double slowest, double fastest) implements Form {
+        @Override
+        public String called() {
+            return "tap";
+        }
+    }
+
+    /** A line of text that is typed and sent. */
+    record TextLine() implements Form {
+        @Override
+        public String called() {
+            return "line";
+        }
+    }
+
+    /** A needle whose zero stands in the middle. */
+    record Needle() implements Form {
+        @Override
+        public String called() {
+            return "needle";
+        }
+
+        @Override
+        public boolean takesHands() {
+            return false;
+        }
+
+        @Override
+        public double rest() {
+            return 0.5;
+        }
+    }
+
+    /** The time of day. */
+    record Clock() implements Form {
+        @Override
+        public String called() {
+            return "clock";
+        }
+
+        @Override
+        public boolean takesHands() {
+            return false;
+        }
+    }
+
+    /**
+     * A key that goes to another page, or shows and hides a tray.
+     *
+     * @param goesTo the page or the tray; empty while none is chosen
+     */
+    record PageKey(Optional<PartId> goesTo) implements Form {
+        @Override
+        public String called() {
+            return "page key";
+        }
+
+        @Override
+        public boolean takesHands() {
+            return false;
         }
     }
 

@@ -1,11 +1,24 @@
 package imperan.show;
 
+import java.util.Optional;
+
 /**
  * A message without arguments that a target wants again and again, or it forgets us.
  *
- * @param address       of the message, and of the answer to it
+ * @param address       of the message
+ * @param answer        the address of the answer, where it is another one
  * @param everySeconds  between two of them
  * @param windowSeconds without hearing anything, after which the link counts as lost
  */
-public record KeepAlive(String address, double everySeconds, double windowSeconds) {
+public record KeepAlive(String address, Optional<String> answer, double everySeconds, double windowSeconds) {
+
+    /** One that is answered under its own address. */
+    public static KeepAlive of(String address, double everySeconds, double windowSeconds) {
+        return new KeepAlive(address, Optional.empty(), everySeconds, windowSeconds);
+    }
+
+    /** The address under which the answer comes. */
+    public String answeredAt() {
+        return answer.orElse(address);
+    }
 }

@@ -10,6 +10,34 @@ import java.util.Optional;
  * @param argument the position of the argument that counts, from 0
  * @param low      the argument at position 0 of the control
  * @param high     the argument at position 1 of the control; differs from {@code low}
+ * @param role     what it does to the control
+ * @param axis     the axis of the control that it moves, from 0
  */
-public record Listen(Optional<PartId> target, String address, int argument, double low, double high) {
+public record Listen(Optional<PartId> target, String address, int argument, double low, double high, Role role, int axis) {
+
+    /** What an incoming message does. */
+    public enum Role {
+        /** It says where the control stands, or what it shows. */
+        VALUE,
+        /** It says what the control is called. */
+        LABEL
+    }
+
+    /** One that says where the first axis of a control stands. */
+    public static Listen value(Optional<PartId> target, String address, int argument, double low, double high) {
+        return new Listen(target, address, argument, low, high, Role.VALUE, 0);
+    }
+
+    /** One that says what the control is called. */
+    public static Listen label(Optional<PartId> target, String address, int argument) {
+        return new Listen(target, address, argument, 0, 1, Role.LABEL, 0);
+    }
+
+    public Listen to(Optional<PartId> other) {
+        return new Listen(other, address, argument, low, high, role, axis);
+    }
+
+    public Listen on(String otherAddress) {
+        return new Listen(target, otherAddress, argument, low, high, role, axis);
+    }
 }

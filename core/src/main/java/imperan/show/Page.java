@@ -1,10 +1,54 @@
 package imperan.show;
 
-/** A grid of cells that fills a screen. */
-public record Page(String name, int columns, int rows) implements Body {
+import java.util.Optional;
+
+/**
+ * A grid of cells that fills a screen.
+ *
+ * @param screen  what it is meant for
+ * @param strip   whether it is a strip that all other pages of its layout show at their top, and no page to go to
+ * @param follows what a target says when this page is to be shown; empty where only hands change pages
+ */
+public record Page(String name, int columns, int rows, Screen screen, boolean strip, Optional<Behaviour.Condition> follows) implements Body {
 
     /** More cells than a finger could tell apart on the largest wall panel. */
     public static final int MAX_CELLS = 64;
+
+    /** A side of a screen in CSS pixels is at most this. */
+    public static final int MAX_PIXELS = 8192;
+
+    /** A page for a desk that no target changes. */
+    public static Page plain(String name, int columns, int rows) {
+        return new Page(name, columns, rows, Screen.DESK, false, Optional.empty());
+    }
+
+    /**
+     * The screen that a page is meant for, in CSS pixels; its short side may be any of the two.
+     *
+     * @param kind one of the usual ones, or {@link Kind#OWN}
+     */
+    public record Screen(Kind kind, int width, int height) {
+
+        public static final Screen DESK = of(Kind.DESK);
+
+        /** Usual screens (common practice, no source). */
+        public enum Kind {
+            PHONE(390, 844), TABLET(1180, 820), DESK(1280, 800), WALL(1920, 1080), OWN(1280, 800);
+
+            private final int width;
+            private final int height;
+
+            Kind(int width, int height) {
+                this.width = width;
+                this.height = height;
+            }
+        }
+
+        /** The usual screen of a kind. */
+        public static Screen of(Kind kind) {
+            return new Screen(kind, kind.width, kind.height);
+        }
+    }
 
     @Override
     public String called() {

@@ -1,9 +1,14 @@
 package imperan.show;
 
 import imperan.address.AddressText;
+import imperan.address.MessageLine;
+import imperan.address.SlotAddress;
 import imperan.rig.HostAddress;
+import imperan.rig.Ipv4;
 import imperan.rig.Ports;
 
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -14,6 +19,8 @@ import java.util.Set;
 final class PartRules {
 
     private static final int MAX_NAME = 80;
+    private static final int MAX_NOTE = 2000;
+    private static final int MAX_OPTIONS = 64;
 
     private final Show show;
     private final List<Problem> problems = new ArrayList<>();
@@ -40,6 +47,22 @@ final class PartRules {
         if (body instanceof Target target) {
             needsParent(part, Optional.empty());
             checkTarget(part, target);
+        } else if (body instanceof Host host) {
+            needsParent(part, Optional.empty());
+            checkHost(part, host);
+        } else if (body instanceof Acceptance acceptance) {
+            needsParent(part, Optional.empty());
+            if (show.part(acceptance.about()).isEmpty()) {
+                problem(part, "about", "What this finding was about is no longer there");
+            }
+            note(part, "note", acceptance.note());
+        } else if (body instanceof Phrasebook book) {
+            needsParent(part, Optional.empty());
+            name(part, book.name());
+            checkSheet(part, book.sheet());
+        } else if (body instanceof Phrase phrase) {
+            needsParent(part, Optional.of(Phrasebook.class));
+            checkPhrase(part, phrase);
         } else if (body instanceof Layout layout) {
             needsParent(part, Optional.empty());
             name(part, layout.name());
@@ -48,9 +71,25 @@ final class PartRules {
             name(part, page.name());
             range(part, "columns", page.columns());
             range(part, "rows", page.rows());
-        } else if (body instanceof Control control) {
+            checkScreen(part, page.screen());
+            page.follows().ifPresent(when -> condition(part, "follows", when));
+        } else if (body instanceof Tray tray) {
             needsParent(part, Optional.of(Page.class));
+            name(part, tray.name());
+            checkPlace(part, tray);
+            if (tray.columns() < tray.cells().width() || tray.columns() > Tray.MAX_COLUMNS) {
+                problem(part, "columns", "A tray is inside at least as wide as outside, and has at most " + Tray.MAX_COLUMNS + " columns");
+            }
+            if (tray.step() < 1 || tray.step() > tray.columns()) {
+                problem(part, "step", "The window of a bank moves by 1 to " + tray.columns() + " columns");
+            }
+        } else if (body instanceof Control control) {
             checkControl(part, control);
+        } else if (body instanceof Lock) {
+            needsParent(part, Optional.empty());
+            if (!part.id().equals(Lock.ID)) {
+                problem(part, "", "A show has one lock at most");
+            }
         }
     }
 
@@ -62,21 +101,133 @@ final class PartRules {
         }
     }
 
+    private void checkScreen(Part part, Page.Screen screen) {
+        if (screen.width() < 1 || screen.width() > Page.MAX_PIXELS || screen.height() < 1 || screen.height() > Page.MAX_PIXELS) {
+            problem(part, "screen", "A side of a screen has 1 to " + Page.MAX_PIXELS + " pixels");
+        }
+    }
+
+    private void condition(Part part, String field, Behaviour.Condition when) {
+        address(part, field + "/address", when.address(), when.target());
+        if (when.argument() < 0) {
+            problem(part, field + "/argument", "Arguments are counted from 0");
+        }
+    }
+
     private void checkTarget(Part part, Target target) {
         name(part, target.name());
-        HostAddress.parse(target.host()).problem().ifPresent(p -> problem(part, "host", p.message(), p.mend()));
-        Ports.problem(target.port()).ifPresent(p -> problem(part, "port", p));
-        Ports.problem(target.answerPort()).ifPresent(p -> problem(part, "answerPort", p));
+        host(part, "host", target.host());
+        port(part, "port", target.port());
+        port(part, "answerPort", target.answerPort());
+        target.adapterAddress().ifPresent(address -> host(part, "adapterAddress", address));
+        target.standIn().ifPresent(end -> {
+            host(part, "standIn/host", end.host());
+            port(part, "standIn/port", end.port());
+        });
+        lines(part, "startList", target.startList(), Phrasebook.bareAddresses(show, part.id()));
+        checkTicks(part, target.ticks());
         target.messagesPerSecond().filter(pace -> pace < 1 || pace > Target.MAX_MESSAGES_PER_SECOND)
                 .ifPresent(pace -> problem(part, "messagesPerSecond", "The pace is 1 to "
                         + Target.MAX_MESSAGES_PER_SECOND + " messages a second, or none"));
-        target.keepAlive().ifPresent(keep -> {
-            address(part, "keepAlive/address", keep.address());
-            if (!(keep.everySeconds() >= 0.1 && keep.everySeconds() < keep.windowSeconds())) {
-                problem(part, "keepAlive/everySeconds",
-                        "The period is at least 0.1 s and shorter than the window after which the link is lost");
+        target.keepAlive().ifPresent(keep -> keepAlive(part, "keepAlive", keep));
+    }
+
+    private void lines(Part part, String field, List<String> lines, boolean bare) {
+        for (int i = 0; i < lines.size(); i++) {
+            String place = field + "/" + i;
+            (bare ? MessageLine.parseFreely(lines.get(i)) : MessageLine.parse(lines.get(i))).problem()
+                    .ifPresent(p -> problem(part, place, p.message(), p.mend()));
+        }
+    }
+
+    private void checkTicks(Part part, List<Tick> ticks) {
+        for (Tick tick : ticks) {
+            note(part, "ticks", tick.fact());
+            note(part, "ticks", tick.by());
+            try {
+                Instant.parse(tick.at());
+            } catch (DateTimeParseException e) {
+                problem(part, "ticks", "“" + tick.at() + "” is not a time such as 2026-11-23T20:00:00Z");
+            }
+        }
+        if (ticks.stream().map(Tick::step).distinct().count() < ticks.size()) {
+            problem(part, "ticks", "A step is ticked once at most");
+        }
+    }
+
+    private void keepAlive(Part part, String field, KeepAlive keep) {
+        address(part, field + "/address", keep.address());
+        keep.answer().ifPresent(answer -> address(part, field + "/answer", answer));
+        if (!(keep.everySeconds() >= 0.1 && keep.everySeconds() < keep.windowSeconds())) {
+            problem(part, field + "/everySeconds",
+                    "The period is at least 0.1 s and shorter than the window after which the link is lost");
+        }
+    }
+
+    private void checkSheet(Part part, Phrasebook.LinkSheet sheet) {
+        sheet.port().ifPresent(port -> port(part, "sheet/port", port));
+        sheet.keepAlive().ifPresent(keep -> keepAlive(part, "sheet/keepAlive", keep));
+        if (sheet.partners().filter(partners -> partners < 1).isPresent()) {
+            problem(part, "sheet/partners", "A target has at least one partner, or does not say how many");
+        }
+        note(part, "sheet/versions", sheet.versions());
+        lines(part, "sheet/startList", sheet.startList(), sheet.bareAddresses());
+        sheet.steps().forEach(step -> note(part, "sheet/steps", step));
+    }
+
+    private void checkPhrase(Part part, Phrase phrase) {
+        boolean bare = part.parent().flatMap(show::part).map(Part::body).filter(Phrasebook.class::isInstance)
+                .filter(book -> ((Phrasebook) book).sheet().bareAddresses()).isPresent();
+        slotAddress(part, "address", phrase.address(), bare);
+        for (int i = 0; i < phrase.arguments().size(); i++) {
+            Phrase.PhraseArgument argument = phrase.arguments().get(i);
+            if (argument.low().isPresent() != argument.high().isPresent()
+                    || argument.low().isPresent() && !(argument.low().get() < argument.high().get())) {
+                problem(part, "arguments/" + i + "/high", "A range has a lower and a higher number");
+            }
+        }
+        if (phrase.answer().kind() == Phrase.AnswerRule.Kind.OTHER) {
+            slotAddress(part, "answer/address", phrase.answer().address(), bare);
+        }
+        if (!(phrase.answer().seconds() > 0) || !(phrase.answer().tolerance() >= 0)) {
+            problem(part, "answer/seconds", "The time for an answer is more than nothing, and the tolerance is not negative");
+        }
+        note(part, "meaning", phrase.meaning());
+        note(part, "maskedBy", phrase.maskedBy());
+    }
+
+    private void checkHost(Part part, Host host) {
+        name(part, host.name());
+        host(part, "address", host.address());
+        if (host.prefix() < 1 || host.prefix() > 32) {
+            problem(part, "prefix", "A prefix length is 1 to 32; 24 is the mask 255.255.255.0");
+        }
+        host.gives().ifPresent(given -> {
+            host(part, "gives/first", given.first());
+            host(part, "gives/last", given.last());
+            Optional<Ipv4> first = Ipv4.parse(given.first());
+            Optional<Ipv4> last = Ipv4.parse(given.last());
+            if (first.isPresent() && last.isPresent() && first.get().compareTo(last.get()) > 0) {
+                problem(part, "gives/last", "The last address comes before the first", Optional.of(given.first()));
             }
         });
+        note(part, "socket", host.socket());
+        note(part, "power", host.power());
+        note(part, "note", host.note());
+    }
+
+    private void host(Part part, String field, String text) {
+        HostAddress.parse(text).problem().ifPresent(p -> problem(part, field, p.message(), p.mend()));
+    }
+
+    private void port(Part part, String field, int port) {
+        Ports.problem(port).ifPresent(p -> problem(part, field, p));
+    }
+
+    private void note(Part part, String field, String text) {
+        if (text.length() > MAX_NOTE) {
+            problem(part, field, "A note has at most " + MAX_NOTE + " characters");
+        }
     }
 
     private void checkControl(Part part, Control control) {
@@ -86,48 +237,138 @@ final class PartRules {
         if (!(control.form().rest() >= 0 && control.form().rest() <= 1)) {
             problem(part, "form/rest", "The rest value lies between 0 and 1");
         }
+        if (part.parent().flatMap(show::part).flatMap(parent -> Grid.of(parent.body())).isEmpty()) {
+            problem(part, "", "What it lay in is gone: “" + control.called() + "” cannot be kept without it");
+        }
         checkPlace(part, control);
+        checkForm(part, control.form());
+        checkBehaviour(part, control.behaviour());
+        if (control.icon().length() > MAX_NAME) {
+            problem(part, "icon", "There is no icon of that name");
+        }
         for (int i = 0; i < control.sends().size(); i++) {
             Send send = control.sends().get(i);
-            address(part, "sends/" + i + "/address", send.address());
+            address(part, "sends/" + i + "/address", send.address(), send.target());
             for (int a = 0; a < send.arguments().size(); a++) {
-                argument(part, "sends/" + i + "/arguments/" + a, send.arguments().get(a));
+                argument(part, "sends/" + i + "/arguments/" + a, send.arguments().get(a), control.form());
             }
         }
         for (int i = 0; i < control.listens().size(); i++) {
             Listen listen = control.listens().get(i);
-            address(part, "listens/" + i + "/address", listen.address());
+            address(part, "listens/" + i + "/address", listen.address(), listen.target());
             if (listen.argument() < 0) {
                 problem(part, "listens/" + i + "/argument", "Arguments are counted from 0");
             }
+            axis(part, "listens/" + i + "/axis", listen.axis(), control.form());
             if (!Double.isFinite(listen.low()) || !Double.isFinite(listen.high()) || listen.low() == listen.high()) {
                 problem(part, "listens/" + i + "/high", "The range needs two different numbers");
             }
         }
     }
 
-    private void checkPlace(Part part, Control control) {
-        Optional<Page> page = part.parent().flatMap(show::part).map(Part::body)
-                .filter(Page.class::isInstance).map(Page.class::cast);
-        if (page.isPresent() && !control.cells().fits(page.get())) {
-            problem(part, "cells", "“" + control.called() + "” does not fit on the page of "
-                    + page.get().columns() + " × " + page.get().rows() + " cells");
+    private void checkForm(Part part, Form form) {
+        if (form instanceof Form.Choice choice) {
+            checkChoice(part, choice);
+        } else if (form instanceof Form.Colour colour) {
+            colour.swatches().stream().filter(swatch -> !swatch.matches("#[0-9a-f]{6}")).findFirst().ifPresent(swatch ->
+                    problem(part, "form/swatches", "A saved colour is written #rrggbb, such as #ffd696; “" + swatch + "” is none"));
+            if (colour.swatches().size() > MAX_OPTIONS) {
+                problem(part, "form/swatches", "At most " + MAX_OPTIONS + " colours are kept");
+            }
+        } else if (form instanceof Form.Tilt tilt && !(tilt.degrees() > 0 && tilt.degrees() <= 180 && tilt.smoothingSeconds() >= 0
+                && tilt.smoothingSeconds() <= 60)) {
+            problem(part, "form/degrees", "A tilt goes to more than 0 and at most 180 degrees, smoothed over 0 to 60 s");
+        } else if (form instanceof Form.Wheel wheel && (wheel.steps() < 1 || wheel.steps() > 1000)) {
+            problem(part, "form/steps", "A turn of a wheel has 1 to 1000 steps");
+        } else if (form instanceof Form.Tap tap && !(tap.slowest() >= 1 && tap.fastest() <= 1000 && tap.slowest() < tap.fastest())) {
+            problem(part, "form/fastest", "The tempo goes from at least 1 to at most 1000 beats a minute");
+        } else if (form instanceof Form.Lamp lamp && lamp.states().stream().map(Form.Lamp.State::text).distinct().count() < lamp.states().size()) {
+            problem(part, "form/states", "Two states of the lamp have the same text");
         }
-        part.parent().stream().flatMap(show::children)
-                .filter(other -> !other.id().equals(part.id()) && other.body() instanceof Control c
-                        && c.cells().overlaps(control.cells()))
-                .findFirst()
-                .ifPresent(other -> problem(part, "cells",
-                        "“" + control.called() + "” would lie on “" + other.body().called() + "”"));
     }
 
-    private void argument(Part part, String field, ArgumentSource source) {
+    private void checkBehaviour(Part part, Behaviour behaviour) {
+        if (!(behaviour.repeatSeconds() >= Behaviour.LEAST_REPEAT && behaviour.repeatSeconds() <= Behaviour.MOST_REPEAT)) {
+            problem(part, "behaviour/repeatSeconds", "What is held is repeated every " + Behaviour.LEAST_REPEAT + " to " + Behaviour.MOST_REPEAT + " s");
+        }
+        if (!(behaviour.whenLost().value() >= 0 && behaviour.whenLost().value() <= 1)) {
+            problem(part, "behaviour/whenLost/value", "The value lies between 0 and 1");
+        }
+        if (behaviour.key().length() > MAX_NAME) {
+            problem(part, "behaviour/key", "There is no key of that name");
+        }
+        behaviour.enabledWhen().ifPresent(when -> condition(part, "behaviour/enabledWhen", when));
+    }
+
+    private void axis(Part part, String field, int axis, Form form) {
+        if (axis < 0 || axis >= form.axes()) {
+            problem(part, field, "A " + form.called() + " has " + (form.axes() == 1 ? "one axis" : form.axes() + " axes"));
+        }
+    }
+
+    private void checkChoice(Part part, Form.Choice choice) {
+        if (choice.options().size() < 2 || choice.options().size() > MAX_OPTIONS) {
+            problem(part, "form/options", "A choice has 2 to " + MAX_OPTIONS + " options");
+        }
+        if (choice.options().stream().map(Form.Choice.Option::text).distinct().count() < choice.options().size()) {
+            problem(part, "form/options", "Two options say the same");
+        }
+        choice.options().stream().filter(option -> option.label().length() > MAX_NAME || option.text().length() > MAX_NAME).findFirst()
+                .ifPresent(option -> problem(part, "form/options", "An option has at most " + MAX_NAME + " characters"));
+    }
+
+    private void checkPlace(Part part, Laid laid) {
+        Optional<Grid> grid = part.parent().flatMap(show::part).flatMap(parent -> Grid.of(parent.body()));
+        if (grid.isPresent() && !grid.get().holds(laid.cells())) {
+            problem(part, "cells", "“" + laid.called() + "” does not fit on the " + grid.get().columns() + " × " + grid.get().rows() + " cells there are");
+        }
+        if (isAbove(laid)) {
+            return;
+        }
+        part.parent().stream().flatMap(show::children)
+                .filter(other -> !other.id().equals(part.id()) && other.body() instanceof Laid there && !isAbove(there)
+                        && there.cells().overlaps(laid.cells()))
+                .findFirst()
+                .ifPresent(other -> problem(part, "cells",
+                        "“" + laid.called() + "” would lie on “" + other.body().called() + "”"));
+    }
+
+    /** What pops up lies above the others. */
+    private static boolean isAbove(Laid laid) {
+        return laid instanceof Tray tray && tray.popUp();
+    }
+
+    private void argument(Part part, String field, ArgumentSource source, Form form) {
         if (source instanceof ArgumentSource.Value value
                 && (!Double.isFinite(value.low()) || !Double.isFinite(value.high()))) {
             problem(part, field, "The range needs two numbers");
+        } else if (source instanceof ArgumentSource.Value value) {
+            axis(part, field, value.axis(), form);
+        } else if (source instanceof ArgumentSource.Steps steps && (!(form instanceof Form.Wheel) || !Double.isFinite(steps.each()))) {
+            problem(part, field, "Only an endless wheel has steps to send, each a number");
+        } else if (source instanceof ArgumentSource.Typed && !(form instanceof Form.TextLine)) {
+            problem(part, field, "Only a text line has a text to send");
         } else if (source instanceof ArgumentSource.Fixed fixed) {
             FixedArgument.parse(fixed).problem().ifPresent(p -> problem(part, field, p));
+        } else if (source instanceof ArgumentSource.Chosen chosen) {
+            if (!(form instanceof Form.Choice choice)) {
+                problem(part, field, "Only a choice has an option to send");
+            } else {
+                choice.options().forEach(option -> FixedArgument.parse(new ArgumentSource.Fixed(chosen.type(), option.text())).problem()
+                        .ifPresent(p -> problem(part, field, "Option “" + option.label() + "”: " + p)));
+            }
         }
+    }
+
+    /** A slash may be missing only where the target's phrasebook has phrases without one. */
+    private void address(Part part, String field, String address, Optional<PartId> target) {
+        boolean bare = target.filter(id -> Phrasebook.bareAddresses(show, id)).isPresent();
+        (bare ? AddressText.parseFreely(address) : AddressText.parse(address)).problem()
+                .ifPresent(p -> problem(part, field, p.message(), p.mend()));
+    }
+
+    private void slotAddress(Part part, String field, String address, boolean bare) {
+        (bare ? SlotAddress.parseFreely(address) : SlotAddress.parse(address)).problem().ifPresent(p -> problem(part, field, p));
     }
 
     private void address(Part part, String field, String address) {

@@ -17,6 +17,18 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
         arguments = List.copyOf(arguments);
     }
 
+    public Send to(Optional<PartId> other) {
+        return new Send(on, other, address, arguments);
+    }
+
+    public Send at(String otherAddress) {
+        return new Send(on, target, otherAddress, arguments);
+    }
+
+    public Send saying(List<ArgumentSource> others) {
+        return new Send(on, target, address, others);
+    }
+
     /** When a send goes out. */
     public enum Phase {
         /** The finger lands, or the key goes down. */
@@ -24,6 +36,10 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
         /** The control's value changes. The same value is not sent again. */
         CHANGE,
         /** The finger lifts, or the key comes up. */
-        RELEASE
+        RELEASE,
+        /** Again and again while the finger is down. */
+        HELD,
+        /** An endless wheel turns by a step or more. */
+        STEP
     }
 }

@@ -71,9 +71,10 @@ public final class Show {
                 .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id)).toList();
     }
 
-    /** The parts that lie directly in a part. */
+    /** The parts that lie directly in a part, in document order. */
     public Stream<Part> children(PartId parent) {
-        return parts.values().stream().map(Held::part).filter(p -> p.parent().filter(parent::equals).isPresent());
+        return parts.values().stream().map(Held::part).filter(p -> p.parent().filter(parent::equals).isPresent())
+                .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id));
     }
 
     /** Two shows are equal where the same parts stand in the same place; versions and authors do not count. */
@@ -179,6 +180,11 @@ public final class Show {
     private Outcome judged(Collection<Edit.Change> changes, Person author, String title, Edit.Role role) {
         if (changes.isEmpty()) {
             return Outcome.Refused.because("There is nothing to change");
+        }
+        Optional<Held> lock = held(Lock.ID);
+        if (lock.isPresent() && !(changes.size() == 1 && changes.iterator().next().id().equals(Lock.ID))) {
+            return Outcome.Refused.because("The show is locked by " + lock.get().author().name() + ": it can be operated, not changed. Unlock it in "
+                    + "the bar at the top");
         }
         Edit edit = new Edit(version + 1, author, title, List.copyOf(changes), role);
         Show next = replay(edit);

@@ -21,13 +21,17 @@ import java.util.Optional;
  * A show as a file: JSON in canonical form (RFC 8785), without times and without the ids of the installation it came from, so
  * the same show gives the same bytes and two files can be compared line by line. Its schema is docs/show-file.schema.json.
  *
- * <p>Parts stand in document order: targets, then each layout with its pages, each page with its controls. Each has a handle
+ * <p>Parts stand in document order: phrasebooks with their phrases, hosts, targets, accepted findings, then each layout with its
+ * pages, each page with its controls and its trays, each tray with its controls. Each has a handle
  * that holds within the file, such as {@code page-2}.
  */
 public final class ShowFile {
 
     public static final String FORMAT = "imperan-show";
-    public static final int VERSION = 1;
+    public static final int VERSION = 4;
+
+    /** The fields of a body that name another part. */
+    private static final List<String> REFERENCES = List.of("target", "about", "phrasebook", "goesTo");
 
     private static final JsonMapper JSON = ShowJson.mapper();
 
@@ -37,7 +41,7 @@ public final class ShowFile {
     /** What came of reading a file. */
     public sealed interface Read {
         /** @param parts with fresh ids, parents before what lies in them */
-        record Good(String name, List<Part> parts) implements Read {
+        record Good(String format, String name, List<Part> parts) implements Read {
         }
 
         /**
@@ -50,6 +54,11 @@ public final class ShowFile {
 
     /** The file of a show. */
     public static String write(String name, Show show) {
+        return write(FORMAT, name, show);
+    }
+
+    /** The same of a part of a show, as a format of its own. */
+    public static String write(String format, String name, Show show) {
         List<Part> parts = inDocumentOrder(show);
         Map<String, String> handles = new HashMap<>();
         Map<String, Integer> counts = new HashMap<>();
@@ -58,7 +67,7 @@ public final class ShowFile {
             handles.put(part.id().value(), kind + "-" + counts.merge(kind, 1, Integer::sum));
         }
         ObjectNode file = JSON.createObjectNode();
-        file.put("format", FORMAT).put("version", VERSION).put("name", name);
+        file.put("format", format).put("version", VERSION).put("name", name);
         ArrayNode list = file.putArray("parts");
         for (Part part : parts) {
             ObjectNode node = list.addObject();
@@ -73,6 +82,16 @@ public final class ShowFile {
 
     /** Reads a file whole or says why not. Whether the parts fit together is judged when they are applied to a show. */
     public static Read read(String text) {
+        return read(text, "show file", List.of(FORMAT));
+    }
+
+    /**
+     * The same of a file that holds a part of a show.
+     *
+     * @param called  what people call such a file
+     * @param formats one of which it has to be
+     */
+    public static Read read(String text, String called, List<String> formats) {
         JsonNode file;
         try {
             file = JSON.readTree(text);
@@ -82,22 +101,26 @@ public final class ShowFile {
         } catch (JacksonException e) {
             return new Read.Bad("the file", "This is not JSON: " + e.getOriginalMessage());
         }
-        if (!file.isObject() || !FORMAT.equals(file.path("format").asString(""))) {
-            return new Read.Bad("format", "This is not a show file: its format is not “" + FORMAT + "”");
+        if (!file.isObject() || !formats.contains(file.path("format").asString(""))) {
+            return new Read.Bad("format", "This is not a " + called + ": its format is not “" + String.join("” or “", formats) + "”");
         }
-        if (file.path("version").asInt(0) != VERSION) {
-            return new Read.Bad("version", "The file is of version " + file.path("version") + "; this Imperan reads version "
+        int version = file.path("version").asInt(0);
+        if (version < 1 || version > VERSION) {
+            return new Read.Bad("version", "The file is of version " + file.path("version") + "; this Imperan reads versions 1 to "
                     + VERSION);
         }
         String name = file.path("name").asString("");
         if (name.isBlank()) {
             return new Read.Bad("name", "The show has no name");
         }
-        return file.path("parts").isArray() ? parts(name, file.get("parts"))
-                : new Read.Bad("parts", "The list of parts is missing");
+        if (!file.path("parts").isArray()) {
+            return new Read.Bad("parts", "The list of parts is missing");
+        }
+        file.get("parts").forEach(part -> Upgrade.body(version, part.path("body")));
+        return parts(file.get("format").stringValue(), name, file.get("parts"));
     }
 
-    private static Read parts(String name, JsonNode list) {
+    private static Read parts(String format, String name, JsonNode list) {
         Map<String, PartId> ids = new LinkedHashMap<>();
         for (int i = 0; i < list.size(); i++) {
             String handle = list.get(i).path("handle").asString("");
@@ -133,7 +156,7 @@ public final class ShowFile {
                 return new Read.Bad("parts/" + i + "/body" + path(e), reason(e));
             }
         }
-        return new Read.Good(name, parts);
+        return new Read.Good(format, name, parts);
     }
 
     private static String path(JacksonException e) {
@@ -158,23 +181,42 @@ public final class ShowFile {
         Optional<String> of(String reference);
     }
 
-    /** Renames every reference to a target within a body; one that has no new name becomes none. */
+    /** Renames every reference to a part within a body; one that has no new name becomes none. */
     private static void eachReference(JsonNode node, Renaming renaming) {
-        if (node instanceof ObjectNode object && object.path("target").isString()) {
-            object.put("target", renaming.of(object.get("target").stringValue()).orElse(null));
+        if (node instanceof ObjectNode object) {
+            for (String field : REFERENCES) {
+                if (object.path(field).isString()) {
+                    object.put(field, renaming.of(object.get(field).stringValue()).orElse(null));
+                }
+            }
         }
         node.forEach(child -> eachReference(child, renaming));
     }
 
+    /** All parts but the lock, which belongs to an evening. */
     private static List<Part> inDocumentOrder(Show show) {
-        List<Part> parts = new ArrayList<>(show.all(Target.class));
+        List<Part> parts = new ArrayList<>();
+        List<Part> phrases = show.all(Phrase.class);
+        for (Part book : show.all(Phrasebook.class)) {
+            parts.add(book);
+            parts.addAll(lyingIn(book, phrases));
+        }
+        parts.addAll(show.all(Host.class));
+        parts.addAll(show.all(Target.class));
+        // what was accepted of a part that is gone means nothing any more
+        show.all(Acceptance.class).stream().filter(part -> show.part(((Acceptance) part.body()).about()).isPresent())
+                .forEach(parts::add);
         List<Part> pages = show.all(Page.class);
         List<Part> controls = show.all(Control.class);
+        List<Part> laidParts = show.all(Laid.class);
         for (Part layout : show.all(Layout.class)) {
             parts.add(layout);
             for (Part page : lyingIn(layout, pages)) {
                 parts.add(page);
-                parts.addAll(lyingIn(page, controls));
+                for (Part laid : lyingIn(page, laidParts)) {
+                    parts.add(laid);
+                    parts.addAll(lyingIn(laid, controls));
+                }
             }
         }
         return parts;

@@ -16,6 +16,7 @@ import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Edit;
 import imperan.show.Form;
+import imperan.show.Grid;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -46,7 +47,7 @@ class ArrangerTest {
     private Show show = with(with(with(Shows.withPage(), A, new Cells(0, 0, 1, 2)), B, new Cells(2, 1, 1, 2)), C, new Cells(5, 4, 2, 1));
 
     private static Show with(Show show, PartId id, Cells cells) {
-        return Shows.accepted(show, ADA, Shows.put(id, PAGE, new Control(id.value(), cells, new Form.Readout(), List.of(), List.of())));
+        return Shows.accepted(show, ADA, Shows.put(id, PAGE, Control.plain(id.value(), cells, new Form.Readout(), List.of(), List.of())));
     }
 
     private String title(Arrangement arrangement) {
@@ -169,8 +170,8 @@ class ArrangerTest {
         show = Shows.accepted(show, ADA, Shows.put(new PartId("f"), PAGE, Shows.fader("Wheel", 4, "/in/1/level")));
         PartId x = PartId.random();
         PartId y = PartId.random();
-        List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(x, control(A)), new PasteControls.Copy(y, control(new PartId("f"))));
-        assertThat(title(new PasteControls(PAGE, copies, Optional.of(new Cell(3, 4))))).isEqualTo("Paste 2 controls");
+        List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(x, Optional.empty(), control(A)), new PasteControls.Copy(y, Optional.empty(), control(new PartId("f"))));
+        assertThat(title(paste(PAGE, copies, Optional.of(new Cell(3, 4))))).isEqualTo("Paste 2 controls");
         assertThat(control(y).sends()).isEqualTo(control(new PartId("f")).sends());
         assertThat(control(y).listens()).isEqualTo(control(new PartId("f")).listens());
         assertThat(cells(y).column() - cells(x).column()).isEqualTo(4);
@@ -179,11 +180,11 @@ class ArrangerTest {
 
     @Test
     void aCopyWithoutRoomIsRefusedWithItsSize() {
-        List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(PartId.random(),
-                new Control("Wide", new Cells(0, 0, 8, 8), new Form.Readout(), List.of(), List.of())));
-        assertThat(refusal(new PasteControls(PAGE, copies, Optional.empty()))).contains("no room for the control");
-        assertThat(refusal(new PasteControls(PAGE, List.of(), Optional.empty()))).contains("Nothing was copied yet");
-        assertThat(refusal(new PasteControls(C, copies, Optional.empty()))).isEqualTo("The page is no longer there");
+        List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(PartId.random(), Optional.empty(),
+                Control.plain("Wide", new Cells(0, 0, 8, 8), new Form.Readout(), List.of(), List.of())));
+        assertThat(refusal(paste(PAGE, copies, Optional.empty()))).contains("no room for the control");
+        assertThat(refusal(paste(PAGE, List.of(), Optional.empty()))).contains("Nothing was copied yet");
+        assertThat(refusal(paste(C, copies, Optional.empty()))).isEqualTo("The page is no longer there");
     }
 
     @Test
@@ -191,7 +192,7 @@ class ArrangerTest {
         Control stranger = Shows.fader("Wheel", 0, "/in/1/level");
         show = Shows.accepted(show, ADA, Shows.remove(show, Shows.DESK));
         PartId copy = PartId.random();
-        title(new PasteControls(PAGE, List.of(new PasteControls.Copy(copy, stranger)), Optional.empty()));
+        title(paste(PAGE, List.of(new PasteControls.Copy(copy, Optional.empty(), stranger)), Optional.empty()));
         assertThat(control(copy).sends().get(0).target()).isEmpty();
         assertThat(control(copy).listens().get(0).target()).isEmpty();
         assertThat(control(copy).sends().get(0).address()).isEqualTo("/in/1/level");
@@ -219,7 +220,7 @@ class ArrangerTest {
             accepted++;
             List<Cells> all = new ArrayList<>(done.show().all(Control.class).stream().map(p -> ((Control) p.body()).cells()).toList());
             Page page = (Page) done.show().part(PAGE).orElseThrow().body();
-            assertThat(all).allMatch(c -> c.fits(page));
+            assertThat(all).allMatch(Grid.of(page).orElseThrow()::holds);
             for (int a = 0; a < all.size(); a++) {
                 for (int b = a + 1; b < all.size(); b++) {
                     assertThat(all.get(a).overlaps(all.get(b))).as("%s and %s", all.get(a), all.get(b)).isFalse();
@@ -230,6 +231,10 @@ class ArrangerTest {
             show = done.show();
         }
         assertThat(accepted).isGreaterThan(400);
+    }
+
+    private static PasteControls paste(PartId page, List<PasteControls.Copy> copies, Optional<Cell> at) {
+        return new PasteControls(page, copies, at, PasteControls.Meaning.SAME, List.of());
     }
 
     private Arrangement any(Random random) {
@@ -247,7 +252,7 @@ class ArrangerTest {
             case 5, 6 -> new RemoveControls(some.subList(0, Math.min(1, some.size())));
             case 7 -> new AddControl(PAGE, PartId.random(), ControlKind.values()[random.nextInt(3)],
                     random.nextBoolean() ? Optional.empty() : Optional.of(new Cell(random.nextInt(9), random.nextInt(9))));
-            default -> new PasteControls(PAGE, some.stream().map(id -> new PasteControls.Copy(PartId.random(), control(id))).toList(),
+            default -> paste(PAGE, some.stream().map(id -> new PasteControls.Copy(PartId.random(), Optional.empty(), control(id))).toList(),
                     Optional.of(new Cell(random.nextInt(9), random.nextInt(9))));
         };
     }

@@ -25,8 +25,7 @@ class PacingTest {
 
     private static Stage stage(int perSecond) {
         Show base = Shows.withPage();
-        Target target = new Target("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS, Optional.empty(),
-                Optional.of(perSecond));
+        Target target = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS).paced(perSecond);
         Show show = Shows.accepted(base, Shows.ADA, Shows.change(base, Shows.DESK, target),
                 put(new PartId("a"), PAGE, Shows.fader("A", 0, "/a")), put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")),
                 put(new PartId("go"), PAGE, Shows.button("Go", 2, false, "/go")));

@@ -25,11 +25,13 @@ final class Stage implements LiveSink {
     final LiveShow live = new LiveShow(this);
     final List<String> sent = new ArrayList<>();
     final List<WireRecord> wire = new ArrayList<>();
+    final List<String> pages = new ArrayList<>();
+    final List<String> turns = new ArrayList<>();
     long now = 1_000_000 * MS;
 
     Stage(Show show) {
         live.load(show, now);
-        live.socket(DESK, "", "127.0.0.1");
+        live.socket(DESK, SocketState.open("127.0.0.1"), now);
     }
 
     void pass(long millis) {
@@ -44,7 +46,8 @@ final class Stage implements LiveSink {
     }
 
     void touch(Person person, String control, Touch.Phase phase, double y, boolean fine) {
-        live.touch(new Touch(new PartId(control), new Touch.Pointer(person.id(), "1"), phase, 0.5, y, fine), person, now);
+        live.touch(new Touch(new PartId(control), new Touch.Pointer(person.id(), "1"), phase, phase == Touch.Phase.STEP ? 0 : 0.5, y, fine, ""),
+                person, now);
     }
 
     void desk(String address, OscArgument... arguments) {
@@ -95,6 +98,16 @@ final class Stage implements LiveSink {
 
     @Override
     public void traceChanged(PartId control) {
+    }
+
+    @Override
+    public void pageWanted(PartId page) {
+        pages.add(page.value());
+    }
+
+    @Override
+    public void turned(LinkTurn turn) {
+        turns.add(turn.state() + ": " + turn.why());
     }
 
     @Override

@@ -38,12 +38,12 @@ class TouchTest {
 
     private static Control fader(Form.Grab grab) {
         Control plain = Shows.fader("Level", 0, "/level");
-        return new Control(plain.label(), plain.cells(), new Form.Fader(Form.Direction.UP, grab, 0.25), plain.sends(),
+        return Control.plain(plain.label(), plain.cells(), new Form.Fader(Form.Direction.UP, grab, false, 0.25), plain.sends(),
                 plain.listens());
     }
 
     private static Control sending(ArgumentType type, double low, double high) {
-        return new Control("Level", new Cells(0, 0, 1, 1), new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, 0),
+        return Control.plain("Level", new Cells(0, 0, 1, 1), new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, 0),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(Stage.DESK), "/level",
                         List.of(new ArgumentSource.Value(type, low, high)))), List.of());
     }
@@ -123,7 +123,7 @@ class TouchTest {
 
     @Test
     void fixedArgumentsKeepTheirPlace() {
-        Stage stage = stage(new Control("Level", new Cells(0, 0, 1, 1), new Form.Button(false), List.of(
+        Stage stage = stage(Control.plain("Level", new Cells(0, 0, 1, 1), new Form.Button(Form.Button.Action.MOMENTARY), List.of(
                 new Send(Send.Phase.CHANGE, Optional.of(Stage.DESK), "/set", List.of(
                         new ArgumentSource.Fixed(ArgumentType.INT32, "3"),
                         new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1),
@@ -153,7 +153,7 @@ class TouchTest {
 
     @Test
     void sendsGoOutOnTheirPhaseInTheirOrder() {
-        Control button = new Control("Go", new Cells(0, 0, 1, 1), new Form.Button(false), List.of(
+        Control button = Control.plain("Go", new Cells(0, 0, 1, 1), new Form.Button(Form.Button.Action.MOMENTARY), List.of(
                 new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/down", List.of()),
                 new Send(Send.Phase.RELEASE, Optional.of(Stage.DESK), "/up", List.of()),
                 new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/then", List.of())), List.of());
@@ -226,16 +226,16 @@ class TouchTest {
 
     @Test
     void aTouchThatEndsNowhereSaysWhere() {
-        Listen listen = new Listen(Optional.of(Stage.DESK), "/x", 0, 0, 1);
-        Control mute = new Control("No target", new Cells(0, 0, 1, 1), new Form.Button(true),
+        Listen listen = Listen.value(Optional.of(Stage.DESK), "/x", 0, 0, 1);
+        Control mute = Control.plain("No target", new Cells(0, 0, 1, 1), new Form.Button(Form.Button.Action.LATCHING),
                 List.of(new Send(Send.Phase.CHANGE, Optional.empty(), "/x", List.of())), List.of(listen));
-        Control bare = new Control("No send", new Cells(1, 0, 1, 1), new Form.Button(true), List.of(), List.of());
+        Control bare = Control.plain("No send", new Cells(1, 0, 1, 1), new Form.Button(Form.Button.Action.LATCHING), List.of(), List.of());
         Stage stage = stage(mute, bare, Shows.fader("F", 2, "/f"));
         stage.touch(ADA, "c0", Phase.PRESS, 0);
         assertThat(stage.trace("c0").stopped().orElseThrow().why()).isEqualTo("No target is chosen");
         stage.touch(ADA, "c1", Phase.PRESS, 0);
         assertThat(stage.trace("c1").stopped().orElseThrow().why()).isEqualTo("This control has no send yet");
-        stage.live.socket(Stage.DESK, "Port 9201 on this machine is taken by another program", "");
+        stage.live.socket(Stage.DESK, SocketState.taken("Port 9201 on this machine is taken by another program"), stage.now);
         stage.touch(ADA, "c2", Phase.SET, 1);
         assertThat(stage.trace("c2").stopped().orElseThrow()).isEqualTo(
                 new Trace.Stop(Trace.Cell.WIRE, "Port 9201 on this machine is taken by another program"));

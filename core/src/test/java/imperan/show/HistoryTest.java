@@ -142,7 +142,7 @@ class HistoryTest {
             return new EditRequest.Remove(id, held.get().version());
         }
         return random.nextInt(6) == 0 && basis.held(PAGE).isPresent()
-                ? change(basis, PAGE, new Page("P", 7 + random.nextInt(3), 8))
+                ? change(basis, PAGE, Page.plain("P", 7 + random.nextInt(3), 8))
                 : new EditRequest.Put(new Part(id, Optional.of(PAGE), random.nextInt(9), body),
                         held.map(Held::version).orElse(0L));
     }
@@ -151,7 +151,7 @@ class HistoryTest {
     void aPageDoesNotGoWithWhatOthersPutOnIt() {
         PartId layout = new PartId("l");
         PartId page = new PartId("p");
-        take(Shows.apply(show, ADA, put(layout, null, new Layout("Layout")), put(page, layout, new Page("Page", 8, 8))));
+        take(Shows.apply(show, ADA, put(layout, null, new Layout("Layout")), put(page, layout, Page.plain("Page", 8, 8))));
         PartId wheel = new PartId("wheel");
         take(Shows.apply(show, BEN, put(wheel, page, fader("Wheel", 0, "/in/1/level"))));
 

@@ -13,6 +13,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 
 import static imperan.show.Shows.ADA;
@@ -42,6 +43,29 @@ class ShowFileTest {
         assertThat(file).doesNotContain("\"desk\"").contains("\"target\":\"target-1\"");
     }
 
+    /** One of every kind of part, with what may be there and what may be missing. */
+    private static Show everything() {
+        Target target = Target.plain("Rack", "192.0.2.9", 7105, 9205, Target.Answering.QUERIES).kept(KeepAlive.of("/stay", 3, 7))
+                .over(Transport.TCP_SLIP).simulatedAt(new StandInEnd("127.0.0.1", 7105, true)).speaking(new PartId("book"))
+                .startingWith(List.of("/wake 1"))
+                .ticked(List.of(new Tick(LinkStep.SENT, "Ada", "2026-11-23T20:00:00Z", "")));
+        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(
+                ArgumentSource.ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "level", "mute");
+        return accepted(show(), ADA, put(new PartId("book"), null, new Phrasebook("Rack", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), new PartId("book"), phrase), put(new PartId("rack"), null, target),
+                put(new PartId("host"), null, new Host("Router", "192.0.2.1", 24, Host.Addressing.FIXED, Host.Role.ROUTER,
+                        Optional.of(new Host.GivenOut("192.0.2.100", "192.0.2.199")), "", "", "")),
+                put(new PartId("ok"), null, new Acceptance("SAME_ADDRESS", new PartId("host"), "192.0.2.1", "meant")));
+    }
+
+    @Test
+    void everyKindOfPartComesBackAsItWas() {
+        String file = ShowFile.write("Show", everything());
+        assertThat(ShowFile.write("Show", imported(file))).isEqualTo(file);
+        assertThat(file).contains("\"about\":\"host-1\"").contains("\"phrasebook\":\"phrasebook-1\"");
+    }
+
     /** Source: JSON Schema 2020-12, by the validator of networknt. */
     @Test
     void filesFitTheirSchemaAndOthersDoNot() throws IOException {
@@ -49,8 +73,9 @@ class ShowFileTest {
                 .getSchema(Files.readString(Path.of("../docs/show-file.schema.json")));
         String file = ShowFile.write("Show", show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":1", "\"version\":2"), file.replace("\"port\":7101", "\"port\":0"),
-                file.replace("\"latching\":true", "\"latching\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
+        assertThat(schema.validate(ShowFile.write("Show", everything()), InputFormat.JSON)).isEmpty();
+        for (String broken : List.of(file.replace("\"version\":4", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+                file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
             assertThat(errors).as(broken).isNotEmpty();
@@ -62,7 +87,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads version 1",
+        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads versions 1 to 4",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -91,6 +116,49 @@ class ShowFileTest {
             assertThat(read.place()).isEqualTo(place);
             assertThat(read.reason()).containsIgnoringCase(words);
         });
+    }
+
+    @Test
+    void aFileOfTheFirstVersionIsReadAsWhatItMeant() {
+        String file = ShowFile.write("Show", show());
+        String first = asOfVersion3(file).replace("\"version\":3", "\"version\":1").replace("\"adapterAddress\":null,", "")
+                .replace("\"bundles\":false,", "")
+                .replace("\"phrasebook\":null,", "").replace("\"standIn\":null,\"startList\":[],\"startsHeld\":false,\"ticks\":[],\"transport\":\"UDP\"", "")
+                .replace("\"port\":7101,", "\"port\":7101");
+        assertThat(first).doesNotContain("transport").doesNotContain("startList");
+        assertThat(ShowFile.write("Show", imported(first))).isEqualTo(file);
+    }
+
+    @Test
+    void aFileOfTheSecondVersionIsReadAsWhatItMeant() {
+        Show show = show();
+        KeepAlive keep = KeepAlive.of("/stay", 3, 7);
+        Phrasebook.LinkSheet sheet = new Phrasebook.LinkSheet(Optional.of(7105), Transport.UDP, Phrasebook.AnswersTo.SENDER,
+                Target.Answering.REPORTS, Optional.of(keep), Optional.empty(), true, false, Optional.empty(), List.of(), List.of(), "");
+        show = accepted(show, ADA, Shows.change(show, Shows.DESK, Shows.target("Desk").kept(keep)),
+                Shows.put(new PartId("book"), null, new Phrasebook("Desk", sheet)));
+        String file = ShowFile.write("Show", show);
+        String second = asOfVersion3(file).replace("\"version\":3", "\"version\":2").replace("\"bundles\":false,", "")
+                .replace("\"bareAddresses\":false,", "").replace("\"answer\":null,", "");
+        assertThat(second).isNotEqualTo(file).doesNotContain("bareAddresses");
+        assertThat(ShowFile.write("Show", imported(second))).isEqualTo(file);
+    }
+
+    /** The same file as version 3 wrote it. */
+    private static String asOfVersion3(String file) {
+        return file.replace("\"version\":4", "\"version\":3")
+                .replaceAll("\"behaviour\":\\{[^{}]*\\{[^{}]*\\}\\},", "").replace("\"icon\":\"\",", "")
+                .replace("\"detent\":false,", "").replace("\"axis\":0,", "").replace(",\"role\":\"VALUE\"", "")
+                .replace("\"action\":\"LATCHING\",\"kind\":\"button\"", "\"kind\":\"button\",\"latching\":true")
+                .replace("\"follows\":null,", "").replaceAll(",\"screen\":\\{[^{}]*\\},\"strip\":false", "");
+    }
+
+    @Test
+    void aFileOfTheThirdVersionIsReadAsWhatItMeant() {
+        String file = ShowFile.write("Show", show());
+        String third = asOfVersion3(file);
+        assertThat(third).doesNotContain("behaviour").doesNotContain("axis").doesNotContain("action").doesNotContain("screen").contains("latching");
+        assertThat(ShowFile.write("Show", imported(third))).isEqualTo(file);
     }
 
     @Test

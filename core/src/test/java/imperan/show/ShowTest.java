@@ -84,8 +84,8 @@ class ShowTest {
     @Test
     void aPageThatShrinksKeepsItsControlsOrIsRefused() {
         Show show = accepted(withPage(), ADA, put(FADER, PAGE, fader("Main", 7, "/main")));
-        assertThat(refused(show, ADA, change(show, PAGE, new Page("Page", 7, 8))).get(0).message())
-                .contains("“Main” does not fit on the page of 7 × 8 cells");
+        assertThat(refused(show, ADA, change(show, PAGE, Page.plain("Page", 7, 8))).get(0).message())
+                .contains("“Main” does not fit on the 7 × 8 cells there are");
     }
 
     static Stream<Arguments> faults() {
@@ -94,27 +94,25 @@ class ShowTest {
         Cells cells = fader.cells();
         return Stream.of(
                 Arguments.of(target(" "), "name", "A name is needed"),
-                Arguments.of(new Target("D", "127,0,0,1", 1, 1, good.answering(), Optional.empty(), Optional.empty()), "host", "did you mean"),
-                Arguments.of(new Target("D", "127.0.0.1", 70_000, 1, good.answering(), Optional.empty(), Optional.empty()), "port", "70000"),
-                Arguments.of(new Target("D", "127.0.0.1", 1, 0, good.answering(), Optional.empty(), Optional.empty()), "answerPort", "0 is not"),
-                Arguments.of(new Target("D", "127.0.0.1", 1, 1, good.answering(),
-                        Optional.of(new KeepAlive("stay", 3, 7)), Optional.empty()), "keepAlive/address", "begins with a slash"),
-                Arguments.of(new Target("D", "127.0.0.1", 1, 1, good.answering(),
-                        Optional.of(new KeepAlive("/stay", 7, 7)), Optional.empty()), "keepAlive/everySeconds", "shorter than the window"),
-                Arguments.of(new Page("P", 0, 4), "columns", "1 to 64 columns"),
-                Arguments.of(new Page("P", 4, 65), "rows", "1 to 64 rows"),
-                Arguments.of(new Control("x".repeat(81), cells, fader.form(), List.of(), List.of()), "label", "at most 80"),
-                Arguments.of(new Control("F", cells, new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, 2), List.of(),
+                Arguments.of(Target.plain("D", "127,0,0,1", 1, 1, good.answering()), "host", "did you mean"),
+                Arguments.of(Target.plain("D", "127.0.0.1", 70_000, 1, good.answering()), "port", "70000"),
+                Arguments.of(Target.plain("D", "127.0.0.1", 1, 0, good.answering()), "answerPort", "0 is not"),
+                Arguments.of(good.kept(KeepAlive.of("stay", 3, 7)), "keepAlive/address", "begins with a slash"),
+                Arguments.of(good.kept(KeepAlive.of("/stay", 7, 7)), "keepAlive/everySeconds", "shorter than the window"),
+                Arguments.of(Page.plain("P", 0, 4), "columns", "1 to 64 columns"),
+                Arguments.of(Page.plain("P", 4, 65), "rows", "1 to 64 rows"),
+                Arguments.of(Control.plain("x".repeat(81), cells, fader.form(), List.of(), List.of()), "label", "at most 80"),
+                Arguments.of(Control.plain("F", cells, new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, 2), List.of(),
                         List.of()), "form/rest", "between 0 and 1"),
-                Arguments.of(new Control("F", cells, fader.form(), List.of(new Send(Send.Phase.PRESS, Optional.empty(),
+                Arguments.of(Control.plain("F", cells, fader.form(), List.of(new Send(Send.Phase.PRESS, Optional.empty(),
                         "main", List.of())), List.of()), "sends/0/address", "did you mean /main"),
-                Arguments.of(new Control("F", cells, fader.form(), List.of(new Send(Send.Phase.PRESS, Optional.empty(),
+                Arguments.of(Control.plain("F", cells, fader.form(), List.of(new Send(Send.Phase.PRESS, Optional.empty(),
                         "/main", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, "0,5")))), List.of()),
                         "sends/0/arguments/0", "with a dot: “0.5”"),
-                Arguments.of(new Control("F", cells, fader.form(), List.of(), List.of(
-                        new Listen(Optional.empty(), "/main", -1, 0, 1))), "listens/0/argument", "from 0"),
-                Arguments.of(new Control("F", cells, fader.form(), List.of(), List.of(
-                        new Listen(Optional.empty(), "/main", 0, 1, 1))), "listens/0/high", "two different numbers"));
+                Arguments.of(Control.plain("F", cells, fader.form(), List.of(), List.of(
+                        Listen.value(Optional.empty(), "/main", -1, 0, 1))), "listens/0/argument", "from 0"),
+                Arguments.of(Control.plain("F", cells, fader.form(), List.of(), List.of(
+                        Listen.value(Optional.empty(), "/main", 0, 1, 1))), "listens/0/high", "two different numbers"));
     }
 
     @ParameterizedTest

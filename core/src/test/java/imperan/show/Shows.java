@@ -16,27 +16,27 @@ public final class Shows {
     }
 
     public static Target target(String name) {
-        return new Target(name, "127.0.0.1", 7101, 9201, Target.Answering.REPORTS, Optional.empty(), Optional.empty());
+        return Target.plain(name, "127.0.0.1", 7101, 9201, Target.Answering.REPORTS);
     }
 
     /** A desk, a layout and a page of 8 × 8 cells. */
     public static Show withPage() {
         return accepted(Show.empty(), ADA, put(DESK, null, target("Desk")), put(LAYOUT, null, new Layout("Layout")),
-                put(PAGE, LAYOUT, new Page("Page", 8, 8)));
+                put(PAGE, LAYOUT, Page.plain("Page", 8, 8)));
     }
 
     public static Control fader(String label, int column, String address) {
-        return new Control(label, new Cells(column, 0, 1, 4), new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, 0.25),
+        return Control.plain(label, new Cells(column, 0, 1, 4), new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, false, 0.25),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address,
                         List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))),
-                List.of(new Listen(Optional.of(DESK), address, 0, 0, 1)));
+                List.of(Listen.value(Optional.of(DESK), address, 0, 0, 1)));
     }
 
     public static Control button(String label, int column, boolean latching, String address) {
-        return new Control(label, new Cells(column, 4, 1, 1), new Form.Button(latching),
+        return Control.plain(label, new Cells(column, 4, 1, 1), new Form.Button(latching ? Form.Button.Action.LATCHING : Form.Button.Action.MOMENTARY),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address,
                         List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.INT32, 0, 1)))),
-                List.of(new Listen(Optional.of(DESK), address, 0, 0, 1)));
+                List.of(Listen.value(Optional.of(DESK), address, 0, 0, 1)));
     }
 
     /** A new part. */

@@ -25,6 +25,7 @@ class BuildTest extends InstalledTest {
         page.navigate(imperan.url("/#/layout"));
         button("Add page").click();
         assertThat(page.getByText("An empty page.")).isVisible();
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Controls")).click();
     }
 
     private Locator button(String name) {
@@ -62,12 +63,12 @@ class BuildTest extends InstalledTest {
         fill(cell("Message").getByLabel("Address"), "/bellows/in/1/level");
         assertThat(cell("Message").getByText("kept")).isVisible();
         button("Listen on the same address").click();
-        assertThat(cell("Answer").getByLabel("Listens to Bellows on")).hasValue("/bellows/in/1/level");
+        assertThat(cell("Answer").getByLabel("On", new Locator.GetByLabelOptions().setExact(true))).hasValue("/bellows/in/1/level");
         fill(cell("Touch").getByLabel("Label"), "Wheel");
         assertThat(built("Wheel")).isVisible();
 
         String id = built("Wheel").getAttribute("data-build");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        Hands.run(page);
         Hands.drag(page, id, 0, 0.5);
         desk.waitForLevel("in/1", 0.5);
         assertThat(Hands.control(page, id)).hasAttribute("data-belief", "KNOWN");
@@ -291,6 +292,7 @@ class BuildTest extends InstalledTest {
     void aPageGoesAndComesBackWithAllThatLiesOnIt() {
         addAt("Fader", 0, 0);
         int before = page.locator("nav a, section[aria-label=Pages] a").count();
+        button("Page settings").click();
         button("Remove page").click();
         assertThat(page.locator("nav a, section[aria-label=Pages] a")).hasCount(before - 1);
         String url = page.url();
@@ -316,7 +318,7 @@ class BuildTest extends InstalledTest {
     @Test
     void buildAndRunCannotBeConfused() {
         assertThat(page.locator("[data-mode=build]")).containsText("Build: touching a control sends nothing");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        Hands.run(page);
         assertThat(page.locator("[data-mode=run]")).isVisible();
         assertThat(page.locator("[data-mode=build]")).hasCount(0);
         assertThat(page.locator("[data-build]")).hasCount(0);

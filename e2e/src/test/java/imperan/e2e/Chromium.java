@@ -17,7 +17,7 @@ import java.util.Map;
 final class Chromium implements AutoCloseable {
 
     /** How long to wait for a condition: long enough for a shared machine at its worst, as it ends only what never comes. */
-    private static final double PATIENCE_MS = 40_000;
+    private static final double PATIENCE_MS = Double.parseDouble(System.getProperty("imperan.patience", "40000"));
 
     static {
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);

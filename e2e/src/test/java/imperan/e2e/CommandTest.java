@@ -43,8 +43,9 @@ class CommandTest {
                 PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
         port = freePort();
         environment = Map.of("IMPERAN_VAR", var.toString(), "IMPERAN_PORT", String.valueOf(port),
-                "IMPERAN_DB_PORT", String.valueOf(freePort()), "IMPERAN_BELLOWS_PORT",
-                String.valueOf(Installation.freeUdpPort()), "IMPERAN_ANSWER_PORT", String.valueOf(Installation.freeUdpPort()));
+                "IMPERAN_DB_PORT", String.valueOf(freePort()), "IMPERAN_STANDIN_PORT",
+                String.valueOf(Installation.freeBlock()), "IMPERAN_ANSWER_PORT", String.valueOf(Installation.freeBlock()),
+                "IMPERAN_STANDIN_PAGE", String.valueOf(freePort()));
     }
 
     @AfterAll
@@ -77,7 +78,8 @@ class CommandTest {
     private static boolean add(String name) {
         String edit = """
                 {"title": "Add %1$s", "steps": [{"step": "put", "basedOn": 0, "part": {"id": "%1$s", "parent": "wheelhouse",
-                 "order": 1, "body": {"kind": "page", "name": "%1$s", "columns": 4, "rows": 4}}}]}""".formatted(name);
+                 "order": 1, "body": {"kind": "page", "name": "%1$s", "columns": 4, "rows": 4,
+                 "screen": {"kind": "DESK", "width": 1280, "height": 800}, "strip": false, "follows": null}}}]}""".formatted(name);
         try {
             return HTTP.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/shows/salt-clock/edits"))
                     .header("Imperan-Browser", "command-test").header("Content-Type", "application/json")

@@ -2,12 +2,23 @@ package imperan.e2e;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 
 /** What hands do on controls, in positions from 0 to 1 of a control's travel. */
 final class Hands {
 
     private Hands() {
+    }
+
+    /** Goes from where one builds to where one plays, once that is on the screen: a page that is built looks much the same. */
+    static void run(Page page) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run").setExact(true)).click();
+        waitForRun(page);
+    }
+
+    static void waitForRun(Page page) {
+        page.locator("[data-mode=run]").waitFor();
     }
 
     static Locator control(Page page, String id) {
@@ -34,7 +45,12 @@ final class Hands {
     }
 
     static double position(Page page, String id) {
-        return Double.parseDouble(control(page, id)
-                .evaluate("e => getComputedStyle(e).getPropertyValue('--position')").toString());
+        return number(page, id, "--position");
+    }
+
+    /** A number that the styles of a control use, 0 to 1. */
+    static double number(Page page, String id, String name) {
+        return Double.parseDouble(control(page, id).locator("[data-moved]").first()
+                .evaluate("(e, name) => getComputedStyle(e).getPropertyValue(name) || '0'", name).toString());
     }
 }

@@ -1,8 +1,11 @@
 package imperan.e2e;
 
 import imperan.server.ImperanServer;
-import imperan.standins.Bellows;
-import imperan.standins.UdpPost;
+import imperan.standins.Announcement;
+import imperan.standins.Company;
+import imperan.standins.Fault;
+import imperan.standins.PicturePage;
+import imperan.standins.Post;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -11,31 +14,43 @@ import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
-import java.net.SocketException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.IntStream;
 
 /** A freshly started Imperan with a database, ports and stand-ins of its own. */
 final class Installation implements AutoCloseable {
 
     private final String database = "e2e_" + UUID.randomUUID().toString().replace("-", "");
-    private final int answerPort = freeUdpPort();
-    private final int bellowsPort;
-    private UdpPost bellows;
+    private static final int BLOCK = Company.NAMES.size();
+
+    private final int firstAnswer;
+    private final int firstPort;
+    private final Company company;
+    private final PicturePage pictures;
+    private final Path folder;
     private ConfigurableApplicationContext server;
 
     Installation() {
         try {
-            bellows = UdpPost.open(new Bellows(), 0);
-            bellowsPort = bellows.port();
+            firstAnswer = freeBlock();
+            firstPort = freeBlock();
+            company = new Company(firstPort, firstAnswer, Set.of());
+            pictures = new PicturePage(company, 0);
+            folder = Files.createTempDirectory("imperan-e2e");
             try (var connection = DriverManager.getConnection(databaseUrl("postgres"), "imperan", "");
                  Statement statement = connection.createStatement()) {
                 statement.execute("create database " + database);
             }
-        } catch (SocketException | SQLException e) {
+        } catch (IOException | SQLException e) {
             throw new IllegalStateException("The installation under test cannot be made; run the tests by ./imperan test", e);
         }
         startServer();
@@ -45,20 +60,43 @@ final class Installation implements AutoCloseable {
         server = new SpringApplicationBuilder(ImperanServer.class).run(
                 "--server.port=0",
                 "--spring.datasource.url=" + databaseUrl(database),
-                "--imperan.demo.bellows-port=" + bellowsPort,
-                "--imperan.demo.answer-port=" + answerPort);
+                "--imperan.demo.first-port=" + firstPort,
+                "--imperan.demo.first-answer=" + firstAnswer,
+                "--imperan.network.port=0",
+                "--imperan.network.folder=" + folder,
+                "--imperan.demo.page=http://127.0.0.1:" + pictures.port());
     }
 
     void stopServer() {
         server.close();
     }
 
+    /** Nobody has the desk's port open any more. */
     void stopBellows() {
-        bellows.close();
+        fault("Bellows", Fault.PORT_CLOSED, true);
     }
 
-    void startBellows() throws SocketException {
-        bellows = UdpPost.open(new Bellows(), bellowsPort);
+    void startBellows() {
+        fault("Bellows", Fault.PORT_CLOSED, false);
+    }
+
+    /** Lets something go wrong with a stand-in, or right again. */
+    void fault(String device, Fault fault, boolean on) {
+        company.post(device).fault(fault, on);
+    }
+
+    /** The address of the page with all the stand-ins. */
+    /** The stand-ins announce themselves on the network. */
+    Announcement announced() throws IOException {
+        return new Announcement(company.posts(), pictures.port());
+    }
+
+    String pictures() {
+        return "http://127.0.0.1:" + pictures.port();
+    }
+
+    Post post(String device) {
+        return company.post(device);
     }
 
     /** The address of a page of the application. */
@@ -68,11 +106,11 @@ final class Installation implements AutoCloseable {
     }
 
     InetSocketAddress bellows() {
-        return new InetSocketAddress(InetAddress.getLoopbackAddress(), bellowsPort);
+        return new InetSocketAddress(InetAddress.getLoopbackAddress(), firstPort);
     }
 
     int answerPort() {
-        return answerPort;
+        return firstAnswer;
     }
 
     /** A connection of the test's own to the database of this installation. */
@@ -98,12 +136,33 @@ final class Installation implements AutoCloseable {
     @Override
     public void close() {
         server.close();
-        bellows.close();
+        pictures.close();
+        company.close();
     }
 
     private static String databaseUrl(String name) {
         String port = System.getenv().getOrDefault("IMPERAN_TEST_DB_PORT", "8421");
         return "jdbc:postgresql://127.0.0.1:" + port + "/" + name;
+    }
+
+    /** The first of a row of ports that are free for datagrams and connections, below those that the system gives away. */
+    static int freeBlock() {
+        for (int attempt = 0; attempt < 1000; attempt++) {
+            int first = 10_000 + new Random().nextInt(20_000);
+            if (IntStream.range(first, first + BLOCK).allMatch(Installation::isFree)) {
+                return first;
+            }
+        }
+        throw new IllegalStateException("There are no " + BLOCK + " free ports in a row");
+    }
+
+    private static boolean isFree(int port) {
+        try (DatagramSocket datagrams = new DatagramSocket(port, InetAddress.getLoopbackAddress());
+             ServerSocket connections = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+            return datagrams.isBound() && connections.isBound();
+        } catch (IOException e) {
+            return false;
+        }
     }
 
     static int freeUdpPort() {

@@ -4,6 +4,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import imperan.layout.Arrangement;
+import imperan.layout.Arranger;
 import imperan.layout.ControlKind;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 
+import static imperan.show.Page.plain;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -50,7 +52,7 @@ class KeepingTest extends InstalledTest {
             keeper.edit(show, new EditRequest("Begin", List.of(
                     new EditRequest.Put(new Part(new PartId("layout"), Optional.empty(), 0, new Layout("Layout")), 0),
                     new EditRequest.Put(new Part(page, Optional.of(new PartId("layout")), 0,
-                            new imperan.show.Page("Page", 12, 12)), 0))), new Person("d", "Dora")).join();
+                            plain("Page", 12, 12)), 0))), new Person("d", "Dora")).join();
             int accepted = 0;
             for (int i = 0; i < EDITS; i++) {
                 accepted += step(keeper, show, page, new PartId("c" + i), random) instanceof Outcome.Accepted ? 1 : 0;
@@ -73,10 +75,10 @@ class KeepingTest extends InstalledTest {
         List<PartId> controls = keeper.show(show).join().all(Control.class).stream().map(Part::id).toList();
         List<PartId> one = controls.isEmpty() ? List.of() : List.of(controls.get(random.nextInt(controls.size())));
         return switch (random.nextInt(7)) {
-            case 0, 1, 2 -> keeper.arrange(show, new Arrangement.AddControl(page, fresh,
-                    ControlKind.values()[random.nextInt(3)], Optional.empty()), person).join();
-            case 3 -> keeper.arrange(show, new Arrangement.MoveControls(one, random.nextInt(-3, 4), random.nextInt(-3, 4)), person).join();
-            case 4 -> keeper.arrange(show, new Arrangement.RemoveControls(one), person).join();
+            case 0, 1, 2 -> keeper.change(show, now -> Arranger.carryOut(now, new Arrangement.AddControl(page, fresh,
+                    ControlKind.values()[random.nextInt(3)], Optional.empty()), person)).join();
+            case 3 -> keeper.change(show, now -> Arranger.carryOut(now, new Arrangement.MoveControls(one, random.nextInt(-3, 4), random.nextInt(-3, 4)), person)).join();
+            case 4 -> keeper.change(show, now -> Arranger.carryOut(now, new Arrangement.RemoveControls(one), person)).join();
             case 5 -> keeper.undo(show, person).join();
             default -> keeper.redo(show, person).join();
         };

@@ -22,10 +22,15 @@ class RigTest extends InstalledTest {
     static void open() {
         page = chromium.device("Ada");
         page.navigate(imperan.url("/#/rig"));
-        assertThat(page.locator("[data-link-state=answering]")).isVisible();
+        assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
     }
 
+    /** A field of a target, whose settings are opened first. */
     private static Locator field(String target, String label) {
+        Locator settings = page.getByLabel("Settings of " + target, new Page.GetByLabelOptions().setExact(true));
+        if ("false".equals(settings.getAttribute("aria-expanded"))) {
+            settings.click();
+        }
         return page.locator("[data-target='" + target + "']").getByLabel(label, new Locator.GetByLabelOptions().setExact(true));
     }
 
@@ -44,7 +49,7 @@ class RigTest extends InstalledTest {
         field.press("Enter");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText(words);
         assertThat(field).hasAttribute("aria-invalid", "true");
-        assertThat(page.locator("[data-link-state=answering]")).isVisible();
+        assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
         field.press("Escape");
         assertThat(field).hasValue(before);
         assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
@@ -66,14 +71,14 @@ class RigTest extends InstalledTest {
         int port;
         try (DatagramSocket other = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
             port = other.getLocalPort();
-            field("Target 2", "Answers reach us on port").fill(String.valueOf(port));
-            field("Target 2", "Answers reach us on port").press("Enter");
-            assertThat(page.locator("[data-target='Target 2']"))
+            field("Target 6", "Answers reach us on port").fill(String.valueOf(port));
+            field("Target 6", "Answers reach us on port").press("Enter");
+            assertThat(page.locator("[data-target='Target 6']"))
                     .containsText("Port " + port + " on this machine is taken by another program");
         }
-        assertThat(page.locator("[data-target='Target 2'] [data-link-state=unheard]")).isVisible();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Remove Target 2")).click();
-        assertThat(page.locator("[data-target]")).hasCount(1);
+        assertThat(page.locator("[data-target='Target 6'] [data-link-state=unheard]")).isVisible();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Remove Target 6")).click();
+        assertThat(page.locator("[data-target]")).hasCount(5);
     }
 
     @Test

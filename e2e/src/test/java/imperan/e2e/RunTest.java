@@ -10,7 +10,6 @@ import imperan.osc.OscArgument;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
-import java.net.SocketException;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
@@ -54,8 +53,7 @@ class RunTest extends InstalledTest {
     }
 
     private static double echo(String id) {
-        return Double.parseDouble(control(page, id)
-                .evaluate("e => getComputedStyle(e).getPropertyValue('--echo')").toString());
+        return Hands.number(page, id, "--echo");
     }
 
     @Test
@@ -151,7 +149,7 @@ class RunTest extends InstalledTest {
         other.navigate(imperan.url("/#/rig"));
         other.getByLabel("You are").fill("Zoe");
         other.getByLabel("You are").press("Enter");
-        other.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        Hands.run(other);
         double[] start = place(other, "level-8", 0);
         other.mouse().move(start[0], start[1]);
         other.mouse().down();
@@ -193,6 +191,7 @@ class RunTest extends InstalledTest {
         try (var said = dump.inputReader()) {
             Page rig = chromium.device("Ada");
             rig.navigate(imperan.url("/#/rig"));
+            rig.getByLabel("Settings of Bellows").click();
             rig.locator("[data-target=Bellows]").getByLabel("It receives on port").fill(String.valueOf(port));
             rig.keyboard().press("Enter");
             assertThat(rig.locator("[data-target=Bellows]").getByText("kept")).isVisible();
@@ -208,23 +207,24 @@ class RunTest extends InstalledTest {
         }
         Page rig = chromium.device("Ada");
         rig.navigate(imperan.url("/#/rig"));
+        rig.getByLabel("Settings of Bellows").click();
         rig.locator("[data-target=Bellows]").getByLabel("It receives on port").fill(String.valueOf(imperan.bellows().getPort()));
         rig.keyboard().press("Enter");
-        assertThat(rig.locator("[data-link-state=answering]")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
         rig.context().close();
     }
 
     @Test
-    void aPulledDeskIsSaidAndItsReturnToo() throws SocketException {
+    void aPulledDeskIsSaidAndItsReturnToo() {
         Page rig = chromium.device("Ada");
         rig.navigate(imperan.url("/#/rig"));
-        assertThat(rig.locator("[data-link-state=answering]")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
         imperan.stopBellows();
-        assertThat(rig.locator("[data-link-state='port closed']")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state='port closed']")).isVisible();
         assertThat(control(page, "level-12")).hasAttribute("data-belief", "STALE");
         assertThat(page.getByLabel("Targets not reached")).containsText("Bellows: port closed.");
         imperan.startBellows();
-        assertThat(rig.locator("[data-link-state=answering]")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
         assertThat(control(page, "level-12")).hasAttribute("data-belief", "KNOWN");
         assertThat(page.getByLabel("Targets not reached")).hasText("");
         rig.context().close();

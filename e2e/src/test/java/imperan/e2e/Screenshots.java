@@ -1,9 +1,12 @@
 package imperan.e2e;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.KeyboardModifier;
+import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
@@ -20,8 +23,7 @@ class Screenshots {
         try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.navigate(imperan.url("/#/rig"));
-            page.locator("[data-link-state=answering]").waitFor();
-            shot(page, folder, "rig");
+            page.locator("[data-target=Keel] [data-link-state=answering]").waitFor();
 
             page.navigate(imperan.url("/#/run"));
             page.locator("[data-control=level-1][data-belief=KNOWN]").waitFor();
@@ -32,7 +34,30 @@ class Screenshots {
             page.locator("[data-control=mute-4][data-lit=true]").waitFor();
             shot(page, folder, "run");
 
+            page.navigate(imperan.url("/#/run/quay"));
+            page.locator("[data-control=lanterns]").or(page.locator("[data-tray=lanterns]")).first().waitFor();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Look 2").setExact(true)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Lantern 1: saved colour 3, #ff8a3c").setExact(true)).click();
+            page.locator("[data-page=quay] [data-look=LIT]").first().waitFor();
+            shot(page, folder, "run-quay");
+            page.setViewportSize(390, 844);
+            page.navigate(imperan.url("/#/run/walk"));
+            page.locator("[data-page=walk] [data-belief=KNOWN]").first().waitFor();
+            shot(page, folder, "run-phone");
+            page.setViewportSize(1280, 800);
+
+            page.navigate(imperan.url("/#/lines"));
+            page.locator("[data-line]").first().waitFor();
+            shot(page, folder, "lines");
             page.navigate(imperan.url("/#/layout"));
+            page.getByLabel("Page settings").click();
+            Download file = page.waitForDownload(() -> page.getByText("This page as a file").click());
+            page.getByText("Take a file in …").click();
+            page.getByLabel("Layout file").setInputFiles(file.path());
+            page.locator("[data-changes]").waitFor();
+            shot(page, folder, "layout-import");
+            page.keyboard().press("Escape");
+
             page.locator("[data-build=level-3]").click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send once")).click();
             page.getByText("agrees").waitFor();
@@ -42,21 +67,55 @@ class Screenshots {
             }
             page.getByText("5 selected").waitFor();
             shot(page, folder, "build-several");
-            page.keyboard().press("?");
-            page.getByRole(AriaRole.DIALOG).waitFor();
-            shot(page, folder, "keys");
-            page.keyboard().press("Escape");
 
             page.navigate(imperan.url("/#/wire"));
             page.locator("[data-wire=in]").first().waitFor();
             shot(page, folder, "wire");
 
             page.navigate(imperan.url("/#/rig"));
-            page.locator("[data-target=Bellows]").getByLabel("Address").fill("127,0,0,1");
+            page.locator("[data-target=Keel] [data-link-state=answering]").waitFor();
+            shot(page, folder, "rig");
+            page.getByLabel("Settings of Bellows").click();
+            page.locator("[data-target=Bellows]").getByLabel("Address", new Locator.GetByLabelOptions().setExact(true)).fill("127,0,0,1");
             page.keyboard().press("Enter");
             page.getByRole(AriaRole.ALERT).waitFor();
             shot(page, folder, "rig-refused");
             page.keyboard().press("Escape");
+
+            page.navigate(imperan.url("/#/rig/hosts"));
+            page.locator("[data-finding]").first().waitFor();
+            shot(page, folder, "hosts");
+            page.navigate(imperan.url("/#/rig/phrasebooks"));
+            page.locator("[data-phrase]").first().waitFor();
+            shot(page, folder, "phrasebook");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in …")).click();
+            page.getByLabel("Name of the phrasebook").fill("Tide lamps");
+            page.getByLabel("The list of messages").fill("""
+                    Path | Type | Range | Notes
+                    /tide/lamp/[1-8]/level | int | 0-255 | brightness of a lamp
+                    /tide/lamp/[1-8]/tint | colour | | its colour
+                    /tide/gate/open | float | 0..1 | how far the gate stands open
+                    /tide/reset | none | | all lamps out
+                    """);
+            page.locator("[data-row=refused]").waitFor();
+            shot(page, folder, "import");
+            page.keyboard().press("Escape");
+            page.navigate(imperan.url("/#/rig/sheet"));
+            page.locator("[data-sheet=Keel]").waitFor();
+            shot(page, folder, "sheet");
+
+            page.navigate(imperan.url("/#/rig"));
+            page.getByLabel("Settings of Eddy").click();
+            page.getByLabel("Steps to a proven link to Eddy").scrollIntoViewIfNeeded();
+            shot(page, folder, "rig-settings");
+
+            imperan.post("Wick").byHand(OscMessage.of("/wick/look/3/go"));
+            imperan.post("Sluice").byHand(OscMessage.of("/sluice/scene", new OscArgument.Text("Moonrise")));
+            imperan.post("Eddy").byHand(OscMessage.of("/eddy/tilt/x", new OscArgument.Float32(18)));
+            page.navigate(imperan.pictures());
+            page.locator("[data-device=Keel]").waitFor();
+            page.waitForTimeout(1_500);
+            shot(page, folder, "standins");
 
             page.navigate(imperan.url("/#/history"));
             page.getByLabel("Name of the keep point").fill("Before the first walk");

@@ -7,6 +7,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -99,9 +100,19 @@ class ServerTest {
         "{\"what\": \"align\", \"controls\": [\"level-1\", \"name-1\"], \"edge\": \"MIDDLE\"}",
         "{\"what\": \"add\", \"page\": \"sound\", \"id\": \"level-1\", \"kind\": \"FADER\", \"at\": null}",
         "{\"what\": \"add\", \"page\": \"sound\", \"id\": \"new\", \"kind\": \"FADER\", \"at\": {\"column\": -2147483648, \"row\": 2147483647}}",
-        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"control\": null}], \"at\": null}",
-        "{\"what\": \"paste\", \"page\": \"sound\", \"at\": null, \"copies\": [{\"id\": \"new\", \"control\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 2147483647, \"row\": 0, \"width\": 2147483647, \"height\": -1}, \"form\": {\"kind\": \"readout\"}, \"sends\": [], \"listens\": []}}]}",
-        "{\"what\": \"paste\", \"page\": \"sound\", \"at\": null, \"copies\": [{\"id\": \"new\", \"control\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 0, \"row\": 0, \"width\": 1, \"height\": 1}, \"form\": {\"kind\": \"readout\"}, \"sends\": null, \"listens\": [null]}}]}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": null}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 2147483647, \"row\": 0, \"width\": 2147483647, \"height\": -1}, \"form\": {\"kind\": \"readout\"}, \"icon\": \"\", \"behaviour\": {\"guard\": \"NONE\", \"repeatSeconds\": 0.2, \"whenLost\": {\"goes\": \"NOWHERE\", \"value\": 0}, \"enabledWhen\": null, \"key\": \"\"}, \"sends\": [], \"listens\": []}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 0, \"row\": 0, \"width\": 1, \"height\": 1}, \"form\": {\"kind\": \"readout\"}, \"icon\": \"\", \"behaviour\": {\"guard\": \"NONE\", \"repeatSeconds\": 0.2, \"whenLost\": {\"goes\": \"NOWHERE\", \"value\": 0}, \"enabledWhen\": null, \"key\": \"\"}, \"sends\": null, \"listens\": [null]}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": \"nowhere\", \"body\": {\"kind\": \"layout\", \"name\": \"x\"}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
+        "{\"what\": \"fill\", \"controls\": [], \"field\": \"LABEL\", \"text\": \"<1..8>\"}",
+        "{\"what\": \"fill\", \"controls\": [\"level-1\"], \"field\": \"ADDRESS\", \"text\": \"<1..999999999>\"}",
+        "{\"what\": \"fill\", \"controls\": [\"level-1\"], \"field\": \"ADDRESS\", \"text\": \"no slash\"}",
+        "{\"what\": \"replace\", \"controls\": [], \"find\": \"\", \"put\": \"\", \"inAddresses\": true, \"inLabels\": true}",
+        "{\"what\": \"swapTarget\", \"controls\": [\"level-1\"], \"from\": null, \"to\": \"level-1\"}",
+        "{\"what\": \"gather\", \"controls\": [\"level-1\"], \"id\": \"level-1\", \"name\": \"\"}",
+        "{\"what\": \"scatter\", \"tray\": \"level-1\"}",
+        "{\"what\": \"learned\", \"pairs\": [{\"control\": \"level-1\", \"target\": \"nobody\", \"address\": \"\", \"argument\": -1, \"type\": \"FLOAT32\", \"low\": 0, \"high\": 1}]}",
+        "{\"what\": \"duplicatePage\", \"page\": \"level-1\", \"id\": \"new\", \"screen\": null}"
     })
     void arrangementsThatMakeNoSenseAreAnsweredInWords(String body) throws Exception {
         long before = imperan.bean(Keeper.class).show("salt-clock").join().version();
@@ -111,6 +122,38 @@ class ServerTest {
         JsonNode problems = new JsonMapper().readTree(answer.body()).get("problems");
         assertThat(problems.get(0).get("message").stringValue()).isNotBlank().doesNotContain("Exception");
         assertThat(imperan.bean(Keeper.class).show("salt-clock").join().version()).isEqualTo(before);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "POST | rig | {\"what\": \"moveHost\", \"host\": \"nobody\", \"address\": \"10.24.8.9\"} | no longer there",
+        "POST | rig | {\"what\": \"moveHost\", \"host\": \"bellows\", \"address\": \"10.24.8.9\"} | no longer there",
+        "POST | rig | {\"what\": \"moveHost\", \"host\": \"host-desk\", \"address\": \"10,24\"} | commas",
+        "POST | rig | {\"what\": \"moveHost\", \"host\": \"host-desk\"} | cannot be read",
+        "POST | rig | {\"what\": \"moveHost\", \"host\": \"a b\", \"address\": \"10.24.8.9\"} | A part id has",
+        "POST | rig | {\"what\": \"tick\", \"target\": \"level-1\", \"step\": \"SENT\", \"fact\": \"\"} | no longer there",
+        "POST | rig | {\"what\": \"tick\", \"target\": \"bellows\", \"step\": \"FLOWN\", \"fact\": \"\"} | cannot be read",
+        "POST | rig | {\"what\": \"sail\"} | cannot be read",
+        "POST | targets/bellows/say | {\"line\": \"x\"} | begins with a slash",
+        "POST | targets/bellows/say | {} | cannot be read",
+        "POST | phrasebooks/preview | {\"source\": \"HEARD\", \"name\": \"x\", \"text\": \"../x\", \"bare\": false} | makes no sense",
+        "POST | phrasebooks/preview | {\"source\": \"OTHER_SHOW\", \"name\": \"x\", \"text\": \"nowhere/desk\", \"bare\": false} | nowhere",
+        "POST | phrasebooks/preview | {\"source\": \"TABLE\", \"name\": null, \"text\": \"\", \"bare\": false} | cannot be read",
+        "POST | phrasebooks | {\"source\": \"TABLE\", \"name\": \"x\", \"text\": \"\", \"bare\": false, \"onSameName\": \"MERGE\"} | no phrase in it",
+        "POST | phrasebooks | {\"source\": \"TABLE\", \"name\": \" \", \"text\": \"/a\", \"bare\": false, \"onSameName\": \"MERGE\"} | name is needed",
+    })
+    void rigRequestsThatMakeNoSenseAreAnsweredInWords(String method, String path, String body, String words) throws Exception {
+        HttpResponse<String> answer = send(to("/api/shows/salt-clock/" + path.replace(" ", "%20")).header("Imperan-Browser", "test")
+                .header("Content-Type", "application/json").method(method, HttpRequest.BodyPublishers.ofString(body)));
+        assertThat(answer.statusCode()).as(answer.body()).isIn(400, 404, 422);
+        assertThat(new JsonMapper().readTree(answer.body()).at("/problems/0/message").stringValue()).contains(words)
+                .doesNotContain("Exception");
+    }
+
+    @Test
+    void whatIsNotThereIsSaid() throws Exception {
+        assertThat(send(to("/api/shows/nowhere/rig")).statusCode()).isEqualTo(404);
+        assertThat(send(to("/api/network/certificate")).statusCode()).as("before the network was ever let in").isEqualTo(404);
     }
 
     @Test
@@ -158,7 +201,8 @@ class ServerTest {
     void whatIsCommittedIsInTheTables() throws Exception {
         HttpResponse<String> answer = send(edit("""
                 {"title": "Add a page", "steps": [{"step": "put", "basedOn": 0, "part": {"id": "extra",
-                 "parent": "wheelhouse", "order": 9, "body": {"kind": "page", "name": "Extra", "columns": 4, "rows": 4}}}]}"""));
+                 "parent": "wheelhouse", "order": 9, "body": {"kind": "page", "name": "Extra", "columns": 4, "rows": 4,
+                 "screen": {"kind": "DESK", "width": 1280, "height": 800}, "strip": false, "follows": null}}}]}"""));
         assertThat(answer.statusCode()).isEqualTo(200);
         ShowStore store = imperan.bean(ShowStore.class);
         Show kept = store.load("salt-clock");

@@ -51,10 +51,14 @@ class ThemeTest {
             page.navigate(imperan.url("/#/rig"));
             for (String theme : List.of("night", "day")) {
                 assertThat(page.locator("html")).hasAttribute("data-theme", theme);
-                for (String station : List.of("rig", "layout", "wire", "shows", "history", "run")) {
+                for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "wire",
+                        "shows", "history", "run")) {
                     page.navigate(imperan.url("/#/" + station));
-                    assertThat(page.locator("[data-ticker=in]")).containsText("/bellows");
-                    if (station.equals("layout")) {
+                    assertThat(page.locator("[data-ticker=in]")).containsText("/");
+                    if (station.equals("rig")) {
+                        page.getByLabel("Settings of Bellows").click();
+                        assertThat(page.getByText("Evidence")).isVisible();
+                    } else if (station.equals("layout")) {
                         page.locator("[data-build=level-1]").click();
                         assertThat(page.getByText("Send once")).isVisible();
                     }

@@ -1,11 +1,9 @@
 package imperan.standins;
 
 import imperan.osc.Decoded;
-import imperan.osc.OscBundle;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
-import imperan.osc.OscPacket;
 
 import java.io.IOException;
 import java.net.DatagramPacket;
@@ -13,18 +11,25 @@ import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.SocketException;
+import java.util.concurrent.locks.LockSupport;
 
-/** Lends a stand-in a UDP socket on loopback and a thread. A packet that is no OSC is dropped, as devices do. */
-public final class UdpPost implements AutoCloseable {
+/** Lends a device a UDP socket on loopback and a thread. A packet that is no OSC is dropped, as devices do. */
+public final class UdpPost extends Post {
 
-    private final StandIn device;
-    private final DatagramSocket socket;
+    private static final int TICK_MS = 20;
+
+    private final int port;
+    private final DatagramSocket otherPort;
     private final Thread thread;
     private final OscDecoder decoder = new OscDecoder();
+    private volatile DatagramSocket socket;
+    private volatile boolean closed;
 
-    private UdpPost(StandIn device, DatagramSocket socket) {
-        this.device = device;
+    private UdpPost(StandIn device, DatagramSocket socket) throws SocketException {
+        super(device);
         this.socket = socket;
+        this.port = socket.getLocalPort();
+        this.otherPort = new DatagramSocket(0, InetAddress.getLoopbackAddress());
         this.thread = new Thread(this::run, "stand-in " + device.name());
     }
 
@@ -33,55 +38,76 @@ public final class UdpPost implements AutoCloseable {
      * @throws SocketException where the port is taken
      */
     public static UdpPost open(StandIn device, int port) throws SocketException {
-        DatagramSocket socket = new DatagramSocket(null);
-        // without reuse: two programs on one port would each get some of the packets
-        socket.setReuseAddress(false);
-        socket.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
-        UdpPost post = new UdpPost(device, socket);
+        UdpPost post = new UdpPost(device, socket(port));
         post.thread.start();
         return post;
     }
 
+    private static DatagramSocket socket(int port) throws SocketException {
+        DatagramSocket socket = new DatagramSocket(null);
+        // without reuse: two programs on one port would each get some of the packets
+        socket.setReuseAddress(false);
+        socket.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
+        socket.setSoTimeout(TICK_MS);
+        return socket;
+    }
+
+    @Override
     public int port() {
-        return socket.getLocalPort();
+        return port;
+    }
+
+    @Override
+    void shut() {
+        socket.close();
+    }
+
+    @Override
+    void open() throws SocketException {
+        if (socket.isClosed()) {
+            socket = socket(port);
+        }
     }
 
     private void run() {
         byte[] buffer = new byte[OscDecoder.UDP_MAX_BYTES];
-        while (!socket.isClosed()) {
+        while (!closed) {
             DatagramPacket packet = new DatagramPacket(buffer, buffer.length);
             try {
                 socket.receive(packet);
+                if (decoder.decode(buffer, 0, packet.getLength()) instanceof Decoded.Whole whole) {
+                    InetSocketAddress from = (InetSocketAddress) packet.getSocketAddress();
+                    deliver(StandIn.Peer.datagrams(from.getAddress().getHostAddress(), from.getPort()), whole.packet());
+                }
+            } catch (SocketException e) {
+                // the port is closed for now
+                LockSupport.parkNanos(TICK_MS * 1_000_000L);
             } catch (IOException e) {
-                continue;
+                // nothing came in time
             }
-            if (decoder.decode(buffer, 0, packet.getLength()) instanceof Decoded.Whole whole) {
-                deliver((InetSocketAddress) packet.getSocketAddress(), whole.packet());
-            }
+            pass();
         }
     }
 
-    private void deliver(InetSocketAddress from, OscPacket packet) {
-        if (packet instanceof OscMessage message) {
-            device.receive(from, message, System.nanoTime(), this::send);
-        } else if (packet instanceof OscBundle bundle) {
-            bundle.elements().forEach(element -> deliver(from, element));
-        }
-    }
-
-    private void send(InetSocketAddress to, OscMessage message) {
+    @Override
+    void send(StandIn.Peer to, OscMessage message) {
         byte[] bytes = OscEncoder.encode(message);
+        DatagramSocket from = has(Fault.FROM_OTHER_PORT) ? otherPort : socket;
         try {
-            socket.send(new DatagramPacket(bytes, bytes.length, to));
+            from.send(new DatagramPacket(bytes, bytes.length, new InetSocketAddress(to.host(), to.port())));
         } catch (IOException e) {
             // a client that cannot be reached is its own problem; it will ask again or be forgotten
-            System.err.println(device.name() + " could not send to " + to + ": " + e.getMessage());
+            if (!from.isClosed()) {
+                System.err.println(name() + " could not send to " + to + ": " + e.getMessage());
+            }
         }
     }
 
     @Override
     public void close() {
+        closed = true;
         socket.close();
+        otherPort.close();
         try {
             thread.join();
         } catch (InterruptedException e) {

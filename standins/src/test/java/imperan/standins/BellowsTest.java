@@ -5,7 +5,6 @@ import imperan.osc.OscMessage;
 import imperan.osc.OscText;
 import org.junit.jupiter.api.Test;
 
-import java.net.InetSocketAddress;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -13,18 +12,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 class BellowsTest {
 
-    private static final InetSocketAddress ADA = new InetSocketAddress("127.0.0.1", 5001);
-    private static final InetSocketAddress BEN = new InetSocketAddress("127.0.0.1", 5002);
+    private static final StandIn.Peer ADA = StandIn.Peer.datagrams("127.0.0.1", 5001);
+    private static final StandIn.Peer BEN = StandIn.Peer.datagrams("127.0.0.1", 5002);
     private static final long SECOND = 1_000_000_000L;
 
     private final Bellows bellows = new Bellows();
     private final List<String> sent = new ArrayList<>();
     private long now;
 
-    private List<String> receive(InetSocketAddress from, String address, OscArgument... arguments) {
+    private List<String> receive(StandIn.Peer from, String address, OscArgument... arguments) {
         sent.clear();
-        bellows.receive(from, OscMessage.of(address, arguments), now, (to, m) ->
-                sent.add(to.getPort() + " " + m.address() + " " + OscText.arguments(m.arguments())));
+        bellows.receive(new StandIn.Heard(from, OscMessage.of(address, arguments), false), now, (to, m) ->
+                sent.add(to.port() + " " + m.address() + " " + OscText.arguments(m.arguments())));
         return List.copyOf(sent);
     }
 
@@ -58,7 +57,7 @@ class BellowsTest {
         assertThat(receive(ADA, "/bellows/in/13/level", new OscArgument.Float32(1))).isEmpty();
         assertThat(receive(ADA, "/bellows/in/1/level", new OscArgument.Int32(1))).isEmpty();
         assertThat(receive(ADA, "/bellows/in/1/mute", new OscArgument.Int32(2))).isEmpty();
-        assertThat(receive(ADA, "/bellows/in/1/pan", new OscArgument.Float32(1))).isEmpty();
+        assertThat(receive(ADA, "/bellows/in/1/depth", new OscArgument.Float32(1))).isEmpty();
         assertThat(receive(ADA, "/bellows", new OscArgument.Float32(1))).isEmpty();
     }
 }

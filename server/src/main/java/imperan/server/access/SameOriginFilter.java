@@ -4,6 +4,7 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -17,6 +18,7 @@ import java.util.Set;
  * name as Host. Covers REST and the opening of the WebSocket alike.
  */
 @Component
+@Order(1)
 class SameOriginFilter extends OncePerRequestFilter {
 
     private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
@@ -26,7 +28,7 @@ class SameOriginFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         String host = request.getHeader("Host");
         String origin = request.getHeader("Origin");
-        if (host == null || !OWN_NAMES.contains(withoutPort(host))) {
+        if (host == null || !OWN_NAMES.contains(withoutPort(host)) && !NetworkDoor.ownAddresses().contains(withoutPort(host))) {
             refuse(response, "This address is not one of Imperan's: open it as http://127.0.0.1:"
                     + request.getLocalPort());
         } else if (origin != null && !host.equals(authority(origin))) {

@@ -1,6 +1,7 @@
 package imperan.server.api;
 
 import imperan.server.api.ShowController.EditAnswer;
+import imperan.server.run.NotLiveException;
 import imperan.server.store.UnknownShowException;
 import imperan.show.Problem;
 import org.slf4j.Logger;
@@ -33,6 +34,20 @@ class Faults {
     @ResponseStatus(HttpStatus.NOT_FOUND)
     EditAnswer unknown(UnknownShowException e) {
         return refused(e.getMessage());
+    }
+
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.CONFLICT)
+    EditAnswer notLive(NotLiveException e) {
+        return refused(e.getMessage());
+    }
+
+    /** An id, an address or a word of the request that is none. */
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.BAD_REQUEST)
+    EditAnswer noSuchThing(IllegalArgumentException e) {
+        LOG.info("A request makes no sense: {}", e.getMessage());
+        return refused("This request makes no sense: " + e.getMessage());
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})

@@ -1,7 +1,15 @@
 package imperan.server.api;
 
 import imperan.layout.Arrangement;
+import imperan.layout.FillStart;
+import imperan.layout.LayoutFile;
+import imperan.layout.PhraseFamily;
+import imperan.line.TableLine;
+import imperan.live.Learning.Learned;
+import imperan.live.RestLine;
+import imperan.plan.RigChange;
 import imperan.server.socket.ClientFrame;
+import imperan.server.net.ServiceFinder;
 import imperan.server.run.Shows;
 import imperan.server.socket.ServerFrame;
 import imperan.server.store.ShowStore;
@@ -49,8 +57,13 @@ class OpenApiSetup {
             shapes.adjust(ServerFrame.class);
             shapes.adjust(EditRequest.class);
             shapes.adjust(Arrangement.class);
-            List.of(ShowController.EditAnswer.class, ShowStore.ShowInfo.class, ShowStore.EditLine.class,
-                    ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class).forEach(shapes::adjust);
+            shapes.adjust(RigChange.class);
+            List.of(ShowController.EditAnswer.class, PhraseFamily.class, ShowStore.ShowInfo.class, ShowStore.EditLine.class, ShowStore.BookElsewhere.class,
+                    ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class,
+                    RigController.RigView.class, PhrasebookController.ReadPreview.class,
+                    PhrasebookController.Reading.class, NetworkController.DoorAnswer.class,
+                    ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, TableLine.class,
+                    LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

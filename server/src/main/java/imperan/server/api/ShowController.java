@@ -1,14 +1,22 @@
 package imperan.server.api;
 
 import imperan.layout.Arrangement;
+import imperan.layout.Arranger;
+import imperan.layout.ChangeLine;
+import imperan.layout.FillStart;
+import imperan.layout.PhraseFamily;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.EditLine;
 import imperan.server.store.ShowStore.KeepPoint;
 import imperan.server.store.ShowStore.ShowInfo;
+import imperan.show.PartId;
 import imperan.show.EditRequest;
+import imperan.show.Held;
+import imperan.show.Lock;
 import imperan.show.Outcome;
+import imperan.show.Part;
 import imperan.show.Person;
 import imperan.show.Problem;
 import org.springframework.http.HttpHeaders;
@@ -57,6 +65,18 @@ class ShowController {
     record Name(String name) {
     }
 
+    record Locked(boolean locked) {
+    }
+
+    /** @param problems why it cannot be; empty where it can */
+    record ArrangePreview(List<ChangeLine> changes, List<Problem> problems) {
+
+        static ArrangePreview of(Outcome outcome) {
+            return outcome instanceof Outcome.Accepted accepted ? new ArrangePreview(ChangeLine.of(accepted.edit(), accepted.show()), List.of())
+                    : new ArrangePreview(List.of(), ((Outcome.Refused) outcome).problems());
+        }
+    }
+
     // ---- whole shows
 
     @GetMapping("/shows")
@@ -76,7 +96,7 @@ class ShowController {
 
     @PostMapping("/shows/{show}/duplicate")
     ResponseEntity<Shows.Done> duplicate(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser) {
-        return answer(shows.duplicate(show, person(browser)));
+        return answer(shows.duplicate(show, store.person(browser)));
     }
 
     @DeleteMapping("/shows/{show}")
@@ -112,7 +132,7 @@ class ShowController {
     @PostMapping(value = "/files", consumes = MediaType.TEXT_PLAIN_VALUE)
     ResponseEntity<Shows.Done> take(@RequestHeader(BROWSER) String browser,
             @RequestParam("onSameName") Shows.OnSameName onSameName, @RequestBody String file) {
-        return answer(shows.take(file, onSameName, person(browser)));
+        return answer(shows.take(file, onSameName, store.person(browser)));
     }
 
     // ---- edits
@@ -120,25 +140,57 @@ class ShowController {
     @PostMapping("/shows/{show}/edits")
     CompletableFuture<ResponseEntity<EditAnswer>> edit(@PathVariable("show") String show,
             @RequestHeader(BROWSER) String browser, @RequestBody EditRequest request) {
-        return keeper.edit(show, request, person(browser)).thenApply(ShowController::answer);
+        return keeper.edit(show, request, store.person(browser)).thenApply(ShowController::answer);
     }
 
     @PostMapping("/shows/{show}/arrange")
     CompletableFuture<ResponseEntity<EditAnswer>> arrange(@PathVariable("show") String show,
             @RequestHeader(BROWSER) String browser, @RequestBody Arrangement arrangement) {
-        return keeper.arrange(show, arrangement, person(browser)).thenApply(ShowController::answer);
+        Person person = store.person(browser);
+        return keeper.change(show, now -> Arranger.carryOut(now, arrangement, person)).thenApply(ShowController::answer);
+    }
+
+    /** What can be placed on a page for a target: its phrases by the things they belong to. */
+    @GetMapping("/shows/{show}/targets/{target}/families")
+    List<PhraseFamily> families(@PathVariable("show") String show, @PathVariable("target") String target) {
+        return PhraseFamily.of(keeper.show(show).join(), new PartId(target));
+    }
+
+    /** What an arrangement would change, without changing anything. */
+    @PostMapping("/shows/{show}/arrange/preview")
+    ArrangePreview previewArrangement(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
+            @RequestBody Arrangement arrangement) {
+        return ArrangePreview.of(Arranger.carryOut(keeper.show(show).join(), arrangement, store.person(browser)));
+    }
+
+    /** What filling across these controls begins with. */
+    @PostMapping("/shows/{show}/arrange/fill-start")
+    FillStart fillStart(@PathVariable("show") String show, @RequestBody List<PartId> controls) {
+        return FillStart.of(keeper.show(show).join(), controls);
+    }
+
+    /** Locks a show, so that it can be operated and not changed, or unlocks it. */
+    @PutMapping("/shows/{show}/lock")
+    CompletableFuture<ResponseEntity<EditAnswer>> lock(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
+            @RequestBody Locked locked) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> now.apply(locked.locked()
+                ? new EditRequest("Lock the show", List.of(new EditRequest.Put(new Part(Lock.ID, Optional.empty(), 0, new Lock(person.name())),
+                        now.held(Lock.ID).map(Held::version).orElse(0L))))
+                : new EditRequest("Unlock the show", List.of(new EditRequest.Remove(Lock.ID, now.held(Lock.ID).map(Held::version).orElse(0L)))), person))
+                .thenApply(ShowController::answer);
     }
 
     @PostMapping("/shows/{show}/undo")
     CompletableFuture<ResponseEntity<EditAnswer>> undo(@PathVariable("show") String show,
             @RequestHeader(BROWSER) String browser) {
-        return keeper.undo(show, person(browser)).thenApply(ShowController::answer);
+        return keeper.undo(show, store.person(browser)).thenApply(ShowController::answer);
     }
 
     @PostMapping("/shows/{show}/redo")
     CompletableFuture<ResponseEntity<EditAnswer>> redo(@PathVariable("show") String show,
             @RequestHeader(BROWSER) String browser) {
-        return keeper.redo(show, person(browser)).thenApply(ShowController::answer);
+        return keeper.redo(show, store.person(browser)).thenApply(ShowController::answer);
     }
 
     /** The newest edits first; before a number, where one is given. */
@@ -160,7 +212,7 @@ class ShowController {
             return refused(List.of(Problem.of("A keep point needs a name")));
         }
         long version = keeper.show(show).join().version();
-        store.keep(show, version, name.name().strip(), person(browser));
+        store.keep(show, version, name.name().strip(), store.person(browser));
         return ResponseEntity.ok(new EditAnswer(version, List.of()));
     }
 
@@ -168,7 +220,7 @@ class ShowController {
     @PostMapping("/shows/{show}/restore/{version}")
     CompletableFuture<ResponseEntity<EditAnswer>> restore(@PathVariable("show") String show,
             @PathVariable("version") long version, @RequestHeader(BROWSER) String browser) {
-        return keeper.restore(show, version, person(browser), "Restore version " + version)
+        return keeper.restore(show, version, store.person(browser), "Restore version " + version)
                 .thenApply(ShowController::answer);
     }
 
@@ -181,17 +233,13 @@ class ShowController {
         return ResponseEntity.ok(new EditAnswer(0, List.of()));
     }
 
-    private Person person(String browser) {
-        return new Person(browser, store.browserName(browser).orElse("A browser without a name"));
-    }
-
-    private static ResponseEntity<EditAnswer> answer(Outcome outcome) {
+    static ResponseEntity<EditAnswer> answer(Outcome outcome) {
         return outcome instanceof Outcome.Accepted accepted
                 ? ResponseEntity.ok(new EditAnswer(accepted.edit().number(), List.of()))
                 : refused(((Outcome.Refused) outcome).problems());
     }
 
-    private static ResponseEntity<EditAnswer> refused(List<Problem> problems) {
+    static ResponseEntity<EditAnswer> refused(List<Problem> problems) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(new EditAnswer(0, problems));
     }
 

@@ -14,7 +14,7 @@ import java.util.concurrent.atomic.AtomicInteger;
  * datagram that waits for another thread to wake up takes longer than everything that was computed for it. Only where the
  * system takes no more at the moment does Netty keep it, and then all that follow, so that none overtakes.
  */
-final class Mouth {
+final class Mouth implements Outlet {
 
     private final Channel channel;
     private final DatagramChannel socket;
@@ -29,7 +29,8 @@ final class Mouth {
         return channel;
     }
 
-    void send(byte[] packet) {
+    @Override
+    public void send(byte[] packet) {
         if (waiting.get() > 0 || !written(packet)) {
             queue(packet);
         }

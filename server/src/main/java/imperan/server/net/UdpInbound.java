@@ -3,6 +3,7 @@ package imperan.server.net;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
 import io.netty.buffer.ByteBufUtil;
+import io.netty.channel.Channel;
 import io.netty.channel.ChannelHandlerContext;
 import io.netty.channel.SimpleChannelInboundHandler;
 import io.netty.channel.socket.DatagramPacket;
@@ -18,14 +19,21 @@ final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
 
     private static final Logger LOG = LoggerFactory.getLogger(UdpInbound.class);
 
-    private final UdpListener listener;
-    private final OscDecoder decoder = new OscDecoder();
+    /** Hears that a connected socket cannot speak any more. */
+    interface Away {
+        void told(Channel socket, Set<PartId> targets, String why);
+    }
+
+    private final TargetListener listener;
+    private final Away away;
+    private final OscDecoder decoder = OscDecoder.takingBareAddresses();
     private volatile Set<PartId> targets;
     private String lastReported = "";
 
-    UdpInbound(UdpListener listener, Set<PartId> targets) {
+    UdpInbound(TargetListener listener, Set<PartId> targets, Away away) {
         this.listener = listener;
         this.targets = Set.copyOf(targets);
+        this.away = away;
     }
 
     void targets(Set<PartId> changed) {
@@ -44,11 +52,12 @@ final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
     public void exceptionCaught(ChannelHandlerContext context, Throwable cause) {
         if (cause instanceof PortUnreachableException) {
             listener.portClosed(targets);
-        } else {
+        } else if (!cause.toString().equals(lastReported)) {
             // a network that is away says so with every packet
-            if (!cause.toString().equals(lastReported)) {
-                lastReported = cause.toString();
-                LOG.warn("A socket reported: {}", lastReported);
+            lastReported = cause.toString();
+            LOG.warn("A socket reported: {}", lastReported);
+            if (!targets.isEmpty()) {
+                away.told(context.channel(), targets, cause.getMessage());
             }
         }
     }

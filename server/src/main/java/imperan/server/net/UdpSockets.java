@@ -1,5 +1,6 @@
 package imperan.server.net;
 
+import imperan.live.SocketState;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
 import io.netty.bootstrap.Bootstrap;
@@ -7,8 +8,7 @@ import io.netty.channel.Channel;
 import io.netty.channel.ChannelFuture;
 import io.netty.channel.ChannelOption;
 import io.netty.channel.FixedRecvByteBufAllocator;
-import io.netty.channel.MultiThreadIoEventLoopGroup;
-import io.netty.channel.nio.NioIoHandler;
+import io.netty.channel.EventLoopGroup;
 import io.netty.channel.socket.nio.NioDatagramChannel;
 
 import java.io.IOException;
@@ -21,6 +21,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
@@ -45,24 +46,26 @@ public final class UdpSockets implements AutoCloseable {
     private record EarKey(String address, int port) {
     }
 
-    private record MouthKey(EarKey ear, String host, int port) {
+    /** @param from the address of ours to speak from; empty lets the system choose */
+    private record MouthKey(EarKey ear, String from, String host, int port) {
     }
 
-    private final UdpListener listener;
-    private final MultiThreadIoEventLoopGroup group = new MultiThreadIoEventLoopGroup(1, NioIoHandler.newFactory());
+    private final TargetListener listener;
+    private final EventLoopGroup group;
     private final ScheduledExecutorService opener =
             Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "sockets"));
     private final Map<EarKey, Channel> ears = new HashMap<>();
     private final Map<MouthKey, Mouth> mouths = new HashMap<>();
-    private final Map<PartId, Mouth> mouthOf = new ConcurrentHashMap<>();
+    private final Map<PartId, Outlet> outlets = new ConcurrentHashMap<>();
     private Collection<Endpoint> wanted = List.of();
 
-    public UdpSockets(UdpListener listener) {
+    UdpSockets(TargetListener listener, EventLoopGroup group) {
         this.listener = listener;
+        this.group = group;
     }
 
     /** Opens and closes sockets until they fit the endpoints. Returns at once; the listener hears how each one went. */
-    public void reconcile(Collection<Endpoint> endpoints) {
+    void reconcile(Collection<Endpoint> endpoints) {
         Collection<Endpoint> copy = List.copyOf(endpoints);
         opener.execute(() -> {
             wanted = copy;
@@ -71,10 +74,10 @@ public final class UdpSockets implements AutoCloseable {
     }
 
     /** Sends from the target's answer port; a target without an open socket gets nothing, as its listener knows. */
-    public void send(PartId target, byte[] packet) {
-        Mouth mouth = mouthOf.get(target);
-        if (mouth != null) {
-            mouth.send(packet);
+    void send(PartId target, byte[] packet) {
+        Outlet outlet = outlets.get(target);
+        if (outlet != null) {
+            outlet.send(packet);
         }
     }
 
@@ -86,28 +89,34 @@ public final class UdpSockets implements AutoCloseable {
         for (Endpoint e : wanted) {
             EarKey ear = new EarKey(localOnly.get(e.answerPort()) ? "127.0.0.1" : "0.0.0.0", e.answerPort());
             wantedEars.add(ear);
-            byMouth.computeIfAbsent(new MouthKey(ear, e.host(), e.port()), k -> new HashSet<>()).add(e.target());
+            byMouth.computeIfAbsent(new MouthKey(ear, e.adapterAddress(), e.host(), e.port()), k -> new HashSet<>()).add(e.target());
         }
+        // a mouth whose network went away may not work again when it comes back
+        mouths.entrySet().removeIf(entry -> !entry.getValue().channel().isOpen());
         close(mouths, byMouth.keySet(), Mouth::channel);
         close(ears, wantedEars, channel -> channel);
-        Map<EarKey, String> earTroubles = new HashMap<>();
+        Map<EarKey, Optional<SocketState>> earTroubles = new HashMap<>();
         wantedEars.forEach(key -> earTroubles.put(key, openEar(key)));
         Map<PartId, SocketState> states = new HashMap<>();
         byMouth.forEach((key, targets) -> {
-            String trouble = earTroubles.get(key.ear());
-            SocketState state = trouble.isEmpty() ? openMouth(key, targets) : SocketState.troubled(trouble);
+            boolean broadcast = ThisMachine.isBroadcast(key.host());
+            SocketState state = earTroubles.get(key.ear())
+                    .orElseGet(() -> broadcast ? state(ears.get(key.ear())) : openMouth(key, targets));
             targets.forEach(target -> {
                 states.put(target, state);
-                if (state.trouble().isEmpty()) {
-                    mouthOf.put(target, mouths.get(key));
+                if (!state.works()) {
+                    outlets.remove(target);
+                } else if (broadcast) {
+                    outlets.put(target, new Broadcast(ears.get(key.ear()), new InetSocketAddress(key.host(), key.port()),
+                            why -> away(targets, why)));
                 } else {
-                    mouthOf.remove(target);
+                    outlets.put(target, mouths.get(key));
                 }
             });
         });
-        mouthOf.keySet().retainAll(states.keySet());
+        outlets.keySet().retainAll(states.keySet());
         listener.sockets(Map.copyOf(states));
-        if (states.values().stream().anyMatch(s -> !s.trouble().isEmpty())) {
+        if (states.values().stream().anyMatch(s -> !s.works())) {
             opener.schedule((Runnable) this::reconcile, RETRY_SECONDS, TimeUnit.SECONDS);
         }
     }
@@ -122,23 +131,26 @@ public final class UdpSockets implements AutoCloseable {
         });
     }
 
-    private String openEar(EarKey key) {
+    /** Empty where the ear is open. */
+    private Optional<SocketState> openEar(EarKey key) {
         if (ears.containsKey(key)) {
-            return "";
+            return Optional.empty();
         }
         InetSocketAddress local = new InetSocketAddress(key.address(), key.port());
         try (DatagramSocket probe = new DatagramSocket(null)) {
             probe.setReuseAddress(false);
             probe.bind(local);
         } catch (IOException e) {
-            return "Port " + key.port() + " on this machine is taken by another program (" + e.getMessage() + ")";
+            return Optional.of(SocketState.taken("Port " + key.port() + " on this machine is taken by another program ("
+                    + e.getMessage() + ")"));
         }
         ChannelFuture opened = bootstrap(Set.of()).channel(NioDatagramChannel.class).bind(local).awaitUninterruptibly();
         if (!opened.isSuccess()) {
-            return "Port " + key.port() + " on this machine does not open (" + opened.cause().getMessage() + ")";
+            return Optional.of(SocketState.noWay("Port " + key.port() + " on this machine does not open ("
+                    + opened.cause().getMessage() + ")"));
         }
         ears.put(key, opened.channel());
-        return "";
+        return Optional.empty();
     }
 
     private SocketState openMouth(MouthKey key, Set<PartId> targets) {
@@ -150,34 +162,51 @@ public final class UdpSockets implements AutoCloseable {
         try {
             socket = DatagramChannel.open(StandardProtocolFamily.INET);
         } catch (IOException e) {
-            return SocketState.troubled("This machine gives us no socket (" + e.getMessage() + ")");
+            return SocketState.noWay("This machine gives us no socket (" + e.getMessage() + ")");
         }
         ChannelFuture opened = bootstrap(targets).channelFactory(() -> new NioDatagramChannel(socket))
                 .connect(new InetSocketAddress(key.host(), key.port()),
-                        new InetSocketAddress(key.ear().address(), key.ear().port())).awaitUninterruptibly();
+                        new InetSocketAddress(key.from().isEmpty() ? key.ear().address() : key.from(), key.ear().port()))
+                .awaitUninterruptibly();
         if (!opened.isSuccess()) {
-            return SocketState.troubled(key.host() + " cannot be reached from this machine ("
+            return SocketState.noWay(key.host() + " cannot be reached from this machine ("
                     + opened.cause().getMessage() + ")");
         }
         mouths.put(key, new Mouth(opened.channel(), socket));
         return state(opened.channel());
     }
 
-    private static SocketState state(Channel mouth) {
-        return new SocketState("", ((InetSocketAddress) mouth.localAddress()).getAddress().getHostAddress());
+    private static SocketState state(Channel socket) {
+        return SocketState.open(((InetSocketAddress) socket.localAddress()).getAddress().getHostAddress());
+    }
+
+    /** The socket of these targets cannot speak any more; it is opened anew until it can. */
+    private void mouthWentAway(Channel mouth, Set<PartId> targets, String why) {
+        mouth.close();
+        away(targets, why);
+    }
+
+    private void away(Set<PartId> targets, String why) {
+        Map<PartId, SocketState> states = new HashMap<>();
+        targets.forEach(target -> states.put(target, SocketState.noWay("The network to it is away (" + why
+                + "); it is tried again by itself")));
+        listener.sockets(states);
+        if (!opener.isShutdown()) {
+            opener.schedule((Runnable) this::reconcile, RETRY_SECONDS, TimeUnit.SECONDS);
+        }
     }
 
     private Bootstrap bootstrap(Set<PartId> targets) {
         return new Bootstrap().group(group)
                 .option(ChannelOption.SO_REUSEADDR, true)
+                .option(ChannelOption.SO_BROADCAST, true)
                 .option(ChannelOption.SO_RCVBUF, RECEIVE_BUFFER_BYTES)
                 .option(ChannelOption.RECVBUF_ALLOCATOR, new FixedRecvByteBufAllocator(OscDecoder.UDP_MAX_BYTES))
-                .handler(new UdpInbound(listener, targets));
+                .handler(new UdpInbound(listener, targets, this::mouthWentAway));
     }
 
     @Override
     public void close() {
         opener.shutdownNow();
-        group.shutdownGracefully(0, 2, TimeUnit.SECONDS).syncUninterruptibly();
     }
 }

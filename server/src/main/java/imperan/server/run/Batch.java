@@ -5,6 +5,7 @@ import imperan.live.LinkView;
 import imperan.live.Trace;
 import imperan.live.WireRecord;
 import imperan.show.Edit;
+import imperan.show.PartId;
 
 import java.util.List;
 import java.util.Optional;
@@ -17,13 +18,14 @@ import java.util.Optional;
  * @param traces  the latest of each path that changed and that some browser watches
  * @param wire    the packets, oldest first
  * @param edits   committed edits, in order
+ * @param page    the page that a target wants shown, where one does
  * @param missed  packets so far that came faster than they could be handled, and were dropped
  */
 public record Batch(List<ControlValue> values, List<LinkView> links, List<Trace> traces, List<WireRecord> wire,
-                    Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits, long missed) {
+                    Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits, Optional<PartId> page, long missed) {
 
     /** An edit of a show that does not run. */
     static Batch of(Edit edit) {
-        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), 0);
+        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), Optional.empty(), 0);
     }
 }

@@ -13,6 +13,9 @@ public interface Feed {
     /** What changed since the last batch. */
     void offer(Batch batch);
 
+    /** Who is building this show, and what they have selected. */
+    void presences(List<Presence> presences);
+
     /** The newest packets, oldest first, for a browser that has just opened the Wire. */
     void wireSoFar(List<WireRecord> records);
 }

@@ -4,12 +4,13 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.locks.Condition;
 import java.util.concurrent.locks.ReentrantLock;
 
 /**
  * What waits for the loop. Hands and edits come before packets; packets wait in a bounded queue for each source and are
- * taken in turn, so a target that floods us delays nobody but itself.
+ * taken in turn, so a target that floods us delays nobody but itself. Putting something in wakes nobody: that is said apart.
  */
 final class Inbox {
 
@@ -17,23 +18,23 @@ final class Inbox {
     static final int MAX_PACKETS = 8192;
 
     private final ReentrantLock lock = new ReentrantLock();
-    private final Condition filled = lock.newCondition();
+    private final Condition wake = lock.newCondition();
     private final Deque<Input> hands = new ArrayDeque<>();
     private final Map<String, Deque<Input>> packets = new LinkedHashMap<>();
+    private boolean woken;
     private long missed;
 
     void put(Input input) {
         lock.lock();
         try {
             hands.add(input);
-            filled.signal();
         } finally {
             lock.unlock();
         }
     }
 
     /** @param source who sent it; false where the source has too many waiting, and the packet is dropped and counted */
-    boolean putPacket(String source, Input.Packet packet) {
+    boolean putPacket(String source, Input packet) {
         lock.lock();
         try {
             Deque<Input> queue = packets.computeIfAbsent(source, s -> new ArrayDeque<>());
@@ -42,25 +43,42 @@ final class Inbox {
                 return false;
             }
             queue.add(packet);
-            filled.signal();
             return true;
         } finally {
             lock.unlock();
         }
     }
 
-    /** The next input, or null when none came in time. */
-    Input take(long nanos) throws InterruptedException {
+    /** The next input, where there is one. */
+    Optional<Input> poll() {
+        lock.lock();
+        try {
+            return !hands.isEmpty() ? Optional.of(hands.poll()) : packets.isEmpty() ? Optional.empty() : Optional.of(nextPacket());
+        } finally {
+            lock.unlock();
+        }
+    }
+
+    /** Waits until there is an input, the time is over, or somebody wakes who waits. */
+    void await(long nanos) throws InterruptedException {
         lock.lockInterruptibly();
         try {
             long left = nanos;
-            while (hands.isEmpty() && packets.isEmpty()) {
-                if (left <= 0) {
-                    return null;
-                }
-                left = filled.awaitNanos(left);
+            while (hands.isEmpty() && packets.isEmpty() && !woken && left > 0) {
+                left = wake.awaitNanos(left);
             }
-            return hands.isEmpty() ? nextPacket() : hands.poll();
+            woken = false;
+        } finally {
+            lock.unlock();
+        }
+    }
+
+    /** Who waits looks again for what there is to do. */
+    void wake() {
+        lock.lock();
+        try {
+            woken = true;
+            wake.signal();
         } finally {
             lock.unlock();
         }

@@ -1,17 +1,17 @@
 package imperan.server.run;
 
+import imperan.live.LiveShow;
 import imperan.live.SavedValue;
-import imperan.live.Touch;
+import imperan.live.SocketState;
 import imperan.osc.Decoded;
-import imperan.server.net.SocketState;
 import imperan.show.Edit;
 import imperan.show.PartId;
-import imperan.show.Person;
 import imperan.show.Show;
 
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Everything that can happen to the live show. The loop handles them one after the other. */
 sealed interface Input {
@@ -23,17 +23,36 @@ sealed interface Input {
     record Committed(String showId, Edit edit, Show show) implements Input {
     }
 
-    /** @param showId the show that the browser looks at: a copy has the same controls, and must not move the live ones */
-    record Touched(String showId, Touch touch, Person person) implements Input {
+    /**
+     * Something to do with the running show, or to read off it.
+     *
+     * @param showId    the show that is meant
+     * @param otherwise what happens instead where another show runs
+     */
+    record Order(String showId, Doing doing, Runnable otherwise) implements Input {
+    }
+
+    /** What is done with the running show, on the loop. */
+    interface Doing {
+
+        void with(LiveShow running, long now);
     }
 
     record Beat(String browser) implements Input {
     }
 
-    record Fire(String showId, PartId control, int send) implements Input {
+    record Packet(int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) implements Input {
     }
 
-    record Packet(int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) implements Input {
+    record Streamed(PartId target, String peerHost, int peerPort, byte[] bytes, Decoded decoded) implements Input {
+    }
+
+    /** What somebody has selected while building. */
+    record Selecting(Feed feed, Presence presence) implements Input {
+    }
+
+    /** The hosts on our wires that do not answer for their address. */
+    record Silent(Set<String> hosts) implements Input {
     }
 
     record PortClosed(Collection<PartId> targets) implements Input {

@@ -23,12 +23,12 @@ class Opening implements ApplicationRunner {
     private final ShowLoop loop;
     private final DemoShow demo;
 
-    Opening(ShowStore store, Keeper keeper, ShowLoop loop, @Value("${imperan.demo.bellows-port}") int bellowsPort,
-            @Value("${imperan.demo.answer-port}") int answerPort) {
+    Opening(ShowStore store, Keeper keeper, ShowLoop loop, @Value("${imperan.demo.first-port}") int firstPort,
+            @Value("${imperan.demo.first-answer}") int firstAnswer) {
         this.store = store;
         this.keeper = keeper;
         this.loop = loop;
-        this.demo = new DemoShow(bellowsPort, answerPort);
+        this.demo = new DemoShow(firstPort, firstAnswer);
     }
 
     @Override

@@ -3,6 +3,7 @@ package imperan.server.socket;
 import imperan.live.WireRecord;
 import imperan.server.run.Batch;
 import imperan.server.run.Feed;
+import imperan.server.run.Presence;
 import imperan.server.run.Snapshot;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
@@ -41,6 +42,12 @@ final class BrowserFeed implements Feed {
     }
 
     @Override
+    public synchronized void presences(List<Presence> presences) {
+        pending().presences(presences);
+        start();
+    }
+
+    @Override
     public synchronized void wireSoFar(List<WireRecord> records) {
         wire = true;
         pending().wire(records);
@@ -75,7 +82,9 @@ final class BrowserFeed implements Feed {
     private void send() {
         for (PendingFrame next = next(); next != null; next = next()) {
             try {
-                session.sendMessage(new TextMessage(json.writeValueAsBytes(next.frame())));
+                for (ServerFrame frame : next.frame().inPieces()) {
+                    session.sendMessage(new TextMessage(json.writeValueAsBytes(frame)));
+                }
             } catch (IOException | IllegalStateException e) {
                 // the browser is gone; its socket's end is told separately, so nobody waits for it here
                 return;

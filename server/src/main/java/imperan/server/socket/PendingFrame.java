@@ -5,6 +5,7 @@ import imperan.live.LinkView;
 import imperan.live.Trace;
 import imperan.live.WireRecord;
 import imperan.server.run.Batch;
+import imperan.server.run.Presence;
 import imperan.server.run.Snapshot;
 import imperan.show.Edit;
 import imperan.show.PartId;
@@ -33,6 +34,8 @@ final class PendingFrame {
     private final List<Edit> edits = new ArrayList<>();
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
+    private Optional<PartId> page = Optional.empty();
+    private Optional<List<Presence>> presences = Optional.empty();
     private long missed;
 
     void welcome(Snapshot snapshot) {
@@ -51,12 +54,17 @@ final class PendingFrame {
         batch.links().forEach(l -> links.put(l.target(), l));
         batch.traces().forEach(t -> traces.put(t.control(), t));
         edits.addAll(batch.edits());
+        page = batch.page().or(() -> page);
         missed = Math.max(missed, batch.missed());
         lastOut = batch.lastOut().or(() -> lastOut);
         lastIn = batch.lastIn().or(() -> lastIn);
         if (withWire) {
             wire(batch.wire());
         }
+    }
+
+    void presences(List<Presence> now) {
+        presences = Optional.of(now);
     }
 
     void wire(List<WireRecord> records) {
@@ -75,6 +83,6 @@ final class PendingFrame {
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
                 List.copyOf(values.values()), List.copyOf(links.values()), List.copyOf(traces.values()),
                 wire.stream().map(WireRow::of).toList(), lastOut.map(WireRow::of), lastIn.map(WireRow::of),
-                List.copyOf(edits), missed);
+                List.copyOf(edits), false, page, presences, missed);
     }
 }

@@ -3,9 +3,12 @@ package imperan.server.socket;
 import imperan.live.ControlValue;
 import imperan.live.LinkView;
 import imperan.live.Trace;
+import imperan.server.run.Presence;
 import imperan.show.Edit;
 import imperan.show.Held;
+import imperan.show.PartId;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -16,12 +19,40 @@ import java.util.Optional;
  * @param welcome the whole show; what the browser knew before is void
  * @param lastOut the newest packet from us, {@code lastIn} the newest to us
  * @param missed  packets so far that came faster than the server could handle them
+ * @param goesOn  whether the changes of its last edit go on in the next frame; they count together
+ * @param page    the page that a target wants shown, where one does
+ * @param presences who is building, where that changed
  * @param wire    packets, oldest first; only for a browser that shows the Wire
  */
 public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, List<LinkView> links, List<Trace> traces,
                           List<WireRow> wire, Optional<WireRow> lastOut, Optional<WireRow> lastIn, List<Edit> edits,
-                          long missed) {
+                          boolean goesOn, Optional<PartId> page, Optional<List<Presence>> presences, long missed) {
+
+    /** More changes than this are a frame that a browser notices while it reads it. */
+    private static final int MOST_CHANGES = 400;
 
     public record Welcome(String showId, String showName, boolean live, long version, Collection<Held> parts) {
+    }
+
+    /** The same in frames that are read without a stutter. A welcome comes with the first, what is not an edit with the last one. */
+    List<ServerFrame> inPieces() {
+        if (edits.stream().mapToInt(edit -> edit.changes().size()).sum() <= MOST_CHANGES) {
+            return List.of(this);
+        }
+        List<ServerFrame> frames = new ArrayList<>();
+        for (Edit edit : edits) {
+            int size = edit.changes().size();
+            for (int from = 0; from == 0 || from < size; from += MOST_CHANGES) {
+                int to = Math.min(size, from + MOST_CHANGES);
+                Edit piece = new Edit(edit.number(), edit.author(), edit.title(), edit.changes().subList(from, to), edit.role());
+                frames.add(new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
+                        List.of(piece), to < size, Optional.empty(), Optional.empty(), missed));
+            }
+        }
+        ServerFrame first = frames.get(0);
+        frames.set(0, new ServerFrame(welcome, first.values, first.links, first.traces, first.wire, first.lastOut, first.lastIn,
+                first.edits, first.goesOn, Optional.empty(), Optional.empty(), missed));
+        frames.add(new ServerFrame(Optional.empty(), values, links, traces, wire, lastOut, lastIn, List.of(), false, page, presences, missed));
+        return frames;
     }
 }

@@ -1,6 +1,7 @@
 package imperan.server.socket;
 
 import imperan.live.Touch;
+import imperan.server.run.Presence;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.server.store.UnknownShowException;
@@ -102,11 +103,23 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         Person person = browser.person();
         if (frame instanceof ClientFrame.Touched t) {
             loop.touch(browser.showId(), new Touch(t.control(), new Touch.Pointer(person.id(), t.finger()), t.phase(), t.x(), t.y(),
-                    t.fine()), person);
+                    t.fine(), t.words()), person);
         } else if (frame instanceof ClientFrame.Beat) {
             loop.beat(person.id());
         } else if (frame instanceof ClientFrame.Fire fire) {
             loop.testFire(browser.showId(), fire.control(), fire.send());
+        } else if (frame instanceof ClientFrame.Gated gated) {
+            loop.gate(browser.showId(), gated.target(), gated.gate());
+        } else if (frame instanceof ClientFrame.StartList start) {
+            loop.start(browser.showId(), start.target());
+        } else if (frame instanceof ClientFrame.LeaveAsItIs leave) {
+            loop.leaveAsItIs(browser.showId(), leave.target());
+        } else if (frame instanceof ClientFrame.Refresh refresh) {
+            loop.refresh(browser.showId(), refresh.target());
+        } else if (frame instanceof ClientFrame.Rest rest) {
+            loop.rest(browser.showId(), rest.controls(), person);
+        } else if (frame instanceof ClientFrame.Selecting selecting) {
+            loop.selecting(browser.feed(), new Presence(person.id(), person.name(), selecting.controls()));
         } else if (frame instanceof ClientFrame.Watch watch) {
             if (!watch.wire()) {
                 browser.feed().wireOff();

@@ -28,7 +28,7 @@ public record WireRow(long number, double atMillis, boolean out, Optional<PartId
                       int bytes, String hex, List<Line> messages, String bundleTime, Optional<Malformed> malformed,
                       Optional<Double> answeredAfterMillis, String note) {
 
-    private static final OscDecoder DECODER = new OscDecoder();
+    private static final OscDecoder DECODER = OscDecoder.takingBareAddresses();
     private static final int MAX_HEX_BYTES = 256;
     private static final int MAX_LINES = 64;
 

@@ -1,7 +1,5 @@
 package imperan.server.store;
 
-import imperan.layout.Arrangement;
-import imperan.layout.Arranger;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
 import imperan.show.Held;
@@ -26,6 +24,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 
 /**
  * Changes shows, one edit after the other on one thread: judge, commit, tell. An edit is told only when the database has
@@ -81,10 +80,6 @@ public class Keeper implements AutoCloseable {
         return change(showId, (show, history) -> show.apply(request, author));
     }
 
-    public CompletableFuture<Outcome> arrange(String showId, Arrangement arrangement, Person author) {
-        return change(showId, (show, history) -> Arranger.carryOut(show, arrangement, author));
-    }
-
     public CompletableFuture<Outcome> undo(String showId, Person author) {
         return change(showId, (show, history) -> history.undo(show, author));
     }
@@ -103,6 +98,11 @@ public class Keeper implements AutoCloseable {
         return change(showId, (show, history) -> version < 0 || version > history.edits().size()
                 ? Outcome.Refused.because("There is no version " + version)
                 : show.become(history.at(version).parts().stream().map(Held::part).toList(), author, title));
+    }
+
+    /** Makes an edit out of the show as it is when its turn comes. */
+    public CompletableFuture<Outcome> change(String showId, Function<Show, Outcome> judge) {
+        return change(showId, (show, history) -> judge.apply(show));
     }
 
     private CompletableFuture<Outcome> change(String showId, BiFunction<Show, History, Outcome> judge) {

@@ -1,16 +1,23 @@
 package imperan.server.store;
 
+import imperan.show.Acceptance;
 import imperan.show.Body;
 import imperan.show.Control;
+import imperan.show.Host;
 import imperan.show.Layout;
+import imperan.show.Lock;
 import imperan.show.Page;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook;
 import imperan.show.Target;
+import imperan.show.Tray;
 
 import java.util.Locale;
 
 /** Which table holds which kind of part. */
 enum PartTable {
-    TARGET(Target.class), LAYOUT(Layout.class), PAGE(Page.class), CONTROL(Control.class);
+    TARGET(Target.class), HOST(Host.class), ACCEPTANCE(Acceptance.class), PHRASEBOOK(Phrasebook.class), PHRASE(Phrase.class),
+    LAYOUT(Layout.class), PAGE(Page.class), TRAY(Tray.class), LOCK(Lock.class), CONTROL(Control.class);
 
     private final Class<? extends Body> kind;
 
@@ -28,6 +35,7 @@ enum PartTable {
     }
 
     String table() {
-        return name().toLowerCase(Locale.ROOT);
+        // "lock" is a word of SQL
+        return this == LOCK ? "show_lock" : name().toLowerCase(Locale.ROOT);
     }
 }

@@ -23,6 +23,6 @@ final class Rows {
     record KeepPointRow(long id, long version, String name, String authorName, OffsetDateTime at) {
     }
 
-    record ValueRow(String showId, String controlId, double position, Double echo, String belief, String movedBy) {
+    record ValueRow(String showId, String controlId, String axes, String belief, String movedBy) {
     }
 }

@@ -46,6 +46,12 @@ interface ShowMapper {
     void insertKeepPoint(@Param("showId") String showId, @Param("version") long version, @Param("name") String name,
                          @Param("authorName") String authorName);
 
+    @Select("""
+            select s.id as show_id, s.name as show_name, p.id as book_id, p.name as book_name
+            from phrasebook p join show s on s.id = p.show_id
+            where s.id <> #{showId} and s.deleted_at is null order by s.name, p.name, s.id, p.id""")
+    List<ShowStore.BookElsewhere> booksElsewhere(@Param("showId") String showId);
+
     @Insert("insert into show (id, name, live) values (#{id}, #{name}, #{live})")
     void insertShow(@Param("id") String id, @Param("name") String name, @Param("live") boolean live);
 
@@ -89,15 +95,14 @@ interface ShowMapper {
                                    @Param("most") int most);
 
     @Select("""
-            select show_id, control_id, position, echo, belief, moved_by from control_value
+            select show_id, control_id, axes::text as axes, belief, moved_by from control_value
             where show_id = #{showId} order by control_id""")
     List<Rows.ValueRow> values(@Param("showId") String showId);
 
     @Insert("""
-            insert into control_value (show_id, control_id, position, echo, belief, moved_by)
-            values (#{showId}, #{controlId}, #{position}, #{echo}, #{belief}, #{movedBy})
-            on conflict (show_id, control_id) do update set position = excluded.position, echo = excluded.echo,
-                belief = excluded.belief, moved_by = excluded.moved_by""")
+            insert into control_value (show_id, control_id, axes, belief, moved_by)
+            values (#{showId}, #{controlId}, #{axes}::jsonb, #{belief}, #{movedBy})
+            on conflict (show_id, control_id) do update set axes = excluded.axes, belief = excluded.belief, moved_by = excluded.moved_by""")
     void putValue(Rows.ValueRow row);
 
     @Insert("""

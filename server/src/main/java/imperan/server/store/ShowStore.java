@@ -1,6 +1,7 @@
 package imperan.server.store;
 
 import imperan.live.Belief;
+import imperan.live.ControlValue;
 import imperan.live.SavedValue;
 import imperan.show.Body;
 import imperan.show.Edit;
@@ -26,6 +27,9 @@ import java.util.Optional;
 public class ShowStore {
 
     private static final TypeReference<List<Edit.Change>> CHANGES = new TypeReference<>() {
+    };
+
+    private static final TypeReference<List<ControlValue.Axis>> AXES = new TypeReference<>() {
     };
 
     private final ShowMapper mapper;
@@ -54,6 +58,15 @@ public class ShowStore {
 
     /** A version with a name. */
     public record KeepPoint(long id, long version, String name, String author, OffsetDateTime at) {
+    }
+
+    /** A phrasebook of another show, by the ids and names of both. */
+    public record BookElsewhere(String showId, String showName, String bookId, String bookName) {
+    }
+
+    /** The phrasebooks of all shows but this one and the deleted ones. */
+    public List<BookElsewhere> booksElsewhere(String showId) {
+        return mapper.booksElsewhere(showId);
     }
 
     public List<ShowInfo> shows() {
@@ -147,14 +160,14 @@ public class ShowStore {
     }
 
     public List<SavedValue> values(String showId) {
-        return mapper.values(showId).stream().map(row -> new SavedValue(new PartId(row.controlId()), row.position(),
-                Optional.ofNullable(row.echo()), Belief.valueOf(row.belief()), row.movedBy())).toList();
+        return mapper.values(showId).stream().map(row -> new SavedValue(new PartId(row.controlId()), json.readValue(row.axes(), AXES),
+                Belief.valueOf(row.belief()), row.movedBy())).toList();
     }
 
     @Transactional
     public void saveValues(String showId, Collection<SavedValue> values) {
-        values.forEach(v -> mapper.putValue(new Rows.ValueRow(showId, v.control().value(), v.position(),
-                v.echo().orElse(null), v.belief().name(), v.movedBy())));
+        values.forEach(v -> mapper.putValue(new Rows.ValueRow(showId, v.control().value(), json.writeValueAsString(v.axes()), v.belief().name(),
+                v.movedBy())));
     }
 
     @Transactional
@@ -162,8 +175,9 @@ public class ShowStore {
         mapper.putBrowser(id, name);
     }
 
-    public Optional<String> browserName(String id) {
-        return mapper.browserName(id);
+    /** Who uses a browser. */
+    public Person person(String browser) {
+        return new Person(browser, mapper.browserName(browser).orElse("A browser without a name"));
     }
 
     private Held held(Rows.PartRow row) {

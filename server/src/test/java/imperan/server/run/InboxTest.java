@@ -3,9 +3,11 @@ package imperan.server.run;
 import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -19,16 +21,16 @@ class InboxTest {
         return new Input.Packet(9201, "127.0.0.1", peerPort, new byte[0], NOTHING);
     }
 
-    private List<Object> takeAll() throws InterruptedException {
+    private List<Object> takeAll() {
         List<Object> taken = new ArrayList<>();
-        for (Input next = inbox.take(0); next != null; next = inbox.take(0)) {
-            taken.add(next instanceof Input.Packet p ? p.peerPort() : "hand");
+        for (Optional<Input> next = inbox.poll(); next.isPresent(); next = inbox.poll()) {
+            taken.add(next.get() instanceof Input.Packet p ? p.peerPort() : "hand");
         }
         return taken;
     }
 
     @Test
-    void handsComeBeforePacketsAndSourcesTakeTurns() throws InterruptedException {
+    void handsComeBeforePacketsAndSourcesTakeTurns() {
         inbox.putPacket("a", packet(1));
         inbox.putPacket("a", packet(2));
         inbox.putPacket("a", packet(3));
@@ -38,7 +40,7 @@ class InboxTest {
     }
 
     @Test
-    void whoFloodsLosesOnlyTheirOwnAndItIsCounted() throws InterruptedException {
+    void whoFloodsLosesOnlyTheirOwnAndItIsCounted() {
         for (int i = 0; i < Inbox.MAX_PACKETS + 5; i++) {
             assertThat(inbox.putPacket("loud", packet(i))).isEqualTo(i < Inbox.MAX_PACKETS);
         }
@@ -50,7 +52,24 @@ class InboxTest {
     }
 
     @Test
-    void withoutInputTheWaitEnds() throws InterruptedException {
-        assertThat(inbox.take(1)).isNull();
+    @Timeout(60)
+    void whoWaitsGoesOnWithAnInputAWakeOrTheTime() throws InterruptedException {
+        inbox.await(1);
+        inbox.put(new Input.Beat("ada"));
+        inbox.await(Long.MAX_VALUE);
+        assertThat(takeAll()).containsExactly("hand");
+        inbox.wake();
+        inbox.await(Long.MAX_VALUE);
+        Thread waiting = new Thread(() -> {
+            try {
+                inbox.await(Long.MAX_VALUE);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        });
+        waiting.start();
+        inbox.wake();
+        waiting.join();
+        assertThat(takeAll()).isEmpty();
     }
 }

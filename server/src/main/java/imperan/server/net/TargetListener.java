@@ -1,5 +1,6 @@
 package imperan.server.net;
 
+import imperan.live.SocketState;
 import imperan.osc.Decoded;
 import imperan.show.PartId;
 
@@ -7,7 +8,7 @@ import java.util.Collection;
 import java.util.Map;
 
 /** Hears what the sockets tell, on their threads. */
-public interface UdpListener {
+public interface TargetListener {
 
     /**
      * A packet arrived.
@@ -15,6 +16,9 @@ public interface UdpListener {
      * @param mouthOf the targets whose connected socket it came in by; empty for the ear
      */
     void packet(Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded);
+
+    /** A packet of a target arrived over its connection. */
+    void streamed(PartId target, String peerHost, int peerPort, byte[] bytes, Decoded decoded);
 
     /** The host of these targets says that nobody has the port open. */
     void portClosed(Collection<PartId> targets);

@@ -1,0 +1,115 @@
+package imperan.bench;
+
+import com.microsoft.playwright.Page;
+import imperan.osc.OscArgument;
+import imperan.osc.OscEncoder;
+import imperan.osc.OscMessage;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.locks.LockSupport;
+
+/**
+ * A page of five hundred controls that its target keeps moving, beside a blank page that is only animated: the share of long frames of
+ * each, in turn; and how long it takes until the first page stands, beside a page with nothing to compute.
+ */
+final class FullPage {
+
+    private static final int UPDATES_A_SECOND = 2_000;
+    private static final int SECONDS = 6;
+    private static final int ROUNDS = 5;
+    private static final double LONG_MILLIS = 25;
+    private static final long TICK_NANOS = 5_000_000L;
+
+    /** Counts frames by the clock, for what the callback is told snaps to the rate of the display. */
+    private static final String COUNT = """
+            (seconds) => new Promise((done) => {
+              const gaps = []; let last = performance.now(); const end = last + seconds * 1000;
+              const frame = () => {
+                const now = performance.now(); gaps.push(now - last); last = now;
+                if (now < end) requestAnimationFrame(frame); else done(gaps);
+              };
+              requestAnimationFrame(frame);
+            })""";
+    private static final String BLANK = """
+            data:text/html,<style>@keyframes t{to{transform:translateX(600px)}}div{width:99px;height:99px;background:teal;animation:t 2s infinite alternate}
+            </style><div></div>""";
+
+    private final Stage stage;
+
+    FullPage(Stage stage) {
+        this.stage = stage;
+    }
+
+    void draw() {
+        Optional<Chromium> opened = Chromium.open("A page of " + Stage.MANY + " controls");
+        if (opened.isEmpty()) {
+            return;
+        }
+        try (Chromium chromium = opened.get()) {
+            Machine.Steal steal = new Machine.Steal();
+            double[] ours = new double[ROUNDS];
+            double[] blank = new double[ROUNDS];
+            for (int round = 0; round < ROUNDS; round++) {
+                ours[round] = longShare(chromium, full(), true);
+                blank[round] = longShare(chromium, BLANK, false);
+            }
+            Main.print("A page of %d controls with %d updates a second (stolen processor time %.1f %%)", Stage.MANY, UPDATES_A_SECOND, steal.percent());
+            Main.print("  frames over %.0f ms: ours %.2f %%, a blank animated page %.2f %% (medians of %d rounds of %d s)", LONG_MILLIS,
+                    100 * Machine.median(ours), 100 * Machine.median(blank), ROUNDS, SECONDS);
+            Main.print("  first page, cold: ours %.0f ms, a page without anything %.0f ms (medians of %d)", shown(chromium, full(),
+                    "[data-control]"), shown(chromium, http("/mark.svg"), "svg"), ROUNDS);
+        }
+    }
+
+    private String full() {
+        return http("/#/run/" + Stage.FULL.value());
+    }
+
+    private String http(String path) {
+        return stage.socket(path).toString().replaceFirst("^ws", "http");
+    }
+
+    @SuppressWarnings("unchecked")
+    private double longShare(Chromium chromium, String address, boolean moved) {
+        Page page = chromium.page();
+        page.navigate(address);
+        page.waitForTimeout(1_500);
+        Thread mover = new Thread(this::move, "mover");
+        if (moved) {
+            mover.start();
+        }
+        List<Number> gaps = (List<Number>) page.evaluate(COUNT, SECONDS);
+        mover.interrupt();
+        page.context().close();
+        return gaps.stream().filter(gap -> gap.doubleValue() > LONG_MILLIS).count() / (double) gaps.size();
+    }
+
+    /** Each control in turn, so many in all each second. */
+    private void move() {
+        int next = 0;
+        long due = System.nanoTime();
+        while (!Thread.currentThread().isInterrupted()) {
+            for (int i = 0; i < UPDATES_A_SECOND * TICK_NANOS / 1_000_000_000L; i++) {
+                byte[] packet = OscEncoder.encode(OscMessage.of(Stage.IN + "/" + next % Stage.MANY, new OscArgument.Float32((next * 37 % 1000) / 1000f)));
+                Latency.send(stage.farEnd, packet, packet.length, stage.answerPort);
+                next++;
+            }
+            due += TICK_NANOS;
+            LockSupport.parkNanos(due - System.nanoTime());
+        }
+    }
+
+    private static double shown(Chromium chromium, String address, String what) {
+        double[] times = new double[ROUNDS];
+        for (int round = 0; round < ROUNDS; round++) {
+            Page page = chromium.page();
+            long start = System.nanoTime();
+            page.navigate(address);
+            page.locator(what).first().waitFor();
+            times[round] = (System.nanoTime() - start) / 1e6;
+            page.context().close();
+        }
+        return Machine.median(times);
+    }
+}

@@ -1,0 +1,48 @@
+package imperan.check;
+
+import imperan.show.EditRequest;
+import imperan.show.PartId;
+
+import java.util.Optional;
+
+/**
+ * Something that the checks noticed.
+ *
+ * @param kind     what it is
+ * @param about    the part it concerns
+ * @param field    the field of that part which it concerns, as in {@link imperan.show.Problem}; empty where no single one
+ * @param text     one sentence with the numbers that it rests on
+ * @param facts    what it rests on, shortly; while this stays the same, an accepted finding stays quiet
+ * @param remedy   what mends it, where we can tell
+ * @param accepted who accepted it as meant, and why; empty where nobody did
+ */
+public record Finding(FindingKind kind, PartId about, String field, String text, String facts, Optional<Remedy> remedy,
+                      Optional<Accepted> accepted) {
+
+    /**
+     * An edit that mends a finding.
+     *
+     * @param words what pressing it does
+     */
+    public record Remedy(String words, EditRequest edit) {
+    }
+
+    /**
+     * @param acceptance the part that says so
+     * @param by         who accepted it
+     */
+    public record Accepted(PartId acceptance, String by, String note) {
+    }
+
+    static Finding of(FindingKind kind, PartId about, String field, String text, String facts) {
+        return new Finding(kind, about, field, text, facts, Optional.empty(), Optional.empty());
+    }
+
+    Finding with(Remedy mend) {
+        return new Finding(kind, about, field, text, facts, Optional.of(mend), accepted);
+    }
+
+    Finding with(Accepted acceptance) {
+        return new Finding(kind, about, field, text, facts, remedy, Optional.of(acceptance));
+    }
+}

@@ -1,0 +1,62 @@
+package imperan.layout;
+
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Grid;
+import imperan.show.Held;
+import imperan.show.Laid;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.show.Tray;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** The pages and trays of a show, and what lies on them. */
+record Grids(Show show) {
+
+    Optional<Grid> of(PartId id) {
+        return show.part(id).map(Part::body).flatMap(Grid::of);
+    }
+
+    /** What lies on a grid, in order. */
+    List<Laid> laid(PartId grid) {
+        return inside(grid).stream().map(held -> (Laid) held.part().body()).toList();
+    }
+
+    List<Held> inside(PartId grid) {
+        return show.children(grid).filter(part -> part.body() instanceof Laid).map(part -> show.held(part.id()).orElseThrow()).toList();
+    }
+
+    /** Where there is room on a grid that is there. What pops up takes none. */
+    FreeCells free(PartId grid) {
+        return new FreeCells(of(grid).orElseThrow(), laid(grid).stream().filter(laid -> !(laid instanceof Tray tray && tray.popUp()))
+                .map(Laid::cells).toList());
+    }
+
+    int nextOrder(PartId grid) {
+        return show.children(grid).mapToInt(Part::order).max().orElse(0) + 1;
+    }
+
+    /** These controls and what lies in these trays. */
+    List<Held> controls(List<PartId> ids) {
+        return ids.stream().distinct().map(show::held).flatMap(Optional::stream)
+                .flatMap(held -> held.part().body() instanceof Tray ? inside(held.part().id()).stream() : Stream.of(held))
+                .filter(held -> held.part().body() instanceof Control).distinct().toList();
+    }
+
+    /** By rows, each from left to right; what lies in a tray where the tray lies. */
+    List<Held> inReadingOrder(List<Held> controls) {
+        return controls.stream().sorted(Comparator.comparingInt((Held held) -> place(held).row()).thenComparingInt(held -> place(held).column())
+                .thenComparing(held -> held.part().id())).toList();
+    }
+
+    private Cells place(Held held) {
+        Cells cells = ((Laid) held.part().body()).cells();
+        return held.part().parent().flatMap(show::part).map(Part::body).filter(Tray.class::isInstance).map(tray -> ((Tray) tray).cells())
+                .map(around -> cells.moved(around.column(), around.row())).orElse(cells);
+    }
+}

@@ -1,0 +1,158 @@
+package imperan.layout;
+
+import imperan.address.Run;
+import imperan.layout.Arrangement.FillAcross;
+import imperan.layout.Arrangement.FindAndReplace;
+import imperan.layout.Arrangement.SwapTarget;
+import imperan.layout.Arrangement.TakeLearned;
+import imperan.phrasebook.Vocabulary;
+import imperan.show.ArgumentSource;
+import imperan.show.Control;
+import imperan.show.EditRequest;
+import imperan.show.Held;
+import imperan.show.Listen;
+import imperan.show.Outcome;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Target;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/** Changes the lines and labels of many controls at once: runs, a text for another, a target for another. */
+final class LineFiller {
+
+    private final Show show;
+    private final Person author;
+    private final Grids grids;
+
+    LineFiller(Show show, Person author) {
+        this.show = show;
+        this.author = author;
+        grids = new Grids(show);
+    }
+
+    Outcome fill(FillAcross fill) {
+        Run run = Run.parse(fill.text());
+        if (run.problem().isPresent()) {
+            return Outcome.Refused.because(run.problem().get());
+        }
+        List<Held> row = grids.inReadingOrder(grids.controls(fill.controls()));
+        if (row.isEmpty()) {
+            return Outcome.Refused.because("What you selected is no longer there");
+        }
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (int i = 0; i < row.size(); i++) {
+            // a text without a run is meant for all of them
+            if (!run.runs() || i < run.texts().size()) {
+                change(row.get(i), filled((Control) row.get(i).part().body(), fill.field(), run.texts().get(run.runs() ? i : 0)), steps);
+            }
+        }
+        return outcome("Fill " + fill.text(), steps);
+    }
+
+    private static Control filled(Control control, FillAcross.Field field, String text) {
+        return switch (field) {
+            case LABEL -> control.labelled(text);
+            case ADDRESS -> {
+                // what shares an address goes on sharing it
+                String before = FillStart.address(control).orElse("");
+                yield readdressed(control, address -> address.equals(before) ? text : address);
+            }
+            case VALUE -> control.withLines(control.sends().stream().map(send -> send.saying(withValue(send.arguments(), text))).toList(),
+                    control.listens());
+        };
+    }
+
+    private static List<ArgumentSource> withValue(List<ArgumentSource> sources, String text) {
+        List<ArgumentSource> filled = new ArrayList<>(sources);
+        for (int i = 0; i < filled.size(); i++) {
+            if (filled.get(i) instanceof ArgumentSource.Fixed fixed) {
+                filled.set(i, new ArgumentSource.Fixed(fixed.type(), text));
+                break;
+            }
+        }
+        return filled;
+    }
+
+    Outcome replace(FindAndReplace replace) {
+        if (replace.find().isEmpty()) {
+            return Outcome.Refused.because("Write what to look for");
+        }
+        List<EditRequest.Step> steps = new ArrayList<>();
+        List<PartId> where = replace.controls().isEmpty() ? show.all(Control.class).stream().map(Part::id).toList() : replace.controls();
+        for (Held held : grids.controls(where)) {
+            Control control = (Control) held.part().body();
+            Control changed = replace.inAddresses() ? readdressed(control, address -> address.replace(replace.find(), replace.put())) : control;
+            change(held, replace.inLabels() ? changed.labelled(changed.label().replace(replace.find(), replace.put())) : changed, steps);
+        }
+        return steps.isEmpty() ? Outcome.Refused.because("“" + replace.find() + "” stands nowhere there")
+                : outcome("Replace " + replace.find() + " by " + replace.put(), steps);
+    }
+
+    private static Control readdressed(Control control, UnaryOperator<String> address) {
+        return control.withLines(control.sends().stream().map(send -> send.at(address.apply(send.address()))).toList(),
+                control.listens().stream().map(listen -> listen.on(address.apply(listen.address()))).toList());
+    }
+
+    Outcome swap(SwapTarget swap) {
+        Optional<Part> target = show.part(swap.to()).filter(part -> part.body() instanceof Target);
+        if (target.isEmpty()) {
+            return Outcome.Refused.because("That target is no longer in the rig");
+        }
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (Held held : grids.controls(swap.controls())) {
+            Control control = (Control) held.part().body();
+            UnaryOperator<Optional<PartId>> swapped = before -> swap.from().isEmpty() || swap.from().equals(before) ? Optional.of(swap.to()) : before;
+            change(held, control.withLines(control.sends().stream().map(send -> send.to(swapped.apply(send.target()))).toList(),
+                    control.listens().stream().map(listen -> listen.to(swapped.apply(listen.target()))).toList()), steps);
+        }
+        return steps.isEmpty() ? Outcome.Refused.because("All of these lines go to " + target.get().body().called() + " already")
+                : outcome("Swap the target to " + target.get().body().called(), steps);
+    }
+
+    // ---- learned
+
+    Outcome learned(TakeLearned learned) {
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (TakeLearned.Pairing pair : learned.pairs()) {
+            show.held(pair.control()).filter(held -> held.part().body() instanceof Control)
+                    .ifPresent(held -> change(held, taught((Control) held.part().body(), pair), steps));
+        }
+        return outcome(learned.pairs().size() == 1 ? "Learn " + learned.pairs().get(0).address() : "Learn " + learned.pairs().size() + " addresses",
+                steps);
+    }
+
+    /** As the phrasebook has it where that knows the address, else as it was seen. */
+    private Control taught(Control control, TakeLearned.Pairing pair) {
+        Vocabulary known = Vocabulary.of(show, pair.target());
+        Optional<Control> phrased = known.said(pair.address()).or(() -> known.heard(pair.address()))
+                .map(phrase -> new PhraseControl(phrase.phrase()).lines(control, pair.address(), phrase.numbers(), pair.target()));
+        return phrased.orElseGet(() -> {
+            // what stays within 0 and 1 mostly means all of it
+            boolean unit = pair.low() >= 0 && pair.high() <= 1 || pair.low() == pair.high();
+            double low = unit ? 0 : pair.low();
+            double high = unit ? 1 : pair.high();
+            List<Send> sends = control.form().takesHands() ? List.of(new Send(Send.Phase.CHANGE, Optional.of(pair.target()), pair.address(),
+                    List.of(new ArgumentSource.Value(pair.type(), low, high)))) : List.of();
+            return control.withLines(sends, List.of(Listen.value(Optional.of(pair.target()), pair.address(), pair.argument(), low, high)));
+        });
+    }
+
+    // ---- controls
+
+    private static void change(Held held, Control to, List<EditRequest.Step> steps) {
+        if (!to.equals(held.part().body())) {
+            steps.add(new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), to), held.version()));
+        }
+    }
+
+    private Outcome outcome(String title, List<EditRequest.Step> steps) {
+        return steps.isEmpty() ? Outcome.Refused.because("There is nothing to change") : show.apply(new EditRequest(title, steps), author);
+    }
+}

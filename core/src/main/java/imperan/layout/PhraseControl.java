@@ -1,0 +1,202 @@
+package imperan.layout;
+
+import imperan.address.SlotAddress;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Form;
+import imperan.show.Listen;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrase.AnswerRule;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Send;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/** The control that fits a phrase: its form, what it sends and what it listens to, as the phrase tells. */
+final class PhraseControl {
+
+    /** The usual range of a continuous value where a phrase tells none (common practice, no source). */
+    private static final double LOW = 0;
+    private static final double HIGH = 1;
+
+    private final Phrase phrase;
+    /** The place of the argument that varies; -1 where there is none. */
+    private final int varying;
+
+    PhraseControl(Phrase phrase) {
+        this.phrase = phrase;
+        int last = -1;
+        for (int i = 0; i < phrase.arguments().size(); i++) {
+            last = phrase.arguments().get(i).fixed().isEmpty() ? i : last;
+        }
+        this.varying = last;
+    }
+
+    String address() {
+        return phrase.address();
+    }
+
+    private Optional<PhraseArgument> value() {
+        return varying < 0 ? Optional.empty() : Optional.of(phrase.arguments().get(varying));
+    }
+
+    private boolean isSaid() {
+        return phrase.direction() != Phrase.Direction.IN;
+    }
+
+    private boolean isHeard() {
+        return phrase.direction() != Phrase.Direction.OUT;
+    }
+
+    Form form() {
+        if (value().isEmpty()) {
+            return isSaid() ? new Form.Button(Form.Button.Action.ONE_SHOT) : Form.Lamp.PLAIN;
+        }
+        PhraseArgument value = value().get();
+        boolean onOrOff = value.type() == ArgumentType.BOOLEAN || value.choices().equals(List.of("0", "1"))
+                || value.choices().isEmpty() && value.type() == ArgumentType.INT32 && value.low().equals(Optional.of(0.0))
+                && value.high().equals(Optional.of(1.0));
+        if (onOrOff) {
+            return isSaid() ? new Form.Button(Form.Button.Action.LATCHING) : Form.Lamp.PLAIN;
+        } else if (isColour()) {
+            return new Form.Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"));
+        } else if (value.choices().size() >= 2 && !isSaid()) {
+            return new Form.Lamp(value.choices().stream().map(text -> new Form.Lamp.State(text, "", look(text, value.choices()))).toList());
+        } else if (value.choices().size() >= 2) {
+            return new Form.Choice(value.choices().stream().map(text -> new Form.Choice.Option(text, text)).toList(), Form.Direction.UP);
+        } else if (value.type() == ArgumentType.TEXT) {
+            return phrase.direction() == Phrase.Direction.OUT ? new Form.TextLine() : new Form.Readout();
+        } else if (!isSaid()) {
+            return value.low().isPresent() ? new Form.Meter() : new Form.Readout();
+        }
+        // what goes both ways from its middle is turned, what fills up is pushed
+        return low() < 0 && high() > 0 ? new Form.Knob((0 - low()) / (high() - low()))
+                : Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE);
+    }
+
+    /** Three numbers of one range, of which the phrase's meaning or address says that they are a colour. */
+    private boolean isColour() {
+        List<PhraseArgument> three = phrase.arguments();
+        return three.size() == 3 && isSaid() && three.stream().allMatch(a -> a.fixed().isEmpty() && a.low().isPresent() && a.low().equals(three.get(0).low())
+                && a.high().equals(three.get(0).high())) && (phrase.address() + " " + phrase.meaning()).toLowerCase(Locale.ROOT).matches("(?s).*(colou?r|red.*green.*blue|rgb).*");
+    }
+
+    /** The first state is the dark one; the others are lit. */
+    private static Form.Lamp.Look look(String text, List<String> choices) {
+        return choices.indexOf(text) == 0 ? Form.Lamp.Look.DARK : Form.Lamp.Look.LIT;
+    }
+
+    private double low() {
+        return value().flatMap(PhraseArgument::low).orElse(LOW);
+    }
+
+    private double high() {
+        return value().flatMap(PhraseArgument::high).orElse(HIGH);
+    }
+
+    /** How wide the form is, in cells, where it stands alone. */
+    static int width(Form form) {
+        return form instanceof Form.Colour || form instanceof Form.TextLine ? 6 : form instanceof Form.Choice ? 3 : 2;
+    }
+
+    /** How tall the form is, in cells, where it stands in a strip. */
+    static int height(Form form) {
+        if (form instanceof Form.Fader) {
+            return 8;
+        } else if (form instanceof Form.Colour) {
+            return 5;
+        } else if (form instanceof Form.Choice choice) {
+            return Math.min(8, choice.options().size());
+        }
+        return form instanceof Form.Meter || form instanceof Form.Knob ? 3 : form instanceof Form.Button ? 2 : 1;
+    }
+
+    /** Where the form stands in a strip: names above, then what is seen, then what is moved, then what is pressed. */
+    static int rank(Form form) {
+        if (form instanceof Form.Readout) {
+            return 0;
+        } else if (form instanceof Form.Lamp) {
+            return 1;
+        } else if (form instanceof Form.Knob) {
+            return 2;
+        } else if (form instanceof Form.Meter) {
+            return 3;
+        }
+        return form instanceof Form.Fader ? 4 : form instanceof Form.Choice ? 5 : 6;
+    }
+
+    /**
+     * The control for one of the addresses that the phrase stands for.
+     *
+     * @param numbers of the slots in that address
+     * @param inStrip whether it stands with others that say whose it is
+     */
+    Control at(String address, Map<String, Integer> numbers, PartId target, Cells cells, boolean inStrip) {
+        Form form = form();
+        List<Send> sends = isSaid() && form.takesHands() ? List.of(new Send(form instanceof Form.Button && value().isEmpty() ? Send.Phase.PRESS
+                : Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
+        return Control.plain(inStrip && !form.takesHands() ? "" : label(address), cells, form, sends,
+                heardOn(address, numbers).map(on -> listens(form, target, on)).orElse(List.of()));
+    }
+
+    /** A control of another form with the lines of this phrase; what its form cannot send stays out. */
+    Control lines(Control control, String address, Map<String, Integer> numbers, PartId target) {
+        Form form = control.form();
+        boolean chosen = form() instanceof Form.Choice && !(form instanceof Form.Choice);
+        List<Send> sends = isSaid() && form.takesHands() && !chosen && form.axes() == 1
+                ? List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
+        return control.withLines(sends, heardOn(address, numbers).or(() -> Optional.of(address))
+                .map(on -> List.of(Listen.value(Optional.of(target), on, Math.max(0, varying), low(), high()))).orElseThrow());
+    }
+
+    private List<Listen> listens(Form form, PartId target, String address) {
+        return form instanceof Form.Colour ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, axis, low(), high(),
+                Listen.Role.VALUE, axis)).toList() : List.of(Listen.value(Optional.of(target), address, Math.max(0, varying), low(), high()));
+    }
+
+    private List<ArgumentSource> arguments(Form form) {
+        List<ArgumentSource> sources = new ArrayList<>();
+        for (int i = 0; i < phrase.arguments().size(); i++) {
+            PhraseArgument argument = phrase.arguments().get(i);
+            if (argument.fixed().isPresent()) {
+                sources.add(new ArgumentSource.Fixed(argument.type(), argument.fixed().get()));
+            } else if (i == varying && form instanceof Form.Choice) {
+                sources.add(new ArgumentSource.Chosen(argument.type()));
+            } else if (i == varying && form instanceof Form.TextLine) {
+                sources.add(new ArgumentSource.Typed(argument.type()));
+            } else if (form instanceof Form.Colour) {
+                sources.add(new ArgumentSource.Value(argument.type(), low(), high(), i));
+            } else {
+                sources.add(new ArgumentSource.Value(argument.type(), argument.low().orElse(LOW), argument.high().orElse(HIGH)));
+            }
+        }
+        return sources;
+    }
+
+    /** Where the target says how it stands; empty where it never does. */
+    private Optional<String> heardOn(String address, Map<String, Integer> numbers) {
+        AnswerRule answer = phrase.answer();
+        if (isSaid() && (answer.kind() == AnswerRule.Kind.OTHER || answer.kind() == AnswerRule.Kind.QUERY && !answer.address().isEmpty())) {
+            return Optional.of(SlotAddress.parseFreely(answer.address()).fill(numbers));
+        }
+        return isHeard() || answer.kind() != AnswerRule.Kind.NONE ? Optional.of(address) : Optional.empty();
+    }
+
+    /** The last word of the address with the last number in it, or else its last two words: /in/3/level is "level 3", /main/level "main level". */
+    private static String label(String address) {
+        List<String> words = Arrays.stream(address.split("/")).filter(word -> !word.isEmpty()).toList();
+        String word = words.stream().filter(w -> !w.matches("\\d+")).reduce((first, second) -> second).orElse("");
+        Optional<String> number = words.stream().filter(w -> w.matches("\\d+")).reduce((first, second) -> second);
+        return number.map(n -> (word + " " + Integer.parseInt(n)).strip())
+                .orElseGet(() -> String.join(" ", words.subList(Math.max(0, words.size() - 2), words.size())));
+    }
+}

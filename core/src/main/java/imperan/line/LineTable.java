@@ -1,0 +1,165 @@
+package imperan.line;
+
+import imperan.address.NearMiss;
+import imperan.address.SlotAddress;
+import imperan.phrasebook.TypeTags;
+import imperan.phrasebook.Vocabulary;
+import imperan.show.ArgumentSource;
+import imperan.show.Control;
+import imperan.show.Listen;
+import imperan.show.Page;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Target;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/** All lines of a show, page by page, each checked against the phrasebook of its target. */
+public final class LineTable {
+
+    private final Show show;
+    private final Map<PartId, Vocabulary> vocabularies = new HashMap<>();
+
+    private LineTable(Show show) {
+        this.show = show;
+    }
+
+    public static List<TableLine> of(Show show) {
+        return new LineTable(show).lines();
+    }
+
+    private List<TableLine> lines() {
+        List<TableLine> lines = new ArrayList<>();
+        for (Part page : show.all(Page.class)) {
+            show.children(page.id()).forEach(laid -> {
+                add(laid, page.body().called(), lines);
+                show.children(laid.id()).forEach(inside -> add(inside, page.body().called() + ", " + laid.body().called(), lines));
+            });
+        }
+        return lines;
+    }
+
+    private void add(Part part, String page, List<TableLine> lines) {
+        if (!(part.body() instanceof Control control)) {
+            return;
+        }
+        for (int i = 0; i < control.sends().size(); i++) {
+            Send send = control.sends().get(i);
+            Optional<ArgumentSource.Value> value = send.arguments().stream().filter(ArgumentSource.Value.class::isInstance)
+                    .map(ArgumentSource.Value.class::cast).findFirst();
+            lines.add(new TableLine(id(part.id(), TableLine.Kind.SEND, i + 1), part.id(), TableLine.Kind.SEND, i + 1, page, control.called(),
+                    send.on().name().toLowerCase(Locale.ROOT), send.target(), name(send.target()), send.address(),
+                    TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList()), value.map(ArgumentSource.Value::low),
+                    value.map(ArgumentSource.Value::high), checks(send)));
+        }
+        for (int i = 0; i < control.listens().size(); i++) {
+            Listen listen = control.listens().get(i);
+            boolean moves = listen.role() == Listen.Role.VALUE;
+            lines.add(new TableLine(id(part.id(), TableLine.Kind.LISTEN, i + 1), part.id(), TableLine.Kind.LISTEN, i + 1, page, control.called(),
+                    listen.role().name().toLowerCase(Locale.ROOT), listen.target(), name(listen.target()), listen.address(), "",
+                    moves ? Optional.of(listen.low()) : Optional.empty(), moves ? Optional.of(listen.high()) : Optional.empty(), checks(listen)));
+        }
+    }
+
+    static String id(PartId control, TableLine.Kind kind, int number) {
+        return control.value() + ":" + kind.name().toLowerCase(Locale.ROOT) + ":" + number;
+    }
+
+    private String name(Optional<PartId> target) {
+        return target.flatMap(show::part).map(part -> part.body().called()).orElse("");
+    }
+
+    // ---- checks
+
+    private List<LineFinding> checks(Send send) {
+        List<LineFinding> found = new ArrayList<>();
+        Optional<Vocabulary> known = vocabulary(send.target(), "Nobody gets it: no target is chosen", found);
+        if (known.isEmpty()) {
+            return found;
+        }
+        Optional<Vocabulary.Known> phrase = known.get().said(send.address());
+        if (phrase.isEmpty()) {
+            found.add(unknown(send.address(), name(send.target()), known.get(), Phrase.Direction.IN, "says it and does not take it"));
+            return found;
+        }
+        List<PhraseArgument> wanted = phrase.get().phrase().arguments();
+        String tags = TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList());
+        String meant = TypeTags.of(wanted.stream().map(PhraseArgument::type).toList());
+        if (!tags.equals(meant)) {
+            found.add(LineFinding.of("It sends " + word(tags) + "; " + name(send.target()) + " takes " + word(meant)));
+            return found;
+        }
+        for (int i = 0; i < wanted.size(); i++) {
+            argument(send.arguments().get(i), wanted.get(i), found);
+        }
+        return found;
+    }
+
+    private static void argument(ArgumentSource source, PhraseArgument wanted, List<LineFinding> found) {
+        if (source instanceof ArgumentSource.Value value && wanted.low().isPresent() && wanted.high().isPresent()) {
+            double low = Math.min(value.low(), value.high());
+            double high = Math.max(value.low(), value.high());
+            if (low < wanted.low().get() || high > wanted.high().get()) {
+                found.add(LineFinding.of("It goes from " + number(low) + " to " + number(high) + "; only " + number(wanted.low().get()) + " to "
+                        + number(wanted.high().get()) + " counts"));
+            } else if (low > wanted.low().get() || high < wanted.high().get()) {
+                found.add(LineFinding.of("It reaches " + number(low) + " to " + number(high) + " of " + number(wanted.low().get()) + " to "
+                        + number(wanted.high().get())));
+            }
+        } else if (source instanceof ArgumentSource.Fixed fixed && !wanted.choices().isEmpty() && !wanted.choices().contains(fixed.text())) {
+            found.add(LineFinding.of("“" + fixed.text() + "” is none of " + String.join(", ", wanted.choices())));
+        }
+    }
+
+    private List<LineFinding> checks(Listen listen) {
+        List<LineFinding> found = new ArrayList<>();
+        Optional<Vocabulary> known = vocabulary(listen.target(), "It listens to nobody: no target is chosen", found);
+        if (known.isEmpty()) {
+            return found;
+        }
+        boolean answers = known.get().heard(listen.address()).isPresent() || known.get().phrases().stream()
+                .map(phrase -> phrase.answer().address()).filter(address -> !address.isEmpty())
+                .anyMatch(address -> SlotAddress.parseFreely(address).match(listen.address()).isPresent());
+        if (!answers) {
+            found.add(unknown(listen.address(), name(listen.target()), known.get(), Phrase.Direction.OUT, "takes it and never says it"));
+        }
+        return found;
+    }
+
+    /** The phrasebook of a target; empty where there is none to check against. */
+    private Optional<Vocabulary> vocabulary(Optional<PartId> target, String nobody, List<LineFinding> found) {
+        if (target.flatMap(show::part).filter(part -> part.body() instanceof Target).isEmpty()) {
+            found.add(LineFinding.of(nobody));
+            return Optional.empty();
+        }
+        return Optional.of(vocabularies.computeIfAbsent(target.get(), id -> Vocabulary.of(show, id))).filter(known -> !known.phrases().isEmpty());
+    }
+
+    private static LineFinding unknown(String address, String target, Vocabulary known, Phrase.Direction other, String otherWay) {
+        boolean wrongWay = known.phrases().stream().filter(phrase -> phrase.direction() == other)
+                .anyMatch(phrase -> SlotAddress.parseFreely(phrase.address()).match(address).isPresent());
+        if (wrongWay) {
+            return LineFinding.of(target + " " + otherWay);
+        }
+        Optional<String> meant = NearMiss.of(address, known.phrases().stream().filter(phrase -> phrase.direction() != other)
+                .map(phrase -> SlotAddress.parseFreely(phrase.address())).toList());
+        return new LineFinding(target + "’s phrasebook has no " + address + meant.map(m -> "; did you mean " + m + "?").orElse(""), meant);
+    }
+
+    private static String word(String tags) {
+        return tags.isEmpty() ? "no argument" : "“" + tags + "”";
+    }
+
+    private static String number(double value) {
+        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : String.valueOf(value);
+    }
+}

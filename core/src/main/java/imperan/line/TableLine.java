@@ -1,0 +1,28 @@
+package imperan.line;
+
+import imperan.show.PartId;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One send or listen as a row of the line table.
+ *
+ * @param id       names the line within the show: the control, {@code send} or {@code listen}, and its number from 1
+ * @param page     where its control lies, as people call it
+ * @param on       when a send goes out, {@code value} or {@code label} of a listen
+ * @param target   empty while nobody is chosen
+ * @param types    the type tags of its arguments; empty for a listen
+ * @param low      the argument at position 0, where one carries the value; {@code high} at position 1
+ * @param findings what is wrong with it, in words
+ */
+public record TableLine(String id, PartId control, Kind kind, int number, String page, String label, String on, Optional<PartId> target,
+                   String targetName, String address, String types, Optional<Double> low, Optional<Double> high, List<LineFinding> findings) {
+
+    public TableLine {
+        findings = List.copyOf(findings);
+    }
+
+    /** What a line is. */
+    public enum Kind { SEND, LISTEN }
+}

@@ -1,0 +1,304 @@
+package imperan.live;
+
+import imperan.osc.OscText;
+import imperan.shaping.Hsv;
+import imperan.show.Behaviour;
+import imperan.show.Form;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Send;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** From hands to positions: whether a control takes one now, where it goes, and what of it is sent. */
+final class Touching {
+
+    /** How long a guarded control has to be held still before the hand counts. */
+    static final long HOLD_STILL_NANOS = 600_000_000L;
+    /** How long the first of two touches leaves a guarded control open. */
+    static final long OPEN_NANOS = 3_000_000_000L;
+    /** How far apart two taps are that mean the rest value, and how long each is at most. */
+    static final long DOUBLE_TAP_NANOS = 350_000_000L;
+
+    private final LiveState state;
+    private final Sending sending;
+    private final Map<String, Long> heartbeats = new HashMap<>();
+
+    Touching(LiveState state, Sending sending) {
+        this.state = state;
+        this.sending = sending;
+    }
+
+    void heartbeat(String browser, long now) {
+        heartbeats.put(browser, now);
+    }
+
+    /** Lets time pass for what is held, guarded or repeated. */
+    void tick(long now) {
+        state.controls.values().forEach(control -> tick(control, now));
+    }
+
+    private void tick(LiveControl control, long now) {
+        LiveControl.Grip grip = control.grip;
+        if (grip != null && now - heartbeats.getOrDefault(grip.person().id(), now) > LiveShow.HEARTBEAT_NANOS) {
+            lift(control, false, now);
+        } else if (grip != null && !grip.counts() && now - grip.since() >= HOLD_STILL_NANOS) {
+            control.grip = grip.counting();
+            press(control, now);
+        } else if (grip != null && grip.counts() && now >= control.repeatDue) {
+            control.repeatDue = now + repeatNanos(control);
+            sending.sendAll(control, Send.Phase.HELD, now);
+        }
+        if (control.openUntil != Long.MIN_VALUE && now >= control.openUntil && grip == null) {
+            control.openUntil = Long.MIN_VALUE;
+            state.sink.valueChanged(control.id);
+        }
+        boolean overdue = control.sentAt != Long.MIN_VALUE && now - control.sentAt > control.answerWindow();
+        if (overdue && !control.disputed && !control.echo.isUnknown() && !control.control.listens().isEmpty()
+                && !control.agrees(control.echo)) {
+            control.disputed = true;
+            state.sink.valueChanged(control.id);
+        }
+    }
+
+    /** A finger, a mouse or a key does something. */
+    void touch(Touch touch, Person person, long now) {
+        LiveControl control = state.controls.get(touch.control());
+        if (control == null || !control.control.form().takesHands()) {
+            return;
+        }
+        heartbeat(person.id(), now);
+        boolean mine = control.grip != null && control.grip.pointer().equals(touch.pointer());
+        if (control.grip != null && !mine) {
+            sending.stop(control, Trace.Cell.TOUCH, control.grip.person().name() + " holds this control");
+            return;
+        }
+        Touch.Phase phase = touch.phase();
+        if (phase == Touch.Phase.RELEASE || phase == Touch.Phase.CANCEL) {
+            if (mine) {
+                lift(control, phase == Touch.Phase.RELEASE, now);
+            }
+        } else if (mine || isLetIn(control, now)) {
+            act(control, touch, person, mine, now);
+        }
+        sending.flush(now);
+    }
+
+    private void act(LiveControl control, Touch touch, Person person, boolean mine, long now) {
+        Form form = control.control.form();
+        switch (touch.phase()) {
+            case PRESS -> land(control, touch, person, now);
+            case MOVE -> {
+                if (mine && control.grip.counts()) {
+                    Position moved = control.grip.gesture().move(control.position, touch);
+                    turn(control, control.grip.gesture().takeSteps(), person, now);
+                    moveTo(control, moved, person, now);
+                }
+            }
+            case STEP -> step(control, touch, person, now);
+            case SET -> moveTo(control, form instanceof Form.Colour ? brightened(control.position, touch.y())
+                    : Position.of(Collections.nCopies(form.axes(), touch.y())).snapped(form), person, now);
+            case REST -> moveTo(control, Position.rest(form), person, now);
+            case PICK -> swatch(form, (int) touch.y()).ifPresent(colour -> moveTo(control, colour, person, now));
+            case TILT -> {
+                if (form instanceof Form.Tilt tilt) {
+                    moveTo(control, control.tilted(tilt, touch.x(), touch.y(), now), person, now);
+                }
+            }
+            case TYPE -> type(control, touch.words(), person, now);
+            case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
+        }
+    }
+
+    /** Whether a control takes a hand now; where not, the path says why. The first touch of a control that wants two opens it. */
+    private boolean isLetIn(LiveControl control, long now) {
+        if (!control.enabled) {
+            Behaviour.Condition when = control.control.behaviour().enabledWhen().orElseThrow();
+            sending.stop(control, Trace.Cell.TOUCH, "Not possible now: it waits until its target says " + when.address() + " " + when.text());
+            return false;
+        } else if (!control.isOpen(now)) {
+            control.openUntil = now + OPEN_NANOS;
+            state.sink.valueChanged(control.id);
+            sending.stop(control, Trace.Cell.TOUCH, "The first touch opens it: the next within 3 s counts");
+            return false;
+        }
+        return true;
+    }
+
+    /** A finger lands. A control that wants to be held still waits for that. */
+    private void land(LiveControl control, Touch touch, Person person, long now) {
+        boolean waits = control.control.behaviour().guard() == Behaviour.Guard.HOLD;
+        control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(control.control.form(), control.isKnown(), touch), touch, now,
+                !waits);
+        state.sink.valueChanged(control.id);
+        if (waits) {
+            sending.stop(control, Trace.Cell.TOUCH, "Hold still for a moment: then it counts");
+        } else {
+            press(control, now);
+        }
+    }
+
+    private void press(LiveControl control, long now) {
+        LiveControl.Grip grip = control.grip;
+        Form form = control.control.form();
+        control.presses++;
+        control.repeatDue = now + repeatNanos(control);
+        control.openUntil = control.openUntil == Long.MIN_VALUE ? Long.MIN_VALUE : now + OPEN_NANOS;
+        state.sink.valueChanged(control.id);
+        boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && restsOnDoubleTap(form);
+        Position position = twice ? Position.rest(form) : form instanceof Form.Tap tap ? control.tapped(tap, now)
+                : grip.gesture().press(control.position);
+        boolean moves = !position.equals(control.position);
+        control.position = position;
+        sending.sendAll(control, Send.Phase.PRESS, now);
+        if (moves || isOneShot(form)) {
+            moved(control, grip.person(), now);
+        }
+        if (isOneShot(form)) {
+            // it says the same each time, and that it is over is nobody's business
+            control.position = Position.rest(form);
+        }
+    }
+
+    private static boolean isOneShot(Form form) {
+        return form instanceof Form.Button button && button.action() == Form.Button.Action.ONE_SHOT;
+    }
+
+    private static boolean restsOnDoubleTap(Form form) {
+        return form instanceof Form.Fader || form instanceof Form.Knob || form instanceof Form.Cross || form instanceof Form.Pad;
+    }
+
+    /** One step of a key. */
+    private void step(LiveControl control, Touch touch, Person person, long now) {
+        Form form = control.control.form();
+        double share = touch.fine() ? Gesture.FINE : 1;
+        Position at = control.position;
+        if (form instanceof Form.Wheel wheel) {
+            int way = touch.x() + touch.y() > 0 ? 1 : -1;
+            turn(control, way, person, now);
+            moveTo(control, Gesture.turnedBy(at, wheel, way), person, now);
+        } else if (form instanceof Form.Colour) {
+            Hsv before = Hsv.ofRgb(at.get(0), at.get(1), at.get(2));
+            double hue = (before.hue() + touch.x() * share) % 1;
+            moveTo(control, Position.of(new Hsv(hue < 0 ? hue + 1 : hue, Gesture.clamp(before.saturation() + touch.y() * share),
+                    before.value() > 0 ? before.value() : 1).rgb()), person, now);
+        } else if (form.axes() == 2) {
+            moveTo(control, Position.of(Gesture.clamp(at.get(0) + touch.x() * share), Gesture.clamp(at.get(1) + touch.y() * share)), person, now);
+        } else {
+            double to = Gesture.clamp(at.first() + (touch.x() + touch.y()) * share);
+            // a small step leads out of a detent
+            Position snapped = Position.of(to).snapped(form);
+            moveTo(control, snapped.equals(at) ? Position.of(to) : snapped, person, now);
+        }
+    }
+
+    private void turn(LiveControl control, int steps, Person person, long now) {
+        if (steps != 0) {
+            control.steps = steps;
+            control.movedBy = person.name();
+            sending.sendAll(control, Send.Phase.STEP, now);
+        }
+    }
+
+    private static Position brightened(Position at, double brightness) {
+        Hsv before = Hsv.ofRgb(at.get(0), at.get(1), at.get(2));
+        return Position.of(new Hsv(before.hue(), before.saturation(), Gesture.clamp(brightness)).rgb());
+    }
+
+    /** A saved colour, #rrggbb. */
+    private static Optional<Position> swatch(Form form, int index) {
+        return form instanceof Form.Colour colour && index >= 0 && index < colour.swatches().size()
+                ? Optional.of(Integer.parseInt(colour.swatches().get(index).substring(1), 16))
+                        .map(bits -> Position.of((bits >> 16 & 255) / 255.0, (bits >> 8 & 255) / 255.0, (bits & 255) / 255.0))
+                : Optional.empty();
+    }
+
+    private void type(LiveControl control, String words, Person person, long now) {
+        if (!(control.control.form() instanceof Form.TextLine)) {
+            return;
+        }
+        Optional<String> refusal = control.sends.stream().flatMap(send -> send.refusal(words).stream()).findFirst();
+        if (refusal.isPresent()) {
+            sending.stop(control, Trace.Cell.MESSAGE, refusal.get());
+            return;
+        }
+        control.typed = words;
+        moved(control, person, now);
+    }
+
+    private static long repeatNanos(LiveControl control) {
+        return (long) (control.control.behaviour().repeatSeconds() * 1e9);
+    }
+
+    /** @param meant false where the finger was lost and did not let go */
+    private void lift(LiveControl control, boolean meant, long now) {
+        LiveControl.Grip grip = control.grip;
+        control.grip = null;
+        if (grip.counts()) {
+            boolean tap = meant && grip.gesture().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;
+            control.tappedAt = tap ? now : Long.MIN_VALUE;
+            moveTo(control, grip.gesture().release(control.position), grip.person(), now);
+            sending.sendAll(control, Send.Phase.RELEASE, now);
+            settle(control);
+        }
+        state.sink.valueChanged(control.id);
+    }
+
+    private void moveTo(LiveControl control, Position position, Person person, long now) {
+        if (!position.equals(control.position)) {
+            control.position = position;
+            moved(control, person, now);
+        }
+    }
+
+    private void moved(LiveControl control, Person person, long now) {
+        control.movedBy = person.name();
+        state.sink.valueChanged(control.id);
+        sending.sendAll(control, Send.Phase.CHANGE, now);
+    }
+
+    /** Once the finger is off, the answer counts, if it came after what we sent. */
+    private void settle(LiveControl control) {
+        if (control.grip == null && !control.echo.isUnknown() && control.echoAt >= control.sentAt
+                && !state.isAwaited(control)) {
+            control.position = control.position.filledBy(control.echo);
+            control.disputed = false;
+        }
+    }
+
+    // ---- to rest
+
+    /** What would leave if these controls went to their rest values; those that a hand holds, or that stand there, are left out. */
+    List<RestLine> restPreview(Collection<PartId> controls) {
+        List<RestLine> lines = new ArrayList<>();
+        for (LiveControl control : resting(controls)) {
+            Position rest = Position.rest(control.control.form());
+            control.sends.stream().filter(send -> send.send().on() == Send.Phase.CHANGE).forEach(send -> lines.add(new RestLine(control.id,
+                    control.control.called(), send.send().target().map(state.links::get).map(link -> link.target().name()).orElse(""),
+                    send.send().address(), OscText.arguments(send.arguments(rest, 0, "")))));
+        }
+        return lines;
+    }
+
+    /** Brings controls to their rest values. */
+    void rest(Collection<PartId> controls, Person person, long now) {
+        resting(controls).forEach(control -> moveTo(control, Position.rest(control.control.form()), person, now));
+        sending.flush(now);
+    }
+
+    private List<LiveControl> resting(Collection<PartId> controls) {
+        return controls.stream().map(state.controls::get).filter(control -> control != null && control.grip == null && control.enabled
+                && restsOnDemand(control.control.form()) && !control.position.equals(Position.rest(control.control.form()))).toList();
+    }
+
+    private static boolean restsOnDemand(Form form) {
+        return form.takesHands() && !(form instanceof Form.Wheel) && !(form instanceof Form.Tap) && !(form instanceof Form.TextLine)
+                && !(form instanceof Form.Choice) && !(form instanceof Form.Colour);
+    }
+}

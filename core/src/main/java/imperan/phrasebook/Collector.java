@@ -1,0 +1,98 @@
+package imperan.phrasebook;
+
+import imperan.address.SlotAddress;
+import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Phrase;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Remembers what a target was heard to say: addresses, types, and the ranges of its numbers. */
+public final class Collector {
+
+    /** Addresses that are remembered; more are counted and not kept. */
+    public static final int MAX_ADDRESSES = 10_000;
+
+    private static final class Seen {
+        private List<ArgumentType> types;
+        private double[] low;
+        private double[] high;
+
+        Seen(OscMessage message, List<ArgumentType> types) {
+            this.types = types;
+            low = new double[types.size()];
+            high = new double[types.size()];
+            for (int i = 0; i < low.length; i++) {
+                low[i] = number(message.arguments().get(i));
+                high[i] = low[i];
+            }
+        }
+
+        void add(OscMessage message) {
+            for (int i = 0; i < low.length; i++) {
+                double value = number(message.arguments().get(i));
+                low[i] = Math.min(low[i], value);
+                high[i] = Math.max(high[i], value);
+            }
+        }
+    }
+
+    private final Map<String, Seen> seen = new LinkedHashMap<>();
+
+    /** Notes a message; one with arguments that no control can send is passed over. */
+    public void heard(OscMessage message) {
+        List<ArgumentType> types = new ArrayList<>();
+        for (OscArgument argument : message.arguments()) {
+            Optional<ArgumentType> type = type(argument);
+            if (type.isEmpty()) {
+                return;
+            }
+            types.add(type.get());
+        }
+        Seen known = seen.get(message.address());
+        if (known != null && known.types.equals(types)) {
+            known.add(message);
+        } else if (known != null || seen.size() < MAX_ADDRESSES) {
+            seen.put(message.address(), new Seen(message, types));
+        }
+    }
+
+    private static Optional<ArgumentType> type(OscArgument argument) {
+        return argument instanceof OscArgument.Float32 ? Optional.of(ArgumentType.FLOAT32)
+                : argument instanceof OscArgument.Int32 ? Optional.of(ArgumentType.INT32)
+                : argument instanceof OscArgument.Float64 ? Optional.of(ArgumentType.FLOAT64)
+                : argument instanceof OscArgument.Int64 ? Optional.of(ArgumentType.INT64)
+                : argument instanceof OscArgument.Text ? Optional.of(ArgumentType.TEXT)
+                : argument == OscArgument.Bare.TRUE || argument == OscArgument.Bare.FALSE ? Optional.of(ArgumentType.BOOLEAN)
+                : Optional.empty();
+    }
+
+    private static double number(OscArgument argument) {
+        return argument instanceof OscArgument.Float32 f ? f.value() : argument instanceof OscArgument.Int32 i ? i.value()
+                : argument instanceof OscArgument.Float64 d ? d.value() : argument instanceof OscArgument.Int64 h ? h.value() : Double.NaN;
+    }
+
+    /** What was heard, as phrases; ranges are those seen, which may be smaller than the true ones. */
+    public List<Phrase> phrases() {
+        List<Phrase> phrases = new ArrayList<>();
+        seen.forEach((address, said) -> {
+            List<Phrase.PhraseArgument> arguments = new ArrayList<>();
+            for (int i = 0; i < said.types.size(); i++) {
+                boolean ranged = said.low[i] < said.high[i];
+                arguments.add(new Phrase.PhraseArgument(said.types.get(i), ranged ? Optional.of(said.low[i]) : Optional.empty(),
+                        ranged ? Optional.of(said.high[i]) : Optional.empty(), "", List.of(), Optional.empty()));
+            }
+            String written = address.replace("<", "<<");
+            if (SlotAddress.parse(written).problem().isEmpty()) {
+                phrases.add(new Phrase(written, Phrase.Direction.IN, arguments, Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME),
+                        "heard; the range is what was seen", ""));
+            }
+        });
+        return phrases;
+    }
+}

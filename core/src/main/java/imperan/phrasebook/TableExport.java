@@ -1,0 +1,55 @@
+package imperan.phrasebook;
+
+import imperan.show.Phrase;
+import org.apache.commons.csv.CSVFormat;
+
+import java.math.BigDecimal;
+import java.util.Collection;
+import java.util.Locale;
+import java.util.StringJoiner;
+import java.util.stream.Collectors;
+
+/** Phrases as a table (RFC 4180) that {@link TableImport} reads back as they are, as far as a table says it. */
+public final class TableExport {
+
+    private static final CSVFormat CSV = CSVFormat.RFC4180;
+    private static final Phrase.AnswerRule USUAL = Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME);
+
+    private TableExport() {
+    }
+
+    public static String write(Collection<Phrase> phrases) {
+        StringJoiner lines = new StringJoiner("\r\n", "", "\r\n");
+        lines.add(CSV.format("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
+                "meaning", "masked by"));
+        for (Phrase phrase : phrases) {
+            String types = phrase.arguments().stream().map(a -> String.valueOf(TypeTags.tag(a.type()))).collect(Collectors.joining());
+            String fixed = phrase.arguments().stream().flatMap(a -> a.fixed().stream()).collect(Collectors.joining("|"));
+            Phrase.PhraseArgument value = phrase.arguments().isEmpty() ? null : phrase.arguments().get(phrase.arguments().size() - 1);
+            lines.add(CSV.format(phrase.address(), types, fixed,
+                    value == null ? "" : value.low().map(TableExport::number).orElse(""),
+                    value == null ? "" : value.high().map(TableExport::number).orElse(""),
+                    value == null ? "" : value.unit(), value == null ? "" : String.join("|", value.choices()),
+                    phrase.direction().name().toLowerCase(Locale.ROOT), answer(phrase.answer()),
+                    unlessUsual(phrase.answer().tolerance(), USUAL.tolerance()), unlessUsual(phrase.answer().seconds(), USUAL.seconds()), phrase.meaning(), phrase.maskedBy()));
+        }
+        return lines.toString();
+    }
+
+    private static String unlessUsual(double value, double usual) {
+        return value == usual ? "" : number(value);
+    }
+
+    private static String number(double value) {
+        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : BigDecimal.valueOf(value).toPlainString();
+    }
+
+    private static String answer(Phrase.AnswerRule answer) {
+        return switch (answer.kind()) {
+            case SAME -> "same";
+            case OTHER -> answer.address();
+            case QUERY -> "query";
+            case NONE -> "none";
+        };
+    }
+}

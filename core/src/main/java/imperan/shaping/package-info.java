@@ -1,0 +1,2 @@
+/** Steps between finger and argument, and back: numbers in, numbers out. */
+package imperan.shaping;

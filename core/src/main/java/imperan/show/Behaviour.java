@@ -1,0 +1,55 @@
+package imperan.show;
+
+import java.util.Optional;
+
+/**
+ * How a control behaves, whatever its form.
+ *
+ * @param guard         what keeps it from being moved by accident
+ * @param repeatSeconds how often what goes out while it is held goes out, 0.02 to 10 s
+ * @param whenLost      where it goes when the link of the target it listens to is lost
+ * @param enabledWhen   what its target has to say for it to be possible now; empty where it always is
+ * @param key           the key of the keyboard that presses it; empty for none
+ */
+public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Optional<Condition> enabledWhen, String key) {
+
+    public static final double LEAST_REPEAT = 0.02;
+    public static final double MOST_REPEAT = 10;
+
+    /** Without anything special; what is repeated goes out five times a second. */
+    public static final Behaviour PLAIN = new Behaviour(Guard.NONE, 0.2, new WhenLost(WhenLost.Goes.NOWHERE, 0), Optional.empty(), "");
+
+    /** What keeps a control from being hit by accident. */
+    public enum Guard {
+        NONE,
+        /** It takes a hand only after a moment of holding still. */
+        HOLD,
+        /** A first touch opens it, a second one counts. */
+        TWO_STEPS
+    }
+
+    /** @param value 0 to 1, for {@link Goes#VALUE} */
+    public record WhenLost(Goes goes, double value) {
+        /** Where a control goes that has lost its target. Nothing is sent because of it. */
+        public enum Goes { NOWHERE, REST, VALUE }
+    }
+
+    /**
+     * Something that a target says.
+     *
+     * @param target   who says it
+     * @param address  on which
+     * @param argument the position of the argument that counts, from 0
+     * @param text     what it has to be, with its exact spelling, or a number
+     */
+    public record Condition(Optional<PartId> target, String address, int argument, String text) {
+    }
+
+    public Behaviour pressedBy(String otherKey) {
+        return new Behaviour(guard, repeatSeconds, whenLost, enabledWhen, otherKey);
+    }
+
+    public Behaviour enabledOnly(Condition when) {
+        return new Behaviour(guard, repeatSeconds, whenLost, Optional.of(when), key);
+    }
+}

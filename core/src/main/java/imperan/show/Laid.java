@@ -1,0 +1,11 @@
+package imperan.show;
+
+/** What lies on the cells of a page or of a tray. */
+public sealed interface Laid extends Body permits Control, Tray {
+
+    /** Where it lies, in cells of what it lies in. */
+    Cells cells();
+
+    /** The same in another place. */
+    Laid at(Cells place);
+}

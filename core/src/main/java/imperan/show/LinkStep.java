@@ -1,0 +1,19 @@
+package imperan.show;
+
+/** The way from nothing to a proven link, in this order. */
+public enum LinkStep {
+    /** At the other end: whatever it needs is switched on, restarted and saved. */
+    OTHER_END_SWITCHED_ON,
+    /** Its address and port stand here. */
+    ADDRESS_ENTERED,
+    /** Our address and answer port were told to it. */
+    ANSWER_PORT_TOLD,
+    /** A first message has left. */
+    SENT,
+    /** Something came back. */
+    RECEIVED,
+    /** Somebody saw that it works. */
+    SEEN_TO_WORK,
+    /** The versions of the program and the device are noted. */
+    VERSION_NOTED
+}

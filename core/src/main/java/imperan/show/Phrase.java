@@ -1,0 +1,81 @@
+package imperan.show;
+
+import imperan.show.ArgumentSource.ArgumentType;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One thing that a target understands or says.
+ *
+ * @param address   with slots, such as {@code /bellows/in/<ch:1..12>/level}
+ * @param direction who says it
+ * @param arguments in order
+ * @param answer    what comes back when it is said to the target
+ * @param meaning   for people; may be empty
+ * @param maskedBy  what can stand in the way of its effect, such as a mute; may be empty
+ */
+public record Phrase(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, String meaning,
+                     String maskedBy) implements Body {
+
+    public Phrase {
+        arguments = List.copyOf(arguments);
+    }
+
+    /** Who says a phrase. */
+    public enum Direction {
+        /** We say it to the target. */
+        OUT,
+        /** The target says it to us. */
+        IN,
+        /** Both. */
+        BOTH
+    }
+
+    /**
+     * One argument.
+     *
+     * @param low     the least value, {@code high} the greatest, where they are known
+     * @param unit    such as dB or °; may be empty
+     * @param choices texts or numbers, where only these are understood
+     * @param fixed   the one value that it always has, such as a channel number before the value
+     */
+    public record PhraseArgument(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
+                           Optional<String> fixed) {
+        public PhraseArgument {
+            choices = List.copyOf(choices);
+        }
+    }
+
+    /**
+     * What comes back.
+     *
+     * @param kind      where it comes from
+     * @param address   where it comes under another address: that one, with the same slots; else empty
+     * @param tolerance how far the value that comes back may be from the one sent, as a share of the range
+     * @param seconds   how long it may take
+     */
+    public record AnswerRule(Kind kind, String address, double tolerance, double seconds) {
+        /** Where an answer comes from. */
+        public enum Kind {
+            /** From the same address. */
+            SAME,
+            /** From another address with the same slots. */
+            OTHER,
+            /** Only when it is asked for: the address without arguments. */
+            QUERY,
+            /** Nothing comes back. */
+            NONE
+        }
+
+        /** What most targets do, with the time and the tolerance that the running show has by itself. */
+        public static AnswerRule usual(Kind kind) {
+            return new AnswerRule(kind, "", 1.0 / 127, 0.5);
+        }
+    }
+
+    @Override
+    public String called() {
+        return address;
+    }
+}

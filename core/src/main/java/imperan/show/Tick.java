@@ -1,0 +1,12 @@
+package imperan.show;
+
+/**
+ * A step on the way to a proven link that a person has seen done.
+ *
+ * @param step what was done
+ * @param by   who says so
+ * @param at   when, as an instant in ISO 8601
+ * @param fact what was true then, such as the address and port that were told to the other end; may be empty
+ */
+public record Tick(LinkStep step, String by, String at, String fact) {
+}

@@ -1,0 +1,90 @@
+package imperan.show;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Brings bodies of parts that were written by earlier versions up to this one: what they did not say yet, they say as they meant it. */
+public final class Upgrade {
+
+    private static final JsonMapper JSON = ShowJson.mapper();
+
+    private static final String BEHAVIOUR = """
+            {"guard": "NONE", "repeatSeconds": 0.2, "whenLost": {"goes": "NOWHERE", "value": 0.0}, "enabledWhen": null, "key": ""}""";
+
+    private Upgrade() {
+    }
+
+    /**
+     * @param version of the show file, or of the tables at the time of that version
+     * @param body    changed in place; what is no body stays as it is
+     */
+    public static void body(int version, JsonNode body) {
+        if (version < 2) {
+            from1(body);
+        }
+        if (version < 3) {
+            from2(body);
+        }
+        if (version < 4) {
+            from3(body);
+        }
+    }
+
+    private static String kind(JsonNode body) {
+        return body.path("kind").asString("");
+    }
+
+    private static void from1(JsonNode body) {
+        if (kind(body).equals("target")) {
+            add(body, """
+                    {"transport": "UDP", "adapterAddress": null, "standIn": null, "startsHeld": false, "startList": [], "phrasebook": null,
+                     "ticks": []}""");
+        }
+    }
+
+    private static void from2(JsonNode body) {
+        if (kind(body).equals("target")) {
+            add(body, "{\"bundles\": false}");
+            add(body.path("keepAlive"), "{\"answer\": null}");
+        } else if (kind(body).equals("phrasebook")) {
+            add(body.path("sheet"), "{\"bareAddresses\": false, \"startList\": []}");
+            add(body.path("sheet").path("keepAlive"), "{\"answer\": null}");
+        }
+    }
+
+    private static void from3(JsonNode body) {
+        if (kind(body).equals("page")) {
+            add(body, "{\"screen\": {\"kind\": \"DESK\", \"width\": 1280, \"height\": 800}, \"strip\": false, \"follows\": null}");
+        } else if (kind(body).equals("control")) {
+            add(body, "{\"icon\": \"\", \"behaviour\": " + BEHAVIOUR + "}");
+            form(body.path("form"));
+            body.path("sends").forEach(send -> send.path("arguments").forEach(argument -> {
+                if (argument.path("from").asString("").equals("value")) {
+                    add(argument, "{\"axis\": 0}");
+                }
+            }));
+            body.path("listens").forEach(listen -> add(listen, "{\"role\": \"VALUE\", \"axis\": 0}"));
+        }
+    }
+
+    private static void form(JsonNode form) {
+        switch (kind(form)) {
+            case "fader" -> add(form, "{\"detent\": false}");
+            case "lamp" -> add(form, "{\"states\": []}");
+            case "button" -> {
+                add(form, form.path("latching").asBoolean(false) ? "{\"action\": \"LATCHING\"}" : "{\"action\": \"MOMENTARY\"}");
+                ((ObjectNode) form).remove("latching");
+            }
+            default -> {
+                // the other forms say what they said
+            }
+        }
+    }
+
+    private static void add(JsonNode node, String fields) {
+        if (node instanceof ObjectNode object) {
+            object.setAll((ObjectNode) JSON.readTree(fields));
+        }
+    }
+}

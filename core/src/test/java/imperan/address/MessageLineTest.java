@@ -1,0 +1,63 @@
+package imperan.address;
+
+import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
+import imperan.osc.OscText;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+import java.util.Random;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+class MessageLineTest {
+
+    private static OscMessage message(String line) {
+        return MessageLine.parse(line).message().orElseThrow();
+    }
+
+    @Test
+    void aLineBecomesAMessageWithATypeForEachArgument() {
+        assertThat(message(" /wake 3 -0.5 quay \"low water\" true 1e3 3000000000 \"7\" \"say \\\"no\\\"\" "))
+                .isEqualTo(OscMessage.of("/wake", new OscArgument.Int32(3), new OscArgument.Float32(-0.5f), new OscArgument.Text("quay"),
+                        new OscArgument.Text("low water"), OscArgument.Bare.TRUE, new OscArgument.Float32(1000), new OscArgument.Int64(3_000_000_000L),
+                        new OscArgument.Text("7"), new OscArgument.Text("say \"no\"")));
+        assertThat(message("/reset")).isEqualTo(OscMessage.of("/reset"));
+        assertThat(message("/name \"\"").arguments()).containsExactly(new OscArgument.Text(""));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+        "`` | An address is needed",
+        "wake 3 | did you mean /wake?",
+        "/a b/ \"open | not closed",
+        "/a \"b\"c | not closed",
+        "\"/a\" 1 | begins with a slash",
+        "/a* 1 | cannot be part of an address",
+    })
+    void whatIsNoMessageIsRefusedInWords(String line, String words) {
+        assertThat(MessageLine.parse(line).problem().orElseThrow().message()).contains(words);
+    }
+
+    @Test
+    void theMendKeepsTheArguments() {
+        assertThat(MessageLine.parse("wake 3 \"low water\"").problem().orElseThrow().mend()).contains("/wake 3 \"low water\"");
+    }
+
+    /** Whatever is typed is a message or a sentence. */
+    @Test
+    void everyLineIsAMessageOrAProblem() {
+        Random random = new Random(11);
+        String signs = "/ab \"\\01.9-+eE\ttrue";
+        for (int i = 0; i < 20_000; i++) {
+            StringBuilder line = new StringBuilder(i % 2 == 0 ? "/a " : "");
+            for (int n = random.nextInt(20); n > 0; n--) {
+                line.append(signs.charAt(random.nextInt(signs.length())));
+            }
+            MessageLine read = MessageLine.parse(line.toString());
+            assertThat(read.message().isPresent()).as("%s", line).isNotEqualTo(read.problem().isPresent());
+            read.message().ifPresent(message -> assertThat(OscText.arguments(message.arguments())).isNotNull());
+        }
+    }
+}

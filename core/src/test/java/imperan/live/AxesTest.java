@@ -1,0 +1,443 @@
+package imperan.live;
+
+import imperan.live.Touch.Phase;
+import imperan.osc.OscArgument;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Behaviour;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Form;
+import imperan.show.Listen;
+import imperan.show.Page;
+import imperan.show.PartId;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Shows;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+import java.util.List;
+import java.util.Optional;
+
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.Assertions.within;
+
+/** Controls that move in several ways at once, that have no place, or that behave in a way of their own. */
+class AxesTest {
+
+    private static final Behaviour PLAIN = Behaviour.PLAIN;
+
+    private static Send send(Send.Phase on, String address, ArgumentSource... arguments) {
+        return new Send(on, Optional.of(DESK), address, List.of(arguments));
+    }
+
+    private static ArgumentSource value(int axis, double low, double high) {
+        return new ArgumentSource.Value(ArgumentType.FLOAT32, low, high, axis);
+    }
+
+    private static Listen hears(String address, int argument, int axis, double low, double high) {
+        return new Listen(Optional.of(DESK), address, argument, low, high, Listen.Role.VALUE, axis);
+    }
+
+    private static Control control(Form form, List<Send> sends, Listen... listens) {
+        return Control.plain("It", new Cells(0, 0, 1, 1), form, sends, List.of(listens));
+    }
+
+    private static Stage stage(Control control) {
+        return new Stage(Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control)));
+    }
+
+    private static void touch(Stage stage, Phase phase, double x, double y) {
+        touch(stage, phase, x, y, "");
+    }
+
+    private static void touch(Stage stage, Phase phase, double x, double y, String words) {
+        stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "1"), phase, x, y, false, words), ADA, stage.now);
+    }
+
+    private static List<Double> positions(Stage stage) {
+        return stage.value("it").axes().stream().map(ControlValue.Axis::position).toList();
+    }
+
+    // ---- pads
+
+    private static Stage pad(boolean springs) {
+        return stage(control(new Form.Pad(Form.Grab.JUMP, springs), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)),
+                send(Send.Phase.CHANGE, "/y", value(1, -45, 45))), hears("/x", 0, 0, -45, 45), hears("/y", 0, 1, -45, 45)));
+    }
+
+    @Test
+    void aPadWhoseValueIsNotKnownDoesNotJumpToTheFinger() {
+        Stage stage = pad(false);
+        touch(stage, Phase.PRESS, 0.9, 0.9);
+        assertThat(stage.takeSent()).isEmpty();
+        touch(stage, Phase.MOVE, 1, 0.9);
+        assertThat(positions(stage)).containsExactly(0.6, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/x 9.0", "/y 0.0");
+    }
+
+    @Test
+    void whatMovesOnOneAxisIsNotSentAgainOnTheOther() {
+        Stage stage = pad(false);
+        stage.desk("/x", 0f);
+        stage.desk("/y", 0f);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.75, 0.5);
+        stage.takeSent();
+        touch(stage, Phase.MOVE, 1, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/x 45.0");
+        assertThat(stage.trace("it").message().orElseThrow().address()).isEqualTo("/x");
+    }
+
+    @Test
+    void eachAxisHasAnEchoOfItsOwnAndIsDisputedForItself() {
+        Stage stage = pad(false);
+        stage.desk("/x", 0f);
+        stage.desk("/y", 0f);
+        touch(stage, Phase.STEP, 0.5, 0);
+        stage.desk("/x", 45f);
+        stage.pass(700);
+        assertThat(stage.value("it").disputed()).isFalse();
+        assertThat(stage.value("it").axes()).extracting(axis -> axis.echo().orElseThrow()).containsExactly(1.0, 0.5);
+        touch(stage, Phase.STEP, 0, 0.5);
+        stage.pass(700);
+        assertThat(stage.value("it").disputed()).as("nothing came back for the other one").isTrue();
+    }
+
+    @Test
+    void aPadThatSpringsGoesBackToTheMiddleAndSaysSo() {
+        Stage stage = pad(true);
+        stage.desk("/x", 0f);
+        touch(stage, Phase.PRESS, 0, 1);
+        touch(stage, Phase.MOVE, 0, 1);
+        stage.takeSent();
+        touch(stage, Phase.RELEASE, 0, 1);
+        assertThat(stage.takeSent()).containsExactly("/x 0.0", "/y 0.0");
+    }
+
+    // ---- colours
+
+    private static Stage colour() {
+        return stage(control(new Form.Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/rgb", whole(0), whole(1), whole(2))),
+                hears("/rgb", 0, 0, 0, 255), hears("/rgb", 1, 1, 0, 255), hears("/rgb", 2, 2, 0, 255)));
+    }
+
+    private static ArgumentSource whole(int axis) {
+        return new ArgumentSource.Value(ArgumentType.INT32, 0, 255, axis);
+    }
+
+    @Test
+    void aFingerInTheFieldGivesHueAndSaturationAndTheSliderTheBrightness() {
+        Stage stage = colour();
+        touch(stage, Phase.PRESS, 1 / 3.0, 1);
+        assertThat(stage.takeSent()).containsExactly("/rgb 0  255  0");
+        touch(stage, Phase.RELEASE, 1 / 3.0, 1);
+        touch(stage, Phase.SET, 0, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/rgb 0  128  0");
+        touch(stage, Phase.PICK, 0, 0);
+        assertThat(stage.takeSent()).containsExactly("/rgb 255  128  0");
+        touch(stage, Phase.PICK, 0, 7);
+        assertThat(stage.takeSent()).as("there is no such colour").isEmpty();
+    }
+
+    @Test
+    void anAnswerAgreesWhereAllThreeDo() {
+        Stage stage = colour();
+        touch(stage, Phase.PICK, 0, 0);
+        stage.desk("/rgb", new OscArgument.Int32(255), new OscArgument.Int32(128), new OscArgument.Int32(0));
+        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isTrue();
+        touch(stage, Phase.SET, 0, 0.5);
+        stage.desk("/rgb", new OscArgument.Int32(128), new OscArgument.Int32(64), new OscArgument.Int32(90));
+        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isFalse();
+    }
+
+    // ---- wheels, taps, lines, tilts
+
+    @Test
+    void aWheelSaysItsStepsAndGoesRoundAndRound() {
+        Stage stage = stage(control(new Form.Wheel(10), List.of(send(Send.Phase.STEP, "/jog", new ArgumentSource.Steps(ArgumentType.INT32, 2)))));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 0.55);
+        assertThat(stage.takeSent()).as("half a step is none yet").isEmpty();
+        touch(stage, Phase.MOVE, 0.5, 0.85);
+        assertThat(stage.takeSent()).containsExactly("/jog 6");
+        touch(stage, Phase.MOVE, 0.5, -1);
+        assertThat(stage.takeSent()).containsExactly("/jog -36");
+        touch(stage, Phase.RELEASE, 0.5, -1);
+        touch(stage, Phase.STEP, 0, 1);
+        touch(stage, Phase.STEP, 0, 1);
+        assertThat(stage.takeSent()).as("the same step twice is two").containsExactly("/jog 2", "/jog 2");
+    }
+
+    @Test
+    void tapsBecomeATempo() {
+        Stage stage = stage(control(new Form.Tap(30, 240), List.of(send(Send.Phase.CHANGE, "/bpm", value(0, 30, 240)))));
+        for (int i = 0; i < 4; i++) {
+            touch(stage, Phase.PRESS, 0.5, 0.5);
+            touch(stage, Phase.RELEASE, 0.5, 0.5);
+            stage.pass(500);
+        }
+        assertThat(stage.takeSent()).as("120 a minute, said once").containsExactly("/bpm 120.0");
+    }
+
+    @Test
+    void aTypedLineIsSentAsOftenAsItIsTypedAndOnlyWhereItFitsItsType() {
+        Stage stage = stage(control(new Form.TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.TEXT)))));
+        touch(stage, Phase.TYPE, 0, 0, "3 at 50");
+        touch(stage, Phase.TYPE, 0, 0, "3 at 50");
+        assertThat(stage.takeSent()).containsExactly("/line “3 at 50”", "/line “3 at 50”");
+        Stage number = stage(control(new Form.TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.INT32)))));
+        touch(number, Phase.TYPE, 0, 0, "fifty");
+        assertThat(number.takeSent()).isEmpty();
+        assertThat(number.trace("it").stopped().orElseThrow().why()).contains("“fifty” is not a number");
+        touch(number, Phase.TYPE, 0, 0, "50");
+        assertThat(number.takeSent()).containsExactly("/line 50");
+    }
+
+    @Test
+    void aTiltIsSmoothedAndLevelIsTheMiddle() {
+        Stage stage = stage(control(new Form.Tilt(45, 0.2), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)))));
+        touch(stage, Phase.TILT, 0, 0);
+        assertThat(positions(stage)).containsExactly(0.5, 0.5);
+        stage.now += 200 * MS;
+        touch(stage, Phase.TILT, 45, 0);
+        // 1 − 1/e of the way after one time constant (any handbook of control engineering)
+        assertThat(positions(stage).get(0)).isEqualTo(0.5 + 0.5 * (1 - Math.exp(-1)), within(1e-9));
+        assertThat(positions(stage).get(1)).isEqualTo(0.5);
+    }
+
+    // ---- behaviour
+
+    private static Stage button(Form.Button.Action action, Behaviour behaviour, Send... sends) {
+        return stage(control(new Form.Button(action), List.of(sends)).behaving(behaviour));
+    }
+
+    private static final Send PRESSED = send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1));
+
+    @Test
+    void aOneShotSaysItEachTimeAndNothingAfterwards() {
+        Stage stage = button(Form.Button.Action.ONE_SHOT, PLAIN, PRESSED);
+        for (int i = 0; i < 2; i++) {
+            touch(stage, Phase.PRESS, 0.5, 0.5);
+            touch(stage, Phase.RELEASE, 0.5, 0.5);
+        }
+        assertThat(stage.takeSent()).containsExactly("/go 1", "/go 1");
+    }
+
+    @Test
+    void whatIsHeldIsRepeatedUntilItIsLetGo() {
+        Behaviour every50 = new Behaviour(Behaviour.Guard.NONE, 0.05, PLAIN.whenLost(), Optional.empty(), "");
+        Stage stage = button(Form.Button.Action.MOMENTARY, every50, send(Send.Phase.HELD, "/more"));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        stage.pass(220);
+        assertThat(stage.takeSent()).containsExactly("/more", "/more", "/more", "/more");
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        stage.pass(200);
+        assertThat(stage.takeSent()).isEmpty();
+    }
+
+    @Test
+    void whatHasToBeHeldStillCountsAfterAMoment() {
+        Stage stage = button(Form.Button.Action.LATCHING, new Behaviour(Behaviour.Guard.HOLD, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        stage.pass(300);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        assertThat(stage.takeSent()).as("let go too early").isEmpty();
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        stage.pass(700);
+        assertThat(stage.takeSent()).containsExactly("/go 1");
+    }
+
+    @Test
+    void theSecondOfTwoTouchesCountsAndOnlySoonAfterTheFirst() {
+        Stage stage = button(Form.Button.Action.LATCHING, new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.value("it").open()).isTrue();
+        stage.pass(3_100);
+        assertThat(stage.value("it").open()).isFalse();
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/go 1");
+    }
+
+    @Test
+    void aControlIsPossibleOnlyWhileItsTargetSaysSo() {
+        Stage stage = button(Form.Button.Action.ONE_SHOT, PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(DESK), "/state", 0, "ready")), PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        assertThat(stage.takeSent()).as("nothing is known yet").containsExactly("/go 1");
+        stage.desk("/state", new OscArgument.Text("busy"));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.trace("it").stopped().orElseThrow().why()).contains("/state ready");
+        stage.desk("/state", new OscArgument.Text("ready"));
+        assertThat(stage.value("it").enabled()).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"NOWHERE, 0.75", "REST, 0.25", "VALUE, 0.1"})
+    void aControlThatLosesItsTargetGoesWhereItIsToGoAndSendsNothing(Behaviour.WhenLost.Goes goes, double position) {
+        Control fader = Shows.fader("It", 0, "/it").behaving(new Behaviour(Behaviour.Guard.NONE, 0.2, new Behaviour.WhenLost(goes, 0.1),
+                Optional.empty(), ""));
+        Stage stage = stage(fader);
+        touch(stage, Phase.STEP, 0, 0.5);
+        stage.desk("/it", 0.75f);
+        stage.takeSent();
+        touch(stage, Phase.STEP, 0, 0.0001);
+        stage.live.portClosed(DESK, stage.now);
+        assertThat(stage.value("it").belief()).isEqualTo(Belief.STALE);
+        assertThat(stage.value("it").position()).isEqualTo(position, within(0.001));
+        stage.takeSent();
+        stage.pass(100);
+        assertThat(stage.takeSent()).isEmpty();
+    }
+
+    @Test
+    void twoTapsMeanTheRestValueAndTwoDragsDoNot() {
+        Stage stage = stage(Shows.fader("It", 0, "/it"));
+        stage.desk("/it", 0.75f);
+        for (int i = 0; i < 2; i++) {
+            touch(stage, Phase.PRESS, 0.5, 0.5);
+            touch(stage, Phase.MOVE, 0.5, 0.55);
+            touch(stage, Phase.RELEASE, 0.5, 0.55);
+            stage.pass(100);
+        }
+        assertThat(stage.value("it").position()).isEqualTo(0.85, within(1e-9));
+        stage.pass(1_000);
+        for (int i = 0; i < 2; i++) {
+            touch(stage, Phase.PRESS, 0.5, 0.5);
+            touch(stage, Phase.RELEASE, 0.5, 0.5);
+            stage.pass(100);
+        }
+        assertThat(stage.value("it").position()).isEqualTo(0.25);
+    }
+
+    @Test
+    void aCapIsHeldInItsDetentAndSmallStepsLeadOutOfIt() {
+        Control fader = control(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, 0), List.of());
+        Stage stage = stage(fader);
+        touch(stage, Phase.SET, 0, 0.4);
+        touch(stage, Phase.PRESS, 0.5, 0.4);
+        touch(stage, Phase.MOVE, 0.5, 0.49);
+        assertThat(positions(stage)).containsExactly(0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.49);
+        touch(stage, Phase.STEP, 0, 0.01);
+        assertThat(positions(stage).get(0)).isEqualTo(0.51, within(1e-9));
+    }
+
+    // ---- words
+
+    @Test
+    void aTargetNamesAControlAndLightsALampByItsState() {
+        Form.Lamp lamp = new Form.Lamp(List.of(new Form.Lamp.State("out", "", Form.Lamp.Look.DARK), new Form.Lamp.State("rising", "", Form.Lamp.Look.BLINKING),
+                new Form.Lamp.State("in", "In", Form.Lamp.Look.LIT)));
+        Stage stage = stage(control(lamp, List.of(), hears("/look/1/state", 0, 0, 0, 1), Listen.label(Optional.of(DESK), "/look/1/name", 0)));
+        stage.desk("/look/1/state", new OscArgument.Text("rising"));
+        stage.desk("/look/1/name", new OscArgument.Text("Dusk"));
+        assertThat(stage.value("it").echo()).hasValue(0.5);
+        assertThat(stage.value("it").label()).isEqualTo("Dusk");
+        assertThat(stage.value("it").echoText()).isEqualTo("rising");
+    }
+
+    @Test
+    void aTargetAsksForAPage() {
+        Page follows = new Page("Storm", 4, 4, Page.Screen.DESK, false, Optional.of(new Behaviour.Condition(Optional.of(DESK), "/scene", 0, "storm")));
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("storm"), Shows.LAYOUT, follows));
+        Stage stage = new Stage(show);
+        stage.desk("/scene", new OscArgument.Text("calm"));
+        assertThat(stage.pages).isEmpty();
+        stage.desk("/scene", new OscArgument.Text("storm"));
+        assertThat(stage.pages).containsExactly("storm");
+    }
+
+    // ---- to rest, learning, memory
+
+    @Test
+    void whatGoesToRestIsShownBeforeAndSentAfterwards() {
+        Stage stage = stage(Shows.fader("It", 0, "/it"));
+        List<PartId> all = List.of(new PartId("it"));
+        assertThat(stage.live.restPreview(all)).as("it rests already").isEmpty();
+        touch(stage, Phase.STEP, 0, 0.5);
+        stage.takeSent();
+        assertThat(stage.live.restPreview(all)).extracting(RestLine::address, RestLine::arguments).containsExactly(tuple("/it", "0.25"));
+        stage.live.rest(all, ADA, stage.now);
+        assertThat(stage.takeSent()).containsExactly("/it 0.25");
+    }
+
+    @Test
+    void whatIsMovedWhileWeLearnIsListedTheBusiestFirst() {
+        Stage stage = stage(Shows.fader("It", 0, "/it"));
+        stage.desk("/before", 1f);
+        stage.live.learn("ada", true, stage.now);
+        stage.desk("/b", 0.2f);
+        stage.desk("/a", new OscArgument.Int32(7), new OscArgument.Float32(0.1f));
+        stage.desk("/a", new OscArgument.Int32(7), new OscArgument.Float32(0.9f));
+        stage.live.learn("ada", false, stage.now);
+        stage.desk("/after", 1f);
+        List<Learning.Learned> learned = stage.live.learned("ada", stage.now);
+        assertThat(learned).extracting(Learning.Learned::address).containsExactly("/a", "/b");
+        assertThat(learned.get(0).argument()).isEqualTo(1);
+        assertThat(learned.get(0).count()).isEqualTo(2);
+        assertThat(learned.get(0).low().orElseThrow()).isEqualTo(0.1, within(1e-6));
+        assertThat(learned.get(0).high().orElseThrow()).isEqualTo(0.9, within(1e-6));
+        assertThat(learned).extracting(Learning.Learned::order).containsExactly(1, 0);
+    }
+
+    @Test
+    void everybodyLearnsForThemselvesAndWhoStopsLookingLearnsNoMore() {
+        Stage stage = stage(Shows.fader("It", 0, "/it"));
+        stage.live.learn("ada", true, stage.now);
+        stage.desk("/a", 0.5f);
+        stage.live.learn("ben", true, stage.now);
+        stage.desk("/b", 0.5f);
+        assertThat(stage.live.learned("ada", stage.now)).extracting(Learning.Learned::address).containsExactly("/a", "/b");
+        assertThat(stage.live.learned("ben", stage.now)).extracting(Learning.Learned::address).containsExactly("/b");
+        stage.pass(5_000);
+        stage.live.learned("ben", stage.now);
+        stage.pass(7_500);
+        stage.desk("/c", 0.5f);
+        assertThat(stage.live.learned("ben", stage.now)).extracting(Learning.Learned::address).containsExactly("/b", "/c");
+        assertThat(stage.live.learned("ada", stage.now)).isEmpty();
+    }
+
+    @Test
+    void everyAxisIsRememberedAndAFormThatChangedForgets() {
+        Stage stage = pad(false);
+        stage.desk("/x", 45f);
+        touch(stage, Phase.STEP, 0, 0.25);
+        List<SavedValue> saved = stage.live.savedValues();
+        Stage again = pad(false);
+        again.live.restore(saved);
+        assertThat(positions(again)).containsExactly(1.0, 0.75);
+        assertThat(again.value("it").belief()).isEqualTo(Belief.STALE);
+        Stage other = stage(Shows.fader("It", 0, "/it"));
+        other.live.restore(saved);
+        assertThat(other.value("it").belief()).isEqualTo(Belief.UNSET);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Form.Button.Action.class)
+    void aButtonThatBecomesAPadWhileItIsHeldLetsGo(Form.Button.Action action) {
+        Stage stage = button(action, PLAIN, PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        Show changed = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(new Form.Pad(Form.Grab.JUMP, false), List.of())));
+        stage.live.load(changed, stage.now);
+        assertThat(stage.value("it").holder()).isEmpty();
+        assertThat(stage.value("it").axes()).hasSize(2);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        touch(stage, Phase.STEP, 0.1, 0.1);
+        assertThat(positions(stage).get(1)).isEqualTo(0.6, within(1e-9));
+    }
+}

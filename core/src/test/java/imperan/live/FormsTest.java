@@ -1,0 +1,137 @@
+package imperan.live;
+
+import imperan.live.Touch.Phase;
+import imperan.osc.OscArgument;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Form;
+import imperan.show.Form.Choice.Option;
+import imperan.show.Listen;
+import imperan.show.PartId;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Shows;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+import java.util.List;
+import java.util.Optional;
+
+import static imperan.live.Stage.ADA;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** How the forms beside fader and button take hands, and show what is said. */
+class FormsTest {
+
+    private static final Form.Choice SCENES = new Form.Choice(List.of(new Option("Ebb", "Low water"), new Option("Flood", "Flood"),
+            new Option("Slack", "Slack")), Form.Direction.RIGHT);
+
+    private static Control control(Form form, ArgumentSource... arguments) {
+        return Control.plain("It", new Cells(0, 0, 1, 1), form, arguments.length == 0 ? List.of()
+                : List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/it", List.of(arguments))),
+                List.of(Listen.value(Optional.of(DESK), "/it", 0, 0, 1)));
+    }
+
+    private static Stage stage(Control control) {
+        Show base = Shows.withPage();
+        return new Stage(Shows.accepted(base, Shows.ADA, put(new PartId("it"), PAGE, control)));
+    }
+
+    private static void touch(Stage stage, Phase phase, double x, double y) {
+        stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "1"), phase, x, y, false, ""), ADA, stage.now);
+    }
+
+    @Test
+    void aChoiceSendsTheOptionThatIsTouchedWithItsSpelling() {
+        Stage stage = stage(control(SCENES, new ArgumentSource.Chosen(ArgumentType.TEXT)));
+        touch(stage, Phase.PRESS, 0.4, 0.5);
+        touch(stage, Phase.MOVE, 0.9, 0.5);
+        touch(stage, Phase.RELEASE, 0.9, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/it “Flood”");
+        assertThat(stage.value("it").text()).isEqualTo("Flood");
+        touch(stage, Phase.PRESS, 1, 0.5);
+        touch(stage, Phase.RELEASE, 1, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/it “Slack”");
+    }
+
+    @Test
+    void theFirstOptionOfAColumnIsOnTop() {
+        Form.Choice column = new Form.Choice(SCENES.options(), Form.Direction.UP);
+        Stage stage = stage(control(column, new ArgumentSource.Chosen(ArgumentType.TEXT)));
+        touch(stage, Phase.PRESS, 0.5, 0.05);
+        assertThat(stage.takeSent()).containsExactly("/it “Slack”");
+        touch(stage, Phase.RELEASE, 0.5, 0.05);
+        touch(stage, Phase.PRESS, 0.5, 0.95);
+        assertThat(stage.takeSent()).containsExactly("/it “Low water”");
+    }
+
+    @Test
+    void aKeyStepsAChoiceByWholeOptions() {
+        Stage stage = stage(control(SCENES, new ArgumentSource.Chosen(ArgumentType.TEXT)));
+        touch(stage, Phase.STEP, 0, 0.5);
+        assertThat(stage.value("it").position()).isEqualTo(0.5);
+        touch(stage, Phase.SET, 0, 1);
+        touch(stage, Phase.STEP, 0, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/it “Flood”", "/it “Slack”");
+    }
+
+    @Test
+    void aChoiceStandsWhereItsTargetSaysAndNowhereForAnythingElse() {
+        Stage stage = stage(control(SCENES, new ArgumentSource.Chosen(ArgumentType.TEXT)));
+        stage.desk("/it", new OscArgument.Text("Slack"));
+        assertThat(stage.value("it").position()).isEqualTo(1);
+        stage.desk("/it", new OscArgument.Text("slack"));
+        assertThat(stage.value("it").position()).as("the spelling counts").isEqualTo(1);
+        assertThat(stage.value("it").echoText()).as("and what was said is shown").isEqualTo("slack");
+    }
+
+    @Test
+    void optionsThatAreNumbersAreKnownByTheirValue() {
+        Form.Choice reels = new Form.Choice(List.of(new Option("First", "1"), new Option("Third", "3"), new Option("Last", "8")), Form.Direction.RIGHT);
+        Stage stage = stage(control(reels, new ArgumentSource.Chosen(ArgumentType.INT32)));
+        stage.desk("/it", new OscArgument.Float32(3));
+        assertThat(stage.value("it").text()).isEqualTo("Third");
+        touch(stage, Phase.SET, 0, 1);
+        assertThat(stage.takeSent()).containsExactly("/it 8");
+    }
+
+    @Test
+    void aKnobTurnsAsFarAsTheFingerGoesAndNeverJumps() {
+        Stage stage = stage(control(new Form.Knob(0.5), new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1)));
+        stage.desk("/it", 0.5f);
+        touch(stage, Phase.PRESS, 0.5, 0.9);
+        assertThat(stage.takeSent()).isEmpty();
+        touch(stage, Phase.MOVE, 0.5, 0.65);
+        assertThat(stage.value("it").position()).isEqualTo(0.25);
+        assertThat(stage.takeSent()).containsExactly("/it -0.5");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"meter", "lamp"})
+    void whatOnlyShowsTakesNoHands(String kind) {
+        Stage stage = stage(control(kind.equals("meter") ? new Form.Meter() : Form.Lamp.PLAIN));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        assertThat(stage.value("it").holder()).isEmpty();
+        stage.desk("/it", 0.75f);
+        assertThat(stage.value("it").position()).isEqualTo(0.75);
+    }
+
+    @Test
+    void aChoiceThatMakesNoSenseIsRefused() {
+        Show base = Shows.withPage();
+        Form.Choice one = new Form.Choice(List.of(new Option("A", "a")), Form.Direction.UP);
+        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(one)))).anySatisfy(p -> assertThat(p.message()).contains("2 to 64 options"));
+        Form.Choice twice = new Form.Choice(List.of(new Option("A", "a"), new Option("B", "a")), Form.Direction.UP);
+        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(twice)))).anySatisfy(p -> assertThat(p.message()).contains("say the same"));
+        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(SCENES, new ArgumentSource.Chosen(ArgumentType.INT32)))))
+                .anySatisfy(p -> assertThat(p.message()).contains("Option “Ebb”"));
+        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(new Form.Knob(0), new ArgumentSource.Chosen(ArgumentType.TEXT)))))
+                .anySatisfy(p -> assertThat(p.message()).contains("Only a choice"));
+    }
+}

@@ -1,0 +1,73 @@
+package imperan.phrasebook;
+
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.EditRequest;
+import imperan.show.Outcome;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Phrase;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Phrasebook;
+import imperan.show.Show;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+import java.util.List;
+import java.util.Optional;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+class PhraseEditTest {
+
+    private static final Person ADA = new Person("ada", "Ada");
+    private static final PartId ID = new PartId("phrase");
+    private static final PhraseArgument FIXED = new PhraseArgument(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of(),
+            Optional.of("3"));
+    private static final PhraseArgument VALUE = new PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(9.0), "V", List.of(),
+            Optional.empty());
+
+    private static Show show(PhraseArgument... arguments) {
+        Phrase phrase = new Phrase("/a", Phrase.Direction.BOTH, List.of(arguments), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "");
+        return ((Outcome.Accepted) Show.empty().apply(new EditRequest("Put", List.of(
+                new EditRequest.Put(new Part(new PartId("book"), Optional.empty(), 0, new Phrasebook("B", Phrasebook.LinkSheet.unknown())), 0),
+                new EditRequest.Put(new Part(ID, Optional.of(new PartId("book")), 0, phrase), 0))), ADA)).show();
+    }
+
+    private static PhraseArgument last(String written) {
+        Show show = ((Outcome.Accepted) PhraseEdit.values(show(FIXED, VALUE), ID, 1, written, ADA)).show();
+        List<PhraseArgument> arguments = ((Phrase) show.part(ID).orElseThrow().body()).arguments();
+        assertThat(arguments.get(0)).isEqualTo(FIXED);
+        return arguments.get(1);
+    }
+
+    private static String refused(Outcome outcome) {
+        return ((Outcome.Refused) outcome).problems().get(0).message();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"0 to 1 dB; 0; 1; dB", "-45..45 °; -45; 45; °", "[0, 255]; 0; 255; ''", "0.5 – 2; 0.5; 2; ''"})
+    void aRangeIsReadAsPeopleWriteIt(String written, double low, double high, String unit) {
+        assertThat(last(written)).isEqualTo(new PhraseArgument(ArgumentType.FLOAT32, Optional.of(low), Optional.of(high), unit, List.of(),
+                Optional.empty()));
+    }
+
+    @Test
+    void choicesHaveBarsBetweenAndKeepTheirOtherSigns() {
+        assertThat(last("Low water, still | Flood").choices()).containsExactly("Low water, still", "Flood");
+        assertThat(last("in | out").low()).isEmpty();
+        assertThat(last(" ")).isEqualTo(new PhraseArgument(ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(), Optional.empty()));
+    }
+
+    @Test
+    void aSlipIsRefusedAndDoesNotBecomeAChoice() {
+        for (String slip : List.of("0 to", "1.2.3 to 4", "loud", "0 to 1 to 2")) {
+            assertThat(refused(PhraseEdit.values(show(VALUE), ID, 0, slip, ADA))).contains("no range");
+        }
+        assertThat(refused(PhraseEdit.values(show(VALUE), ID, 0, "5 to 1", ADA))).contains("a lower and a higher");
+        assertThat(refused(PhraseEdit.values(show(), ID, 0, "0 to 1", ADA))).contains("no argument");
+        assertThat(refused(PhraseEdit.values(show(VALUE), ID, 1, "0 to 1", ADA))).contains("no argument number 2");
+        assertThat(refused(PhraseEdit.values(show(VALUE), new PartId("book"), 0, "0 to 1", ADA))).contains("no longer there");
+    }
+}

@@ -1,0 +1,180 @@
+package imperan.phrasebook;
+
+import imperan.phrasebook.ReadRow.Verdict;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Phrase;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+class TableImportTest {
+
+    private static ReadRow only(String text) {
+        List<ReadRow> rows = TableImport.read(text);
+        assertThat(rows).hasSize(1);
+        return rows.get(0);
+    }
+
+    private static Phrase phrase(String text) {
+        return only(text).phrase().orElseThrow();
+    }
+
+    @Test
+    void columnsAreKnownByTheirTitlesInAnyOrder() {
+        Phrase phrase = phrase("Description;Max;Min;OSC Address;Type;Unit\nLevel of a lamp;255;0;/lamp/<n:1..24>/level;int;%\n");
+        assertThat(phrase.address()).isEqualTo("/lamp/<n:1..24>/level");
+        assertThat(phrase.meaning()).isEqualTo("Level of a lamp");
+        assertThat(phrase.arguments()).containsExactly(new Phrase.PhraseArgument(ArgumentType.INT32, Optional.of(0.0), Optional.of(255.0), "%",
+                List.of(), Optional.empty()));
+        assertThat(only("address,type\n/a,f\n").verdict()).isEqualTo(Verdict.UNDERSTOOD);
+    }
+
+    @Test
+    void aTableFromADocumentIsReadWithItsBars() {
+        List<ReadRow> rows = TableImport.read("""
+                | Path | Type | Range | Notes |
+                |------|:----:|-------|-------|
+                | `/in/[1-12]/level` | float | 0.0 – 1.0 | fader, with a | in
+                | `/in/[1-12]/mute` | int | 0/1 | |
+                """);
+        assertThat(rows).hasSize(2).allSatisfy(row -> assertThat(row.verdict()).isEqualTo(Verdict.GUESSED));
+        assertThat(rows.get(0).phrase().orElseThrow().address()).isEqualTo("/in/<n:1..12>/level");
+        assertThat(rows.get(0).note()).contains("taken as slots");
+        assertThat(rows.get(1).phrase().orElseThrow().arguments().get(0).high()).contains(1.0);
+    }
+
+    @Test
+    void barsAtTheEndsOfALineMayBeMissing() {
+        List<ReadRow> rows = TableImport.read("Path | Type\n/a | f\n/b | none\n");
+        assertThat(rows).extracting(ReadRow::verdict).containsOnly(Verdict.UNDERSTOOD);
+        assertThat(rows.get(1).phrase().orElseThrow().arguments()).isEmpty();
+    }
+
+    @Test
+    void withoutTitlesColumnsAreKnownByWhatStandsInThem() {
+        List<ReadRow> rows = TableImport.read("/tilt/x\tf\t-45..45 °\ttilts the water\n/reset\tnone\n");
+        assertThat(rows).extracting(ReadRow::verdict).containsExactly(Verdict.GUESSED, Verdict.GUESSED);
+        Phrase tilt = rows.get(0).phrase().orElseThrow();
+        assertThat(tilt.arguments().get(0)).isEqualTo(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(-45.0), Optional.of(45.0), "°",
+                List.of(), Optional.empty()));
+        assertThat(tilt.meaning()).isEqualTo("tilts the water");
+        assertThat(rows.get(1).phrase().orElseThrow().arguments()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "ifs | [INT32, FLOAT32, TEXT]", ",f | [FLOAT32]", "int float | [INT32, FLOAT32]", "string | [TEXT]", "bool | [BOOLEAN]",
+        "T | [BOOLEAN]", "none | []", "'' | []", "float32 | [FLOAT32]", "int, int, int | [INT32, INT32, INT32]",
+    })
+    void typesAreTagsOrWords(String written, String types) {
+        assertThat(phrase("address\ttypes\n/a\t" + written + "\n").arguments().stream().map(Phrase.PhraseArgument::type).toList())
+                .hasToString(types);
+    }
+
+    @Test
+    void fixedValuesStandBeforeTheValue() {
+        Phrase phrase = phrase("address,types,fixed,low,high\n/cross,iif,1|2,0,1\n");
+        assertThat(phrase.arguments()).extracting(Phrase.PhraseArgument::fixed).containsExactly(Optional.of("1"), Optional.of("2"), Optional.empty());
+        assertThat(phrase.arguments().get(2).high()).contains(1.0);
+        assertThat(phrase.arguments().get(0).high()).isEmpty();
+    }
+
+    @Test
+    void choicesDirectionsAndAnswersAreRead() {
+        Phrase phrase = phrase("address,type,choices,direction,answer\n/scene,s,Low water|Flood,write,/scene/now\n");
+        assertThat(phrase.arguments().get(0).choices()).containsExactly("Low water", "Flood");
+        assertThat(phrase.direction()).isEqualTo(Phrase.Direction.OUT);
+        assertThat(phrase.answer().kind()).isEqualTo(Phrase.AnswerRule.Kind.OTHER);
+        assertThat(phrase.answer().address()).isEqualTo("/scene/now");
+        assertThat(phrase("address,answer\n/go,none\n").answer().kind()).isEqualTo(Phrase.AnswerRule.Kind.NONE);
+        assertThat(phrase("address,answer\n/go,query\n").answer().kind()).isEqualTo(Phrase.AnswerRule.Kind.QUERY);
+    }
+
+    @Test
+    void whatIsGuessedIsSaid() {
+        assertThat(only("address,type\nlamp/level/,f\n").note()).contains("slash at its start").contains("slash at its end");
+        assertThat(only("address,min,max\n/a,0,1\n").note()).contains("taken as a decimal");
+        assertThat(only("address,direction\n/a,sideways\n").note()).contains("taken as both");
+    }
+
+    @Test
+    void whatCannotBeReadIsRefusedWithItsLineAndTheOthersStay() {
+        List<ReadRow> rows = TableImport.read("address,type\n/a,f\n/b,colour\n,f\n/c d,f\n/e,i\n");
+        assertThat(rows).extracting(ReadRow::verdict).containsExactly(Verdict.UNDERSTOOD, Verdict.REFUSED, Verdict.REFUSED, Verdict.REFUSED,
+                Verdict.UNDERSTOOD);
+        assertThat(rows.get(1).place()).isEqualTo("line 3");
+        assertThat(rows.get(1).note()).contains("“colour” is no type");
+        assertThat(rows.get(2).note()).contains("no address");
+        assertThat(rows.get(3).note()).contains("cannot be part of an address");
+        assertThat(TableImport.read("")).isEmpty();
+    }
+
+    @Test
+    void aPlaceIsTheLineOfTheTextWhateverStandsBetween() {
+        List<ReadRow> bars = TableImport.read("| Path | Type |\n|---|---|\n\n| /a | f |\n| /b | colour |\n");
+        assertThat(bars).extracting(ReadRow::place).containsExactly("line 4", "line 5");
+        List<ReadRow> csv = TableImport.read("address,meaning\n/a,\"two\nlines\"\n\n/b,one\n");
+        assertThat(csv).extracting(ReadRow::place).containsExactly("line 2", "line 5");
+        assertThat(only("address,type\n").note()).contains("no line below them");
+        assertThat(only("what,ever\nnothing,here\n").verdict()).isEqualTo(Verdict.REFUSED);
+    }
+
+    /** Random bytes are refused row by row and never end otherwise. */
+    @Test
+    void nothingThatIsPastedEndsBadly() {
+        Random random = new Random(9);
+        String signs = "/,;\t|\"\n<>[]{}.:-0123 afis≤\r";
+        for (int round = 0; round < 5_000; round++) {
+            StringBuilder text = new StringBuilder();
+            for (int i = random.nextInt(120); i > 0; i--) {
+                text.append(signs.charAt(random.nextInt(signs.length())));
+            }
+            TableImport.read(text.toString()).forEach(row ->
+                    assertThat(row.phrase().isPresent()).isEqualTo(row.verdict() != Verdict.REFUSED));
+        }
+    }
+
+    /** Source: RFC 4180, by Commons CSV; and what is written reads back as it was. */
+    @Test
+    void whatIsWrittenIsCsvAndReadsBackAsItWas() throws IOException {
+        List<Phrase> phrases = new ArrayList<>();
+        phrases.add(new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32,
+                Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME),
+                "fader, \"long\"", "mute"));
+        phrases.add(new Phrase("/scene", Phrase.Direction.OUT, List.of(new Phrase.PhraseArgument(ArgumentType.TEXT, Optional.empty(),
+                Optional.empty(), "", List.of("Low water", "Flood"), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", ""));
+        phrases.add(new Phrase("/cross", Phrase.Direction.IN, List.of(new Phrase.PhraseArgument(ArgumentType.INT32, Optional.empty(),
+                Optional.empty(), "", List.of(), Optional.of("3")), new Phrase.PhraseArgument(ArgumentType.FLOAT64, Optional.of(-0.5),
+                Optional.of(2.25), "", List.of(), Optional.empty())), new Phrase.AnswerRule(Phrase.AnswerRule.Kind.QUERY, "", 0.0001, 2), "", ""));
+        String csv = TableExport.write(phrases);
+        try (CSVParser parser = CSVParser.parse(csv, CSVFormat.RFC4180)) {
+            assertThat(parser.getRecords()).hasSize(4).allSatisfy(line -> assertThat(line.size()).isEqualTo(13));
+        }
+        assertThat(TableImport.read(csv).stream().map(row -> row.phrase().orElseThrow()).toList()).isEqualTo(phrases);
+    }
+
+    @Test
+    void aMissingSlashIsPutThereUnlessItIsMeantSo() {
+        String table = "address,types\nset/<n:1..4>/level,f\n";
+        assertThat(TableImport.read(table)).singleElement().satisfies(row -> {
+            assertThat(row.phrase().orElseThrow().address()).isEqualTo("/set/<n:1..4>/level");
+            assertThat(row.note()).contains("the slash at its start was missing");
+        });
+        assertThat(TableImport.read(table, true)).singleElement().satisfies(row -> {
+            assertThat(row.phrase().orElseThrow().address()).isEqualTo("set/<n:1..4>/level");
+            assertThat(row.verdict()).isEqualTo(Verdict.UNDERSTOOD);
+        });
+        assertThat(TableImport.read("address,types\nset//level,f\n", true)).singleElement()
+                .satisfies(row -> assertThat(row.verdict()).isEqualTo(Verdict.REFUSED));
+    }
+}

@@ -1,0 +1,139 @@
+package imperan.server.api;
+
+import imperan.layout.ChangeLine;
+import imperan.layout.LayoutFile;
+import imperan.line.TableLine;
+import imperan.line.LineCsv;
+import imperan.line.LineTable;
+import imperan.live.Learning.Learned;
+import imperan.live.RestLine;
+import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.show.Outcome;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Problem;
+import imperan.show.Show;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+
+/** The lines of a show as a table, what is learned for them, and layouts as files. */
+@RestController
+@RequestMapping("/api/shows/{show}")
+class LineController {
+
+    private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+
+    private final Keeper keeper;
+    private final ShowStore store;
+    private final ShowLoop loop;
+
+    LineController(Keeper keeper, ShowStore store, ShowLoop loop) {
+        this.keeper = keeper;
+        this.store = store;
+        this.loop = loop;
+    }
+
+    // ---- the line table
+
+    @GetMapping("/lines")
+    List<TableLine> lines(@PathVariable("show") String show) {
+        return LineTable.of(keeper.show(show).join());
+    }
+
+    @GetMapping("/lines.csv")
+    ResponseEntity<byte[]> csv(@PathVariable("show") String show) {
+        return file(LineCsv.write(LineTable.of(keeper.show(show).join())), CSV, "lines.csv");
+    }
+
+    /** @param refused rows that cannot be, {@code changes} what the others would change */
+    record TablePreview(List<LineCsv.Refusal> refused, List<ChangeLine> changes, List<Problem> problems) {
+    }
+
+    /** What a table would change, without changing anything. */
+    @PostMapping(value = "/lines/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
+    TablePreview preview(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody String table) {
+        Show now = keeper.show(show).join();
+        LineCsv.Read read = LineCsv.read(now, table);
+        ShowController.ArrangePreview preview = read.request().map(request -> ShowController.ArrangePreview.of(now.apply(request, store.person(browser))))
+                .orElse(new ShowController.ArrangePreview(List.of(), List.of()));
+        return new TablePreview(read.refusals(), preview.changes(), preview.problems());
+    }
+
+    @PostMapping(value = "/lines", consumes = MediaType.TEXT_PLAIN_VALUE)
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(@PathVariable("show") String show,
+            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody String table) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> LineCsv.read(now, table).request().map(request -> now.apply(request, person))
+                .orElse(Outcome.Refused.because("There is nothing to change"))).thenApply(ShowController::answer);
+    }
+
+    // ---- learning
+
+    /** Listens anew for a browser to what targets say, or stops. */
+    @PostMapping("/learn")
+    CompletableFuture<ShowController.EditAnswer> learn(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestParam("on") boolean on) {
+        return loop.askLive(show, (running, now) -> {
+            running.learn(browser, on, now);
+            return new ShowController.EditAnswer(0, List.of());
+        });
+    }
+
+    @GetMapping("/learned")
+    CompletableFuture<List<Learned>> learned(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
+        return loop.askLive(show, (running, now) -> running.learned(browser, now));
+    }
+
+    // ---- to rest
+
+    /** What would leave if these controls went to their rest values. */
+    @PostMapping("/rest/preview")
+    CompletableFuture<List<RestLine>> restPreview(@PathVariable("show") String show, @RequestBody List<PartId> controls) {
+        return loop.askLive(show, (running, now) -> running.restPreview(controls));
+    }
+
+    // ---- layouts as files
+
+    /** A layout, or a page, with its lines and all that they need. */
+    @GetMapping(value = "/layouts/{part}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> layout(@PathVariable("show") String show, @PathVariable("part") String part) {
+        Show now = keeper.show(show).join();
+        return LayoutFile.write(now, new PartId(part)).map(text -> file(text, MediaType.APPLICATION_JSON, now.part(new PartId(part)).orElseThrow()
+                .body().called().replaceAll("[^A-Za-z0-9 ._-]", "").strip().replace(' ', '-') + ".imperan-layout.json"))
+                .orElse(ResponseEntity.notFound().build());
+    }
+
+    @PostMapping(value = "/layouts/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
+    LayoutFile.LayoutPreview previewLayout(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestParam("onSameName") LayoutFile.OnSameName onSameName, @RequestBody String text) {
+        return LayoutFile.preview(keeper.show(show).join(), text, onSameName, store.person(browser));
+    }
+
+    @PostMapping(value = "/layouts", consumes = MediaType.TEXT_PLAIN_VALUE)
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> takeLayout(@PathVariable("show") String show,
+            @RequestHeader(ShowController.BROWSER) String browser, @RequestParam("onSameName") LayoutFile.OnSameName onSameName,
+            @RequestBody String text) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> LayoutFile.take(now, text, onSameName, person)).thenApply(ShowController::answer);
+    }
+
+    private static ResponseEntity<byte[]> file(String text, MediaType type, String name) {
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").contentType(type)
+                .body(text.getBytes(StandardCharsets.UTF_8));
+    }
+}

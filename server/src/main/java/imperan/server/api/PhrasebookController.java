@@ -1,0 +1,181 @@
+package imperan.server.api;
+
+import imperan.phrasebook.BookChange;
+import imperan.phrasebook.KnownBook;
+import imperan.phrasebook.OscQuery;
+import imperan.phrasebook.PhraseEdit;
+import imperan.phrasebook.ReadRow;
+import imperan.phrasebook.TableExport;
+import imperan.phrasebook.TableImport;
+import imperan.server.net.AddressSpaceAsker;
+import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.show.Outcome;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook;
+import imperan.show.Show;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+
+/** Phrasebooks: taken in after a look at every row, given out again, asked of targets, collected from what they say. */
+@RestController
+@RequestMapping("/api/shows/{show}/phrasebooks")
+class PhrasebookController {
+
+    private final Keeper keeper;
+    private final ShowStore store;
+    private final ShowLoop loop;
+    private final AddressSpaceAsker asker = new AddressSpaceAsker();
+
+    PhrasebookController(Keeper keeper, ShowStore store, ShowLoop loop) {
+        this.keeper = keeper;
+        this.store = store;
+        this.loop = loop;
+    }
+
+    /** Where phrases come from. */
+    enum Source {
+        /** A table as text. */
+        TABLE,
+        /** OSCQuery JSON as text. */
+        OSCQUERY,
+        /** An address of a target that serves OSCQuery JSON: the text is its URL. */
+        ASKED,
+        /** What a target of the rig was heard to say: the text is its id. */
+        HEARD,
+        /** A phrasebook of another show: the text is the show's id, a slash and the phrasebook's id. */
+        OTHER_SHOW
+    }
+
+    /** @param bare whether an address of a table that lacks the slash at its start is meant so */
+    record Reading(Source source, String name, String text, boolean bare) {
+    }
+
+    /**
+     * @param rows       what became of each row
+     * @param difference to the phrasebook of that name; empty where there is none
+     */
+    record ReadPreview(List<ReadRow> rows, Optional<BookChange.Difference> difference) {
+    }
+
+    record Taking(Source source, String name, String text, boolean bare, BookChange.OnSameName onSameName) {
+    }
+
+    @PostMapping("/preview")
+    ReadPreview preview(@PathVariable("show") String showId, @RequestBody Reading reading) {
+        List<ReadRow> rows = rows(showId, reading.source(), reading.text(), reading.bare());
+        return new ReadPreview(rows, new BookChange(keeper.show(showId).join(), reading.name(), phrases(rows)).difference());
+    }
+
+    @PostMapping
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(@PathVariable("show") String showId,
+            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Taking taking) {
+        List<Phrase> phrases = phrases(rows(showId, taking.source(), taking.text(), taking.bare()));
+        Person person = store.person(browser);
+        return keeper.change(showId, show -> phrases.isEmpty() ? Outcome.Refused.because("There is no phrase in it that can be taken in")
+                        : show.apply(new BookChange(show, taking.name(), phrases).edit(taking.onSameName()), person))
+                .thenApply(ShowController::answer);
+    }
+
+    private static List<Phrase> phrases(List<ReadRow> rows) {
+        return rows.stream().flatMap(row -> row.phrase().stream()).toList();
+    }
+
+    private List<ReadRow> rows(String showId, Source source, String text, boolean bare) {
+        return switch (source) {
+            case TABLE -> TableImport.read(text, bare);
+            case OSCQUERY -> OscQuery.read(text);
+            case ASKED -> asked(text.strip());
+            case HEARD -> {
+                PartId target = new PartId(text);
+                yield understood(loop.ask(showId, (running, now) -> running.collected(target), List.<Phrase>of()).join());
+            }
+            case OTHER_SHOW -> understood(otherShow(text));
+        };
+    }
+
+    private static List<ReadRow> understood(List<Phrase> phrases) {
+        return phrases.stream().map(phrase -> new ReadRow(phrase.address(), ReadRow.Verdict.UNDERSTOOD, Optional.of(phrase), "")).toList();
+    }
+
+    private List<Phrase> otherShow(String text) {
+        int slash = text.indexOf('/');
+        if (slash < 0) {
+            throw new IllegalArgumentException("a show and a phrasebook are needed, with a slash between");
+        }
+        return phrases(keeper.show(text.substring(0, slash)).join(), new PartId(text.substring(slash + 1)));
+    }
+
+    private static List<Phrase> phrases(Show show, PartId book) {
+        return KnownBook.of(show, book).map(KnownBook::phrases).orElse(List.of());
+    }
+
+    private List<ReadRow> asked(String address) {
+        AddressSpaceAsker.Answer answer = asker.ask(address);
+        return answer instanceof AddressSpaceAsker.Answer.Text text ? OscQuery.read(text.json())
+                : List.of(ReadRow.refused(address, ((AddressSpaceAsker.Answer.None) answer).why()));
+    }
+
+    // ---- what is there
+
+    /** The phrasebooks of the other shows. */
+    @GetMapping("/elsewhere")
+    List<ShowStore.BookElsewhere> elsewhere(@PathVariable("show") String showId) {
+        return store.booksElsewhere(showId);
+    }
+
+    record Values(String text) {
+    }
+
+    /** Gives an argument of a phrase the values that a person wrote. */
+    @PutMapping("/phrases/{phrase}/arguments/{argument}/values")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> values(@PathVariable("show") String showId,
+            @PathVariable("phrase") String phrase, @PathVariable("argument") int argument, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Values values) {
+        PartId id = new PartId(phrase);
+        Person person = store.person(browser);
+        return keeper.change(showId, show -> PhraseEdit.values(show, id, argument, values.text(), person)).thenApply(ShowController::answer);
+    }
+
+    // ---- out again
+
+    @GetMapping(value = "/{book}/phrases.csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(@PathVariable("show") String showId, @PathVariable("book") String book) {
+        return file(showId, book, "phrases.csv", (name, phrases) -> TableExport.write(phrases));
+    }
+
+    @GetMapping(value = "/{book}/oscquery.json", produces = "application/json")
+    ResponseEntity<byte[]> oscQuery(@PathVariable("show") String showId, @PathVariable("book") String book) {
+        return file(showId, book, "oscquery.json", OscQuery::write);
+    }
+
+    private interface Writing {
+        String write(String name, List<Phrase> phrases);
+    }
+
+    private ResponseEntity<byte[]> file(String showId, String book, String file, Writing writing) {
+        Show show = keeper.show(showId).join();
+        PartId id = new PartId(book);
+        if (!(show.part(id).map(Part::body).orElse(null) instanceof Phrasebook body)) {
+            return ResponseEntity.notFound().build();
+        }
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
+                .body(writing.write(body.name(), phrases(show, id)).getBytes(StandardCharsets.UTF_8));
+    }
+}

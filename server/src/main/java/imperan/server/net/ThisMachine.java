@@ -1,0 +1,79 @@
+package imperan.server.net;
+
+import imperan.rig.Adapter;
+import imperan.rig.Ipv4;
+import imperan.rig.Prefix;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+import java.io.IOException;
+import java.net.Inet4Address;
+import java.net.NetworkInterface;
+import java.net.SocketException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** What this machine tells of its own network, at the moment it is asked. */
+public final class ThisMachine {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ThisMachine.class);
+    private static final int COMPLETE = 2;
+    private static final Path NEIGHBOURS = Path.of("/proc/net/arp");
+
+    private ThisMachine() {
+    }
+
+    /** The adapters that are up, with their IPv4 addresses. */
+    public static List<Adapter> adapters() {
+        try {
+            List<Adapter> found = new ArrayList<>();
+            for (NetworkInterface each : NetworkInterface.networkInterfaces().toList()) {
+                if (each.isUp()) {
+                    List<Prefix> addresses = each.getInterfaceAddresses().stream()
+                            .filter(a -> a.getAddress() instanceof Inet4Address)
+                            .map(a -> new Prefix(Ipv4.of(a.getAddress().getHostAddress()), a.getNetworkPrefixLength())).toList();
+                    found.add(new Adapter(each.getName(), addresses, each.isLoopback()));
+                }
+            }
+            return found;
+        } catch (SocketException e) {
+            LOG.warn("The system does not tell its network adapters: {}", e.getMessage());
+            return List.of();
+        }
+    }
+
+    /** Does a packet to this address reach everybody of one of our networks? */
+    static boolean isBroadcast(String host) {
+        Ipv4 address = Ipv4.of(host);
+        return host.equals("255.255.255.255") || adapters().stream().flatMap(a -> a.addresses().stream())
+                .anyMatch(p -> p.hasBroadcast() && p.broadcast().equals(address));
+    }
+
+    /**
+     * The addresses on our wires that were asked for and nobody has: entries of the neighbour table that are not complete
+     * (Linux, proc(5), {@code /proc/net/arp}: flags 0x2 mark a complete one). Elsewhere none is known.
+     */
+    public static Set<String> silentHosts() {
+        try {
+            return silentHosts(Files.readAllLines(NEIGHBOURS));
+        } catch (IOException | NumberFormatException e) {
+            // another system, or a format we do not know: then nothing is said of silent hosts
+            return Set.of();
+        }
+    }
+
+    static Set<String> silentHosts(List<String> table) {
+        Set<String> silent = new HashSet<>();
+        for (String line : table.subList(Math.min(1, table.size()), table.size())) {
+            String[] columns = line.trim().split("\\s+");
+            if (columns.length >= 3 && (Integer.decode(columns[2]) & COMPLETE) == 0) {
+                silent.add(columns[0]);
+            }
+        }
+        return silent;
+    }
+}

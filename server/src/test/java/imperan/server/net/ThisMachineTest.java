@@ -1,0 +1,45 @@
+package imperan.server.net;
+
+import imperan.rig.Adapter;
+import org.junit.jupiter.api.Test;
+
+import java.net.Inet4Address;
+import java.net.NetworkInterface;
+import java.util.List;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+class ThisMachineTest {
+
+    /** Source: the layout of {@code /proc/net/arp} as Linux writes it; flags 0x2 mark an entry that is complete. */
+    @Test
+    void whoDoesNotAnswerForItsAddressIsSilent() {
+        assertThat(ThisMachine.silentHosts(List.of(
+                "IP address       HW type     Flags       HW address            Mask     Device",
+                "192.0.2.1        0x1         0x2         02:00:00:00:00:01     *        eth0",
+                "192.0.2.77       0x1         0x0         00:00:00:00:00:00     *        eth0",
+                "192.0.2.78       0x1         0x6         02:00:00:00:00:02     *        eth0"))).containsExactly("192.0.2.77");
+        assertThat(ThisMachine.silentHosts(List.of())).isEmpty();
+    }
+
+    @Test
+    void theAdaptersAreThoseOfTheSystemWithTheirAddresses() throws Exception {
+        List<Adapter> adapters = ThisMachine.adapters();
+        assertThat(adapters).anySatisfy(adapter -> {
+            assertThat(adapter.loopback()).isTrue();
+            assertThat(adapter.addresses()).anySatisfy(prefix -> assertThat(prefix.address()).hasToString("127.0.0.1"));
+        });
+        for (Adapter adapter : adapters) {
+            assertThat(adapter.addresses()).hasSameSizeAs(NetworkInterface.getByName(adapter.name()).getInterfaceAddresses().stream()
+                    .filter(address -> address.getAddress() instanceof Inet4Address).toList());
+        }
+    }
+
+    @Test
+    void broadcastIsToldFromASingleHost() {
+        assertThat(ThisMachine.isBroadcast("255.255.255.255")).isTrue();
+        assertThat(ThisMachine.isBroadcast("127.255.255.255")).isTrue();
+        assertThat(ThisMachine.isBroadcast("127.0.0.1")).isFalse();
+        assertThat(ThisMachine.isBroadcast("198.51.100.255")).isFalse();
+    }
+}

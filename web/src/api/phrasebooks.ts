@@ -1,0 +1,17 @@
+/** Phrasebooks: looked at before they are taken in, and given out again. */
+import { post, replace } from "./edits";
+import { asking, at, read } from "./read";
+import type { BookElsewhere, Problem, Reading, ReadPreview, Taking } from "./types";
+
+export const previewBook = (reading: Reading) => read<ReadPreview>("phrasebooks/preview", asking(reading));
+
+export const takeBook = (taking: Taking): Promise<Problem[]> => post("phrasebooks", taking);
+
+/** Gives an argument of a phrase the values that a person wrote, such as "0 to 1 dB" or "in | out". */
+export const setValues = (phrase: string, argument: number, text: string): Promise<Problem[]> =>
+  replace(`phrasebooks/phrases/${phrase}/arguments/${argument}/values`, { text });
+
+export const booksElsewhere = () => read<BookElsewhere[]>("phrasebooks/elsewhere");
+
+export const bookFile = (book: string, form: "phrases.csv" | "oscquery.json") =>
+  at(`phrasebooks/${book}/${form}`);

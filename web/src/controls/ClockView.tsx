@@ -1,0 +1,22 @@
+import { useEffect, useState } from "react";
+import type { Control } from "../api/types";
+
+const SECOND = 1000;
+
+/** The time of day of this device. */
+export function ClockView({ id, control }: { id: string; control: Control }) {
+  const [now, setNow] = useState(() => new Date());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(new Date()), SECOND);
+    return () => clearInterval(timer);
+  }, []);
+  return (
+    <div className="control" data-control={id}>
+      <div className="control-face justify-center" role="timer" aria-label={control.label || "clock"}>
+        <time className="clock-time" dateTime={now.toISOString()}>
+          {now.toLocaleTimeString("en-GB")}
+        </time>
+      </div>
+    </div>
+  );
+}

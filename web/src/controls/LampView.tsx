@@ -1,0 +1,43 @@
+import { useCallback, useRef } from "react";
+import type { Control, ControlValue, Form } from "../api/types";
+import { type Drawn, echoOf, stateWords, useValue } from "./useValue";
+
+interface Props {
+  id: string;
+  control: Control;
+  form: Extract<Form, { kind: "lamp" }>;
+}
+
+/** Lit as its target says, with the word for it; nothing to touch. */
+export function LampView({ id, control, form }: Props) {
+  const root = useRef<HTMLDivElement>(null);
+  const { states } = form;
+  const draw = useCallback(
+    (drawn: Drawn, value: ControlValue) => {
+      const echo = echoOf(value);
+      const state = states[Math.round((echo ?? 0) * Math.max(0, states.length - 1))];
+      const lit = echo !== null && echo >= 0.5;
+      drawn.data("look", echo === null ? "DARK" : (state?.look ?? (lit ? "LIT" : "DARK")));
+      const word = state ? state.word || state.text : lit ? "on" : "off";
+      drawn.text(".key-state", stateWords(value) || word);
+    },
+    [states],
+  );
+  useValue(root, id, draw);
+  return (
+    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+      <div
+        className="control-face lamp-face"
+        role="status"
+        aria-live="off"
+        aria-label={control.label || "lamp"}
+      >
+        <span className="lamp" />
+        <span className="min-w-0 flex-1 truncate" data-label={control.label}>
+          {control.label}
+        </span>
+        <span className="key-state pr-1.5" />
+      </div>
+    </div>
+  );
+}

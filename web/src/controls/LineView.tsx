@@ -1,0 +1,37 @@
+import { useRef, useState } from "react";
+import type { Control, ControlValue } from "../api/types";
+import { touch } from "./hand";
+import { type Drawn, stateWords, useValue } from "./useValue";
+
+/** A line that is typed and sent with Enter; below it what the target made of it. */
+export function LineView({ id, control, live }: { id: string; control: Control; live: boolean }) {
+  const root = useRef<HTMLDivElement>(null);
+  const [typed, setTyped] = useState("");
+  useValue(root, id, draw);
+  return (
+    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+      <form
+        className="control-face line-face"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (touch(id, "line", "TYPE", { words: typed })) setTyped("");
+        }}
+      >
+        <input
+          className="line-field"
+          aria-label={control.label || "text line"}
+          placeholder={control.label || "Type, then Enter"}
+          disabled={!live}
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+        <span className="key-state px-2" />
+      </form>
+    </div>
+  );
+}
+
+function draw(drawn: Drawn, value: ControlValue): void {
+  const said = value.echoText ? `heard ${value.echoText}` : value.text ? `sent ${value.text}` : "";
+  drawn.text(".key-state", value.enabled ? said : stateWords(value));
+}

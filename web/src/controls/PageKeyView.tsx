@@ -1,0 +1,41 @@
+import { useNavigate } from "react-router";
+import type { Control, Form } from "../api/types";
+import { partOf, useShow } from "../live/show";
+import { showTray, useTrays } from "../run/trays";
+import { Icon } from "../ui/icons";
+
+interface Props {
+  id: string;
+  control: Control;
+  form: Extract<Form, { kind: "pageKey" }>;
+  live: boolean;
+}
+
+/** A key to another page, or one that shows and hides a tray. It sends nothing. */
+export function PageKeyView({ id, control, form, live }: Props) {
+  const navigate = useNavigate();
+  const parts = useShow((s) => s.parts);
+  const page = partOf(parts, "page", form.goesTo);
+  const tray = partOf(parts, "tray", form.goesTo);
+  const shown = useTrays((s) => (form.goesTo ? s.shown.has(form.goesTo) : false));
+  const where = page?.part.body.name ?? tray?.part.body.name;
+  const go = () => {
+    if (page) void navigate(`/run/${page.part.id}`);
+    if (tray) showTray(tray.part.id, !shown);
+  };
+  return (
+    <div className="control" data-control={id} data-on={shown}>
+      <button
+        className="control-face page-key"
+        tabIndex={live ? 0 : -1}
+        aria-label={control.label || where || "page key"}
+        aria-expanded={tray ? shown : undefined}
+        onClick={live ? go : undefined}
+      >
+        <Icon name={control.icon} />
+        <span className="max-w-full truncate px-1">{control.label || where || "no page yet"}</span>
+        {where && control.label && where !== control.label && <span className="key-state">{where}</span>}
+      </button>
+    </div>
+  );
+}

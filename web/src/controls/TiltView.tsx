@@ -1,0 +1,90 @@
+import { useEffect, useRef, useState } from "react";
+import type { Control, Form } from "../api/types";
+import { touch } from "./hand";
+import { Tape } from "./Tape";
+import { drawSlider, useValue } from "./useValue";
+
+interface Props {
+  id: string;
+  control: Control;
+  form: Extract<Form, { kind: "tilt" }>;
+  live: boolean;
+}
+
+type Permission = { requestPermission?: () => Promise<"granted" | "denied"> };
+
+/** The tilt of this very device, once it is switched on here; arrow keys tilt it where there is no sensor. */
+export function TiltView({ id, control, form, live }: Props) {
+  const root = useRef<HTMLDivElement>(null);
+  const [on, setOn] = useState(false);
+  const [trouble, setTrouble] = useState("");
+  useValue(root, id, drawSlider);
+
+  useEffect(() => {
+    if (!on) return;
+    const onTilt = (e: DeviceOrientationEvent) => {
+      if (e.gamma === null || e.beta === null) setTrouble("no sensor here");
+      else touch(id, "tilt", "TILT", { x: e.gamma, y: e.beta });
+    };
+    window.addEventListener("deviceorientation", onTilt);
+    return () => window.removeEventListener("deviceorientation", onTilt);
+  }, [on, id]);
+
+  const turn = async () => {
+    const sensor = (window as { DeviceOrientationEvent?: Permission }).DeviceOrientationEvent;
+    if (!on && sensor?.requestPermission && (await sensor.requestPermission()) !== "granted")
+      return setTrouble("this device does not let us");
+    if (!on && !window.isSecureContext) return setTrouble("sensors need the encrypted address");
+    setTrouble("");
+    setOn(!on);
+  };
+
+  return (
+    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+      <div className="control-face">
+        <div
+          className="pad-room"
+          role="slider"
+          tabIndex={live ? 0 : -1}
+          aria-label={control.label || "tilt"}
+          aria-roledescription="tilt"
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={0}
+          onKeyDown={(e) => {
+            const way = {
+              ArrowLeft: [-1, 0],
+              ArrowRight: [1, 0],
+              ArrowUp: [0, 1],
+              ArrowDown: [0, -1],
+            }[e.key];
+            if (!way || !live) return;
+            e.preventDefault();
+            // a degree a step
+            const step = 0.5 / form.degrees;
+            touch(id, "key", "STEP", { x: way[0]! * step, y: way[1]! * step });
+          }}
+        >
+          <div data-travel className="pad tilt-pad">
+            <div data-moved className="pad-echo" />
+            <div data-moved className="pad-spot" />
+          </div>
+        </div>
+        <button
+          className="tilt-switch"
+          aria-pressed={on}
+          disabled={!live}
+          onClick={() => void turn().catch(() => setTrouble("this device does not let us"))}
+        >
+          {on ? "Sensor on" : "Sensor off"}
+        </button>
+        <div className="readings-line">
+          <span className="reading-out">–</span>{" "}
+          {trouble ? <span className="text-caution">{trouble}</span> : <span className="reading-state" />}
+        </div>
+        <Tape label={control.label} />
+      </div>
+      <div className="holder" />
+    </div>
+  );
+}

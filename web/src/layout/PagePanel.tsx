@@ -1,0 +1,129 @@
+import { ArrowDown, ArrowUp, Copy, Download, Trash2, Upload } from "lucide-react";
+import { layoutFile } from "../api/lines";
+import type { Condition, Page } from "../api/types";
+import { type HeldOf, partsOf, useShow } from "../live/show";
+import { PushButton } from "../ui/buttons";
+import { Check, NumberField, of } from "../ui/fields";
+import { report } from "../ui/notices";
+import { Select } from "../ui/Select";
+import { SidePanel } from "../ui/SidePanel";
+import { ConditionFields } from "./ConditionFields";
+import { useGoToPage } from "./useGoToPage";
+import { duplicatePage, orderPage, removePage, setPage } from "./actions";
+import { openDialog } from "./dialogs";
+import { type ScreenKind, SCREENS } from "./screens";
+
+/** Everything of one page: its cells, the screen it is meant for, and its way in and out. */
+export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () => void }) {
+  const goTo = useGoToPage();
+  const parts = useShow((s) => s.parts);
+  const { id, body, parent } = page.part;
+  const put = (field: string, part: Partial<Page>) => of(field, setPage(page, part));
+
+  const duplicate = async (screen: ScreenKind | null) => {
+    const made = duplicatePage(id, screen);
+    const problems = await report(made.then((m) => m.problems));
+    if (problems.length === 0) goTo((await made).id);
+  };
+  const first = partsOf(parts, "target")[0]?.part.id ?? null;
+  const fresh: Condition = { target: first, address: "/scene", argument: 0, text: body.name };
+
+  return (
+    <SidePanel title={`Page ${body.name}`} onClose={onClose}>
+      <div className="grid grid-cols-2 gap-2">
+        <NumberField
+          label="Columns"
+          whole
+          value={body.columns}
+          onCommit={(columns) => put("columns", { columns })}
+        />
+        <NumberField label="Rows" whole value={body.rows} onCommit={(rows) => put("rows", { rows })} />
+      </div>
+      <Select<ScreenKind>
+        label="Meant for"
+        value={body.screen.kind}
+        onChange={(kind) => {
+          const { width, height } = SCREENS.find((s) => s.kind === kind)!;
+          void report(
+            put("screen", { screen: kind === "OWN" ? { ...body.screen, kind } : { kind, width, height } }),
+          );
+        }}
+        options={SCREENS.map(({ kind, text }) => ({ value: kind, text }))}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <NumberField
+          label="Width in pixels"
+          whole
+          value={body.screen.width}
+          onCommit={(width) => put("screen", { screen: { ...body.screen, kind: "OWN", width } })}
+        />
+        <NumberField
+          label="Height in pixels"
+          whole
+          value={body.screen.height}
+          onCommit={(height) => put("screen", { screen: { ...body.screen, kind: "OWN", height } })}
+        />
+      </div>
+      <Check
+        label="A strip at the top of every other page of this layout"
+        checked={body.strip}
+        onChange={(strip) => void report(put("strip", { strip }))}
+      />
+      <Check
+        label="Shown when a target says so"
+        checked={body.follows !== null}
+        onChange={(follows) => void report(put("follows", { follows: follows ? fresh : null }))}
+      />
+      {body.follows && (
+        <ConditionFields
+          condition={body.follows}
+          field="follows"
+          put={(field, follows) => of(field, put("follows", { follows }))}
+        />
+      )}
+      <div className="grid grid-cols-2 gap-2 border-t border-rule pt-3">
+        <PushButton onClick={() => void report(orderPage(id, -1))}>
+          <ArrowUp size={16} aria-hidden /> Earlier
+        </PushButton>
+        <PushButton onClick={() => void report(orderPage(id, 1))}>
+          <ArrowDown size={16} aria-hidden /> Later
+        </PushButton>
+        <PushButton onClick={() => void duplicate(null)}>
+          <Copy size={16} aria-hidden /> Duplicate
+        </PushButton>
+        <PushButton onClick={() => void duplicate("PHONE")}>
+          <Copy size={16} aria-hidden /> For a phone
+        </PushButton>
+        <a className="contents" href={layoutFile(id)} download>
+          <PushButton tabIndex={-1}>
+            <Download size={16} aria-hidden /> This page as a file
+          </PushButton>
+        </a>
+        {parent && (
+          <a className="contents" href={layoutFile(parent)} download>
+            <PushButton tabIndex={-1}>
+              <Download size={16} aria-hidden /> Whole layout
+            </PushButton>
+          </a>
+        )}
+        <PushButton
+          onClick={() => {
+            onClose();
+            openDialog("layoutFile");
+          }}
+        >
+          <Upload size={16} aria-hidden /> Take a file in …
+        </PushButton>
+        <PushButton
+          aria-label="Remove page"
+          onClick={() => {
+            onClose();
+            void report(removePage(page));
+          }}
+        >
+          <Trash2 size={16} aria-hidden /> Remove page
+        </PushButton>
+      </div>
+    </SidePanel>
+  );
+}

@@ -1,0 +1,77 @@
+import {
+  ChartNoAxesColumn,
+  CircleGauge,
+  Clock,
+  Compass,
+  Disc3,
+  Gauge,
+  Grid3x3,
+  LayoutGrid,
+  Lightbulb,
+  ListChecks,
+  Move,
+  Palette as PaletteIcon,
+  Piano,
+  RectangleVertical,
+  Signpost,
+  Square,
+  TextCursorInput,
+  Timer,
+  Type,
+} from "lucide-react";
+import type { ControlKind } from "../api/types";
+import { PushButton } from "../ui/buttons";
+import { report } from "../ui/notices";
+import { addControl } from "./actions";
+import { place, useSelection } from "./selection";
+
+const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
+  { kind: "FADER", name: "Fader", Icon: RectangleVertical },
+  { kind: "BUTTON", name: "Button", Icon: Square },
+  { kind: "KNOB", name: "Knob", Icon: CircleGauge },
+  { kind: "CHOICE", name: "Choice", Icon: ListChecks },
+  { kind: "WHEEL", name: "Wheel", Icon: Disc3 },
+  { kind: "XY_PAD", name: "XY pad", Icon: Move },
+  { kind: "COLOUR", name: "Colour", Icon: PaletteIcon },
+  { kind: "PADS", name: "Pad grid", Icon: LayoutGrid },
+  { kind: "MATRIX", name: "Matrix", Icon: Grid3x3 },
+  { kind: "PIANO", name: "Piano", Icon: Piano },
+  { kind: "LINE", name: "Text line", Icon: TextCursorInput },
+  { kind: "TAP", name: "Tap", Icon: Timer },
+  { kind: "TILT", name: "Tilt", Icon: Compass },
+  { kind: "METER", name: "Meter", Icon: ChartNoAxesColumn },
+  { kind: "NEEDLE", name: "Needle", Icon: Gauge },
+  { kind: "LAMP", name: "Lamp", Icon: Lightbulb },
+  { kind: "READOUT", name: "Readout", Icon: Type },
+  { kind: "CLOCK", name: "Clock", Icon: Clock },
+  { kind: "PAGE_KEY", name: "Page key", Icon: Signpost },
+];
+
+/** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. */
+export function Palette({ page }: { page: string }) {
+  const placing = useSelection((s) => s.placing);
+  return (
+    <section aria-label="Controls" className="flex flex-col gap-2">
+      <p className="text-sm text-quiet" role="status">
+        {placing ? `Tap a free cell to place it.` : "Choose one, then tap a free cell. Enter places it."}
+      </p>
+      <div className="grid grid-cols-2 gap-1.5">
+        {KINDS.map(({ kind, name, Icon }) => (
+          <PushButton
+            key={kind}
+            aria-pressed={placing === kind}
+            className={`justify-start! px-2! whitespace-nowrap ${placing === kind ? "border-select! text-select!" : ""}`}
+            onClick={() => place(placing === kind ? null : kind)}
+            onKeyDown={(e) => {
+              if (e.key !== "Enter") return;
+              e.preventDefault();
+              void report(addControl(page, kind));
+            }}
+          >
+            <Icon size={16} aria-hidden /> {name}
+          </PushButton>
+        ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,100 @@
+import type { Behaviour, Control } from "../../api/types";
+import { partsOf, useShow } from "../../live/show";
+import { EditField } from "../../ui/EditField";
+import { Check, NumberField } from "../../ui/fields";
+import { ICONS } from "../../ui/icons";
+import { report } from "../../ui/notices";
+import { Select } from "../../ui/Select";
+import { ConditionFields } from "../ConditionFields";
+import type { Put } from "./put";
+
+const SHOWS_ONLY = new Set(["meter", "lamp", "readout", "needle", "clock"]);
+const WITH_ICON = new Set(["button", "pageKey"]);
+const NO_ICON = "none";
+
+/** How a control behaves, whatever its form: what guards it, when it is possible, which key presses it. */
+export function BehaviourFields({ control, put }: { control: Control; put: Put<Control> }) {
+  const parts = useShow((s) => s.parts);
+  const { behaviour, form } = control;
+  const set = (field: string, change: Partial<Behaviour>) =>
+    put(`behaviour/${field}`, (before) => ({ behaviour: { ...before.behaviour, ...change } }));
+  const target = partsOf(parts, "target")[0]?.part.id ?? null;
+  return (
+    <details>
+      <summary className="cursor-pointer text-sm text-quiet">Behaviour</summary>
+      <div className="mt-2 flex flex-col gap-2">
+        {WITH_ICON.has(form.kind) && (
+          <Select
+            label="Icon"
+            value={control.icon || NO_ICON}
+            onChange={(icon) => void report(put("icon", () => ({ icon: icon === NO_ICON ? "" : icon })))}
+            options={[
+              { value: NO_ICON, text: "no icon" },
+              ...Object.keys(ICONS).map((name) => ({ value: name, text: name })),
+            ]}
+          />
+        )}
+        {!SHOWS_ONLY.has(form.kind) && form.kind !== "pageKey" && (
+          <>
+            <Select<Behaviour["guard"]>
+              label="Guarded against accidents"
+              value={behaviour.guard}
+              onChange={(guard) => void report(set("guard", { guard }))}
+              options={[
+                { value: "NONE", text: "no" },
+                { value: "HOLD", text: "hold still first" },
+                { value: "TWO_STEPS", text: "a second touch counts" },
+              ]}
+            />
+            <Select<Behaviour["whenLost"]["goes"]>
+              label="When its link is lost it goes"
+              value={behaviour.whenLost.goes}
+              onChange={(goes) => void report(set("whenLost", { whenLost: { ...behaviour.whenLost, goes } }))}
+              options={[
+                { value: "NOWHERE", text: "nowhere" },
+                { value: "REST", text: "to its rest value" },
+                { value: "VALUE", text: "to a value" },
+              ]}
+            />
+            {behaviour.whenLost.goes === "VALUE" && (
+              <NumberField
+                label="Value, 0 to 1"
+                value={behaviour.whenLost.value}
+                onCommit={(value) => set("whenLost/value", { whenLost: { ...behaviour.whenLost, value } })}
+              />
+            )}
+            <NumberField
+              label="Repeats while held every, s"
+              value={behaviour.repeatSeconds}
+              onCommit={(repeatSeconds) => set("repeatSeconds", { repeatSeconds })}
+            />
+            <EditField
+              label="Key of the keyboard"
+              mono
+              value={behaviour.key}
+              onCommit={(key) => set("key", { key: key.trim() })}
+            />
+            <Check
+              label="Only when a target says so"
+              checked={behaviour.enabledWhen !== null}
+              onChange={(only) =>
+                void report(
+                  set("enabledWhen", {
+                    enabledWhen: only ? { target, address: "/ready", argument: 0, text: "1" } : null,
+                  }),
+                )
+              }
+            />
+            {behaviour.enabledWhen && (
+              <ConditionFields
+                condition={behaviour.enabledWhen}
+                field="enabledWhen"
+                put={(field, enabledWhen) => set(field, { enabledWhen })}
+              />
+            )}
+          </>
+        )}
+      </div>
+    </details>
+  );
+}

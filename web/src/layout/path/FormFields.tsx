@@ -1,0 +1,245 @@
+import type { Form, Problem } from "../../api/types";
+import { partsOf, useShow } from "../../live/show";
+import { EditField } from "../../ui/EditField";
+import { Check, NumberField } from "../../ui/fields";
+import { report } from "../../ui/notices";
+import { Select } from "../../ui/Select";
+
+type Of<K extends Form["kind"]> = Extract<Form, { kind: K }>;
+type Put = (field: string, form: Form) => Promise<Problem[]>;
+
+const GRABS: { value: Of<"fader">["grab"]; text: string }[] = [
+  { value: "RELATIVE", text: "moves it along" },
+  { value: "PICK_UP", text: "picks it up in passing" },
+  { value: "JUMP", text: "makes it jump, once known" },
+];
+
+/** What is to be said of a form besides its label. */
+export function FormFields({ form, put }: { form: Form; put: Put }) {
+  const now = (next: Form) => void report(put("form", next));
+  switch (form.kind) {
+    case "fader":
+      return (
+        <>
+          <Select
+            label="A finger beside the cap"
+            value={form.grab}
+            options={GRABS}
+            onChange={(grab) => now({ ...form, grab })}
+          />
+          <Select<Of<"fader">["direction"]>
+            label="Grows"
+            value={form.direction}
+            onChange={(direction) => now({ ...form, direction })}
+            options={[
+              { value: "UP", text: "upwards" },
+              { value: "RIGHT", text: "to the right" },
+            ]}
+          />
+          <Check
+            label="holds in the middle"
+            checked={form.detent}
+            onChange={(detent) => now({ ...form, detent })}
+          />
+          <Rest rest={form.rest} put={(rest) => put("form/rest", { ...form, rest })} />
+        </>
+      );
+    case "knob":
+      return (
+        <>
+          <p className="text-sm text-quiet">A finger turns it by going up and down; it never jumps.</p>
+          <Rest rest={form.rest} put={(rest) => put("form/rest", { ...form, rest })} />
+        </>
+      );
+    case "button":
+      return (
+        <Select<Of<"button">["action"]>
+          label="A press"
+          value={form.action}
+          onChange={(action) => now({ ...form, action })}
+          options={[
+            { value: "MOMENTARY", text: "on while held" },
+            { value: "LATCHING", text: "turns it over" },
+            { value: "ONE_SHOT", text: "says the same each time" },
+          ]}
+        />
+      );
+    case "choice":
+      return <ChoiceFields form={form} put={put} />;
+    case "lamp":
+      return <LampFields form={form} put={put} />;
+    case "pad":
+      return (
+        <>
+          <Select
+            label="A finger beside the spot"
+            value={form.grab}
+            options={GRABS.filter((g) => g.value !== "PICK_UP")}
+            onChange={(grab) => now({ ...form, grab })}
+          />
+          <Check
+            label="springs back to the middle"
+            checked={form.springs}
+            onChange={(springs) => now({ ...form, springs })}
+          />
+        </>
+      );
+    case "colour":
+      return (
+        <EditField
+          label="Saved colours"
+          mono
+          value={form.swatches.join(" ")}
+          onCommit={(text) =>
+            put("form/swatches", {
+              ...form,
+              swatches: text
+                .toLowerCase()
+                .split(/[\s,]+/)
+                .filter(Boolean),
+            })
+          }
+        />
+      );
+    case "tilt":
+      return (
+        <div className="grid grid-cols-2 gap-2">
+          <NumberField
+            label="Degrees to an end"
+            value={form.degrees}
+            onCommit={(degrees) => put("form/degrees", { ...form, degrees })}
+          />
+          <NumberField
+            label="Smoothed over, s"
+            value={form.smoothingSeconds}
+            onCommit={(smoothingSeconds) => put("form/degrees", { ...form, smoothingSeconds })}
+          />
+        </div>
+      );
+    case "wheel":
+      return (
+        <NumberField
+          label="Steps of a turn"
+          whole
+          value={form.steps}
+          onCommit={(steps) => put("form/steps", { ...form, steps })}
+        />
+      );
+    case "tap":
+      return (
+        <div className="grid grid-cols-2 gap-2">
+          <NumberField
+            label="Slowest, a minute"
+            value={form.slowest}
+            onCommit={(slowest) => put("form/fastest", { ...form, slowest })}
+          />
+          <NumberField
+            label="Fastest"
+            value={form.fastest}
+            onCommit={(fastest) => put("form/fastest", { ...form, fastest })}
+          />
+        </div>
+      );
+    case "pageKey":
+      return <PageKeyFields form={form} put={put} />;
+    case "line":
+      return <p className="text-sm text-quiet">What is typed is sent with Enter.</p>;
+    case "cross":
+      return <p className="text-sm text-quiet">It fills as a finger goes up; it never jumps.</p>;
+    case "clock":
+      return <p className="text-sm text-quiet">The time of the device that shows it.</p>;
+    default:
+      return (
+        <p className="text-sm text-quiet">A {form.kind} shows what its target says; hands do not move it.</p>
+      );
+  }
+}
+
+function Rest({ rest, put }: { rest: number; put: (rest: number) => Promise<Problem[]> }) {
+  return <NumberField label="Rests at, 0 to 1" value={rest} onCommit={put} />;
+}
+
+/** One option a line, its label and after a bar what is sent for it. */
+function ChoiceFields({ form, put }: { form: Of<"choice">; put: Put }) {
+  const written = form.options
+    .map((o) => (o.label === o.text ? o.text : `${o.label} | ${o.text}`))
+    .join("; ");
+  const read = (text: string) =>
+    text
+      .split(";")
+      .map((each) => each.split("|").map((word) => word.trim()))
+      .filter(([label]) => label)
+      .map(([label, sent]) => ({ label: label!, text: sent || label! }));
+  return (
+    <>
+      <EditField
+        label="Options: label | what is sent; …"
+        mono
+        value={written}
+        onCommit={(text) => put("form/options", { ...form, options: read(text) })}
+      />
+      <Select<Of<"choice">["direction"]>
+        label="They stand"
+        value={form.direction}
+        onChange={(direction) => void report(put("form", { ...form, direction }))}
+        options={[
+          { value: "UP", text: "in a column" },
+          { value: "RIGHT", text: "in a row" },
+        ]}
+      />
+    </>
+  );
+}
+
+type Look = Of<"lamp">["states"][number]["look"];
+const LOOKS: Look[] = ["DARK", "LIT", "CAUTION", "FAULT", "BLINKING"];
+
+/** One state after the other: what is heard, how it looks, and after a bar the word for it. */
+function LampFields({ form, put }: { form: Of<"lamp">; put: Put }) {
+  const written = form.states
+    .map((s) => `${s.text} ${s.look.toLowerCase()}${s.word ? ` | ${s.word}` : ""}`)
+    .join("; ");
+  const read = (text: string): Of<"lamp">["states"] | string => {
+    const states: Of<"lamp">["states"] = [];
+    for (const each of text.split(";").filter((s) => s.trim())) {
+      const [said = "", word = ""] = each.split("|").map((w) => w.trim());
+      const look = said.split(" ").at(-1)!.toUpperCase() as Look;
+      const heard = said.split(" ").slice(0, -1).join(" ");
+      if (!LOOKS.includes(look) || !heard)
+        return `“${each.trim()}” needs a text and a look: ${LOOKS.join(", ").toLowerCase()}`;
+      states.push({ text: heard, look, word });
+    }
+    return states;
+  };
+  return (
+    <EditField
+      label="States: text look | word; … (empty: on or off)"
+      mono
+      value={written}
+      onCommit={(text) => {
+        const states = read(text);
+        return typeof states === "string"
+          ? Promise.resolve([{ part: null, field: "", message: states, mend: null }])
+          : put("form/states", { ...form, states });
+      }}
+    />
+  );
+}
+
+const NOWHERE = "nowhere";
+
+function PageKeyFields({ form, put }: { form: Of<"pageKey">; put: Put }) {
+  const parts = useShow((s) => s.parts);
+  const pages = partsOf(parts, "page").map((p) => ({ value: p.part.id, text: p.part.body.name }));
+  const trays = partsOf(parts, "tray")
+    .filter((t) => t.part.body.popUp)
+    .map((t) => ({ value: t.part.id, text: `shows ${t.part.body.name}` }));
+  return (
+    <Select
+      label="Goes to"
+      value={form.goesTo ?? NOWHERE}
+      onChange={(to) => void report(put("form", { ...form, goesTo: to === NOWHERE ? null : to }))}
+      options={[{ value: NOWHERE, text: "nowhere yet" }, ...pages, ...trays]}
+    />
+  );
+}

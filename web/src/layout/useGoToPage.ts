@@ -1,0 +1,9 @@
+import { useNavigate } from "react-router";
+
+/** Goes to a page that has just come to be, unless the hand went on to another station while it came. */
+export function useGoToPage(): (page: string) => void {
+  const navigate = useNavigate();
+  return (page) => {
+    if (location.hash.startsWith("#/layout")) void navigate(`/layout/${page}`);
+  };
+}

@@ -1,0 +1,139 @@
+import { Plus, Trash2 } from "lucide-react";
+import { change } from "../api/edits";
+import { setValues } from "../api/phrasebooks";
+import type { Phrase, PhraseArgument, Problem } from "../api/types";
+import type { HeldOf } from "../live/show";
+import { PushButton } from "../ui/buttons";
+import { EditField } from "../ui/EditField";
+import { NumberField, of } from "../ui/fields";
+import { report } from "../ui/notices";
+import { Select } from "../ui/Select";
+import { SidePanel } from "../ui/SidePanel";
+import { valueWords } from "./words";
+
+const TYPES: { value: PhraseArgument["type"]; text: string }[] = [
+  { value: "FLOAT32", text: "f  decimal" },
+  { value: "INT32", text: "i  whole number" },
+  { value: "TEXT", text: "s  text" },
+  { value: "BOOLEAN", text: "T F  true or false" },
+  { value: "FLOAT64", text: "d  decimal, 64 bits" },
+  { value: "INT64", text: "h  whole, 64 bits" },
+];
+
+const NEW: PhraseArgument = { type: "FLOAT32", low: 0, high: 1, unit: "", choices: [], fixed: null };
+
+/** Everything of one phrase: its arguments in order, what comes back, and what can stand in its way. */
+export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose: () => void }) {
+  const phrase = held.part.body;
+  const id = held.part.id;
+  const put = (field: string, update: (p: Phrase) => Phrase): Promise<Problem[]> =>
+    of(field, change(`Change ${phrase.address}`, "phrase", id, update));
+  const putArgument = (i: number, update: (a: PhraseArgument) => PhraseArgument) =>
+    put(`arguments/${i}/high`, (p) => ({
+      ...p,
+      arguments: p.arguments.map((a, n) => (n === i ? update(a) : a)),
+    }));
+  const { answer } = phrase;
+
+  return (
+    <SidePanel title={phrase.address} mono onClose={onClose}>
+      <h3 className="font-bold">Arguments, in order</h3>
+      {phrase.arguments.length === 0 && <p className="text-quiet">None: the address is all there is.</p>}
+      <ol className="flex flex-col gap-3">
+        {phrase.arguments.map((argument, i) => (
+          <li
+            key={i}
+            className="grid grid-cols-[1.5rem_1fr_1fr_2rem] items-end gap-2"
+            aria-label={`Argument ${i + 1}`}
+          >
+            <span className="pb-1.5 text-quiet">{i + 1}</span>
+            <Select
+              label="Type"
+              value={argument.type}
+              options={TYPES}
+              onChange={(type) => void report(putArgument(i, (a) => ({ ...a, type })))}
+            />
+            <EditField
+              label="Always (empty: it varies)"
+              mono
+              value={argument.fixed ?? ""}
+              onCommit={(text) => putArgument(i, (a) => ({ ...a, fixed: text === "" ? null : text }))}
+            />
+            <button
+              aria-label={`Remove argument ${i + 1}`}
+              className="p-1.5 text-quiet hover:text-bone"
+              onClick={() =>
+                void report(
+                  put("arguments", (p) => ({ ...p, arguments: p.arguments.filter((_, n) => n !== i) })),
+                )
+              }
+            >
+              <Trash2 size={16} aria-hidden />
+            </button>
+            <EditField
+              label="Values, such as 0 to 1 dB, or in | out"
+              className="col-span-2 col-start-2"
+              value={valueWords(argument)}
+              onCommit={(text) => setValues(id, i, text)}
+            />
+          </li>
+        ))}
+      </ol>
+      <PushButton
+        className="self-start"
+        onClick={() => void report(put("arguments", (p) => ({ ...p, arguments: [...p.arguments, NEW] })))}
+      >
+        <Plus size={16} aria-hidden /> Argument
+      </PushButton>
+
+      <h3 className="mt-3 font-bold">What comes back</h3>
+      <Select
+        label="Answer"
+        value={answer.kind}
+        options={[
+          { value: "SAME", text: "the same address" },
+          { value: "OTHER", text: "another address" },
+          { value: "QUERY", text: "only when it is asked" },
+          { value: "NONE", text: "nothing" },
+        ]}
+        onChange={(kind) =>
+          void report(
+            put("answer/address", (p) => ({
+              ...p,
+              answer: { ...p.answer, kind, address: kind === "OTHER" ? p.answer.address || p.address : "" },
+            })),
+          )
+        }
+      />
+      {answer.kind === "OTHER" && (
+        <EditField
+          label="Its address, with the same slots"
+          mono
+          value={answer.address}
+          onCommit={(address) => put("answer/address", (p) => ({ ...p, answer: { ...p.answer, address } }))}
+        />
+      )}
+      {answer.kind !== "NONE" && (
+        <div className="grid grid-cols-2 gap-2">
+          <NumberField
+            label="within, seconds"
+            value={answer.seconds}
+            onCommit={(seconds) => put("answer/seconds", (p) => ({ ...p, answer: { ...p.answer, seconds } }))}
+          />
+          <NumberField
+            label="as near as, percent of the range"
+            value={Math.round(answer.tolerance * 1e4) / 100}
+            onCommit={(percent) =>
+              put("answer/seconds", (p) => ({ ...p, answer: { ...p.answer, tolerance: percent / 100 } }))
+            }
+          />
+        </div>
+      )}
+      <EditField
+        label="What can stand in the way of its effect, such as a mute"
+        value={phrase.maskedBy}
+        onCommit={(maskedBy) => put("maskedBy", (p) => ({ ...p, maskedBy }))}
+      />
+    </SidePanel>
+  );
+}

@@ -1,0 +1,45 @@
+import type { Phrase, PhraseArgument } from "../api/types";
+
+const TAGS: Record<PhraseArgument["type"], string> = {
+  FLOAT32: "f",
+  INT32: "i",
+  FLOAT64: "d",
+  INT64: "h",
+  TEXT: "s",
+  BOOLEAN: "T",
+};
+
+export const typeTags = (phrase: Phrase) => phrase.arguments.map((a) => TAGS[a.type]).join("") || "none";
+
+/** The values that a phrase takes, in a few words. */
+export function rangeWords({ arguments: args }: Phrase): string {
+  const value = args.at(-1);
+  return value ? valueWords(value) : "";
+}
+
+/** The values that an argument takes, as they are written and read. */
+export function valueWords(value: PhraseArgument): string {
+  if (value.choices.length) return value.choices.join(" | ");
+  if (value.low !== null && value.high !== null) return `${value.low} to ${value.high} ${value.unit}`.trim();
+  return value.unit;
+}
+
+export const directionWords: Record<Phrase["direction"], string> = {
+  OUT: "we say",
+  IN: "it says",
+  BOTH: "both",
+};
+
+export function answerWords({ answer, direction }: Phrase): string {
+  if (direction === "IN") return "";
+  return { SAME: "the same", OTHER: answer.address, QUERY: "when asked", NONE: "none" }[answer.kind];
+}
+
+/** Whether a phrase has to do with what is looked for: every word of it, anywhere. */
+export function isFound(phrase: Phrase, looked: string): boolean {
+  const text = `${phrase.address} ${phrase.meaning} ${rangeWords(phrase)}`.toLowerCase();
+  return looked
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}

@@ -1,0 +1,47 @@
+import { Hand, PlayCircle, Send } from "lucide-react";
+import { ToggleGroup } from "radix-ui";
+import type { Gate } from "../api/types";
+import { useShow } from "../live/show";
+import { setGate } from "./gates";
+
+const GATES: { gate: Gate; word: string; hint: string; Icon: typeof Hand }[] = [
+  { gate: "OPEN", word: "sends", hint: "What hands do is sent", Icon: Send },
+  { gate: "HELD", word: "held", hint: "Nothing that hands do is sent; the link is kept alive", Icon: Hand },
+  {
+    gate: "REHEARSING",
+    word: "rehearsal",
+    hint: "All is shown as it would be sent, and nothing at all leaves",
+    Icon: PlayCircle,
+  },
+];
+
+/** Whether what is meant for a target leaves; for all of them where none is named. */
+export function GateSwitch({ target, name }: { target: string | null; name: string }) {
+  const links = useShow((s) => s.links);
+  const gates = new Set(
+    [...links.values()].filter((l) => target === null || l.target === target).map((l) => l.gate),
+  );
+  const now = gates.size === 1 ? [...gates][0] : "";
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={now}
+      onValueChange={(gate) => gate && setGate(target, gate as Gate)}
+      aria-label={`What leaves for ${name}`}
+      className="flex flex-none overflow-hidden rounded border border-rule"
+    >
+      {GATES.map(({ gate, word, hint, Icon }) => (
+        <ToggleGroup.Item
+          key={gate}
+          value={gate}
+          title={hint}
+          className={`flex items-center gap-1.5 px-2.5 py-1.5 text-quiet data-[state=on]:font-bold data-[state=on]:text-ink ${
+            gate === "OPEN" ? "data-[state=on]:bg-out" : "data-[state=on]:bg-caution"
+          }`}
+        >
+          <Icon size={16} aria-hidden /> {word}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}

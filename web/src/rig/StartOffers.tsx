@@ -1,0 +1,40 @@
+import { AlertDialog } from "radix-ui";
+import { send } from "../live/connection";
+import { partsOf, useShow } from "../live/show";
+import { Ask } from "../ui/Confirm";
+
+/** Targets that are there, for the first time or again: their start lists are offered, and sent by nobody else. */
+export function StartOffers() {
+  const links = useShow((s) => s.links);
+  const parts = useShow((s) => s.parts);
+  const back = partsOf(parts, "target").filter(({ part }) => links.get(part.id)?.startOffered);
+  return (
+    <div role="status" aria-label="Targets that are there" className="flex flex-none gap-2 px-2 empty:hidden">
+      {back.map(({ part }) => (
+        <AlertDialog.Root key={part.id}>
+          <AlertDialog.Trigger className="rounded bg-caution px-3 py-1 font-bold text-ink">
+            {part.body.name} is there: start list …
+          </AlertDialog.Trigger>
+          <Ask
+            title={`Bring ${part.body.name} into its known state?`}
+            text={
+              <>
+                It may have just been switched on. These would be sent, in this order:
+                <ol className="mt-2 font-mono text-sm">
+                  {part.body.startList.map((line, i) => (
+                    <li key={i}>{line}</li>
+                  ))}
+                </ol>
+              </>
+            }
+            cancel="Decide later"
+            actions={[
+              { words: "Leave it as it is", act: () => send({ kind: "leave", target: part.id }) },
+              { words: "Send start list", act: () => send({ kind: "start", target: part.id }) },
+            ]}
+          />
+        </AlertDialog.Root>
+      ))}
+    </div>
+  );
+}

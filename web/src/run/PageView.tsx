@@ -1,0 +1,33 @@
+import type { Page } from "../api/types";
+import { ControlView } from "../controls/ControlView";
+import { type HeldOf, partsOf, useShow } from "../live/show";
+import { gridOf, Laid } from "./CellGrid";
+import { TrayView } from "./TrayView";
+import { useTrays } from "./trays";
+
+/** A page, or a strip of one, while it is played. */
+export function PageView({ page, share }: { page: HeldOf<Page>; share: number }) {
+  const parts = useShow((s) => s.parts);
+  const shown = useTrays((s) => s.shown);
+  const { id, body } = page.part;
+  return (
+    <div
+      className="grid min-h-0 gap-1.5 p-2 pt-0"
+      data-page={id}
+      style={{ ...gridOf(body.columns, body.rows), flex: share }}
+    >
+      {partsOf(parts, "control", id).map(({ part }) => (
+        <Laid key={part.id} cells={part.body.cells}>
+          <ControlView id={part.id} control={part.body} live />
+        </Laid>
+      ))}
+      {partsOf(parts, "tray", id)
+        .filter((tray) => !tray.part.body.popUp || shown.has(tray.part.id))
+        .map((tray) => (
+          <Laid key={tray.part.id} cells={tray.part.body.cells}>
+            <TrayView held={tray} />
+          </Laid>
+        ))}
+    </div>
+  );
+}
