@@ -4,6 +4,7 @@ import { asking, askingText, at, read } from "./read";
 import type {
   Arrangement,
   ArrangePreview,
+  DraftLook,
   FillStart,
   Learned,
   LayoutPreview,
@@ -35,6 +36,9 @@ export const learn = (on: boolean) => post(`learn?on=${on}`);
 export const learned = () => read<Learned[]>("learned");
 
 export const previewRest = (controls: string[]) => read<RestLine[]>("rest/preview", asking(controls));
+
+/** What swapping a copy of a layout in would do. */
+export const differenceOf = (draft: string) => read<DraftLook>(`layouts/${draft}/difference`);
 
 export const layoutFile = (part: string) => at(`layouts/${part}/file`);
 export const previewLayout = ({ text, onSameName }: LayoutInHand) =>

@@ -1,8 +1,9 @@
-import { useMemo, useRef } from "react";
+import { useMemo } from "react";
 import type { Control, ControlValue } from "../api/types";
-import { Icon } from "../ui/icons";
+import { ControlBox } from "./ControlBox";
 import { hand } from "./hand";
-import { type Drawn, echoOf, positionOf, stateWords, useValue } from "./useValue";
+import { Mark } from "./Mark";
+import { type Drawn, echoOf, positionOf, stateWords } from "./useValue";
 
 interface Props {
   id: string;
@@ -12,13 +13,11 @@ interface Props {
 
 /** A key: its rim shows what we sent, its lamp what the target answered. */
 export function ButtonView({ id, control, live }: Props) {
-  const root = useRef<HTMLDivElement>(null);
   const handlers = useMemo(() => hand(id, "press"), [id]);
   const latching = control.form.kind === "button" && control.form.action === "LATCHING";
-  useValue(root, id, draw);
 
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <div
         className="control-face"
         role="button"
@@ -31,15 +30,14 @@ export function ButtonView({ id, control, live }: Props) {
         {...(live ? handlers : {})}
       >
         <div data-travel className="key-cap">
-          <Icon name={control.icon} />
+          <Mark face={control.face} />
           <span className="max-w-full truncate px-1" data-label={control.label}>
             {control.label || " "}
           </span>
           <span className="key-state" />
         </div>
       </div>
-      <div className="holder" />
-    </div>
+    </ControlBox>
   );
 }
 

@@ -1,7 +1,8 @@
-import { useMemo, useRef } from "react";
+import { useMemo } from "react";
 import type { Control, ControlValue, Form } from "../api/types";
+import { ControlBox } from "./ControlBox";
 import { hand } from "./hand";
-import { type Drawn, echoOf, positionOf, stateWords, useValue } from "./useValue";
+import { type Drawn, echoOf, positionOf, stateWords } from "./useValue";
 
 interface Props {
   id: string;
@@ -12,13 +13,11 @@ interface Props {
 
 /** A row or column of which one is on: its rim is what we sent, its lamp what the target says. */
 export function ChoiceView({ id, control, form, live }: Props) {
-  const root = useRef<HTMLDivElement>(null);
   const last = form.options.length - 1;
   const across = form.direction === "RIGHT";
   const handlers = useMemo(() => hand(id, "step", 1 / last, !across), [id, last, across]);
-  useValue(root, id, draw);
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <div
         className="control-face"
         role="radiogroup"
@@ -36,8 +35,7 @@ export function ChoiceView({ id, control, form, live }: Props) {
         <span className="reading-state text-center" />
         {control.label && <div className="tape tape-low">{control.label}</div>}
       </div>
-      <div className="holder" />
-    </div>
+    </ControlBox>
   );
 }
 

@@ -1,8 +1,9 @@
-import { useMemo, useRef } from "react";
+import { useMemo } from "react";
 import type { Control, ControlValue, Form } from "../api/types";
 import { hand, touch } from "./hand";
 import { Readings, Tape } from "./Tape";
-import { type Drawn, echoOf, positionOf, stateWords, useValue } from "./useValue";
+import { type Drawn, echoOf, positionOf, stateWords } from "./useValue";
+import { ControlBox } from "./ControlBox";
 
 interface Props {
   id: string;
@@ -13,12 +14,10 @@ interface Props {
 
 /** A field of hues, a slider for the brightness, saved colours, and beside them what was sent and what the target reports. */
 export function ColourView({ id, control, form, live }: Props) {
-  const root = useRef<HTMLDivElement>(null);
   const handlers = useMemo(() => hand(id, "step"), [id]);
-  useValue(root, id, draw);
   const name = control.label || "colour";
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <div className="control-face colour-face" role="group" aria-label={name}>
         <div className="colour-row">
           <div
@@ -63,8 +62,7 @@ export function ColourView({ id, control, form, live }: Props) {
         <Readings />
         <Tape label={control.label} />
       </div>
-      <div className="holder" />
-    </div>
+    </ControlBox>
   );
 }
 

@@ -12,6 +12,7 @@ import { MeterView } from "./MeterView";
 import { NeedleView } from "./NeedleView";
 import { PadView } from "./PadView";
 import { PageKeyView } from "./PageKeyView";
+import { PictureView } from "./PictureView";
 import { ReadoutView } from "./ReadoutView";
 import { TiltView } from "./TiltView";
 import { WheelView } from "./WheelView";
@@ -51,6 +52,8 @@ export function ControlView(props: { id: string; control: Control; live: boolean
       return <NeedleView {...props} />;
     case "clock":
       return <ClockView {...props} />;
+    case "picture":
+      return <PictureView {...props} />;
     case "pageKey":
       return <PageKeyView {...props} form={form} />;
   }

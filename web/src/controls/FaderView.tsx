@@ -1,7 +1,9 @@
-import { useMemo, useRef } from "react";
+import { useMemo } from "react";
 import type { Control } from "../api/types";
+import { ControlBox } from "./ControlBox";
 import { hand } from "./hand";
-import { drawSlider, useValue } from "./useValue";
+import { SliderFace } from "./SliderFace";
+import { drawSlider } from "./useValue";
 
 interface Props {
   id: string;
@@ -12,24 +14,17 @@ interface Props {
 
 /** A ruled slot with a cap, and the mark where the target says it stands. */
 export function FaderView({ id, control, live }: Props) {
-  const root = useRef<HTMLDivElement>(null);
   const handlers = useMemo(() => hand(id, "step"), [id]);
   const sideways = control.form.kind === "fader" && control.form.direction === "RIGHT";
   const [low, high] = range(control);
-  useValue(root, id, drawSlider);
 
   return (
-    <div ref={root} className={`control ${sideways ? "sideways" : ""}`} data-control={id} data-belief="UNSET">
-      <div
-        className="control-face"
-        role="slider"
-        tabIndex={live ? 0 : -1}
-        aria-label={control.label || "fader"}
-        aria-orientation={sideways ? "horizontal" : "vertical"}
-        aria-valuemin={0}
-        aria-valuemax={100}
-        aria-valuenow={0}
-        {...(live ? handlers : {})}
+    <ControlBox id={id} control={control} className={sideways ? "sideways" : ""} draw={drawSlider}>
+      <SliderFace
+        control={control}
+        live={live}
+        handlers={handlers}
+        orientation={sideways ? "horizontal" : "vertical"}
       >
         <div className="readings">
           <span className="reading-out">–</span>
@@ -52,9 +47,8 @@ export function FaderView({ id, control, live }: Props) {
         <div className="tape" data-label={control.label}>
           {control.label || " "}
         </div>
-      </div>
-      <div className="holder" />
-    </div>
+      </SliderFace>
+    </ControlBox>
   );
 }
 

@@ -1,6 +1,7 @@
-import { useCallback, useRef } from "react";
+import { useCallback } from "react";
 import type { Control, ControlValue, Form } from "../api/types";
-import { type Drawn, echoOf, stateWords, useValue } from "./useValue";
+import { type Drawn, echoOf, stateWords } from "./useValue";
+import { ControlBox } from "./ControlBox";
 
 interface Props {
   id: string;
@@ -10,7 +11,6 @@ interface Props {
 
 /** Lit as its target says, with the word for it; nothing to touch. */
 export function LampView({ id, control, form }: Props) {
-  const root = useRef<HTMLDivElement>(null);
   const { states } = form;
   const draw = useCallback(
     (drawn: Drawn, value: ControlValue) => {
@@ -23,9 +23,8 @@ export function LampView({ id, control, form }: Props) {
     },
     [states],
   );
-  useValue(root, id, draw);
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <div
         className="control-face lamp-face"
         role="status"
@@ -38,6 +37,6 @@ export function LampView({ id, control, form }: Props) {
         </span>
         <span className="key-state pr-1.5" />
       </div>
-    </div>
+    </ControlBox>
   );
 }

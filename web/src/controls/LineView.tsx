@@ -1,15 +1,14 @@
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Control, ControlValue } from "../api/types";
 import { touch } from "./hand";
-import { type Drawn, stateWords, useValue } from "./useValue";
+import { type Drawn, stateWords } from "./useValue";
+import { ControlBox } from "./ControlBox";
 
 /** A line that is typed and sent with Enter; below it what the target made of it. */
 export function LineView({ id, control, live }: { id: string; control: Control; live: boolean }) {
-  const root = useRef<HTMLDivElement>(null);
   const [typed, setTyped] = useState("");
-  useValue(root, id, draw);
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <form
         className="control-face line-face"
         onSubmit={(e) => {
@@ -27,7 +26,7 @@ export function LineView({ id, control, live }: { id: string; control: Control; 
         />
         <span className="key-state px-2" />
       </form>
-    </div>
+    </ControlBox>
   );
 }
 

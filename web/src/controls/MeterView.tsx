@@ -1,16 +1,14 @@
-import { useRef } from "react";
 import type { Control, ControlValue } from "../api/types";
-import { type Drawn, echoOf, useValue } from "./useValue";
+import { type Drawn, echoOf } from "./useValue";
+import { ControlBox } from "./ControlBox";
 
 /** How long the highest level of late stays marked. */
 const PEAK_MS = 1500;
 
 /** A column that its target fills; the line above it is the highest level of late. Nothing to touch. */
 export function MeterView({ id, control }: { id: string; control: Control }) {
-  const root = useRef<HTMLDivElement>(null);
-  useValue(root, id, draw);
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <div
         className="control-face"
         role="meter"
@@ -27,7 +25,7 @@ export function MeterView({ id, control }: { id: string; control: Control }) {
         </div>
         {control.label && <div className="meter-label">{control.label}</div>}
       </div>
-    </div>
+    </ControlBox>
   );
 }
 

@@ -1,14 +1,12 @@
-import { useRef } from "react";
 import type { Control, ControlValue } from "../api/types";
 import { Readings } from "./Tape";
-import { type Drawn, echoOf, stateWords, useValue } from "./useValue";
+import { type Drawn, echoOf, stateWords } from "./useValue";
+import { ControlBox } from "./ControlBox";
 
 /** A needle with its zero in the middle; nothing to touch. */
 export function NeedleView({ id, control }: { id: string; control: Control }) {
-  const root = useRef<HTMLDivElement>(null);
-  useValue(root, id, draw);
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <div
         className="control-face"
         role="meter"
@@ -28,7 +26,7 @@ export function NeedleView({ id, control }: { id: string; control: Control }) {
           </div>
         )}
       </div>
-    </div>
+    </ControlBox>
   );
 }
 

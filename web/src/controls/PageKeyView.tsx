@@ -2,7 +2,8 @@ import { useNavigate } from "react-router";
 import type { Control, Form } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { showTray, useTrays } from "../run/trays";
-import { Icon } from "../ui/icons";
+import { textOf } from "./ControlBox";
+import { Mark } from "./Mark";
 
 interface Props {
   id: string;
@@ -24,7 +25,7 @@ export function PageKeyView({ id, control, form, live }: Props) {
     if (tray) showTray(tray.part.id, !shown);
   };
   return (
-    <div className="control" data-control={id} data-on={shown}>
+    <div className="control" data-control={id} data-on={shown} {...textOf(control)}>
       <button
         className="control-face page-key"
         tabIndex={live ? 0 : -1}
@@ -32,8 +33,8 @@ export function PageKeyView({ id, control, form, live }: Props) {
         aria-expanded={tray ? shown : undefined}
         onClick={live ? go : undefined}
       >
-        <Icon name={control.icon} />
-        <span className="max-w-full truncate px-1">{control.label || where || "no page yet"}</span>
+        <Mark face={control.face} />
+        <span className="label-text max-w-full truncate px-1">{control.label || where || "no page yet"}</span>
         {where && control.label && where !== control.label && <span className="key-state">{where}</span>}
       </button>
     </div>

@@ -1,13 +1,11 @@
-import { useRef } from "react";
 import type { Control, ControlValue } from "../api/types";
-import { type Drawn, useValue } from "./useValue";
+import { type Drawn } from "./useValue";
+import { ControlBox } from "./ControlBox";
 
 /** What the target last said, large; nothing to touch. */
 export function ReadoutView({ id, control }: { id: string; control: Control }) {
-  const root = useRef<HTMLDivElement>(null);
-  useValue(root, id, draw);
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={draw}>
       <div
         className="control-face justify-center"
         role="status"
@@ -15,9 +13,9 @@ export function ReadoutView({ id, control }: { id: string; control: Control }) {
         aria-label={control.label || "readout"}
       >
         <span className="readout-said">–</span>
-        {control.label && <span className="reading-state text-center">{control.label}</span>}
+        {control.label && <span className="label-text reading-state text-center">{control.label}</span>}
       </div>
-    </div>
+    </ControlBox>
   );
 }
 

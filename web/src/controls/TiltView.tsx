@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import type { Control, Form } from "../api/types";
 import { touch } from "./hand";
 import { Tape } from "./Tape";
-import { drawSlider, useValue } from "./useValue";
+import { drawSlider } from "./useValue";
+import { ControlBox } from "./ControlBox";
 
 interface Props {
   id: string;
@@ -15,10 +16,8 @@ type Permission = { requestPermission?: () => Promise<"granted" | "denied"> };
 
 /** The tilt of this very device, once it is switched on here; arrow keys tilt it where there is no sensor. */
 export function TiltView({ id, control, form, live }: Props) {
-  const root = useRef<HTMLDivElement>(null);
   const [on, setOn] = useState(false);
   const [trouble, setTrouble] = useState("");
-  useValue(root, id, drawSlider);
 
   useEffect(() => {
     if (!on) return;
@@ -40,7 +39,7 @@ export function TiltView({ id, control, form, live }: Props) {
   };
 
   return (
-    <div ref={root} className="control" data-control={id} data-belief="UNSET">
+    <ControlBox id={id} control={control} draw={drawSlider}>
       <div className="control-face">
         <div
           className="pad-room"
@@ -84,7 +83,6 @@ export function TiltView({ id, control, form, live }: Props) {
         </div>
         <Tape label={control.label} />
       </div>
-      <div className="holder" />
-    </div>
+    </ControlBox>
   );
 }

@@ -10,7 +10,8 @@ import { of } from "../ui/fields";
 import { addPage, setPage } from "./actions";
 import { useBuildDialog, openDialog } from "./dialogs";
 import { onBuildKey } from "./keys";
-import { laidOf, pageOf } from "./laid";
+import { DraftPages, PageLink } from "./DraftPages";
+import { inDraft, laidOf, pageOf } from "./laid";
 import { LayoutFileDialog } from "./LayoutFileDialog";
 import { LearnShelf } from "./LearnShelf";
 import { PageGrid } from "./PageGrid";
@@ -122,10 +123,11 @@ function Shelves({ page }: { page: string | null }) {
 
 function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page> | undefined }) {
   const goTo = useGoToPage();
+  const parts = useShow((s) => s.parts);
   const [panel, setPanel] = useState(false);
 
   const add = async () => {
-    const adding = addPage();
+    const adding = addPage(current?.part.id ?? null);
     const problems = await report(adding.then((added) => added.problems));
     if (problems.length === 0) goTo((await adding).id);
   };
@@ -152,17 +154,17 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
       </div>
       {/* a long list leaves room for what is placed */}
       <div className="flex max-h-40 flex-none flex-col gap-1 overflow-auto">
-        {pages.map((p) => (
-          <NavLink
-            key={p.part.id}
-            to={`/layout/${p.part.id}`}
-            className={`rounded px-2 py-1 ${p === current ? "bg-raised font-bold" : "text-quiet"}`}
-          >
-            {p.part.body.name}
-            {p.part.body.strip && <span className="text-sm font-normal text-quiet"> on every page</span>}
-          </NavLink>
-        ))}
+        {pages
+          .filter((p) => !inDraft(parts, p.part.id))
+          .map((p) => (
+            <PageLink key={p.part.id} page={p} current={p === current} />
+          ))}
       </div>
+      {partsOf(parts, "layout")
+        .filter((layout) => layout.part.body.draft)
+        .map((layout) => (
+          <DraftPages key={layout.part.id} draft={layout} current={current?.part.id} />
+        ))}
       {current && (
         <EditField
           key={current.part.id}

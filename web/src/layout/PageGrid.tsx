@@ -1,15 +1,15 @@
-import { ChevronLeft, ChevronRight } from "lucide-react";
+import { ChevronLeft, ChevronRight, CopyCheck } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from "react";
 import type { Cell, Cells, Page, Tray } from "../api/types";
-import { ControlView } from "../controls/ControlView";
+import { Seen } from "../controls/Seen";
 import { browser } from "../live/browser";
 import { type HeldOf, useShow } from "../live/show";
 import { gridOf, placeOf } from "../run/CellGrid";
 import { moveWindow, useTrays } from "../run/trays";
 import { report } from "../ui/notices";
-import { addControl, arrangeSelected, nameOf } from "./actions";
+import { addControl, arrangeSelected } from "./actions";
 import { BuildBar } from "./BuildBar";
-import { type Grid, gridIn, type Laid, laidOn } from "./laid";
+import { calledOf, controlAt, type Grid, gridIn, type Laid, laidOn } from "./laid";
 import { screenOf, usePreview, useTooSmall } from "./screens";
 import { select, toggle, useSelection } from "./selection";
 import { placeTaken, useShelf } from "./shelf";
@@ -228,6 +228,8 @@ function Handle({ held, cells, moving, selected, onStart, inside }: HandleProps)
     .filter((p) => p.browser !== browser.id && p.controls.includes(id))
     .map((p) => p.name);
   const small = useTooSmall(held);
+  const parts = useShow((s) => s.parts);
+  const kind = body.kind === "tray" ? "tray" : (controlAt(parts, held)?.part.body.form.kind ?? "gone");
 
   const start = (e: PointerEvent, how: Drag["how"]) => {
     if (e.button !== 0) return;
@@ -262,7 +264,7 @@ function Handle({ held, cells, moving, selected, onStart, inside }: HandleProps)
     <div
       role="button"
       tabIndex={0}
-      aria-label={`${nameOf(body)}, ${body.kind === "tray" ? "tray" : body.form.kind}`}
+      aria-label={`${calledOf(parts, held)}, ${kind}`}
       aria-pressed={selected}
       data-build={id}
       className={`relative min-h-0 min-w-0 touch-none ${body.kind === "tray" ? "" : "p-[3px]"} ${moving ? "z-20 opacity-80" : ""} ${
@@ -280,12 +282,20 @@ function Handle({ held, cells, moving, selected, onStart, inside }: HandleProps)
         <TrayBuild id={id} tray={body} inside={inside} />
       ) : (
         <div className="pointer-events-none h-full">
-          <ControlView id={id} control={body} live={false} />
+          <Seen held={held} live={false} />
         </div>
       )}
       {others.length > 0 && (
         <span className="pointer-events-none absolute -top-2 left-1 z-20 rounded bg-select px-1.5 text-xs font-bold text-ink">
           {others.join(", ")}
+        </span>
+      )}
+      {body.kind === "twin" && (
+        <span
+          className="pointer-events-none absolute right-0.5 bottom-0.5 rounded bg-rule p-0.5 text-bone"
+          title="Shown again: the same control as on another page"
+        >
+          <CopyCheck size={14} aria-hidden />
         </span>
       )}
       {small && (

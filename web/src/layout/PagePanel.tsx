@@ -1,7 +1,8 @@
-import { ArrowDown, ArrowUp, Copy, Download, Trash2, Upload } from "lucide-react";
+import { ArrowDown, ArrowUp, Copy, CopyCheck, Download, PencilRuler, Trash2, Upload } from "lucide-react";
+import { useState } from "react";
 import { layoutFile } from "../api/lines";
-import type { Condition, Page } from "../api/types";
-import { type HeldOf, partsOf, useShow } from "../live/show";
+import type { Condition, Page, Problem } from "../api/types";
+import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { Check, NumberField, of } from "../ui/fields";
 import { report } from "../ui/notices";
@@ -9,8 +10,9 @@ import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
 import { ConditionFields } from "./ConditionFields";
 import { useGoToPage } from "./useGoToPage";
-import { duplicatePage, orderPage, removePage, setPage } from "./actions";
+import { copyLayout, duplicatePage, orderPage, removePage, setPage } from "./actions";
 import { openDialog } from "./dialogs";
+import { inDraft } from "./laid";
 import { type ScreenKind, SCREENS } from "./screens";
 
 /** Everything of one page: its cells, the screen it is meant for, and its way in and out. */
@@ -20,10 +22,18 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
   const { id, body, parent } = page.part;
   const put = (field: string, part: Partial<Page>) => of(field, setPage(page, part));
 
-  const duplicate = async (screen: ScreenKind | null) => {
-    const made = duplicatePage(id, screen);
-    const problems = await report(made.then((m) => m.problems));
-    if (problems.length === 0) goTo((await made).id);
+  const [screen, setScreen] = useState<ScreenKind>("PHONE");
+  const made = async (making: Promise<{ id: string; problems: Problem[] }>, page = (id: string) => id) => {
+    const problems = await report(making.then((m) => m.problems));
+    if (problems.length > 0) return;
+    goTo(page((await making).id));
+    onClose();
+  };
+  /** The copy of this very page. */
+  const copied = (draft: string) => {
+    const { parts: now } = useShow.getState();
+    const origins = partOf(now, "layout", draft)?.part.body.draft?.origins ?? [];
+    return origins.find((origin) => origin.original === id)?.copy ?? id;
   };
   const first = partsOf(parts, "target")[0]?.part.id ?? null;
   const fresh: Condition = { target: first, address: "/scene", argument: 0, text: body.name };
@@ -81,6 +91,18 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
           put={(field, follows) => of(field, put("follows", { follows }))}
         />
       )}
+      <div className="flex items-end gap-2 border-t border-rule pt-3">
+        <Select<ScreenKind>
+          label="The same controls on a page for a"
+          className="flex-1"
+          value={screen}
+          onChange={setScreen}
+          options={SCREENS.filter((s) => s.kind !== "OWN").map(({ kind, text }) => ({ value: kind, text }))}
+        />
+        <PushButton onClick={() => void made(duplicatePage(id, screen, true))}>
+          <CopyCheck size={16} aria-hidden /> Show again
+        </PushButton>
+      </div>
       <div className="grid grid-cols-2 gap-2 border-t border-rule pt-3">
         <PushButton onClick={() => void report(orderPage(id, -1))}>
           <ArrowUp size={16} aria-hidden /> Earlier
@@ -88,12 +110,14 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
         <PushButton onClick={() => void report(orderPage(id, 1))}>
           <ArrowDown size={16} aria-hidden /> Later
         </PushButton>
-        <PushButton onClick={() => void duplicate(null)}>
+        <PushButton onClick={() => void made(duplicatePage(id, null, false))}>
           <Copy size={16} aria-hidden /> Duplicate
         </PushButton>
-        <PushButton onClick={() => void duplicate("PHONE")}>
-          <Copy size={16} aria-hidden /> For a phone
-        </PushButton>
+        {parent && !inDraft(parts, id) && (
+          <PushButton onClick={() => void made(copyLayout(parent), copied)}>
+            <PencilRuler size={16} aria-hidden /> Work on a copy
+          </PushButton>
+        )}
         <a className="contents" href={layoutFile(id)} download>
           <PushButton tabIndex={-1}>
             <Download size={16} aria-hidden /> This page as a file

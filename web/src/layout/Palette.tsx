@@ -6,6 +6,7 @@ import {
   Disc3,
   Gauge,
   Grid3x3,
+  Image,
   LayoutGrid,
   Lightbulb,
   ListChecks,
@@ -44,6 +45,7 @@ const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
   { kind: "LAMP", name: "Lamp", Icon: Lightbulb },
   { kind: "READOUT", name: "Readout", Icon: Type },
   { kind: "CLOCK", name: "Clock", Icon: Clock },
+  { kind: "PICTURE", name: "Picture", Icon: Image },
   { kind: "PAGE_KEY", name: "Page key", Icon: Signpost },
 ];
 

@@ -14,9 +14,9 @@ import { useMemo, useState } from "react";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
-import { arrangeSelected, gatherSelected, type Manner, nameOf } from "./actions";
+import { arrangeSelected, gatherSelected, type Manner } from "./actions";
 import { FillDialog } from "./FillDialog";
-import { laidOf } from "./laid";
+import { calledOf, laidOf } from "./laid";
 import { ReplaceDialog } from "./ReplaceDialog";
 import { useSelection } from "./selection";
 import { SwapDialog } from "./SwapDialog";
@@ -41,7 +41,7 @@ export function Several() {
   const close = () => setOpen(null);
   const names = ids.flatMap((id) => {
     const held = laidOf(parts, id);
-    return held ? [nameOf(held.part.body)] : [];
+    return held ? [calledOf(parts, held)] : [];
   });
   return (
     <>

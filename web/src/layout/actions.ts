@@ -1,17 +1,13 @@
 /** What Build asks of the server. Where things come to lie is decided there, from where they are when the turn comes. */
-import { arrange, change, edit, remove } from "../api/edits";
+import { arrange, change, remove } from "../api/edits";
 import type { Arrangement, Cell, Control, ControlKind, Page, Problem, Tray } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { copied, type CopiedPart, keepCopied } from "./clipboard";
-import { type Laid, laidOf, laidOn } from "./laid";
+import { controlAt, type Laid, laidOf, laidOn, nameOf } from "./laid";
 import { select, selectAfter, useSelection } from "./selection";
 
 export type Meaning = Extract<Arrangement, { what: "paste" }>["meaning"];
 export type Meant = Extract<Arrangement, { what: "paste" }>["targets"];
-
-export function nameOf(body: Control | Tray): string {
-  return body.kind === "tray" ? body.name : body.label || body.form.kind;
-}
 
 const selectedIds = () => [...useSelection.getState().ids];
 
@@ -22,9 +18,10 @@ export function selectedLaid(): Laid[] {
 
 /** Selects everything on the page that is of the same kinds as what is selected. */
 export function selectSameKind(page: string): void {
-  const kindOf = ({ part: { body } }: Laid) => (body.kind === "tray" ? "tray" : body.form.kind);
-  const kinds = new Set(selectedLaid().map(kindOf));
   const { parts } = useShow.getState();
+  const kindOf = (held: Laid) =>
+    held.part.body.kind === "tray" ? "tray" : controlAt(parts, held)?.part.body.form.kind;
+  const kinds = new Set(selectedLaid().map(kindOf));
   const all = laidOn(parts, page).flatMap((held) => [held, ...laidOn(parts, held.part.id)]);
   if (kinds.size) select(...all.filter((held) => kinds.has(kindOf(held))).map((held) => held.part.id));
 }
@@ -142,42 +139,10 @@ export function setControl(
   }));
 }
 
-/** Adds a page, and a layout for it to lie in where there is none; answers with the id of the page. */
-export async function addPage(): Promise<{ id: string; problems: Problem[] }> {
-  const { parts } = useShow.getState();
-  const pages = partsOf(parts, "page");
-  const layout = partsOf(parts, "layout")[0]?.part.id;
-  const layoutId = layout ?? crypto.randomUUID();
+/** Adds a page to the layout of another one, or to the first; answers with its id. */
+export async function addPage(beside: string | null): Promise<{ id: string; problems: Problem[] }> {
   const id = crypto.randomUUID();
-  const fresh = { step: "put" as const, basedOn: 0 };
-  const problems = await edit("Add a page", [
-    ...(layout
-      ? []
-      : [
-          {
-            ...fresh,
-            part: { id: layoutId, parent: null, order: 0, body: { kind: "layout" as const, name: "Layout" } },
-          },
-        ]),
-    {
-      ...fresh,
-      part: {
-        id,
-        parent: layoutId,
-        order: Math.max(0, ...pages.map((p) => p.part.order)) + 1,
-        body: {
-          kind: "page",
-          name: `Page ${pages.length + 1}`,
-          columns: 16,
-          rows: 10,
-          screen: { kind: "DESK", width: 1280, height: 800 },
-          strip: false,
-          follows: null,
-        },
-      },
-    },
-  ]);
-  return { id, problems };
+  return { id, problems: await arrange({ what: "addPage", id, beside }) };
 }
 
 /** Changes a page, which is named by what of it changes. */
@@ -189,14 +154,38 @@ export function setPage(held: HeldOf<Page>, part: Partial<Page>): Promise<Proble
   }));
 }
 
-/** A page once more, for the same screen or for another one; answers with the id of the copy. */
+/**
+ * A page once more, for the same screen or for another one; answers with the id of the copy.
+ *
+ * @param shares whether its controls are the same ones, shown again
+ */
 export async function duplicatePage(
   page: string,
   screen: Page["screen"]["kind"] | null,
+  shares: boolean,
 ): Promise<{ id: string; problems: Problem[] }> {
   const id = crypto.randomUUID();
-  return { id, problems: await arrange({ what: "duplicatePage", page, id, screen }) };
+  return { id, problems: await arrange({ what: "duplicatePage", page, id, screen, shares }) };
 }
+
+/** Gives a place where a control is shown again a copy with lines of its own, which is selected then. */
+export async function giveOwnLines(twin: string): Promise<Problem[]> {
+  const id = crypto.randomUUID();
+  const problems = await arrange({ what: "ownLines", twin, id });
+  // the twin went, so nothing is selected unless the hand went on
+  if (problems.length === 0 && useSelection.getState().ids.every((each) => each === twin)) select(id);
+  return problems;
+}
+
+/** A copy of a layout to work on; answers with its id. */
+export async function copyLayout(layout: string): Promise<{ id: string; problems: Problem[] }> {
+  const id = crypto.randomUUID();
+  return { id, problems: await arrange({ what: "copyLayout", layout, id }) };
+}
+
+export const swapLayout = (draft: string) => arrange({ what: "swapLayout", draft });
+
+export const discardLayout = (draft: string) => remove("Discard the copy of a layout", draft);
 
 export const orderPage = (page: string, places: number) => arrange({ what: "orderPage", page, places });
 

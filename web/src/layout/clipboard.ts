@@ -1,5 +1,5 @@
 /** Copied controls and trays, kept by this browser across pages, shows and tabs. */
-import type { Control, Problem, Tray } from "../api/types";
+import type { Control, Problem, Tray, Twin } from "../api/types";
 
 const KEY = "imperan.copied";
 
@@ -7,7 +7,7 @@ const KEY = "imperan.copied";
 export interface CopiedPart {
   id: string;
   in: string | null;
-  body: Control | Tray;
+  body: Control | Tray | Twin;
 }
 
 /** What was copied, with the names of the targets of its show: another show may have others. */

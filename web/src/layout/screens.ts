@@ -2,7 +2,7 @@
 import { create } from "zustand";
 import type { Page } from "../api/types";
 import { partOf, useShow } from "../live/show";
-import { type Laid, pageOf } from "./laid";
+import { controlAt, type Laid, pageOf } from "./laid";
 
 export type ScreenKind = Page["screen"]["kind"];
 
@@ -33,11 +33,12 @@ export function useTooSmall(held: Laid): string | null {
   const parts = useShow((s) => s.parts);
   const { body } = held.part;
   const page = partOf(parts, "page", pageOf(parts, held.part.id))?.part.body;
-  if (body.kind === "tray" || !page || SHOWN_ONLY.has(body.form.kind)) return null;
+  const control = controlAt(parts, held)?.part.body;
+  if (!control || !page || SHOWN_ONLY.has(control.form.kind)) return null;
   const screen = screenOf(page);
   const width = Math.round((body.cells.width * screen.width) / page.columns);
   const height = Math.round((body.cells.height * screen.height) / page.rows);
   return width < LEAST || height < LEAST ? `${width} × ${height} px` : null;
 }
 
-const SHOWN_ONLY = new Set(["meter", "lamp", "readout", "needle", "clock"]);
+const SHOWN_ONLY = new Set(["meter", "lamp", "readout", "needle", "clock", "picture"]);

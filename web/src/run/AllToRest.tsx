@@ -3,6 +3,7 @@ import { RotateCcw } from "lucide-react";
 import { useState } from "react";
 import { previewRest } from "../api/lines";
 import type { RestLine } from "../api/types";
+import { controlAt, laidOn } from "../layout/laid";
 import { send } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { Ask } from "../ui/Confirm";
@@ -13,7 +14,9 @@ export function AllToRest({ page }: { page: string }) {
   /** What would leave, or the sentence on why that cannot be said. */
   const [looked, setLooked] = useState<RestLine[] | string | null>(null);
   const trays = partsOf(parts, "tray", page).map((t) => t.part.id);
-  const controls = [page, ...trays].flatMap((grid) => partsOf(parts, "control", grid).map((c) => c.part.id));
+  const controls = [page, ...trays].flatMap((grid) =>
+    laidOn(parts, grid).flatMap((held) => controlAt(parts, held)?.part.id ?? []),
+  );
   const look = () =>
     previewRest(controls)
       .then(setLooked)

@@ -1,5 +1,6 @@
 import type { Page } from "../api/types";
-import { ControlView } from "../controls/ControlView";
+import { Seen } from "../controls/Seen";
+import { laidOn } from "../layout/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { gridOf, Laid } from "./CellGrid";
 import { TrayView } from "./TrayView";
@@ -16,11 +17,13 @@ export function PageView({ page, share }: { page: HeldOf<Page>; share: number })
       data-page={id}
       style={{ ...gridOf(body.columns, body.rows), flex: share }}
     >
-      {partsOf(parts, "control", id).map(({ part }) => (
-        <Laid key={part.id} cells={part.body.cells}>
-          <ControlView id={part.id} control={part.body} live />
-        </Laid>
-      ))}
+      {laidOn(parts, id)
+        .filter((held) => held.part.body.kind !== "tray")
+        .map((held) => (
+          <Laid key={held.part.id} cells={held.part.body.cells}>
+            <Seen held={held} live />
+          </Laid>
+        ))}
       {partsOf(parts, "tray", id)
         .filter((tray) => !tray.part.body.popUp || shown.has(tray.part.id))
         .map((tray) => (

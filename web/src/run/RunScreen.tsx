@@ -5,6 +5,7 @@ import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
 import { useHoldKey } from "../frame/useHoldKey";
+import { inDraft } from "../layout/laid";
 import { partsOf, useShow } from "../live/show";
 import { StartOffers } from "../rig/StartOffers";
 import { LetGo } from "../rig/LetGo";
@@ -25,7 +26,7 @@ export function RunScreen() {
   const parts = useShow((s) => s.parts);
   const asked = useShow((s) => s.pageWanted);
   const { follows, setFollows } = useFollowing();
-  const all = partsOf(parts, "page");
+  const all = partsOf(parts, "page").filter((p) => !inDraft(parts, p.part.id));
   const pages = all.filter((p) => !p.part.body.strip);
   const page = pages.find((p) => p.part.id === wanted) ?? pages[0];
   const strips = all.filter((p) => p.part.body.strip && p.part.parent === page?.part.parent);

@@ -1,7 +1,8 @@
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import type { Cells, Tray } from "../api/types";
-import { ControlView } from "../controls/ControlView";
-import { type HeldOf, partsOf, useShow } from "../live/show";
+import { Seen } from "../controls/Seen";
+import { laidOn } from "../layout/laid";
+import { type HeldOf, useShow } from "../live/show";
 import { gridOf, Laid } from "./CellGrid";
 import { moveWindow, showTray, useTrays } from "./trays";
 
@@ -15,19 +16,19 @@ export function TrayView({ held }: { held: HeldOf<Tray> }) {
   const last = columns - cells.width;
   const from = Math.min(first, last);
   const inWindow = (c: Cells) => c.column >= from && c.column + c.width <= from + cells.width;
-  const controls = partsOf(parts, "control", id).filter((c) => !bank || inWindow(c.part.body.cells));
+  const laid = laidOn(parts, id).filter((c) => !bank || inWindow(c.part.body.cells));
   return (
     <section aria-label={body.name} className={`tray ${body.popUp ? "tray-above" : ""}`} data-tray={id}>
       <div
         className={`grid h-full gap-1 py-1 ${bank ? "px-12" : "px-1"}`}
         style={gridOf(cells.width, cells.height)}
       >
-        {controls.map(({ part }) => (
+        {laid.map((held) => (
           <Laid
-            key={part.id}
-            cells={{ ...part.body.cells, column: part.body.cells.column - (bank ? from : 0) }}
+            key={held.part.id}
+            cells={{ ...held.part.body.cells, column: held.part.body.cells.column - (bank ? from : 0) }}
           >
-            <ControlView id={part.id} control={part.body} live />
+            <Seen held={held} live />
           </Laid>
         ))}
       </div>

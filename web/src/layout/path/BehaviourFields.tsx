@@ -2,15 +2,12 @@ import type { Behaviour, Control } from "../../api/types";
 import { partsOf, useShow } from "../../live/show";
 import { EditField } from "../../ui/EditField";
 import { Check, NumberField } from "../../ui/fields";
-import { ICONS } from "../../ui/icons";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { ConditionFields } from "../ConditionFields";
 import type { Put } from "./put";
 
-const SHOWS_ONLY = new Set(["meter", "lamp", "readout", "needle", "clock"]);
-const WITH_ICON = new Set(["button", "pageKey"]);
-const NO_ICON = "none";
+const SHOWS_ONLY = new Set(["meter", "lamp", "readout", "needle", "clock", "picture"]);
 
 /** How a control behaves, whatever its form: what guards it, when it is possible, which key presses it. */
 export function BehaviourFields({ control, put }: { control: Control; put: Put<Control> }) {
@@ -23,17 +20,6 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
     <details>
       <summary className="cursor-pointer text-sm text-quiet">Behaviour</summary>
       <div className="mt-2 flex flex-col gap-2">
-        {WITH_ICON.has(form.kind) && (
-          <Select
-            label="Icon"
-            value={control.icon || NO_ICON}
-            onChange={(icon) => void report(put("icon", () => ({ icon: icon === NO_ICON ? "" : icon })))}
-            options={[
-              { value: NO_ICON, text: "no icon" },
-              ...Object.keys(ICONS).map((name) => ({ value: name, text: name })),
-            ]}
-          />
-        )}
         {!SHOWS_ONLY.has(form.kind) && form.kind !== "pageKey" && (
           <>
             <Select<Behaviour["guard"]>

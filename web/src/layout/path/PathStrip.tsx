@@ -2,9 +2,9 @@ import { ChevronRight } from "lucide-react";
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from "react";
 import type { Control, Trace, Tray } from "../../api/types";
 import { TrayPath } from "../TrayPath";
-import type { Laid } from "../laid";
+import { controlAt, type Laid } from "../laid";
 import { watch } from "../../live/connection";
-import type { HeldOf } from "../../live/show";
+import { type HeldOf, useShow } from "../../live/show";
 import { traces } from "../../live/values";
 import { Several } from "../Several";
 import { AnswerCell } from "./AnswerCell";
@@ -18,8 +18,10 @@ import { WireCell } from "./WireCell";
  * as tall, so that the page does not move under a hand that selects.
  */
 export function PathStrip({ held, selected }: { held: Laid | undefined; selected: number }) {
+  const parts = useShow((s) => s.parts);
   const body = held?.part.body;
-  if (!held || body?.kind !== "control") {
+  const control = held && controlAt(parts, held);
+  if (!control) {
     return (
       <section
         aria-label="Path"
@@ -31,16 +33,19 @@ export function PathStrip({ held, selected }: { held: Laid | undefined; selected
           <TrayPath key={held.part.id} held={held as HeldOf<Tray>} />
         ) : (
           <span className="text-quiet">
-            Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing.
+            {body?.kind === "twin"
+              ? "The control that was shown here is gone. Remove this place, or take the removal back."
+              : "Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing."}
           </span>
         )}
       </section>
     );
   }
-  return <Path key={held.part.id} held={held as HeldOf<Control>} />;
+  return <Path key={held.part.id} held={control} place={held} />;
 }
 
-function Path({ held }: { held: HeldOf<Control> }) {
+/** @param place where it was selected: its own, or one where it is shown again */
+function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
   const { id, body } = held.part;
   const [chosen, setChosen] = useState(0);
   const index = Math.max(0, Math.min(chosen, body.sends.length - 1));
@@ -64,11 +69,11 @@ function Path({ held }: { held: HeldOf<Control> }) {
         // what floats above the strip, such as an open list, closes itself
         if (e.key !== "Escape" || !e.currentTarget.contains(e.target as Node)) return;
         e.stopPropagation();
-        document.querySelector<HTMLElement>(`[data-build="${id}"]`)?.focus();
+        document.querySelector<HTMLElement>(`[data-build="${place.part.id}"]`)?.focus();
       }}
     >
       <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={1}>
-        <TouchCell held={held} />
+        <TouchCell held={held} place={place} />
       </Cell>
       <Cell name="Shaping" share={0.8}>
         <ShapingCell held={held} send={send} index={index} />

@@ -2,18 +2,20 @@ import { Trash2 } from "lucide-react";
 import { useSyncExternalStore } from "react";
 import type { Control } from "../../api/types";
 import { positionOf } from "../../controls/useValue";
-import type { HeldOf } from "../../live/show";
+import { type HeldOf, partOf, useShow } from "../../live/show";
 import { values } from "../../live/values";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { report } from "../../ui/notices";
-import { removeSelected } from "../actions";
+import { giveOwnLines, removeSelected } from "../actions";
+import { type Laid, pageOf } from "../laid";
 import { BehaviourFields } from "./BehaviourFields";
+import { FaceFields } from "./FaceFields";
 import { FormFields } from "./FormFields";
 import { putControl } from "./put";
 
 /** What a hand finds: the label, how the control takes a finger, and how it behaves. */
-export function TouchCell({ held }: { held: HeldOf<Control> }) {
+export function TouchCell({ held, place }: { held: HeldOf<Control>; place: Laid }) {
   const { id, body } = held.part;
   const put = putControl(held);
   const value = useSyncExternalStore(
@@ -24,8 +26,10 @@ export function TouchCell({ held }: { held: HeldOf<Control> }) {
 
   return (
     <div className="flex flex-col gap-2">
+      {place.part.body.kind === "twin" && <ShownAgain control={held} twin={place.part.id} />}
       <EditField label="Label" value={body.label} onCommit={(label) => put("label", () => ({ label }))} />
       <FormFields form={body.form} put={(field, form) => put(field, () => ({ form }))} />
+      <FaceFields control={body} put={put} />
       <BehaviourFields control={body} put={put} />
       <div className="flex items-center justify-between text-sm">
         <span className="text-quiet">
@@ -35,6 +39,22 @@ export function TouchCell({ held }: { held: HeldOf<Control> }) {
           <Trash2 size={16} aria-hidden /> Remove
         </PushButton>
       </div>
+    </div>
+  );
+}
+
+/** Says that what is selected is only shown here, and what changes where. */
+function ShownAgain({ control, twin }: { control: HeldOf<Control>; twin: string }) {
+  const parts = useShow((s) => s.parts);
+  const page = partOf(parts, "page", pageOf(parts, control.part.id))?.part.body.name;
+  return (
+    <div className="rounded border border-rule p-2 text-sm">
+      <p className="mb-1">
+        The same control as on <b>{page ?? "another page"}</b>: what you change here changes there.
+      </p>
+      <PushButton className="px-2! py-0.5!" onClick={() => void report(giveOwnLines(twin))}>
+        Give it lines of its own
+      </PushButton>
     </div>
   );
 }

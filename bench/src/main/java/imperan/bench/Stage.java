@@ -104,7 +104,7 @@ final class Stage implements AutoCloseable {
                         Target.Answering.REPORTS)),
                 put(TROUBLE, null, Target.plain("Trouble", "127.0.0.1", troublePort, troubleAnswerPort, Target.Answering.REPORTS)
                         .kept(KeepAlive.of("/bench/stay", 0.1, 0.3))),
-                put(LAYOUT, null, new Layout("Layout")),
+                put(LAYOUT, null, Layout.plain("Layout")),
                 put(PAGE, LAYOUT, Page.plain("Page", 8, 8)),
                 put(FADER, PAGE, control(0, List.of(send(OUT)), List.of())),
                 put(TROUBLED, PAGE, control(3, List.of(send(TROUBLE, OUT)), List.of())),

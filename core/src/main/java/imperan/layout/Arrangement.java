@@ -33,7 +33,11 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Arrangement.FindAndReplace.class, name = "replace"),
     @JsonSubTypes.Type(value = Arrangement.SwapTarget.class, name = "swapTarget"),
     @JsonSubTypes.Type(value = Arrangement.TakeLearned.class, name = "learned"),
+    @JsonSubTypes.Type(value = Arrangement.AddPage.class, name = "addPage"),
     @JsonSubTypes.Type(value = Arrangement.DuplicatePage.class, name = "duplicatePage"),
+    @JsonSubTypes.Type(value = Arrangement.OwnLines.class, name = "ownLines"),
+    @JsonSubTypes.Type(value = Arrangement.CopyLayout.class, name = "copyLayout"),
+    @JsonSubTypes.Type(value = Arrangement.SwapLayout.class, name = "swapLayout"),
     @JsonSubTypes.Type(value = Arrangement.OrderPage.class, name = "orderPage")
 })
 public sealed interface Arrangement {
@@ -243,11 +247,41 @@ public sealed interface Arrangement {
     }
 
     /**
+     * An empty page behind the others.
+     *
+     * @param id     its id for life, chosen by who asks
+     * @param beside a page of the layout that it comes to; empty for the first layout
+     */
+    record AddPage(PartId id, Optional<PartId> beside) implements Arrangement {
+    }
+
+    /**
      * A page with all that lies on it once more, behind it.
      *
      * @param screen what the copy is meant for; empty for the same
+     * @param shares whether its controls are the same controls once more, with the same lines, or copies with lines of their own
      */
-    record DuplicatePage(PartId page, PartId id, Optional<Page.Screen.Kind> screen) implements Arrangement {
+    record DuplicatePage(PartId page, PartId id, Optional<Page.Screen.Kind> screen, boolean shares) implements Arrangement {
+    }
+
+    /**
+     * A place where a control is shown again gets a copy of it, with lines of its own.
+     *
+     * @param id of the copy
+     */
+    record OwnLines(PartId twin, PartId id) implements Arrangement {
+    }
+
+    /**
+     * A layout once more, to work on while the layout itself is played.
+     *
+     * @param id of the copy
+     */
+    record CopyLayout(PartId layout, PartId id) implements Arrangement {
+    }
+
+    /** A copy takes the place of what it was copied from. */
+    record SwapLayout(PartId draft) implements Arrangement {
     }
 
     /** A page goes before or behind others. */

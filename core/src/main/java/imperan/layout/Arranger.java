@@ -1,8 +1,10 @@
 package imperan.layout;
 
 import imperan.layout.Arrangement.AddControl;
+import imperan.layout.Arrangement.AddPage;
 import imperan.layout.Arrangement.AlignControls;
 import imperan.layout.Arrangement.Cell;
+import imperan.layout.Arrangement.CopyLayout;
 import imperan.layout.Arrangement.DuplicatePage;
 import imperan.layout.Arrangement.FillAcross;
 import imperan.layout.Arrangement.FindAndReplace;
@@ -10,12 +12,14 @@ import imperan.layout.Arrangement.GatherControls;
 import imperan.layout.Arrangement.MatchSizes;
 import imperan.layout.Arrangement.MoveControls;
 import imperan.layout.Arrangement.OrderPage;
+import imperan.layout.Arrangement.OwnLines;
 import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Arrangement.PlacePhrases;
 import imperan.layout.Arrangement.RemoveControls;
 import imperan.layout.Arrangement.ResizeControls;
 import imperan.layout.Arrangement.ScatterTray;
 import imperan.layout.Arrangement.SpreadControls;
+import imperan.layout.Arrangement.SwapLayout;
 import imperan.layout.Arrangement.SwapTarget;
 import imperan.layout.Arrangement.TakeLearned;
 import imperan.show.Body;
@@ -32,6 +36,7 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
 import imperan.show.Tray;
+import imperan.show.Twin;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -40,12 +45,18 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiFunction;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Carries out arrangements: each is one edit with words for the history, or is refused with the reason. */
 public final class Arranger {
 
     private static final Outcome GONE = Outcome.Refused.because("What you selected is no longer there");
+
+    /** Cells of a size that fingers find on a desk. */
+    private static final Grid NEW_PAGE = new Grid(16, 10);
 
     private final Show show;
     private final Person author;
@@ -89,8 +100,16 @@ public final class Arranger {
             return new LineFiller(show, author).swap(swap);
         } else if (arrangement instanceof TakeLearned learned) {
             return new LineFiller(show, author).learned(learned);
+        } else if (arrangement instanceof AddPage page) {
+            return arranger.apply("Add a page", arranger.grids.newPage(page.id(), page.beside(), NEW_PAGE));
         } else if (arrangement instanceof DuplicatePage duplicate) {
             return arranger.duplicate(duplicate);
+        } else if (arrangement instanceof OwnLines own) {
+            return arranger.ownLines(own);
+        } else if (arrangement instanceof CopyLayout copy) {
+            return new Drafts(show, author).copy(copy.layout(), copy.id());
+        } else if (arrangement instanceof SwapLayout swap) {
+            return new Drafts(show, author).swap(swap.draft());
         }
         return arranger.order((OrderPage) arrangement);
     }
@@ -161,7 +180,11 @@ public final class Arranger {
     private Outcome remove(RemoveControls remove) {
         List<Held> present = remove.controls().stream().distinct().map(show::held).flatMap(Optional::stream)
                 .filter(h -> h.part().body() instanceof Laid).toList();
-        return present.isEmpty() ? GONE : apply("Remove " + named(present), present.stream()
+        Set<PartId> gone = present.stream().map(h -> h.part().id()).collect(Collectors.toSet());
+        // where it is shown again there would be nothing to show
+        Stream<Held> twins = show.all(Twin.class).stream().filter(part -> gone.contains(((Twin) part.body()).of()) && !gone.contains(part.id()))
+                .map(part -> show.held(part.id()).orElseThrow());
+        return present.isEmpty() ? GONE : apply("Remove " + named(present), Stream.concat(present.stream(), twins)
                 .map(h -> (EditRequest.Step) new EditRequest.Remove(h.part().id(), h.version())).toList());
     }
 
@@ -169,7 +192,7 @@ public final class Arranger {
         List<Held> present = present(gather.controls());
         if (present.isEmpty()) {
             return GONE;
-        } else if (present.stream().anyMatch(h -> !(h.part().body() instanceof Control))) {
+        } else if (present.stream().anyMatch(h -> h.part().body() instanceof Tray)) {
             return Outcome.Refused.because("A tray does not lie in a tray. Take its controls out of it first");
         }
         PartId page = present.get(0).part().parent().orElseThrow();
@@ -180,9 +203,9 @@ public final class Arranger {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(new EditRequest.Put(new Part(gather.id(), Optional.of(page), grids.nextOrder(page), Tray.plain(gather.name(), around)), 0));
         for (Held held : present) {
-            Control control = (Control) held.part().body();
+            Laid laid = (Laid) held.part().body();
             steps.add(new EditRequest.Put(new Part(held.part().id(), Optional.of(gather.id()), held.part().order(),
-                    control.at(control.cells().moved(-around.column(), -around.row()))), held.version()));
+                    laid.at(laid.cells().moved(-around.column(), -around.row()))), held.version()));
         }
         return apply("Gather " + named(present) + " in a tray", steps);
     }
@@ -238,21 +261,33 @@ public final class Arranger {
         }
         steps.add(new EditRequest.Put(new Part(duplicate.id(), original.get().parent(), original.get().order() + 1, copy), 0));
         Map<PartId, PartId> copies = new HashMap<>(Map.of(duplicate.page(), duplicate.id()));
-        copyInside(duplicate.page(), copies, steps);
-        return apply("Duplicate the page " + page.name(), steps);
+        copyInside(duplicate.page(), duplicate.shares(), copies, steps);
+        return apply((duplicate.shares() ? "Show again the page " : "Duplicate the page ") + page.name(), steps);
     }
 
     private static String words(Page.Screen.Kind screen) {
         return screen.name().toLowerCase(Locale.ROOT);
     }
 
-    private void copyInside(PartId from, Map<PartId, PartId> copies, List<EditRequest.Step> steps) {
+    private void copyInside(PartId from, boolean shares, Map<PartId, PartId> copies, List<EditRequest.Step> steps) {
         for (Held inside : grids.inside(from)) {
             PartId id = PartId.random();
             copies.put(inside.part().id(), id);
-            steps.add(new EditRequest.Put(new Part(id, Optional.of(copies.get(from)), inside.part().order(), inside.part().body()), 0));
-            copyInside(inside.part().id(), copies, steps);
+            Body body = shares && inside.part().body() instanceof Control control ? new Twin(inside.part().id(), control.cells()) : inside.part().body();
+            steps.add(new EditRequest.Put(new Part(id, Optional.of(copies.get(from)), inside.part().order(), body), 0));
+            copyInside(inside.part().id(), shares, copies, steps);
         }
+    }
+
+    private Outcome ownLines(OwnLines own) {
+        Optional<Held> held = show.held(own.twin()).filter(h -> h.part().body() instanceof Twin);
+        Optional<Control> shown = held.flatMap(h -> grids.shown((Twin) h.part().body()));
+        if (shown.isEmpty()) {
+            return GONE;
+        }
+        Part twin = held.get().part();
+        return apply("Give " + shown.get().called() + " lines of its own", List.of(new EditRequest.Remove(twin.id(), held.get().version()),
+                new EditRequest.Put(new Part(own.id(), twin.parent(), twin.order(), shown.get().at(((Twin) twin.body()).cells())), 0)));
     }
 
     private Outcome order(OrderPage order) {

@@ -8,6 +8,7 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.ShowJson;
 import imperan.show.Target;
+import imperan.show.Twin;
 import tools.jackson.databind.JsonNode;
 
 import java.util.ArrayList;
@@ -31,21 +32,35 @@ public record ChangeLine(String part, String field, String before, String after)
      * @param show as it is once the edit is done, for the names of targets
      */
     public static List<ChangeLine> of(Edit edit, Show show) {
+        return of(edit.changes(), show);
+    }
+
+    static List<ChangeLine> of(List<Edit.Change> changes, Show show) {
         List<ChangeLine> lines = new ArrayList<>();
-        for (Edit.Change change : edit.changes()) {
+        for (Edit.Change change : changes) {
             Optional<Body> before = change.before().map(Part::body);
             Optional<Body> after = change.after().map(Part::body);
+            String called = after.or(() -> before).map(body -> called(body, changes, show)).orElse("");
             if (before.isPresent() && after.isPresent()) {
-                compare(after.get().called(), "", ShowJson.mapper().valueToTree(before.get()), ShowJson.mapper().valueToTree(after.get()), show, lines);
+                compare(called, "", ShowJson.mapper().valueToTree(before.get()), ShowJson.mapper().valueToTree(after.get()), show, lines);
                 if (!change.before().get().parent().equals(change.after().get().parent())) {
-                    lines.add(new ChangeLine(after.get().called(), "lies in", parent(change.before().get(), show), parent(change.after().get(), show)));
+                    lines.add(new ChangeLine(called, "lies in", parent(change.before().get(), show), parent(change.after().get(), show)));
                 }
             } else {
-                before.ifPresent(body -> lines.add(new ChangeLine(body.called(), "", words(body), "")));
-                after.ifPresent(body -> lines.add(new ChangeLine(body.called(), "", "", words(body))));
+                before.ifPresent(body -> lines.add(new ChangeLine(called, "", words(body), "")));
+                after.ifPresent(body -> lines.add(new ChangeLine(called, "", "", words(body))));
             }
         }
         return lines;
+    }
+
+    /** A twin is called like the control that it shows again, which may go with it. */
+    private static String called(Body body, List<Edit.Change> changes, Show show) {
+        if (!(body instanceof Twin twin)) {
+            return body.called();
+        }
+        return show.part(twin.of()).or(() -> changes.stream().filter(change -> change.id().equals(twin.of())).flatMap(change -> change.before().stream())
+                .findFirst()).map(part -> part.body().called() + ", ").orElse("") + twin.called();
     }
 
     private static String parent(Part part, Show show) {

@@ -35,6 +35,7 @@ public enum ControlKind {
     LAMP("Lamp", 2, 1, Form.Lamp.PLAIN),
     READOUT("Readout", 3, 1, new Form.Readout()),
     CLOCK("Clock", 4, 2, new Form.Clock()),
+    PICTURE("Picture", 4, 3, new Form.Picture()),
     PAGE_KEY("Page key", 3, 2, new Form.PageKey(Optional.empty()));
 
     /** A keyboard begins at C of the octave in the middle (MIDI 1.0: note 60). */

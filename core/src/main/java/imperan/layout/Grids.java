@@ -2,14 +2,19 @@ package imperan.layout;
 
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.EditRequest;
 import imperan.show.Grid;
 import imperan.show.Held;
 import imperan.show.Laid;
+import imperan.show.Layout;
+import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Tray;
+import imperan.show.Twin;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -39,6 +44,30 @@ record Grids(Show show) {
 
     int nextOrder(PartId grid) {
         return show.children(grid).mapToInt(Part::order).max().orElse(0) + 1;
+    }
+
+    /**
+     * A page that comes behind the others, and a layout for it to lie in where there is none.
+     *
+     * @param beside a page of the layout that it comes to; empty for the first layout that is played
+     */
+    List<EditRequest.Step> newPage(PartId id, Optional<PartId> beside, Grid cells) {
+        List<EditRequest.Step> steps = new ArrayList<>();
+        PartId layout = beside.flatMap(show::part).flatMap(Part::parent).or(() -> show.all(Layout.class).stream().filter(part -> !show.inDraft(part))
+                .findFirst().map(Part::id)).orElseGet(() -> {
+                    PartId fresh = PartId.random();
+                    steps.add(new EditRequest.Put(new Part(fresh, Optional.empty(), 0, Layout.plain("Layout")), 0));
+                    return fresh;
+                });
+        List<Part> pages = show.all(Page.class);
+        steps.add(new EditRequest.Put(new Part(id, Optional.of(layout), pages.stream().mapToInt(Part::order).max().orElse(0) + 1,
+                Page.plain("Page " + (pages.size() + 1), cells.columns(), cells.rows())), 0));
+        return steps;
+    }
+
+    /** The control that is shown again; empty where it is gone. */
+    Optional<Control> shown(Twin twin) {
+        return show.part(twin.of()).map(Part::body).filter(Control.class::isInstance).map(Control.class::cast);
     }
 
     /** These controls and what lies in these trays. */

@@ -2,6 +2,8 @@ package imperan.layout;
 
 import imperan.line.TableLine;
 import imperan.line.LineTable;
+import imperan.picture.Picture;
+import imperan.picture.Pictures;
 import imperan.show.Behaviour;
 import imperan.show.Body;
 import imperan.show.Control;
@@ -21,6 +23,7 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.ShowFile;
 import imperan.show.Target;
+import imperan.show.Twin;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -66,7 +69,7 @@ public final class LayoutFile {
     // ---- out
 
     /** The file of a layout, or of a page; empty where there is none of this id. */
-    public static Optional<String> write(Show show, PartId id) {
+    public static Optional<String> write(Show show, PartId id, Pictures pictures) {
         Optional<Part> part = show.part(id).filter(p -> p.body() instanceof Layout || p.body() instanceof Page);
         return part.map(p -> {
             PartId layout = p.body() instanceof Page ? p.parent().orElseThrow() : id;
@@ -74,15 +77,22 @@ public final class LayoutFile {
             Stream<PartId> pages = p.body() instanceof Page ? Stream.of(id) : show.children(id).map(Part::id);
             pages.forEach(page -> addInside(show, page, wanted));
             Set<PartId> targets = new LinkedHashSet<>();
-            wanted.forEach(inside -> targets(show.part(inside).orElseThrow().body()).forEach(targets::add));
+            wanted.forEach(inside -> targets(alone(show, show.part(inside).orElseThrow(), wanted).body()).forEach(targets::add));
             targets.stream().filter(target -> show.part(target).isPresent()).forEach(target -> {
                 wanted.add(target);
                 ((Target) show.part(target).orElseThrow().body()).phrasebook().filter(book -> show.part(book).isPresent())
                         .ifPresent(book -> addInside(show, book, wanted));
             });
-            Show only = Show.of(0, show.parts().stream().filter(held -> wanted.contains(held.part().id())).toList());
-            return ShowFile.write(p.body() instanceof Page ? PAGE : LAYOUT, show.part(layout).orElseThrow().body().called(), only);
+            Show only = Show.of(0, show.parts().stream().filter(held -> wanted.contains(held.part().id()))
+                    .map(held -> new Held(alone(show, held.part(), wanted), held.version(), held.author())).toList());
+            return ShowFile.write(p.body() instanceof Page ? PAGE : LAYOUT, show.part(layout).orElseThrow().body().called(), only, pictures);
         });
+    }
+
+    /** A control that is shown again is there itself where the place that it is shown from stays behind. */
+    private static Part alone(Show show, Part part, Set<PartId> wanted) {
+        return part.body() instanceof Twin twin && !wanted.contains(twin.of())
+                ? new Grids(show).shown(twin).map(control -> new Part(part.id(), part.parent(), part.order(), control.at(twin.cells()))).orElse(part) : part;
     }
 
     private static void addInside(Show show, PartId id, Set<PartId> wanted) {
@@ -129,6 +139,11 @@ public final class LayoutFile {
         return line.label() + ": " + line.findings().get(0).message();
     }
 
+    /** The pictures that come along in a file; none where it cannot be read. */
+    public static List<Picture> pictures(String text) {
+        return read(text) instanceof ShowFile.Read.Good good ? good.pictures() : List.of();
+    }
+
     /** Takes a file in, as one edit, or says why not. */
     public static Outcome take(Show show, String text, OnSameName onSameName, Person author) {
         ShowFile.Read read = read(text);
@@ -162,7 +177,7 @@ public final class LayoutFile {
 
         private Part layout() {
             return file.parts().stream().filter(part -> part.body() instanceof Layout).findFirst().orElseGet(() ->
-                    new Part(PartId.random(), Optional.empty(), 0, new Layout(file.name())));
+                    new Part(PartId.random(), Optional.empty(), 0, Layout.plain(file.name())));
         }
 
         /** The target or phrasebook of the show that has the name of one in the file. */
@@ -176,7 +191,7 @@ public final class LayoutFile {
         }
 
         private Optional<Part> named(Class<? extends Body> kind, String name) {
-            return show.all(kind).stream().filter(part -> part.body().called().equals(name)).findFirst();
+            return show.all(kind).stream().filter(part -> part.body().called().equals(name) && !show.inDraft(part)).findFirst();
         }
 
         private List<String> names(Class<? extends Body> kind) {
@@ -227,8 +242,10 @@ public final class LayoutFile {
 
         /** A body of the file as it is to stand here. */
         private Body here(Body body) {
-            if (body instanceof Layout layout && onSameName == OnSameName.KEEP_BOTH) {
-                return new Layout(free(layout.name(), Layout.class));
+            if (body instanceof Twin twin) {
+                return new Twin(ids.get(twin.of()), twin.cells());
+            } else if (body instanceof Layout layout) {
+                return Layout.plain(onSameName == OnSameName.KEEP_BOTH ? free(layout.name(), Layout.class) : layout.name());
             } else if (body instanceof Page page) {
                 String name = file.format().equals(PAGE) && onSameName == OnSameName.KEEP_BOTH && twin.isPresent() ? free(page.name(), Page.class) : page.name();
                 return new Page(name, page.columns(), page.rows(), page.screen(), page.strip(), page.follows().map(this::here));
@@ -241,7 +258,7 @@ public final class LayoutFile {
                 Control lines = control.withLines(sends, listens).behaving(new Behaviour(plain.guard(), plain.repeatSeconds(), plain.whenLost(),
                         plain.enabledWhen().map(this::here), plain.key()));
                 return lines.form() instanceof Form.PageKey key
-                        ? new Control(lines.label(), lines.cells(), new Form.PageKey(key.goesTo().map(ids::get)), lines.icon(), lines.behaviour(), sends, listens)
+                        ? lines.formed(new Form.PageKey(key.goesTo().map(ids::get)))
                         : lines;
             }
             return body;

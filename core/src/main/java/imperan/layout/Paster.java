@@ -17,6 +17,7 @@ import imperan.show.Person;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.show.Tray;
+import imperan.show.Twin;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -49,6 +50,8 @@ final class Paster {
         } else if (paste.copies().stream().anyMatch(copy -> copy.body() instanceof Tray)
                 && show.part(paste.page()).filter(part -> part.body() instanceof Tray).isPresent()) {
             return Outcome.Refused.because("A tray does not lie in a tray. Paste it on the page");
+        } else if (paste.copies().stream().anyMatch(copy -> copy.body() instanceof Twin twin && grids.shown(twin).isEmpty())) {
+            return Outcome.Refused.because("What was copied only shows again a control that is not in this show. Copy the control itself");
         }
         Set<PartId> pasted = paste.copies().stream().map(Copy::id).collect(Collectors.toSet());
         List<Copy> roots = paste.copies().stream().filter(copy -> copy.in().filter(pasted::contains).isEmpty()).toList();

@@ -12,10 +12,8 @@ import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.Form;
 import imperan.show.Grid;
-import imperan.show.Layout;
 import imperan.show.Listen;
 import imperan.show.Outcome;
-import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
@@ -214,14 +212,8 @@ final class PhrasePlacer {
     }
 
     private PartId newPage(Grid grid) {
-        PartId layout = show.all(Layout.class).stream().findFirst().map(Part::id).orElseGet(() -> {
-            PartId fresh = PartId.random();
-            steps.add(new EditRequest.Put(new Part(fresh, Optional.empty(), 0, new Layout("Layout")), 0));
-            return fresh;
-        });
         PartId id = PartId.random();
-        put(id, layout, show.all(Page.class).stream().mapToInt(Part::order).max().orElse(0) + 1,
-                Page.plain("Page " + (show.all(Page.class).size() + 1), grid.columns(), grid.rows()));
+        steps.addAll(grids.newPage(id, Optional.empty(), grid));
         return id;
     }
 

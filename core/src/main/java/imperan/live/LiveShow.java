@@ -54,6 +54,9 @@ public final class LiveShow {
         state.controls.clear();
         List<Listen> newListens = new ArrayList<>();
         for (Part part : show.all(Control.class)) {
+            if (show.inDraft(part)) {
+                continue;
+            }
             Control body = (Control) part.body();
             LiveControl old = before.remove(part.id());
             LiveControl fresh = old == null ? new LiveControl(part.id(), body)
@@ -90,7 +93,7 @@ public final class LiveShow {
             control.sends.forEach(send -> send.expect(Expectation.of(send.send(), send.send().target().map(state.links::get)
                     .map(Link::vocabulary).orElse(Vocabulary.NONE))));
         }
-        state.listeners.index(state.controls.values(), show.all(Page.class).stream().flatMap(part -> ((Page) part.body()).follows().stream()
+        state.listeners.index(state.controls.values(), show.all(Page.class).stream().filter(part -> !show.inDraft(part)).flatMap(part -> ((Page) part.body()).follows().stream()
                 .map(when -> new Listeners.Watcher(part.id(), when))).toList());
         for (Link link : state.links.values()) {
             if (link.state() == LinkState.ANSWERING && link.socket().works()) {

@@ -15,6 +15,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
     @JsonSubTypes.Type(value = Page.class, name = "page"),
     @JsonSubTypes.Type(value = Lock.class, name = "lock"),
     @JsonSubTypes.Type(value = Tray.class, name = "tray"),
+    @JsonSubTypes.Type(value = Twin.class, name = "twin"),
     @JsonSubTypes.Type(value = Control.class, name = "control")
 })
 public sealed interface Body permits Target, Host, Acceptance, Phrasebook, Phrase, Layout, Page, Laid, Lock {

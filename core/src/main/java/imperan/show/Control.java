@@ -8,12 +8,12 @@ import java.util.List;
  * @param label   on its strip of tape; may be empty
  * @param cells   where it lies on its page
  * @param form    what it looks like and how a hand moves it
- * @param icon    the name of one of the icons that come along; empty for none
+ * @param face    what it shows beside its value
  * @param behaviour how it behaves, whatever its form
  * @param sends   in the order in which they go out
  * @param listens what moves or lights it
  */
-public record Control(String label, Cells cells, Form form, String icon, Behaviour behaviour, List<Send> sends, List<Listen> listens)
+public record Control(String label, Cells cells, Form form, Face face, Behaviour behaviour, List<Send> sends, List<Listen> listens)
         implements Laid {
 
     public Control {
@@ -21,26 +21,35 @@ public record Control(String label, Cells cells, Form form, String icon, Behavio
         listens = List.copyOf(listens);
     }
 
-    /** A control without an icon that behaves as most do. */
+    /** A control with a plain face that behaves as most do. */
     public static Control plain(String label, Cells cells, Form form, List<Send> sends, List<Listen> listens) {
-        return new Control(label, cells, form, "", Behaviour.PLAIN, sends, listens);
+        return new Control(label, cells, form, Face.PLAIN, Behaviour.PLAIN, sends, listens);
     }
 
     @Override
     public Control at(Cells place) {
-        return new Control(label, place, form, icon, behaviour, sends, listens);
+        return new Control(label, place, form, face, behaviour, sends, listens);
     }
 
     public Control labelled(String text) {
-        return new Control(text, cells, form, icon, behaviour, sends, listens);
+        return new Control(text, cells, form, face, behaviour, sends, listens);
     }
 
     public Control withLines(List<Send> otherSends, List<Listen> otherListens) {
-        return new Control(label, cells, form, icon, behaviour, otherSends, otherListens);
+        return new Control(label, cells, form, face, behaviour, otherSends, otherListens);
     }
 
     public Control behaving(Behaviour other) {
-        return new Control(label, cells, form, icon, other, sends, listens);
+        return new Control(label, cells, form, face, other, sends, listens);
+    }
+
+    public Control faced(Face other) {
+        return new Control(label, cells, form, other, behaviour, sends, listens);
+    }
+
+    /** The same in another form. */
+    public Control formed(Form other) {
+        return new Control(label, cells, other, face, behaviour, sends, listens);
     }
 
     @Override

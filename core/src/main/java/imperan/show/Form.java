@@ -28,7 +28,8 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Form.TextLine.class, name = "line"),
     @JsonSubTypes.Type(value = Form.Needle.class, name = "needle"),
     @JsonSubTypes.Type(value = Form.Clock.class, name = "clock"),
-    @JsonSubTypes.Type(value = Form.PageKey.class, name = "pageKey")
+    @JsonSubTypes.Type(value = Form.PageKey.class, name = "pageKey"),
+    @JsonSubTypes.Type(value = Form.Picture.class, name = "picture")
 })
 public sealed interface Form {
 
@@ -364,6 +365,19 @@ public sealed interface Form {
         @Override
         public String called() {
             return "page key";
+        }
+
+        @Override
+        public boolean takesHands() {
+            return false;
+        }
+    }
+
+    /** Shows the picture of its face and nothing else: a plan, a mark, a photograph of the rack. */
+    record Picture() implements Form {
+        @Override
+        public String called() {
+            return "picture";
         }
 
         @Override

@@ -85,6 +85,9 @@ final class PartRules {
             }
         } else if (body instanceof Control control) {
             checkControl(part, control);
+        } else if (body instanceof Twin twin) {
+            needsGrid(part);
+            checkPlace(part, twin);
         } else if (body instanceof Lock) {
             needsParent(part, Optional.empty());
             if (!part.id().equals(Lock.ID)) {
@@ -97,6 +100,12 @@ final class PartRules {
         boolean fits = kind.isEmpty() ? part.parent().isEmpty()
                 : part.parent().flatMap(show::part).filter(p -> kind.get().isInstance(p.body())).isPresent();
         if (!fits) {
+            problem(part, "", "What it lay in is gone: “" + part.body().called() + "” cannot be kept without it");
+        }
+    }
+
+    private void needsGrid(Part part) {
+        if (part.parent().flatMap(show::part).flatMap(parent -> Grid.of(parent.body())).isEmpty()) {
             problem(part, "", "What it lay in is gone: “" + part.body().called() + "” cannot be kept without it");
         }
     }
@@ -237,15 +246,15 @@ final class PartRules {
         if (!(control.form().rest() >= 0 && control.form().rest() <= 1)) {
             problem(part, "form/rest", "The rest value lies between 0 and 1");
         }
-        if (part.parent().flatMap(show::part).flatMap(parent -> Grid.of(parent.body())).isEmpty()) {
-            problem(part, "", "What it lay in is gone: “" + control.called() + "” cannot be kept without it");
-        }
+        needsGrid(part);
         checkPlace(part, control);
         checkForm(part, control.form());
         checkBehaviour(part, control.behaviour());
-        if (control.icon().length() > MAX_NAME) {
-            problem(part, "icon", "There is no icon of that name");
+        if (control.face().icon().length() > MAX_NAME) {
+            problem(part, "face/icon", "There is no icon of that name");
         }
+        control.face().picture().filter(hash -> !hash.matches("[0-9a-f]{64}")).ifPresent(hash ->
+                problem(part, "face/picture", "A picture is named by the SHA-256 of what it holds; choose one from the list or upload one"));
         for (int i = 0; i < control.sends().size(); i++) {
             Send send = control.sends().get(i);
             address(part, "sends/" + i + "/address", send.address(), send.target());

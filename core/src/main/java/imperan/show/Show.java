@@ -77,6 +77,11 @@ public final class Show {
                 .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id));
     }
 
+    /** Whether a part lies in a copy of a layout on which somebody works: it is neither played nor heard. */
+    public boolean inDraft(Part part) {
+        return part.body() instanceof Layout layout ? layout.draft().isPresent() : part.parent().flatMap(this::part).filter(this::inDraft).isPresent();
+    }
+
     /** Two shows are equal where the same parts stand in the same place; versions and authors do not count. */
     public boolean sameContentAs(Show other) {
         return content().equals(other.content());

@@ -1,5 +1,7 @@
 package imperan.show;
 
+import imperan.picture.Picture;
+import imperan.picture.Pictures;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.JsonNode;
@@ -11,6 +13,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,15 +26,15 @@ import java.util.Optional;
  *
  * <p>Parts stand in document order: phrasebooks with their phrases, hosts, targets, accepted findings, then each layout with its
  * pages, each page with its controls and its trays, each tray with its controls. Each has a handle
- * that holds within the file, such as {@code page-2}.
+ * that holds within the file, such as {@code page-2}. The pictures of controls come along, in the order of their hashes.
  */
 public final class ShowFile {
 
     public static final String FORMAT = "imperan-show";
-    public static final int VERSION = 4;
+    public static final int VERSION = 5;
 
     /** The fields of a body that name another part. */
-    private static final List<String> REFERENCES = List.of("target", "about", "phrasebook", "goesTo");
+    private static final List<String> REFERENCES = List.of("target", "about", "phrasebook", "goesTo", "of", "copy", "original");
 
     private static final JsonMapper JSON = ShowJson.mapper();
 
@@ -40,8 +43,11 @@ public final class ShowFile {
 
     /** What came of reading a file. */
     public sealed interface Read {
-        /** @param parts with fresh ids, parents before what lies in them */
-        record Good(String format, String name, List<Part> parts) implements Read {
+        /**
+         * @param parts    with fresh ids, parents before what lies in them
+         * @param pictures that controls name
+         */
+        record Good(String format, String name, List<Part> parts, List<Picture> pictures) implements Read {
         }
 
         /**
@@ -53,12 +59,12 @@ public final class ShowFile {
     }
 
     /** The file of a show. */
-    public static String write(String name, Show show) {
-        return write(FORMAT, name, show);
+    public static String write(String name, Show show, Pictures pictures) {
+        return write(FORMAT, name, show, pictures);
     }
 
     /** The same of a part of a show, as a format of its own. */
-    public static String write(String format, String name, Show show) {
+    public static String write(String format, String name, Show show, Pictures pictures) {
         List<Part> parts = inDocumentOrder(show);
         Map<String, String> handles = new HashMap<>();
         Map<String, Integer> counts = new HashMap<>();
@@ -73,11 +79,21 @@ public final class ShowFile {
             ObjectNode node = list.addObject();
             node.put("handle", handles.get(part.id().value()));
             node.put("parent", part.parent().map(parent -> handles.get(parent.value())).orElse(null));
-            JsonNode body = JSON.valueToTree(part.body());
+            JsonNode body = JSON.valueToTree(part.body() instanceof Layout layout ? layout.among(id -> handles.containsKey(id.value())) : part.body());
             eachReference(body, id -> Optional.ofNullable(handles.get(id)));
             node.set("body", body);
         }
+        addPictures(show, pictures, file);
         return CanonicalJson.write(file) + "\n";
+    }
+
+    private static void addPictures(Show show, Pictures pictures, ObjectNode file) {
+        List<Picture> named = show.all(Control.class).stream().flatMap(part -> ((Control) part.body()).face().picture().stream()).distinct().sorted()
+                .flatMap(hash -> pictures.get(hash).stream()).toList();
+        if (!named.isEmpty()) {
+            ArrayNode list = file.putArray("pictures");
+            named.forEach(picture -> list.addObject().put("hash", picture.hash()).put("data", Base64.getEncoder().encodeToString(picture.bytes())));
+        }
     }
 
     /** Reads a file whole or says why not. Whether the parts fit together is judged when they are applied to a show. */
@@ -117,10 +133,34 @@ public final class ShowFile {
             return new Read.Bad("parts", "The list of parts is missing");
         }
         file.get("parts").forEach(part -> Upgrade.body(version, part.path("body")));
-        return parts(file.get("format").stringValue(), name, file.get("parts"));
+        List<Picture> pictures = new ArrayList<>();
+        for (int i = 0; i < file.path("pictures").size(); i++) {
+            String wrong = picture(file.path("pictures").get(i), pictures);
+            if (!wrong.isEmpty()) {
+                return new Read.Bad("pictures/" + i, wrong);
+            }
+        }
+        return parts(file.get("format").stringValue(), name, file.get("parts"), pictures);
     }
 
-    private static Read parts(String format, String name, JsonNode list) {
+    /** Adds a picture of a file; answers with what is wrong with it, or nothing. */
+    private static String picture(JsonNode node, List<Picture> pictures) {
+        byte[] bytes;
+        try {
+            bytes = Base64.getDecoder().decode(node.path("data").asString(""));
+        } catch (IllegalArgumentException e) {
+            return "The data of the picture are not written in Base64";
+        }
+        Picture.Read read = Picture.read(bytes);
+        if (read instanceof Picture.Read.Bad bad) {
+            return bad.reason();
+        }
+        Picture picture = ((Picture.Read.Good) read).picture();
+        pictures.add(picture);
+        return picture.hash().equals(node.path("hash").asString("")) ? "" : "The picture is another one than its hash says";
+    }
+
+    private static Read parts(String format, String name, JsonNode list, List<Picture> pictures) {
         Map<String, PartId> ids = new LinkedHashMap<>();
         for (int i = 0; i < list.size(); i++) {
             String handle = list.get(i).path("handle").asString("");
@@ -156,7 +196,7 @@ public final class ShowFile {
                 return new Read.Bad("parts/" + i + "/body" + path(e), reason(e));
             }
         }
-        return new Read.Good(format, name, parts);
+        return new Read.Good(format, name, parts, pictures);
     }
 
     private static String path(JacksonException e) {
@@ -207,15 +247,15 @@ public final class ShowFile {
         show.all(Acceptance.class).stream().filter(part -> show.part(((Acceptance) part.body()).about()).isPresent())
                 .forEach(parts::add);
         List<Part> pages = show.all(Page.class);
-        List<Part> controls = show.all(Control.class);
-        List<Part> laidParts = show.all(Laid.class);
+        // a twin of what is gone shows nothing
+        List<Part> laidParts = show.all(Laid.class).stream().filter(part -> !(part.body() instanceof Twin twin) || show.part(twin.of()).isPresent()).toList();
         for (Part layout : show.all(Layout.class)) {
             parts.add(layout);
             for (Part page : lyingIn(layout, pages)) {
                 parts.add(page);
                 for (Part laid : lyingIn(page, laidParts)) {
                     parts.add(laid);
-                    parts.addAll(lyingIn(laid, controls));
+                    parts.addAll(lyingIn(laid, laidParts));
                 }
             }
         }

@@ -17,7 +17,7 @@ public final class Upgrade {
 
     /**
      * @param version of the show file, or of the tables at the time of that version
-     * @param body    changed in place; what is no body stays as it is
+     * @param body    changed in place; what is no body stays as it is, and so does what was brought up further already
      */
     public static void body(int version, JsonNode body) {
         if (version < 2) {
@@ -28,6 +28,9 @@ public final class Upgrade {
         }
         if (version < 4) {
             from3(body);
+        }
+        if (version < 5) {
+            from4(body);
         }
     }
 
@@ -65,6 +68,16 @@ public final class Upgrade {
                 }
             }));
             body.path("listens").forEach(listen -> add(listen, "{\"role\": \"VALUE\", \"axis\": 0}"));
+        }
+    }
+
+    private static void from4(JsonNode body) {
+        if (kind(body).equals("layout") && !body.has("draft")) {
+            add(body, "{\"draft\": null}");
+        } else if (kind(body).equals("control") && !body.has("face")) {
+            add(body, "{\"face\": {\"picture\": null, \"textSize\": \"NORMAL\", \"textPlace\": \"BELOW\"}}");
+            JsonNode icon = ((ObjectNode) body).remove("icon");
+            ((ObjectNode) body.path("face")).put("icon", icon == null ? "" : icon.asString(""));
         }
     }
 

@@ -18,6 +18,7 @@ import imperan.layout.Arrangement.TakeLearned;
 import imperan.line.LineCsv;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
+import imperan.picture.Pictures;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
@@ -326,7 +327,7 @@ class LinesTest {
     void pagesAreCopiedWithAllThatLiesThereAndPutInOrder() {
         done(new GatherControls(faders().subList(0, 2), new PartId("tray"), "Pair"));
         PartId copy = new PartId("copy");
-        done(new DuplicatePage(PAGE, copy, Optional.of(Page.Screen.Kind.PHONE)));
+        done(new DuplicatePage(PAGE, copy, Optional.of(Page.Screen.Kind.PHONE), false));
         assertThat(((Page) show.part(copy).orElseThrow().body()).screen()).isEqualTo(Page.Screen.of(Page.Screen.Kind.PHONE));
         assertThat(show.children(copy).map(part -> part.body().called())).containsExactlyInAnyOrder("Pair", "level 3", "level 4");
         assertThat(show.all(Page.class)).extracting(Part::id).containsExactly(PAGE, copy);
@@ -391,16 +392,16 @@ class LinesTest {
     @Test
     void aLayoutTakenIntoAnEmptyShowAndGivenOutAgainIsTheSameFile() {
         done(new GatherControls(faders().subList(0, 2), new PartId("tray"), "Pair"));
-        String file = LayoutFile.write(show, LAYOUT).orElseThrow();
+        String file = LayoutFile.write(show, LAYOUT, Pictures.NONE).orElseThrow();
         Show empty = ((Outcome.Accepted) LayoutFile.take(Show.empty(), file, LayoutFile.OnSameName.KEEP_BOTH, ADA)).show();
-        assertThat(LayoutFile.write(empty, empty.all(Layout.class).get(0).id()).orElseThrow()).isEqualTo(file);
+        assertThat(LayoutFile.write(empty, empty.all(Layout.class).get(0).id(), Pictures.NONE).orElseThrow()).isEqualTo(file);
         assertThat(empty.all(Target.class)).extracting(part -> part.body().called()).as("only what its lines need").containsExactly("Desk");
         assertThat(ShowFile.read(file)).as("a layout is no show").isInstanceOf(ShowFile.Read.Bad.class);
     }
 
     @Test
     void whatALayoutNeedsIsSaidBeforeItIsTakenIn() {
-        String file = LayoutFile.write(show, LAYOUT).orElseThrow();
+        String file = LayoutFile.write(show, LAYOUT, Pictures.NONE).orElseThrow();
         Show bare = accepted(Show.empty(), ADA, put(OTHER, null, Shows.target("Other")));
         LayoutFile.LayoutPreview preview = LayoutFile.preview(bare, file, LayoutFile.OnSameName.KEEP_BOTH, ADA);
         assertThat(preview.missing()).containsExactly("Desk");
@@ -419,7 +420,7 @@ class LinesTest {
 
     @Test
     void aNameThatIsThereIsKeptTwiceOrReplaced() {
-        String file = LayoutFile.write(show, LAYOUT).orElseThrow();
+        String file = LayoutFile.write(show, LAYOUT, Pictures.NONE).orElseThrow();
         Show twice = ((Outcome.Accepted) LayoutFile.take(show, file, LayoutFile.OnSameName.KEEP_BOTH, ADA)).show();
         assertThat(twice.all(Layout.class)).extracting(part -> part.body().called()).containsExactly("Layout", "Layout 2");
         show = accepted(show, ADA, change(show, new PartId("f1"), fader("Changed", 0, "/in/1/level")));
@@ -431,7 +432,7 @@ class LinesTest {
 
     @Test
     void aPageComesBackIntoItsLayout() {
-        String file = LayoutFile.write(show, PAGE).orElseThrow();
+        String file = LayoutFile.write(show, PAGE, Pictures.NONE).orElseThrow();
         Show twice = ((Outcome.Accepted) LayoutFile.take(show, file, LayoutFile.OnSameName.KEEP_BOTH, ADA)).show();
         assertThat(twice.all(Layout.class)).hasSize(1);
         assertThat(twice.all(Page.class)).extracting(part -> part.body().called()).containsExactly("Page", "Page 2");

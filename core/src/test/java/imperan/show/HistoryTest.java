@@ -151,7 +151,7 @@ class HistoryTest {
     void aPageDoesNotGoWithWhatOthersPutOnIt() {
         PartId layout = new PartId("l");
         PartId page = new PartId("p");
-        take(Shows.apply(show, ADA, put(layout, null, new Layout("Layout")), put(page, layout, Page.plain("Page", 8, 8))));
+        take(Shows.apply(show, ADA, put(layout, null, Layout.plain("Layout")), put(page, layout, Page.plain("Page", 8, 8))));
         PartId wheel = new PartId("wheel");
         take(Shows.apply(show, BEN, put(wheel, page, fader("Wheel", 0, "/in/1/level"))));
 

@@ -5,6 +5,11 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
+import imperan.layout.Arrangement;
+import imperan.layout.Arranger;
+import imperan.picture.Picture;
+import imperan.picture.PictureTest;
+import imperan.picture.Pictures;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -12,6 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -31,6 +37,10 @@ class ShowFileTest {
                 put(new PartId("a"), PAGE, Shows.button("Mute “all”\n", 1, true, "/mute")));
     }
 
+    private static String written(Show show) {
+        return ShowFile.write("Show", show, Pictures.NONE);
+    }
+
     private static Show imported(String file) {
         ShowFile.Read.Good good = (ShowFile.Read.Good) ShowFile.read(file);
         return ((Outcome.Accepted) Show.empty().become(good.parts(), ADA, "Import")).show();
@@ -38,8 +48,8 @@ class ShowFileTest {
 
     @Test
     void theSameShowGivesTheSameBytesThroughAnyNumberOfHands() {
-        String file = ShowFile.write("Show", show());
-        assertThat(ShowFile.write("Show", imported(file))).isEqualTo(file);
+        String file = written(show());
+        assertThat(written(imported(file))).isEqualTo(file);
         assertThat(file).doesNotContain("\"desk\"").contains("\"target\":\"target-1\"");
     }
 
@@ -61,8 +71,8 @@ class ShowFileTest {
 
     @Test
     void everyKindOfPartComesBackAsItWas() {
-        String file = ShowFile.write("Show", everything());
-        assertThat(ShowFile.write("Show", imported(file))).isEqualTo(file);
+        String file = written(everything());
+        assertThat(written(imported(file))).isEqualTo(file);
         assertThat(file).contains("\"about\":\"host-1\"").contains("\"phrasebook\":\"phrasebook-1\"");
     }
 
@@ -71,10 +81,10 @@ class ShowFileTest {
     void filesFitTheirSchemaAndOthersDoNot() throws IOException {
         Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(Files.readString(Path.of("../docs/show-file.schema.json")));
-        String file = ShowFile.write("Show", show());
+        String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
-        assertThat(schema.validate(ShowFile.write("Show", everything()), InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":4", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+        assertThat(schema.validate(written(everything()), InputFormat.JSON)).isEmpty();
+        for (String broken : List.of(file.replace("\"version\":5", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
@@ -87,7 +97,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads versions 1 to 4",
+        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads versions 1 to 5",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -110,7 +120,7 @@ class ShowFileTest {
         "\"rest\":0.25 | \"rest\":null | parts/4/body/form/rest | missing or of another type",
     })
     void brokenPartsAreNamedWithTheirPlace(String good, String bad, String place, String words) {
-        String file = ShowFile.write("Show", show());
+        String file = written(show());
         assertThat(file).contains(good);
         assertThat(ShowFile.read(file.replace(good, bad))).isInstanceOfSatisfying(ShowFile.Read.Bad.class, read -> {
             assertThat(read.place()).isEqualTo(place);
@@ -120,13 +130,13 @@ class ShowFileTest {
 
     @Test
     void aFileOfTheFirstVersionIsReadAsWhatItMeant() {
-        String file = ShowFile.write("Show", show());
+        String file = written(show());
         String first = asOfVersion3(file).replace("\"version\":3", "\"version\":1").replace("\"adapterAddress\":null,", "")
                 .replace("\"bundles\":false,", "")
                 .replace("\"phrasebook\":null,", "").replace("\"standIn\":null,\"startList\":[],\"startsHeld\":false,\"ticks\":[],\"transport\":\"UDP\"", "")
                 .replace("\"port\":7101,", "\"port\":7101");
         assertThat(first).doesNotContain("transport").doesNotContain("startList");
-        assertThat(ShowFile.write("Show", imported(first))).isEqualTo(file);
+        assertThat(written(imported(first))).isEqualTo(file);
     }
 
     @Test
@@ -137,16 +147,22 @@ class ShowFileTest {
                 Target.Answering.REPORTS, Optional.of(keep), Optional.empty(), true, false, Optional.empty(), List.of(), List.of(), "");
         show = accepted(show, ADA, Shows.change(show, Shows.DESK, Shows.target("Desk").kept(keep)),
                 Shows.put(new PartId("book"), null, new Phrasebook("Desk", sheet)));
-        String file = ShowFile.write("Show", show);
+        String file = written(show);
         String second = asOfVersion3(file).replace("\"version\":3", "\"version\":2").replace("\"bundles\":false,", "")
                 .replace("\"bareAddresses\":false,", "").replace("\"answer\":null,", "");
         assertThat(second).isNotEqualTo(file).doesNotContain("bareAddresses");
-        assertThat(ShowFile.write("Show", imported(second))).isEqualTo(file);
+        assertThat(written(imported(second))).isEqualTo(file);
+    }
+
+    /** The same file as version 4 wrote it. */
+    private static String asOfVersion4(String file) {
+        return file.replace("\"version\":5", "\"version\":4").replace("\"draft\":null,", "")
+                .replaceAll("\"face\":\\{\"icon\":(\"[^\"]*\"),[^{}]*\\},", "\"icon\":$1,");
     }
 
     /** The same file as version 3 wrote it. */
     private static String asOfVersion3(String file) {
-        return file.replace("\"version\":4", "\"version\":3")
+        return asOfVersion4(file).replace("\"version\":4", "\"version\":3")
                 .replaceAll("\"behaviour\":\\{[^{}]*\\{[^{}]*\\}\\},", "").replace("\"icon\":\"\",", "")
                 .replace("\"detent\":false,", "").replace("\"axis\":0,", "").replace(",\"role\":\"VALUE\"", "")
                 .replace("\"action\":\"LATCHING\",\"kind\":\"button\"", "\"kind\":\"button\",\"latching\":true")
@@ -155,17 +171,60 @@ class ShowFileTest {
 
     @Test
     void aFileOfTheThirdVersionIsReadAsWhatItMeant() {
-        String file = ShowFile.write("Show", show());
+        String file = written(show());
         String third = asOfVersion3(file);
         assertThat(third).doesNotContain("behaviour").doesNotContain("axis").doesNotContain("action").doesNotContain("screen").contains("latching");
-        assertThat(ShowFile.write("Show", imported(third))).isEqualTo(file);
+        assertThat(written(imported(third))).isEqualTo(file);
+    }
+
+    @Test
+    void aFileOfTheFourthVersionIsReadAsWhatItMeant() {
+        Show show = show();
+        show = accepted(show, ADA, Shows.change(show, new PartId("z"), fader("Main", 0, "/main").faced(Face.icon("flash"))));
+        String file = written(show);
+        String fourth = asOfVersion4(file);
+        assertThat(fourth).doesNotContain("face").doesNotContain("draft").contains("\"icon\":\"flash\"");
+        assertThat(written(imported(fourth))).isEqualTo(file);
+    }
+
+    @Test
+    void picturesComeAlongOnceAndNoOtherPassesForThem() {
+        Picture picture = PictureTest.picture("png", 3, 2);
+        Show show = show();
+        Control pictured = fader("Main", 0, "/main").faced(Face.PLAIN.showing(picture.hash()));
+        show = accepted(show, ADA, Shows.change(show, new PartId("z"), pictured),
+                put(new PartId("y"), PAGE, fader("Other", 4, "/other").faced(pictured.face())));
+        String file = ShowFile.write("Show", show, hash -> Optional.of(picture).filter(p -> p.hash().equals(hash)));
+        assertThat(file).containsOnlyOnce("\"data\"");
+        assertThat(ShowFile.read(file)).isInstanceOfSatisfying(ShowFile.Read.Good.class, good ->
+                assertThat(good.pictures()).extracting(Picture::hash).containsExactly(picture.hash()));
+        assertThat(ShowFile.write("Show", imported(file), hash -> Optional.of(picture))).isEqualTo(file);
+        Picture other = PictureTest.picture("png", 5, 5);
+        String swapped = file.replace(Base64.getEncoder().encodeToString(picture.bytes()), Base64.getEncoder().encodeToString(other.bytes()));
+        assertThat(ShowFile.read(swapped)).isInstanceOfSatisfying(ShowFile.Read.Bad.class, bad -> {
+            assertThat(bad.place()).isEqualTo("pictures/0");
+            assertThat(bad.reason()).contains("another one");
+        });
+        assertThat(ShowFile.read(file.replaceFirst("\"data\":\"[^\"]*\"", "\"data\":\"###\"")))
+                .isInstanceOfSatisfying(ShowFile.Read.Bad.class, bad -> assertThat(bad.reason()).contains("Base64"));
+    }
+
+    @Test
+    void whatIsShownAgainAndWhatIsCopiedNamesItsOriginalByHandle() {
+        Show show = accepted(show(), ADA, put(new PartId("phone"), new PartId("layout"), Page.plain("Phone", 4, 8)),
+                put(new PartId("again"), new PartId("phone"), new Twin(new PartId("z"), new Cells(0, 0, 1, 1))),
+                put(new PartId("lost"), new PartId("phone"), new Twin(new PartId("nobody"), new Cells(1, 0, 1, 1))));
+        Show drafted = ((Outcome.Accepted) Arranger.carryOut(show, new Arrangement.CopyLayout(new PartId("layout"), new PartId("draft")), ADA)).show();
+        String file = written(drafted);
+        assertThat(file).contains("\"of\":\"control-2\"").contains("\"original\":\"page-1\"").as("a twin of nothing").doesNotContain("null,\"kind\":\"twin\"");
+        assertThat(written(imported(file))).isEqualTo(file);
     }
 
     @Test
     void aReferenceToWhatIsGoneIsNoneInTheFile() {
         Show show = show();
         Show without = accepted(show, ADA, Shows.remove(show, Shows.DESK));
-        assertThat(ShowFile.write("Show", without)).contains("\"target\":null").doesNotContain("target-1");
+        assertThat(written(without)).contains("\"target\":null").doesNotContain("target-1");
     }
 
     /** RFC 8785, appendix B, "Number Serialization Samples" (from memory), and the rules of ECMAScript around them. */

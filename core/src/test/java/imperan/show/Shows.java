@@ -21,7 +21,7 @@ public final class Shows {
 
     /** A desk, a layout and a page of 8 × 8 cells. */
     public static Show withPage() {
-        return accepted(Show.empty(), ADA, put(DESK, null, target("Desk")), put(LAYOUT, null, new Layout("Layout")),
+        return accepted(Show.empty(), ADA, put(DESK, null, target("Desk")), put(LAYOUT, null, Layout.plain("Layout")),
                 put(PAGE, LAYOUT, Page.plain("Page", 8, 8)));
     }
 

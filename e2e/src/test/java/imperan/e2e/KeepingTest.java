@@ -50,7 +50,7 @@ class KeepingTest extends InstalledTest {
             String show = shows.create("Seed " + seed).show().orElseThrow();
             PartId page = new PartId("page");
             keeper.edit(show, new EditRequest("Begin", List.of(
-                    new EditRequest.Put(new Part(new PartId("layout"), Optional.empty(), 0, new Layout("Layout")), 0),
+                    new EditRequest.Put(new Part(new PartId("layout"), Optional.empty(), 0, Layout.plain("Layout")), 0),
                     new EditRequest.Put(new Part(page, Optional.of(new PartId("layout")), 0,
                             plain("Page", 12, 12)), 0))), new Person("d", "Dora")).join();
             int accepted = 0;

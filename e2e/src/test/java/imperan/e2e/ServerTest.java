@@ -101,8 +101,8 @@ class ServerTest {
         "{\"what\": \"add\", \"page\": \"sound\", \"id\": \"level-1\", \"kind\": \"FADER\", \"at\": null}",
         "{\"what\": \"add\", \"page\": \"sound\", \"id\": \"new\", \"kind\": \"FADER\", \"at\": {\"column\": -2147483648, \"row\": 2147483647}}",
         "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": null}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
-        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 2147483647, \"row\": 0, \"width\": 2147483647, \"height\": -1}, \"form\": {\"kind\": \"readout\"}, \"icon\": \"\", \"behaviour\": {\"guard\": \"NONE\", \"repeatSeconds\": 0.2, \"whenLost\": {\"goes\": \"NOWHERE\", \"value\": 0}, \"enabledWhen\": null, \"key\": \"\"}, \"sends\": [], \"listens\": []}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
-        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 0, \"row\": 0, \"width\": 1, \"height\": 1}, \"form\": {\"kind\": \"readout\"}, \"icon\": \"\", \"behaviour\": {\"guard\": \"NONE\", \"repeatSeconds\": 0.2, \"whenLost\": {\"goes\": \"NOWHERE\", \"value\": 0}, \"enabledWhen\": null, \"key\": \"\"}, \"sends\": null, \"listens\": [null]}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 2147483647, \"row\": 0, \"width\": 2147483647, \"height\": -1}, \"form\": {\"kind\": \"readout\"}, \"face\": {\"icon\": \"\", \"picture\": null, \"textSize\": \"NORMAL\", \"textPlace\": \"BELOW\"}, \"behaviour\": {\"guard\": \"NONE\", \"repeatSeconds\": 0.2, \"whenLost\": {\"goes\": \"NOWHERE\", \"value\": 0}, \"enabledWhen\": null, \"key\": \"\"}, \"sends\": [], \"listens\": []}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
+        "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": null, \"body\": {\"kind\": \"control\", \"label\": \"x\", \"cells\": {\"column\": 0, \"row\": 0, \"width\": 1, \"height\": 1}, \"form\": {\"kind\": \"readout\"}, \"face\": {\"icon\": \"\", \"picture\": null, \"textSize\": \"NORMAL\", \"textPlace\": \"BELOW\"}, \"behaviour\": {\"guard\": \"NONE\", \"repeatSeconds\": 0.2, \"whenLost\": {\"goes\": \"NOWHERE\", \"value\": 0}, \"enabledWhen\": null, \"key\": \"\"}, \"sends\": null, \"listens\": [null]}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
         "{\"what\": \"paste\", \"page\": \"sound\", \"copies\": [{\"id\": \"new\", \"in\": \"nowhere\", \"body\": {\"kind\": \"layout\", \"name\": \"x\"}}], \"at\": null, \"meaning\": \"SAME\", \"targets\": []}",
         "{\"what\": \"fill\", \"controls\": [], \"field\": \"LABEL\", \"text\": \"<1..8>\"}",
         "{\"what\": \"fill\", \"controls\": [\"level-1\"], \"field\": \"ADDRESS\", \"text\": \"<1..999999999>\"}",
@@ -112,7 +112,9 @@ class ServerTest {
         "{\"what\": \"gather\", \"controls\": [\"level-1\"], \"id\": \"level-1\", \"name\": \"\"}",
         "{\"what\": \"scatter\", \"tray\": \"level-1\"}",
         "{\"what\": \"learned\", \"pairs\": [{\"control\": \"level-1\", \"target\": \"nobody\", \"address\": \"\", \"argument\": -1, \"type\": \"FLOAT32\", \"low\": 0, \"high\": 1}]}",
-        "{\"what\": \"duplicatePage\", \"page\": \"level-1\", \"id\": \"new\", \"screen\": null}"
+        "{\"what\": \"duplicatePage\", \"page\": \"level-1\", \"id\": \"new\", \"screen\": null, \"shares\": true}",
+        "{\"what\": \"ownLines\", \"twin\": \"level-1\", \"id\": \"new\"}", "{\"what\": \"copyLayout\", \"layout\": \"level-1\", \"id\": \"new\"}",
+        "{\"what\": \"swapLayout\", \"draft\": \"wheelhouse\"}", "{\"what\": \"addPage\", \"id\": \"level-1\", \"beside\": null}"
     })
     void arrangementsThatMakeNoSenseAreAnsweredInWords(String body) throws Exception {
         long before = imperan.bean(Keeper.class).show("salt-clock").join().version();

@@ -5,6 +5,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import imperan.show.ShowFile;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -139,7 +140,7 @@ class ShowsTest extends InstalledTest {
         choose(file.substring(0, 200));
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("This is not JSON");
         button(page.getByRole(AriaRole.DIALOG), "Close").click();
-        choose(file.replace("\"version\":4", "\"version\":9"));
+        choose(file.replace("\"version\":" + ShowFile.VERSION, "\"version\":9"));
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("version: The file is of version 9");
         button(page.getByRole(AriaRole.DIALOG), "Close").click();
         choose(file.replace("\"host\":\"127.0.0.1\"", "\"host\":\"127,0,0,1\""));

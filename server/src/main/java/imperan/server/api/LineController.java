@@ -1,7 +1,6 @@
 package imperan.server.api;
 
 import imperan.layout.ChangeLine;
-import imperan.layout.LayoutFile;
 import imperan.line.TableLine;
 import imperan.line.LineCsv;
 import imperan.line.LineTable;
@@ -107,32 +106,7 @@ class LineController {
         return loop.askLive(show, (running, now) -> running.restPreview(controls));
     }
 
-    // ---- layouts as files
-
-    /** A layout, or a page, with its lines and all that they need. */
-    @GetMapping(value = "/layouts/{part}/file", produces = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<byte[]> layout(@PathVariable("show") String show, @PathVariable("part") String part) {
-        Show now = keeper.show(show).join();
-        return LayoutFile.write(now, new PartId(part)).map(text -> file(text, MediaType.APPLICATION_JSON, now.part(new PartId(part)).orElseThrow()
-                .body().called().replaceAll("[^A-Za-z0-9 ._-]", "").strip().replace(' ', '-') + ".imperan-layout.json"))
-                .orElse(ResponseEntity.notFound().build());
-    }
-
-    @PostMapping(value = "/layouts/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
-    LayoutFile.LayoutPreview previewLayout(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
-            @RequestParam("onSameName") LayoutFile.OnSameName onSameName, @RequestBody String text) {
-        return LayoutFile.preview(keeper.show(show).join(), text, onSameName, store.person(browser));
-    }
-
-    @PostMapping(value = "/layouts", consumes = MediaType.TEXT_PLAIN_VALUE)
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> takeLayout(@PathVariable("show") String show,
-            @RequestHeader(ShowController.BROWSER) String browser, @RequestParam("onSameName") LayoutFile.OnSameName onSameName,
-            @RequestBody String text) {
-        Person person = store.person(browser);
-        return keeper.change(show, now -> LayoutFile.take(now, text, onSameName, person)).thenApply(ShowController::answer);
-    }
-
-    private static ResponseEntity<byte[]> file(String text, MediaType type, String name) {
+    static ResponseEntity<byte[]> file(String text, MediaType type, String name) {
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").contentType(type)
                 .body(text.getBytes(StandardCharsets.UTF_8));
     }

@@ -1,6 +1,7 @@
 package imperan.server.api;
 
 import imperan.layout.Arrangement;
+import imperan.layout.Drafts;
 import imperan.layout.FillStart;
 import imperan.layout.LayoutFile;
 import imperan.layout.PhraseFamily;
@@ -12,6 +13,7 @@ import imperan.server.socket.ClientFrame;
 import imperan.server.net.ServiceFinder;
 import imperan.server.run.Shows;
 import imperan.server.socket.ServerFrame;
+import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.show.EditRequest;
 import imperan.show.PartId;
@@ -63,7 +65,8 @@ class OpenApiSetup {
                     RigController.RigView.class, PhrasebookController.ReadPreview.class,
                     PhrasebookController.Reading.class, NetworkController.DoorAnswer.class,
                     ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, TableLine.class,
-                    LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class).forEach(shapes::adjust);
+                    LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
+                    PictureStore.Named.class, PictureController.Uploaded.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

@@ -7,6 +7,7 @@ import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
+import imperan.show.Face;
 import imperan.show.Form;
 import imperan.show.Form.Choice.Option;
 import imperan.show.Form.Lamp.Look;
@@ -209,7 +210,7 @@ final class DemoPages {
     }
 
     private PartId add(String label, int column, int row, int width, int height, Form form, String icon, List<Send> sends, List<Listen> listens) {
-        return put(grid.value() + "-" + number, grid, new Control(label, new Cells(column, row, width, height), form, icon, Behaviour.PLAIN, sends, listens));
+        return put(grid.value() + "-" + number, grid, new Control(label, new Cells(column, row, width, height), form, Face.icon(icon), Behaviour.PLAIN, sends, listens));
     }
 
     private void page(String id, int order, String name, int columns, int rows, Page.Screen.Kind screen) {

@@ -68,7 +68,7 @@ final class DemoShow {
         steps.addAll(hosts());
         steps.addAll(phrasebooks());
         steps.addAll(targets());
-        steps.add(put(LAYOUT, Optional.empty(), 0, new Layout("Wheelhouse")));
+        steps.add(put(LAYOUT, Optional.empty(), 0, Layout.plain("Wheelhouse")));
         steps.add(put(PAGE, Optional.of(LAYOUT), 0, Page.plain("Sound", 28, 12)));
         for (int i = 1; i <= INPUTS.size(); i++) {
             strip(steps, i, 2 * (i - 1), INPUTS.get(i - 1), "/bellows/in/" + i);

@@ -1,6 +1,7 @@
 package imperan.server.run;
 
 import imperan.server.store.Keeper;
+import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.ShowInfo;
 import imperan.show.Control;
@@ -29,11 +30,13 @@ public class Shows {
     private final ShowStore store;
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final PictureStore pictures;
 
-    Shows(ShowStore store, Keeper keeper, ShowLoop loop) {
+    Shows(ShowStore store, Keeper keeper, ShowLoop loop, PictureStore pictures) {
         this.store = store;
         this.keeper = keeper;
         this.loop = loop;
+        this.pictures = pictures;
     }
 
     /** @param show the show that was made or changed; empty where it could not be, and then the problems say why */
@@ -112,7 +115,7 @@ public class Shows {
 
     /** The show as a file. */
     public String file(String showId) {
-        return ShowFile.write(store.show(showId).name(), keeper.show(showId).join());
+        return ShowFile.write(store.show(showId).name(), keeper.show(showId).join(), pictures);
     }
 
     public Preview preview(String file) {
@@ -136,7 +139,9 @@ public class Shows {
         ShowFile.Read.Good good = (ShowFile.Read.Good) ShowFile.read(file);
         if (preview.sameName().isPresent() && onSameName == OnSameName.REFUSE) {
             return Done.refused("There is a show “" + good.name() + "” already: keep both, or replace it");
-        } else if (preview.sameName().isPresent() && onSameName == OnSameName.REPLACE) {
+        }
+        good.pictures().forEach(picture -> pictures.keep(picture, "from " + good.name()));
+        if (preview.sameName().isPresent() && onSameName == OnSameName.REPLACE) {
             return replaced(preview.sameName().get(), good, author);
         }
         return made(freeName(good.name()), good.parts(), author, "Import " + good.name());

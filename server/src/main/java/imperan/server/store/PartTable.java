@@ -11,13 +11,14 @@ import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Target;
 import imperan.show.Tray;
+import imperan.show.Twin;
 
 import java.util.Locale;
 
 /** Which table holds which kind of part. */
 enum PartTable {
     TARGET(Target.class), HOST(Host.class), ACCEPTANCE(Acceptance.class), PHRASEBOOK(Phrasebook.class), PHRASE(Phrase.class),
-    LAYOUT(Layout.class), PAGE(Page.class), TRAY(Tray.class), LOCK(Lock.class), CONTROL(Control.class);
+    LAYOUT(Layout.class), PAGE(Page.class), TRAY(Tray.class), LOCK(Lock.class), CONTROL(Control.class), TWIN(Twin.class);
 
     private final Class<? extends Body> kind;
 

@@ -1,55 +1,12 @@
 package imperan.server.store;
 
-import imperan.show.ShowJson;
-import imperan.show.Upgrade;
-import org.flywaydb.core.api.migration.BaseJavaMigration;
-import org.flywaydb.core.api.migration.Context;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
-import java.sql.Connection;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.util.function.Consumer;
-
-/**
- * Brings the bodies in the tables and in the log up to what version 4 of the show file says; what that is stands in {@link Upgrade}
- * alone. The log too: undo reads it.
- */
+/** What version 4 of the show file says. */
 @Component
-class V6__bodies_of_show_file_version_4 extends BaseJavaMigration {
+class V6__bodies_of_show_file_version_4 extends BodyMigration {
 
-    private static final int TABLES_WERE = 3;
-
-    private final JsonMapper json = ShowJson.mapper();
-
-    @Override
-    public void migrate(Context context) throws SQLException {
-        for (String table : new String[] {"page", "control"}) {
-            rewrite(context.getConnection(), "select show_id, id, body::text from " + table,
-                    "update " + table + " set body = ?::jsonb where show_id = ? and id = ?", body -> Upgrade.body(TABLES_WERE, body));
-        }
-        rewrite(context.getConnection(), "select show_id, number::text, changes::text from edit",
-                "update edit set changes = ?::jsonb where show_id = ? and number::text = ?", changes -> changes.forEach(change -> {
-                    Upgrade.body(TABLES_WERE, change.path("before").path("body"));
-                    Upgrade.body(TABLES_WERE, change.path("after").path("body"));
-                }));
-    }
-
-    private void rewrite(Connection connection, String select, String update, Consumer<JsonNode> change) throws SQLException {
-        try (PreparedStatement reading = connection.prepareStatement(select); ResultSet rows = reading.executeQuery();
-             PreparedStatement writing = connection.prepareStatement(update)) {
-            while (rows.next()) {
-                JsonNode node = json.readTree(rows.getString(3));
-                change.accept(node);
-                writing.setString(1, json.writeValueAsString(node));
-                writing.setString(2, rows.getString(1));
-                writing.setString(3, rows.getString(2));
-                writing.addBatch();
-            }
-            writing.executeBatch();
-        }
+    V6__bodies_of_show_file_version_4() {
+        super(3, "page", "control");
     }
 }

@@ -18,7 +18,7 @@ class ServerFrameTest {
 
     private static Edit edit(long number, int changes) {
         return new Edit(number, new Person("b", "Ada"), "Edit", IntStream.range(0, changes).mapToObj(i -> new Edit.Change(new PartId("p" + i),
-                Optional.empty(), Optional.of(new Part(new PartId("p" + i), Optional.empty(), i, new Layout("L"))))).toList(), new Edit.Role(Edit.Role.Kind.FRESH, 0));
+                Optional.empty(), Optional.of(new Part(new PartId("p" + i), Optional.empty(), i, Layout.plain("L"))))).toList(), new Edit.Role(Edit.Role.Kind.FRESH, 0));
     }
 
     private static ServerFrame frame(Edit... edits) {

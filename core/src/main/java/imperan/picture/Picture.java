@@ -1,0 +1,131 @@
+package imperan.picture;
+
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.Iterator;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * A picture for controls. It is named by what it holds, so the same picture is kept once, never changes, and needs no copy where a
+ * control goes to another show.
+ */
+public final class Picture {
+
+    /** A picture of a few hundred pixels needs a tenth of this. */
+    public static final int MOST_BYTES = 512 * 1024;
+
+    /** A side of the largest screen that pages are made for. */
+    public static final int MOST_PIXELS = 2048;
+
+    /** Formats that every browser shows and that hold nothing but pixels. */
+    public enum Type {
+        PNG("image/png"), JPEG("image/jpeg");
+
+        private final String mediaType;
+
+        Type(String mediaType) {
+            this.mediaType = mediaType;
+        }
+
+        public String mediaType() {
+            return mediaType;
+        }
+    }
+
+    /** What came of looking at bytes. */
+    public sealed interface Read {
+        record Good(Picture picture) implements Read {
+        }
+
+        /** @param reason one sentence */
+        record Bad(String reason) implements Read {
+        }
+    }
+
+    private final String hash;
+    private final Type type;
+    private final int width;
+    private final int height;
+    private final byte[] bytes;
+
+    private Picture(Type type, int width, int height, byte[] bytes) {
+        this.hash = sha256(bytes);
+        this.type = type;
+        this.width = width;
+        this.height = height;
+        this.bytes = bytes;
+    }
+
+    /** Reads a picture whole, or says why it is none that can be shown. */
+    public static Read read(byte[] bytes) {
+        if (bytes.length > MOST_BYTES) {
+            return new Read.Bad("The picture has " + bytes.length / 1024 + " KiB; at most " + MOST_BYTES / 1024 + " are taken. Save it smaller first");
+        }
+        try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
+            Optional<Type> type = Optional.empty();
+            ImageReader reader = null;
+            while (type.isEmpty() && readers.hasNext()) {
+                reader = readers.next();
+                String format = reader.getFormatName().toUpperCase(Locale.ROOT);
+                type = Arrays.stream(Type.values()).filter(t -> t.name().equals(format)).findFirst();
+            }
+            if (type.isEmpty()) {
+                return new Read.Bad("This is no PNG and no JPEG. Save it as one of them first");
+            }
+            reader.setInput(stream);
+            int width = reader.getWidth(0);
+            int height = reader.getHeight(0);
+            if (width > MOST_PIXELS || height > MOST_PIXELS) {
+                return new Read.Bad("The picture is " + width + " × " + height + " pixels; at most " + MOST_PIXELS + " to a side are taken. "
+                        + "Save it smaller first");
+            }
+            // a header alone does not show whether the rest is there
+            reader.read(0);
+            reader.dispose();
+            return new Read.Good(new Picture(type.get(), width, height, bytes.clone()));
+        } catch (IOException | RuntimeException e) {
+            // readers of damaged pictures throw all sorts
+            return new Read.Bad("This picture is damaged: it cannot be read to its end");
+        }
+    }
+
+    /** The SHA-256 of the bytes, in lower case. */
+    public String hash() {
+        return hash;
+    }
+
+    public Type type() {
+        return type;
+    }
+
+    /** In pixels. */
+    public int width() {
+        return width;
+    }
+
+    /** In pixels. */
+    public int height() {
+        return height;
+    }
+
+    public byte[] bytes() {
+        return bytes.clone();
+    }
+
+    private static String sha256(byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("Every Java has SHA-256", e);
+        }
+    }
+}

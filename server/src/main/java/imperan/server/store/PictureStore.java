@@ -1,0 +1,58 @@
+package imperan.server.store;
+
+import imperan.picture.Picture;
+import imperan.picture.Pictures;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.springframework.stereotype.Repository;
+
+import java.util.List;
+import java.util.Optional;
+
+/** The pictures of the installation. They are kept for good: any show, or an edit that is taken back, may name one. */
+@Repository
+public class PictureStore implements Pictures {
+
+    /** @param name of the file that it was uploaded from */
+    public record Named(String hash, String name) {
+    }
+
+    /** As a row gives it. */
+    record Bytes(byte[] bytes) {
+    }
+
+    @Mapper
+    interface PictureMapper {
+
+        @Select("select bytes from picture where hash = #{hash}")
+        Optional<Bytes> get(@Param("hash") String hash);
+
+        @Select("select hash, name from picture order by lower(name), hash")
+        List<Named> all();
+
+        @Insert("insert into picture (hash, name, bytes) values (#{hash}, #{name}, #{bytes}) on conflict (hash) do nothing")
+        void put(@Param("hash") String hash, @Param("name") String name, @Param("bytes") byte[] bytes);
+    }
+
+    private final PictureMapper mapper;
+
+    PictureStore(PictureMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    @Override
+    public Optional<Picture> get(String hash) {
+        return mapper.get(hash).flatMap(row -> Picture.read(row.bytes()) instanceof Picture.Read.Good good ? Optional.of(good.picture()) : Optional.empty());
+    }
+
+    public List<Named> all() {
+        return mapper.all();
+    }
+
+    /** Keeps a picture; one that is there already stays under the name it has. */
+    public void keep(Picture picture, String name) {
+        mapper.put(picture.hash(), name, picture.bytes());
+    }
+}

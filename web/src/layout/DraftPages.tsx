@@ -1,0 +1,90 @@
+import { useState } from "react";
+import { NavLink } from "react-router";
+import { differenceOf } from "../api/lines";
+import type { Layout, Page } from "../api/types";
+import { useLook } from "../api/useLook";
+import { type HeldOf, partsOf, useShow } from "../live/show";
+import { PushButton } from "../ui/buttons";
+import { report } from "../ui/notices";
+import { WideDialog } from "../ui/WideDialog";
+import { discardLayout, swapLayout } from "./actions";
+import { ChangeTable } from "./Changes";
+
+export function PageLink({ page, current }: { page: HeldOf<Page>; current: boolean }) {
+  return (
+    <NavLink
+      to={`/layout/${page.part.id}`}
+      className={`rounded px-2 py-1 ${current ? "bg-raised font-bold" : "text-quiet"}`}
+    >
+      {page.part.body.name}
+      {page.part.body.strip && <span className="text-sm font-normal text-quiet"> on every page</span>}
+    </NavLink>
+  );
+}
+
+/** The pages of a copy on which somebody works, and the two ways in which that ends. */
+export function DraftPages({ draft, current }: { draft: HeldOf<Layout>; current: string | undefined }) {
+  const { id, body } = draft.part;
+  const parts = useShow((s) => s.parts);
+  const [swapping, setSwapping] = useState(false);
+  return (
+    <section aria-label={`Copy of ${body.name}`} className="rounded border border-dashed border-caution p-2">
+      <h3 className="text-sm font-bold text-caution">Copy of {body.name}, not played</h3>
+      <div className="flex max-h-32 flex-col gap-1 overflow-auto">
+        {partsOf(parts, "page", id).map((p) => (
+          <PageLink key={p.part.id} page={p} current={p.part.id === current} />
+        ))}
+      </div>
+      <div className="mt-1 flex gap-1">
+        <PushButton strong className="px-2! py-0.5!" onClick={() => setSwapping(true)}>
+          Swap in …
+        </PushButton>
+        <PushButton className="px-2! py-0.5!" onClick={() => void report(discardLayout(id))}>
+          Discard
+        </PushButton>
+      </div>
+      {swapping && <SwapInDialog draft={id} onClose={() => setSwapping(false)} />}
+    </section>
+  );
+}
+
+function SwapInDialog({ draft, onClose }: { draft: string; onClose: () => void }) {
+  const { found, trouble, current } = useLook(draft, differenceOf);
+  const problems = trouble ? [trouble] : (found?.problems ?? []);
+  return (
+    <WideDialog
+      title="Swap the copy in"
+      onClose={onClose}
+      action="Swap in"
+      ready={current && problems.length === 0}
+      act={() => swapLayout(draft)}
+    >
+      <p className="text-quiet">
+        The pages that are played become as they are in the copy, at once and for everybody. What is held
+        stays held, and one undo leads back.
+      </p>
+      {problems.length > 0 && (
+        <ul role="alert" className="text-fault">
+          {problems.map((problem) => (
+            <li key={problem}>{problem}</li>
+          ))}
+        </ul>
+      )}
+      {found && found.since.length > 0 && (
+        <div role="status" className="rounded border border-caution p-2">
+          <p className="font-bold text-caution">What the copy does not have, and what would be lost:</p>
+          <ul className="max-h-32 overflow-auto">
+            {found.since.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {found ? (
+        problems.length === 0 && <ChangeTable changes={found.changes} />
+      ) : (
+        <p className="text-quiet">Looking …</p>
+      )}
+    </WideDialog>
+  );
+}
