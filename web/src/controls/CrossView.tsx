@@ -1,24 +1,23 @@
-import { useMemo } from "react";
+import { useMemo, useRef } from "react";
 import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
+import { cross } from "./cross";
 import { hand } from "./hand";
 import { SliderFace } from "./SliderFace";
+import { useMark } from "./useMark";
 import { drawSlider } from "./useValue";
 
 /** A crosspoint: a cell that fills from below with its level; the notch at its side is what the target reports. */
 export function CrossView({ id, control, live }: { id: string; control: Control; live: boolean }) {
+  const room = useRef<HTMLDivElement>(null);
   const handlers = useMemo(() => hand(id, "step"), [id]);
+  const label = control.face.textPlace === "HIDDEN" ? "" : control.label;
+  const draw = useMemo(() => cross(label), [label]);
+  useMark(room, id, draw);
   return (
     <ControlBox id={id} control={control} draw={drawSlider}>
       <SliderFace control={control} live={live} handlers={handlers} className="cross" orientation="vertical">
-        <div data-travel className="cross-room">
-          <div data-moved className="cross-level" />
-          <div data-moved className="cross-echo" />
-        </div>
-        <span className="cross-words">
-          <span data-label={control.label}>{control.label}</span>
-          <span className="reading-out">–</span>
-        </span>
+        <div ref={room} data-travel className="cross-room" />
       </SliderFace>
     </ControlBox>
   );

@@ -40,8 +40,12 @@ export function FaderView({ id, control, live }: Props) {
               </span>
             ))}
             <div data-moved className="gap" />
-            <div data-moved className="cap" />
-            <div data-moved className="echo-mark" />
+            <div data-moved className="ride ride-position">
+              <div className="cap" />
+            </div>
+            <div data-moved className="ride ride-echo">
+              <div className="echo-mark" />
+            </div>
           </div>
         </div>
         <div className="tape" data-label={control.label}>

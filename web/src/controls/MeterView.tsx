@@ -1,14 +1,17 @@
+import { useMemo, useRef } from "react";
 import type { Control, ControlValue } from "../api/types";
-import { type Drawn, echoOf } from "./useValue";
 import { ControlBox } from "./ControlBox";
-
-/** How long the highest level of late stays marked. */
-const PEAK_MS = 1500;
+import { meter } from "./meter";
+import { useMark } from "./useMark";
+import { type Drawn, echoOf } from "./useValue";
 
 /** A column that its target fills; the line above it is the highest level of late. Nothing to touch. */
 export function MeterView({ id, control }: { id: string; control: Control }) {
+  const column = useRef<HTMLDivElement>(null);
+  const draw = useMemo(() => meter(), []);
+  useMark(column, id, draw);
   return (
-    <ControlBox id={id} control={control} draw={draw}>
+    <ControlBox id={id} control={control} draw={say}>
       <div
         className="control-face"
         role="meter"
@@ -17,28 +20,13 @@ export function MeterView({ id, control }: { id: string; control: Control }) {
         aria-valuemax={100}
         aria-valuenow={0}
       >
-        <div className="meter">
-          <div className="meter-level" />
-          <div data-moved className="meter-cover" />
-          <div data-moved className="meter-peak" />
-          <div className="meter-clip" title="clipped" />
-        </div>
+        <div ref={column} className="meter" />
         {control.label && <div className="meter-label">{control.label}</div>}
       </div>
     </ControlBox>
   );
 }
 
-function draw(drawn: Drawn, value: ControlValue): void {
-  const level = echoOf(value) ?? 0;
-  const now = performance.now();
-  const { dataset } = drawn.root;
-  const peak = Number(dataset.peak ?? 0);
-  if (level >= peak || now - Number(dataset.peakAt ?? 0) > PEAK_MS) {
-    dataset.peak = String(level);
-    dataset.peakAt = String(now);
-    drawn.number("--peak", level);
-  }
-  drawn.data("clip", String(Number(dataset.peak) >= 1));
-  drawn.attribute("[role=meter]", "aria-valuenow", String(Math.round(level * 100)));
+function say(drawn: Drawn, value: ControlValue): void {
+  drawn.attribute("[role=meter]", "aria-valuenow", String(Math.round((echoOf(value) ?? 0) * 100)));
 }

@@ -1,6 +1,7 @@
 import { ChevronLeft, ChevronRight, CopyCheck } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from "react";
 import type { Cell, Cells, Page, Tray } from "../api/types";
+import { SheetOver } from "../controls/SheetOver";
 import { Seen } from "../controls/Seen";
 import { browser } from "../live/browser";
 import { type HeldOf, useShow } from "../live/show";
@@ -113,7 +114,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
           role="group"
           aria-label={`Page ${page.part.body.name}`}
           data-page={page.part.id}
-          className={`relative grid touch-none self-center bg-ground select-none ${placing || sowing ? "cursor-copy" : ""}`}
+          className={`relative isolate grid touch-none self-center bg-ground select-none ${placing || sowing ? "cursor-copy" : ""}`}
           style={{
             ...gridOf(columns, rows),
             ...(preview
@@ -149,7 +150,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
               select(...new Set(more ? [...ids, ...found] : found));
             }}
           />
-          {laid.map(handle)}
+          <SheetOver>{laid.map(handle)}</SheetOver>
           {laid.length === 0 && (
             <p className="pointer-events-none col-span-full row-span-full self-center text-center text-lg text-quiet">
               An empty page. Take phrases or a control at the left, then tap a cell.
@@ -292,7 +293,7 @@ function Handle({ held, cells, moving, selected, onStart, inside }: HandleProps)
       )}
       {body.kind === "twin" && (
         <span
-          className="pointer-events-none absolute right-0.5 bottom-0.5 rounded bg-rule p-0.5 text-bone"
+          className="pointer-events-none absolute right-0.5 bottom-0.5 z-20 rounded bg-rule p-0.5 text-bone"
           title="Shown again: the same control as on another page"
         >
           <CopyCheck size={14} aria-hidden />
@@ -300,7 +301,7 @@ function Handle({ held, cells, moving, selected, onStart, inside }: HandleProps)
       )}
       {small && (
         <span
-          className="pointer-events-none absolute top-0.5 left-0.5 rounded bg-caution px-1 text-xs font-bold text-ink"
+          className="pointer-events-none absolute top-0.5 left-0.5 z-20 rounded bg-caution px-1 text-xs font-bold text-ink"
           title={`Smaller than 44 px on the screen that this page is meant for: ${small}`}
         >
           {small}
@@ -328,7 +329,7 @@ function TrayBuild({ id, tray, inside }: { id: string; tray: Tray; inside: Handl
   return (
     <div className={`tray ${tray.popUp ? "tray-above" : ""}`}>
       <div
-        className="grid h-full"
+        className="relative isolate grid h-full"
         style={{
           ...gridOf(tray.columns, tray.cells.height),
           width: `${(100 * tray.columns) / tray.cells.width}%`,
@@ -338,7 +339,7 @@ function TrayBuild({ id, tray, inside }: { id: string; tray: Tray; inside: Handl
             : undefined,
         }}
       >
-        {laidOn(parts, id).map(inside)}
+        <SheetOver>{laidOn(parts, id).map(inside)}</SheetOver>
       </div>
       <span className="pointer-events-none absolute -top-2.5 right-2 rounded bg-rule px-1.5 text-xs font-bold text-bone">
         {tray.name}

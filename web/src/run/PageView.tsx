@@ -1,4 +1,5 @@
 import type { Page } from "../api/types";
+import { SheetOver } from "../controls/SheetOver";
 import { Seen } from "../controls/Seen";
 import { laidOn } from "../layout/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
@@ -13,24 +14,26 @@ export function PageView({ page, share }: { page: HeldOf<Page>; share: number })
   const { id, body } = page.part;
   return (
     <div
-      className="grid min-h-0 gap-1.5 p-2 pt-0"
+      className="relative isolate grid min-h-0 gap-1.5 p-2 pt-0"
       data-page={id}
       style={{ ...gridOf(body.columns, body.rows), flex: share }}
     >
-      {laidOn(parts, id)
-        .filter((held) => held.part.body.kind !== "tray")
-        .map((held) => (
-          <Laid key={held.part.id} cells={held.part.body.cells}>
-            <Seen held={held} live />
-          </Laid>
-        ))}
-      {partsOf(parts, "tray", id)
-        .filter((tray) => !tray.part.body.popUp || shown.has(tray.part.id))
-        .map((tray) => (
-          <Laid key={tray.part.id} cells={tray.part.body.cells}>
-            <TrayView held={tray} />
-          </Laid>
-        ))}
+      <SheetOver>
+        {laidOn(parts, id)
+          .filter((held) => held.part.body.kind !== "tray")
+          .map((held) => (
+            <Laid key={held.part.id} cells={held.part.body.cells}>
+              <Seen held={held} live />
+            </Laid>
+          ))}
+        {partsOf(parts, "tray", id)
+          .filter((tray) => !tray.part.body.popUp || shown.has(tray.part.id))
+          .map((tray) => (
+            <Laid key={tray.part.id} cells={tray.part.body.cells}>
+              <TrayView held={tray} />
+            </Laid>
+          ))}
+      </SheetOver>
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import type { Cells, Tray } from "../api/types";
+import { SheetOver } from "../controls/SheetOver";
 import { Seen } from "../controls/Seen";
 import { laidOn } from "../layout/laid";
 import { type HeldOf, useShow } from "../live/show";
@@ -20,17 +21,19 @@ export function TrayView({ held }: { held: HeldOf<Tray> }) {
   return (
     <section aria-label={body.name} className={`tray ${body.popUp ? "tray-above" : ""}`} data-tray={id}>
       <div
-        className={`grid h-full gap-1 py-1 ${bank ? "px-12" : "px-1"}`}
+        className={`relative isolate grid h-full gap-1 py-1 ${bank ? "px-12" : "px-1"}`}
         style={gridOf(cells.width, cells.height)}
       >
-        {laid.map((held) => (
-          <Laid
-            key={held.part.id}
-            cells={{ ...held.part.body.cells, column: held.part.body.cells.column - (bank ? from : 0) }}
-          >
-            <Seen held={held} live />
-          </Laid>
-        ))}
+        <SheetOver>
+          {laid.map((held) => (
+            <Laid
+              key={held.part.id}
+              cells={{ ...held.part.body.cells, column: held.part.body.cells.column - (bank ? from : 0) }}
+            >
+              <Seen held={held} live />
+            </Laid>
+          ))}
+        </SheetOver>
       </div>
       {bank && (
         <>

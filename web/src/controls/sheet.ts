@@ -1,0 +1,102 @@
+/**
+ * One canvas over all that lies on a grid, on which the kinds of controls draw that stand there by the hundred. As elements of
+ * their own, each of them would be styled, laid out and painted again for every value; here a value costs a few rectangles.
+ */
+import { createContext } from "react";
+import { forget, paint } from "../live/paint";
+
+/** The roles of colours that are drawn with. */
+const ROLES = [
+  "ground",
+  "panel",
+  "raised",
+  "rule",
+  "bone",
+  "quiet",
+  "in",
+  "fault",
+  "caution",
+  "select",
+  "ink",
+] as const;
+
+export type Palette = Record<(typeof ROLES)[number], string> & { font: string };
+
+/** Draws within a rectangle of this width and height, from its top left, in CSS pixels. */
+export type Stroke = (g: CanvasRenderingContext2D, width: number, height: number, palette: Palette) => void;
+
+/** Something that is drawn where an element lies. */
+export interface Mark {
+  readonly element: HTMLElement;
+  readonly stroke: Stroke;
+  box: { x: number; y: number; width: number; height: number } | null;
+}
+
+export class Sheet {
+  private readonly marks = new Set<Mark>();
+  private canvas: HTMLCanvasElement | null = null;
+  private pen: CanvasRenderingContext2D | null = null;
+  private palette: Palette | null = null;
+
+  /** The canvas to draw on; null once it is gone. */
+  on(canvas: HTMLCanvasElement | null): void {
+    this.canvas = canvas;
+    this.pen = canvas?.getContext("2d") ?? null;
+    if (canvas) this.lookAnew();
+    else forget(this);
+  }
+
+  add(element: HTMLElement, stroke: Stroke): Mark {
+    const mark = { element, stroke, box: null };
+    this.marks.add(mark);
+    this.lookAnew();
+    return mark;
+  }
+
+  remove(mark: Mark): void {
+    this.marks.delete(mark);
+    forget(mark);
+    this.lookAnew();
+  }
+
+  /** It looks otherwise now. */
+  again(mark: Mark): void {
+    paint(mark, () => this.draw(mark));
+  }
+
+  /** Things may lie elsewhere now, or have other colours: all is measured at once, then drawn. */
+  lookAnew(): void {
+    paint(this, () => this.measure());
+  }
+
+  private measure(): void {
+    const { canvas } = this;
+    if (!canvas) return;
+    const style = getComputedStyle(canvas);
+    const roles = ROLES.map((role) => [role, style.getPropertyValue(`--color-${role}`)]);
+    this.palette = { ...Object.fromEntries(roles), font: style.fontFamily } as Palette;
+    const around = canvas.getBoundingClientRect();
+    for (const mark of this.marks) {
+      const { x, y, width, height } = mark.element.getBoundingClientRect();
+      mark.box = { x: x - around.x, y: y - around.y, width, height };
+    }
+    const scale = devicePixelRatio;
+    // setting the size clears it, also where it stays the same
+    canvas.width = Math.round(around.width * scale);
+    canvas.height = Math.round(around.height * scale);
+    this.pen?.scale(scale, scale);
+    for (const mark of this.marks) this.draw(mark);
+  }
+
+  private draw({ box, stroke }: Mark): void {
+    const { pen, palette } = this;
+    if (!pen || !palette || !box) return;
+    pen.clearRect(box.x, box.y, box.width, box.height);
+    pen.save();
+    pen.translate(box.x, box.y);
+    stroke(pen, box.width, box.height, palette);
+    pen.restore();
+  }
+}
+
+export const SheetContext = createContext<Sheet | null>(null);
