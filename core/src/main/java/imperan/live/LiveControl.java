@@ -2,6 +2,7 @@ package imperan.live;
 
 import imperan.shaping.Smoothing;
 import imperan.shaping.Tempo;
+import imperan.phrasebook.Vocabulary;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
@@ -9,13 +10,16 @@ import imperan.show.Control;
 import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
+import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Person;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** One control while the show runs: where it stands, what is believed of it, and whose finger is on it. */
 final class LiveControl {
@@ -58,6 +62,9 @@ final class LiveControl {
     String typed = "";
     Grip grip;
     Trace trace;
+
+    /** Of its numbers; empty where no phrasebook tells. */
+    String unit = "";
 
     private final List<Scale> scales = new ArrayList<>();
     private final boolean whole;
@@ -120,6 +127,24 @@ final class LiveControl {
                 .orElse(Scale.UNIT);
     }
 
+    /**
+     * The unit of its first axis.
+     *
+     * @param vocabularies what the targets of its lines say and understand
+     */
+    String unit(Function<Optional<PartId>, Vocabulary> vocabularies) {
+        Stream<PhraseArgument> sent = control.sends().stream().flatMap(send -> IntStream.range(0, send.arguments().size())
+                .filter(i -> send.arguments().get(i) instanceof ArgumentSource.Value value && value.axis() == 0).boxed()
+                .flatMap(i -> argument(vocabularies.apply(send.target()).said(send.address()), i)));
+        Stream<PhraseArgument> heard = control.listens().stream().filter(listen -> listen.role() == Listen.Role.VALUE && listen.axis() == 0)
+                .flatMap(listen -> argument(vocabularies.apply(listen.target()).heard(listen.address()), listen.argument()));
+        return Stream.concat(sent, heard).map(PhraseArgument::unit).filter(unit -> !unit.isBlank()).findFirst().orElse("");
+    }
+
+    private static Stream<PhraseArgument> argument(Optional<Vocabulary.Known> known, int index) {
+        return known.stream().map(k -> k.phrase().arguments()).filter(arguments -> index < arguments.size()).map(arguments -> arguments.get(index));
+    }
+
     /** Whether what was heard is what the control stands at, as far as its target can tell them apart. */
     boolean agrees(Position heard) {
         return heard.agrees(position, sends.stream().mapToDouble(send -> send.expectation().tolerance()).max()
@@ -159,7 +184,7 @@ final class LiveControl {
             double known = echo.get(axis);
             axes.add(new ControlValue.Axis(position.get(axis), Double.isNaN(known) ? Optional.empty() : Optional.of(known)));
         }
-        return new ControlValue(id, axes, belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), label, enabled,
+        return new ControlValue(id, axes, belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), unit, label, enabled,
                 openUntil != Long.MIN_VALUE, grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
     }
 

@@ -23,6 +23,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * The show that owns the sockets, while it runs. See the package description for threads and time.
@@ -89,9 +90,14 @@ public final class LiveShow {
             state.sink.linkChanged(part.id());
         }
         vocabularies.keySet().retainAll(show.all(Phrasebook.class).stream().map(Part::id).toList());
+        Function<Optional<PartId>, Vocabulary> spoken = target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE);
         for (LiveControl control : state.controls.values()) {
-            control.sends.forEach(send -> send.expect(Expectation.of(send.send(), send.send().target().map(state.links::get)
-                    .map(Link::vocabulary).orElse(Vocabulary.NONE))));
+            String unit = control.unit(spoken);
+            if (!unit.equals(control.unit)) {
+                control.unit = unit;
+                state.sink.valueChanged(control.id);
+            }
+            control.sends.forEach(send -> send.expect(Expectation.of(send.send(), spoken.apply(send.send().target()))));
         }
         state.listeners.index(state.controls.values(), show.all(Page.class).stream().filter(part -> !show.inDraft(part)).flatMap(part -> ((Page) part.body()).follows().stream()
                 .map(when -> new Listeners.Watcher(part.id(), when))).toList());

@@ -7,12 +7,15 @@ import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.TimeTag;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Form;
 import imperan.show.KeepAlive;
 import imperan.show.Listen;
 import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
@@ -69,6 +72,19 @@ class AnswerTest {
         stage.desk("/in/1/level", 0.5f);
         assertThat(stage.value("level").belief()).isEqualTo(Belief.KNOWN);
         assertThat(stage.value("level").echo()).contains(0.5);
+    }
+
+    @Test
+    void numbersHaveTheUnitThatThePhrasebookTells() {
+        assertThat(stage.value("level").unit()).isEmpty();
+        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32,
+                Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "");
+        show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), new PartId("book"), phrase),
+                Shows.change(show, Shows.DESK, Shows.target("Desk").speaking(new PartId("book"))));
+        stage.live.load(show, stage.now);
+        assertThat(stage.value("level").unit()).isEqualTo("dB");
+        assertThat(stage.value("mute").unit()).as("a line that no phrase knows").isEmpty();
     }
 
     @Test

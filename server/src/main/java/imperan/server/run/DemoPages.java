@@ -1,5 +1,6 @@
 package imperan.server.run;
 
+import imperan.picture.Picture;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
@@ -47,16 +48,19 @@ final class DemoPages {
     private static final Form.Lamp FAULT = new Form.Lamp(List.of(new State("0", "well", Look.DARK), new State("1", "fault", Look.FAULT)));
 
     private final PartId layout;
+    private final Picture plan;
     private final List<EditRequest.Step> steps = new ArrayList<>();
     private PartId grid;
     private int number;
 
-    private DemoPages(PartId layout) {
+    private DemoPages(PartId layout, Picture plan) {
         this.layout = layout;
+        this.plan = plan;
     }
 
-    static List<EditRequest.Step> in(PartId layout) {
-        DemoPages pages = new DemoPages(layout);
+    /** @param plan the quay from above */
+    static List<EditRequest.Step> in(PartId layout, Picture plan) {
+        DemoPages pages = new DemoPages(layout, plan);
         pages.quay();
         pages.water();
         pages.rack();
@@ -124,7 +128,7 @@ final class DemoPages {
             String address = "/keel/out/" + output;
             value("Mute " + output, left, 6, 2, 2, TURNS, KEEL, address + "/mute", ArgumentType.INT32, 0, 1);
             value("Delay", left, 8, 2, 3, new Form.Knob(0), KEEL, address + "/delay", ArgumentType.FLOAT32, 0, 500);
-            add("°C", left, 11, 2, 1, new Form.Readout(), List.of(), List.of(heard(KEEL, address + "/temperature", 0, 110)));
+            add("out " + output, left, 11, 2, 1, new Form.Readout(), List.of(), List.of(heard(KEEL, address + "/temperature", 0, 110)));
             add("load", left, 12, 2, 1, FAULT, List.of(), List.of(heard(KEEL, address + "/overload", 0, 1)));
             add("heat", left, 13, 2, 1, FAULT, List.of(), List.of(heard(KEEL, address + "/protect", 0, 1)));
         }
@@ -133,7 +137,7 @@ final class DemoPages {
         }
         value("Find it", 12, 6, 6, 2, TURNS, KEEL, "/keel/locate", ArgumentType.INT32, 0, 1);
         guarded(value("Sleep", 12, 8, 6, 3, TURNS, KEEL, "/keel/sleep", ArgumentType.INT32, 0, 1));
-        add("supply, V", 12, 11, 6, 3, new Form.Readout(), List.of(), List.of(heard(KEEL, "/keel/supply", 180, 260)));
+        add("supply", 12, 11, 6, 3, new Form.Readout(), List.of(), List.of(heard(KEEL, "/keel/supply", 180, 260)));
     }
 
     private void waves() {
@@ -147,16 +151,17 @@ final class DemoPages {
 
     /** What is wanted while walking along the quay. */
     private void walk() {
-        page("walk", 5, "Walk", 8, 16, Page.Screen.Kind.PHONE);
-        scenes(0, 0, 8, 4, Form.Direction.UP);
+        page("walk", 5, "Walk", 8, 20, Page.Screen.Kind.PHONE);
+        put("plan", grid, Control.plain("", new Cells(0, 0, 8, 3), new Form.Picture(), List.of(), List.of()).faced(Face.PLAIN.showing(plan.hash())));
+        scenes(0, 3, 8, 5, Form.Direction.UP);
         for (int look = 1; look <= 4; look++) {
-            add("Look " + look, 2 * (look - 1), 4, 2, 2, GO, List.of(on(Send.Phase.PRESS, WICK, "/wick/look/" + look + "/go")), List.of());
+            add("Look " + look, 2 * (look - 1), 8, 2, 2, GO, List.of(on(Send.Phase.PRESS, WICK, "/wick/look/" + look + "/go")), List.of());
         }
-        value("Lanterns", 0, 6, 8, 3, LYING, WICK, "/wick/master/1/level", ArgumentType.INT32, 0, 255);
-        value("Sound", 0, 9, 8, 3, LYING, BELLOWS, "/bellows/main/level", ArgumentType.FLOAT32, 0, 1);
-        value("Mute all", 0, 12, 4, 2, TURNS, BELLOWS, "/bellows/main/mute", ArgumentType.INT32, 0, 1);
-        add("Flat water", 4, 12, 4, 2, GO, List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
-        add("Tilt", 0, 14, 8, 2, new Form.PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());
+        value("Lanterns", 0, 10, 8, 3, LYING, WICK, "/wick/master/1/level", ArgumentType.INT32, 0, 255);
+        value("Sound", 0, 13, 8, 3, LYING, BELLOWS, "/bellows/main/level", ArgumentType.FLOAT32, 0, 1);
+        value("Mute all", 0, 16, 4, 2, TURNS, BELLOWS, "/bellows/main/mute", ArgumentType.INT32, 0, 1);
+        add("Flat water", 4, 16, 4, 2, GO, List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
+        add("Tilt", 0, 18, 8, 2, new Form.PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());
     }
 
     // ---- what the pages are made of

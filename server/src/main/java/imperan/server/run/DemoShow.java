@@ -2,6 +2,7 @@ package imperan.server.run;
 
 import imperan.phrasebook.ReadRow;
 import imperan.phrasebook.TableImport;
+import imperan.picture.Picture;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
@@ -74,7 +75,7 @@ final class DemoShow {
             strip(steps, i, 2 * (i - 1), INPUTS.get(i - 1), "/bellows/in/" + i);
         }
         strip(steps, 13, 26, "Main", "/bellows/main");
-        steps.addAll(DemoPages.in(LAYOUT));
+        steps.addAll(DemoPages.in(LAYOUT, plan()));
         return new EditRequest("Open the demo show", steps);
     }
 
@@ -125,9 +126,18 @@ final class DemoShow {
         }
     }
 
+    /** The quay from above. */
+    Picture plan() {
+        return ((Picture.Read.Good) Picture.read(bytes("/demo/quay.png"))).picture();
+    }
+
     private static String resource(String path) {
+        return new String(bytes(path), StandardCharsets.UTF_8);
+    }
+
+    private static byte[] bytes(String path) {
         try (InputStream in = DemoShow.class.getResourceAsStream(path)) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return in.readAllBytes();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

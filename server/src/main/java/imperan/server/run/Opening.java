@@ -1,6 +1,7 @@
 package imperan.server.run;
 
 import imperan.server.store.Keeper;
+import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.show.Outcome;
 import imperan.show.Person;
@@ -21,13 +22,15 @@ class Opening implements ApplicationRunner {
     private final ShowStore store;
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final PictureStore pictures;
     private final DemoShow demo;
 
-    Opening(ShowStore store, Keeper keeper, ShowLoop loop, @Value("${imperan.demo.first-port}") int firstPort,
+    Opening(ShowStore store, Keeper keeper, ShowLoop loop, PictureStore pictures, @Value("${imperan.demo.first-port}") int firstPort,
             @Value("${imperan.demo.first-answer}") int firstAnswer) {
         this.store = store;
         this.keeper = keeper;
         this.loop = loop;
+        this.pictures = pictures;
         this.demo = new DemoShow(firstPort, firstAnswer);
     }
 
@@ -39,6 +42,7 @@ class Opening implements ApplicationRunner {
         }
         ShowStore.ShowInfo live = store.shows().stream().filter(ShowStore.ShowInfo::live).findFirst().orElseThrow();
         if (live.id().equals(DemoShow.ID) && keeper.show(live.id()).join().version() == 0) {
+            pictures.keep(demo.plan(), "quay.png");
             Outcome outcome = keeper.edit(DemoShow.ID, demo.asEdit(), IMPERAN).join();
             if (outcome instanceof Outcome.Refused refused) {
                 throw new IllegalStateException("The demo show does not pass its own rules: " + refused.problems());
