@@ -1,5 +1,6 @@
 import type { Form, Problem } from "../../api/types";
 import { partsOf, useShow } from "../../live/show";
+import { inDraft } from "../laid";
 import { EditField } from "../../ui/EditField";
 import { Check, NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
@@ -230,7 +231,10 @@ const NOWHERE = "nowhere";
 
 function PageKeyFields({ form, put }: { form: Of<"pageKey">; put: Put }) {
   const parts = useShow((s) => s.parts);
-  const pages = partsOf(parts, "page").map((p) => ({ value: p.part.id, text: p.part.body.name }));
+  const pages = partsOf(parts, "page").map(({ part: { id, body } }) => ({
+    value: id,
+    text: inDraft(parts, id) ? `${body.name}, of the copy` : body.name,
+  }));
   const trays = partsOf(parts, "tray")
     .filter((t) => t.part.body.popUp)
     .map((t) => ({ value: t.part.id, text: `shows ${t.part.body.name}` }));

@@ -40,9 +40,10 @@ public final class LineTable {
     private List<TableLine> lines() {
         List<TableLine> lines = new ArrayList<>();
         for (Part page : show.all(Page.class)) {
+            String called = page.body().called() + (show.inDraft(page) ? " of the copy" : "");
             show.children(page.id()).forEach(laid -> {
-                add(laid, page.body().called(), lines);
-                show.children(laid.id()).forEach(inside -> add(inside, page.body().called() + ", " + laid.body().called(), lines));
+                add(laid, called, lines);
+                show.children(laid.id()).forEach(inside -> add(inside, called + ", " + laid.body().called(), lines));
             });
         }
         return lines;

@@ -8,6 +8,8 @@ import imperan.layout.Arrangement.MoveControls;
 import imperan.layout.Arrangement.RemoveControls;
 import imperan.layout.Arrangement.ScatterTray;
 import imperan.layout.Arrangement.SwapLayout;
+import imperan.line.LineTable;
+import imperan.line.TableLine;
 import imperan.picture.Pictures;
 import imperan.show.Control;
 import imperan.show.Edit;
@@ -67,6 +69,7 @@ class DraftsTest {
         done(new CopyLayout(LAYOUT, DRAFT));
         assertThat(show.all(Control.class)).hasSize(4);
         assertThat(show.all(Control.class).stream().filter(show::inDraft)).extracting(Part::id).containsExactlyInAnyOrder(copyOf(A), copyOf(B));
+        assertThat(LineTable.of(show)).extracting(TableLine::page).contains("Page", "Page of the copy");
         assertThat(((Outcome.Refused) Arranger.carryOut(show, new CopyLayout(DRAFT, new PartId("again")), ADA)).problems().get(0).message())
                 .contains("a copy already");
     }
