@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 export function useGoToPage(): (page: string) => void {
   const navigate = useNavigate();
   return (page) => {
-    if (location.hash.startsWith("#/layout")) void navigate(`/layout/${page}`);
+    // at once: what was placed is selected already, and a hand that goes on to Run means that page
+    if (location.hash.startsWith("#/layout")) void navigate(`/layout/${page}`, { flushSync: true });
   };
 }

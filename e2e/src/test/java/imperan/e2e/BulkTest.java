@@ -212,6 +212,7 @@ class BulkTest extends InstalledTest {
             button("All").click();
             button("Place 40 on a new page").click();
             assertThat(page.getByText("40 selected")).isVisible();
+            assertThat(page.locator("[data-build]")).hasCount(40);
             Hands.run(page);
             actions += 6;
             assertThat(actions).as("pointer actions, from the list to the page").isLessThanOrEqualTo(12);
