@@ -209,7 +209,7 @@ class PhraseRulesTest {
                         List.<ArgumentSource>of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))).toList(), List.of());
         Show base = Shows.withPage();
         show = Shows.accepted(base, Shows.ADA, Shows.change(base, Shows.DESK, target), put(new PartId("level"), PAGE, many));
-        LiveShow live = new LiveShow(new Silent(packets));
+        LiveShow live = new LiveShow(new Packets(packets));
         live.load(show, 0);
         live.socket(Shows.DESK, SocketState.open("127.0.0.1"), 0);
         packets.clear();
@@ -262,7 +262,7 @@ class PhraseRulesTest {
         show = Shows.accepted(show, Shows.ADA, put(new PartId("level"), PAGE, fader("set/3/level", "set/3/level")));
         Control control = (Control) show.part(new PartId("level")).orElseThrow().body();
         List<String> sent = new ArrayList<>();
-        LiveShow live = new LiveShow(new Silent(packets));
+        LiveShow live = new LiveShow(new Packets(packets));
         live.load(show, 0);
         live.socket(Shows.DESK, SocketState.open("127.0.0.1"), 0);
         packets.clear();
@@ -297,34 +297,17 @@ class PhraseRulesTest {
     }
 
     /** Notes the packets and nothing else. */
-    private record Silent(List<byte[]> packets) implements LiveSink {
+    private static final class Packets extends QuietSink {
+
+        private final List<byte[]> packets;
+
+        private Packets(List<byte[]> packets) {
+            this.packets = packets;
+        }
+
         @Override
         public void datagram(PartId target, byte[] packet) {
             packets.add(packet);
-        }
-
-        @Override
-        public void valueChanged(PartId control) {
-        }
-
-        @Override
-        public void linkChanged(PartId target) {
-        }
-
-        @Override
-        public void traceChanged(PartId control) {
-        }
-
-        @Override
-        public void pageWanted(PartId page) {
-        }
-
-        @Override
-        public void turned(LinkTurn turn) {
-        }
-
-        @Override
-        public void wire(WireRecord row) {
         }
     }
 }

@@ -15,7 +15,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** A live show on a clock of its own, for tests: hands touch it, a desk answers it, and everything it sends is noted. */
-final class Stage implements LiveSink {
+final class Stage extends QuietSink {
 
     static final long MS = 1_000_000L;
     static final PartId DESK = new PartId("desk");
@@ -86,18 +86,6 @@ final class Stage implements LiveSink {
     public void datagram(PartId target, byte[] packet) {
         OscMessage message = (OscMessage) ((Decoded.Whole) new OscDecoder().decode(packet)).packet();
         sent.add((message.address() + " " + OscText.arguments(message.arguments())).strip());
-    }
-
-    @Override
-    public void valueChanged(PartId control) {
-    }
-
-    @Override
-    public void linkChanged(PartId target) {
-    }
-
-    @Override
-    public void traceChanged(PartId control) {
     }
 
     @Override

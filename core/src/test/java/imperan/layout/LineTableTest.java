@@ -1,0 +1,74 @@
+package imperan.layout;
+
+import imperan.line.LineCsv;
+import imperan.line.LineTable;
+import imperan.line.TableLine;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Outcome;
+import imperan.show.PartId;
+import imperan.show.Send;
+import org.junit.jupiter.api.Test;
+
+import java.util.List;
+import java.util.Optional;
+
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.change;
+import static imperan.show.Shows.fader;
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** The lines of all controls as a table, and as text for a spreadsheet. */
+class LineTableTest extends FourFaders {
+
+    @Test
+    void everyLineIsARowWithWhatItsPhrasebookSpeaksAgainst() {
+        show = accepted(show, ADA, change(show, new PartId("f2"), fader("level 2", 1, "/in/2/lvel")), change(show, new PartId("f3"),
+                control("f3").withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/in/3/level",
+                        List.of(new ArgumentSource.Value(ArgumentType.INT32, 0, 1))), new Send(Send.Phase.CHANGE, Optional.of(DESK), "/in/3/level",
+                        List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 100))), new Send(Send.Phase.CHANGE, Optional.of(DESK), "/in/3/name",
+                        List.of())), List.of())), change(show, new PartId("f4"), control("f4").withLines(List.of(new Send(Send.Phase.PRESS, Optional.empty(),
+                        "/x", List.of())), List.of())));
+        List<TableLine> lines = LineTable.of(show);
+        assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f1"))).allMatch(line -> line.findings().isEmpty()).hasSize(2);
+        assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f2"))).allSatisfy(line -> {
+            assertThat(line.findings().get(0).mend()).hasValue("/in/2/level");
+            assertThat(line.findings().get(0).message()).contains("did you mean /in/2/level?");
+        });
+        assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f3"))).extracting(line -> line.findings().get(0).message())
+                .containsExactly("It sends “i”; Desk takes “f”", "It goes from 0 to 100; only 0 to 1 counts", "Desk says it and does not take it");
+        assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f4"))).extracting(line -> line.findings().get(0).message())
+                .containsExactly("Nobody gets it: no target is chosen");
+    }
+
+    @Test
+    void aTableThatIsGivenOutAndTakenInChangesNothing() {
+        assertThat(LineCsv.read(show, LineCsv.write(LineTable.of(show)))).isEqualTo(new LineCsv.Read(Optional.empty(), List.of()));
+    }
+
+    @Test
+    void aTableFromASpreadsheetChangesWhatIsDifferentAndNamesWhatCannotBe() {
+        LineCsv.Read read = LineCsv.read(show, """
+                line\taddress\ttarget\tlow\thigh\ton
+                f1:send:1\t/in/9/level\tOther\t0\t0.5\trelease
+                f2:listen:1\t\t\t\t2\t
+                f9:send:1\t/x\t\t\t\t
+                f3:send:1\t/in/3/level\tNobody\t\t\t
+                f4:send:1\t/in/4/level\t\t0,5\t\t
+                """);
+        assertThat(read.refusals()).extracting(LineCsv.Refusal::row).containsExactly(4L, 5L, 6L);
+        assertThat(read.refusals()).extracting(LineCsv.Refusal::reason).satisfiesExactly(r -> assertThat(r).contains("no line “f9:send:1”"),
+                r -> assertThat(r).contains("no target “Nobody”"), r -> assertThat(r).contains("write a decimal with a dot"));
+        show = ((Outcome.Accepted) show.apply(read.request().orElseThrow(), ADA)).show();
+        assertThat(control("f1").sends().get(0)).isEqualTo(new Send(Send.Phase.RELEASE, Optional.of(OTHER), "/in/9/level",
+                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 0.5))));
+        assertThat(control("f2").listens().get(0).high()).isEqualTo(2);
+    }
+
+    @Test
+    void whatIsNoLineTableIsSaid() {
+        assertThat(LineCsv.read(show, "a,b\n1,2").refusals().get(0).reason()).contains("one of them “line”");
+    }
+}
