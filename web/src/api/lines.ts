@@ -8,6 +8,7 @@ import type {
   FillStart,
   Learned,
   LayoutPreview,
+  PageShape,
   RestLine,
   TableLine,
   TablePreview,
@@ -26,6 +27,9 @@ export const previewArrangement = (arrangement: Arrangement) =>
   read<ArrangePreview>("arrange/preview", asking(arrangement));
 /** What filling across these controls begins with. */
 export const fillStart = (controls: string[]) => read<FillStart>("arrange/fill-start", asking(controls));
+
+/** The room of a page on its screen, and what is too small there. */
+export const shapeOf = (page: string) => read<PageShape>(`pages/${page}/shape`);
 
 export const linesOf = () => read<TableLine[]>("lines");
 export const linesAsCsv = () => at("lines.csv");

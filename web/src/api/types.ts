@@ -41,6 +41,7 @@ export type LinkStep = Tick["step"];
 export type Listen = Schemas["Listen"];
 export type NamedPicture = Schemas["Named"];
 export type Page = Schemas["Page"];
+export type PageShape = Schemas["PageShape"];
 export type Part = Schemas["Part"];
 export type PhraseFamily = Schemas["PhraseFamily"];
 export type Phrase = Schemas["Phrase"];

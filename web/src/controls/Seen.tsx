@@ -1,4 +1,4 @@
-import { controlAt, type Laid } from "../layout/laid";
+import { controlAt, type Laid } from "../live/laid";
 import { useShow } from "../live/show";
 import { ControlView } from "./ControlView";
 

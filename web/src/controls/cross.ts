@@ -14,22 +14,23 @@ const HOLDER = 15;
  * @param label its name, unless its target says another one
  */
 export function cross(label: string): DrawValue {
-  return (g, { width, height, palette }, value) => {
+  return (g, { width, height, text, palette }, value) => {
     g.fillStyle = palette.raised;
     g.fillRect(0, 0, width, height);
     g.textAlign = "center";
     g.textBaseline = "middle";
-    const size = Math.max(11, Math.min(width * 0.2, height * 0.22, 17));
-    const words = (text: string, line: number) => {
+    const usual = Math.max(11, Math.min(width * 0.2, height * 0.22, 17));
+    const words = (said: string, size: number, middle: number) => {
       g.font = `500 ${size}px ${palette.font}`;
-      g.fillText(text, width / 2, height / 2 + line * size * 1.2, width);
+      g.fillText(said, width / 2, middle, width);
     };
     const name = (label && value?.label) || label;
     const said = !value || value.belief === "UNSET" ? "–" : value.text;
     if (value) level(value);
     g.fillStyle = palette.bone;
-    if (name) words(name, -0.5);
-    words(said, name ? 0.5 : 0);
+    const named = usual * text;
+    if (name) words(name, named, height / 2 - named * 0.6);
+    words(said, usual, name ? height / 2 + usual * 0.6 : height / 2);
 
     function level(value: ControlValue) {
       const top = height * (1 - positionOf(value));

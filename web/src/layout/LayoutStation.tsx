@@ -11,7 +11,7 @@ import { addPage, setPage } from "./actions";
 import { useBuildDialog, openDialog } from "./dialogs";
 import { onBuildKey } from "./keys";
 import { DraftPages, PageLink } from "./DraftPages";
-import { inDraft, laidOf, pageOf } from "./laid";
+import { inDraft, laidOf, pageOf } from "../live/laid";
 import { LayoutFileDialog } from "./LayoutFileDialog";
 import { LearnShelf } from "./LearnShelf";
 import { PageGrid } from "./PageGrid";

@@ -6,7 +6,7 @@ import { partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
-import { nameOf } from "./laid";
+import { nameOf } from "../live/laid";
 import { useSelection } from "./selection";
 
 const LOOK_MS = 400;

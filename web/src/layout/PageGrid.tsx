@@ -1,7 +1,9 @@
 import { ChevronLeft, ChevronRight, CopyCheck } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from "react";
+import { shapeOf } from "../api/lines";
 import type { Cell, Cells, Page, Tray } from "../api/types";
-import { SheetOver } from "../controls/SheetOver";
+import { useLook } from "../api/useLook";
+import { CanvasOver } from "../controls/CanvasOver";
 import { Seen } from "../controls/Seen";
 import { browser } from "../live/browser";
 import { type HeldOf, useShow } from "../live/show";
@@ -10,8 +12,8 @@ import { moveWindow, useTrays } from "../run/trays";
 import { report } from "../ui/notices";
 import { addControl, arrangeSelected } from "./actions";
 import { BuildBar } from "./BuildBar";
-import { calledOf, controlAt, type Grid, gridIn, type Laid, laidOn } from "./laid";
-import { screenOf, usePreview, useTooSmall } from "./screens";
+import { calledOf, controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
+import { usePreview } from "./screens";
 import { select, toggle, useSelection } from "./selection";
 import { placeTaken, useShelf } from "./shelf";
 
@@ -42,7 +44,8 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
   const grid = useRef<HTMLDivElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const { columns, rows } = page.part.body;
-  const screen = screenOf(page.part.body);
+  const { found: shape } = useLook(page.part.id, shapeOf);
+  const small = new Map(shape?.tooSmall.map((each) => [each.part, `${each.width} × ${each.height} px`]));
   const laid = laidOn(parts, page.part.id).filter(
     ({ part: { id, body } }) => body.kind !== "tray" || !body.popUp || shown.has(id) || ids.includes(id),
   );
@@ -92,6 +95,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
         cells={dragging ? dragged(drag.lay.get(id)!, drag) : held.part.body.cells}
         moving={dragging}
         selected={ids.includes(id)}
+        small={small.get(id)}
         onStart={(how, e) => {
           // the page keeps the pointer, for the control may be removed by somebody else under the hand
           grid.current!.setPointerCapture(e.pointerId);
@@ -117,10 +121,10 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
           className={`relative isolate grid touch-none self-center bg-ground select-none ${placing || sowing ? "cursor-copy" : ""}`}
           style={{
             ...gridOf(columns, rows),
-            ...(preview
+            ...(preview && shape
               ? {
-                  aspectRatio: `${screen.width} / ${screen.height}`,
-                  width: `min(100cqw, 100cqh * ${screen.width / screen.height})`,
+                  aspectRatio: `${shape.width} / ${shape.height}`,
+                  width: `min(100cqw, 100cqh * ${shape.width / shape.height})`,
                 }
               : { width: "100%", height: "100%" }),
             backgroundImage:
@@ -150,7 +154,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
               select(...new Set(more ? [...ids, ...found] : found));
             }}
           />
-          <SheetOver>{laid.map(handle)}</SheetOver>
+          <CanvasOver>{laid.map(handle)}</CanvasOver>
           {laid.length === 0 && (
             <p className="pointer-events-none col-span-full row-span-full self-center text-center text-lg text-quiet">
               An empty page. Take phrases or a control at the left, then tap a cell.
@@ -217,18 +221,19 @@ interface HandleProps {
   cells: Cells;
   moving: boolean;
   selected: boolean;
+  /** Its size on the screen that its page is meant for, where that is smaller than a finger needs. */
+  small: string | undefined;
   onStart: (how: Drag["how"], e: PointerEvent) => void;
   /** Draws what lies in a tray. */
   inside: (held: Laid) => ReactNode;
 }
 
 /** What takes a control or a tray in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
-function Handle({ held, cells, moving, selected, onStart, inside }: HandleProps) {
+function Handle({ held, cells, moving, selected, small, onStart, inside }: HandleProps) {
   const { id, body } = held.part;
   const others = useShow((s) => s.presences)
     .filter((p) => p.browser !== browser.id && p.controls.includes(id))
     .map((p) => p.name);
-  const small = useTooSmall(held);
   const parts = useShow((s) => s.parts);
   const kind = body.kind === "tray" ? "tray" : (controlAt(parts, held)?.part.body.form.kind ?? "gone");
 
@@ -339,7 +344,7 @@ function TrayBuild({ id, tray, inside }: { id: string; tray: Tray; inside: Handl
             : undefined,
         }}
       >
-        <SheetOver>{laidOn(parts, id).map(inside)}</SheetOver>
+        <CanvasOver>{laidOn(parts, id).map(inside)}</CanvasOver>
       </div>
       <span className="pointer-events-none absolute -top-2.5 right-2 rounded bg-rule px-1.5 text-xs font-bold text-bone">
         {tray.name}

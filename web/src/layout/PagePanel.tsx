@@ -12,7 +12,7 @@ import { ConditionFields } from "./ConditionFields";
 import { useGoToPage } from "./useGoToPage";
 import { copyLayout, duplicatePage, orderPage, removePage, setPage } from "./actions";
 import { openDialog } from "./dialogs";
-import { inDraft } from "./laid";
+import { inDraft } from "../live/laid";
 import { type ScreenKind, SCREENS } from "./screens";
 
 /** Everything of one page: its cells, the screen it is meant for, and its way in and out. */
@@ -52,13 +52,8 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
       <Select<ScreenKind>
         label="Meant for"
         value={body.screen.kind}
-        onChange={(kind) => {
-          const { width, height } = SCREENS.find((s) => s.kind === kind)!;
-          void report(
-            put("screen", { screen: kind === "OWN" ? { ...body.screen, kind } : { kind, width, height } }),
-          );
-        }}
-        options={SCREENS.map(({ kind, text }) => ({ value: kind, text }))}
+        onChange={(kind) => void report(put("screen", { screen: { ...body.screen, kind } }))}
+        options={SCREENS}
       />
       <div className="grid grid-cols-2 gap-2">
         <NumberField
@@ -97,7 +92,7 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
           className="flex-1"
           value={screen}
           onChange={setScreen}
-          options={SCREENS.filter((s) => s.kind !== "OWN").map(({ kind, text }) => ({ value: kind, text }))}
+          options={SCREENS.filter((s) => s.value !== "OWN")}
         />
         <PushButton onClick={() => void made(duplicatePage(id, screen, true))}>
           <CopyCheck size={16} aria-hidden /> Show again

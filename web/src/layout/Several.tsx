@@ -16,7 +16,7 @@ import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
 import { arrangeSelected, gatherSelected, type Manner } from "./actions";
 import { FillDialog } from "./FillDialog";
-import { calledOf, laidOf } from "./laid";
+import { calledOf, laidOf } from "../live/laid";
 import { ReplaceDialog } from "./ReplaceDialog";
 import { useSelection } from "./selection";
 import { SwapDialog } from "./SwapDialog";

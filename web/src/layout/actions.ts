@@ -3,7 +3,7 @@ import { arrange, change, remove } from "../api/edits";
 import type { Arrangement, Cell, Control, ControlKind, Page, Problem, Tray } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { copied, type CopiedPart, keepCopied } from "./clipboard";
-import { controlAt, type Laid, laidOf, laidOn, nameOf } from "./laid";
+import { controlAt, type Laid, laidOf, laidOn, nameOf } from "../live/laid";
 import { select, selectAfter, useSelection } from "./selection";
 
 export type Meaning = Extract<Arrangement, { what: "paste" }>["meaning"];

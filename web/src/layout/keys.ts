@@ -14,7 +14,7 @@ import {
   removeSelected,
 } from "./actions";
 import { openDialog } from "./dialogs";
-import { laidOn } from "./laid";
+import { laidOn } from "../live/laid";
 import { select, useSelection } from "./selection";
 
 const EDGES = { ArrowLeft: "LEFT", ArrowRight: "RIGHT", ArrowUp: "TOP", ArrowDown: "BOTTOM" } as const;

@@ -7,7 +7,7 @@ import type { Control, Problem, TableLine } from "../api/types";
 import { useLook } from "../api/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { putListen, putSend } from "../layout/path/put";
-import { pageOf } from "../layout/laid";
+import { pageOf } from "../live/laid";
 import { select } from "../layout/selection";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";

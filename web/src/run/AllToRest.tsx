@@ -3,7 +3,7 @@ import { RotateCcw } from "lucide-react";
 import { useState } from "react";
 import { previewRest } from "../api/lines";
 import type { RestLine } from "../api/types";
-import { controlAt, laidOn } from "../layout/laid";
+import { controlAt, laidOn } from "../live/laid";
 import { send } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { Ask } from "../ui/Confirm";

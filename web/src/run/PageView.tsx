@@ -1,7 +1,7 @@
 import type { Page } from "../api/types";
-import { SheetOver } from "../controls/SheetOver";
+import { CanvasOver } from "../controls/CanvasOver";
 import { Seen } from "../controls/Seen";
-import { laidOn } from "../layout/laid";
+import { laidOn } from "../live/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { gridOf, Laid } from "./CellGrid";
 import { TrayView } from "./TrayView";
@@ -18,7 +18,7 @@ export function PageView({ page, share }: { page: HeldOf<Page>; share: number })
       data-page={id}
       style={{ ...gridOf(body.columns, body.rows), flex: share }}
     >
-      <SheetOver>
+      <CanvasOver>
         {laidOn(parts, id)
           .filter((held) => held.part.body.kind !== "tray")
           .map((held) => (
@@ -33,7 +33,7 @@ export function PageView({ page, share }: { page: HeldOf<Page>; share: number })
               <TrayView held={tray} />
             </Laid>
           ))}
-      </SheetOver>
+      </CanvasOver>
     </div>
   );
 }

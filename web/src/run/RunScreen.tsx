@@ -5,7 +5,7 @@ import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
 import { useHoldKey } from "../frame/useHoldKey";
-import { inDraft } from "../layout/laid";
+import { inDraft } from "../live/laid";
 import { partsOf, useShow } from "../live/show";
 import { StartOffers } from "../rig/StartOffers";
 import { LetGo } from "../rig/LetGo";

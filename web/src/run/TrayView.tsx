@@ -1,8 +1,8 @@
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import type { Cells, Tray } from "../api/types";
-import { SheetOver } from "../controls/SheetOver";
+import { CanvasOver } from "../controls/CanvasOver";
 import { Seen } from "../controls/Seen";
-import { laidOn } from "../layout/laid";
+import { laidOn } from "../live/laid";
 import { type HeldOf, useShow } from "../live/show";
 import { gridOf, Laid } from "./CellGrid";
 import { moveWindow, showTray, useTrays } from "./trays";
@@ -24,7 +24,7 @@ export function TrayView({ held }: { held: HeldOf<Tray> }) {
         className={`relative isolate grid h-full gap-1 py-1 ${bank ? "px-12" : "px-1"}`}
         style={gridOf(cells.width, cells.height)}
       >
-        <SheetOver>
+        <CanvasOver>
           {laid.map((held) => (
             <Laid
               key={held.part.id}
@@ -33,7 +33,7 @@ export function TrayView({ held }: { held: HeldOf<Tray> }) {
               <Seen held={held} live />
             </Laid>
           ))}
-        </SheetOver>
+        </CanvasOver>
       </div>
       {bank && (
         <>

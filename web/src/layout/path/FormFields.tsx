@@ -1,6 +1,6 @@
 import type { Form, Problem } from "../../api/types";
 import { partsOf, useShow } from "../../live/show";
-import { inDraft } from "../laid";
+import { inDraft } from "../../live/laid";
 import { EditField } from "../../ui/EditField";
 import { Check, NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";

@@ -5,7 +5,7 @@ import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
-import { nameOf } from "../laid";
+import { nameOf } from "../../live/laid";
 import { AXES, PLAIN_VALUE, replaced, TYPES } from "./arguments";
 import { type Put, putControl, putSend } from "./put";
 

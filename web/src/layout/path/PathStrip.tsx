@@ -2,7 +2,7 @@ import { ChevronRight } from "lucide-react";
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from "react";
 import type { Control, Trace, Tray } from "../../api/types";
 import { TrayPath } from "../TrayPath";
-import { controlAt, type Laid } from "../laid";
+import { controlAt, type Laid } from "../../live/laid";
 import { watch } from "../../live/connection";
 import { type HeldOf, useShow } from "../../live/show";
 import { traces } from "../../live/values";

@@ -8,7 +8,7 @@ import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { report } from "../../ui/notices";
 import { giveOwnLines, removeSelected } from "../actions";
-import { type Laid, pageOf } from "../laid";
+import { type Laid, pageOf } from "../../live/laid";
 import { BehaviourFields } from "./BehaviourFields";
 import { FaceFields } from "./FaceFields";
 import { FormFields } from "./FormFields";

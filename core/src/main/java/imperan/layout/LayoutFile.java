@@ -162,16 +162,17 @@ public final class LayoutFile {
         private final OnSameName onSameName;
         /** What parts of the file are in the show: those that are there already, else themselves. */
         private final Map<PartId, PartId> ids = new HashMap<>();
-        private final Optional<Part> twin;
+        /** The layout of the show that has the name of the one in the file. */
+        private final Optional<Part> namesake;
 
         private Taking(Show show, ShowFile.Read.Good file, OnSameName onSameName) {
             this.show = show;
             this.file = file;
             this.onSameName = onSameName;
-            this.twin = named(Layout.class, layout().body().called());
+            this.namesake = named(Layout.class, layout().body().called());
             file.parts().forEach(part -> ids.put(part.id(), here(part).map(Part::id).orElse(part.id())));
             if (file.format().equals(PAGE)) {
-                twin.ifPresent(part -> ids.put(layout().id(), part.id()));
+                namesake.ifPresent(part -> ids.put(layout().id(), part.id()));
             }
         }
 
@@ -199,7 +200,7 @@ public final class LayoutFile {
         }
 
         private boolean exists() {
-            return file.format().equals(LAYOUT) ? twin.isPresent() : twin.filter(layout -> show.children(layout.id())
+            return file.format().equals(LAYOUT) ? namesake.isPresent() : namesake.filter(layout -> show.children(layout.id())
                     .anyMatch(page -> names(Page.class).contains(page.body().called()))).isPresent();
         }
 
@@ -219,7 +220,7 @@ public final class LayoutFile {
         private Outcome outcome(Person author) {
             List<EditRequest.Step> steps = new ArrayList<>();
             if (onSameName == OnSameName.REPLACE) {
-                twin.ifPresent(layout -> remove(layout, steps));
+                namesake.ifPresent(layout -> remove(layout, steps));
             }
             int order = Stream.concat(show.all(Layout.class).stream(), show.all(Page.class).stream()).mapToInt(Part::order).max().orElse(0) + 1;
             for (Part part : file.parts()) {
@@ -247,7 +248,7 @@ public final class LayoutFile {
             } else if (body instanceof Layout layout) {
                 return Layout.plain(onSameName == OnSameName.KEEP_BOTH ? free(layout.name(), Layout.class) : layout.name());
             } else if (body instanceof Page page) {
-                String name = file.format().equals(PAGE) && onSameName == OnSameName.KEEP_BOTH && twin.isPresent() ? free(page.name(), Page.class) : page.name();
+                String name = file.format().equals(PAGE) && onSameName == OnSameName.KEEP_BOTH && namesake.isPresent() ? free(page.name(), Page.class) : page.name();
                 return new Page(name, page.columns(), page.rows(), page.screen(), page.strip(), page.follows().map(this::here));
             } else if (body instanceof Target target) {
                 return target.phrasebook().map(book -> target.speaking(ids.getOrDefault(book, book))).orElse(target);

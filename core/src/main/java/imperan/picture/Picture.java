@@ -94,7 +94,7 @@ public final class Picture {
             return new Read.Good(new Picture(type.get(), width, height, bytes.clone()));
         } catch (IOException | RuntimeException e) {
             // readers of damaged pictures throw all sorts
-            return new Read.Bad("This picture is damaged: it cannot be read to its end");
+            return new Read.Bad("This picture cannot be read: it is damaged, or its colours are meant for print. Save it as PNG first");
         }
     }
 

@@ -25,11 +25,16 @@ public record Page(String name, int columns, int rows, Screen screen, boolean st
     /**
      * The screen that a page is meant for, in CSS pixels; its short side may be any of the two.
      *
-     * @param kind one of the usual ones, or {@link Kind#OWN}
+     * @param kind one of the usual ones, whose size it then has whatever is said, or {@link Kind#OWN}
      */
     public record Screen(Kind kind, int width, int height) {
 
         public static final Screen DESK = of(Kind.DESK);
+
+        public Screen {
+            width = kind == Kind.OWN ? width : kind.width;
+            height = kind == Kind.OWN ? height : kind.height;
+        }
 
         /** Usual screens (common practice, no source). */
         public enum Kind {

@@ -4,6 +4,7 @@ import imperan.layout.Arrangement;
 import imperan.layout.Drafts;
 import imperan.layout.FillStart;
 import imperan.layout.LayoutFile;
+import imperan.layout.PageShape;
 import imperan.layout.PhraseFamily;
 import imperan.line.TableLine;
 import imperan.live.Learning.Learned;
@@ -64,7 +65,7 @@ class OpenApiSetup {
                     ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class,
                     RigController.RigView.class, PhrasebookController.ReadPreview.class,
                     PhrasebookController.Reading.class, NetworkController.DoorAnswer.class,
-                    ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, TableLine.class,
+                    ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class,
                     LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
                     PictureStore.Named.class, PictureController.Uploaded.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);

@@ -4,6 +4,7 @@ import imperan.layout.Arrangement;
 import imperan.layout.Arranger;
 import imperan.layout.ChangeLine;
 import imperan.layout.FillStart;
+import imperan.layout.PageShape;
 import imperan.layout.PhraseFamily;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
@@ -161,6 +162,12 @@ class ShowController {
     ArrangePreview previewArrangement(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
             @RequestBody Arrangement arrangement) {
         return ArrangePreview.of(Arranger.carryOut(keeper.show(show).join(), arrangement, store.person(browser)));
+    }
+
+    /** The room that a page has on its screen, and what is too small there. */
+    @GetMapping("/shows/{show}/pages/{page}/shape")
+    ResponseEntity<PageShape> shape(@PathVariable("show") String show, @PathVariable("page") String page) {
+        return ResponseEntity.of(PageShape.of(keeper.show(show).join(), new PartId(page)));
     }
 
     /** What filling across these controls begins with. */

@@ -1,6 +1,6 @@
 /** What lies on the cells of a page or of a tray. */
 import type { Control, Held, Tray, Twin } from "../api/types";
-import { type HeldOf, partOf, partsOf } from "../live/show";
+import { type HeldOf, partOf, partsOf } from "./show";
 
 export type Laid = HeldOf<Control | Tray | Twin>;
 

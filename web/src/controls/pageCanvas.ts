@@ -22,17 +22,26 @@ const ROLES = [
 
 export type Palette = Record<(typeof ROLES)[number], string> & { font: string };
 
-/** Draws within a rectangle of this width and height, from its top left, in CSS pixels. */
-export type Stroke = (g: CanvasRenderingContext2D, width: number, height: number, palette: Palette) => void;
+/** The room of a mark in CSS pixels, how many times the usual size its text has, and what colours there are. */
+export interface Box {
+  width: number;
+  height: number;
+  text: number;
+  palette: Palette;
+}
+
+/** Draws within a box, from its top left. */
+export type Stroke = (g: CanvasRenderingContext2D, box: Box) => void;
 
 /** Something that is drawn where an element lies. */
 export interface Mark {
   readonly element: HTMLElement;
   readonly stroke: Stroke;
-  box: { x: number; y: number; width: number; height: number } | null;
+  /** Where it lies on the canvas; null until it was looked at. */
+  box: { x: number; y: number; width: number; height: number; text: number } | null;
 }
 
-export class Sheet {
+export class PageCanvas {
   private readonly marks = new Set<Mark>();
   private canvas: HTMLCanvasElement | null = null;
   private pen: CanvasRenderingContext2D | null = null;
@@ -78,7 +87,8 @@ export class Sheet {
     const around = canvas.getBoundingClientRect();
     for (const mark of this.marks) {
       const { x, y, width, height } = mark.element.getBoundingClientRect();
-      mark.box = { x: x - around.x, y: y - around.y, width, height };
+      const text = Number(getComputedStyle(mark.element).getPropertyValue("--text")) || 1;
+      mark.box = { x: x - around.x, y: y - around.y, width, height, text };
     }
     const scale = devicePixelRatio;
     // setting the size clears it, also where it stays the same
@@ -94,9 +104,9 @@ export class Sheet {
     pen.clearRect(box.x, box.y, box.width, box.height);
     pen.save();
     pen.translate(box.x, box.y);
-    stroke(pen, box.width, box.height, palette);
+    stroke(pen, { ...box, palette });
     pen.restore();
   }
 }
 
-export const SheetContext = createContext<Sheet | null>(null);
+export const PageCanvasContext = createContext<PageCanvas | null>(null);

@@ -1,0 +1,71 @@
+package imperan.layout;
+
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Form;
+import imperan.show.Page;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.show.Shows;
+import imperan.show.Tray;
+import imperan.show.Twin;
+import org.junit.jupiter.api.Test;
+
+import java.util.List;
+import java.util.Optional;
+
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.LAYOUT;
+import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** Source of the least size: WCAG 2.2, success criterion 2.5.5 (44 by 44 CSS pixels). */
+class PageShapeTest {
+
+    private static final PartId PHONE = new PartId("phone");
+
+    /** 880 pixels of width, 440 of height without the bars, for 20 columns and 10 rows: a cell is 44 × 44. */
+    private static Show page(int columns) {
+        Page.Screen screen = new Page.Screen(Page.Screen.Kind.OWN, 880, 440 + 84);
+        return accepted(Shows.withPage(), ADA, put(PHONE, LAYOUT, new Page("Phone", columns, 10, screen, false, Optional.empty())));
+    }
+
+    private static Control control(Form form, int column) {
+        return Control.plain("", new Cells(column, 0, 1, 1), form, List.of(), List.of());
+    }
+
+    private static List<String> small(Show show) {
+        return PageShape.of(show, PHONE).orElseThrow().tooSmall().stream().map(each -> each.part() + " " + each.width() + " × " + each.height()).toList();
+    }
+
+    @Test
+    void aCellOfTheLeastSizeIsEnoughAndALittleLessIsNot() {
+        assertThat(small(accepted(page(20), ADA, put(new PartId("a"), PHONE, control(new Form.Knob(0), 0))))).isEmpty();
+        assertThat(small(accepted(page(21), ADA, put(new PartId("a"), PHONE, control(new Form.Knob(0), 0))))).containsExactly("a 42 × 44");
+    }
+
+    @Test
+    void onlyWhatHandsTakeHasToBeFound() {
+        Show show = accepted(page(40), ADA, put(new PartId("meter"), PHONE, control(new Form.Meter(), 0)),
+                put(new PartId("key"), PHONE, control(new Form.PageKey(Optional.empty()), 1)),
+                put(new PartId("picture"), PHONE, control(new Form.Picture(), 2)),
+                put(new PartId("tray"), PHONE, Tray.plain("Tray", new Cells(3, 0, 4, 4))),
+                put(new PartId("knob"), new PartId("tray"), control(new Form.Knob(0), 0)));
+        assertThat(small(show)).containsExactly("key 22 × 44", "knob 22 × 44");
+    }
+
+    @Test
+    void whatIsShownAgainIsMeasuredWhereItIsShown() {
+        Show show = accepted(page(40), ADA, put(new PartId("wide"), Shows.PAGE, control(new Form.Knob(0), 0)),
+                put(new PartId("again"), PHONE, new Twin(new PartId("wide"), new Cells(0, 0, 1, 1))),
+                put(new PartId("lost"), PHONE, new Twin(new PartId("nobody"), new Cells(1, 0, 1, 1))));
+        assertThat(small(show)).containsExactly("again 22 × 44");
+    }
+
+    @Test
+    void aUsualScreenHasItsUsualSizeWhateverIsSaid() {
+        assertThat(new Page.Screen(Page.Screen.Kind.PHONE, 5, 5)).isEqualTo(Page.Screen.of(Page.Screen.Kind.PHONE));
+        assertThat(PageShape.of(page(20), new PartId("nobody"))).isEmpty();
+    }
+}

@@ -1,0 +1,33 @@
+import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { useTheme } from "../ui/theme";
+import { PageCanvas, PageCanvasContext } from "./pageCanvas";
+
+/** Puts a canvas over what lies on a grid, which has to be a positioned element that isolates its layers. */
+export function CanvasOver({ children }: { children: ReactNode }) {
+  const element = useRef<HTMLCanvasElement>(null);
+  const [canvas] = useState(() => new PageCanvas());
+  const theme = useTheme((s) => s.theme);
+
+  useLayoutEffect(() => {
+    canvas.on(element.current);
+    return () => canvas.on(null);
+  }, [canvas]);
+
+  // whatever was rendered may lie elsewhere than before
+  useLayoutEffect(() => canvas.lookAnew());
+  useEffect(() => canvas.lookAnew(), [canvas, theme]);
+
+  useEffect(() => {
+    const sizes = new ResizeObserver(() => canvas.lookAnew());
+    sizes.observe(element.current!);
+    void document.fonts.ready.then(() => canvas.lookAnew());
+    return () => sizes.disconnect();
+  }, [canvas]);
+
+  return (
+    <PageCanvasContext value={canvas}>
+      {children}
+      <canvas ref={element} aria-hidden className="pointer-events-none absolute inset-0 z-1 h-full w-full" />
+    </PageCanvasContext>
+  );
+}
