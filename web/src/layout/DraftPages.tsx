@@ -1,14 +1,15 @@
 import { useState } from "react";
 import { NavLink } from "react-router";
 import { differenceOf } from "../api/lines";
-import type { Layout, Page } from "../api/types";
+import type { Layout, Page, Problem } from "../api/types";
 import { useLook } from "../api/useLook";
-import { type HeldOf, partsOf, useShow } from "../live/show";
+import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
 import { WideDialog } from "../ui/WideDialog";
 import { discardLayout, swapLayout } from "./actions";
 import { ChangeTable } from "./Changes";
+import { useGoToPage } from "./useGoToPage";
 
 export function PageLink({ page, current }: { page: HeldOf<Page>; current: boolean }) {
   return (
@@ -26,7 +27,20 @@ export function PageLink({ page, current }: { page: HeldOf<Page>; current: boole
 export function DraftPages({ draft, current }: { draft: HeldOf<Layout>; current: string | undefined }) {
   const { id, body } = draft.part;
   const parts = useShow((s) => s.parts);
+  const goTo = useGoToPage();
   const [swapping, setSwapping] = useState(false);
+  const here = partOf(parts, "page", current)?.part.parent === id;
+  const played = () =>
+    partsOf(useShow.getState().parts, "page").find((p) => p.part.parent === body.draft?.of)?.part.id;
+
+  /** Whoever was on a page of the copy goes on with the same page that is played, or with the first. */
+  const goOn = (problems: Problem[]) => {
+    if (problems.length > 0 || !here) return problems;
+    const same = body.draft?.origins.find((origin) => origin.copy === current)?.original;
+    const next = same && useShow.getState().parts.has(same) ? same : played();
+    if (next) goTo(next);
+    return problems;
+  };
   return (
     <section aria-label={`Copy of ${body.name}`} className="rounded border border-dashed border-caution p-2">
       <h3 className="text-sm font-bold text-caution">Copy of {body.name}, not played</h3>
@@ -39,16 +53,24 @@ export function DraftPages({ draft, current }: { draft: HeldOf<Layout>; current:
         <PushButton strong className="px-2! py-0.5!" onClick={() => setSwapping(true)}>
           Swap in …
         </PushButton>
-        <PushButton className="px-2! py-0.5!" onClick={() => void report(discardLayout(id))}>
+        <PushButton className="px-2! py-0.5!" onClick={() => void report(discardLayout(id)).then(goOn)}>
           Discard
         </PushButton>
       </div>
-      {swapping && <SwapInDialog draft={id} onClose={() => setSwapping(false)} />}
+      {swapping && (
+        <SwapInDialog draft={id} swap={() => swapLayout(id).then(goOn)} onClose={() => setSwapping(false)} />
+      )}
     </section>
   );
 }
 
-function SwapInDialog({ draft, onClose }: { draft: string; onClose: () => void }) {
+interface SwapProps {
+  draft: string;
+  swap: () => Promise<Problem[]>;
+  onClose: () => void;
+}
+
+function SwapInDialog({ draft, swap, onClose }: SwapProps) {
   const { found, trouble, current } = useLook(draft, differenceOf);
   const problems = trouble ? [trouble] : (found?.problems ?? []);
   return (
@@ -57,7 +79,7 @@ function SwapInDialog({ draft, onClose }: { draft: string; onClose: () => void }
       onClose={onClose}
       action="Swap in"
       ready={current && problems.length === 0}
-      act={() => swapLayout(draft)}
+      act={swap}
     >
       <p className="text-quiet">
         The pages that are played become as they are in the copy, at once and for everybody. What is held

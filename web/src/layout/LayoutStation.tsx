@@ -1,10 +1,10 @@
 import { Settings2, Plus, Rows3 } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { NavLink, useParams } from "react-router";
 import type { Page } from "../api/types";
 import { send } from "../live/connection";
 import { type HeldOf, partsOf, useShow } from "../live/show";
-import { report } from "../ui/notices";
+import { notify, report } from "../ui/notices";
 import { EditField } from "../ui/EditField";
 import { of } from "../ui/fields";
 import { addPage, setPage } from "./actions";
@@ -34,6 +34,14 @@ export function LayoutStation() {
   const pages = partsOf(parts, "page");
   const page = pages.find((p) => p.part.id === wanted) ?? pages[0];
   const pageId = page?.part.id;
+
+  // whoever looks at a page that somebody else removes is told why they see another one
+  const seen = useRef<string>(undefined);
+  useEffect(() => {
+    if (seen.current && wanted === seen.current && !parts.has(wanted))
+      notify("The page that you looked at was removed. Undo brings it back.");
+    seen.current = wanted && parts.has(wanted) ? wanted : undefined;
+  }, [parts, wanted]);
 
   // what is gone is not selected
   useEffect(() => {

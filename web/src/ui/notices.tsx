@@ -15,6 +15,11 @@ export async function report(problems: Promise<Problem[]>): Promise<Problem[]> {
   return found;
 }
 
+/** Says something that happened to whoever looks on; it goes with the place where it was said. */
+export function notify(message: string): void {
+  useNotices.setState({ problems: [{ part: null, field: "", message, mend: null }] });
+}
+
 export function Notices() {
   const problems = useNotices((s) => s.problems);
   const { pathname } = useLocation();

@@ -123,7 +123,7 @@ class ShowsTest extends InstalledTest {
         assertThat(file).startsWith("{\"format\":\"imperan-show\",\"name\":\"The Salt Clock\"");
         choose(file);
         Locator dialog = page.getByRole(AriaRole.DIALOG);
-        assertThat(dialog).containsText("5 targets, 6 pages, 180 controls.");
+        assertThat(dialog).containsText("5 targets, 6 pages, 181 controls.");
         assertThat(dialog).containsText("There is a show of this name already");
         button(dialog, "Keep both").click();
         Locator copy = page.locator("[data-show^='The Salt Clock (']").last();

@@ -162,6 +162,21 @@ class VariantsTest extends InstalledTest {
         Desk.waitUntil("as before", () -> labelOf("level-2").equals(before));
     }
 
+    @Test
+    void whoLooksAtACopyThatAnotherDiscardsIsToldAndWhoDiscardsGoesOn() {
+        inPanel("Work on a copy");
+        Locator draft = page.locator("section[aria-label^='Copy of']");
+        assertThat(draft).isVisible();
+        Page other = chromium.device("Ben");
+        other.navigate(page.url());
+        assertThat(other.locator("section[aria-label^='Copy of']")).isVisible();
+        draft.getByText("Discard").click();
+        assertThat(other.getByRole(AriaRole.ALERT)).containsText("was removed");
+        assertThat(page.locator("[data-page=sound]")).isVisible();
+        assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
+        other.context().close();
+    }
+
     // ---- pictures and text
 
     private static byte[] png() throws IOException {
