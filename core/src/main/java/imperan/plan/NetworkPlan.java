@@ -20,11 +20,15 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** The addresses of a show's hosts as a plan: what is free, and what moves along when a host gets another address. */
 public final class NetworkPlan {
 
+    /** Where so many ports are taken in a row, a finding says it. */
+    private static final int MOST_ASKED = 100;
     private static final int FIRST_ANSWER_PORT = 9201;
 
     private final Show show;
@@ -64,9 +68,15 @@ public final class NetworkPlan {
                 network.contains(host.ipv4()) ? host.ipv4() : sameEnd(network, host.ipv4())));
     }
 
-    /** The next port of ours on which nobody's answers are awaited, above those in use. */
-    public int freeAnswerPort() {
-        return freeAnswerPort(targets().mapToInt(Target::answerPort).max().orElse(FIRST_ANSWER_PORT));
+    /**
+     * The next port of ours on which nobody's answers are awaited, above those in use.
+     *
+     * @param isTaken whether another program of this machine has a port
+     */
+    public int freeAnswerPort(IntPredicate isTaken) {
+        int from = targets().mapToInt(Target::answerPort).max().orElse(FIRST_ANSWER_PORT);
+        return IntStream.iterate(freeAnswerPort(from), port -> freeAnswerPort(port + 1)).limit(MOST_ASKED).filter(isTaken.negate()).findFirst()
+                .orElse(freeAnswerPort(from));
     }
 
     /** The first port from this one on that no target receives or answers on, none of the system's among them. */

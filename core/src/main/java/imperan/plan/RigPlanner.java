@@ -31,6 +31,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.IntPredicate;
 import java.util.function.UnaryOperator;
 
 /** Carries out what is wanted of a rig: each is one edit with words for the history, or is refused with the reason. */
@@ -45,14 +46,18 @@ public final class RigPlanner {
     private final List<LinkView> links;
     private final Instant now;
     private final Function<String, Optional<KnownBook>> elsewhere;
+    private final IntPredicate isTaken;
 
     /**
      * @param links     of the running show; none of a show that does not run
      * @param now       the time that a tick is given
      * @param elsewhere phrasebooks of other shows by their names
+     * @param isTaken   whether another program of this machine has a port
      */
-    public RigPlanner(Show show, Person author, List<LinkView> links, Instant now, Function<String, Optional<KnownBook>> elsewhere) {
+    public RigPlanner(Show show, Person author, List<LinkView> links, Instant now, Function<String, Optional<KnownBook>> elsewhere,
+            IntPredicate isTaken) {
         this.elsewhere = elsewhere;
+        this.isTaken = isTaken;
         this.show = show;
         this.author = author;
         this.links = links;
@@ -84,7 +89,7 @@ public final class RigPlanner {
         Place place = add.place().orElse(new Place("127.0.0.1", SOME_PORT));
         String name = add.name().filter(text -> !text.isBlank()).orElse("Target " + (targets.size() + 1));
         Target plain = Target.plain(name, place.host(), place.port(),
-                add.answerPort().orElseGet(() -> new NetworkPlan(show).freeAnswerPort()), Target.Answering.REPORTS);
+                add.answerPort().orElseGet(() -> new NetworkPlan(show).freeAnswerPort(isTaken)), Target.Answering.REPORTS);
         return add.name().isEmpty() ? put(add.id(), targets, plain) : addKnown(add.id(), plain);
     }
 

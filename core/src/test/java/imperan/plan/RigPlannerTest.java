@@ -28,9 +28,11 @@ import org.junit.jupiter.api.Test;
 
 import java.io.IOException;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 
 import static org.assertj.core.api.Assertions.assertThat;
@@ -44,10 +46,11 @@ class RigPlannerTest {
 
     private Show show = Show.empty();
     private List<LinkView> links = List.of();
+    private final Set<Integer> taken = new HashSet<>();
     private Function<String, Optional<KnownBook>> elsewhere = name -> Optional.empty();
 
     private Outcome wanted(RigChange change) {
-        return new RigPlanner(show, ADA, links, NOW, elsewhere).carryOut(change);
+        return new RigPlanner(show, ADA, links, NOW, elsewhere, taken::contains).carryOut(change);
     }
 
     private void done(RigChange change) {
@@ -90,6 +93,15 @@ class RigPlannerTest {
         assertThat(show.part(new PartId("b")).orElseThrow().body()).isEqualTo(Target.plain("Rack", "192.0.2.9", 7105, 9202, Target.Answering.REPORTS));
         assertThat(refused(new RigChange.AddTarget(new PartId("c"), Optional.empty(), Optional.of(new RigChange.Place("192,0", 1)), Optional.empty())))
                 .contains("commas");
+    }
+
+    @Test
+    void aNewTargetGetsAPortThatNoOtherProgramHas() {
+        done(new RigChange.AddTarget(DESK, Optional.empty(), Optional.empty(), Optional.empty()));
+        int next = desk().answerPort() + 1;
+        taken.addAll(List.of(next, next + 1));
+        done(new RigChange.AddTarget(new PartId("b"), Optional.empty(), Optional.empty(), Optional.empty()));
+        assertThat(((Target) show.part(new PartId("b")).orElseThrow().body()).answerPort()).isEqualTo(next + 2);
     }
 
     @Test

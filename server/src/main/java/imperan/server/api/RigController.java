@@ -134,7 +134,8 @@ class RigController {
         List<LinkView> links = loop.facts(showId).join().links();
         // read before the keeper's turn, in which other shows cannot be asked for
         List<KnownBook> books = change instanceof RigChange.AddTarget add && add.name().isPresent() ? elsewhere(showId) : List.of();
-        return keeper.change(showId, show -> new RigPlanner(show, person, links, Instant.now(), name -> books.stream().filter(book -> book.book().name().equalsIgnoreCase(name)).findFirst()).carryOut(change))
+        return keeper.change(showId, show -> new RigPlanner(show, person, links, Instant.now(),
+                        name -> books.stream().filter(book -> book.book().name().equalsIgnoreCase(name)).findFirst(), ThisMachine::isTaken).carryOut(change))
                 .thenApply(ShowController::answer);
     }
 

@@ -7,6 +7,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.net.DatagramSocket;
 import java.net.Inet4Address;
 import java.net.NetworkInterface;
 import java.net.SocketException;
@@ -25,6 +27,17 @@ public final class ThisMachine {
     private static final Path NEIGHBOURS = Path.of("/proc/net/arp");
 
     private ThisMachine() {
+    }
+
+    /** Whether some program of this machine, we among them, receives on a UDP port. */
+    public static boolean isTaken(int port) {
+        try (DatagramSocket probe = new DatagramSocket(null)) {
+            probe.setReuseAddress(false);
+            probe.bind(new InetSocketAddress(port));
+            return false;
+        } catch (SocketException e) {
+            return true;
+        }
     }
 
     /** The adapters that are up, with their IPv4 addresses. */

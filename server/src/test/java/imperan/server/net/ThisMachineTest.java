@@ -3,6 +3,7 @@ package imperan.server.net;
 import imperan.rig.Adapter;
 import org.junit.jupiter.api.Test;
 
+import java.net.DatagramSocket;
 import java.net.Inet4Address;
 import java.net.NetworkInterface;
 import java.util.List;
@@ -20,6 +21,15 @@ class ThisMachineTest {
                 "192.0.2.77       0x1         0x0         00:00:00:00:00:00     *        eth0",
                 "192.0.2.78       0x1         0x6         02:00:00:00:00:02     *        eth0"))).containsExactly("192.0.2.77");
         assertThat(ThisMachine.silentHosts(List.of())).isEmpty();
+    }
+
+    @Test
+    void aPortIsTakenWhileAProgramReceivesOnIt() throws Exception {
+        DatagramSocket other = new DatagramSocket(0);
+        int port = other.getLocalPort();
+        assertThat(ThisMachine.isTaken(port)).isTrue();
+        other.close();
+        assertThat(ThisMachine.isTaken(port)).isFalse();
     }
 
     @Test
