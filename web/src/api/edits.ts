@@ -62,18 +62,34 @@ export function arrange(arrangement: Arrangement): Promise<Problem[]> {
   return inTurn(() => ask("POST", "arrange", arrangement));
 }
 
+type Update<K extends Body["kind"]> = (body: Extract<Body, { kind: K }>) => Extract<Body, { kind: K }>;
+
 /** Changes the body of a part, whatever else of it changed in the meantime. */
 export function change<K extends Body["kind"]>(
   title: string,
   kind: K,
   id: string,
-  update: (body: Extract<Body, { kind: K }>) => Extract<Body, { kind: K }>,
+  update: Update<K>,
+): Promise<Problem[]> {
+  return changeAll(title, kind, [id], update);
+}
+
+/** The same with several parts in one edit; those that are gone meanwhile are left out. */
+export function changeAll<K extends Body["kind"]>(
+  title: string,
+  kind: K,
+  ids: string[],
+  update: Update<K>,
 ): Promise<Problem[]> {
   return inTurn(async () => {
-    const held = partOf(useShow.getState().parts, kind, id);
-    if (!held) return [GONE];
-    const part = { ...held.part, body: update(held.part.body as Extract<Body, { kind: K }>) };
-    return ask("POST", "edits", { title, steps: [{ step: "put", part, basedOn: held.version }] });
+    const { parts } = useShow.getState();
+    const steps = ids.flatMap((id) => {
+      const held = partOf(parts, kind, id);
+      if (!held) return [];
+      const part = { ...held.part, body: update(held.part.body as Extract<Body, { kind: K }>) };
+      return [{ step: "put" as const, part, basedOn: held.version }];
+    });
+    return steps.length ? ask("POST", "edits", { title, steps }) : [GONE];
   });
 }
 

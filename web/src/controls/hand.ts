@@ -50,6 +50,10 @@ export function hand(control: string, keys: "step" | "press", step = STEP, down 
   const cancel = pointed("CANCEL");
   let keyHeld = false;
 
+  const holdKey = () => {
+    keyHeld = true;
+    fingerDown("key");
+  };
   const releaseKey = () => {
     if (!keyHeld) return;
     keyHeld = false;
@@ -79,20 +83,25 @@ export function hand(control: string, keys: "step" | "press", step = STEP, down 
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       const way = keys === "step" ? stepOf(e.key, step, down) : undefined;
       const place = keys === "step" ? placeOf(e.key) : undefined;
-      if (way !== undefined) touch(control, "key", "STEP", { ...way, fine: e.shiftKey });
-      else if (place !== undefined) touch(control, "key", "SET", { y: place });
-      else if (e.key === "Delete" || e.key === "Backspace") touch(control, "key", "REST");
+      if (way !== undefined) {
+        // what springs back does so when the key is let go
+        holdKey();
+        touch(control, "key", "STEP", { ...way, fine: e.shiftKey });
+      } else if (place !== undefined) {
+        holdKey();
+        touch(control, "key", "SET", { y: place });
+      } else if (e.key === "Delete" || e.key === "Backspace") touch(control, "key", "REST");
       else if (keys === "press" && (e.key === " " || e.key === "Enter")) {
         if (!keyHeld && !e.repeat) {
-          keyHeld = true;
-          fingerDown("key");
+          holdKey();
           touch(control, "key", "PRESS");
         }
       } else return;
       e.preventDefault();
     },
     onKeyUp: (e) => {
-      if (e.key === " " || e.key === "Enter") releaseKey();
+      if (e.key === " " || e.key === "Enter" || stepOf(e.key, step, down) || placeOf(e.key) !== undefined)
+        releaseKey();
     },
     onBlur: releaseKey,
   };

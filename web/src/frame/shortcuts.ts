@@ -55,6 +55,7 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "arrow keys; with Shift", what: "a hundredth; a thousandth" },
       { keys: "Page Up, Page Down", what: "a tenth" },
       { keys: "Home, End", what: "the ends" },
+      { keys: "letting go of such a key", what: "what springs back does so" },
       { keys: "Space or Enter", what: "press and release a button" },
       { keys: "two taps; Delete", what: "to the rest value" },
       { keys: "the key of a control", what: "presses it, whichever page is shown" },

@@ -18,6 +18,7 @@ import { arrangeSelected, gatherSelected, type Manner } from "./actions";
 import { FillDialog } from "./FillDialog";
 import { calledOf, laidOf } from "../live/laid";
 import { ReplaceDialog } from "./ReplaceDialog";
+import { SeveralSettings } from "./SeveralSettings";
 import { useSelection } from "./selection";
 import { SwapDialog } from "./SwapDialog";
 
@@ -28,8 +29,8 @@ const MANNERS: { name: string; Icon: LucideIcon; how: Manner }[] = [
   { name: "Align bottom edges", Icon: AlignEndHorizontal, how: { what: "align", edge: "BOTTOM" } },
   { name: "Equal gaps across", Icon: AlignHorizontalSpaceBetween, how: { what: "spread", axis: "ACROSS" } },
   { name: "Equal gaps down", Icon: AlignVerticalSpaceBetween, how: { what: "spread", axis: "DOWN" } },
-  { name: "Same width as the first", Icon: MoveHorizontal, how: { what: "match", extent: "WIDTH" } },
-  { name: "Same height as the first", Icon: MoveVertical, how: { what: "match", extent: "HEIGHT" } },
+  { name: "Width as the first", Icon: MoveHorizontal, how: { what: "match", extent: "WIDTH" } },
+  { name: "Height as the first", Icon: MoveVertical, how: { what: "match", extent: "HEIGHT" } },
 ];
 
 /** What is selected where it is more than one, and what can be done with all of it at once. */
@@ -39,17 +40,15 @@ export function Several() {
   const controls = useMemo(() => [...ids], [ids]);
   const [open, setOpen] = useState<"fill" | "replace" | "swap" | null>(null);
   const close = () => setOpen(null);
-  const names = ids.flatMap((id) => {
-    const held = laidOf(parts, id);
-    return held ? [calledOf(parts, held)] : [];
-  });
+  const laid = ids.flatMap((id) => laidOf(parts, id) ?? []);
   return (
     <>
       <p className="mb-2 line-clamp-2">
-        <strong className="text-select">{ids.length} controls:</strong> {names.join(", ")}
+        <strong className="text-select">{ids.length} controls:</strong>{" "}
+        {laid.map((held) => calledOf(parts, held)).join(", ")}
       </p>
       <div className="flex gap-6">
-        <div className="grid flex-1 grid-cols-2 gap-2">
+        <div className="grid flex-1 grid-cols-2 content-start gap-2">
           {MANNERS.map(({ name, Icon, how }) => (
             <PushButton
               key={name}
@@ -60,7 +59,7 @@ export function Several() {
             </PushButton>
           ))}
         </div>
-        <div className="flex w-72 flex-col gap-2">
+        <div className="flex w-60 flex-col gap-2">
           <PushButton className="justify-start!" onClick={() => setOpen("fill")}>
             Fill across with a run …
           </PushButton>
@@ -74,6 +73,10 @@ export function Several() {
             <Group size={18} aria-hidden /> Gather in a tray
           </PushButton>
         </div>
+        <section aria-label="Settings of all" className="w-80 border-l border-rule pl-4">
+          <h3 className="mb-1 font-bold">Settings of all</h3>
+          <SeveralSettings laid={laid} />
+        </section>
       </div>
       {open === "fill" && <FillDialog controls={controls} onClose={close} />}
       {open === "replace" && <ReplaceDialog controls={controls} onClose={close} />}

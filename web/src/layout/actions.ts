@@ -1,5 +1,5 @@
 /** What Build asks of the server. Where things come to lie is decided there, from where they are when the turn comes. */
-import { arrange, change, remove } from "../api/edits";
+import { arrange, change, changeAll, remove } from "../api/edits";
 import type { Arrangement, Cell, Control, ControlKind, Page, Problem, Tray } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { copied, type CopiedPart, keepCopied } from "./clipboard";
@@ -128,15 +128,16 @@ export function setTray(held: HeldOf<Tray>, what: string, update: Partial<Tray>)
   }));
 }
 
-export function setControl(
-  held: HeldOf<Control>,
+/** Changes the same of some controls, in one edit. */
+export function setControls(
+  controls: HeldOf<Control>[],
   what: string,
   update: (body: Control) => Partial<Control>,
 ): Promise<Problem[]> {
-  return change(`Change ${what} of ${nameOf(held.part.body)}`, "control", held.part.id, (body) => ({
-    ...body,
-    ...update(body),
-  }));
+  const [first, ...others] = controls.map((held) => nameOf(held.part.body));
+  const called = others.length ? `${first} and ${others.length} more` : first;
+  const ids = controls.map((held) => held.part.id);
+  return changeAll(`Change ${what} of ${called}`, "control", ids, (body) => ({ ...body, ...update(body) }));
 }
 
 /** Adds a page to the layout of another one, or to the first; answers with its id. */

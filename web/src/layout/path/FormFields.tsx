@@ -1,13 +1,15 @@
-import type { Form, Problem } from "../../api/types";
-import { partsOf, useShow } from "../../live/show";
-import { inDraft } from "../../live/laid";
+import type { Control, Form, Problem } from "../../api/types";
+import { type HeldOf, partsOf, useShow } from "../../live/show";
+import { inDraft, nameOf } from "../../live/laid";
 import { EditField } from "../../ui/EditField";
 import { Check, NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
+import type { Put as PutBody } from "./put";
 
 type Of<K extends Form["kind"]> = Extract<Form, { kind: K }>;
-type Put = (field: string, form: Form) => Promise<Problem[]>;
+/** Changes some of what a form says; the first names the field. */
+type Put = (field: string, change: Partial<Form>) => Promise<Problem[]>;
 
 const GRABS: { value: Of<"fader">["grab"]; text: string }[] = [
   { value: "RELATIVE", text: "moves it along" },
@@ -16,8 +18,17 @@ const GRABS: { value: Of<"fader">["grab"]; text: string }[] = [
 ];
 
 /** What is to be said of a form besides its label. */
-export function FormFields({ form, put }: { form: Form; put: Put }) {
-  const now = (next: Form) => void report(put("form", next));
+export function FormFields({
+  control,
+  put: putControl,
+}: {
+  control: HeldOf<Control>;
+  put: PutBody<Control>;
+}) {
+  const form = control.part.body.form;
+  const put: Put = (field, change) =>
+    putControl(field, (before) => ({ form: { ...before.form, ...change } as Form }));
+  const now = (change: Partial<Form>) => void report(put("form", change));
   switch (form.kind) {
     case "fader":
       return (
@@ -26,44 +37,45 @@ export function FormFields({ form, put }: { form: Form; put: Put }) {
             label="A finger beside the cap"
             value={form.grab}
             options={GRABS}
-            onChange={(grab) => now({ ...form, grab })}
+            onChange={(grab) => now({ grab })}
           />
           <Select<Of<"fader">["direction"]>
             label="Grows"
             value={form.direction}
-            onChange={(direction) => now({ ...form, direction })}
+            onChange={(direction) => now({ direction })}
             options={[
               { value: "UP", text: "upwards" },
               { value: "RIGHT", text: "to the right" },
             ]}
           />
-          <Check
-            label="holds in the middle"
-            checked={form.detent}
-            onChange={(detent) => now({ ...form, detent })}
-          />
-          <Rest rest={form.rest} put={(rest) => put("form/rest", { ...form, rest })} />
+          <Check label="holds in the middle" checked={form.detent} onChange={(detent) => now({ detent })} />
+          <Springs springs={form.springs} to="its rest value" put={(springs) => now({ springs })} />
+          <Rest rest={form.rest} put={(rest) => put("form/rest", { rest })} />
         </>
       );
     case "knob":
       return (
         <>
           <p className="text-sm text-quiet">A finger turns it by going up and down; it never jumps.</p>
-          <Rest rest={form.rest} put={(rest) => put("form/rest", { ...form, rest })} />
+          <Springs springs={form.springs} to="its rest value" put={(springs) => now({ springs })} />
+          <Rest rest={form.rest} put={(rest) => put("form/rest", { rest })} />
         </>
       );
     case "button":
       return (
-        <Select<Of<"button">["action"]>
-          label="A press"
-          value={form.action}
-          onChange={(action) => now({ ...form, action })}
-          options={[
-            { value: "MOMENTARY", text: "on while held" },
-            { value: "LATCHING", text: "turns it over" },
-            { value: "ONE_SHOT", text: "says the same each time" },
-          ]}
-        />
+        <>
+          <Select<Of<"button">["action"]>
+            label="A press"
+            value={form.action}
+            onChange={(action) => now({ action })}
+            options={[
+              { value: "MOMENTARY", text: "on while held" },
+              { value: "LATCHING", text: "turns it over" },
+              { value: "ONE_SHOT", text: "says the same each time" },
+            ]}
+          />
+          <GroupField held={control} group={form.group} put={(group) => put("form/group", { group })} />
+        </>
       );
     case "choice":
       return <ChoiceFields form={form} put={put} />;
@@ -76,13 +88,9 @@ export function FormFields({ form, put }: { form: Form; put: Put }) {
             label="A finger beside the spot"
             value={form.grab}
             options={GRABS.filter((g) => g.value !== "PICK_UP")}
-            onChange={(grab) => now({ ...form, grab })}
+            onChange={(grab) => now({ grab })}
           />
-          <Check
-            label="springs back to the middle"
-            checked={form.springs}
-            onChange={(springs) => now({ ...form, springs })}
-          />
+          <Springs springs={form.springs} to="the middle" put={(springs) => now({ springs })} />
         </>
       );
     case "colour":
@@ -93,7 +101,6 @@ export function FormFields({ form, put }: { form: Form; put: Put }) {
           value={form.swatches.join(" ")}
           onCommit={(text) =>
             put("form/swatches", {
-              ...form,
               swatches: text
                 .toLowerCase()
                 .split(/[\s,]+/)
@@ -108,12 +115,12 @@ export function FormFields({ form, put }: { form: Form; put: Put }) {
           <NumberField
             label="Degrees to an end"
             value={form.degrees}
-            onCommit={(degrees) => put("form/degrees", { ...form, degrees })}
+            onCommit={(degrees) => put("form/degrees", { degrees })}
           />
           <NumberField
             label="Smoothed over, s"
             value={form.smoothingSeconds}
-            onCommit={(smoothingSeconds) => put("form/degrees", { ...form, smoothingSeconds })}
+            onCommit={(smoothingSeconds) => put("form/degrees", { smoothingSeconds })}
           />
         </div>
       );
@@ -123,7 +130,7 @@ export function FormFields({ form, put }: { form: Form; put: Put }) {
           label="Steps of a turn"
           whole
           value={form.steps}
-          onCommit={(steps) => put("form/steps", { ...form, steps })}
+          onCommit={(steps) => put("form/steps", { steps })}
         />
       );
     case "tap":
@@ -132,12 +139,12 @@ export function FormFields({ form, put }: { form: Form; put: Put }) {
           <NumberField
             label="Slowest, a minute"
             value={form.slowest}
-            onCommit={(slowest) => put("form/fastest", { ...form, slowest })}
+            onCommit={(slowest) => put("form/fastest", { slowest })}
           />
           <NumberField
             label="Fastest"
             value={form.fastest}
-            onCommit={(fastest) => put("form/fastest", { ...form, fastest })}
+            onCommit={(fastest) => put("form/fastest", { fastest })}
           />
         </div>
       );
@@ -154,6 +161,40 @@ export function FormFields({ form, put }: { form: Form; put: Put }) {
         <p className="text-sm text-quiet">A {form.kind} shows what its target says; hands do not move it.</p>
       );
   }
+}
+
+function Springs(props: { springs: boolean; to: string; put: (springs: boolean) => void }) {
+  return <Check label={`springs back to ${props.to}`} checked={props.springs} onChange={props.put} />;
+}
+
+/** The name of a group of buttons, and which others have it. */
+function GroupField(props: {
+  held: HeldOf<Control>;
+  group: string;
+  put: (group: string) => Promise<Problem[]>;
+}) {
+  const { id, parent } = props.held.part;
+  const parts = useShow((s) => s.parts);
+  const others = partsOf(parts, "control", parent ?? undefined).filter(
+    ({ part: { id: other, body } }) =>
+      other !== id && body.form.kind === "button" && body.form.group === props.group,
+  );
+  return (
+    <div>
+      <EditField
+        label="Group: one of it at most is on"
+        value={props.group}
+        onCommit={(group) => props.put(group.trim())}
+      />
+      {props.group && (
+        <p className="text-sm text-quiet">
+          {others.length
+            ? `with ${others.map(({ part }) => nameOf(part.body)).join(", ")}`
+            : "No other button beside it has this group yet."}
+        </p>
+      )}
+    </div>
+  );
 }
 
 function Rest({ rest, put }: { rest: number; put: (rest: number) => Promise<Problem[]> }) {
@@ -177,12 +218,12 @@ function ChoiceFields({ form, put }: { form: Of<"choice">; put: Put }) {
         label="Options: label | what is sent; …"
         mono
         value={written}
-        onCommit={(text) => put("form/options", { ...form, options: read(text) })}
+        onCommit={(text) => put("form/options", { options: read(text) })}
       />
       <Select<Of<"choice">["direction"]>
         label="They stand"
         value={form.direction}
-        onChange={(direction) => void report(put("form", { ...form, direction }))}
+        onChange={(direction) => void report(put("form", { direction }))}
         options={[
           { value: "UP", text: "in a column" },
           { value: "RIGHT", text: "in a row" },
@@ -221,7 +262,7 @@ function LampFields({ form, put }: { form: Of<"lamp">; put: Put }) {
         const states = read(text);
         return typeof states === "string"
           ? Promise.resolve([{ part: null, field: "", message: states, mend: null }])
-          : put("form/states", { ...form, states });
+          : put("form/states", { states });
       }}
     />
   );
@@ -242,7 +283,7 @@ function PageKeyFields({ form, put }: { form: Of<"pageKey">; put: Put }) {
     <Select
       label="Goes to"
       value={form.goesTo ?? NOWHERE}
-      onChange={(to) => void report(put("form", { ...form, goesTo: to === NOWHERE ? null : to }))}
+      onChange={(to) => void report(put("form", { goesTo: to === NOWHERE ? null : to }))}
       options={[{ value: NOWHERE, text: "nowhere yet" }, ...pages, ...trays]}
     />
   );

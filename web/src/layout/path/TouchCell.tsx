@@ -28,7 +28,7 @@ export function TouchCell({ held, place }: { held: HeldOf<Control>; place: Laid 
     <div className="flex flex-col gap-2">
       {place.part.body.kind === "twin" && <ShownAgain control={held} twin={place.part.id} />}
       <EditField label="Label" value={body.label} onCommit={(label) => put("label", () => ({ label }))} />
-      <FormFields form={body.form} put={(field, form) => put(field, () => ({ form }))} />
+      <FormFields control={held} put={put} />
       <FaceFields control={body} put={put} />
       <BehaviourFields control={body} put={put} />
       <div className="flex items-center justify-between text-sm">

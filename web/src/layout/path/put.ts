@@ -1,13 +1,18 @@
 import type { Control, Listen, Problem, Send } from "../../api/types";
 import type { HeldOf } from "../../live/show";
 import { of } from "../../ui/fields";
-import { setControl } from "../actions";
+import { setControls } from "../actions";
 
 /** Changes fields of a part of a control, from what is there when the edit's turn comes; the first names the field. */
 export type Put<P> = (field: string, update: (before: P) => Partial<P>) => Promise<Problem[]>;
 
 export function putControl(held: HeldOf<Control>): Put<Control> {
-  return (field, update) => of(field, setControl(held, words(field), update));
+  return putControls([held]);
+}
+
+/** The same field of several controls in one edit. */
+export function putControls(controls: HeldOf<Control>[]): Put<Control> {
+  return (field, update) => of(field, setControls(controls, words(field), update));
 }
 
 export function putSend(held: HeldOf<Control>, index: number): Put<Send> {

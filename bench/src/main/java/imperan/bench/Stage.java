@@ -129,7 +129,7 @@ final class Stage implements AutoCloseable {
     }
 
     private static Control control(int column, List<Send> sends, List<Listen> listens) {
-        return Control.plain("", new Cells(column, 0, 1, 4), new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, false, 0), sends, listens);
+        return Control.plain("", new Cells(column, 0, 1, 4), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0), sends, listens);
     }
 
     private static EditRequest.Step put(PartId id, PartId parent, Body body) {

@@ -59,14 +59,14 @@ final class PhraseControl {
 
     Form form() {
         if (value().isEmpty()) {
-            return isSaid() ? new Form.Button(Form.Button.Action.ONE_SHOT) : Form.Lamp.PLAIN;
+            return isSaid() ? Form.Button.plain(Form.Button.Action.ONE_SHOT) : Form.Lamp.PLAIN;
         }
         PhraseArgument value = value().get();
         boolean onOrOff = value.type() == ArgumentType.BOOLEAN || value.choices().equals(List.of("0", "1"))
                 || value.choices().isEmpty() && value.type() == ArgumentType.INT32 && value.low().equals(Optional.of(0.0))
                 && value.high().equals(Optional.of(1.0));
         if (onOrOff) {
-            return isSaid() ? new Form.Button(Form.Button.Action.LATCHING) : Form.Lamp.PLAIN;
+            return isSaid() ? Form.Button.plain(Form.Button.Action.LATCHING) : Form.Lamp.PLAIN;
         } else if (isColour()) {
             return new Form.Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"));
         } else if (value.choices().size() >= 2 && !isSaid()) {
@@ -79,7 +79,7 @@ final class PhraseControl {
             return value.low().isPresent() ? new Form.Meter() : new Form.Readout();
         }
         // what goes both ways from its middle is turned, what fills up is pushed
-        return low() < 0 && high() > 0 ? new Form.Knob((0 - low()) / (high() - low()))
+        return low() < 0 && high() > 0 ? Form.Knob.restingAt((0 - low()) / (high() - low()))
                 : Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE);
     }
 

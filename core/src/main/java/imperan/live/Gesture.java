@@ -90,9 +90,7 @@ final class Gesture {
 
     /** The position after the finger lifted or was lost. */
     Position release(Position at) {
-        boolean springs = form instanceof Form.Button button && button.action() == Form.Button.Action.MOMENTARY
-                || form instanceof Form.Pad pad && pad.springs();
-        return springs ? Position.rest(form) : at;
+        return form.springs() ? Position.rest(form) : at;
     }
 
     /** Whether the finger has only tapped so far. */

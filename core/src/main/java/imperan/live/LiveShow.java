@@ -99,6 +99,7 @@ public final class LiveShow {
             }
             control.sends.forEach(send -> send.expect(Expectation.of(send.send(), spoken.apply(send.send().target()))));
         }
+        state.groups.index(show, state.controls);
         state.listeners.index(state.controls.values(), show.all(Page.class).stream().filter(part -> !show.inDraft(part)).flatMap(part -> ((Page) part.body()).follows().stream()
                 .map(when -> new Listeners.Watcher(part.id(), when))).toList());
         for (Link link : state.links.values()) {

@@ -14,6 +14,7 @@ final class LiveState {
     final Map<PartId, LiveControl> controls = new LinkedHashMap<>();
     final Map<PartId, Link> links = new LinkedHashMap<>();
     final Listeners listeners = new Listeners();
+    final Groups groups = new Groups();
     final Strays strays = new Strays();
     final Learners learners = new Learners();
     private long wireNumber;

@@ -101,9 +101,15 @@ final class Touching {
                     moveTo(control, moved, person, now);
                 }
             }
-            case STEP -> step(control, touch, person, now);
-            case SET -> moveTo(control, form instanceof Form.Colour ? brightened(control.position, touch.y())
+            case STEP -> {
+                holdByKey(control, touch, person, now);
+                step(control, touch, person, now);
+            }
+            case SET -> {
+                holdByKey(control, touch, person, now);
+                moveTo(control, form instanceof Form.Colour ? brightened(control.position, touch.y())
                     : Position.of(Collections.nCopies(form.axes(), touch.y())).snapped(form), person, now);
+            }
             case REST -> moveTo(control, Position.rest(form), person, now);
             case PICK -> swatch(form, (int) touch.y()).ifPresent(colour -> moveTo(control, colour, person, now));
             case TILT -> {
@@ -144,6 +150,17 @@ final class Touching {
         }
     }
 
+    /** What springs back is held by a key that moves it, until the key is let go. */
+    private void holdByKey(LiveControl control, Touch touch, Person person, long now) {
+        Form form = control.control.form();
+        if (form.springs() && control.grip == null) {
+            control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(form, control.isKnown(), touch), touch, now, true);
+            control.presses++;
+            control.repeatDue = now + repeatNanos(control);
+            sending.sendAll(control, Send.Phase.PRESS, now);
+        }
+    }
+
     private void press(LiveControl control, long now) {
         LiveControl.Grip grip = control.grip;
         Form form = control.control.form();
@@ -155,6 +172,7 @@ final class Touching {
         Position position = twice ? Position.rest(form) : form instanceof Form.Tap tap ? control.tapped(tap, now)
                 : grip.gesture().press(control.position);
         boolean moves = !position.equals(control.position);
+        letOthersGo(control, position, grip.person(), now);
         control.position = position;
         sending.sendAll(control, Send.Phase.PRESS, now);
         if (moves || isOneShot(form)) {
@@ -252,9 +270,29 @@ final class Touching {
 
     private void moveTo(LiveControl control, Position position, Person person, long now) {
         if (!position.equals(control.position)) {
+            letOthersGo(control, position, person, now);
             control.position = position;
             moved(control, person, now);
         }
+    }
+
+    /** Before a button of a group goes on, those that are on go off, as if let go: at no moment are two of them on. */
+    private void letOthersGo(LiveControl control, Position position, Person person, long now) {
+        if (!isOn(position)) {
+            return;
+        }
+        for (LiveControl other : state.groups.othersOf(control)) {
+            if (isOn(other.position)) {
+                if (other.grip != null) {
+                    lift(other, false, now);
+                }
+                moveTo(other, Position.of(0), person, now);
+            }
+        }
+    }
+
+    private static boolean isOn(Position position) {
+        return position.first() >= 0.5;
     }
 
     private void moved(LiveControl control, Person person, long now) {

@@ -51,6 +51,11 @@ public sealed interface Form {
         return true;
     }
 
+    /** Whether it goes back to its rest value when the finger lifts. */
+    default boolean springs() {
+        return false;
+    }
+
     /** The nearest position that the form has. */
     default double snapped(double position) {
         return Math.max(0, Math.min(1, position));
@@ -62,16 +67,22 @@ public sealed interface Form {
      * @param direction in which the value grows
      * @param grab      what happens where a finger lands beside the cap
      * @param detent    whether the cap holds a little in the middle
+     * @param springs   whether the cap goes back to its rest value when the finger lifts
      * @param rest      0 to 1
      */
-    record Fader(Direction direction, Grab grab, boolean detent, double rest) implements Form {
+    record Fader(Direction direction, Grab grab, boolean detent, boolean springs, double rest) implements Form {
 
         /** How far from the middle a cap is held there, as a share of the way. */
         private static final double HOLD = 0.02;
 
         /** Without a detent, resting at its low end. */
         public static Fader plain(Direction direction, Grab grab) {
-            return new Fader(direction, grab, false, 0);
+            return restingAt(direction, grab, 0);
+        }
+
+        /** Without a detent. */
+        public static Fader restingAt(Direction direction, Grab grab, double rest) {
+            return new Fader(direction, grab, false, false, rest);
         }
 
         @Override
@@ -85,8 +96,18 @@ public sealed interface Form {
         }
     }
 
-    /** A key. */
-    record Button(Action action) implements Form {
+    /**
+     * A key.
+     *
+     * @param group of the buttons of one group in the same tray, or on the same page outside of trays, one at most is on; empty for a
+     *              button that minds no other
+     */
+    record Button(Action action, String group) implements Form {
+
+        /** A key that minds no other. */
+        public static Button plain(Action action) {
+            return new Button(action, "");
+        }
 
         /** What a press does. */
         public enum Action {
@@ -102,14 +123,26 @@ public sealed interface Form {
         public String called() {
             return "button";
         }
+
+        @Override
+        public boolean springs() {
+            return action == Action.MOMENTARY;
+        }
     }
 
     /**
      * A knob, turned by a finger that moves up and down; it never jumps.
      *
-     * @param rest 0 to 1
+     * @param springs whether it goes back to its rest value when the finger lifts
+     * @param rest    0 to 1
      */
-    record Knob(double rest) implements Form {
+    record Knob(boolean springs, double rest) implements Form {
+
+        /** A knob that stays where it is left. */
+        public static Knob restingAt(double rest) {
+            return new Knob(false, rest);
+        }
+
         @Override
         public String called() {
             return "knob";

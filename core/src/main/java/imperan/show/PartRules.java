@@ -291,6 +291,8 @@ final class PartRules {
             problem(part, "form/steps", "A turn of a wheel has 1 to 1000 steps");
         } else if (form instanceof Form.Tap tap && !(tap.slowest() >= 1 && tap.fastest() <= 1000 && tap.slowest() < tap.fastest())) {
             problem(part, "form/fastest", "The tempo goes from at least 1 to at most 1000 beats a minute");
+        } else if (form instanceof Form.Button button && button.group().length() > MAX_NAME) {
+            problem(part, "form/group", "The name of a group has at most " + MAX_NAME + " characters");
         } else if (form instanceof Form.Lamp lamp && lamp.states().stream().map(Form.Lamp.State::text).distinct().count() < lamp.states().size()) {
             problem(part, "form/states", "Two states of the lamp have the same text");
         }

@@ -32,6 +32,9 @@ public final class Upgrade {
         if (version < 5) {
             from4(body);
         }
+        if (version < 6) {
+            from5(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -78,6 +81,17 @@ public final class Upgrade {
             add(body, "{\"face\": {\"picture\": null, \"textSize\": \"NORMAL\", \"textPlace\": \"BELOW\"}}");
             JsonNode icon = ((ObjectNode) body).remove("icon");
             ((ObjectNode) body.path("face")).put("icon", icon == null ? "" : icon.asString(""));
+        }
+    }
+
+    private static void from5(JsonNode body) {
+        JsonNode form = body.path("form");
+        switch (kind(form)) {
+            case "fader", "knob" -> add(form, "{\"springs\": false}");
+            case "button" -> add(form, "{\"group\": \"\"}");
+            default -> {
+                // the other forms say what they said
+            }
         }
     }
 

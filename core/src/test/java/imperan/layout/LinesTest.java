@@ -72,7 +72,7 @@ class LinesTest extends FourFaders {
 
     @Test
     void fixedValuesGoOnWhereTheAddressStays() {
-        Control scene = Control.plain("Scene 3", new Cells(0, 6, 1, 1), new Form.Button(Form.Button.Action.ONE_SHOT), List.of(new Send(Send.Phase.PRESS,
+        Control scene = Control.plain("Scene 3", new Cells(0, 6, 1, 1), Form.Button.plain(Form.Button.Action.ONE_SHOT), List.of(new Send(Send.Phase.PRESS,
                 Optional.of(OTHER), "/scene", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "3")))), List.of());
         show = accepted(show, ADA, put(new PartId("scene"), PAGE, scene));
         Control copy = control(paste(Meaning.NEXT_VALUES, new PartId("scene")).get(0).value());

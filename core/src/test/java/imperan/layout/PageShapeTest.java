@@ -41,8 +41,8 @@ class PageShapeTest {
 
     @Test
     void aCellOfTheLeastSizeIsEnoughAndALittleLessIsNot() {
-        assertThat(small(accepted(page(20), ADA, put(new PartId("a"), PHONE, control(new Form.Knob(0), 0))))).isEmpty();
-        assertThat(small(accepted(page(21), ADA, put(new PartId("a"), PHONE, control(new Form.Knob(0), 0))))).containsExactly("a 42 × 44");
+        assertThat(small(accepted(page(20), ADA, put(new PartId("a"), PHONE, control(Form.Knob.restingAt(0), 0))))).isEmpty();
+        assertThat(small(accepted(page(21), ADA, put(new PartId("a"), PHONE, control(Form.Knob.restingAt(0), 0))))).containsExactly("a 42 × 44");
     }
 
     @Test
@@ -51,13 +51,13 @@ class PageShapeTest {
                 put(new PartId("key"), PHONE, control(new Form.PageKey(Optional.empty()), 1)),
                 put(new PartId("picture"), PHONE, control(new Form.Picture(), 2)),
                 put(new PartId("tray"), PHONE, Tray.plain("Tray", new Cells(3, 0, 4, 4))),
-                put(new PartId("knob"), new PartId("tray"), control(new Form.Knob(0), 0)));
+                put(new PartId("knob"), new PartId("tray"), control(Form.Knob.restingAt(0), 0)));
         assertThat(small(show)).containsExactly("key 22 × 44", "knob 22 × 44");
     }
 
     @Test
     void whatIsShownAgainIsMeasuredWhereItIsShown() {
-        Show show = accepted(page(40), ADA, put(new PartId("wide"), Shows.PAGE, control(new Form.Knob(0), 0)),
+        Show show = accepted(page(40), ADA, put(new PartId("wide"), Shows.PAGE, control(Form.Knob.restingAt(0), 0)),
                 put(new PartId("again"), PHONE, new Twin(new PartId("wide"), new Cells(0, 0, 1, 1))),
                 put(new PartId("lost"), PHONE, new Twin(new PartId("nobody"), new Cells(1, 0, 1, 1))));
         assertThat(small(show)).containsExactly("again 22 × 44");

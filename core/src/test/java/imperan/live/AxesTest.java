@@ -18,9 +18,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 import static imperan.live.Stage.ADA;
 import static imperan.live.Stage.MS;
@@ -124,6 +126,46 @@ class AxesTest {
         assertThat(stage.takeSent()).containsExactly("/x 0.0", "/y 0.0");
     }
 
+    private static Stream<Form> springing() {
+        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, true, 0.5), new Form.Knob(true, 0.5));
+    }
+
+    @ParameterizedTest
+    @MethodSource("springing")
+    void whatSpringsGoesBackWhenTheFingerLifts(Form form) {
+        Stage stage = stage(control(form, List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2))), hears("/bend", 0, 0, -2, 2)));
+        stage.desk("/bend", 0f);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 1);
+        assertThat(stage.takeSent()).containsExactly("/bend 2.0");
+        touch(stage, Phase.RELEASE, 0.5, 1);
+        assertThat(stage.takeSent()).containsExactly("/bend 0.0");
+    }
+
+    @Test
+    void whatSpringsGoesBackWhenItsFingerIsLost() {
+        Stage stage = stage(control(new Form.Knob(true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 0.75);
+        stage.takeSent();
+        stage.pass(2_100);
+        assertThat(stage.takeSent()).containsExactly("/bend 0.0");
+    }
+
+    @Test
+    void aKeyHoldsWhatSpringsUntilItIsLetGo() {
+        Stage stage = stage(control(new Form.Knob(true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
+                send(Send.Phase.RELEASE, "/off"))));
+        touch(stage, Phase.STEP, 0, 0.25);
+        touch(stage, Phase.STEP, 0, 0.25);
+        assertThat(stage.takeSent()).containsExactly("/on", "/bend 1.0", "/bend 2.0");
+        touch(stage, Phase.RELEASE, 0, 0);
+        assertThat(stage.takeSent()).containsExactly("/bend 0.0", "/off");
+        touch(stage, Phase.SET, 0, 0);
+        touch(stage, Phase.RELEASE, 0, 0);
+        assertThat(stage.takeSent()).containsExactly("/on", "/bend -2.0", "/bend 0.0", "/off");
+    }
+
     // ---- colours
 
     private static Stage colour() {
@@ -218,7 +260,7 @@ class AxesTest {
     // ---- behaviour
 
     private static Stage button(Form.Button.Action action, Behaviour behaviour, Send... sends) {
-        return stage(control(new Form.Button(action), List.of(sends)).behaving(behaviour));
+        return stage(control(Form.Button.plain(action), List.of(sends)).behaving(behaviour));
     }
 
     private static final Send PRESSED = send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1));
@@ -326,7 +368,7 @@ class AxesTest {
 
     @Test
     void aCapIsHeldInItsDetentAndSmallStepsLeadOutOfIt() {
-        Control fader = control(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, 0), List.of());
+        Control fader = control(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, false, 0), List.of());
         Stage stage = stage(fader);
         touch(stage, Phase.SET, 0, 0.4);
         touch(stage, Phase.PRESS, 0.5, 0.4);

@@ -103,7 +103,7 @@ class FormsTest {
 
     @Test
     void aKnobTurnsAsFarAsTheFingerGoesAndNeverJumps() {
-        Stage stage = stage(control(new Form.Knob(0.5), new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1)));
+        Stage stage = stage(control(Form.Knob.restingAt(0.5), new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1)));
         stage.desk("/it", 0.5f);
         touch(stage, Phase.PRESS, 0.5, 0.9);
         assertThat(stage.takeSent()).isEmpty();
@@ -131,7 +131,7 @@ class FormsTest {
         assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(twice)))).anySatisfy(p -> assertThat(p.message()).contains("say the same"));
         assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(SCENES, new ArgumentSource.Chosen(ArgumentType.INT32)))))
                 .anySatisfy(p -> assertThat(p.message()).contains("Option “Ebb”"));
-        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(new Form.Knob(0), new ArgumentSource.Chosen(ArgumentType.TEXT)))))
+        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(Form.Knob.restingAt(0), new ArgumentSource.Chosen(ArgumentType.TEXT)))))
                 .anySatisfy(p -> assertThat(p.message()).contains("Only a choice"));
     }
 }

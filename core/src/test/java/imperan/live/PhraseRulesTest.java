@@ -62,7 +62,7 @@ class PhraseRulesTest {
     }
 
     private static Control fader(String send, String listen) {
-        return Control.plain("Level", new Cells(0, 0, 1, 4), new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, false, 0.25),
+        return Control.plain("Level", new Cells(0, 0, 1, 4), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0.25),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), send,
                         List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))),
                 List.of(Listen.value(Optional.of(Shows.DESK), listen, 0, 0, 1)));
@@ -204,7 +204,7 @@ class PhraseRulesTest {
     /** A control with as many sends as there are addresses. */
     private void bundling(Target target, int sends) {
         Send.Phase phase = Send.Phase.CHANGE;
-        Control many = Control.plain("Many", new Cells(0, 0, 1, 4), new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, 0),
+        Control many = Control.plain("Many", new Cells(0, 0, 1, 4), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
                 IntStream.range(0, sends).mapToObj(i -> new Send(phase, Optional.of(Shows.DESK), "/out/" + i,
                         List.<ArgumentSource>of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))).toList(), List.of());
         Show base = Shows.withPage();

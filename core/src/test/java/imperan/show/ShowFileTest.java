@@ -84,7 +84,7 @@ class ShowFileTest {
         String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(everything()), InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":5", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+        for (String broken : List.of(file.replace("\"version\":6", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
@@ -97,7 +97,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads versions 1 to 5",
+        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads versions 1 to 6",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -154,9 +154,14 @@ class ShowFileTest {
         assertThat(written(imported(second))).isEqualTo(file);
     }
 
+    /** The same file as version 5 wrote it. */
+    private static String asOfVersion5(String file) {
+        return file.replace("\"version\":6", "\"version\":5").replace(",\"springs\":false", "").replace("\"group\":\"\",", "");
+    }
+
     /** The same file as version 4 wrote it. */
     private static String asOfVersion4(String file) {
-        return file.replace("\"version\":5", "\"version\":4").replace("\"draft\":null,", "")
+        return asOfVersion5(file).replace("\"version\":5", "\"version\":4").replace("\"draft\":null,", "")
                 .replaceAll("\"face\":\\{\"icon\":(\"[^\"]*\"),[^{}]*\\},", "\"icon\":$1,");
     }
 
@@ -185,6 +190,16 @@ class ShowFileTest {
         String fourth = asOfVersion4(file);
         assertThat(fourth).doesNotContain("face").doesNotContain("draft").contains("\"icon\":\"flash\"");
         assertThat(written(imported(fourth))).isEqualTo(file);
+    }
+
+    @Test
+    void aFileOfTheFifthVersionIsReadAsWhatItMeant() {
+        Show show = show();
+        show = accepted(show, ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))));
+        String file = written(show);
+        String fifth = asOfVersion5(file);
+        assertThat(fifth).doesNotContain("springs").doesNotContain("group");
+        assertThat(written(imported(fifth))).isEqualTo(file);
     }
 
     @Test

@@ -192,6 +192,32 @@ class BuildTest extends InstalledTest {
     }
 
     @Test
+    void buttonsAreMadeAGroupInOneGoAndThenOneAtMostIsOn() {
+        for (int column = 0; column < 9; column += 4) {
+            button("Button").click();
+            tap(column, 0);
+            assertThat(built("Button " + (column / 4 + 1))).isVisible();
+        }
+        page.keyboard().press("Control+a");
+        assertThat(selected()).hasCount(3);
+        Locator settings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Settings of all"));
+        settings.getByLabel("A press", new Locator.GetByLabelOptions().setExact(true)).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("turns it over")).click();
+        fill(settings.getByLabel("Group: one of it at most is on"), "Look");
+        assertThat(settings).containsText("with Button 2, Button 3");
+        built("Button 3").click();
+        assertThat(cell("Touch").getByLabel("Group: one of it at most is on")).hasValue("Look");
+        assertThat(cell("Touch")).containsText("with Button 1, Button 2");
+
+        Hands.run(page);
+        button("Button 1").click();
+        assertThat(button("Button 1")).hasAttribute("aria-pressed", "true");
+        button("Button 3").click();
+        assertThat(button("Button 3")).hasAttribute("aria-pressed", "true");
+        assertThat(button("Button 1")).hasAttribute("aria-pressed", "false");
+    }
+
+    @Test
     void whatSomebodyElseRemovesUnderTheHandIsSaid() {
         addAt("Fader", 1, 1);
         addAt("Button", 5, 1);

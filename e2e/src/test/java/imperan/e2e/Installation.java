@@ -85,12 +85,12 @@ final class Installation implements AutoCloseable {
         company.post(device).fault(fault, on);
     }
 
-    /** The address of the page with all the stand-ins. */
     /** The stand-ins announce themselves on the network. */
     Announcement announced() throws IOException {
         return new Announcement(company.posts(), pictures.port());
     }
 
+    /** The address of the page with all the stand-ins. */
     String pictures() {
         return "http://127.0.0.1:" + pictures.port();
     }

@@ -70,13 +70,13 @@ class KindsTest extends InstalledTest {
         column = 0;
         add(steps, "fader", Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), value(0));
         add(steps, "lying", Form.Fader.plain(Form.Direction.RIGHT, Form.Grab.JUMP), value(0));
-        add(steps, "knob", new Form.Knob(0), value(0));
+        add(steps, "knob", Form.Knob.restingAt(0), value(0));
         add(steps, "cross", new Form.Cross(), value(0));
         add(steps, "pad", new Form.Pad(Form.Grab.JUMP, false), value(0), value(1));
         add(steps, "colour", new Form.Colour(List.of("#102030")), channel(0), channel(1), channel(2));
         column = 0;
-        add(steps, "button", new Form.Button(Form.Button.Action.MOMENTARY), value(0));
-        add(steps, "once", new Form.Button(Form.Button.Action.ONE_SHOT), new ArgumentSource.Fixed(ArgumentType.TEXT, "go"));
+        add(steps, "button", Form.Button.plain(Form.Button.Action.MOMENTARY), value(0));
+        add(steps, "once", Form.Button.plain(Form.Button.Action.ONE_SHOT), new ArgumentSource.Fixed(ArgumentType.TEXT, "go"));
         add(steps, "choice", new Form.Choice(List.of(new Option("Ebb", "Low water"), new Option("Flood", "Flood"), new Option("Slack", "Slack")),
                 Form.Direction.RIGHT), new ArgumentSource.Chosen(ArgumentType.TEXT));
         add(steps, "line", new Form.TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
@@ -86,6 +86,7 @@ class KindsTest extends InstalledTest {
         column = 0;
         steps.add(laid("wheel", new Form.Wheel(10), List.of(new Send(Send.Phase.STEP, Optional.of(PROBE), "/wheel",
                 List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1)))), List.of()));
+        steps.add(laid("bend", new Form.Knob(true, 0.5), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/bend", List.of(value(0)))), List.of()));
         for (Form form : List.of(new Form.Meter(), Form.Lamp.PLAIN, new Form.Readout(), new Form.Needle())) {
             steps.add(laid(form.called(), form, List.of(), List.of(Listen.value(Optional.of(PROBE), "/said", 0, 0, 1))));
         }
@@ -114,7 +115,7 @@ class KindsTest extends InstalledTest {
 
     /** Three rows of controls, each five cells wide. */
     private static EditRequest.Step laid(String id, Form form, List<Send> sends, List<Listen> listens) {
-        int row = sends.isEmpty() || id.equals("wheel") ? 14 : List.of("fader", "lying", "knob", "cross", "pad", "colour").contains(id) ? 0 : 8;
+        int row = sends.isEmpty() || List.of("wheel", "bend").contains(id) ? 14 : List.of("fader", "lying", "knob", "cross", "pad", "colour").contains(id) ? 0 : 8;
         Cells cells = new Cells(column, row, 5, row == 0 ? 8 : 6);
         column += 5;
         return put(new PartId("kind-" + id), Optional.of(KINDS), Control.plain(id, cells, form, sends, listens));
@@ -204,6 +205,19 @@ class KindsTest extends InstalledTest {
         probe.waitForLast(message(id, 100));
         byKey(id, "Delete");
         probe.waitForLast(message(id, 0));
+    }
+
+    @Test
+    void whatSpringsGoesBackWhenItIsLetGo() {
+        probe.forget();
+        byMouse("bend", 0.5, 3);
+        probe.waitFor(message("bend", 100), message("bend", 50));
+        probe.forget();
+        byFinger("bend", 0.5, -3);
+        probe.waitFor(message("bend", 0), message("bend", 50));
+        probe.forget();
+        byKey("bend", "ArrowUp");
+        probe.waitFor(message("bend", 51), message("bend", 50));
     }
 
     @Test

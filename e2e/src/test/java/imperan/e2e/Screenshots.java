@@ -62,7 +62,7 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send once")).click();
             page.getByText("agrees").waitFor();
             shot(page, folder, "build");
-            for (String more : new String[] {"level-4", "level-5", "mute-4", "mute-5"}) {
+            for (String more : new String[] {"level-4", "level-5", "level-6", "level-7"}) {
                 page.locator("[data-build=" + more + "]").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
             }
             page.getByText("5 selected").waitFor();

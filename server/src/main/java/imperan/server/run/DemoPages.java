@@ -39,8 +39,8 @@ final class DemoPages {
     private static final List<String> SWATCHES = List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0");
     private static final Form.Fader UPRIGHT = Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE);
     private static final Form.Fader LYING = Form.Fader.plain(Form.Direction.RIGHT, Form.Grab.RELATIVE);
-    private static final Form.Button GO = new Form.Button(Form.Button.Action.ONE_SHOT);
-    private static final Form.Button TURNS = new Form.Button(Form.Button.Action.LATCHING);
+    private static final Form.Button GO = Form.Button.plain(Form.Button.Action.ONE_SHOT);
+    private static final Form.Button TURNS = Form.Button.plain(Form.Button.Action.LATCHING);
     private static final Form.Lamp LOOK = new Form.Lamp(List.of(new State("out", "", Look.DARK), new State("rising", "", Look.BLINKING),
             new State("in", "", Look.LIT), new State("edited", "", Look.CAUTION)));
     private static final Form.Lamp PLAYING = new Form.Lamp(List.of(new State("idle", "", Look.DARK), new State("playing", "", Look.LIT),
@@ -127,7 +127,7 @@ final class DemoPages {
             int left = 2 * (output - 1);
             String address = "/keel/out/" + output;
             value("Mute " + output, left, 6, 2, 2, TURNS, KEEL, address + "/mute", ArgumentType.INT32, 0, 1);
-            value("Delay", left, 8, 2, 3, new Form.Knob(0), KEEL, address + "/delay", ArgumentType.FLOAT32, 0, 500);
+            value("Delay", left, 8, 2, 3, Form.Knob.restingAt(0), KEEL, address + "/delay", ArgumentType.FLOAT32, 0, 500);
             add("out " + output, left, 11, 2, 1, new Form.Readout(), List.of(), List.of(heard(KEEL, address + "/temperature", 0, 110)));
             add("load", left, 12, 2, 1, FAULT, List.of(), List.of(heard(KEEL, address + "/overload", 0, 1)));
             add("heat", left, 13, 2, 1, FAULT, List.of(), List.of(heard(KEEL, address + "/protect", 0, 1)));

@@ -170,12 +170,12 @@ final class DemoShow {
 
     private static void strip(List<EditRequest.Step> steps, int number, int column, String name, String address) {
         steps.add(put(new PartId("level-" + number), Optional.of(PAGE), 2 * number, control(name,
-                new Cells(column, 1, 2, 9), new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, false, 0),
+                new Cells(column, 1, 2, 9), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
                 address + "/level", ArgumentType.FLOAT32)));
         steps.add(put(new PartId("name-" + number), Optional.of(PAGE), 100 + number, Control.plain("", new Cells(column, 0, 2, 1),
                 new Form.Readout(), List.of(), List.of(Listen.value(Optional.of(BELLOWS), address + "/name", 0, 0, 1)))));
         steps.add(put(new PartId("mute-" + number), Optional.of(PAGE), 2 * number + 1, control("Mute",
-                new Cells(column, 10, 2, 2), new Form.Button(Form.Button.Action.LATCHING), address + "/mute", ArgumentType.INT32)));
+                new Cells(column, 10, 2, 2), Form.Button.plain(Form.Button.Action.LATCHING), address + "/mute", ArgumentType.INT32)));
     }
 
     private static Control control(String label, Cells cells, Form form, String address, ArgumentType type) {
