@@ -1,41 +1,47 @@
 import { createHashRouter, Navigate } from "react-router";
-import { Frame } from "./frame/Frame";
-import { HistoryStation } from "./history/HistoryStation";
-import { LayoutStation } from "./layout/LayoutStation";
-import { Hosts } from "./rig/Hosts";
-import { LinesStation } from "./lines/LinesStation";
-import { Links } from "./rig/Links";
-import { Phrasebooks } from "./phrasebook/Phrasebooks";
-import { Machine } from "./rig/Machine";
-import { RigStation } from "./rig/RigStation";
-import { Sheet } from "./rig/Sheet";
-import { RunScreen } from "./run/RunScreen";
-import { ShowsStation } from "./shows/ShowsStation";
-import { WireStation } from "./wire/WireStation";
+import { NotLoaded } from "./NotLoaded";
+
+const stations = () => import("./stations");
+const run = () => import("./run/RunScreen");
+
+type Station = Exclude<keyof Awaited<ReturnType<typeof stations>>, "default">;
+
+const station = (name: Station) => async () => ({ Component: (await stations())[name] });
 
 /** One address for each station, so that a reload or a bookmark comes back to the same place. */
 export const router = createHashRouter([
   {
-    element: <Frame />,
+    errorElement: <NotLoaded />,
+    HydrateFallback: () => null,
     children: [
       {
-        path: "/rig",
-        element: <RigStation />,
+        lazy: station("Frame"),
         children: [
-          { index: true, element: <Links /> },
-          { path: "hosts", element: <Hosts /> },
-          { path: "phrasebooks/:book?", element: <Phrasebooks /> },
-          { path: "machine", element: <Machine /> },
-          { path: "sheet", element: <Sheet /> },
+          {
+            path: "/rig",
+            lazy: station("RigStation"),
+            children: [
+              { index: true, lazy: station("Links") },
+              { path: "hosts", lazy: station("Hosts") },
+              { path: "phrasebooks/:book?", lazy: station("Phrasebooks") },
+              { path: "machine", lazy: station("Machine") },
+              { path: "sheet", lazy: station("Sheet") },
+            ],
+          },
+          { path: "/layout/:page?", lazy: station("LayoutStation") },
+          { path: "/lines", lazy: station("LinesStation") },
+          { path: "/shows", lazy: station("ShowsStation") },
+          { path: "/history", lazy: station("HistoryStation") },
+          { path: "/wire", lazy: station("WireStation") },
         ],
       },
-      { path: "/layout/:page?", element: <LayoutStation /> },
-      { path: "/lines", element: <LinesStation /> },
-      { path: "/shows", element: <ShowsStation /> },
-      { path: "/history", element: <HistoryStation /> },
-      { path: "/wire", element: <WireStation /> },
+      { path: "/run/:page?", lazy: async () => ({ Component: (await run()).RunScreen }) },
+      { path: "*", element: <Navigate to="/rig" replace /> },
     ],
   },
-  { path: "/run/:page?", element: <RunScreen /> },
-  { path: "*", element: <Navigate to="/rig" replace /> },
 ]);
+
+/** Loads what was not asked for yet, so that every station can be gone to while the server is away. */
+export async function loadTheRest(): Promise<void> {
+  await Promise.all([stations(), run()]);
+}

@@ -1,7 +1,6 @@
 import type { ControlValue } from "../api/types";
-import { browser } from "../live/browser";
 import type { DrawValue } from "./useMark";
-import { echoOf, positionOf } from "./useValue";
+import { echoOf, isInHand, positionOf } from "./useValue";
 
 const EDGE = 3;
 const NOTCH = 11;
@@ -55,7 +54,7 @@ export function cross(label: string): DrawValue {
         g.lineWidth = RING;
         g.strokeRect(RING / 2, RING / 2, width - RING, height - RING);
       }
-      if (value.holder && value.holder !== browser.id) {
+      if (value.holder && !isInHand(value)) {
         g.fillStyle = palette.select;
         g.fillRect(0, 0, width, HOLDER);
         g.fillStyle = palette.ink;

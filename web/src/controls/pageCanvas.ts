@@ -68,9 +68,9 @@ export class PageCanvas {
     this.lookAnew();
   }
 
-  /** It looks otherwise now. */
-  again(mark: Mark): void {
-    paint(mark, () => this.draw(mark));
+  /** It looks otherwise now, perhaps because a hand here moves it. */
+  again(mark: Mark, inHand: boolean): void {
+    paint(mark, () => this.draw(mark), inHand);
   }
 
   /** Things may lie elsewhere now, or have other colours: all is measured at once, then drawn. */
@@ -85,12 +85,15 @@ export class PageCanvas {
     const roles = ROLES.map((role) => [role, style.getPropertyValue(`--color-${role}`)]);
     this.palette = { ...Object.fromEntries(roles), font: style.fontFamily } as Palette;
     const around = canvas.getBoundingClientRect();
-    for (const mark of this.marks) {
-      const { x, y, width, height } = mark.element.getBoundingClientRect();
-      const text = Number(getComputedStyle(mark.element).getPropertyValue("--text")) || 1;
-      mark.box = { x: x - around.x, y: y - around.y, width, height, text };
-    }
     const scale = devicePixelRatio;
+    // on the edges of pixels, or something of the last drawing would stay there
+    const whole = (place: number) => Math.round(place * scale) / scale;
+    for (const mark of this.marks) {
+      const { left, top, right, bottom } = mark.element.getBoundingClientRect();
+      const text = Number(getComputedStyle(mark.element).getPropertyValue("--text")) || 1;
+      const [x, y] = [whole(left - around.x), whole(top - around.y)];
+      mark.box = { x, y, width: whole(right - around.x) - x, height: whole(bottom - around.y) - y, text };
+    }
     // setting the size clears it, also where it stays the same
     canvas.width = Math.round(around.width * scale);
     canvas.height = Math.round(around.height * scale);

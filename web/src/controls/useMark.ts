@@ -2,6 +2,7 @@ import { type RefObject, useContext, useEffect } from "react";
 import type { ControlValue } from "../api/types";
 import { values } from "../live/values";
 import { type Box, PageCanvasContext } from "./pageCanvas";
+import { isInHand } from "./useValue";
 
 /** Draws a value; none where nothing was heard of the control yet. */
 export type DrawValue = (g: CanvasRenderingContext2D, box: Box, value: ControlValue | undefined) => void;
@@ -21,7 +22,7 @@ export function useMark(place: RefObject<HTMLElement | null>, control: string, d
     });
     const stop = values.subscribe(control, (value) => {
       last = value;
-      canvas.again(mark);
+      canvas.again(mark, isInHand(value));
     });
     return () => {
       stop();

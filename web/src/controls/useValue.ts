@@ -12,6 +12,9 @@ export const positionOf = (value: ControlValue, axis = 0) => value.axes[axis]?.p
 /** Where its target says that it stands; null where it never said. */
 export const echoOf = (value: ControlValue, axis = 0) => value.axes[axis]?.echo ?? null;
 
+/** Whether a hand in this browser holds it. */
+export const isInHand = (value: ControlValue) => value.holder === browser.id;
+
 /** One or two words on what we may believe of a value, or on why it takes no hand now. */
 export function stateWords(value: ControlValue): string {
   if (!value.enabled) return "not now";
@@ -80,12 +83,12 @@ export function useValue(root: RefObject<HTMLElement | null>, control: string, d
       drawn.data("open", String(value.open));
       const title = value.movedBy ? `moved last by ${value.movedBy}` : "";
       if (element.title !== title) element.title = title;
-      drawn.text(".holder", value.holder && value.holder !== browser.id ? value.holderName : "");
+      drawn.text(".holder", value.holder && !isInHand(value) ? value.holderName : "");
       const label = drawn.part("[data-label]");
       if (label) drawn.text("[data-label]", value.label || label.dataset.label || " ");
       draw(drawn, value);
     };
-    const stop = values.subscribe(control, (value) => paint(drawn, () => all(value)));
+    const stop = values.subscribe(control, (value) => paint(drawn, () => all(value), isInHand(value)));
     return () => {
       stop();
       forget(drawn);

@@ -1,16 +1,13 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { WireRow } from "../api/types";
 import { useShow } from "../live/show";
 import { clockTime } from "../ui/time";
 
-const CALM_MS = 100;
-
 /** The last message out and the last message in, wherever you are; it opens into the Wire. */
 export function Ticker() {
-  const lastOut = useCalmly((s) => s.lastOut);
-  const lastIn = useCalmly((s) => s.lastIn);
+  const lastOut = useShow((s) => s.lastOut);
+  const lastIn = useShow((s) => s.lastIn);
   return (
     <Link
       to="/wire"
@@ -21,26 +18,6 @@ export function Ticker() {
       <Side row={lastIn} />
     </Link>
   );
-}
-
-/** What the show says, told as often as an eye can follow: under load it changes with every frame. */
-function useCalmly(what: (show: ReturnType<typeof useShow.getState>) => WireRow | null): WireRow | null {
-  const look = useRef(what);
-  const [seen, setSeen] = useState(() => what(useShow.getState()));
-  useEffect(() => {
-    let due: ReturnType<typeof setTimeout> | undefined;
-    const stop = useShow.subscribe(() => {
-      due ??= setTimeout(() => {
-        due = undefined;
-        setSeen(look.current(useShow.getState()));
-      }, CALM_MS);
-    });
-    return () => {
-      stop();
-      clearTimeout(due);
-    };
-  }, []);
-  return seen;
 }
 
 function Side({ row, out = false }: { row: WireRow | null; out?: boolean }) {

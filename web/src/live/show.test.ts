@@ -1,4 +1,4 @@
-import { beforeEach, expect, test } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import type { Edit, Held, Part, ServerFrame } from "../api/types";
 import { partOf, partsOf, receiveShow, seen, useShow } from "./show";
 
@@ -84,12 +84,27 @@ test("who waits for an edit goes on once it is seen", async () => {
   expect(useShow.getState().version).toBe(2);
 });
 
-test("packets that were too many stay counted, until the server begins anew", () => {
+test("packets that were too many stay counted, until the server begins anew", async () => {
   receiveShow(frame({ missed: 12 }));
   receiveShow(frame({}));
-  expect(useShow.getState().missed).toBe(12);
+  await vi.waitFor(() => expect(useShow.getState().missed).toBe(12));
   receiveShow(welcome());
   expect(useShow.getState().missed).toBe(0);
+});
+
+test("what changes with every packet is told now and then, and the last of it is", async () => {
+  let told = 0;
+  const stop = useShow.subscribe(() => told++);
+  for (let missed = 1; missed <= 50; missed++) receiveShow(frame({ missed }));
+  await vi.waitFor(() => expect(useShow.getState().missed).toBe(50));
+  stop();
+  expect(told).toBeLessThan(5);
+});
+
+test("what waits to be told is told in its order, with an edit that does not wait", () => {
+  receiveShow(frame({ missed: 3 }));
+  receiveShow(frame({ edits: [edit(2, page("a", 1), page("a", 9))] }));
+  expect(useShow.getState()).toMatchObject({ missed: 3, version: 2 });
 });
 
 test("an edit that comes in pieces counts as a whole", () => {

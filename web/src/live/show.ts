@@ -3,6 +3,7 @@ import { create } from "zustand";
 import type { Body, Edit, Held, Link, Part, Presence, ServerFrame, WireRow } from "../api/types";
 
 const SEEN_MS = 2000;
+const CALM_MS = 100;
 
 interface ShowState {
   /** Empty until the server's welcome. */
@@ -70,31 +71,52 @@ function wholeEdits(frame: ServerFrame): Edit[] {
   return edits;
 }
 
-export function receiveShow(frame: ServerFrame): void {
-  const edits = wholeEdits(frame);
+/** Frames of which nothing was told yet. */
+let untold: ServerFrame[] = [];
+let toldAt = -Infinity;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** What changes with every packet, such as the last of them, is told only as often as an eye can follow. */
+export function receiveShow(received: ServerFrame): void {
+  const frame = { ...received, edits: wholeEdits(received) };
   // nothing is drawn anew for a piece of an edit
-  if (frame.goesOn && !frame.welcome && edits.length === 0) return;
-  useShow.setState((state) => {
-    const welcome = frame.welcome;
-    let parts = welcome ? new Map(welcome.parts.map((held) => [held.part.id, held])) : state.parts;
-    for (const edit of edits) parts = follow(parts, edit);
-    const links = welcome || frame.links.length ? new Map(welcome ? [] : state.links) : state.links;
-    for (const link of frame.links) (links as Map<string, Link>).set(link.target, link);
-    return {
-      showId: welcome ? welcome.showId : state.showId,
-      showName: welcome ? welcome.showName : state.showName,
-      live: welcome ? welcome.live : state.live,
-      parts,
-      version: edits.at(-1)?.number ?? welcome?.version ?? state.version,
-      links,
-      lastOut: frame.lastOut ?? state.lastOut,
-      lastIn: frame.lastIn ?? state.lastIn,
-      pageWanted: frame.page ? { page: frame.page } : state.pageWanted,
-      presences: frame.presences ?? (welcome ? [] : state.presences),
-      missed: welcome ? frame.missed : Math.max(state.missed, frame.missed),
-      lostSince: welcome ? null : state.lostSince,
-    };
-  });
+  if (frame.goesOn && !frame.welcome && frame.edits.length === 0) return;
+  if (frame.welcome) untold = [];
+  untold.push(frame);
+  const calm = toldAt + CALM_MS - performance.now();
+  if (frame.welcome || frame.edits.length || frame.page || frame.presences || calm <= 0) tell();
+  else timer ??= setTimeout(tell, calm);
+}
+
+function tell(): void {
+  clearTimeout(timer);
+  timer = undefined;
+  toldAt = performance.now();
+  const frames = untold;
+  untold = [];
+  useShow.setState((state) => frames.reduce(after, state));
+}
+
+function after(state: ShowState, { welcome, edits, ...frame }: ServerFrame): ShowState {
+  let parts = welcome ? new Map(welcome.parts.map((held) => [held.part.id, held])) : state.parts;
+  for (const edit of edits) parts = follow(parts, edit);
+  const links = welcome || frame.links.length ? new Map(welcome ? [] : state.links) : state.links;
+  for (const link of frame.links) (links as Map<string, Link>).set(link.target, link);
+  return {
+    ...state,
+    showId: welcome ? welcome.showId : state.showId,
+    showName: welcome ? welcome.showName : state.showName,
+    live: welcome ? welcome.live : state.live,
+    parts,
+    version: edits.at(-1)?.number ?? welcome?.version ?? state.version,
+    links,
+    lastOut: frame.lastOut ?? state.lastOut,
+    lastIn: frame.lastIn ?? state.lastIn,
+    pageWanted: frame.page ? { page: frame.page } : state.pageWanted,
+    presences: frame.presences ?? (welcome ? [] : state.presences),
+    missed: welcome ? frame.missed : Math.max(state.missed, frame.missed),
+    lostSince: welcome ? null : state.lostSince,
+  };
 }
 
 /** Waits until this browser has seen an edit; not longer than a moment, for the connection may be gone. */

@@ -6,17 +6,19 @@ import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.locks.LockSupport;
 
 /**
- * A page of five hundred controls that its target keeps moving, beside a blank page that is only animated: the share of long frames of
- * each, in turn; and how long it takes until the first page stands, beside a page with nothing to compute.
+ * A page of five hundred controls that its target keeps moving, beside a blank page that is only animated, while the server does the same
+ * work and while it does nothing: the share of long frames of each, in turn; and how long it takes until the first page stands, beside a page with nothing to compute.
  */
 final class FullPage {
 
     private static final int UPDATES_A_SECOND = 2_000;
     private static final int SECONDS = 6;
+    private static final int WARM_UP_MILLIS = 5_000;
     private static final int ROUNDS = 5;
     private static final double LONG_MILLIS = 25;
     private static final long TICK_NANOS = 5_000_000L;
@@ -48,18 +50,20 @@ final class FullPage {
         }
         try (Chromium chromium = opened.get()) {
             // not counted: until then the server spends its time on compiling itself
-            longShare(chromium, full(), true);
-            longShare(chromium, full(), true);
+            count(chromium, full(), true);
+            count(chromium, full(), true);
             Machine.Steal steal = new Machine.Steal();
-            double[] ours = new double[ROUNDS];
-            double[] blank = new double[ROUNDS];
+            Frames ours = Frames.NONE;
+            Frames beside = Frames.NONE;
+            Frames alone = Frames.NONE;
             for (int round = 0; round < ROUNDS; round++) {
-                ours[round] = longShare(chromium, full(), true);
-                blank[round] = longShare(chromium, BLANK, false);
+                ours = ours.and(count(chromium, full(), true));
+                beside = beside.and(count(chromium, BLANK, true));
+                alone = alone.and(count(chromium, BLANK, false));
             }
             Main.print("A page of %d controls with %d updates a second (stolen processor time %.1f %%)", Stage.MANY, UPDATES_A_SECOND, steal.percent());
-            Main.print("  frames over %.0f ms: ours %.2f %%, a blank animated page %.2f %% (medians of %d rounds of %d s)", LONG_MILLIS,
-                    100 * Machine.median(ours), 100 * Machine.median(blank), ROUNDS, SECONDS);
+            Main.print("  frames over %.0f ms, in %d rounds of %d s: ours %s, a blank animated page while the same updates come in %s, with nothing else %s",
+                    LONG_MILLIS, ROUNDS, SECONDS, ours, beside, alone);
             Main.print("  first page, cold: ours %.0f ms, a page without anything %.0f ms (medians of %d)", shown(chromium, full(),
                     "[data-control]"), shown(chromium, http("/mark.svg"), "svg"), ROUNDS);
         }
@@ -73,19 +77,34 @@ final class FullPage {
         return stage.socket(path).toString().replaceFirst("^ws", "http");
     }
 
+    private record Frames(long all, long slow) {
+
+        static final Frames NONE = new Frames(0, 0);
+
+        Frames and(Frames other) {
+            return new Frames(all + other.all, slow + other.slow);
+        }
+
+        @Override
+        public String toString() {
+            return String.format(Locale.ROOT, "%.2f %% (%d of %d)", 100.0 * slow / all, slow, all);
+        }
+    }
+
+    /** The frames of a page that has run for a while, so that the browser has compiled it. */
     @SuppressWarnings("unchecked")
-    private double longShare(Chromium chromium, String address, boolean moved) {
+    private Frames count(Chromium chromium, String address, boolean moved) {
         Page page = chromium.page();
-        page.navigate(address);
-        page.waitForTimeout(1_500);
         Thread mover = new Thread(this::move, "mover");
         if (moved) {
             mover.start();
         }
+        page.navigate(address);
+        page.waitForTimeout(WARM_UP_MILLIS);
         List<Number> gaps = (List<Number>) page.evaluate(COUNT, SECONDS);
         mover.interrupt();
         page.context().close();
-        return gaps.stream().filter(gap -> gap.doubleValue() > LONG_MILLIS).count() / (double) gaps.size();
+        return new Frames(gaps.size(), gaps.stream().filter(gap -> gap.doubleValue() > LONG_MILLIS).count());
     }
 
     /** Each control in turn, so many in all each second. */

@@ -238,8 +238,11 @@ class RunTest extends InstalledTest {
             assertThat(control(device, "level-1")).hasAttribute("data-belief", "KNOWN");
             drag(device, "level-1", 0, 0.7);
             ownDesk.waitForLevel("in/1", 0.7);
+            device.waitForFunction("() => performance.getEntriesByType('resource').some((loaded) => loaded.name.includes('/stations-'))");
             own.stopServer();
             assertThat(device.getByText("what you do now is not sent")).isVisible();
+            device.getByText("Back to Build").click();
+            assertThat(device.locator("[data-build=level-1]")).isVisible();
             own.stopBellows();
             own.startServer();
             device.navigate(own.url("/#/run"));

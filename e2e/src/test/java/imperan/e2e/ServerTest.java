@@ -25,6 +25,8 @@ import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CompletionStage;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -61,6 +63,22 @@ class ServerTest {
     @Test
     void isHealthy() throws Exception {
         assertThat(send(to("/api/health")).body()).isEqualTo("{\"status\":\"up\",\"shows\":1,\"liveShow\":\"salt-clock\"}");
+    }
+
+    /** RFC 9110, section 8.4, "Content-Encoding"; RFC 8246, "immutable". */
+    @Test
+    void scriptsComeCompressedAndAreAskedForOnce() throws Exception {
+        String index = send(to("/")).body();
+        Matcher script = Pattern.compile("/assets/index-[^\"]+\\.js").matcher(index);
+        assertThat(script.find()).isTrue();
+        HttpResponse<String> packed = send(to(script.group()).header("Accept-Encoding", "gzip"));
+        HttpResponse<String> plain = send(to(script.group()));
+        assertThat(packed.headers().firstValue("Content-Encoding")).hasValue("gzip");
+        assertThat(packed.headers().firstValue("Content-Type").orElseThrow()).startsWith("text/javascript");
+        assertThat(plain.headers().firstValue("Content-Encoding")).isEmpty();
+        assertThat(plain.body()).contains("import");
+        assertThat(plain.headers().firstValue("Cache-Control").orElseThrow()).contains("immutable");
+        assertThat(send(to("/")).headers().firstValue("Cache-Control").orElse("")).doesNotContain("immutable");
     }
 
     @Test
