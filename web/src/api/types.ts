@@ -56,6 +56,7 @@ export type ReadRow = Schemas["ReadRow"];
 export type RestLine = Schemas["RestLine"];
 export type RigChange = Schemas["RigChange"];
 export type RigView = Schemas["RigView"];
+export type ScaleMark = Schemas["ScaleMark"];
 export type Send = Schemas["Send"];
 export type ServerFrame = Schemas["ServerFrame"];
 export type ShowDone = Schemas["Done"];

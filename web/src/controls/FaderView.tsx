@@ -16,7 +16,6 @@ interface Props {
 export function FaderView({ id, control, live }: Props) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
   const sideways = control.form.kind === "fader" && control.form.direction === "RIGHT";
-  const [low, high] = range(control);
 
   return (
     <ControlBox id={id} control={control} className={sideways ? "sideways" : ""} draw={drawSlider}>
@@ -34,9 +33,9 @@ export function FaderView({ id, control, live }: Props) {
           <div data-travel className="travel">
             <div className="slot" />
             {control.form.kind === "fader" && control.form.detent && <div className="detent" />}
-            {[0, 0.25, 0.5, 0.75, 1].map((place) => (
+            {scale(control).map(({ place, text }) => (
               <span key={place} className="scale-mark" style={{ bottom: `${place * 100}%` }}>
-                {mark(low + (high - low) * place)}
+                {text}
               </span>
             ))}
             <div data-moved className="gap" />
@@ -65,6 +64,16 @@ export function range(control: Control): [number, number] {
   return listen ? [listen.low, listen.high] : [0, 1];
 }
 
-function mark(value: number): string {
-  return String(Number(value.toPrecision(3)));
+/** The marks beside the slot: those that it has, or five at even distances. */
+function scale(control: Control): { place: number; text: string }[] {
+  const [low, high] = range(control);
+  const own = control.form.kind === "fader" ? control.form.marks : [];
+  return own.length
+    ? own
+        .map(({ value, text }) => ({ place: (value - low) / (high - low), text }))
+        .filter(({ place }) => place >= 0 && place <= 1)
+    : [0, 0.25, 0.5, 0.75, 1].map((place) => ({
+        place,
+        text: String(Number((low + (high - low) * place).toPrecision(3))),
+      }));
 }

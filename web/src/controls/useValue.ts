@@ -100,12 +100,13 @@ export function useValue(root: RefObject<HTMLElement | null>, control: string, d
 export function drawSlider(drawn: Drawn, value: ControlValue): void {
   const state = stateWords(value);
   drawn.text(".reading-out", value.belief === "UNSET" ? "–" : value.text);
-  drawn.text(".reading-state", state || value.unit);
+  drawn.text(".reading-state", state || value.words || value.unit);
+  drawn.data("words", String(!state && value.words !== ""));
   drawn.attribute("[role=slider]", "aria-valuenow", String(Math.round(positionOf(value) * 100)));
   drawn.attribute(
     "[role=slider]",
     "aria-valuetext",
-    [`${value.text} ${value.unit}`.trim(), state].filter(Boolean).join(", "),
+    [`${value.text} ${value.unit}`.trim(), value.words, state].filter(Boolean).join(", "),
   );
   drawn.attribute("[role=slider]", "aria-disabled", String(!value.enabled));
 }

@@ -6,6 +6,7 @@ import type { HeldOf } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
 import { NumberField, of } from "../ui/fields";
+import { MarksField } from "../ui/MarksField";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
@@ -20,7 +21,20 @@ const TYPES: { value: PhraseArgument["type"]; text: string }[] = [
   { value: "INT64", text: "h  whole, 64 bits" },
 ];
 
-const NEW: PhraseArgument = { type: "FLOAT32", low: 0, high: 1, unit: "", choices: [], fixed: null };
+const NEW: PhraseArgument = {
+  type: "FLOAT32",
+  low: 0,
+  high: 1,
+  unit: "",
+  choices: [],
+  fixed: null,
+  marks: [],
+};
+
+const withArgument = (phrase: Phrase, index: number, change: Partial<PhraseArgument>): Phrase => ({
+  ...phrase,
+  arguments: phrase.arguments.map((a, i) => (i === index ? { ...a, ...change } : a)),
+});
 
 /** Everything of one phrase: its arguments in order, what comes back, and what can stand in its way. */
 export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose: () => void }) {
@@ -28,11 +42,8 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
   const id = held.part.id;
   const put = (field: string, update: (p: Phrase) => Phrase): Promise<Problem[]> =>
     of(field, change(`Change ${phrase.address}`, "phrase", id, update));
-  const putArgument = (i: number, update: (a: PhraseArgument) => PhraseArgument) =>
-    put(`arguments/${i}/high`, (p) => ({
-      ...p,
-      arguments: p.arguments.map((a, n) => (n === i ? update(a) : a)),
-    }));
+  const putArgument = (i: number, change: Partial<PhraseArgument>) =>
+    put(`arguments/${i}/high`, (p) => withArgument(p, i, change));
   const { answer } = phrase;
 
   return (
@@ -51,13 +62,13 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
               label="Type"
               value={argument.type}
               options={TYPES}
-              onChange={(type) => void report(putArgument(i, (a) => ({ ...a, type })))}
+              onChange={(type) => void report(putArgument(i, { type }))}
             />
             <EditField
               label="Always (empty: it varies)"
               mono
               value={argument.fixed ?? ""}
-              onCommit={(text) => putArgument(i, (a) => ({ ...a, fixed: text === "" ? null : text }))}
+              onCommit={(text) => putArgument(i, { fixed: text === "" ? null : text })}
             />
             <button
               aria-label={`Remove argument ${i + 1}`}
@@ -76,6 +87,15 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
               value={valueWords(argument)}
               onCommit={(text) => setValues(id, i, text)}
             />
+            {argument.low !== null && (
+              <div className="col-span-2 col-start-2">
+                <MarksField
+                  label="Its scale, where its numbers say nothing: 0 off; 1 +10 dB"
+                  marks={argument.marks}
+                  put={(marks) => put(`arguments/${i}/marks`, (p) => withArgument(p, i, { marks }))}
+                />
+              </div>
+            )}
           </li>
         ))}
       </ol>
@@ -111,6 +131,16 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
           mono
           value={answer.address}
           onCommit={(address) => put("answer/address", (p) => ({ ...p, answer: { ...p.answer, address } }))}
+        />
+      )}
+      {(answer.kind !== "NONE" || phrase.direction === "IN") && (
+        <NumberField
+          label="It says the value in words in argument (0: it does not)"
+          whole
+          value={answer.words === null ? 0 : answer.words + 1}
+          onCommit={(n) =>
+            put("answer/words", (p) => ({ ...p, answer: { ...p.answer, words: n ? n - 1 : null } }))
+          }
         />
       )}
       {answer.kind !== "NONE" && (

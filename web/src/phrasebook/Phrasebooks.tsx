@@ -81,8 +81,10 @@ function Book({ held }: { held: HeldOf<Phrasebook> }) {
               kind: "phrase",
               address: `/new/${phrases.length + 1}`,
               direction: "BOTH",
-              arguments: [{ type: "FLOAT32", low: 0, high: 1, unit: "", choices: [], fixed: null }],
-              answer: { kind: "SAME", address: "", tolerance: 1 / 127, seconds: 0.5 },
+              arguments: [
+                { type: "FLOAT32", low: 0, high: 1, unit: "", choices: [], fixed: null, marks: [] },
+              ],
+              answer: { kind: "SAME", address: "", tolerance: 1 / 127, seconds: 0.5, words: null },
               meaning: "",
               maskedBy: "",
             },

@@ -2,13 +2,21 @@ import { expect, test } from "vitest";
 import type { Phrase, PhraseArgument } from "../api/types";
 import { answerWords, isFound, rangeWords, typeTags } from "./words";
 
-const value: PhraseArgument = { type: "FLOAT32", low: 0, high: 1, unit: "dB", choices: [], fixed: null };
+const value: PhraseArgument = {
+  type: "FLOAT32",
+  low: 0,
+  high: 1,
+  unit: "dB",
+  choices: [],
+  fixed: null,
+  marks: [],
+};
 const phrase: Phrase = {
   kind: "phrase",
   address: "/in/<ch:1..12>/level",
   direction: "BOTH",
   arguments: [{ ...value, type: "INT32", low: null, high: null, unit: "", fixed: "3" }, value],
-  answer: { kind: "OTHER", address: "/in/<ch:1..12>/now", tolerance: 0.01, seconds: 0.5 },
+  answer: { kind: "OTHER", address: "/in/<ch:1..12>/now", tolerance: 0.01, seconds: 0.5, words: null },
   meaning: "Level of an input",
   maskedBy: "",
 };

@@ -74,16 +74,19 @@ export function AnswerCell({ held, send, trace }: Props) {
             />
             <Select
               label="It says"
-              value={listen.role === "LABEL" ? "LABEL" : String(listen.axis)}
+              value={listen.role === "VALUE" ? String(listen.axis) : listen.role}
               onChange={(says) =>
                 void report(
                   put("role", () =>
-                    says === "LABEL" ? { role: "LABEL", axis: 0 } : { role: "VALUE", axis: Number(says) },
+                    says === "LABEL" || says === "WORDS"
+                      ? { role: says, axis: 0 }
+                      : { role: "VALUE", axis: Number(says) },
                   ),
                 )
               }
               options={[
                 ...(axes ?? ["where it stands"]).map((text, axis) => ({ value: String(axis), text })),
+                { value: "WORDS", text: "the same in words" },
                 { value: "LABEL", text: "what it is called" },
               ]}
             />

@@ -3,6 +3,7 @@ import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { inDraft, nameOf } from "../../live/laid";
 import { EditField } from "../../ui/EditField";
 import { Check, NumberField } from "../../ui/fields";
+import { MarksField } from "../../ui/MarksField";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import type { Put as PutBody } from "./put";
@@ -49,6 +50,11 @@ export function FormFields({
             ]}
           />
           <Check label="holds in the middle" checked={form.detent} onChange={(detent) => now({ detent })} />
+          <MarksField
+            label="Scale: value text; … (empty: even numbers)"
+            marks={form.marks}
+            put={(marks) => put("form/marks", { marks })}
+          />
           <Springs springs={form.springs} to="its rest value" put={(springs) => now({ springs })} />
           <Rest rest={form.rest} put={(rest) => put("form/rest", { rest })} />
         </>

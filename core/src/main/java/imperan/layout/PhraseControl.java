@@ -20,6 +20,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** The control that fits a phrase: its form, what it sends and what it listens to, as the phrase tells. */
 final class PhraseControl {
@@ -80,7 +81,7 @@ final class PhraseControl {
         }
         // what goes both ways from its middle is turned, what fills up is pushed
         return low() < 0 && high() > 0 ? Form.Knob.restingAt((0 - low()) / (high() - low()))
-                : Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE);
+                : Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(value.marks());
     }
 
     /** Three numbers of one range, of which the phrase's meaning or address says that they are a colour. */
@@ -155,12 +156,18 @@ final class PhraseControl {
         List<Send> sends = isSaid() && form.takesHands() && !chosen && form.axes() == 1
                 ? List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
         return control.withLines(sends, heardOn(address, numbers).or(() -> Optional.of(address))
-                .map(on -> List.of(Listen.value(Optional.of(target), on, Math.max(0, varying), low(), high()))).orElseThrow());
+                .map(on -> spoken(target, on)).orElseThrow());
     }
 
     private List<Listen> listens(Form form, PartId target, String address) {
         return form instanceof Form.Colour ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, axis, low(), high(),
-                Listen.Role.VALUE, axis)).toList() : List.of(Listen.value(Optional.of(target), address, Math.max(0, varying), low(), high()));
+                Listen.Role.VALUE, axis)).toList() : spoken(target, address);
+    }
+
+    /** Where it stands, as a number and, if the target says it, in words. */
+    private List<Listen> spoken(PartId target, String address) {
+        return Stream.concat(Stream.of(Listen.value(Optional.of(target), address, Math.max(0, varying), low(), high())),
+                phrase.answer().words().stream().map(words -> Listen.words(Optional.of(target), address, words))).toList();
     }
 
     private List<ArgumentSource> arguments(Form form) {

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param disputed whether what we sent and what was answered differ for longer than the answer window
  * @param text     the position as the argument that is sent
  * @param echoText the echo in the same terms, or what the target said where that was a text; empty where it said nothing
+ * @param words    how its target says in words of its own where it stands, such as −3.0 dB; empty where it does not
  * @param unit     of these numbers, as the phrasebook of its target has it; empty where it says none
  * @param label    what its target calls it; empty where it says nothing of that
  * @param enabled  whether its target lets it do something now, as far as it told
@@ -22,8 +23,8 @@ import java.util.Optional;
  * @param movedBy  who moved it last, a person or a target; empty where nobody did
  * @param presses  how often it was pressed, so that a press is seen even where it is over when the screen is drawn
  */
-public record ControlValue(PartId control, List<Axis> axes, Belief belief, boolean disputed, String text, String echoText, String unit,
-                           String label, boolean enabled, boolean open, String holder, String holderName, String movedBy, long presses) {
+public record ControlValue(PartId control, List<Axis> axes, Belief belief, boolean disputed, String text, String echoText, String words,
+                           String unit, String label, boolean enabled, boolean open, String holder, String holderName, String movedBy, long presses) {
 
     /**
      * @param position where the cap stands, 0 to 1; the rest value while it is unset

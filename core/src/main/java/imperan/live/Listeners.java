@@ -42,11 +42,11 @@ final class Listeners {
             return Spelling.number(said.get()).map(scale::position);
         }
 
-        /** What was said, where it is a text, or where what is said is the name of the control. */
+        /** What was said, where it is a text, or where it is to be read and not to move anything. */
         Optional<String> words(List<OscArgument> arguments) {
             Optional<OscArgument> said = argument(arguments, listen.argument());
             return said.filter(OscArgument.Text.class::isInstance).map(text -> ((OscArgument.Text) text).value())
-                    .or(() -> listen.role() == Listen.Role.LABEL ? said.map(OscArgument::text) : Optional.empty());
+                    .or(() -> listen.role() != Listen.Role.VALUE ? said.map(OscArgument::text) : Optional.empty());
         }
     }
 

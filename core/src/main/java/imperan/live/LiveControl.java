@@ -46,6 +46,8 @@ final class LiveControl {
     Optional<String> echoWords = Optional.empty();
     /** What the target calls it. */
     String label = "";
+    /** How the target says in its own words where it stands. */
+    String words = "";
     boolean enabled = true;
     /** Until when a control that wants two touches takes the second one. */
     long openUntil = Long.MIN_VALUE;
@@ -102,6 +104,7 @@ final class LiveControl {
             echoAt = before.echoAt;
         }
         label = before.label;
+        words = control.listens().stream().anyMatch(listen -> listen.role() == Listen.Role.WORDS) ? before.words : "";
         enabled = before.enabled || control.behaviour().enabledWhen().isEmpty();
         openUntil = before.openUntil;
         sentAt = before.sentAt;
@@ -184,7 +187,7 @@ final class LiveControl {
             double known = echo.get(axis);
             axes.add(new ControlValue.Axis(position.get(axis), Double.isNaN(known) ? Optional.empty() : Optional.of(known)));
         }
-        return new ControlValue(id, axes, belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), unit, label, enabled,
+        return new ControlValue(id, axes, belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), words, unit, label, enabled,
                 openUntil != Long.MIN_VALUE, grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
     }
 

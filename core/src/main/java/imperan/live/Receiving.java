@@ -184,11 +184,13 @@ final class Receiving {
     /** A text is shown as it is; it moves nothing. */
     private void say(Listeners.Ear ear, String words) {
         LiveControl control = ear.control();
-        if (ear.listen().role() == Listen.Role.LABEL) {
-            control.label = words;
-        } else {
-            control.echoWords = Optional.of(words);
-            control.belief = Belief.KNOWN;
+        switch (ear.listen().role()) {
+            case LABEL -> control.label = words;
+            case WORDS -> control.words = words;
+            case VALUE -> {
+                control.echoWords = Optional.of(words);
+                control.belief = Belief.KNOWN;
+            }
         }
         state.sink.valueChanged(control.id);
     }

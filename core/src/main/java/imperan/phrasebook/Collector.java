@@ -84,7 +84,7 @@ public final class Collector {
             List<Phrase.PhraseArgument> arguments = new ArrayList<>();
             for (int i = 0; i < said.types.size(); i++) {
                 boolean ranged = said.low[i] < said.high[i];
-                arguments.add(new Phrase.PhraseArgument(said.types.get(i), ranged ? Optional.of(said.low[i]) : Optional.empty(),
+                arguments.add(Phrase.PhraseArgument.plain(said.types.get(i), ranged ? Optional.of(said.low[i]) : Optional.empty(),
                         ranged ? Optional.of(said.high[i]) : Optional.empty(), "", List.of(), Optional.empty()));
             }
             String written = address.replace("<", "<<");

@@ -81,7 +81,7 @@ public final class OscQuery {
         range.path("VALS").forEach(choice -> choices.add(choice.asString("")));
         boolean ranged = range.path("MIN").isNumber() && range.path("MAX").isNumber()
                 && range.path("MIN").asDouble() < range.path("MAX").asDouble();
-        return new Phrase.PhraseArgument(type, ranged ? Optional.of(range.get("MIN").asDouble()) : Optional.empty(),
+        return Phrase.PhraseArgument.plain(type, ranged ? Optional.of(range.get("MIN").asDouble()) : Optional.empty(),
                 ranged ? Optional.of(range.get("MAX").asDouble()) : Optional.empty(), unit, choices, Optional.empty());
     }
 

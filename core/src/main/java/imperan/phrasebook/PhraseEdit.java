@@ -35,7 +35,7 @@ public final class PhraseEdit {
         List<PhraseArgument> arguments = new ArrayList<>(phrase.arguments());
         PhraseArgument before = arguments.get(argument);
         arguments.set(argument, new PhraseArgument(before.type(), values.get().low(), values.get().high(), values.get().unit(),
-                values.get().choices(), before.fixed()));
+                values.get().choices(), before.fixed(), before.marks()));
         Part part = show.part(id).orElseThrow();
         return show.apply(new EditRequest("Change the values of " + phrase.address(), List.of(new EditRequest.Put(new Part(id, part.parent(),
                 part.order(), new Phrase(phrase.address(), phrase.direction(), arguments, phrase.answer(), phrase.meaning(),

@@ -1,6 +1,7 @@
 package imperan.phrasebook;
 
 import imperan.show.Phrase;
+import imperan.show.ScaleMark;
 import org.apache.commons.csv.CSVFormat;
 
 import java.math.BigDecimal;
@@ -21,7 +22,7 @@ public final class TableExport {
     public static String write(Collection<Phrase> phrases) {
         StringJoiner lines = new StringJoiner("\r\n", "", "\r\n");
         lines.add(CSV.format("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
-                "meaning", "masked by"));
+                "meaning", "masked by", "marks", "words"));
         for (Phrase phrase : phrases) {
             String types = phrase.arguments().stream().map(a -> String.valueOf(TypeTags.tag(a.type()))).collect(Collectors.joining());
             String fixed = phrase.arguments().stream().flatMap(a -> a.fixed().stream()).collect(Collectors.joining("|"));
@@ -31,7 +32,8 @@ public final class TableExport {
                     value == null ? "" : value.high().map(TableExport::number).orElse(""),
                     value == null ? "" : value.unit(), value == null ? "" : String.join("|", value.choices()),
                     phrase.direction().name().toLowerCase(Locale.ROOT), answer(phrase.answer()),
-                    unlessUsual(phrase.answer().tolerance(), USUAL.tolerance()), unlessUsual(phrase.answer().seconds(), USUAL.seconds()), phrase.meaning(), phrase.maskedBy()));
+                    unlessUsual(phrase.answer().tolerance(), USUAL.tolerance()), unlessUsual(phrase.answer().seconds(), USUAL.seconds()), phrase.meaning(), phrase.maskedBy(),
+                    value == null ? "" : ScaleMark.write(value.marks()), phrase.answer().words().map(String::valueOf).orElse("")));
         }
         return lines.toString();
     }

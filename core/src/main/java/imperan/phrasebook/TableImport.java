@@ -4,6 +4,7 @@ import imperan.address.SlotAddress;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
 import imperan.show.Phrase.AnswerRule;
+import imperan.show.ScaleMark;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -42,7 +43,9 @@ public final class TableImport {
         MEANING("meaning", "description", "what it does", "notes", "note", "comment", "function"),
         TOLERANCE("tolerance", "within"),
         SECONDS("seconds", "time", "time limit", "answers within"),
-        MASKED("masked by", "masked", "needs");
+        MASKED("masked by", "masked", "needs"),
+        MARKS("marks", "scale"),
+        WORDS("words", "words in argument");
 
         private final List<String> titles;
 
@@ -126,15 +129,8 @@ public final class TableImport {
     }
 
     private static List<Line> delimited(String text) {
-        char delimiter = ',';
-        long most = 0;
-        for (char candidate : new char[] {'\t', ';', ','}) {
-            long count = text.chars().filter(c -> c == candidate).count();
-            if (count > most && (candidate != ',' || most == 0)) {
-                delimiter = candidate;
-                most = count;
-            }
-        }
+        // later lines may hold the others within their cells
+        char delimiter = delimiter(text.lines().filter(line -> !line.isBlank()).findFirst().orElse("")).or(() -> delimiter(text)).orElse(',');
         List<Line> lines = new ArrayList<>();
         long number = 1;
         try (CSVParser parser = CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(false)
@@ -148,6 +144,20 @@ public final class TableImport {
             lines.add(new Line(number, List.of("This line cannot be split into cells: " + e.getMessage())));
         }
         return lines;
+    }
+
+    /** What occurs most; where two do, that which stands in fewer texts and numbers. */
+    private static Optional<Character> delimiter(String text) {
+        Optional<Character> found = Optional.empty();
+        long most = 0;
+        for (char candidate : new char[] {'\t', ';', ','}) {
+            long count = text.chars().filter(c -> c == candidate).count();
+            if (count > most) {
+                found = Optional.of(candidate);
+                most = count;
+            }
+        }
+        return found;
     }
 
     private void guess(List<String> line) {
@@ -189,7 +199,8 @@ public final class TableImport {
         AnswerRule answer = answer(cell(line, Column.ANSWER), said);
         Phrase phrase = new Phrase(address, said, arguments, new AnswerRule(answer.kind(), answer.address(),
                 PhraseValues.number(cell(line, Column.TOLERANCE)).filter(t -> t >= 0).orElse(answer.tolerance()),
-                PhraseValues.number(cell(line, Column.SECONDS)).filter(t -> t > 0).orElse(answer.seconds())), cell(line, Column.MEANING),
+                PhraseValues.number(cell(line, Column.SECONDS)).filter(t -> t > 0).orElse(answer.seconds()),
+                Optional.of(cell(line, Column.WORDS)).filter(words -> words.matches("\\d{1,2}")).map(Integer::valueOf)), cell(line, Column.MEANING),
                 cell(line, Column.MASKED));
         return new ReadRow(place, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(phrase),
                 String.join("; ", guesses));
@@ -234,6 +245,10 @@ public final class TableImport {
             all.add(values.low().isPresent() ? ArgumentType.FLOAT32 : ArgumentType.TEXT);
             guesses.add("taken as " + (values.low().isPresent() ? "a decimal" : "a text") + ", for no type is told");
         }
+        List<ScaleMark> marks = ScaleMark.parse(cell(line, Column.MARKS)).orElseGet(() -> {
+            guesses.add("marks left out: “" + cell(line, Column.MARKS) + "” is not written as 0 off; 1 +10 dB");
+            return List.of();
+        });
         boolean ranged = values.low().isPresent() && values.high().isPresent() && values.low().get() < values.high().get();
         List<Phrase.PhraseArgument> arguments = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
@@ -241,7 +256,7 @@ public final class TableImport {
             boolean has = !isFixed && (all.stream().skip(fixed.size()).allMatch(type -> type == all.get(all.size() - 1)) || i == all.size() - 1);
             arguments.add(new Phrase.PhraseArgument(all.get(i), has && ranged ? values.low() : Optional.empty(),
                     has && ranged ? values.high() : Optional.empty(), has ? values.unit() : "", has ? values.choices() : List.of(),
-                    isFixed ? Optional.of(fixed.get(i)) : Optional.empty()));
+                    isFixed ? Optional.of(fixed.get(i)) : Optional.empty(), has ? marks : List.of()));
         }
         return arguments;
     }
@@ -278,7 +293,7 @@ public final class TableImport {
     private static AnswerRule answer(String cell, Phrase.Direction direction) {
         String plain = cell.strip();
         if (plain.startsWith("/")) {
-            return new AnswerRule(AnswerRule.Kind.OTHER, plain, AnswerRule.usual(AnswerRule.Kind.OTHER).tolerance(), 0.5);
+            return AnswerRule.of(AnswerRule.Kind.OTHER, plain, AnswerRule.usual(AnswerRule.Kind.OTHER).tolerance(), 0.5);
         }
         return switch (plain.toLowerCase(Locale.ROOT)) {
             case "none", "no", "nothing", "never" -> AnswerRule.usual(AnswerRule.Kind.NONE);

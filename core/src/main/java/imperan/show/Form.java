@@ -69,8 +69,13 @@ public sealed interface Form {
      * @param detent    whether the cap holds a little in the middle
      * @param springs   whether the cap goes back to its rest value when the finger lifts
      * @param rest      0 to 1
+     * @param marks     of its scale; empty for five at even distances
      */
-    record Fader(Direction direction, Grab grab, boolean detent, boolean springs, double rest) implements Form {
+    record Fader(Direction direction, Grab grab, boolean detent, boolean springs, double rest, List<ScaleMark> marks) implements Form {
+
+        public Fader {
+            marks = List.copyOf(marks);
+        }
 
         /** How far from the middle a cap is held there, as a share of the way. */
         private static final double HOLD = 0.02;
@@ -82,7 +87,12 @@ public sealed interface Form {
 
         /** Without a detent. */
         public static Fader restingAt(Direction direction, Grab grab, double rest) {
-            return new Fader(direction, grab, false, false, rest);
+            return new Fader(direction, grab, false, false, rest, List.of());
+        }
+
+        /** The same with a scale of its own. */
+        public Fader marked(List<ScaleMark> others) {
+            return new Fader(direction, grab, detent, springs, rest, others);
         }
 
         @Override

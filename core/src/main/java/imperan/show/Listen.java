@@ -20,7 +20,9 @@ public record Listen(Optional<PartId> target, String address, int argument, doub
         /** It says where the control stands, or what it shows. */
         VALUE,
         /** It says what the control is called. */
-        LABEL
+        LABEL,
+        /** It says in words of the target's own where the control stands, such as −3.0 dB. */
+        WORDS
     }
 
     /** One that says where the first axis of a control stands. */
@@ -31,6 +33,11 @@ public record Listen(Optional<PartId> target, String address, int argument, doub
     /** One that says what the control is called. */
     public static Listen label(Optional<PartId> target, String address, int argument) {
         return new Listen(target, address, argument, 0, 1, Role.LABEL, 0);
+    }
+
+    /** One that says in words where the control stands. */
+    public static Listen words(Optional<PartId> target, String address, int argument) {
+        return new Listen(target, address, argument, 0, 1, Role.WORDS, 0);
     }
 
     public Listen to(Optional<PartId> other) {

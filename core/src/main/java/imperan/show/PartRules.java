@@ -198,6 +198,12 @@ final class PartRules {
         if (phrase.answer().kind() == Phrase.AnswerRule.Kind.OTHER) {
             slotAddress(part, "answer/address", phrase.answer().address(), bare);
         }
+        for (int i = 0; i < phrase.arguments().size(); i++) {
+            marks(part, "arguments/" + i + "/marks", phrase.arguments().get(i).marks());
+        }
+        if (phrase.answer().words().filter(words -> words < 0).isPresent()) {
+            problem(part, "answer/words", "Arguments are counted from 0");
+        }
         if (!(phrase.answer().seconds() > 0) || !(phrase.answer().tolerance() >= 0)) {
             problem(part, "answer/seconds", "The time for an answer is more than nothing, and the tolerance is not negative");
         }
@@ -291,11 +297,21 @@ final class PartRules {
             problem(part, "form/steps", "A turn of a wheel has 1 to 1000 steps");
         } else if (form instanceof Form.Tap tap && !(tap.slowest() >= 1 && tap.fastest() <= 1000 && tap.slowest() < tap.fastest())) {
             problem(part, "form/fastest", "The tempo goes from at least 1 to at most 1000 beats a minute");
+        } else if (form instanceof Form.Fader fader) {
+            marks(part, "form/marks", fader.marks());
         } else if (form instanceof Form.Button button && button.group().length() > MAX_NAME) {
             problem(part, "form/group", "The name of a group has at most " + MAX_NAME + " characters");
         } else if (form instanceof Form.Lamp lamp && lamp.states().stream().map(Form.Lamp.State::text).distinct().count() < lamp.states().size()) {
             problem(part, "form/states", "Two states of the lamp have the same text");
         }
+    }
+
+    private void marks(Part part, String field, List<ScaleMark> marks) {
+        if (marks.size() > MAX_OPTIONS) {
+            problem(part, field, "A scale has at most " + MAX_OPTIONS + " marks");
+        }
+        marks.stream().filter(mark -> !Double.isFinite(mark.value()) || mark.text().isBlank() || mark.text().contains(";") || mark.text().length() > MAX_NAME).findFirst()
+                .ifPresent(mark -> problem(part, field, "A mark is a number and at most " + MAX_NAME + " characters for it without a semicolon, such as 0.562 0 dB"));
     }
 
     private void checkBehaviour(Part part, Behaviour behaviour) {

@@ -39,11 +39,19 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
      * @param unit    such as dB or °; may be empty
      * @param choices texts or numbers, where only these are understood
      * @param fixed   the one value that it always has, such as a channel number before the value
+     * @param marks   points of its scale that people have a word for, where its numbers say nothing to them
      */
     public record PhraseArgument(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
-                           Optional<String> fixed) {
+                           Optional<String> fixed, List<ScaleMark> marks) {
         public PhraseArgument {
             choices = List.copyOf(choices);
+            marks = List.copyOf(marks);
+        }
+
+        /** One whose numbers speak for themselves. */
+        public static PhraseArgument plain(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
+                                           Optional<String> fixed) {
+            return new PhraseArgument(type, low, high, unit, choices, fixed, List.of());
         }
     }
 
@@ -54,8 +62,9 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
      * @param address   where it comes under another address: that one, with the same slots; else empty
      * @param tolerance how far the value that comes back may be from the one sent, as a share of the range
      * @param seconds   how long it may take
+     * @param words     the argument, from 0, in which the target says the value in words of its own, such as −3.0 dB; empty where it does not
      */
-    public record AnswerRule(Kind kind, String address, double tolerance, double seconds) {
+    public record AnswerRule(Kind kind, String address, double tolerance, double seconds, Optional<Integer> words) {
         /** Where an answer comes from. */
         public enum Kind {
             /** From the same address. */
@@ -70,7 +79,12 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
 
         /** What most targets do, with the time and the tolerance that the running show has by itself. */
         public static AnswerRule usual(Kind kind) {
-            return new AnswerRule(kind, "", 1.0 / 127, 0.5);
+            return of(kind, "", 1.0 / 127, 0.5);
+        }
+
+        /** Without words of the target's own. */
+        public static AnswerRule of(Kind kind, String address, double tolerance, double seconds) {
+            return new AnswerRule(kind, address, tolerance, seconds, Optional.empty());
         }
     }
 

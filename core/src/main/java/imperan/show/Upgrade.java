@@ -85,9 +85,14 @@ public final class Upgrade {
     }
 
     private static void from5(JsonNode body) {
+        if (kind(body).equals("phrase")) {
+            body.path("arguments").forEach(argument -> add(argument, "{\"marks\": []}"));
+            add(body.path("answer"), "{\"words\": null}");
+        }
         JsonNode form = body.path("form");
         switch (kind(form)) {
-            case "fader", "knob" -> add(form, "{\"springs\": false}");
+            case "fader" -> add(form, "{\"springs\": false, \"marks\": []}");
+            case "knob" -> add(form, "{\"springs\": false}");
             case "button" -> add(form, "{\"group\": \"\"}");
             default -> {
                 // the other forms say what they said

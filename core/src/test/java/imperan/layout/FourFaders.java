@@ -48,7 +48,7 @@ abstract class FourFaders {
     }
 
     static Phrase phrase(String address, Direction direction, ArgumentType type, Optional<Double> high) {
-        return new Phrase(address, direction, List.of(new PhraseArgument(type, high.map(h -> 0.0), high, "", List.of(), Optional.empty())),
+        return new Phrase(address, direction, List.of(PhraseArgument.plain(type, high.map(h -> 0.0), high, "", List.of(), Optional.empty())),
                 AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
     }
 

@@ -18,6 +18,7 @@ import imperan.show.Phrase.Direction;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
 import imperan.show.Send;
+import imperan.show.ScaleMark;
 import imperan.show.Show;
 import imperan.show.Shows;
 import org.junit.jupiter.api.BeforeEach;
@@ -54,7 +55,7 @@ class PhrasePlacerTest {
     }
 
     private static PhraseArgument argument(ArgumentType type, Double low, Double high, String... choices) {
-        return new PhraseArgument(type, Optional.ofNullable(low), Optional.ofNullable(high), "", List.of(choices), Optional.empty());
+        return PhraseArgument.plain(type, Optional.ofNullable(low), Optional.ofNullable(high), "", List.of(choices), Optional.empty());
     }
 
     private static Phrase phrase(String address, Direction direction, PhraseArgument... arguments) {
@@ -88,6 +89,17 @@ class PhrasePlacerTest {
         assertThat(faders.stream().map(Control::label).collect(Collectors.toSet())).containsExactlyInAnyOrder("level 3", "level 4", "level 5", "level 6");
         assertThat(faders.get(0).listens()).containsExactly(Listen.value(Optional.of(DESK), "/in/3/level", 0, 0, 1));
         assertThat(faders.stream().map(Control::cells).distinct()).hasSize(4);
+    }
+
+    @Test
+    void aFaderHasTheScaleOfItsPhraseAndListensToItsWords() {
+        List<ScaleMark> marks = List.of(new ScaleMark(0, "off"), new ScaleMark(1, "+10"));
+        Control fader = one(new Phrase("/in/<ch:1..12>/level", Direction.BOTH, List.of(new PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0),
+                Optional.of(1.0), "", List.of(), Optional.empty(), marks)), new AnswerRule(AnswerRule.Kind.SAME, "", 0.01, 0.5, Optional.of(1)), "", ""),
+                "/in/3/level");
+        assertThat(fader.form()).isEqualTo(Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(marks));
+        assertThat(fader.listens()).containsExactly(Listen.value(Optional.of(DESK), "/in/3/level", 0, 0, 1),
+                Listen.words(Optional.of(DESK), "/in/3/level", 1));
     }
 
     @Test
@@ -157,7 +169,7 @@ class PhrasePlacerTest {
 
     @Test
     void fixedValuesAndChoicesAreSentWithTheirSpelling() {
-        PhraseArgument channel = new PhraseArgument(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of(), Optional.of("7"));
+        PhraseArgument channel = PhraseArgument.plain(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of(), Optional.of("7"));
         Control choice = one(phrase("/play", Direction.BOTH, channel, argument(ArgumentType.TEXT, null, null, "Low water", "Flood")), "/play");
         assertThat(choice.sends().get(0).arguments()).containsExactly(new ArgumentSource.Fixed(ArgumentType.INT32, "7"),
                 new ArgumentSource.Chosen(ArgumentType.TEXT));
@@ -167,7 +179,7 @@ class PhrasePlacerTest {
 
     @Test
     void anAnswerOnAnotherAddressIsListenedToThere() {
-        Phrase go = new Phrase("/look/<ch:1..12>/go", Direction.OUT, List.of(), new AnswerRule(AnswerRule.Kind.OTHER, "/look/<ch:1..12>/state", 0.01, 0.5), "", "");
+        Phrase go = new Phrase("/look/<ch:1..12>/go", Direction.OUT, List.of(), AnswerRule.of(AnswerRule.Kind.OTHER, "/look/<ch:1..12>/state", 0.01, 0.5), "", "");
         assertThat(one(go, "/look/3/go").listens()).extracting(Listen::address).containsExactly("/look/3/state");
     }
 

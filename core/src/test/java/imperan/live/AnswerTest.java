@@ -77,7 +77,7 @@ class AnswerTest {
     @Test
     void numbersHaveTheUnitThatThePhrasebookTells() {
         assertThat(stage.value("level").unit()).isEmpty();
-        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32,
+        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
                 Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "");
         show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
                 put(new PartId("phrase"), new PartId("book"), phrase),

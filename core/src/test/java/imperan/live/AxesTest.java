@@ -127,7 +127,7 @@ class AxesTest {
     }
 
     private static Stream<Form> springing() {
-        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, true, 0.5), new Form.Knob(true, 0.5));
+        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, true, 0.5, List.of()), new Form.Knob(true, 0.5));
     }
 
     @ParameterizedTest
@@ -368,7 +368,7 @@ class AxesTest {
 
     @Test
     void aCapIsHeldInItsDetentAndSmallStepsLeadOutOfIt() {
-        Control fader = control(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, false, 0), List.of());
+        Control fader = control(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, false, 0, List.of()), List.of());
         Stage stage = stage(fader);
         touch(stage, Phase.SET, 0, 0.4);
         touch(stage, Phase.PRESS, 0.5, 0.4);

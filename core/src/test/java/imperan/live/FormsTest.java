@@ -92,6 +92,24 @@ class FormsTest {
     }
 
     @Test
+    void aTargetThatSaysItInWordsMovesNothingByThem() {
+        Control fader = Shows.fader("Level", 0, "/level");
+        List<Listen> listens = List.of(fader.listens().get(0), Listen.words(Optional.of(Shows.DESK), "/level", 1));
+        Stage stage = new Stage(Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, fader.withLines(fader.sends(), listens))));
+        stage.desk("/level", new OscArgument.Float32(0.5f), new OscArgument.Text("-2.0 dB"));
+        assertThat(stage.value("it")).satisfies(value -> {
+            assertThat(value.words()).isEqualTo("-2.0 dB");
+            assertThat(value.echoText()).isEqualTo("0.500");
+            assertThat(value.position()).isEqualTo(0.5);
+        });
+        touch(stage, Phase.STEP, 0, 0.25);
+        assertThat(stage.value("it").words()).as("until the target says otherwise").isEqualTo("-2.0 dB");
+        stage.desk("/level", new OscArgument.Float32(0.75f), new OscArgument.Int32(5));
+        assertThat(stage.value("it").words()).as("a number is read, too").isEqualTo("5");
+        assertThat(stage.value("it").disputed()).isFalse();
+    }
+
+    @Test
     void optionsThatAreNumbersAreKnownByTheirValue() {
         Form.Choice reels = new Form.Choice(List.of(new Option("First", "1"), new Option("Third", "3"), new Option("Last", "8")), Form.Direction.RIGHT);
         Stage stage = stage(control(reels, new ArgumentSource.Chosen(ArgumentType.INT32)));

@@ -44,7 +44,7 @@ class PhraseRulesTest {
     private Show show;
 
     private static Phrase phrase(String address, AnswerRule answer) {
-        return new Phrase(address, Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentSource.ArgumentType.FLOAT32,
+        return new Phrase(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32,
                 Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())), answer, "", "");
     }
 
@@ -74,7 +74,7 @@ class PhraseRulesTest {
 
     @Test
     void anAnswerOnAnotherAddressIsTheOneThatIsAwaited() {
-        play(DESK, fader("/in/3/level", "/state/3/level"), new AnswerRule(AnswerRule.Kind.OTHER, "/state/<ch:1..8>/level", 0.01, 0.5));
+        play(DESK, fader("/in/3/level", "/state/3/level"), AnswerRule.of(AnswerRule.Kind.OTHER, "/state/<ch:1..8>/level", 0.01, 0.5));
         move(0.5);
         stage.pass(40);
         stage.desk("/state/3/level", 0.5f);
@@ -95,7 +95,7 @@ class PhraseRulesTest {
 
     @Test
     void theToleranceIsThatOfThePhrase() {
-        play(DESK, fader("/in/3/level", "/in/3/level"), new AnswerRule(AnswerRule.Kind.SAME, "", 0.1, 0.5));
+        play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.of(AnswerRule.Kind.SAME, "", 0.1, 0.5));
         move(0.5);
         stage.desk("/in/3/level", 0.58f);
         stage.pass(1_000);
@@ -108,7 +108,7 @@ class PhraseRulesTest {
 
     @Test
     void theTimeForAnAnswerIsThatOfThePhrase() {
-        play(DESK, fader("/in/3/level", "/in/3/level"), new AnswerRule(AnswerRule.Kind.SAME, "", 0.01, 2));
+        play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.of(AnswerRule.Kind.SAME, "", 0.01, 2));
         move(0.5);
         stage.pass(1_990);
         assertThat(stage.link().unanswered()).isZero();

@@ -26,7 +26,7 @@ class BookTest {
     private static final Person ADA = new Person("ada", "Ada");
 
     private static Phrase level(String address, double high) {
-        return new Phrase(address, Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0),
+        return new Phrase(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0),
                 Optional.of(high), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.QUERY), "", "");
     }
 
@@ -52,7 +52,7 @@ class BookTest {
         assertThat(rows).extracting(ReadRow::verdict).containsExactly(ReadRow.Verdict.UNDERSTOOD, ReadRow.Verdict.GUESSED,
                 ReadRow.Verdict.REFUSED, ReadRow.Verdict.UNDERSTOOD);
         assertThat(rows.get(0).phrase().orElseThrow()).isEqualTo(new Phrase("/tilt/x", Phrase.Direction.BOTH,
-                List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(-45.0), Optional.of(45.0), "°", List.of(), Optional.empty())),
+                List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(-45.0), Optional.of(45.0), "°", List.of(), Optional.empty())),
                 Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.QUERY), "tilts", ""));
         assertThat(rows.get(1).phrase().orElseThrow().arguments().get(0).choices()).containsExactly("still", "wild");
         assertThat(rows.get(2).note()).contains("“b”");

@@ -23,9 +23,9 @@ class PhraseEditTest {
 
     private static final Person ADA = new Person("ada", "Ada");
     private static final PartId ID = new PartId("phrase");
-    private static final PhraseArgument FIXED = new PhraseArgument(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of(),
+    private static final PhraseArgument FIXED = PhraseArgument.plain(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of(),
             Optional.of("3"));
-    private static final PhraseArgument VALUE = new PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(9.0), "V", List.of(),
+    private static final PhraseArgument VALUE = PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(9.0), "V", List.of(),
             Optional.empty());
 
     private static Show show(PhraseArgument... arguments) {
@@ -49,7 +49,7 @@ class PhraseEditTest {
     @ParameterizedTest
     @CsvSource(delimiter = ';', value = {"0 to 1 dB; 0; 1; dB", "-45..45 °; -45; 45; °", "[0, 255]; 0; 255; ''", "0.5 – 2; 0.5; 2; ''"})
     void aRangeIsReadAsPeopleWriteIt(String written, double low, double high, String unit) {
-        assertThat(last(written)).isEqualTo(new PhraseArgument(ArgumentType.FLOAT32, Optional.of(low), Optional.of(high), unit, List.of(),
+        assertThat(last(written)).isEqualTo(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(low), Optional.of(high), unit, List.of(),
                 Optional.empty()));
     }
 
@@ -57,7 +57,7 @@ class PhraseEditTest {
     void choicesHaveBarsBetweenAndKeepTheirOtherSigns() {
         assertThat(last("Low water, still | Flood").choices()).containsExactly("Low water, still", "Flood");
         assertThat(last("in | out").low()).isEmpty();
-        assertThat(last(" ")).isEqualTo(new PhraseArgument(ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(), Optional.empty()));
+        assertThat(last(" ")).isEqualTo(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(), Optional.empty()));
     }
 
     @Test

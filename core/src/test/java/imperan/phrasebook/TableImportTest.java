@@ -3,6 +3,7 @@ package imperan.phrasebook;
 import imperan.phrasebook.ReadRow.Verdict;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
+import imperan.show.ScaleMark;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.junit.jupiter.api.Test;
@@ -34,7 +35,7 @@ class TableImportTest {
         Phrase phrase = phrase("Description;Max;Min;OSC Address;Type;Unit\nLevel of a lamp;255;0;/lamp/<n:1..24>/level;int;%\n");
         assertThat(phrase.address()).isEqualTo("/lamp/<n:1..24>/level");
         assertThat(phrase.meaning()).isEqualTo("Level of a lamp");
-        assertThat(phrase.arguments()).containsExactly(new Phrase.PhraseArgument(ArgumentType.INT32, Optional.of(0.0), Optional.of(255.0), "%",
+        assertThat(phrase.arguments()).containsExactly(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.of(0.0), Optional.of(255.0), "%",
                 List.of(), Optional.empty()));
         assertThat(only("address,type\n/a,f\n").verdict()).isEqualTo(Verdict.UNDERSTOOD);
     }
@@ -65,7 +66,7 @@ class TableImportTest {
         List<ReadRow> rows = TableImport.read("/tilt/x\tf\t-45..45 °\ttilts the water\n/reset\tnone\n");
         assertThat(rows).extracting(ReadRow::verdict).containsExactly(Verdict.GUESSED, Verdict.GUESSED);
         Phrase tilt = rows.get(0).phrase().orElseThrow();
-        assertThat(tilt.arguments().get(0)).isEqualTo(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(-45.0), Optional.of(45.0), "°",
+        assertThat(tilt.arguments().get(0)).isEqualTo(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(-45.0), Optional.of(45.0), "°",
                 List.of(), Optional.empty()));
         assertThat(tilt.meaning()).isEqualTo("tilts the water");
         assertThat(rows.get(1).phrase().orElseThrow().arguments()).isEmpty();
@@ -148,19 +149,30 @@ class TableImportTest {
     @Test
     void whatIsWrittenIsCsvAndReadsBackAsItWas() throws IOException {
         List<Phrase> phrases = new ArrayList<>();
-        phrases.add(new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32,
+        phrases.add(new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
                 Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME),
                 "fader, \"long\"", "mute"));
-        phrases.add(new Phrase("/scene", Phrase.Direction.OUT, List.of(new Phrase.PhraseArgument(ArgumentType.TEXT, Optional.empty(),
+        phrases.add(new Phrase("/scene", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentType.TEXT, Optional.empty(),
                 Optional.empty(), "", List.of("Low water", "Flood"), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", ""));
-        phrases.add(new Phrase("/cross", Phrase.Direction.IN, List.of(new Phrase.PhraseArgument(ArgumentType.INT32, Optional.empty(),
-                Optional.empty(), "", List.of(), Optional.of("3")), new Phrase.PhraseArgument(ArgumentType.FLOAT64, Optional.of(-0.5),
-                Optional.of(2.25), "", List.of(), Optional.empty())), new Phrase.AnswerRule(Phrase.AnswerRule.Kind.QUERY, "", 0.0001, 2), "", ""));
+        phrases.add(new Phrase("/cross", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.empty(),
+                Optional.empty(), "", List.of(), Optional.of("3")), Phrase.PhraseArgument.plain(ArgumentType.FLOAT64, Optional.of(-0.5),
+                Optional.of(2.25), "", List.of(), Optional.empty())), Phrase.AnswerRule.of(Phrase.AnswerRule.Kind.QUERY, "", 0.0001, 2), "", ""));
+        phrases.add(new Phrase("/main", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0),
+                "", List.of(), Optional.empty(), List.of(new ScaleMark(0, "off"), new ScaleMark(0.5623, "0 dB")))),
+                new Phrase.AnswerRule(Phrase.AnswerRule.Kind.SAME, "", 0.01, 0.5, Optional.of(1)), "", ""));
         String csv = TableExport.write(phrases);
         try (CSVParser parser = CSVParser.parse(csv, CSVFormat.RFC4180)) {
-            assertThat(parser.getRecords()).hasSize(4).allSatisfy(line -> assertThat(line.size()).isEqualTo(13));
+            assertThat(parser.getRecords()).hasSize(5).allSatisfy(line -> assertThat(line.size()).isEqualTo(15));
         }
         assertThat(TableImport.read(csv).stream().map(row -> row.phrase().orElseThrow()).toList()).isEqualTo(phrases);
+    }
+
+    @Test
+    void marksThatCannotBeReadAreLeftOutAndSaid() {
+        assertThat(TableImport.read("address,types,low,high,marks\n/main,f,0,1,loud 1\n")).singleElement().satisfies(row -> {
+            assertThat(row.phrase().orElseThrow().arguments().get(0).marks()).isEmpty();
+            assertThat(row.note()).contains("marks left out: “loud 1”");
+        });
     }
 
     @Test

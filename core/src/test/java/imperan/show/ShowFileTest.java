@@ -59,7 +59,7 @@ class ShowFileTest {
                 .over(Transport.TCP_SLIP).simulatedAt(new StandInEnd("127.0.0.1", 7105, true)).speaking(new PartId("book"))
                 .startingWith(List.of("/wake 1"))
                 .ticked(List.of(new Tick(LinkStep.SENT, "Ada", "2026-11-23T20:00:00Z", "")));
-        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(
+        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(
                 ArgumentSource.ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
                 Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "level", "mute");
         return accepted(show(), ADA, put(new PartId("book"), null, new Phrasebook("Rack", Phrasebook.LinkSheet.unknown())),
@@ -156,7 +156,8 @@ class ShowFileTest {
 
     /** The same file as version 5 wrote it. */
     private static String asOfVersion5(String file) {
-        return file.replace("\"version\":6", "\"version\":5").replace(",\"springs\":false", "").replace("\"group\":\"\",", "");
+        return file.replace("\"version\":6", "\"version\":5").replace(",\"springs\":false", "").replace("\"group\":\"\",", "")
+                .replace("\"marks\":[],", "").replace(",\"words\":null", "");
     }
 
     /** The same file as version 4 wrote it. */
@@ -195,10 +196,13 @@ class ShowFileTest {
     @Test
     void aFileOfTheFifthVersionIsReadAsWhatItMeant() {
         Show show = show();
-        show = accepted(show, ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))));
+        Phrase phrase = new Phrase("/pan", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32,
+                Optional.empty(), Optional.empty(), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", "");
+        show = accepted(show, ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))),
+                put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), new PartId("book"), phrase));
         String file = written(show);
         String fifth = asOfVersion5(file);
-        assertThat(fifth).doesNotContain("springs").doesNotContain("group");
+        assertThat(fifth).doesNotContain("springs").doesNotContain("group").doesNotContain("marks").doesNotContain("words");
         assertThat(written(imported(fifth))).isEqualTo(file);
     }
 

@@ -75,6 +75,19 @@ class BuildTest extends InstalledTest {
     }
 
     @Test
+    void aFaderIsRuledInTheWordsOfItsTarget() {
+        addAt("Fader", 3, 1);
+        Locator scale = cell("Touch").getByLabel("Scale: value text; … (empty: even numbers)");
+        fill(scale, "0 off; loud 1");
+        assertThat(cell("Touch").getByRole(AriaRole.ALERT)).containsText("Each mark is a number and what to call it");
+        assertThat(built("Fader 1")).containsText("0.75");
+        fill(scale, "0 off; 0.562 0 dB; 1 +10");
+        assertThat(built("Fader 1")).containsText("0 dB");
+        assertThat(built("Fader 1")).not().containsText("0.75");
+        assertThat(cell("Touch").getByRole(AriaRole.ALERT)).hasCount(0);
+    }
+
+    @Test
     void selectingSendsNothingAndSendOnceSends() {
         addAt("Button", 0, 0);
         button("Add send").click();

@@ -36,8 +36,9 @@ final class Hands {
         page.mouse().up();
     }
 
-    /** The point of a control's travel, in pixels of the screen. */
+    /** The point of a control's travel, in pixels of the screen, once the page is played. */
     static double[] place(Page page, String id, double position) {
+        waitForRun(page);
         Locator found = control(page, id).locator("[data-travel]");
         found.waitFor();
         BoundingBox travel = found.boundingBox();

@@ -2,15 +2,18 @@ package imperan.e2e;
 
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
+import imperan.show.Body;
 import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.Face;
 import imperan.show.Form;
 import imperan.show.Held;
+import imperan.show.Listen;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.ShowJson;
 import org.junit.jupiter.api.Test;
@@ -25,6 +28,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -55,12 +59,12 @@ class MigrationTest {
         }
     }
 
-    /** The demo show without what version 4 knew nothing of; the last edit is one that can be undone. */
+    /** The demo show without what version 4 knew nothing of, such as scales and words; the last edit is one that can be undone. */
     private static Show asVersion4CanSayIt(Keeper keeper) {
         Show show = keeper.show(SHOW).join();
-        List<EditRequest.Step> steps = show.all(Control.class).stream().<EditRequest.Step>map(part ->
-                put(show.held(part.id()).orElseThrow(), ((Control) part.body()).faced(Face.icon(((Control) part.body()).face().icon())))).toList();
-        assertThat(keeper.edit(SHOW, new EditRequest("Plain faces", steps), ADA).join()).isInstanceOf(Outcome.Accepted.class);
+        List<EditRequest.Step> steps = Stream.concat(show.all(Control.class).stream(), show.all(Phrase.class).stream()).<EditRequest.Step>map(part ->
+                put(show.held(part.id()).orElseThrow(), part.body() instanceof Phrase phrase ? plain(phrase) : plain((Control) part.body()))).toList();
+        assertThat(keeper.edit(SHOW, new EditRequest("As it was", steps), ADA).join()).isInstanceOf(Outcome.Accepted.class);
         Held mute = keeper.show(SHOW).join().held(new PartId("mute-1")).orElseThrow();
         assertThat(((Control) mute.part().body()).form()).isInstanceOf(Form.Button.class);
         assertThat(keeper.edit(SHOW, new EditRequest("Rename", List.of(put(mute, ((Control) mute.part().body()).labelled("Quiet")))), ADA).join())
@@ -68,12 +72,25 @@ class MigrationTest {
         return keeper.show(SHOW).join();
     }
 
-    private static EditRequest.Put put(Held held, Control body) {
+    private static Control plain(Control control) {
+        Control plain = control.faced(Face.icon(control.face().icon())).withLines(control.sends(), control.listens().stream()
+                .filter(listen -> listen.role() != Listen.Role.WORDS).toList());
+        return control.form() instanceof Form.Fader fader ? plain.formed(fader.marked(List.of())) : plain;
+    }
+
+    private static Phrase plain(Phrase phrase) {
+        return new Phrase(phrase.address(), phrase.direction(), phrase.arguments().stream().map(argument -> Phrase.PhraseArgument.plain(argument.type(),
+                argument.low(), argument.high(), argument.unit(), argument.choices(), argument.fixed())).toList(), Phrase.AnswerRule.of(
+                phrase.answer().kind(), phrase.answer().address(), phrase.answer().tolerance(), phrase.answer().seconds()), phrase.meaning(),
+                phrase.maskedBy());
+    }
+
+    private static EditRequest.Put put(Held held, Body body) {
         return new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), body), held.version());
     }
 
     private static void writtenByVersion4(Connection database) throws SQLException {
-        for (String table : List.of("layout", "control")) {
+        for (String table : List.of("layout", "control", "phrase")) {
             rewrite(database, table, "body", "id", MigrationTest::lower);
         }
         rewrite(database, "edit", "changes", "number::text", changes -> changes.forEach(change -> {
@@ -92,10 +109,13 @@ class MigrationTest {
         }
         if (body.path("kind").asString("").equals("layout")) {
             object.remove("draft");
+        } else if (body.path("kind").asString("").equals("phrase")) {
+            body.path("arguments").forEach(argument -> ((ObjectNode) argument).remove("marks"));
+            ((ObjectNode) body.path("answer")).remove("words");
         } else if (body.path("kind").asString("").equals("control")) {
             object.put("icon", body.path("face").path("icon").asString());
             object.remove("face");
-            ((ObjectNode) body.path("form")).remove("group");
+            ((ObjectNode) body.path("form")).remove(List.of("group", "marks"));
             if (!body.path("form").path("kind").asString().equals("pad")) {
                 ((ObjectNode) body.path("form")).remove("springs");
             }

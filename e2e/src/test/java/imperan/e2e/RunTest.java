@@ -47,6 +47,7 @@ class RunTest extends InstalledTest {
         drag(page, "level-1", 0.0, 0.6);
         desk.waitForLevel("in/1", 0.6);
         assertThat(control(page, "level-1")).hasAttribute("data-belief", "KNOWN");
+        assertThat(control(page, "level-1").locator(".reading-state")).hasText(Pattern.compile("\\+1\\.\\d dB"));
         Desk.waitUntil("echo mark at 0.6", () -> Math.abs(echo("level-1") - 0.6) < 0.02);
         assertThat(page.locator("[data-ticker=out]")).containsText(TICKER);
         assertThat(page.locator("[data-ticker=in]")).containsText(TICKER);

@@ -20,6 +20,7 @@ import imperan.show.PartId;
 import imperan.show.Phrasebook;
 import imperan.show.Phrasebook.AnswersTo;
 import imperan.show.Phrasebook.LinkSheet;
+import imperan.show.ScaleMark;
 import imperan.show.Send;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
@@ -44,6 +45,8 @@ final class DemoShow {
     static final String NAME = "The Salt Clock";
 
     private static final PartId BELLOWS = new PartId("bellows");
+    /** The desk's fader law, at the points that people look for. */
+    private static final List<ScaleMark> DECIBELS = ScaleMark.parse("0 off; 0.178 -20; 0.316 -10; 0.562 0; 0.75 +5; 1 +10").orElseThrow();
     private static final PartId LAYOUT = new PartId("wheelhouse");
     private static final PartId PAGE = new PartId("sound");
     private static final List<String> INPUTS = List.of("Wheel", "Sluice gate", "Miller", "Gulls", "Tide bell", "Rope",
@@ -169,9 +172,10 @@ final class DemoShow {
     }
 
     private static void strip(List<EditRequest.Step> steps, int number, int column, String name, String address) {
-        steps.add(put(new PartId("level-" + number), Optional.of(PAGE), 2 * number, control(name,
-                new Cells(column, 1, 2, 9), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
-                address + "/level", ArgumentType.FLOAT32)));
+        Control level = control(name, new Cells(column, 1, 2, 9), Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(DECIBELS),
+                address + "/level", ArgumentType.FLOAT32);
+        steps.add(put(new PartId("level-" + number), Optional.of(PAGE), 2 * number, level.withLines(level.sends(),
+                List.of(level.listens().get(0), Listen.words(Optional.of(BELLOWS), address + "/level", 1)))));
         steps.add(put(new PartId("name-" + number), Optional.of(PAGE), 100 + number, Control.plain("", new Cells(column, 0, 2, 1),
                 new Form.Readout(), List.of(), List.of(Listen.value(Optional.of(BELLOWS), address + "/name", 0, 0, 1)))));
         steps.add(put(new PartId("mute-" + number), Optional.of(PAGE), 2 * number + 1, control("Mute",

@@ -7,6 +7,6 @@ import org.springframework.stereotype.Component;
 class V9__bodies_of_show_file_version_6 extends BodyMigration {
 
     V9__bodies_of_show_file_version_6() {
-        super(5, "control");
+        super(5, "control", "phrase");
     }
 }
