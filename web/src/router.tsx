@@ -1,47 +1,68 @@
-import { createHashRouter, Navigate } from "react-router";
-import { NotLoaded } from "./NotLoaded";
+import { Suspense } from "react";
+import { createHashRouter, Navigate, Outlet } from "react-router";
+import { NotLoaded } from "./frame/NotLoaded";
+import { Later, useLater } from "./later";
 
-const stations = () => import("./stations");
-const run = () => import("./run/RunScreen");
+const stations = new Later(() => import("./stations"));
+const run = new Later(() => import("./run/RunScreen"));
 
-type Station = Exclude<keyof Awaited<ReturnType<typeof stations>>, "default">;
+/** How long a device that plays a page is left in peace with it before the rest is fetched. */
+const REST_MS = 2000;
 
-const station = (name: Station) => async () => ({ Component: (await stations())[name] });
+function Station({ name }: { name: keyof Awaited<ReturnType<typeof stations.fetch>> }) {
+  const Here = useLater(stations)[name];
+  return <Here />;
+}
+
+function Run() {
+  const { RunScreen } = useLater(run);
+  return <RunScreen />;
+}
 
 /** One address for each station, so that a reload or a bookmark comes back to the same place. */
 export const router = createHashRouter([
   {
+    element: (
+      <Suspense>
+        <Outlet />
+      </Suspense>
+    ),
     errorElement: <NotLoaded />,
-    HydrateFallback: () => null,
     children: [
       {
-        lazy: station("Frame"),
+        element: <Station name="Frame" />,
         children: [
           {
             path: "/rig",
-            lazy: station("RigStation"),
+            element: <Station name="RigStation" />,
             children: [
-              { index: true, lazy: station("Links") },
-              { path: "hosts", lazy: station("Hosts") },
-              { path: "phrasebooks/:book?", lazy: station("Phrasebooks") },
-              { path: "machine", lazy: station("Machine") },
-              { path: "sheet", lazy: station("Sheet") },
+              { index: true, element: <Station name="Links" /> },
+              { path: "hosts", element: <Station name="Hosts" /> },
+              { path: "phrasebooks/:book?", element: <Station name="Phrasebooks" /> },
+              { path: "machine", element: <Station name="Machine" /> },
+              { path: "sheet", element: <Station name="Sheet" /> },
             ],
           },
-          { path: "/layout/:page?", lazy: station("LayoutStation") },
-          { path: "/lines", lazy: station("LinesStation") },
-          { path: "/shows", lazy: station("ShowsStation") },
-          { path: "/history", lazy: station("HistoryStation") },
-          { path: "/wire", lazy: station("WireStation") },
+          { path: "/layout/:page?", element: <Station name="LayoutStation" /> },
+          { path: "/lines", element: <Station name="LinesStation" /> },
+          { path: "/shows", element: <Station name="ShowsStation" /> },
+          { path: "/history", element: <Station name="HistoryStation" /> },
+          { path: "/wire", element: <Station name="WireStation" /> },
         ],
       },
-      { path: "/run/:page?", lazy: async () => ({ Component: (await run()).RunScreen }) },
+      { path: "/run/:page?", element: <Run /> },
       { path: "*", element: <Navigate to="/rig" replace /> },
     ],
   },
 ]);
 
-/** Loads what was not asked for yet, so that every station can be gone to while the server is away. */
-export async function loadTheRest(): Promise<void> {
-  await Promise.all([stations(), run()]);
+/**
+ * Fetches what the address asks for; the rest follows by itself, so that every station can be gone to while the server is
+ * away. What cannot be fetched says so where it would stand.
+ */
+export async function firstPart(): Promise<void> {
+  const playing = location.hash.startsWith("#/run");
+  const [first, rest] = playing ? [run, stations] : [stations, run];
+  await first.fetch().catch(() => undefined);
+  setTimeout(() => void rest.fetch().catch(() => undefined), playing ? REST_MS : 0);
 }

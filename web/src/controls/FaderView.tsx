@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { type CSSProperties, useMemo } from "react";
 import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { hand } from "./hand";
@@ -34,7 +34,7 @@ export function FaderView({ id, control, live }: Props) {
             <div className="slot" />
             {control.form.kind === "fader" && control.form.detent && <div className="detent" />}
             {scale(control).map(({ place, text }) => (
-              <span key={place} className="scale-mark" style={{ bottom: `${place * 100}%` }}>
+              <span key={place} className="scale-mark" style={{ "--place": place } as CSSProperties}>
                 {text}
               </span>
             ))}

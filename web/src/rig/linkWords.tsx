@@ -7,7 +7,7 @@ const LOOKS: Record<Link["state"], { word: string; colour: string; Icon: typeof 
     word: "heard",
     colour: "text-caution",
     Icon: CircleDot,
-    hint: "It speaks, but has answered nothing of ours.",
+    hint: "It speaks, but has answered nothing of ours: is its receiving switched on?",
   },
   ANSWERING: { word: "answering", colour: "text-in", Icon: CircleCheck, hint: "It answers what we send." },
   LOST: {
@@ -36,7 +36,7 @@ const NOT_OPEN: Record<Exclude<Link["socket"]["kind"], "OPEN">, string> = {
   NO_WAY: "not connected",
 };
 
-type Evidence = Pick<Link, "state" | "socket" | "silentHost">;
+type Evidence = Pick<Link, "state" | "socket" | "silentHost" | "unanswered">;
 
 export const linkWord = (state: Link["state"]) => LOOKS[state].word;
 
@@ -59,7 +59,9 @@ export const isSilent = (link: Evidence) =>
   link.socket.kind === "PORT_TAKEN" ||
   link.socket.kind === "NO_WAY" ||
   link.state === "LOST" ||
-  link.state === "PORT_CLOSED";
+  link.state === "PORT_CLOSED" ||
+  // before anything was asked of it, that it answered nothing means nothing
+  (link.state === "HEARD" && link.unanswered > 0);
 
 /** The state of a link as a shape, a colour and a word. */
 export function LinkMark({ link }: { link: Link | undefined }) {

@@ -6,11 +6,11 @@ import { Check, NumberField } from "../../ui/fields";
 import { MarksField } from "../../ui/MarksField";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
-import type { Put as PutBody } from "./put";
+import type { Put } from "./put";
 
 type Of<K extends Form["kind"]> = Extract<Form, { kind: K }>;
 /** Changes some of what a form says; the first names the field. */
-type Put = (field: string, change: Partial<Form>) => Promise<Problem[]>;
+type PutForm = (field: string, change: Partial<Form>) => Promise<Problem[]>;
 
 const GRABS: { value: Of<"fader">["grab"]; text: string }[] = [
   { value: "RELATIVE", text: "moves it along" },
@@ -19,15 +19,9 @@ const GRABS: { value: Of<"fader">["grab"]; text: string }[] = [
 ];
 
 /** What is to be said of a form besides its label. */
-export function FormFields({
-  control,
-  put: putControl,
-}: {
-  control: HeldOf<Control>;
-  put: PutBody<Control>;
-}) {
+export function FormFields({ control, put: putControl }: { control: HeldOf<Control>; put: Put<Control> }) {
   const form = control.part.body.form;
-  const put: Put = (field, change) =>
+  const put: PutForm = (field, change) =>
     putControl(field, (before) => ({ form: { ...before.form, ...change } as Form }));
   const now = (change: Partial<Form>) => void report(put("form", change));
   switch (form.kind) {
@@ -208,7 +202,7 @@ function Rest({ rest, put }: { rest: number; put: (rest: number) => Promise<Prob
 }
 
 /** One option a line, its label and after a bar what is sent for it. */
-function ChoiceFields({ form, put }: { form: Of<"choice">; put: Put }) {
+function ChoiceFields({ form, put }: { form: Of<"choice">; put: PutForm }) {
   const written = form.options
     .map((o) => (o.label === o.text ? o.text : `${o.label} | ${o.text}`))
     .join("; ");
@@ -243,7 +237,7 @@ type Look = Of<"lamp">["states"][number]["look"];
 const LOOKS: Look[] = ["DARK", "LIT", "CAUTION", "FAULT", "BLINKING"];
 
 /** One state after the other: what is heard, how it looks, and after a bar the word for it. */
-function LampFields({ form, put }: { form: Of<"lamp">; put: Put }) {
+function LampFields({ form, put }: { form: Of<"lamp">; put: PutForm }) {
   const written = form.states
     .map((s) => `${s.text} ${s.look.toLowerCase()}${s.word ? ` | ${s.word}` : ""}`)
     .join("; ");
@@ -276,7 +270,7 @@ function LampFields({ form, put }: { form: Of<"lamp">; put: Put }) {
 
 const NOWHERE = "nowhere";
 
-function PageKeyFields({ form, put }: { form: Of<"pageKey">; put: Put }) {
+function PageKeyFields({ form, put }: { form: Of<"pageKey">; put: PutForm }) {
   const parts = useShow((s) => s.parts);
   const pages = partsOf(parts, "page").map(({ part: { id, body } }) => ({
     value: id,

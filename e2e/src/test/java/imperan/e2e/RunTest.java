@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import imperan.osc.OscArgument;
+import imperan.standins.Fault;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -229,6 +230,20 @@ class RunTest extends InstalledTest {
         assertThat(control(page, "level-12")).hasAttribute("data-belief", "KNOWN");
         assertThat(page.getByLabel("Targets not reached")).hasText("");
         rig.context().close();
+    }
+
+    @Test
+    void aTargetThatSpeaksAndDoesNotListenIsSaidOnceSomethingWasAskedOfIt() {
+        Page device = chromium.device("Ben");
+        device.navigate(imperan.url("/#/run/water"));
+        Locator reels = device.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName("Next reel")).first();
+        imperan.fault("Sluice", Fault.SWITCH_OFF, true);
+        reels.getByText("3", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(device.getByLabel("Targets not reached")).containsText("Sluice: heard. It speaks, but has answered nothing of ours");
+        imperan.fault("Sluice", Fault.SWITCH_OFF, false);
+        reels.getByText("4", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(device.getByLabel("Targets not reached")).hasText("");
+        device.context().close();
     }
 
     @Test

@@ -1,5 +1,5 @@
 import { isRouteErrorResponse, useRouteError } from "react-router";
-import { PushButton } from "./ui/buttons";
+import { PushButton } from "../ui/buttons";
 
 /** Stands where a part of the application could not be loaded, or could not be shown. */
 export function NotLoaded() {
