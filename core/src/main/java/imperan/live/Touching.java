@@ -157,6 +157,7 @@ final class Touching {
             control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(form, control.isKnown(), touch), touch, now, true);
             control.presses++;
             control.repeatDue = now + repeatNanos(control);
+            state.sink.valueChanged(control.id);
             sending.sendAll(control, Send.Phase.PRESS, now);
         }
     }

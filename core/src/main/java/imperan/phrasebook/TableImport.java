@@ -146,7 +146,7 @@ public final class TableImport {
         return lines;
     }
 
-    /** What occurs most; where two do, that which stands in fewer texts and numbers. */
+    /** What occurs most; where two do, the one that is rarer within cells. */
     private static Optional<Character> delimiter(String text) {
         Optional<Character> found = Optional.empty();
         long most = 0;
@@ -200,7 +200,7 @@ public final class TableImport {
         Phrase phrase = new Phrase(address, said, arguments, new AnswerRule(answer.kind(), answer.address(),
                 PhraseValues.number(cell(line, Column.TOLERANCE)).filter(t -> t >= 0).orElse(answer.tolerance()),
                 PhraseValues.number(cell(line, Column.SECONDS)).filter(t -> t > 0).orElse(answer.seconds()),
-                Optional.of(cell(line, Column.WORDS)).filter(words -> words.matches("\\d{1,2}")).map(Integer::valueOf)), cell(line, Column.MEANING),
+                words(cell(line, Column.WORDS), guesses)), cell(line, Column.MEANING),
                 cell(line, Column.MASKED));
         return new ReadRow(place, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(phrase),
                 String.join("; ", guesses));
@@ -288,6 +288,15 @@ public final class TableImport {
             case "both", "in/out", "rw", "r/w", "read/write", "set/get", "" -> Optional.of(Phrase.Direction.BOTH);
             default -> Optional.empty();
         };
+    }
+
+    /** The place of the argument in which the value is said in words, from 0. */
+    private static Optional<Integer> words(String cell, List<String> guesses) {
+        if (cell.isEmpty() || cell.matches("\\d{1,2}")) {
+            return Optional.of(cell).filter(place -> !place.isEmpty()).map(Integer::valueOf);
+        }
+        guesses.add("words left out: “" + cell + "” is no place of an argument, such as 1");
+        return Optional.empty();
     }
 
     private static AnswerRule answer(String cell, Phrase.Direction direction) {

@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
  */
 public record ScaleMark(double value, String text) {
 
-    /** Marks as people write them: {@code 0 off; 0.562 0 dB; 1 +10}. Empty where a mark does not begin with a number. */
+    /** Marks as people write them: {@code 0 off; 0.562 0 dB; 1 +10}. Empty where a mark does not begin with a finite number. */
     public static Optional<List<ScaleMark>> parse(String text) {
         List<ScaleMark> marks = new ArrayList<>();
         for (String each : text.split(";")) {
@@ -21,11 +21,16 @@ public record ScaleMark(double value, String text) {
                 continue;
             }
             String[] words = each.strip().split("\\s+", 2);
+            double value;
             try {
-                marks.add(new ScaleMark(Double.parseDouble(words[0]), words.length == 1 ? words[0] : words[1]));
+                value = Double.parseDouble(words[0]);
             } catch (NumberFormatException e) {
                 return Optional.empty();
             }
+            if (!Double.isFinite(value)) {
+                return Optional.empty();
+            }
+            marks.add(new ScaleMark(value, words.length == 1 ? words[0] : words[1]));
         }
         return Optional.of(marks);
     }

@@ -168,7 +168,11 @@ class TableImportTest {
     }
 
     @Test
-    void marksThatCannotBeReadAreLeftOutAndSaid() {
+    void marksAndWordsThatCannotBeReadAreLeftOutAndSaid() {
+        assertThat(TableImport.read("address,types,low,high,words\n/main,f,0,1,second\n")).singleElement().satisfies(row -> {
+            assertThat(row.phrase().orElseThrow().answer().words()).isEmpty();
+            assertThat(row.note()).contains("words left out: “second”");
+        });
         assertThat(TableImport.read("address,types,low,high,marks\n/main,f,0,1,loud 1\n")).singleElement().satisfies(row -> {
             assertThat(row.phrase().orElseThrow().arguments().get(0).marks()).isEmpty();
             assertThat(row.note()).contains("marks left out: “loud 1”");

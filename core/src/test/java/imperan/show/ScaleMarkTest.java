@@ -18,6 +18,7 @@ class ScaleMarkTest {
         assertThat(ScaleMark.parse(" 0 off;0.562  0 dB ; 1;")).hasValue(List.of(new ScaleMark(0, "off"), new ScaleMark(0.562, "0 dB"), new ScaleMark(1, "1")));
         assertThat(ScaleMark.parse("")).hasValue(List.of());
         assertThat(ScaleMark.parse("0 off; loud 1")).isEmpty();
+        assertThat(ScaleMark.parse("0 off; NaN loud")).isEmpty();
     }
 
     @Test

@@ -1,0 +1,217 @@
+package imperan.live;
+
+import imperan.live.Touch.Phase;
+import imperan.osc.OscArgument;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.ArgumentSource;
+import imperan.show.Behaviour;
+import imperan.show.Control;
+import imperan.show.Form;
+import imperan.show.PartId;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Shows;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+import static imperan.live.OneControl.control;
+import static imperan.live.OneControl.hears;
+import static imperan.live.OneControl.positions;
+import static imperan.live.OneControl.send;
+import static imperan.live.OneControl.stage;
+import static imperan.live.OneControl.touch;
+import static imperan.live.OneControl.value;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+/** What is set of a control beside its form: what it takes hands for, what guards it, what it does by itself. */
+class BehaviourTest {
+
+    private static final Behaviour PLAIN = Behaviour.PLAIN;
+
+    private static Stage button(Form.Button.Action action, Behaviour behaviour, Send... sends) {
+        return stage(control(Form.Button.plain(action), List.of(sends)).behaving(behaviour));
+    }
+
+    private static final Send PRESSED = send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1));
+
+    @Test
+    void aOneShotSaysItEachTimeAndNothingAfterwards() {
+        Stage stage = button(Form.Button.Action.ONE_SHOT, PLAIN, PRESSED);
+        for (int i = 0; i < 2; i++) {
+            touch(stage, Phase.PRESS, 0.5, 0.5);
+            touch(stage, Phase.RELEASE, 0.5, 0.5);
+        }
+        assertThat(stage.takeSent()).containsExactly("/go 1", "/go 1");
+    }
+
+    @Test
+    void whatIsHeldIsRepeatedUntilItIsLetGo() {
+        Behaviour every50 = new Behaviour(Behaviour.Guard.NONE, 0.05, PLAIN.whenLost(), Optional.empty(), "");
+        Stage stage = button(Form.Button.Action.MOMENTARY, every50, send(Send.Phase.HELD, "/more"));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        stage.pass(220);
+        assertThat(stage.takeSent()).containsExactly("/more", "/more", "/more", "/more");
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        stage.pass(200);
+        assertThat(stage.takeSent()).isEmpty();
+    }
+
+    @Test
+    void whatHasToBeHeldStillCountsAfterAMoment() {
+        Stage stage = button(Form.Button.Action.LATCHING, new Behaviour(Behaviour.Guard.HOLD, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        stage.pass(300);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        assertThat(stage.takeSent()).as("let go too early").isEmpty();
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        stage.pass(700);
+        assertThat(stage.takeSent()).containsExactly("/go 1");
+    }
+
+    @Test
+    void theSecondOfTwoTouchesCountsAndOnlySoonAfterTheFirst() {
+        Stage stage = button(Form.Button.Action.LATCHING, new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.value("it").open()).isTrue();
+        stage.pass(3_100);
+        assertThat(stage.value("it").open()).isFalse();
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/go 1");
+    }
+
+    @Test
+    void aControlIsPossibleOnlyWhileItsTargetSaysSo() {
+        Stage stage = button(Form.Button.Action.ONE_SHOT, PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(DESK), "/state", 0, "ready")), PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        assertThat(stage.takeSent()).as("nothing is known yet").containsExactly("/go 1");
+        stage.desk("/state", new OscArgument.Text("busy"));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.trace("it").stopped().orElseThrow().why()).contains("/state ready");
+        stage.desk("/state", new OscArgument.Text("ready"));
+        assertThat(stage.value("it").enabled()).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"NOWHERE, 0.75", "REST, 0.25", "VALUE, 0.1"})
+    void aControlThatLosesItsTargetGoesWhereItIsToGoAndSendsNothing(Behaviour.WhenLost.Goes goes, double position) {
+        Control fader = Shows.fader("It", 0, "/it").behaving(new Behaviour(Behaviour.Guard.NONE, 0.2, new Behaviour.WhenLost(goes, 0.1),
+                Optional.empty(), ""));
+        Stage stage = stage(fader);
+        touch(stage, Phase.STEP, 0, 0.5);
+        stage.desk("/it", 0.75f);
+        stage.takeSent();
+        touch(stage, Phase.STEP, 0, 0.0001);
+        stage.live.portClosed(DESK, stage.now);
+        assertThat(stage.value("it").belief()).isEqualTo(Belief.STALE);
+        assertThat(stage.value("it").position()).isEqualTo(position, within(0.001));
+        stage.takeSent();
+        stage.pass(100);
+        assertThat(stage.takeSent()).isEmpty();
+    }
+
+    @Test
+    void twoTapsMeanTheRestValueAndTwoDragsDoNot() {
+        Stage stage = stage(Shows.fader("It", 0, "/it"));
+        stage.desk("/it", 0.75f);
+        for (int i = 0; i < 2; i++) {
+            touch(stage, Phase.PRESS, 0.5, 0.5);
+            touch(stage, Phase.MOVE, 0.5, 0.55);
+            touch(stage, Phase.RELEASE, 0.5, 0.55);
+            stage.pass(100);
+        }
+        assertThat(stage.value("it").position()).isEqualTo(0.85, within(1e-9));
+        stage.pass(1_000);
+        for (int i = 0; i < 2; i++) {
+            touch(stage, Phase.PRESS, 0.5, 0.5);
+            touch(stage, Phase.RELEASE, 0.5, 0.5);
+            stage.pass(100);
+        }
+        assertThat(stage.value("it").position()).isEqualTo(0.25);
+    }
+
+    @Test
+    void aCapIsHeldInItsDetentAndSmallStepsLeadOutOfIt() {
+        Control fader = control(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, false, 0, List.of()), List.of());
+        Stage stage = stage(fader);
+        touch(stage, Phase.SET, 0, 0.4);
+        touch(stage, Phase.PRESS, 0.5, 0.4);
+        touch(stage, Phase.MOVE, 0.5, 0.49);
+        assertThat(positions(stage)).containsExactly(0.5);
+        touch(stage, Phase.RELEASE, 0.5, 0.49);
+        touch(stage, Phase.STEP, 0, 0.01);
+        assertThat(positions(stage).get(0)).isEqualTo(0.51, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @EnumSource(Form.Button.Action.class)
+    void aButtonThatBecomesAPadWhileItIsHeldLetsGo(Form.Button.Action action) {
+        Stage stage = button(action, PLAIN, PRESSED);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        Show changed = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(new Form.Pad(Form.Grab.JUMP, false), List.of())));
+        stage.live.load(changed, stage.now);
+        assertThat(stage.value("it").holder()).isEmpty();
+        assertThat(stage.value("it").axes()).hasSize(2);
+        touch(stage, Phase.RELEASE, 0.5, 0.5);
+        touch(stage, Phase.STEP, 0.1, 0.1);
+        assertThat(positions(stage).get(1)).isEqualTo(0.6, within(1e-9));
+    }
+
+    // ---- springs
+
+    private static Stream<Form> springing() {
+        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, true, 0.5, List.of()), new Form.Knob(true, 0.5));
+    }
+
+    @ParameterizedTest
+    @MethodSource("springing")
+    void whatSpringsGoesBackWhenTheFingerLifts(Form form) {
+        Stage stage = stage(control(form, List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2))), hears("/bend", 0, 0, -2, 2)));
+        stage.desk("/bend", 0f);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 1);
+        assertThat(stage.takeSent()).containsExactly("/bend 2.0");
+        touch(stage, Phase.RELEASE, 0.5, 1);
+        assertThat(stage.takeSent()).containsExactly("/bend 0.0");
+    }
+
+    @Test
+    void whatSpringsGoesBackWhenItsFingerIsLost() {
+        Stage stage = stage(control(new Form.Knob(true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 0.75);
+        stage.takeSent();
+        stage.pass(2_100);
+        assertThat(stage.takeSent()).containsExactly("/bend 0.0");
+    }
+
+    @Test
+    void aKeyHoldsWhatSpringsUntilItIsLetGo() {
+        Stage stage = stage(control(new Form.Knob(true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
+                send(Send.Phase.RELEASE, "/off"))));
+        touch(stage, Phase.STEP, 0, 0.25);
+        touch(stage, Phase.STEP, 0, 0.25);
+        assertThat(stage.takeSent()).containsExactly("/on", "/bend 1.0", "/bend 2.0");
+        touch(stage, Phase.RELEASE, 0, 0);
+        assertThat(stage.takeSent()).containsExactly("/bend 0.0", "/off");
+        touch(stage, Phase.SET, 0, 0);
+        touch(stage, Phase.RELEASE, 0, 0);
+        assertThat(stage.takeSent()).containsExactly("/on", "/bend -2.0", "/bend 0.0", "/off");
+    }
+}
