@@ -2,9 +2,9 @@ import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from "re
 import { useTheme } from "../ui/theme";
 import { PageCanvas, PageCanvasContext } from "./pageCanvas";
 
-/** Puts a canvas over what lies on a grid, which has to be a positioned element that isolates its layers. */
+/** Puts what is drawn on over what lies on a grid, which has to be a positioned element that isolates its layers. */
 export function CanvasOver({ children }: { children: ReactNode }) {
-  const element = useRef<HTMLCanvasElement>(null);
+  const element = useRef<HTMLDivElement>(null);
   const [canvas] = useState(() => new PageCanvas());
   const theme = useTheme((s) => s.theme);
 
@@ -27,7 +27,7 @@ export function CanvasOver({ children }: { children: ReactNode }) {
   return (
     <PageCanvasContext value={canvas}>
       {children}
-      <canvas ref={element} aria-hidden className="pointer-events-none absolute inset-0 z-1 h-full w-full" />
+      <div ref={element} aria-hidden className="pointer-events-none absolute inset-0 z-1" />
     </PageCanvasContext>
   );
 }

@@ -7,6 +7,11 @@ const PEAK_MS = 1500;
 /** Where the column turns from usual to high, and from high to too high. */
 const HIGH = 0.75;
 const TOO_HIGH = 0.92;
+const ZONES = [
+  ["in", 0, HIGH],
+  ["caution", HIGH, TOO_HIGH],
+  ["fault", TOO_HIGH, 1],
+] as const;
 
 const CLIP_HEIGHT = 8;
 const STALE = 0.4;
@@ -25,15 +30,12 @@ export function meter(): DrawValue {
     if (value?.belief === "STALE") g.globalAlpha *= STALE;
     g.fillStyle = palette.ground;
     g.fillRect(0, 0, width, height);
-    const zone = (colour: string, from: number, to: number) => {
+    for (const [role, from, to] of ZONES) {
       const top = Math.min(level, to);
-      if (top <= from) return;
-      g.fillStyle = colour;
+      if (top <= from) break;
+      g.fillStyle = palette[role];
       g.fillRect(0, height * (1 - top), width, height * (top - from));
-    };
-    zone(palette.in, 0, HIGH);
-    zone(palette.caution, HIGH, TOO_HIGH);
-    zone(palette.fault, TOO_HIGH, 1);
+    }
     g.fillStyle = palette.bone;
     if (peak > 0) g.fillRect(0, Math.max(0, height * (1 - peak) - 1), width, 3);
     g.fillStyle = palette.fault;

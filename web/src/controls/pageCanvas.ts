@@ -1,9 +1,10 @@
 /**
- * One canvas over all that lies on a grid, on which the kinds of controls draw that stand there by the hundred. As elements of
+ * Canvases over all that lies on a grid, on which the kinds of controls draw that stand there by the hundred. As elements of
  * their own, each of them would be styled, laid out and painted again for every value; here a value costs a few rectangles.
  */
 import { createContext } from "react";
-import { forget, paint } from "../live/paint";
+import { Painting } from "../live/paint";
+import { type Place, bandsOf } from "./bands";
 
 /** The roles of colours that are drawn with. */
 const ROLES = [
@@ -37,26 +38,27 @@ export type Stroke = (g: CanvasRenderingContext2D, box: Box) => void;
 export interface Mark {
   readonly element: HTMLElement;
   readonly stroke: Stroke;
-  /** Where it lies on the canvas; null until it was looked at. */
-  box: { x: number; y: number; width: number; height: number; text: number } | null;
+  readonly painting: Painting;
+  /** Where it lies on its canvas; null until it was looked at. */
+  box: (Box & Place) | null;
+  /** Draws on the canvas on which it lies. */
+  pen: CanvasRenderingContext2D | null;
 }
 
 export class PageCanvas {
   private readonly marks = new Set<Mark>();
-  private canvas: HTMLCanvasElement | null = null;
-  private pen: CanvasRenderingContext2D | null = null;
-  private palette: Palette | null = null;
+  private over: HTMLElement | null = null;
+  private readonly measuring = new Painting(() => this.measure());
 
-  /** The canvas to draw on; null once it is gone. */
-  on(canvas: HTMLCanvasElement | null): void {
-    this.canvas = canvas;
-    this.pen = canvas?.getContext("2d") ?? null;
-    if (canvas) this.lookAnew();
-    else forget(this);
+  /** The element that lies over the grid and holds what is drawn on; null once it is gone. */
+  on(over: HTMLElement | null): void {
+    this.over = over;
+    if (over) this.lookAnew();
+    else this.measuring.forget();
   }
 
   add(element: HTMLElement, stroke: Stroke): Mark {
-    const mark = { element, stroke, box: null };
+    const mark: Mark = { element, stroke, painting: new Painting(() => draw(mark)), box: null, pen: null };
     this.marks.add(mark);
     this.lookAnew();
     return mark;
@@ -64,52 +66,71 @@ export class PageCanvas {
 
   remove(mark: Mark): void {
     this.marks.delete(mark);
-    forget(mark);
+    mark.painting.forget();
     this.lookAnew();
-  }
-
-  /** It looks otherwise now, perhaps because a hand here moves it. */
-  again(mark: Mark, inHand: boolean): void {
-    paint(mark, () => this.draw(mark), inHand);
   }
 
   /** Things may lie elsewhere now, or have other colours: all is measured at once, then drawn. */
   lookAnew(): void {
-    paint(this, () => this.measure());
+    this.measuring.again();
   }
 
   private measure(): void {
-    const { canvas } = this;
-    if (!canvas) return;
-    const style = getComputedStyle(canvas);
+    const { over } = this;
+    if (!over) return;
+    const style = getComputedStyle(over);
     const roles = ROLES.map((role) => [role, style.getPropertyValue(`--color-${role}`)]);
-    this.palette = { ...Object.fromEntries(roles), font: style.fontFamily } as Palette;
-    const around = canvas.getBoundingClientRect();
+    const palette = { ...Object.fromEntries(roles), font: style.fontFamily } as Palette;
+    const around = over.getBoundingClientRect();
     const scale = devicePixelRatio;
     // on the edges of pixels, or something of the last drawing would stay there
     const whole = (place: number) => Math.round(place * scale) / scale;
-    for (const mark of this.marks) {
+    const places = [...this.marks].map((mark) => {
       const { left, top, right, bottom } = mark.element.getBoundingClientRect();
       const text = Number(getComputedStyle(mark.element).getPropertyValue("--text")) || 1;
       const [x, y] = [whole(left - around.x), whole(top - around.y)];
-      mark.box = { x, y, width: whole(right - around.x) - x, height: whole(bottom - around.y) - y, text };
-    }
-    // setting the size clears it, also where it stays the same
-    canvas.width = Math.round(around.width * scale);
-    canvas.height = Math.round(around.height * scale);
-    this.pen?.scale(scale, scale);
-    for (const mark of this.marks) this.draw(mark);
+      return {
+        mark,
+        x,
+        y,
+        width: whole(right - around.x) - x,
+        height: whole(bottom - around.y) - y,
+        text,
+        palette,
+      };
+    });
+    const bands = bandsOf(places);
+    while (over.childElementCount > bands.length) over.lastElementChild!.remove();
+    while (over.childElementCount < bands.length) over.append(document.createElement("canvas"));
+    bands.forEach(({ room, places }, i) => {
+      const pen = penOf(over.children[i] as HTMLCanvasElement, room, scale);
+      for (const { mark, ...box } of places) {
+        mark.box = { ...box, x: box.x - room.x, y: box.y - room.y };
+        mark.pen = pen;
+        draw(mark);
+      }
+    });
   }
+}
 
-  private draw({ box, stroke }: Mark): void {
-    const { pen, palette } = this;
-    if (!pen || !palette || !box) return;
-    pen.clearRect(box.x, box.y, box.width, box.height);
-    pen.save();
-    pen.translate(box.x, box.y);
-    stroke(pen, { ...box, palette });
-    pen.restore();
-  }
+/** A clean canvas that takes a room. */
+function penOf(canvas: HTMLCanvasElement, { x, y, width, height }: Place, scale: number) {
+  canvas.style.cssText = `position: absolute; left: ${x}px; top: ${y}px; width: ${width}px; height: ${height}px`;
+  // setting the size clears it, also where it stays the same
+  canvas.width = Math.round(width * scale);
+  canvas.height = Math.round(height * scale);
+  const pen = canvas.getContext("2d");
+  pen?.scale(scale, scale);
+  return pen;
+}
+
+function draw({ box, pen, stroke }: Mark): void {
+  if (!pen || !box) return;
+  pen.clearRect(box.x, box.y, box.width, box.height);
+  pen.save();
+  pen.translate(box.x, box.y);
+  stroke(pen, box);
+  pen.restore();
 }
 
 export const PageCanvasContext = createContext<PageCanvas | null>(null);

@@ -15,15 +15,12 @@ export function useMark(place: RefObject<HTMLElement | null>, control: string, d
   const canvas = useContext(PageCanvasContext);
   useEffect(() => {
     if (!canvas || !place.current) return;
-    let last = values.get(control);
     const mark = canvas.add(place.current, (g, box) => {
-      if (last?.enabled === false) g.globalAlpha = FAINT;
-      draw(g, box, last);
+      const value = values.get(control);
+      if (value?.enabled === false) g.globalAlpha = FAINT;
+      draw(g, box, value);
     });
-    const stop = values.subscribe(control, (value) => {
-      last = value;
-      canvas.again(mark, isInHand(value));
-    });
+    const stop = values.subscribe(control, (value) => mark.painting.again(isInHand(value)));
     return () => {
       stop();
       canvas.remove(mark);

@@ -1,7 +1,7 @@
 import { type RefObject, useEffect } from "react";
 import type { ControlValue } from "../api/types";
 import { browser } from "../live/browser";
-import { forget, paint } from "../live/paint";
+import { Painting } from "../live/paint";
 import { values } from "../live/values";
 
 const BELIEF_WORDS = { UNSET: "unset", KNOWN: "", ASSUMED: "assumed", STALE: "stale" };
@@ -27,6 +27,8 @@ export function stateWords(value: ControlValue): string {
 export class Drawn {
   private readonly found = new Map<string, HTMLElement | null>();
   private readonly moved: HTMLElement[];
+  /** The data that was written; to read it back would take longer than all the rest of a drawing. */
+  private readonly written = new Map<string, string>();
 
   constructor(readonly root: HTMLElement) {
     this.moved = [...root.querySelectorAll<HTMLElement>("[data-moved]")];
@@ -52,13 +54,26 @@ export class Drawn {
     if (part && part.getAttribute(name) !== value) part.setAttribute(name, value);
   }
 
+  /** Nothing but this writes data that changes. */
   data(name: string, value: string): void {
-    if (this.root.dataset[name] !== value) this.root.dataset[name] = value;
+    if (this.written.get(name) === value) return;
+    this.written.set(name, value);
+    this.root.dataset[name] = value;
   }
 
   /** A number that styles use; it is written where it is used, or all that lies beneath would be looked at again. */
   number(name: string, value: number): void {
     for (const part of this.moved) part.style.setProperty(name, String(value));
+  }
+
+  /** Where it stands, for the styles of what moves. */
+  axes(axes: ControlValue["axes"]): void {
+    if (this.moved.length === 0) return;
+    axes.forEach(({ position, echo }, axis) => {
+      const suffix = axis ? `-${axis + 1}` : "";
+      this.number(`--position${suffix}`, position);
+      this.number(`--echo${suffix}`, echo ?? 0);
+    });
   }
 }
 
@@ -70,12 +85,10 @@ export function useValue(root: RefObject<HTMLElement | null>, control: string, d
     const element = root.current;
     if (!element) return;
     const drawn = new Drawn(element);
-    const all = (value: ControlValue) => {
-      value.axes.forEach(({ position, echo }, axis) => {
-        const suffix = axis ? `-${axis + 1}` : "";
-        drawn.number(`--position${suffix}`, position);
-        drawn.number(`--echo${suffix}`, echo ?? 0);
-      });
+    const all = () => {
+      const value = values.get(control);
+      if (!value) return;
+      drawn.axes(value.axes);
       drawn.data("echo", String(echoOf(value) !== null));
       drawn.data("belief", value.belief);
       drawn.data("disputed", String(value.disputed));
@@ -88,10 +101,11 @@ export function useValue(root: RefObject<HTMLElement | null>, control: string, d
       if (label) drawn.text("[data-label]", value.label || label.dataset.label || " ");
       draw(drawn, value);
     };
-    const stop = values.subscribe(control, (value) => paint(drawn, () => all(value), isInHand(value)));
+    const painting = new Painting(all);
+    const stop = values.subscribe(control, (value) => painting.again(isInHand(value)));
     return () => {
       stop();
-      forget(drawn);
+      painting.forget();
     };
   }, [root, control, draw]);
 }

@@ -3,7 +3,7 @@ import { create } from "zustand";
 import type { Body, Edit, Held, Link, Part, Presence, ServerFrame, WireRow } from "../api/types";
 
 const SEEN_MS = 2000;
-const CALM_MS = 100;
+const CALM_MS = 200;
 
 interface ShowState {
   /** Empty until the server's welcome. */

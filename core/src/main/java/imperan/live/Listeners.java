@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -110,6 +111,8 @@ final class Listeners {
     }
 
     private final Map<Key, Channel> channels = new HashMap<>();
+    /** Those on which an answer is waited for, and some on which it came: few of hundreds, and looked through at every tick. */
+    private final Set<Channel> waiting = new LinkedHashSet<>();
 
     /**
      * Builds the index anew; sends that wait stay open where somebody still listens for their answer.
@@ -119,6 +122,7 @@ final class Listeners {
     void index(Collection<LiveControl> controls, Collection<Watcher> pages) {
         Map<Key, Channel> before = new HashMap<>(channels);
         channels.clear();
+        waiting.clear();
         for (LiveControl control : controls) {
             for (Listen listen : control.control.listens()) {
                 listen.target().ifPresent(target -> open(target, listen.address()).ears
@@ -136,7 +140,7 @@ final class Listeners {
                 List<Ear> ears = channel.ears.stream().filter(ear -> open.ears().stream().anyMatch(known ->
                         known.control().id.equals(ear.control().id) && known.listen().equals(ear.listen()))).toList();
                 if (!ears.isEmpty() && ears.get(0).control().position.axes() == open.position().axes()) {
-                    channel.open.add(new OpenSend(ears, open.position(), open.sentAt(), open.expected(), open.due()));
+                    await(channel, new OpenSend(ears, open.position(), open.sentAt(), open.expected(), open.due()));
                 }
             }
         }
@@ -156,6 +160,18 @@ final class Listeners {
 
     Collection<Channel> all() {
         return channels.values();
+    }
+
+    /** From now on a send waits for its answer here. */
+    void await(Channel channel, OpenSend send) {
+        channel.open.addLast(send);
+        waiting.add(channel);
+    }
+
+    /** The channels on which answers are waited for. */
+    Collection<Channel> waiting() {
+        waiting.removeIf(channel -> channel.open.isEmpty());
+        return waiting;
     }
 
     Optional<Channel> channel(PartId target, String address) {

@@ -182,13 +182,17 @@ final class LiveControl {
 
     ControlValue value() {
         boolean heard = !echo.isUnknown();
+        return new ControlValue(id, axes(), belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), words, unit, label, enabled,
+                openUntil != Long.MIN_VALUE, grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
+    }
+
+    private List<ControlValue.Axis> axes() {
         List<ControlValue.Axis> axes = new ArrayList<>();
         for (int axis = 0; axis < position.axes(); axis++) {
             double known = echo.get(axis);
             axes.add(new ControlValue.Axis(position.get(axis), Double.isNaN(known) ? Optional.empty() : Optional.of(known)));
         }
-        return new ControlValue(id, axes, belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), words, unit, label, enabled,
-                openUntil != Long.MIN_VALUE, grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
+        return axes;
     }
 
     private String text(Position at) {
@@ -202,7 +206,7 @@ final class LiveControl {
     }
 
     SavedValue saved() {
-        return new SavedValue(id, value().axes(), belief, movedBy);
+        return new SavedValue(id, axes(), belief, movedBy);
     }
 
     /** What remains after a restart: nothing is known any more, only remembered. */

@@ -239,7 +239,7 @@ final class Receiving {
 
     /** Sends whose answer is overdue wait no longer. */
     void expireAnswers(long now) {
-        for (Listeners.Channel channel : state.listeners.all()) {
+        for (Listeners.Channel channel : state.listeners.waiting()) {
             for (Iterator<Listeners.OpenSend> open = channel.open.iterator(); open.hasNext(); ) {
                 Listeners.OpenSend next = open.next();
                 if (now > next.due()) {

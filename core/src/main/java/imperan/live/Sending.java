@@ -178,7 +178,7 @@ final class Sending {
             if (channel.open.size() == MAX_OPEN) {
                 channel.open.removeFirst();
             }
-            channel.open.addLast(Listeners.OpenSend.of(ears, outgoing.position(), expected, now));
+            state.listeners.await(channel, Listeners.OpenSend.of(ears, outgoing.position(), expected, now));
             if (expected.isAsked()) {
                 link.askOnceSettled(expected.question(), now);
             } else {
