@@ -20,6 +20,7 @@ export function KnobView({ id, control, live }: Props) {
       <SliderFace control={control} live={live} handlers={handlers}>
         <div data-travel className="knob-room">
           <div className="knob">
+            {control.form.kind === "knob" && control.form.detent && <div className="knob-detent" />}
             <div data-moved className="knob-index" />
             <div data-moved className="knob-echo" />
           </div>

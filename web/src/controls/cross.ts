@@ -24,7 +24,7 @@ export function cross(label: string): DrawValue {
       g.fillText(said, width / 2, middle, width);
     };
     const name = (label && value?.label) || label;
-    const said = !value || value.belief === "UNSET" ? "–" : value.text;
+    const said = !value || value.belief === "UNSET" ? "–" : value.words || value.text;
     if (value) level(value);
     g.fillStyle = palette.bone;
     const named = usual * text;

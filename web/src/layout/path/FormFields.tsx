@@ -57,6 +57,7 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       return (
         <>
           <p className="text-sm text-quiet">A finger turns it by going up and down; it never jumps.</p>
+          <Check label="holds in the middle" checked={form.detent} onChange={(detent) => now({ detent })} />
           <Springs springs={form.springs} to="its rest value" put={(springs) => now({ springs })} />
           <Rest rest={form.rest} put={(rest) => put("form/rest", { rest })} />
         </>

@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.shaping.Hsv;
+import imperan.show.Detent;
 import imperan.show.Form;
 
 /**
@@ -24,6 +25,10 @@ final class Gesture {
     private double lastY;
     private double wandered;
     private boolean pickedUp;
+    /** Where the finger would have it without a detent, where it had it last, and whether the detent does not hold it now. */
+    private double pulled;
+    private double shown = Double.NaN;
+    private boolean slips;
     private double turned;
     private int steps;
 
@@ -85,7 +90,7 @@ final class Gesture {
                 return pickedUp ? snapped(place) : at;
             }
         }
-        return held(at.first(), clamp(at.first() + (place - before) * share));
+        return pulled(at.first(), (place - before) * share, touch.fine());
     }
 
     /** The position after the finger lifted or was lost. */
@@ -125,10 +130,28 @@ final class Gesture {
         return Position.of(new Hsv(Math.min(lastX, Math.nextDown(1.0)), lastY, value > 0 ? value : 1).rgb());
     }
 
-    /** A cap near its detent is held there only where it comes from farther away, so that small steps lead out of it. */
-    private Position held(double before, double now) {
-        double snapped = form.snapped(now);
-        return Position.of(snapped == before ? now : snapped);
+    /**
+     * Where a cap stands that is pulled a way further. Its detent holds it until it was pulled out of it, however slowly; one that stood near
+     * the middle already, or is led there by a finger that asks for fine movement, is not caught.
+     */
+    private Position pulled(double at, double way, boolean fine) {
+        if (at != shown) {
+            pulled = at;
+            slips = Detent.reaches(at) && at != Detent.MIDDLE;
+        }
+        pulled = clamp(pulled + way);
+        slips = Detent.reaches(pulled) && (slips || fine);
+        shown = slips ? pulled : form.snapped(pulled);
+        return Position.of(shown);
+    }
+
+    /** Where a key leads: a step from farther away, or across the middle, ends in the detent; smaller ones lead in it and out of it. */
+    static Position stepped(Form form, double at, double to) {
+        if (!form.detent()) {
+            return Position.of(form.snapped(to));
+        }
+        boolean caught = Detent.reaches(to) && !Detent.reaches(at) || (at - Detent.MIDDLE) * (to - Detent.MIDDLE) < 0;
+        return Position.of(caught ? Detent.MIDDLE : to);
     }
 
     private Position snapped(double place) {

@@ -210,10 +210,7 @@ final class Touching {
         } else if (form.axes() == 2) {
             moveTo(control, Position.of(Gesture.clamp(at.get(0) + touch.x() * share), Gesture.clamp(at.get(1) + touch.y() * share)), person, now);
         } else {
-            double to = Gesture.clamp(at.first() + (touch.x() + touch.y()) * share);
-            // a small step leads out of a detent
-            Position snapped = Position.of(to).snapped(form);
-            moveTo(control, snapped.equals(at) ? Position.of(to) : snapped, person, now);
+            moveTo(control, Gesture.stepped(form, at.first(), Gesture.clamp(at.first() + (touch.x() + touch.y()) * share)), person, now);
         }
     }
 

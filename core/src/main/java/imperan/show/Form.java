@@ -56,9 +56,14 @@ public sealed interface Form {
         return false;
     }
 
-    /** The nearest position that the form has. */
+    /** Whether it holds a little in the middle. */
+    default boolean detent() {
+        return false;
+    }
+
+    /** The nearest position that the form has; one near its detent is held there. */
     default double snapped(double position) {
-        return Math.max(0, Math.min(1, position));
+        return detent() && Detent.reaches(position) ? Detent.MIDDLE : Math.max(0, Math.min(1, position));
     }
 
     /**
@@ -77,9 +82,6 @@ public sealed interface Form {
             marks = List.copyOf(marks);
         }
 
-        /** How far from the middle a cap is held there, as a share of the way. */
-        private static final double HOLD = 0.02;
-
         /** Without a detent, resting at its low end. */
         public static Fader plain(Direction direction, Grab grab) {
             return restingAt(direction, grab, 0);
@@ -93,11 +95,6 @@ public sealed interface Form {
         /** The same with a scale of its own. */
         public Fader marked(List<ScaleMark> others) {
             return new Fader(direction, grab, detent, springs, rest, others);
-        }
-
-        @Override
-        public double snapped(double position) {
-            return detent && Math.abs(position - 0.5) < HOLD ? 0.5 : Form.super.snapped(position);
         }
 
         @Override
@@ -143,14 +140,20 @@ public sealed interface Form {
     /**
      * A knob, turned by a finger that moves up and down; it never jumps.
      *
+     * @param detent  whether it holds a little in the middle
      * @param springs whether it goes back to its rest value when the finger lifts
      * @param rest    0 to 1
      */
-    record Knob(boolean springs, double rest) implements Form {
+    record Knob(boolean detent, boolean springs, double rest) implements Form {
 
-        /** A knob that stays where it is left. */
+        /** A knob that stays where it is left, without a detent. */
         public static Knob restingAt(double rest) {
-            return new Knob(false, rest);
+            return new Knob(false, false, rest);
+        }
+
+        /** A knob for what goes as far to one side as to the other, such as a panorama: it rests in the middle and holds there. */
+        public static Knob centred() {
+            return new Knob(true, false, Detent.MIDDLE);
         }
 
         @Override

@@ -31,7 +31,7 @@ import java.util.Optional;
 public final class ShowFile {
 
     public static final String FORMAT = "imperan-show";
-    public static final int VERSION = 6;
+    public static final int VERSION = 7;
 
     /** The fields of a body that name another part. */
     private static final List<String> REFERENCES = List.of("target", "about", "phrasebook", "goesTo", "of", "copy", "original");

@@ -35,6 +35,9 @@ public final class Upgrade {
         if (version < 6) {
             from5(body);
         }
+        if (version < 7) {
+            from6(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -97,6 +100,13 @@ public final class Upgrade {
             default -> {
                 // the other forms say what they said
             }
+        }
+    }
+
+    private static void from6(JsonNode body) {
+        JsonNode form = body.path("form");
+        if (kind(form).equals("knob")) {
+            add(form, "{\"detent\": false}");
         }
     }
 

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -28,6 +29,7 @@ import static imperan.live.OneControl.send;
 import static imperan.live.OneControl.stage;
 import static imperan.live.OneControl.touch;
 import static imperan.live.OneControl.value;
+import static imperan.live.Stage.ADA;
 import static imperan.show.Shows.DESK;
 import static imperan.show.Shows.PAGE;
 import static imperan.show.Shows.put;
@@ -146,17 +148,58 @@ class BehaviourTest {
         assertThat(stage.value("it").position()).isEqualTo(0.25);
     }
 
-    @Test
-    void aCapIsHeldInItsDetentAndSmallStepsLeadOutOfIt() {
-        Control fader = control(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, false, 0, List.of()), List.of());
-        Stage stage = stage(fader);
+    private static Stream<Form> detents() {
+        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, false, 0, List.of()), Form.Knob.centred());
+    }
+
+    @ParameterizedTest
+    @MethodSource("detents")
+    void aDetentHoldsWhatComesNearAndSmallStepsLeadOutOfIt(Form form) {
+        Stage stage = stage(control(form, List.of()));
         touch(stage, Phase.SET, 0, 0.4);
         touch(stage, Phase.PRESS, 0.5, 0.4);
         touch(stage, Phase.MOVE, 0.5, 0.49);
         assertThat(positions(stage)).containsExactly(0.5);
         touch(stage, Phase.RELEASE, 0.5, 0.49);
-        touch(stage, Phase.STEP, 0, 0.01);
-        assertThat(positions(stage).get(0)).isEqualTo(0.51, within(1e-9));
+        for (double at : List.of(0.51, 0.52, 0.53)) {
+            touch(stage, Phase.STEP, 0, 0.01);
+            assertThat(positions(stage).get(0)).isEqualTo(at, within(1e-9));
+        }
+        touch(stage, Phase.STEP, 0, -0.1);
+        assertThat(positions(stage)).containsExactly(0.5);
+    }
+
+    @ParameterizedTest
+    @MethodSource("detents")
+    void aSlowFingerIsHeldAndThenLeadsOut(Form form) {
+        Stage stage = stage(control(form, List.of()));
+        touch(stage, Phase.SET, 0, 0.45);
+        touch(stage, Phase.PRESS, 0.5, 0.2);
+        List<Double> way = new ArrayList<>();
+        for (int i = 1; i <= 100; i++) {
+            touch(stage, Phase.MOVE, 0.5, 0.2 + i * 0.001);
+            way.add(positions(stage).get(0));
+        }
+        assertThat(way).isSorted();
+        assertThat(way.stream().filter(at -> at == 0.5).count()).isBetween(38L, 40L);
+        assertThat(way.get(99)).isEqualTo(0.55, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @MethodSource("detents")
+    void aFineFingerAndFineStepsAreNotCaught(Form form) {
+        Stage stage = stage(control(form, List.of()));
+        touch(stage, Phase.SET, 0, 0.5);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "1"), Phase.MOVE, 0.5, 0.55, true, ""), ADA, stage.now);
+        assertThat(positions(stage).get(0)).isEqualTo(0.505, within(1e-9));
+        touch(stage, Phase.MOVE, 0.5, 0.553);
+        touch(stage, Phase.RELEASE, 0.5, 0.553);
+        assertThat(positions(stage).get(0)).isEqualTo(0.508, within(1e-9));
+        for (int i = 0; i < 3; i++) {
+            stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "key"), Phase.STEP, 0, 0.01, true, ""), ADA, stage.now);
+        }
+        assertThat(positions(stage).get(0)).isEqualTo(0.511, within(1e-9));
     }
 
     @ParameterizedTest
@@ -176,7 +219,7 @@ class BehaviourTest {
     // ---- springs
 
     private static Stream<Form> springing() {
-        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, true, 0.5, List.of()), new Form.Knob(true, 0.5));
+        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, true, 0.5, List.of()), new Form.Knob(false, true, 0.5));
     }
 
     @ParameterizedTest
@@ -193,7 +236,7 @@ class BehaviourTest {
 
     @Test
     void whatSpringsGoesBackWhenItsFingerIsLost() {
-        Stage stage = stage(control(new Form.Knob(true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
+        Stage stage = stage(control(new Form.Knob(false, true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 0.75);
         stage.takeSent();
@@ -203,7 +246,7 @@ class BehaviourTest {
 
     @Test
     void aKeyHoldsWhatSpringsUntilItIsLetGo() {
-        Stage stage = stage(control(new Form.Knob(true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
+        Stage stage = stage(control(new Form.Knob(false, true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
                 send(Send.Phase.RELEASE, "/off"))));
         touch(stage, Phase.STEP, 0, 0.25);
         touch(stage, Phase.STEP, 0, 0.25);

@@ -84,7 +84,7 @@ class ShowFileTest {
         String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(everything()), InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":6", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+        for (String broken : List.of(file.replace("\"version\":7", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
@@ -97,7 +97,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":7} | version | version 7; this Imperan reads versions 1 to 6",
+        "{\"format\":\"imperan-show\",\"version\":8} | version | version 8; this Imperan reads versions 1 to 7",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -154,9 +154,14 @@ class ShowFileTest {
         assertThat(written(imported(second))).isEqualTo(file);
     }
 
+    /** The same file as version 6 wrote it: of those with a detent, only faders had it. */
+    private static String asOfVersion6(String file) {
+        return file.replace("\"version\":7", "\"version\":6").replace("\"detent\":false,\"kind\":\"knob\"", "\"kind\":\"knob\"");
+    }
+
     /** The same file as version 5 wrote it. */
     private static String asOfVersion5(String file) {
-        return file.replace("\"version\":6", "\"version\":5").replace(",\"springs\":false", "").replace("\"group\":\"\",", "")
+        return asOfVersion6(file).replace("\"version\":6", "\"version\":5").replace(",\"springs\":false", "").replace("\"group\":\"\",", "")
                 .replace("\"marks\":[],", "").replace(",\"words\":null", "");
     }
 
@@ -204,6 +209,15 @@ class ShowFileTest {
         String fifth = asOfVersion5(file);
         assertThat(fifth).doesNotContain("springs").doesNotContain("group").doesNotContain("marks").doesNotContain("words");
         assertThat(written(imported(fifth))).isEqualTo(file);
+    }
+
+    @Test
+    void aFileOfTheSixthVersionIsReadAsWhatItMeant() {
+        Show show = accepted(show(), ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))));
+        String file = written(show);
+        String sixth = asOfVersion6(file);
+        assertThat(sixth).isNotEqualTo(file).contains("\"kind\":\"knob\"").doesNotContain("\"detent\":false,\"kind\":\"knob\"");
+        assertThat(written(imported(sixth))).isEqualTo(file);
     }
 
     @Test
