@@ -11,15 +11,22 @@ import { discardLayout, swapLayout } from "./actions";
 import { ChangeTable } from "./Changes";
 import { useGoToPage } from "./useGoToPage";
 
-export function PageLink({ page, current }: { page: HeldOf<Page>; current: boolean }) {
+/** Two beside each other, as most names are short; a long list leaves room for what is placed. */
+export function PageLinks({ pages, current }: { pages: HeldOf<Page>[]; current: string | undefined }) {
   return (
-    <NavLink
-      to={`/layout/${page.part.id}`}
-      className={`rounded px-2 py-1 ${current ? "bg-raised font-bold" : "text-quiet"}`}
-    >
-      {page.part.body.name}
-      {page.part.body.strip && <span className="text-sm font-normal text-quiet"> on every page</span>}
-    </NavLink>
+    <div className="grid max-h-40 flex-none grid-cols-2 gap-1 overflow-auto">
+      {pages.map(({ part: { id, body } }) => (
+        <NavLink
+          key={id}
+          to={`/layout/${id}`}
+          title={body.name}
+          className={`truncate rounded px-2 py-1 ${body.strip ? "col-span-2" : ""} ${id === current ? "bg-raised font-bold" : "text-quiet"}`}
+        >
+          {body.name}
+          {body.strip && <span className="text-sm font-normal text-quiet"> on every page</span>}
+        </NavLink>
+      ))}
+    </div>
   );
 }
 
@@ -44,11 +51,7 @@ export function DraftPages({ draft, current }: { draft: HeldOf<Layout>; current:
   return (
     <section aria-label={`Copy of ${body.name}`} className="rounded border border-dashed border-caution p-2">
       <h3 className="text-sm font-bold text-caution">Copy of {body.name}, not played</h3>
-      <div className="flex max-h-32 flex-col gap-1 overflow-auto">
-        {partsOf(parts, "page", id).map((p) => (
-          <PageLink key={p.part.id} page={p} current={p.part.id === current} />
-        ))}
-      </div>
+      <PageLinks pages={partsOf(parts, "page", id)} current={current} />
       <div className="mt-1 flex gap-1">
         <PushButton strong className="px-2! py-0.5!" onClick={() => setSwapping(true)}>
           Swap in …

@@ -10,7 +10,7 @@ import { of } from "../ui/fields";
 import { addPage, setPage } from "./actions";
 import { useBuildDialog, openDialog } from "./dialogs";
 import { onBuildKey } from "./keys";
-import { DraftPages, PageLink } from "./DraftPages";
+import { DraftPages, PageLinks } from "./DraftPages";
 import { inDraft, laidOf, pageOf } from "../live/laid";
 import { LayoutFileDialog } from "./LayoutFileDialog";
 import { LearnShelf } from "./LearnShelf";
@@ -160,14 +160,7 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
           </button>
         </span>
       </div>
-      {/* a long list leaves room for what is placed */}
-      <div className="flex max-h-40 flex-none flex-col gap-1 overflow-auto">
-        {pages
-          .filter((p) => !inDraft(parts, p.part.id))
-          .map((p) => (
-            <PageLink key={p.part.id} page={p} current={p === current} />
-          ))}
-      </div>
+      <PageLinks pages={pages.filter((p) => !inDraft(parts, p.part.id))} current={current?.part.id} />
       {partsOf(parts, "layout")
         .filter((layout) => layout.part.body.draft)
         .map((layout) => (
