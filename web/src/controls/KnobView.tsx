@@ -12,13 +12,16 @@ interface Props {
   live: boolean;
 }
 
+/** How far a finger goes for the whole turn, at least. */
+const TURN_PX = 160;
+
 /** A bone disc with an index line; the mark on the ring around it is where the target says it stands. */
 export function KnobView({ id, control, live }: Props) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
   return (
     <ControlBox id={id} control={control} draw={drawSlider}>
       <SliderFace control={control} live={live} handlers={handlers}>
-        <div data-travel className="knob-room">
+        <div data-travel={TURN_PX} className="knob-room">
           <div className="knob">
             {control.form.kind === "knob" && control.form.detent && <div className="knob-detent" />}
             <div data-moved className="knob-index" />

@@ -28,7 +28,8 @@ export function touch(
 }
 
 /**
- * Positions run from 0 to 1 over the part of the element that is marked data-travel.
+ * Positions run from 0 to 1 over the part of the element that is marked data-travel, or over as many pixels as it says, where it
+ * is smaller: a small knob is not harder to set than a large one.
  *
  * @param control the control that is touched
  * @param keys    what its keys do: step a value, or press it
@@ -37,10 +38,12 @@ export function touch(
  */
 export function hand(control: string, keys: "step" | "press", step = STEP, down = false): Hand {
   const pointed = (phase: TouchPhase) => (e: PointerEvent) => {
-    const box = e.currentTarget.querySelector("[data-travel]")?.getBoundingClientRect();
-    if (!box) return;
-    const x = (e.clientX - box.left) / box.width;
-    const y = (box.bottom - e.clientY) / box.height;
+    const travel = e.currentTarget.querySelector<HTMLElement>("[data-travel]");
+    if (!travel) return;
+    const { left, right, top, bottom } = travel.getBoundingClientRect();
+    const least = Number(travel.dataset.travel) || 0;
+    const x = 0.5 + (e.clientX - (left + right) / 2) / Math.max(right - left, least);
+    const y = 0.5 + ((top + bottom) / 2 - e.clientY) / Math.max(bottom - top, least);
     touch(control, String(e.pointerId), phase, { x, y, fine: e.shiftKey });
   };
 

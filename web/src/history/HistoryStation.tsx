@@ -36,7 +36,7 @@ export function HistoryStation() {
   };
 
   return (
-    <main className="mx-auto grid w-full max-w-6xl grid-cols-[3fr_2fr] gap-6 overflow-auto p-5">
+    <main className="relative mx-auto grid w-full max-w-6xl grid-cols-[3fr_2fr] gap-6 overflow-auto p-5">
       <section aria-label="Edits">
         <div className="mb-3 flex items-center gap-2">
           <h1 className="mr-auto text-2xl font-bold">History</h1>

@@ -70,7 +70,7 @@ export function LayoutStation() {
   }, [pageId]);
 
   return (
-    <main className="flex min-h-0 min-w-0 flex-1" data-mode="build">
+    <main className="relative flex min-h-0 min-w-0 flex-1 overflow-clip" data-mode="build">
       <aside className="flex w-60 shrink-0 flex-col gap-3 overflow-auto border-r border-rule bg-panel p-3">
         <Pages pages={pages} current={page} />
         <Shelves page={pageId ?? null} />

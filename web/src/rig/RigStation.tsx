@@ -31,7 +31,7 @@ export function RigStation() {
           </NavLink>
         ))}
       </nav>
-      <main className="mx-auto w-full max-w-[84rem] min-h-0 flex-1 overflow-auto px-5 py-4">
+      <main className="relative mx-auto w-full max-w-[84rem] min-h-0 flex-1 overflow-auto px-5 py-4">
         <Outlet />
       </main>
     </div>

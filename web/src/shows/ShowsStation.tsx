@@ -63,7 +63,7 @@ export function ShowsStation() {
   };
 
   return (
-    <main className="mx-auto w-full max-w-5xl overflow-auto p-5">
+    <main className="relative mx-auto w-full max-w-5xl overflow-auto p-5">
       <div className="mb-4 flex items-center gap-3">
         <h1 className="mr-auto text-2xl font-bold">Shows</h1>
         <input

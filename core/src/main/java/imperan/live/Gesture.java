@@ -38,8 +38,8 @@ final class Gesture {
         this.free = known;
         this.landedX = press.x();
         this.landedY = press.y();
-        this.lastX = clamp(press.x());
-        this.lastY = clamp(press.y());
+        this.lastX = press.x();
+        this.lastY = press.y();
     }
 
     /** The position after the finger landed. */
@@ -47,16 +47,16 @@ final class Gesture {
         if (form instanceof Form.Button button) {
             return Position.of(button.action() == Form.Button.Action.LATCHING && at.first() >= 0.5 ? 0 : 1);
         } else if (form instanceof Form.Choice choice) {
-            return Position.of(choice.position(Math.min(choice.options().size() - 1, (int) (along(lastX, lastY) * choice.options().size()))));
+            return Position.of(choice.position(Math.min(choice.options().size() - 1, (int) (clamp(along(lastX, lastY)) * choice.options().size()))));
         } else if (form instanceof Form.Colour) {
             return colourAt(at);
         } else if (form instanceof Form.Pad pad) {
-            return free && pad.grab() == Form.Grab.JUMP ? Position.of(lastX, lastY) : at;
+            return free && pad.grab() == Form.Grab.JUMP ? Position.of(clamp(lastX), clamp(lastY)) : at;
         }
         return free && grab() == Form.Grab.JUMP ? snapped(along(lastX, lastY)) : at;
     }
 
-    /** The position after the finger moved. */
+    /** The position after the finger moved. What is only pulled along goes on where the finger leaves the control: a way there is as good. */
     Position move(Position at, Touch touch) {
         wandered = Math.max(wandered, Math.max(Math.abs(touch.x() - landedX), Math.abs(touch.y() - landedY)));
         double beforeX = lastX;
@@ -65,19 +65,15 @@ final class Gesture {
         if (form instanceof Form.Button || form instanceof Form.Choice || form instanceof Form.Tap || form instanceof Form.TextLine
                 || form instanceof Form.Tilt) {
             return at;
-        } else if (form instanceof Form.Wheel wheel) {
-            // a wheel has no ends, so neither has the finger
-            double way = (touch.y() - lastY + touch.x() - lastX) * share;
-            lastX = touch.x();
-            lastY = touch.y();
-            return turn(at, wheel, way);
         }
-        lastX = clamp(touch.x());
-        lastY = clamp(touch.y());
-        if (form instanceof Form.Colour) {
+        lastX = touch.x();
+        lastY = touch.y();
+        if (form instanceof Form.Wheel wheel) {
+            return turn(at, wheel, (lastY - beforeY + lastX - beforeX) * share);
+        } else if (form instanceof Form.Colour) {
             return colourAt(at);
         } else if (form instanceof Form.Pad pad) {
-            return free && pad.grab() == Form.Grab.JUMP && !touch.fine() ? Position.of(lastX, lastY)
+            return free && pad.grab() == Form.Grab.JUMP && !touch.fine() ? Position.of(clamp(lastX), clamp(lastY))
                     : Position.of(clamp(at.get(0) + (lastX - beforeX) * share), clamp(at.get(1) + (lastY - beforeY) * share));
         }
         double before = along(beforeX, beforeY);
@@ -127,7 +123,7 @@ final class Gesture {
     /** The colour under the finger, as bright as it was; out of the dark it comes at full brightness. */
     private Position colourAt(Position at) {
         double value = Hsv.ofRgb(at.get(0), at.get(1), at.get(2)).value();
-        return Position.of(new Hsv(Math.min(lastX, Math.nextDown(1.0)), lastY, value > 0 ? value : 1).rgb());
+        return Position.of(new Hsv(Math.min(clamp(lastX), Math.nextDown(1.0)), clamp(lastY), value > 0 ? value : 1).rgb());
     }
 
     /**

@@ -130,6 +130,18 @@ class FormsTest {
         assertThat(stage.takeSent()).containsExactly("/it -0.5");
     }
 
+    @Test
+    void aFingerMayPullBeyondTheControlAndComesBackFromItsEndAtOnce() {
+        Stage stage = stage(control(Form.Knob.restingAt(0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)));
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 1.25);
+        assertThat(stage.value("it").position()).isEqualTo(0.75);
+        touch(stage, Phase.MOVE, 0.5, 3);
+        assertThat(stage.value("it").position()).isEqualTo(1);
+        touch(stage, Phase.MOVE, 0.5, 2.5);
+        assertThat(stage.value("it").position()).isEqualTo(0.5);
+    }
+
     @ParameterizedTest
     @CsvSource({"meter", "lamp"})
     void whatOnlyShowsTakesNoHands(String kind) {

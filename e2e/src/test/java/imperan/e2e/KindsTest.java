@@ -194,15 +194,27 @@ class KindsTest extends InstalledTest {
     @ValueSource(strings = {"fader", "knob", "cross"})
     void whatGoesUpAndDown(String id) {
         probe.forget();
-        // from its middle to the upper end is half of the way
+        // what is pulled goes on where the finger leaves the control
         byMouse(id, 0.5, 3);
-        probe.waitForLast(message(id, 50));
+        probe.waitForLast(message(id, 100));
         byFinger(id, 0.5, -3);
         probe.waitForLast(message(id, 0));
         byKey(id, "ArrowUp", "ArrowRight", "PageUp");
         probe.waitForLast(message(id, 12));
         byKey(id, "End");
         probe.waitForLast(message(id, 100));
+        byKey(id, "Delete");
+        probe.waitForLast(message(id, 0));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"fader", "cross"})
+    void aCapGoesAsFarAsTheFinger(String id) {
+        probe.forget();
+        byKey(id, "End");
+        probe.waitForLast(message(id, 100));
+        byMouse(id, 0.5, 0);
+        probe.waitForLast(message(id, 50));
         byKey(id, "Delete");
         probe.waitForLast(message(id, 0));
     }
@@ -223,8 +235,6 @@ class KindsTest extends InstalledTest {
     @Test
     void aFaderThatLies() {
         probe.forget();
-        byMouse("lying", 3, 0.5);
-        probe.waitForLast(message("lying", 50));
         byMouse("lying", 3, 0.5);
         probe.waitForLast(message("lying", 100));
         byFinger("lying", -3, 0.5);

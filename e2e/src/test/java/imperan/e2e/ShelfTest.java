@@ -1,10 +1,15 @@
 package imperan.e2e;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import imperan.osc.OscArgument;
 import imperan.standins.Announcement;
 import org.junit.jupiter.api.Test;
+
+import java.util.regex.Pattern;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -71,5 +76,33 @@ class ShelfTest extends InstalledTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("mute 8")).click();
         desk.waitForMute("in/8", 1);
         assertThat(third).hasAttribute("aria-valuenow", "100");
+    }
+
+    @Test
+    void aPanoramaBecomesKnobsThatHoldInTheMiddleAndShowTheirValueWhereTheyAreSmall() {
+        Page page = chromium.device("Ada");
+        page.navigate(imperan.url("/#/layout"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add page")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("/pan").setExact(true)).first().press("Enter");
+        assertThat(page.locator("[data-build]")).hasCount(8);
+        BoundingBox knob = page.locator(".knob").first().boundingBox();
+        BoundingBox value = page.locator(".knob-room + .readings-line .reading-out").first().boundingBox();
+        assertThat(value.x > knob.x + knob.width || value.y > knob.y + knob.height).isTrue();
+        page.locator("[data-build]").first().click();
+        assertThat(page.getByLabel("holds in the middle")).isChecked();
+
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        Hands.waitForRun(page);
+        Locator slider = page.getByRole(AriaRole.SLIDER).first();
+        slider.press("PageUp");
+        assertThat(slider).hasAttribute("aria-valuetext", Pattern.compile("^0[.]20.*"));
+        BoundingBox box = slider.boundingBox();
+        page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
+        page.mouse().down();
+        page.mouse().move(box.x + box.width / 2, box.y + box.height / 2 + 15, new Mouse.MoveOptions().setSteps(30));
+        assertThat(slider).hasAttribute("aria-valuetext", Pattern.compile("^0[.]00.*"));
+        page.mouse().up();
+        Desk.waitUntil("pan in the middle", () -> Math.abs(((OscArgument.Float32) desk.ask("/bellows/in/1/pan")).value()) < 0.001);
+        page.context().close();
     }
 }

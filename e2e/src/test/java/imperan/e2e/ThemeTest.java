@@ -8,7 +8,10 @@ import java.util.List;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-/** Both themes can be read: WCAG 2.2, 1.4.3 "Contrast (Minimum)", computed in the browser from what is really shown. */
+/**
+ * Both themes can be read: WCAG 2.2, 1.4.3 "Contrast (Minimum)", computed in the browser from what is really shown. And no station is
+ * larger than its window, or browsers that show scroll bars show two of them.
+ */
 class ThemeTest {
 
     /**
@@ -44,6 +47,10 @@ class ThemeTest {
               return faint;
             }""";
 
+    private static final String OVER_THE_WINDOW = """
+            () => { const { scrollWidth, clientWidth, scrollHeight, clientHeight } = document.documentElement;
+              return [scrollWidth - clientWidth, scrollHeight - clientHeight].join(); }""";
+
     @Test
     void everyTextOfEveryStationStandsOutInBothThemes() {
         try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
@@ -61,7 +68,10 @@ class ThemeTest {
                     } else if (station.equals("layout")) {
                         page.locator("[data-build=level-1]").click();
                         assertThat(page.getByText("Send once")).isVisible();
+                        page.keyboard().press("Control+a");
+                        assertThat(page.getByText("Settings of all")).isVisible();
                     }
+                    assertThat(page.evaluate(OVER_THE_WINDOW)).as("%s by %s", station, theme).isEqualTo("0,0");
                     assertThat((List<?>) page.evaluate(FAINT_TEXTS)).as("%s by %s", station, theme).isEmpty();
                 }
                 page.navigate(imperan.url("/#/rig"));
