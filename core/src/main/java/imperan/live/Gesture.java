@@ -53,7 +53,7 @@ final class Gesture {
         } else if (form instanceof Form.Pad pad) {
             return free && pad.grab() == Form.Grab.JUMP ? Position.of(clamp(lastX), clamp(lastY)) : at;
         }
-        return free && grab() == Form.Grab.JUMP ? snapped(along(lastX, lastY)) : at;
+        return free && grab() == Form.Grab.JUMP ? led(along(lastX, lastY)) : at;
     }
 
     /** The position after the finger moved. What is only pulled along goes on where the finger leaves the control: a way there is as good. */
@@ -80,10 +80,10 @@ final class Gesture {
         double place = along(lastX, lastY);
         if (free && !touch.fine()) {
             if (grab() == Form.Grab.JUMP) {
-                return snapped(place);
+                return led(place);
             } else if (grab() == Form.Grab.PICK_UP) {
                 pickedUp |= (before - at.first()) * (place - at.first()) <= 0;
-                return pickedUp ? snapped(place) : at;
+                return pickedUp ? led(place) : at;
             }
         }
         return pulled(at.first(), (place - before) * share, touch.fine());
@@ -137,7 +137,7 @@ final class Gesture {
         }
         pulled = clamp(pulled + way);
         slips = Detent.reaches(pulled) && (slips || fine);
-        shown = slips ? pulled : form.snapped(pulled);
+        shown = slips ? pulled : form.led(pulled);
         return Position.of(shown);
     }
 
@@ -150,8 +150,8 @@ final class Gesture {
         return Position.of(caught ? Detent.MIDDLE : to);
     }
 
-    private Position snapped(double place) {
-        return Position.of(form.snapped(place));
+    private Position led(double place) {
+        return Position.of(form.led(place));
     }
 
     static double clamp(double position) {

@@ -61,9 +61,14 @@ public sealed interface Form {
         return false;
     }
 
-    /** The nearest position that the form has; one near its detent is held there. */
+    /** The nearest position that the form has. */
     default double snapped(double position) {
-        return detent() && Detent.reaches(position) ? Detent.MIDDLE : Math.max(0, Math.min(1, position));
+        return Math.max(0, Math.min(1, position));
+    }
+
+    /** Where a hand that leads it to a position leaves it: near its detent it is held there. */
+    default double led(double position) {
+        return detent() && Detent.reaches(position) ? Detent.MIDDLE : snapped(position);
     }
 
     /**
