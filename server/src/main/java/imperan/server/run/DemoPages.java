@@ -158,7 +158,9 @@ final class DemoPages {
             add("Look " + look, 2 * (look - 1), 8, 2, 2, GO, List.of(on(Send.Phase.PRESS, WICK, "/wick/look/" + look + "/go")), List.of());
         }
         value("Lanterns", 0, 10, 8, 3, LYING, WICK, "/wick/master/1/level", ArgumentType.INT32, 0, 255);
-        value("Sound", 0, 13, 8, 3, LYING, BELLOWS, "/bellows/main/level", ArgumentType.FLOAT32, 0, 1);
+        String main = "/bellows/main/level";
+        add("Sound", 0, 13, 8, 3, LYING.marked(DemoShow.DECIBELS), List.of(on(Send.Phase.CHANGE, BELLOWS, main, new ArgumentSource.Value(
+                ArgumentType.FLOAT32, 0, 1))), List.of(heard(BELLOWS, main, 0, 1), Listen.words(Optional.of(BELLOWS), main, 1)));
         value("Mute all", 0, 16, 4, 2, TURNS, BELLOWS, "/bellows/main/mute", ArgumentType.INT32, 0, 1);
         add("Flat water", 4, 16, 4, 2, GO, List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
         add("Tilt", 0, 18, 8, 2, new Form.PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());

@@ -46,7 +46,7 @@ final class DemoShow {
 
     private static final PartId BELLOWS = new PartId("bellows");
     /** The desk's fader law, at the points that people look for. */
-    private static final List<ScaleMark> DECIBELS = ScaleMark.parse("0 off; 0.178 -20; 0.316 -10; 0.562 0; 0.75 +5; 1 +10").orElseThrow();
+    static final List<ScaleMark> DECIBELS = ScaleMark.parse("0 off; 0.178 -20; 0.316 -10; 0.562 0; 0.75 +5; 1 +10").orElseThrow();
     private static final PartId LAYOUT = new PartId("wheelhouse");
     private static final PartId PAGE = new PartId("sound");
     private static final List<String> INPUTS = List.of("Wheel", "Sluice gate", "Miller", "Gulls", "Tide bell", "Rope",
