@@ -8,6 +8,8 @@ interface Props {
   className?: string;
   /** Draws each value; the same function each time. */
   draw: Draw;
+  /** Whether where it stands is drawn on the canvas of the page. */
+  onCanvas?: boolean;
   children: ReactNode;
 }
 
@@ -18,9 +20,9 @@ export const textOf = ({ face }: Control) => ({
 });
 
 /** What every control has around it: its place on the page, what is believed of its value, and who holds it. */
-export function ControlBox({ id, control, className = "", draw, children }: Props) {
+export function ControlBox({ id, control, className = "", draw, onCanvas = false, children }: Props) {
   const root = useRef<HTMLDivElement>(null);
-  useValue(root, id, draw);
+  useValue(root, id, draw, onCanvas);
   return (
     <div
       ref={root}

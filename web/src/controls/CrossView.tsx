@@ -15,7 +15,7 @@ export function CrossView({ id, control, live }: { id: string; control: Control;
   const draw = useMemo(() => cross(label), [label]);
   useMark(room, id, draw);
   return (
-    <ControlBox id={id} control={control} draw={drawSlider}>
+    <ControlBox id={id} control={control} draw={drawSlider} onCanvas>
       <SliderFace control={control} live={live} handlers={handlers} className="cross" orientation="vertical">
         <div ref={room} data-travel className="cross-room" />
       </SliderFace>

@@ -1,7 +1,9 @@
 import { type CSSProperties, useMemo } from "react";
 import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
+import { DetentMark } from "./DetentMark";
 import { hand } from "./hand";
+import { scale } from "./scale";
 import { SliderFace } from "./SliderFace";
 import { drawSlider } from "./useValue";
 
@@ -32,7 +34,7 @@ export function FaderView({ id, control, live }: Props) {
         <div className="travel-room">
           <div data-travel className="travel">
             <div className="slot" />
-            {control.form.kind === "fader" && control.form.detent && <div className="detent" />}
+            <DetentMark form={control.form} className="detent" />
             {scale(control).map(({ place, text }) => (
               <span key={place} className="scale-mark" style={{ "--place": place } as CSSProperties}>
                 {text}
@@ -53,27 +55,4 @@ export function FaderView({ id, control, live }: Props) {
       </SliderFace>
     </ControlBox>
   );
-}
-
-/** The ends of the scale in the terms of the target. */
-export function range(control: Control): [number, number] {
-  for (const send of control.sends) {
-    for (const source of send.arguments) if (source.from === "value") return [source.low, source.high];
-  }
-  const listen = control.listens[0];
-  return listen ? [listen.low, listen.high] : [0, 1];
-}
-
-/** The marks beside the slot: those that it has, or five at even distances. */
-function scale(control: Control): { place: number; text: string }[] {
-  const [low, high] = range(control);
-  const own = control.form.kind === "fader" ? control.form.marks : [];
-  return own.length
-    ? own
-        .map(({ value, text }) => ({ place: (value - low) / (high - low), text }))
-        .filter(({ place }) => place >= 0 && place <= 1)
-    : [0, 0.25, 0.5, 0.75, 1].map((place) => ({
-        place,
-        text: String(Number((low + (high - low) * place).toPrecision(3))),
-      }));
 }

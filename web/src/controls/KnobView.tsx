@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
+import { DetentMark } from "./DetentMark";
 import { hand } from "./hand";
 import { SliderFace } from "./SliderFace";
 import { Readings, Tape } from "./Tape";
@@ -23,7 +24,7 @@ export function KnobView({ id, control, live }: Props) {
       <SliderFace control={control} live={live} handlers={handlers}>
         <div data-travel={TURN_PX} className="knob-room">
           <div className="knob">
-            {control.form.kind === "knob" && control.form.detent && <div className="knob-detent" />}
+            <DetentMark form={control.form} className="knob-detent" />
             <div data-moved className="knob-index" />
             <div data-moved className="knob-echo" />
           </div>

@@ -11,7 +11,7 @@ export function MeterView({ id, control }: { id: string; control: Control }) {
   const draw = useMemo(() => meter(), []);
   useMark(column, id, draw);
   return (
-    <ControlBox id={id} control={control} draw={say}>
+    <ControlBox id={id} control={control} draw={say} onCanvas>
       <div
         className="control-face"
         role="meter"

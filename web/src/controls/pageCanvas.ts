@@ -31,8 +31,11 @@ export interface Box {
   palette: Palette;
 }
 
-/** Draws within a box, from its top left. */
+/** Draws within a box, from its top left. What it sets stays set for the next one, so each sets all that it uses but opacity. */
 export type Stroke = (g: CanvasRenderingContext2D, box: Box) => void;
+
+/** A box, and its corner in pixels of the screen, of which there are so many to each of its own. */
+type PlacedBox = Box & { left: number; top: number; scale: number };
 
 /** Something that is drawn where an element lies. */
 export interface Mark {
@@ -40,7 +43,7 @@ export interface Mark {
   readonly stroke: Stroke;
   readonly painting: Painting;
   /** Where it lies on its canvas; null until it was looked at. */
-  box: (Box & Place) | null;
+  box: PlacedBox | null;
   /** Draws on the canvas on which it lies. */
   pen: CanvasRenderingContext2D | null;
 }
@@ -105,7 +108,8 @@ export class PageCanvas {
     bands.forEach(({ room, places }, i) => {
       const pen = penOf(over.children[i] as HTMLCanvasElement, room, scale);
       for (const { mark, ...box } of places) {
-        mark.box = { ...box, x: box.x - room.x, y: box.y - room.y };
+        const [left, top] = [Math.round((box.x - room.x) * scale), Math.round((box.y - room.y) * scale)];
+        mark.box = { ...box, left, top, scale };
         mark.pen = pen;
         draw(mark);
       }
@@ -120,17 +124,29 @@ function penOf(canvas: HTMLCanvasElement, { x, y, width, height }: Place, scale:
   canvas.width = Math.round(width * scale);
   canvas.height = Math.round(height * scale);
   const pen = canvas.getContext("2d");
-  pen?.scale(scale, scale);
+  if (pen) fonts.delete(pen);
   return pen;
 }
 
+/** Without saving and restoring: each saved state is an object of the browser's that it has to collect later, by the thousand. */
 function draw({ box, pen, stroke }: Mark): void {
   if (!pen || !box) return;
-  pen.clearRect(box.x, box.y, box.width, box.height);
-  pen.save();
-  pen.translate(box.x, box.y);
+  const { left, top, width, height, scale } = box;
+  pen.setTransform(scale, 0, 0, scale, left, top);
+  pen.globalAlpha = 1;
+  pen.clearRect(0, 0, width, height);
   stroke(pen, box);
-  pen.restore();
+}
+
+/** The weight and size in which each writes, in one number; a canvas that gets a new size forgets it. */
+const fonts = new WeakMap<CanvasRenderingContext2D, number>();
+
+/** Sets the font where it is another one: the browser reads its name each time it is told, even where it is the same. */
+export function writeIn(g: CanvasRenderingContext2D, { font }: Palette, weight: number, size: number): void {
+  const wanted = weight * 1000 + size;
+  if (fonts.get(g) === wanted) return;
+  fonts.set(g, wanted);
+  g.font = `${weight} ${size}px ${font}`;
 }
 
 export const PageCanvasContext = createContext<PageCanvas | null>(null);

@@ -79,15 +79,35 @@ export class Drawn {
 
 export type Draw = (drawn: Drawn, value: ControlValue) => void;
 
-/** Draws each new value of a control straight into its element, and lets the caller draw the rest. */
-export function useValue(root: RefObject<HTMLElement | null>, control: string, draw: Draw): void {
+/** Whether two values of a control differ in more than where it stands. */
+const isOtherwise = (a: ControlValue, b: ControlValue) =>
+  a.belief !== b.belief ||
+  a.disputed !== b.disputed ||
+  a.enabled !== b.enabled ||
+  a.open !== b.open ||
+  a.holder !== b.holder ||
+  a.label !== b.label;
+
+/**
+ * Draws each new value of a control straight into its element, and lets the caller draw the rest.
+ *
+ * @param seenElsewhere whether where it stands is drawn by somebody else, so that the element only says it to those who do not see it
+ */
+export function useValue(
+  root: RefObject<HTMLElement | null>,
+  control: string,
+  draw: Draw,
+  seenElsewhere: boolean,
+): void {
   useEffect(() => {
     const element = root.current;
     if (!element) return;
     const drawn = new Drawn(element);
+    let last: ControlValue | undefined;
     const all = () => {
       const value = values.get(control);
       if (!value) return;
+      last = value;
       drawn.axes(value.axes);
       drawn.data("echo", String(echoOf(value) !== null));
       drawn.data("belief", value.belief);
@@ -101,13 +121,15 @@ export function useValue(root: RefObject<HTMLElement | null>, control: string, d
       if (label) drawn.text("[data-label]", value.label || label.dataset.label || " ");
       draw(drawn, value);
     };
-    const painting = new Painting(all);
-    const stop = values.subscribe(control, (value) => painting.again(isInHand(value)));
+    const painting = new Painting(all, seenElsewhere);
+    const stop = values.subscribe(control, (value) =>
+      painting.again(isInHand(value) || !last || isOtherwise(value, last)),
+    );
     return () => {
       stop();
       painting.forget();
     };
-  }, [root, control, draw]);
+  }, [root, control, draw, seenElsewhere]);
 }
 
 /** What every slider says to those who do not see it. */

@@ -13,7 +13,8 @@ export class Channels<T> {
 
   set(key: string, value: T): void {
     this.latest.set(key, value);
-    this.listeners.get(key)?.forEach((listener) => listener(value));
+    const listeners = this.listeners.get(key);
+    if (listeners) for (const listener of listeners) listener(value);
   }
 
   clear(): void {

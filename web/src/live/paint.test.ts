@@ -55,6 +55,19 @@ test("few are drawn in each frame", async () => {
   expect(drawn[0]).toBe(10);
 });
 
+test("what takes turns is drawn a few in each frame, one after the other, and at once where it has to be", async () => {
+  const { Painting } = await import("./paint");
+  const said: number[] = [];
+  const all = Array.from({ length: 30 }, (_, i) => new Painting(() => said.push(i), true));
+  all.forEach((painting, i) => painting.again(i === 29));
+  frame();
+  expect(said).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 29]);
+  all[0]!.again();
+  for (let i = 0; i < 3; i++) frame();
+  expect(said.slice(9)).toEqual([...Array.from({ length: 21 }, (_, i) => i + 8), 0]);
+  expect(frames).toHaveLength(0);
+});
+
 test("what is forgotten is not drawn; what is drawn may ask to be drawn again", async () => {
   const { Painting } = await import("./paint");
   const { drawn, all } = await paintings(2);

@@ -1,4 +1,5 @@
 import type { Control, Form, Problem } from "../../api/types";
+import { ownMarks } from "../../controls/scale";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { inDraft, nameOf } from "../../live/laid";
 import { EditField } from "../../ui/EditField";
@@ -17,6 +18,8 @@ const GRABS: { value: Of<"fader">["grab"]; text: string }[] = [
   { value: "PICK_UP", text: "picks it up in passing" },
   { value: "JUMP", text: "makes it jump, once known" },
 ];
+
+const NOWHERE = "nowhere";
 
 /** What is to be said of a form besides its label. */
 export function FormFields({ control, put: putControl }: { control: HeldOf<Control>; put: Put<Control> }) {
@@ -43,7 +46,7 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
               { value: "RIGHT", text: "to the right" },
             ]}
           />
-          <Check label="holds in the middle" checked={form.detent} onChange={(detent) => now({ detent })} />
+          <Holds control={control.part.body} put={(holdsAt) => now({ holdsAt })} />
           <MarksField
             label="Scale: value text; … (empty: even numbers)"
             marks={form.marks}
@@ -57,7 +60,7 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       return (
         <>
           <p className="text-sm text-quiet">A finger turns it by going up and down; it never jumps.</p>
-          <Check label="holds in the middle" checked={form.detent} onChange={(detent) => now({ detent })} />
+          <Holds control={control.part.body} put={(holdsAt) => now({ holdsAt })} />
           <Springs springs={form.springs} to="its rest value" put={(springs) => now({ springs })} />
           <Rest rest={form.rest} put={(rest) => put("form/rest", { rest })} />
         </>
@@ -202,6 +205,27 @@ function Rest({ rest, put }: { rest: number; put: (rest: number) => Promise<Prob
   return <NumberField label="Rests at, 0 to 1" value={rest} onCommit={put} />;
 }
 
+/** Where a hand is held a little: in the middle, where it rests, or at a mark of its scale. */
+function Holds({ control, put }: { control: Control; put: (holdsAt: number | null) => void }) {
+  const { form } = control;
+  if (form.kind !== "fader" && form.kind !== "knob") return null;
+  const places = new Map<number, string>([[0.5, "in the middle"]]);
+  for (const { place, text } of ownMarks(control)) places.set(place, `at ${text}`);
+  if (!places.has(form.rest)) places.set(form.rest, "at its rest value");
+  if (form.holdsAt !== null && !places.has(form.holdsAt)) places.set(form.holdsAt, `at ${form.holdsAt}`);
+  return (
+    <Select
+      label="Holds a hand"
+      value={String(form.holdsAt ?? NOWHERE)}
+      onChange={(at) => put(at === NOWHERE ? null : Number(at))}
+      options={[
+        { value: NOWHERE, text: "nowhere" },
+        ...[...places].map(([at, text]) => ({ value: String(at), text })),
+      ]}
+    />
+  );
+}
+
 /** One option a line, its label and after a bar what is sent for it. */
 function ChoiceFields({ form, put }: { form: Of<"choice">; put: PutForm }) {
   const written = form.options
@@ -268,8 +292,6 @@ function LampFields({ form, put }: { form: Of<"lamp">; put: PutForm }) {
     />
   );
 }
-
-const NOWHERE = "nowhere";
 
 function PageKeyFields({ form, put }: { form: Of<"pageKey">; put: PutForm }) {
   const parts = useShow((s) => s.parts);

@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.shaping.Hsv;
-import imperan.show.Detent;
 import imperan.show.Form;
 
 /**
@@ -127,27 +126,24 @@ final class Gesture {
     }
 
     /**
-     * Where a cap stands that is pulled a way further. Its detent holds it until it was pulled out of it, however slowly; one that stood near
-     * the middle already, or is led there by a finger that asks for fine movement, is not caught.
+     * Where a cap stands that is pulled a way further. Its detent holds it until it was pulled out of it, however slowly; one that stood beside
+     * it already, or is led there by a finger that asks for fine movement, is not caught.
      */
     private Position pulled(double at, double way, boolean fine) {
         if (at != shown) {
             pulled = at;
-            slips = Detent.reaches(at) && at != Detent.MIDDLE;
+            slips = form.led(at) != at;
         }
         pulled = clamp(pulled + way);
-        slips = Detent.reaches(pulled) && (slips || fine);
+        slips = form.holds(pulled) && (slips || fine);
         shown = slips ? pulled : form.led(pulled);
         return Position.of(shown);
     }
 
-    /** Where a key leads: a step from farther away, or across the middle, ends in the detent; smaller ones lead in it and out of it. */
+    /** Where a key leads: a step from farther away, or across the detent, ends in it; smaller ones lead in it and out of it. */
     static Position stepped(Form form, double at, double to) {
-        if (!form.detent()) {
-            return Position.of(form.snapped(to));
-        }
-        boolean caught = Detent.reaches(to) && !Detent.reaches(at) || (at - Detent.MIDDLE) * (to - Detent.MIDDLE) < 0;
-        return Position.of(caught ? Detent.MIDDLE : to);
+        boolean caught = form.holds(to) && !form.holds(at) || form.holdsAt().filter(detent -> (at - detent) * (to - detent) < 0).isPresent();
+        return Position.of(caught ? form.holdsAt().orElseThrow() : form.snapped(to));
     }
 
     private Position led(double place) {

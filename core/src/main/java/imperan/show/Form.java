@@ -56,9 +56,9 @@ public sealed interface Form {
         return false;
     }
 
-    /** Whether it holds a little in the middle. */
-    default boolean detent() {
-        return false;
+    /** Where it holds a hand a little, 0 to 1; empty for nowhere. */
+    default Optional<Double> holdsAt() {
+        return Optional.empty();
     }
 
     /** The nearest position that the form has. */
@@ -66,9 +66,17 @@ public sealed interface Form {
         return Math.max(0, Math.min(1, position));
     }
 
+    /** How far from its detent a hand is held, as a share of the way. */
+    double HOLD = 0.02;
+
+    /** Whether a position is near enough to its detent to be held there. */
+    default boolean holds(double position) {
+        return holdsAt().filter(at -> Math.abs(position - at) < HOLD).isPresent();
+    }
+
     /** Where a hand that leads it to a position leaves it: near its detent it is held there. */
     default double led(double position) {
-        return detent() && Detent.reaches(position) ? Detent.MIDDLE : snapped(position);
+        return holds(position) ? holdsAt().orElseThrow() : snapped(position);
     }
 
     /**
@@ -76,12 +84,12 @@ public sealed interface Form {
      *
      * @param direction in which the value grows
      * @param grab      what happens where a finger lands beside the cap
-     * @param detent    whether the cap holds a little in the middle
+     * @param holdsAt   where the cap is held a little, 0 to 1, such as in the middle or at the mark of no change
      * @param springs   whether the cap goes back to its rest value when the finger lifts
      * @param rest      0 to 1
      * @param marks     of its scale; empty for five at even distances
      */
-    record Fader(Direction direction, Grab grab, boolean detent, boolean springs, double rest, List<ScaleMark> marks) implements Form {
+    record Fader(Direction direction, Grab grab, Optional<Double> holdsAt, boolean springs, double rest, List<ScaleMark> marks) implements Form {
 
         public Fader {
             marks = List.copyOf(marks);
@@ -94,12 +102,12 @@ public sealed interface Form {
 
         /** Without a detent. */
         public static Fader restingAt(Direction direction, Grab grab, double rest) {
-            return new Fader(direction, grab, false, false, rest, List.of());
+            return new Fader(direction, grab, Optional.empty(), false, rest, List.of());
         }
 
         /** The same with a scale of its own. */
         public Fader marked(List<ScaleMark> others) {
-            return new Fader(direction, grab, detent, springs, rest, others);
+            return new Fader(direction, grab, holdsAt, springs, rest, others);
         }
 
         @Override
@@ -145,20 +153,20 @@ public sealed interface Form {
     /**
      * A knob, turned by a finger that moves up and down; it never jumps.
      *
-     * @param detent  whether it holds a little in the middle
+     * @param holdsAt where it is held a little, 0 to 1
      * @param springs whether it goes back to its rest value when the finger lifts
      * @param rest    0 to 1
      */
-    record Knob(boolean detent, boolean springs, double rest) implements Form {
+    record Knob(Optional<Double> holdsAt, boolean springs, double rest) implements Form {
 
         /** A knob that stays where it is left, without a detent. */
         public static Knob restingAt(double rest) {
-            return new Knob(false, false, rest);
+            return new Knob(Optional.empty(), false, rest);
         }
 
-        /** A knob for what goes as far to one side as to the other, such as a panorama: it rests in the middle and holds there. */
-        public static Knob centred() {
-            return new Knob(true, false, Detent.MIDDLE);
+        /** A knob for what goes both ways from there, such as a panorama: it rests there and is held there. */
+        public static Knob holdingAt(double rest) {
+            return new Knob(Optional.of(rest), false, rest);
         }
 
         @Override

@@ -252,6 +252,9 @@ final class PartRules {
         if (!(control.form().rest() >= 0 && control.form().rest() <= 1)) {
             problem(part, "form/rest", "The rest value lies between 0 and 1");
         }
+        if (control.form().holdsAt().filter(at -> !(at >= 0 && at <= 1)).isPresent()) {
+            problem(part, "form/holdsAt", "Where it holds lies between 0 and 1");
+        }
         needsGrid(part);
         checkPlace(part, control);
         checkForm(part, control.form());

@@ -105,8 +105,9 @@ public final class Upgrade {
 
     private static void from6(JsonNode body) {
         JsonNode form = body.path("form");
-        if (kind(form).equals("knob")) {
-            add(form, "{\"detent\": false}");
+        if ((kind(form).equals("fader") || kind(form).equals("knob")) && !form.has("holdsAt")) {
+            add(form, form.path("detent").asBoolean(false) ? "{\"holdsAt\": 0.5}" : "{\"holdsAt\": null}");
+            ((ObjectNode) form).remove("detent");
         }
     }
 

@@ -149,7 +149,7 @@ class BehaviourTest {
     }
 
     private static Stream<Form> detents() {
-        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, true, false, 0, List.of()), Form.Knob.centred());
+        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0, List.of()), Form.Knob.holdingAt(0.5));
     }
 
     @ParameterizedTest
@@ -167,6 +167,26 @@ class BehaviourTest {
         }
         touch(stage, Phase.STEP, 0, -0.1);
         assertThat(positions(stage)).containsExactly(0.5);
+    }
+
+    @Test
+    void aDetentLiesWhereItIsWanted() {
+        Form unity = new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.of(0.75), false, 0, List.of());
+        Stage stage = stage(control(unity, List.of(send(Send.Phase.CHANGE, "/it", value(0, 0, 1)))));
+        touch(stage, Phase.SET, 0, 0.5);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 0.735);
+        assertThat(positions(stage)).containsExactly(0.75);
+        touch(stage, Phase.MOVE, 0.5, 0.72);
+        assertThat(positions(stage)).containsExactly(0.72);
+        touch(stage, Phase.MOVE, 0.5, 0.765);
+        assertThat(positions(stage)).containsExactly(0.75);
+    }
+
+    @Test
+    void aDetentBeyondTheWayIsRefused() {
+        assertThat(Shows.refused(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(Form.Knob.holdingAt(1.5), List.of()))))
+                .anySatisfy(problem -> assertThat(problem.field()).isEqualTo("form/holdsAt"));
     }
 
     @ParameterizedTest
@@ -224,7 +244,7 @@ class BehaviourTest {
     // ---- springs
 
     private static Stream<Form> springing() {
-        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, false, true, 0.5, List.of()), new Form.Knob(false, true, 0.5));
+        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.empty(), true, 0.5, List.of()), new Form.Knob(Optional.empty(), true, 0.5));
     }
 
     @ParameterizedTest
@@ -241,7 +261,7 @@ class BehaviourTest {
 
     @Test
     void whatSpringsGoesBackWhenItsFingerIsLost() {
-        Stage stage = stage(control(new Form.Knob(false, true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
+        Stage stage = stage(control(new Form.Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 0.75);
         stage.takeSent();
@@ -251,7 +271,7 @@ class BehaviourTest {
 
     @Test
     void aKeyHoldsWhatSpringsUntilItIsLetGo() {
-        Stage stage = stage(control(new Form.Knob(false, true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
+        Stage stage = stage(control(new Form.Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
                 send(Send.Phase.RELEASE, "/off"))));
         touch(stage, Phase.STEP, 0, 0.25);
         touch(stage, Phase.STEP, 0, 0.25);

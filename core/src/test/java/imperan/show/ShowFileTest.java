@@ -154,9 +154,11 @@ class ShowFileTest {
         assertThat(written(imported(second))).isEqualTo(file);
     }
 
-    /** The same file as version 6 wrote it: of those with a detent, only faders had it. */
+    /** The same file as version 6 wrote it: faders held in the middle or nowhere, knobs nowhere. */
     private static String asOfVersion6(String file) {
-        return file.replace("\"version\":7", "\"version\":6").replace("\"detent\":false,\"kind\":\"knob\"", "\"kind\":\"knob\"");
+        return file.replace("\"version\":7", "\"version\":6").replace("\"holdsAt\":null,\"kind\":\"knob\"", "\"kind\":\"knob\"")
+                .replaceAll("\\{(\"direction\":\"[A-Z]*\",\"grab\":\"[A-Z_]*\"),\"holdsAt\":(null|0.5),", "{\"detent\":$2,$1,")
+                .replace("\"detent\":null", "\"detent\":false").replace("\"detent\":0.5", "\"detent\":true");
     }
 
     /** The same file as version 5 wrote it. */
@@ -213,10 +215,12 @@ class ShowFileTest {
 
     @Test
     void aFileOfTheSixthVersionIsReadAsWhatItMeant() {
-        Show show = accepted(show(), ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))));
+        Form.Fader holding = new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0.25, List.of());
+        Show show = accepted(show(), ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))),
+                put(new PartId("trim"), PAGE, fader("Trim", 4, "/trim").formed(holding)));
         String file = written(show);
         String sixth = asOfVersion6(file);
-        assertThat(sixth).isNotEqualTo(file).contains("\"kind\":\"knob\"").doesNotContain("\"detent\":false,\"kind\":\"knob\"");
+        assertThat(sixth).doesNotContain("holdsAt").contains("\"detent\":true").contains("\"detent\":false");
         assertThat(written(imported(sixth))).isEqualTo(file);
     }
 

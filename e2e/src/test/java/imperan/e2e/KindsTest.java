@@ -86,7 +86,7 @@ class KindsTest extends InstalledTest {
         column = 0;
         steps.add(laid("wheel", new Form.Wheel(10), List.of(new Send(Send.Phase.STEP, Optional.of(PROBE), "/wheel",
                 List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1)))), List.of()));
-        steps.add(laid("bend", new Form.Knob(false, true, 0.5), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/bend", List.of(value(0)))), List.of()));
+        steps.add(laid("bend", new Form.Knob(Optional.empty(), true, 0.5), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/bend", List.of(value(0)))), List.of()));
         for (Form form : List.of(new Form.Meter(), Form.Lamp.PLAIN, new Form.Readout(), new Form.Needle())) {
             steps.add(laid(form.called(), form, List.of(), List.of(Listen.value(Optional.of(PROBE), "/said", 0, 0, 1))));
         }

@@ -117,8 +117,9 @@ class MigrationTest {
             object.put("icon", body.path("face").path("icon").asString());
             object.remove("face");
             ((ObjectNode) body.path("form")).remove(List.of("group", "marks"));
-            if (body.path("form").path("kind").asString().equals("knob")) {
-                ((ObjectNode) body.path("form")).remove("detent");
+            ((ObjectNode) body.path("form")).remove("holdsAt");
+            if (body.path("form").path("kind").asString().equals("fader")) {
+                ((ObjectNode) body.path("form")).put("detent", false);
             }
             if (!body.path("form").path("kind").asString().equals("pad")) {
                 ((ObjectNode) body.path("form")).remove("springs");
