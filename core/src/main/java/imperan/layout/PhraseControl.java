@@ -79,7 +79,7 @@ final class PhraseControl {
         } else if (!isSaid()) {
             return value.low().isPresent() ? new Form.Meter() : new Form.Readout();
         }
-        // what goes both ways from its middle is turned, what fills up is pushed
+        // what goes both ways from zero is turned, what fills up is pushed
         return low() < 0 && high() > 0 ? Form.Knob.holdingAt((0 - low()) / (high() - low()))
                 : Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(value.marks());
     }

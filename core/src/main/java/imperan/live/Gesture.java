@@ -15,6 +15,8 @@ final class Gesture {
     static final double FINE = 0.1;
     /** A finger that goes no farther only taps. */
     private static final double TAP = 0.02;
+    /** A position that differs by no more is the same: a target that answers in 32 bits rounds as much away. */
+    private static final double ROUNDED = 1e-6;
 
     private final Form form;
     private final boolean free;
@@ -131,8 +133,8 @@ final class Gesture {
      */
     private Position pulled(double at, double way, boolean fine) {
         if (at != shown) {
-            pulled = at;
-            slips = form.led(at) != at;
+            pulled = settled(form, at);
+            slips = form.led(pulled) != pulled;
         }
         pulled = clamp(pulled + way);
         slips = form.holds(pulled) && (slips || fine);
@@ -142,8 +144,14 @@ final class Gesture {
 
     /** Where a key leads: a step from farther away, or across the detent, ends in it; smaller ones lead in it and out of it. */
     static Position stepped(Form form, double at, double to) {
-        boolean caught = form.holds(to) && !form.holds(at) || form.holdsAt().filter(detent -> (at - detent) * (to - detent) < 0).isPresent();
+        double from = settled(form, at);
+        boolean caught = form.holds(to) && !form.holds(from) || form.holdsAt().filter(detent -> (from - detent) * (to - detent) < 0).isPresent();
         return Position.of(caught ? form.holdsAt().orElseThrow() : form.snapped(to));
+    }
+
+    /** Where a cap stands that its target's answer may have moved by a rounding out of its detent. */
+    private static double settled(Form form, double at) {
+        return form.holdsAt().filter(detent -> Math.abs(at - detent) < ROUNDED).orElse(at);
     }
 
     private Position led(double place) {

@@ -183,6 +183,24 @@ class BehaviourTest {
         assertThat(positions(stage)).containsExactly(0.75);
     }
 
+    /** 0.562 is no number of 32 bits: what the target answers stands a rounding beside it. */
+    @Test
+    void aDetentIsLeftByKeyAndHeldByFingerAfterTheTargetHasRoundedIt() {
+        Form unity = new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.562), false, 0, List.of());
+        Stage stage = stage(control(unity, List.of(send(Send.Phase.CHANGE, "/it", value(0, 0, 1))), hears("/it", 0, 0, 0, 1)));
+        stage.desk("/it", 0.562f);
+        touch(stage, Phase.STEP, 0, 0.01);
+        assertThat(positions(stage).get(0)).isEqualTo(0.572, within(1e-6));
+        touch(stage, Phase.RELEASE, 0, 0);
+        stage.pass(2_000);
+        stage.desk("/it", 0.562f);
+        touch(stage, Phase.PRESS, 0.5, 0.5);
+        touch(stage, Phase.MOVE, 0.5, 0.51);
+        assertThat(positions(stage)).containsExactly(0.562);
+        touch(stage, Phase.MOVE, 0.5, 0.53);
+        assertThat(positions(stage).get(0)).isEqualTo(0.592, within(1e-6));
+    }
+
     @Test
     void aDetentBeyondTheWayIsRefused() {
         assertThat(Shows.refused(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(Form.Knob.holdingAt(1.5), List.of()))))
