@@ -1,5 +1,6 @@
 /** The WebSocket: opens, opens again when it is lost, and hands every frame to those it concerns. */
 import type { ClientFrame, ServerFrame, TouchPhase } from "../api/types";
+import { notify } from "../ui/notices";
 import { announce, browser, keepName } from "./browser";
 import { receiveShow, useShow } from "./show";
 import { traces, values } from "./values";
@@ -7,10 +8,16 @@ import { forgetWire, receiveWire } from "./wire";
 
 /** The server's word for a show that is not there; asking again helps nobody. */
 const NO_SUCH_SHOW = 4404;
+/** The show key was changed; the page that asks for it comes with a reload. */
+const KEY_CHANGED = 4401;
 const RETRY_MS = 500;
 const BEAT_MS = 500;
+/** The server says something every second; when it does not for as long, it is gone, or the way to it. */
+const SILENCE_MS = 2_500;
 
 let socket: WebSocket | null = null;
+let heardAt = 0;
+let beats = 0;
 let watching: { wire: boolean; traces: string[] } = { wire: false, traces: [] };
 const fingers = new Set<string>();
 /** What counts as one touch; moves in between do not. */
@@ -24,19 +31,37 @@ function wantedShow(): string {
 export function connect(): void {
   const opened = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/live`);
   socket = opened;
+  heardAt = performance.now();
+  const watchdog = setInterval(() => {
+    if (performance.now() - heardAt > SILENCE_MS) lose();
+    // while a finger is down we are heard twice as often; a hand that vanishes is let go
+    else if (fingers.size > 0 || beats++ % 2 === 0) send({ kind: "beat" });
+  }, BEAT_MS);
+  /** Ends this connection once, however it is noticed: a network that is gone lets nothing close in order. */
+  const lose = () => {
+    clearInterval(watchdog);
+    opened.onmessage = opened.onclose = opened.onopen = null;
+    opened.close();
+    if (socket !== opened) return;
+    socket = null;
+    useShow.setState((state) => ({ lostSince: state.lostSince ?? new Date() }));
+    setTimeout(connect, RETRY_MS);
+  };
   opened.onopen = () => {
     announce().catch(() => undefined);
     send({ kind: "hello", browser: browser.id, name: browser.name, show: wantedShow() });
     send({ kind: "watch", ...watching });
   };
-  opened.onmessage = (event) => receive(JSON.parse(event.data as string) as ServerFrame);
+  opened.onmessage = (event) => {
+    heardAt = performance.now();
+    receive(JSON.parse(event.data as string) as ServerFrame);
+  };
   opened.onclose = (event) => {
     if (event.code === NO_SUCH_SHOW) {
+      clearInterval(watchdog);
       useShow.setState({ noSuchShow: true });
-      return;
-    }
-    useShow.setState((state) => ({ lostSince: state.lostSince ?? new Date() }));
-    setTimeout(connect, RETRY_MS);
+    } else if (event.code === KEY_CHANGED) location.reload();
+    else lose();
   };
 }
 
@@ -63,20 +88,13 @@ export function watch(change: Partial<typeof watching>): void {
   send({ kind: "watch", ...watching });
 }
 
-/** While a finger is down the server hears from us; when it does not, it lifts the finger. */
+/** While a finger is down the server hears from us more often; when it does not, it lifts the finger. */
 export function fingerDown(finger: string): void {
-  if (fingers.size === 0) setTimeout(beat, BEAT_MS);
   fingers.add(finger);
 }
 
 export function fingerUp(finger: string): void {
   fingers.delete(finger);
-}
-
-function beat(): void {
-  if (fingers.size === 0) return;
-  send({ kind: "beat" });
-  setTimeout(beat, BEAT_MS);
 }
 
 function receive(frame: ServerFrame): void {
@@ -89,4 +107,5 @@ function receive(frame: ServerFrame): void {
   for (const value of frame.values) values.set(value.control, value);
   for (const trace of frame.traces) traces.set(trace.control, trace);
   receiveWire(frame.wire);
+  if (frame.notices.length) notify(frame.notices.join(" "));
 }

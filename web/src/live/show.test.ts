@@ -25,6 +25,7 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
     page: null,
     presences: null,
     missed: 0,
+    notices: [],
     ...part,
   };
 }

@@ -9,6 +9,7 @@ import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { clockTime } from "../ui/time";
 import { ANYONE, type Filter, NO_FILTER, passes, UNCLAIMED } from "./filter";
+import { WholePacket } from "./WholePacket";
 
 const ROW_HEIGHT = 34;
 const COLUMNS = "grid-cols-[7.5rem_4rem_7rem_15rem_1fr_4rem_1fr_5rem]";
@@ -20,6 +21,7 @@ export function WireStation() {
   /** The rows on the screen when it was paused; collecting goes on behind them. */
   const [held, setHeld] = useState<WireRow[] | null>(null);
   const [clearedTo, setClearedTo] = useState(0);
+  const [opened, setOpened] = useState<WireRow | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const source = held ?? all;
   const rows = useMemo(
@@ -92,12 +94,13 @@ export function WireStation() {
                 className="absolute inset-x-0"
                 style={{ top: item.start, height: ROW_HEIGHT }}
               >
-                <Row row={rows[rows.length - 1 - item.index]!} />
+                <Row row={rows[rows.length - 1 - item.index]!} onOpen={setOpened} />
               </div>
             ))}
           </div>
         </div>
       )}
+      {opened && <WholePacket row={opened} onClose={() => setOpened(null)} />}
     </main>
   );
 }
@@ -141,16 +144,17 @@ function Filters({ filter, onChange }: { filter: Filter; onChange: (filter: Filt
   );
 }
 
-function Row({ row }: { row: WireRow }) {
+function Row({ row, onOpen }: { row: WireRow; onOpen: (row: WireRow) => void }) {
   const target = useShow((s) => partOf(s.parts, "target", row.target)?.part.body.name);
   const Icon = row.out ? ArrowRight : ArrowLeft;
   const line = row.messages[0];
   const more = row.messages.length > 1 ? ` and ${row.messages.length - 1} more` : "";
   return (
-    <div
+    <button
       data-wire={row.out ? "out" : "in"}
-      className={`grid ${COLUMNS} items-center gap-3 border-b border-raised px-2 py-1 font-mono whitespace-nowrap`}
-      title={row.hex}
+      className={`grid w-full text-left ${COLUMNS} items-center gap-3 border-b border-raised px-2 py-1 font-mono whitespace-nowrap hover:bg-raised`}
+      title="Show the whole message"
+      onClick={() => onOpen(row)}
     >
       <span className="text-quiet">{clockTime(row.atMillis)}</span>
       <span className={`flex items-center gap-1 font-sans font-bold ${row.out ? "text-out" : "text-in"}`}>
@@ -170,7 +174,7 @@ function Row({ row }: { row: WireRow }) {
             {line?.address ?? "empty bundle"}
             {more}
           </span>
-          <span className="text-quiet">{line?.typeTags}</span>
+          <span className="truncate text-quiet">{line?.typeTags}</span>
           <span className="truncate">
             {line?.arguments} {row.note && <span className="font-sans text-caution">{row.note}</span>}
           </span>
@@ -179,6 +183,6 @@ function Row({ row }: { row: WireRow }) {
           </span>
         </>
       )}
-    </div>
+    </button>
   );
 }

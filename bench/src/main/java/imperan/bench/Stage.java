@@ -78,12 +78,13 @@ final class Stage implements AutoCloseable {
         troubleAnswerPort = freePort();
         String database = "bench_" + UUID.randomUUID().toString().replace("-", "");
         String url = "jdbc:postgresql://127.0.0.1:" + System.getenv("IMPERAN_TEST_DB_PORT") + "/";
-        try (var connection = DriverManager.getConnection(url + "postgres", "imperan", "");
+        try (var connection = DriverManager.getConnection(url + "postgres", "imperan", System.getenv("IMPERAN_TEST_DB_PASSWORD"));
              Statement statement = connection.createStatement()) {
-            statement.execute("create database " + database);
+            statement.execute("create database " + database + " owner imperan_app");
         }
         context = new SpringApplicationBuilder(ImperanServer.class, BareRelay.class).run("--server.port=0",
-                "--spring.datasource.url=" + url + database, "--imperan.demo.first-port=" + freePort(),
+                "--spring.datasource.url=" + url + database, "--spring.datasource.username=imperan_app",
+                "--spring.datasource.password=" + System.getenv("IMPERAN_TEST_DB_APP_PASSWORD"), "--imperan.demo.first-port=" + freePort(),
                 "--imperan.demo.first-answer=" + Math.min(freePort(), 65_000), "--logging.level.root=error", "--spring.main.banner-mode=off");
         Shows shows = context.getBean(Shows.class);
         String show = shows.create("Bench").show().orElseThrow();

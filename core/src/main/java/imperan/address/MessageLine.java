@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -21,7 +20,10 @@ import java.util.regex.Pattern;
  */
 public record MessageLine(String text, Optional<OscMessage> message, Optional<AddressText.Fault> problem) {
 
-    private static final Pattern WORD = Pattern.compile("\\G\\s*(?:\"((?:[^\"\\\\]|\\\\.)*)\"(?=\\s|$)|([^\\s\"]\\S*))");
+    /** As long as the longest argument, and an address. */
+    public static final int MAX_LENGTH = 10_000;
+    /** Of a text that is quoted in a sentence. */
+    private static final int SHOWN = 60;
     private static final Pattern WHOLE = Pattern.compile("[+-]?\\d{1,18}");
     private static final Pattern DECIMAL = Pattern.compile("[+-]?(?:\\d+\\.\\d*|\\.\\d+|\\d+(?=[eE]))(?:[eE][+-]?\\d{1,3})?");
 
@@ -36,27 +38,88 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
     }
 
     private static MessageLine parse(String text, Function<String, AddressText> reading) {
-        List<OscArgument> arguments = new ArrayList<>();
         String line = text.strip();
-        Matcher word = WORD.matcher(line);
+        if (line.length() > MAX_LENGTH) {
+            return new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A message in one line has at most " + MAX_LENGTH + " characters",
+                    Optional.empty())));
+        }
+        if (line.indexOf('\0') >= 0) {
+            return new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A text of OSC ends at NUL, so it cannot hold one", Optional.empty())));
+        }
+        List<OscArgument> arguments = new ArrayList<>();
         String address = "";
-        int end = 0;
-        for (int place = 0; word.find(); place++) {
-            end = word.end();
-            if (place == 0) {
-                address = word.group(2) == null ? word.group() : word.group(2);
-            } else {
-                arguments.add(word.group(2) == null ? new OscArgument.Text(word.group(1).replaceAll("\\\\(.)", "$1"))
-                        : argument(word.group(2)));
+        int at = 0;
+        for (int place = 0; at < line.length(); place++) {
+            boolean quoted = line.charAt(at) == '"';
+            int end = quoted ? endOfQuoted(line, at) : endOfWord(line, at);
+            if (end < 0) {
+                break;
             }
+            String word = line.substring(at, end);
+            if (place == 0) {
+                address = word;
+            } else {
+                arguments.add(quoted ? new OscArgument.Text(unquoted(word)) : argument(word));
+            }
+            at = skipBlanks(line, end);
         }
         Optional<AddressText.Fault> fault = reading.apply(address).problem();
-        if (fault.isEmpty() && end < line.length()) {
-            fault = Optional.of(new AddressText.Fault("The quote at “" + line.substring(end).strip() + "” is not closed, or something follows it at once",
+        if (fault.isEmpty() && at < line.length()) {
+            fault = Optional.of(new AddressText.Fault("The quote at “" + shortened(line.substring(at)) + "” is not closed, or something follows it at once",
                     Optional.empty()));
+        } else if (fault.isEmpty() && arguments.stream().anyMatch(argument -> argument instanceof OscArgument.Float32 number && !Float.isFinite(number.value()))) {
+            fault = Optional.of(new AddressText.Fault("A number in it is too large for a float", Optional.empty()));
         }
         return fault.isPresent() ? new MessageLine(text, Optional.empty(), fault.map(f -> wholeLine(f, line)))
                 : new MessageLine(text, Optional.of(new OscMessage(address, arguments)), Optional.empty());
+    }
+
+    /** Where a word ends: before the next blank. */
+    private static int endOfWord(String line, int from) {
+        int end = from;
+        while (end < line.length() && !isBlank(line.charAt(end))) {
+            end++;
+        }
+        return end;
+    }
+
+    /** Behind the closing quote, where a blank or nothing follows it; else -1. */
+    private static int endOfQuoted(String line, int from) {
+        for (int i = from + 1; i < line.length(); i++) {
+            if (line.charAt(i) == '\\') {
+                i++;
+            } else if (line.charAt(i) == '"') {
+                return i + 1 == line.length() || isBlank(line.charAt(i + 1)) ? i + 1 : -1;
+            }
+        }
+        return -1;
+    }
+
+    private static int skipBlanks(String line, int from) {
+        int at = from;
+        while (at < line.length() && isBlank(line.charAt(at))) {
+            at++;
+        }
+        return at;
+    }
+
+    private static boolean isBlank(char c) {
+        return c == ' ' || c >= '\t' && c <= '\r';
+    }
+
+    private static String unquoted(String word) {
+        StringBuilder text = new StringBuilder();
+        for (int i = 1; i < word.length() - 1; i++) {
+            if (word.charAt(i) == '\\') {
+                i++;
+            }
+            text.append(word.charAt(i));
+        }
+        return text.toString();
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= SHOWN ? text : text.substring(0, SHOWN) + "…";
     }
 
     /** The mend of an address is a mend of the line: its arguments stay. */

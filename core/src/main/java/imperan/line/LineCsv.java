@@ -11,6 +11,7 @@ import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.table.SheetText;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -40,9 +41,9 @@ public final class LineCsv {
 
     public static String write(List<TableLine> lines) {
         StringJoiner text = new StringJoiner("\r\n", "", "\r\n");
-        text.add(CSVFormat.RFC4180.format((Object[]) TITLES));
+        text.add(SheetText.row((Object[]) TITLES));
         for (TableLine line : lines) {
-            text.add(CSVFormat.RFC4180.format(line.id(), line.page(), line.label(), line.on(), line.targetName(), line.address(), line.types(),
+            text.add(SheetText.row(line.id(), line.page(), line.label(), line.on(), line.targetName(), line.address(), line.types(),
                     line.low().map(LineCsv::number).orElse(""), line.high().map(LineCsv::number).orElse(""),
                     String.join("; ", line.findings().stream().map(LineFinding::message).toList())));
         }
@@ -107,7 +108,7 @@ public final class LineCsv {
         }
 
         private void row(CSVRecord row) {
-            String[] place = row.get("line").split(":");
+            String[] place = SheetText.read(row.get("line")).split(":");
             Optional<Control> control = place.length == 3 ? Optional.ofNullable(changed.get(new PartId(place[0])))
                     .or(() -> show.part(new PartId(place[0])).map(Part::body).filter(Control.class::isInstance).map(Control.class::cast)) : Optional.empty();
             int index = place.length == 3 && place[2].matches("\\d{1,4}") ? Integer.parseInt(place[2]) - 1 : -1;
@@ -186,7 +187,7 @@ public final class LineCsv {
         }
 
         private static Optional<String> text(CSVRecord row, String column) {
-            return row.isSet(column) ? Optional.of(row.get(column)).filter(text -> !text.isEmpty()) : Optional.empty();
+            return row.isSet(column) ? Optional.of(SheetText.read(row.get(column))).filter(text -> !text.isEmpty()) : Optional.empty();
         }
 
         private void refuse(CSVRecord row, String reason) {

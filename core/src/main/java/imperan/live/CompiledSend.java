@@ -95,6 +95,11 @@ final class CompiledSend {
                 : OscEncoder.encode(new OscMessage(send.address(), arguments));
     }
 
+    /** What was to go out did not: the same value is worth sending again. */
+    void forgetLast() {
+        lastPacket = new byte[0];
+    }
+
     /** Notes what went out; false where it is what went out before. */
     boolean differsFromLast(byte[] packet) {
         boolean differs = !Arrays.equals(packet, lastPacket);
@@ -113,10 +118,10 @@ final class CompiledSend {
 
     private static OscArgument number(ArgumentType type, double value) {
         return switch (type) {
-            case FLOAT32 -> new OscArgument.Float32((float) value);
-            case FLOAT64 -> new OscArgument.Float64(value);
-            // rounded, not cut: 0.07 of 100 is 7 even where the product is 6.99…
-            case INT32 -> new OscArgument.Int32((int) Math.round(value));
+            case FLOAT32 -> new OscArgument.Float32((float) Math.max(-Float.MAX_VALUE, Math.min(Float.MAX_VALUE, value)));
+            case FLOAT64 -> new OscArgument.Float64(Math.max(-Double.MAX_VALUE, Math.min(Double.MAX_VALUE, value)));
+            // rounded, not cut: 0.07 of 100 is 7 even where the product is 6.99…; and at the end of the type, not round it
+            case INT32 -> new OscArgument.Int32((int) Math.max(Integer.MIN_VALUE, Math.min(Integer.MAX_VALUE, Math.round(value))));
             case INT64 -> new OscArgument.Int64(Math.round(value));
             case BOOLEAN -> value > 0 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
             case TEXT -> new OscArgument.Text(new OscArgument.Float64(value).text());

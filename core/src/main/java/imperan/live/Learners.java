@@ -3,6 +3,7 @@ package imperan.live;
 import imperan.osc.OscMessage;
 import imperan.show.PartId;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,9 @@ final class Learners {
 
     /** Who has not looked for longer is gone. */
     private static final long GONE_NANOS = 10_000_000_000L;
+
+    /** Learners at once; more than devices at any desk. */
+    static final int MOST = 64;
 
     private final Map<String, Learning> learners = new HashMap<>();
     private final Map<String, Long> looked = new HashMap<>();
@@ -34,6 +38,11 @@ final class Learners {
     }
 
     private Learning of(String browser, long now) {
+        if (looked.size() == MOST && !looked.containsKey(browser)) {
+            String idlest = Collections.min(looked.entrySet(), Map.Entry.comparingByValue()).getKey();
+            looked.remove(idlest);
+            learners.remove(idlest);
+        }
         looked.put(browser, now);
         return learners.computeIfAbsent(browser, b -> new Learning());
     }

@@ -17,6 +17,9 @@ public final class Learning {
 
     /** More addresses than anybody moves at once. */
     private static final int MOST = 2000;
+    /** A message with more arguments is data and nothing that a hand moves. */
+    private static final int MOST_ARGUMENTS = 64;
+    private static final int LONGEST_ADDRESS = 1_000;
 
     /**
      * An address that was heard.
@@ -38,7 +41,7 @@ public final class Learning {
         private final int order;
         private long count;
         private final List<double[]> ranges = new ArrayList<>();
-        private List<OscArgument> last = List.of();
+        private char[] tags = {};
 
         private Heard(int order) {
             this.order = order;
@@ -46,8 +49,9 @@ public final class Learning {
 
         private void add(List<OscArgument> arguments) {
             count++;
-            last = arguments;
+            tags = new char[arguments.size()];
             for (int i = 0; i < arguments.size(); i++) {
+                tags[i] = arguments.get(i).tag();
                 if (ranges.size() == i) {
                     ranges.add(new double[] {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY});
                 }
@@ -61,7 +65,7 @@ public final class Learning {
 
         private int varying() {
             int most = 0;
-            for (int i = 1; i < Math.min(ranges.size(), last.size()); i++) {
+            for (int i = 1; i < Math.min(ranges.size(), tags.length); i++) {
                 most = ranges.get(i)[1] - ranges.get(i)[0] > ranges.get(most)[1] - ranges.get(most)[0] ? i : most;
             }
             return most;
@@ -80,7 +84,7 @@ public final class Learning {
     }
 
     void heard(PartId target, OscMessage message) {
-        if (on && (heard.size() < MOST || heard.containsKey(new Key(target, message.address())))) {
+        if (on && message.arguments().size() <= MOST_ARGUMENTS && message.address().length() <= LONGEST_ADDRESS && (heard.size() < MOST || heard.containsKey(new Key(target, message.address())))) {
             heard.computeIfAbsent(new Key(target, message.address()), k -> new Heard(heard.size())).add(message.arguments());
         }
     }
@@ -92,13 +96,13 @@ public final class Learning {
             int at = seen.varying();
             Optional<double[]> range = at < seen.ranges.size() && seen.ranges.get(at)[0] <= seen.ranges.get(at)[1]
                     ? Optional.of(seen.ranges.get(at)) : Optional.empty();
-            all.add(new Learned(key.target(), key.address(), at, type(seen.last, at), seen.count, range.map(r -> r[0]), range.map(r -> r[1]), seen.order));
+            all.add(new Learned(key.target(), key.address(), at, type(seen.tags, at), seen.count, range.map(r -> r[0]), range.map(r -> r[1]), seen.order));
         });
         all.sort((a, b) -> a.count() != b.count() ? Long.compare(b.count(), a.count()) : Integer.compare(a.order(), b.order()));
         return all;
     }
 
-    private static ArgumentType type(List<OscArgument> arguments, int at) {
-        return at < arguments.size() ? TypeTags.ofTag(arguments.get(at).tag()).orElse(ArgumentType.FLOAT32) : ArgumentType.FLOAT32;
+    private static ArgumentType type(char[] tags, int at) {
+        return at < tags.length ? TypeTags.ofTag(tags[at]).orElse(ArgumentType.FLOAT32) : ArgumentType.FLOAT32;
     }
 }

@@ -118,23 +118,27 @@ final class Link {
         return due;
     }
 
+    /** A packet that is ready to leave, and how many messages it holds. */
+    record Departing(byte[] packet, int messages) {
+    }
+
     /** Takes a message that leaves with others; the bundle that is full without it leaves first. */
-    Optional<byte[]> together(byte[] message) {
-        Optional<byte[]> full = togetherBytes + Integer.BYTES + message.length > MAX_BUNDLE_BYTES ? bundle() : Optional.empty();
+    Optional<Departing> together(byte[] message) {
+        Optional<Departing> full = togetherBytes + Integer.BYTES + message.length > MAX_BUNDLE_BYTES ? bundle() : Optional.empty();
         togetherBytes += (together.isEmpty() ? OscEncoder.BUNDLE_HEAD_BYTES : 0) + Integer.BYTES + message.length;
         together.add(message);
         return full;
     }
 
     /** What leaves together: a bundle, or the one message that is alone; empty where nothing waits. */
-    Optional<byte[]> bundle() {
+    Optional<Departing> bundle() {
         if (together.isEmpty()) {
             return Optional.empty();
         }
-        byte[] packet = together.size() == 1 ? together.get(0) : OscEncoder.bundle(TimeTag.IMMEDIATELY, together);
+        Departing departing = new Departing(together.size() == 1 ? together.get(0) : OscEncoder.bundle(TimeTag.IMMEDIATELY, together), together.size());
         together.clear();
         togetherBytes = 0;
-        return Optional.of(packet);
+        return Optional.of(departing);
     }
 
     /** The start list was sent, or nobody wants it. */
@@ -230,6 +234,11 @@ final class Link {
         return pacer == null ? Optional.empty() : pacer.next(now);
     }
 
+    /** The presses and releases that waited; they no longer do, and neither do changes. */
+    List<Outgoing> takePresses() {
+        return pacer == null ? List.of() : pacer.takePresses();
+    }
+
     /** Does something that a hand did to this control still wait for its turn? */
     boolean holds(PartId control) {
         return pacer != null && pacer.holdsAny(outgoing -> outgoing.control().id.equals(control));
@@ -239,9 +248,14 @@ final class Link {
         repeats++;
     }
 
-    void sent(long now) {
-        sent++;
+    void sent(int messages, long now) {
+        sent += messages;
         lastSentAt = now;
+    }
+
+    /** What was counted as sent turns out not to have left. */
+    void unsent() {
+        sent--;
     }
 
     /** We sent something that is to be answered on an address. */

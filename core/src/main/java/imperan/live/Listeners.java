@@ -178,14 +178,14 @@ final class Listeners {
         return Optional.ofNullable(channels.get(new Key(target, address)));
     }
 
-    /** The channels an incoming address means; it may be a pattern. */
-    List<Channel> matching(PartId target, String address) {
+    /** The channels an incoming address means; it may be a pattern, and then some may be left out that the budget does not reach. */
+    List<Channel> matching(PartId target, String address, AddressPattern.Budget budget) {
         if (!AddressPattern.isPattern(address)) {
             return channel(target, address).map(List::of).orElse(List.of());
         }
-        return AddressPattern.compile(address) instanceof AddressPattern.Compiled.Pattern compiled
+        return !budget.isSpent() && AddressPattern.compile(address) instanceof AddressPattern.Compiled.Pattern compiled
                 ? channels.values().stream().filter(c -> c.key.target().equals(target)
-                        && compiled.pattern().matches(c.key.address())).toList()
+                        && compiled.pattern().matches(c.key.address(), budget)).toList()
                 : List.of();
     }
 }

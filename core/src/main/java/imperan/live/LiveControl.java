@@ -16,6 +16,7 @@ import imperan.show.Person;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -158,6 +159,11 @@ final class LiveControl {
     long answerWindow() {
         return sends.stream().mapToLong(send -> send.expectation().windowNanos() + (send.expectation().isAsked() ? Link.SETTLE_NANOS : 0)).max()
                 .orElse(Expectation.UNTOLD.windowNanos());
+    }
+
+    /** Whether any of its sends goes to one of these targets. */
+    boolean speaksTo(Set<PartId> targets) {
+        return sends.stream().anyMatch(send -> send.send().target().filter(targets::contains).isPresent());
     }
 
     boolean isKnown() {

@@ -23,7 +23,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
  * The show that owns the sockets, while it runs. See the package description for threads and time.
@@ -49,8 +53,12 @@ public final class LiveShow {
         touching = new Touching(state, sending);
     }
 
-    /** Follows the show to a new version. What is in use and did not change is not disturbed. */
+    /**
+     * Follows the show to a new version. What is in use and did not change is not disturbed; what changes under a hand is let go first,
+     * with what its release sends.
+     */
     public void load(Show show, long now) {
+        letGoOfChanged(show, now);
         Map<PartId, LiveControl> before = new HashMap<>(state.controls);
         state.controls.clear();
         List<Listen> newListens = new ArrayList<>();
@@ -70,12 +78,15 @@ public final class LiveShow {
         }
         Map<PartId, Link> linksBefore = new HashMap<>(state.links);
         state.links.clear();
+        boolean rigChanged = false;
         for (Part part : show.all(Target.class)) {
             Target body = ((Target) part.body()).asReached();
             Link link = linksBefore.get(part.id());
             if (link == null) {
+                rigChanged = true;
                 link = new Link(part.id(), body, now);
             } else if (!link.target().equals(body)) {
+                rigChanged = true;
                 LinkState state = link.state();
                 link.describe(body, now);
                 if (state == LinkState.ANSWERING && link.state() != state) {
@@ -88,6 +99,10 @@ public final class LiveShow {
             link.vocabulary(vocabulary(show, body));
             state.links.put(part.id(), link);
             state.sink.linkChanged(part.id());
+        }
+        if (rigChanged || state.links.size() != linksBefore.size()) {
+            // others may be claimed now
+            state.strays.forget();
         }
         vocabularies.keySet().retainAll(show.all(Phrasebook.class).stream().map(Part::id).toList());
         Function<Optional<PartId>, Vocabulary> spoken = target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE);
@@ -109,7 +124,34 @@ public final class LiveShow {
             }
         }
         sending.flush(now);
-        state.strays.forget();
+    }
+
+    /** Every hand lets go, with what its release sends: before another show gets the sockets. */
+    public void letGoOfAll(long now) {
+        letGo(control -> true, state.links.values(), now);
+    }
+
+    /** Lets go of what an edit removes, puts into a copy in work, makes another control of, or gives other lines or another end to speak to. */
+    private void letGoOfChanged(Show show, long now) {
+        List<Link> leaving = state.links.values().stream().filter(link -> show.part(link.id())
+                .filter(part -> part.body() instanceof Target target && target.asReached().isReachedLike(link.target())).isEmpty()).toList();
+        state.links.values().stream().filter(link -> show.part(link.id()).filter(part -> part.body() instanceof Target target
+                && !target.messagesPerSecond().equals(link.target().messagesPerSecond())).isPresent()).forEach(link -> sending.hurry(link, now));
+        Set<PartId> gone = leaving.stream().map(Link::id).collect(Collectors.toSet());
+        letGo(control -> {
+            Optional<Control> next = show.part(control.id).filter(part -> !show.inDraft(part)).map(Part::body).filter(Control.class::isInstance)
+                    .map(Control.class::cast);
+            return next.filter(control.control::isPlayedLike).isEmpty() || control.speaksTo(gone);
+        }, leaving, now);
+    }
+
+    /**
+     * @param closing the links that may not get another chance: what waits on them to be pressed or released leaves at once, whatever their pace
+     */
+    private void letGo(Predicate<LiveControl> which, Collection<Link> closing, long now) {
+        touching.letGo(which, now);
+        closing.forEach(link -> sending.hurry(link, now));
+        sending.flush(now);
     }
 
     /** The phrases of a target; those that no edit touched are not read again. */
@@ -165,20 +207,29 @@ public final class LiveShow {
         touching.heartbeat(browser, now);
     }
 
-    /** A finger, a mouse or a key does something. */
-    public void touch(Touch touch, Person person, long now) {
-        touching.touch(touch, person, now);
+    /** The browsers that hold a control. */
+    public int hands() {
+        return touching.hands();
+    }
+
+    /** A finger, a mouse or a key does something; why that cannot be, where it cannot. */
+    public Optional<String> touch(Touch touch, Person person, long now) {
+        return touching.touch(touch, person, now);
     }
 
     // ---- sending
 
-    /** Sends one send of a control as it stands, whatever was sent before. */
-    public void testFire(PartId id, int send, long now) {
+    /** Sends one send of a control as it stands, whatever was sent before; why that cannot be, where it cannot. */
+    public Optional<String> testFire(PartId id, int send, long now) {
         LiveControl control = state.controls.get(id);
-        if (control != null && send >= 0 && send < control.sends.size()) {
-            sending.send(control, control.sends.get(send), true, now);
-            sending.flush(now);
+        if (control == null) {
+            return Optional.of("This control is no longer in the live show");
+        } else if (send < 0 || send >= control.sends.size()) {
+            return Optional.of("“" + control.control.called() + "” has no such send");
         }
+        sending.send(control, control.sends.get(send), true, now);
+        sending.flush(now);
+        return Optional.empty();
     }
 
     // ---- receiving
@@ -234,64 +285,79 @@ public final class LiveShow {
     }
 
     /** Brings controls to their rest values. */
-    public void rest(Collection<PartId> controls, Person person, long now) {
+    public Optional<String> rest(Collection<PartId> controls, Person person, long now) {
         touching.rest(controls, person, now);
+        return Optional.empty();
     }
 
     // ---- what may leave
 
-    /** Holds a target, rehearses with it, or lets it go. Nothing is sent because of that. */
-    public void gate(PartId target, Gate gate) {
-        Link link = state.links.get(target);
-        if (link != null) {
+    /** Holds a target, rehearses with it, or lets it go. Before a gate closes, what hands hold is let go; nothing else is sent because of that. */
+    public Optional<String> gate(PartId target, Gate gate, long now) {
+        return with(target, link -> {
+            if (gate != Gate.OPEN) {
+                letGo(control -> control.speaksTo(Set.of(target)), List.of(link), now);
+            }
             link.gate(gate);
             state.sink.linkChanged(target);
-        }
+        });
     }
 
     /** The same with every target. */
-    public void gateAll(Gate gate) {
-        state.links.keySet().forEach(target -> gate(target, gate));
+    public Optional<String> gateAll(Gate gate, long now) {
+        state.links.keySet().forEach(target -> gate(target, gate, now));
+        return Optional.empty();
     }
 
     /** Sends a target's start list. */
-    public void start(PartId target, long now) {
-        Link link = state.links.get(target);
-        if (link != null) {
+    public Optional<String> start(PartId target, long now) {
+        return with(target, link -> {
             sending.start(link, now);
             sending.flush(now);
             state.sink.linkChanged(target);
-        }
+        });
     }
 
     /** Nobody wants the start list of a target that came back. */
-    public void leaveAsItIs(PartId target) {
-        Link link = state.links.get(target);
-        if (link != null) {
+    public Optional<String> leaveAsItIs(PartId target) {
+        return with(target, link -> {
             link.settleStart();
             state.sink.linkChanged(target);
-        }
+        });
     }
 
     /** Sends one message that belongs to no control, to see whether anything arrives. */
-    public void say(PartId target, OscMessage message, long now) {
-        Link link = state.links.get(target);
-        if (link != null) {
+    public Optional<String> say(PartId target, OscMessage message, long now) {
+        return with(target, link -> {
             sending.say(link, message, now);
             sending.flush(now);
-        }
+        });
     }
 
     /** Asks a target for everything that the show listens to. */
-    public void refresh(PartId target, long now) {
-        Link link = state.links.get(target);
-        if (link != null) {
+    public Optional<String> refresh(PartId target, long now) {
+        return with(target, link -> {
             sending.askAll(link, now);
             sending.flush(now);
+        });
+    }
+
+    /** Does something with a target; why that cannot be, where it cannot. */
+    private Optional<String> with(PartId target, Consumer<Link> doing) {
+        Link link = state.links.get(target);
+        if (link == null) {
+            return Optional.of("This target is no longer in the rig");
         }
+        doing.accept(link);
+        return Optional.empty();
     }
 
     // ---- sockets and time
+
+    /** A packet that the system had taken did not leave after all. */
+    public void notSent(PartId target, byte[] packet, long now) {
+        with(target, link -> sending.notSent(link, packet, now));
+    }
 
     /** The host of a target says that nobody has its port open. */
     public void portClosed(PartId target, long now) {

@@ -8,8 +8,12 @@ import imperan.show.PartId;
  */
 public interface LiveSink {
 
-    /** A packet is to leave, from the target's answer port to its receiving port. */
-    void datagram(PartId target, byte[] packet);
+    /**
+     * A packet is to leave, from the target's answer port to its receiving port.
+     *
+     * @return false where the system did not take it: then it is not sent, and nothing counts it as if it were
+     */
+    boolean datagram(PartId target, byte[] packet);
 
     void valueChanged(PartId control);
 

@@ -3,6 +3,7 @@ package imperan.live;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -80,6 +81,15 @@ final class Pacer<T> {
         mergeable.values().remove(slot);
         presses -= slot.press ? 1 : 0;
         return Optional.of(slot.item);
+    }
+
+    /** All presses that wait, for a way out that is about to close; they and the changes that wait are gone from here. */
+    List<T> takePresses() {
+        List<T> taken = waiting.stream().filter(slot -> slot.press).map(slot -> slot.item).toList();
+        waiting.clear();
+        mergeable.clear();
+        presses = 0;
+        return taken;
     }
 
     /** Takes room for something that does not wait here; true where there is some that nobody waits for. */

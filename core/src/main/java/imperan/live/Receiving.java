@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.address.AddressText;
+import imperan.osc.AddressPattern;
 import imperan.osc.Decoded;
 import imperan.osc.OscBundle;
 import imperan.osc.OscMessage;
@@ -11,22 +12,40 @@ import imperan.show.Listen;
 import imperan.show.PartId;
 
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.Iterator;
+import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 
 /** From packets that arrive to controls that move, and to the sends that they answer. */
 final class Receiving {
 
-    private static final int MAX_WAITING_BUNDLES = 1000;
+    /** Of one target, so that none takes the room of another. */
+    static final int MAX_WAITING_BUNDLES = 256;
+    /** About the memory that the waiting bundles of one target take. */
+    static final int MAX_WAITING_BYTES = 4 << 20;
+    /** Steps of matching for one packet: thousands of addresses with a sensible pattern, and about 10 ms with any. */
+    static final long MATCHING_STEPS = 200_000;
 
-    private record WaitingBundle(Link link, OscBundle bundle, long due) {
+    /** Characters of a text that a control shows. */
+    static final int MOST_WORDS = 1_000;
+
+    private record WaitingBundle(Link link, OscBundle bundle, int bytes, long due) {
+    }
+
+    /** What of one target waits for its time. */
+    private static final class Waiting {
+        private int bundles;
+        private long bytes;
     }
 
     private final LiveState state;
     private final Sending sending;
     private final PriorityQueue<WaitingBundle> waiting =
             new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
+    private final Map<PartId, Waiting> waitingOf = new HashMap<>();
+    private AddressPattern.Budget matching = new AddressPattern.Budget(MATCHING_STEPS);
     /** For the packet in hand: how long after our send it came, where it answers one. */
     private Optional<Long> answeredAfter = Optional.empty();
 
@@ -54,14 +73,16 @@ final class Receiving {
         }
         Optional<WaitingBundle> late = link.flatMap(l -> due(l, decoded, now));
         String note = late.isEmpty() ? link.isEmpty() ? "no target of the rig sends from here" : ""
-                : waiting.size() < MAX_WAITING_BUNDLES ? "waits for its time" : "dropped: too many bundles wait";
+                : hasRoom(late.get()) ? "waits for its time" : "dropped: too many bundles of this target wait";
         answeredAfter = Optional.empty();
+        matching = new AddressPattern.Budget(MATCHING_STEPS);
         Optional<String> bare = link.flatMap(l -> bareAddress(l, decoded));
         if (bare.isPresent()) {
             note = "“" + bare.get() + "” has no slash at its start, and no phrase of " + link.get().target().name() + " is written so";
         }
         link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
         boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, note) : decoded, late, now);
+        note = matching.isSpent() ? "its address patterns take too long to match: not all was looked at" : note;
         state.wireIn(link, peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, note, now);
         if (nowAnswering) {
             sending.askAll(link.get(), now);
@@ -97,7 +118,10 @@ final class Receiving {
             state.turned(link, now);
         }
         if (late.isPresent()) {
-            if (waiting.size() < MAX_WAITING_BUNDLES) {
+            if (hasRoom(late.get())) {
+                Waiting of = waitingOf.computeIfAbsent(link.id(), id -> new Waiting());
+                of.bundles++;
+                of.bytes += late.get().bytes();
                 waiting.add(late.get());
             }
             return false;
@@ -105,10 +129,15 @@ final class Receiving {
         return decoded instanceof Decoded.Whole whole && handle(link, whole.packet(), now);
     }
 
+    private boolean hasRoom(WaitingBundle late) {
+        Waiting of = waitingOf.get(late.link().id());
+        return of == null || of.bundles < MAX_WAITING_BUNDLES && of.bytes + late.bytes() <= MAX_WAITING_BYTES;
+    }
+
     private static Optional<WaitingBundle> due(Link link, Decoded decoded, long now) {
         return decoded instanceof Decoded.Whole whole && whole.packet() instanceof OscBundle bundle
                 && nanos(bundle.time()) > now
-                ? Optional.of(new WaitingBundle(link, bundle, nanos(bundle.time()))) : Optional.empty();
+                ? Optional.of(new WaitingBundle(link, bundle, bundle.memory(), nanos(bundle.time()))) : Optional.empty();
     }
 
     private static long nanos(TimeTag time) {
@@ -141,7 +170,7 @@ final class Receiving {
         if (nowAnswering) {
             state.turned(link, now);
         }
-        for (Listeners.Channel channel : state.listeners.matching(link.id(), message.address())) {
+        for (Listeners.Channel channel : state.listeners.matching(link.id(), message.address(), matching)) {
             match(link, channel, message, now);
             for (Listeners.Ear ear : channel.ears) {
                 ear.position(message.arguments()).ifPresent(p -> report(link, channel, ear, p, now));
@@ -176,14 +205,15 @@ final class Receiving {
         answeredAfter = Optional.of(after);
         LiveControl control = answered.control();
         control.trace = new Trace(control.id, control.trace.position(), control.trace.message(), control.trace.wire(),
-                Optional.of(new Trace.Answer(message.address(), OscText.arguments(message.arguments()), after,
+                Optional.of(new Trace.Answer(message.address(), OscText.brief(message.arguments()), after,
                         agreeing != null)), Optional.empty());
         state.sink.traceChanged(control.id);
     }
 
-    /** A text is shown as it is; it moves nothing. */
-    private void say(Listeners.Ear ear, String words) {
+    /** A text is shown as it is; it moves nothing. No control has room for a very long one. */
+    private void say(Listeners.Ear ear, String said) {
         LiveControl control = ear.control();
+        String words = said.length() > MOST_WORDS ? said.substring(0, MOST_WORDS) + "…" : said;
         switch (ear.listen().role()) {
             case LABEL -> control.label = words;
             case WORDS -> control.words = words;
@@ -231,6 +261,12 @@ final class Receiving {
     void takeDueBundles(long now) {
         while (!waiting.isEmpty() && waiting.peek().due() <= now) {
             WaitingBundle due = waiting.poll();
+            matching = new AddressPattern.Budget(MATCHING_STEPS);
+            Waiting of = waitingOf.get(due.link().id());
+            of.bytes -= due.bytes();
+            if (--of.bundles == 0) {
+                waitingOf.remove(due.link().id());
+            }
             if (state.links.get(due.link().id()) == due.link() && handle(due.link(), due.bundle(), now)) {
                 sending.askAll(due.link(), now);
             }

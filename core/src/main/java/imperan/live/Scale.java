@@ -13,13 +13,18 @@ record Scale(double low, double high) {
 
     static final Scale UNIT = new Scale(0, 1);
 
+    /** At both ends exactly what they say; never NaN or infinite, as wide as the range may be. */
     double value(double position) {
-        return low + (high - low) * position;
+        double width = high - low;
+        return Double.isInfinite(width) ? low * (1 - position) + high * position : low + width * position;
     }
 
     /** The position of a value; values beyond the range stand at its end. */
     double position(double value) {
-        return Math.max(0, Math.min(1, (value - low) / (high - low)));
+        double width = high - low;
+        double share = Double.isInfinite(width) ? (value / 2 - low / 2) / (high / 2 - low / 2) : (value - low) / width;
+        // nothing can be told of a place in a range without width
+        return Double.isNaN(share) ? 0 : Math.max(0, Math.min(1, share));
     }
 
     /** The value with as many decimals as make a two-hundredth of the range visible. */
@@ -27,6 +32,6 @@ record Scale(double low, double high) {
         double step = Math.abs(high - low) / 200;
         int decimals = whole ? 0 : (int) Math.max(0, Math.min(6, Math.ceil(-Math.log10(step))));
         // a formatter takes several times as long, and every value that is shown comes by here
-        return BigDecimal.valueOf(value(position)).setScale(decimals, RoundingMode.HALF_UP).toPlainString();
+        return BigDecimal.valueOf(Math.max(-Double.MAX_VALUE, Math.min(Double.MAX_VALUE, value(position)))).setScale(decimals, RoundingMode.HALF_UP).toPlainString();
     }
 }

@@ -23,6 +23,7 @@ import java.util.TreeSet;
 final class Sending {
 
     private static final int MAX_OPEN = 256;
+    private static final String NOT_TAKEN = "not sent: this computer's network did not take it";
 
     /** The links for which messages wait to leave together. */
     private final Set<Link> bundling = new LinkedHashSet<>();
@@ -95,11 +96,21 @@ final class Sending {
         }
     }
 
+    /** What waits to be pressed or released leaves now, whatever the pace: there will be no other chance. */
+    void hurry(Link link, long now) {
+        link.takePresses().forEach(outgoing -> leave(link, outgoing, now));
+    }
+
     private void leave(Link link, Outgoing outgoing, long now) {
-        emit(link, outgoing.packet(), now);
+        boolean taken = emit(link, outgoing.packet(), now);
         // an edit may have replaced the control while the message waited
         LiveControl control = state.controls.get(outgoing.control().id);
         if (control == null) {
+            return;
+        }
+        if (!taken) {
+            outgoing.send().forgetLast();
+            stop(control, outgoing.message(), Trace.Cell.WIRE, "This computer's network did not take it");
             return;
         }
         control.sentAt = now;
@@ -110,15 +121,18 @@ final class Sending {
         expectAnswer(control, link, outgoing, now);
     }
 
-    /** A message leaves now, or with the others of this moment where the target wants bundles. */
-    void emit(Link link, byte[] message, long now) {
-        link.sent(now);
+    /**
+     * A message leaves now, or with the others of this moment where the target wants bundles.
+     *
+     * @return false where the system did not take it; of a bundle that is only known once it leaves
+     */
+    boolean emit(Link link, byte[] message, long now) {
         if (link.target().bundles()) {
             bundling.add(link);
             link.together(message).ifPresent(full -> packet(link, full, now));
-        } else {
-            packet(link, message, now);
+            return true;
         }
+        return packet(link, new Link.Departing(message, 1), now);
     }
 
     /** What was to leave together leaves: the moment is over. */
@@ -129,9 +143,20 @@ final class Sending {
         }
     }
 
-    private void packet(Link link, byte[] packet, long now) {
-        state.sink.datagram(link.id(), packet);
-        state.wireOut(link, packet, "", now);
+    private boolean packet(Link link, Link.Departing departing, long now) {
+        boolean taken = state.sink.datagram(link.id(), departing.packet());
+        if (taken) {
+            link.sent(departing.messages(), now);
+        }
+        state.wireOut(link, departing.packet(), taken ? "" : NOT_TAKEN, now);
+        state.sink.linkChanged(link.id());
+        return taken;
+    }
+
+    /** What had been handed to the system did not leave after all. */
+    void notSent(Link link, byte[] packet, long now) {
+        link.unsent();
+        state.wireOut(link, packet, NOT_TAKEN, now);
         state.sink.linkChanged(link.id());
     }
 

@@ -12,6 +12,8 @@ final class Strays {
 
     static final int MAX_SENDERS = 100;
 
+    private static final int LONGEST_ADDRESS = 1_000;
+
     private record From(String host, int port, int ourPort) {
     }
 
@@ -22,7 +24,7 @@ final class Strays {
         // put at the end again: the order is that of the last packet
         Stray before = byFrom.remove(from);
         String address = decoded instanceof Decoded.Whole whole && whole.packet() instanceof OscMessage message
-                ? message.address() : "";
+                ? message.address().substring(0, Math.min(message.address().length(), LONGEST_ADDRESS)) : "";
         byFrom.put(from, new Stray(host, port, ourPort, before == null ? 1 : before.count() + 1, now, address));
         if (byFrom.size() > MAX_SENDERS) {
             byFrom.remove(byFrom.keySet().iterator().next());

@@ -2,6 +2,8 @@ package imperan.live;
 
 import imperan.show.PartId;
 
+import java.util.Optional;
+
 /**
  * One event of a finger, a mouse or a key on a control.
  *
@@ -31,6 +33,39 @@ public record Touch(PartId control, Pointer pointer, Phase phase, double x, doub
         TILT,
         /** A line was typed. */
         TYPE
+    }
+
+    /** The farthest from a control that a hand can pull: in lengths of the control. */
+    private static final double MOST_PULL = 1_000;
+    private static final double MOST_DEGREES = 360;
+    private static final int MOST_SWATCHES = 64;
+    /** As long as a text argument. */
+    private static final int MOST_WORDS = 8 << 10;
+    private static final int MOST_FINGER = 100;
+
+    /** Why this is no touch that a hand can make; empty where it is one. A hand that goes away always may. */
+    public Optional<String> problem() {
+        if (phase == Phase.RELEASE || phase == Phase.CANCEL) {
+            return Optional.empty();
+        } else if (!Double.isFinite(x) || !Double.isFinite(y)) {
+            return Optional.of("A touch needs finite numbers");
+        } else if (pointer.finger().length() > MOST_FINGER) {
+            return Optional.of("A finger's name has at most " + MOST_FINGER + " characters");
+        }
+        return switch (phase) {
+            case PRESS, MOVE -> outside(MOST_PULL, "The touch is too far from its control");
+            case STEP -> outside(1, "A step is at most the whole length of the control");
+            case SET -> y >= 0 && y <= 1 ? Optional.empty() : Optional.of("A position lies between 0 and 1");
+            case PICK -> y >= 0 && y < MOST_SWATCHES ? Optional.empty() : Optional.of("There is no saved colour of that number");
+            case TILT -> outside(MOST_DEGREES, "A tilt is at most a whole turn");
+            case TYPE -> words.length() > MOST_WORDS ? Optional.of("A text has at most " + MOST_WORDS + " characters")
+                    : words.indexOf('\0') >= 0 ? Optional.of("A text of OSC ends at NUL, so it cannot hold one") : Optional.empty();
+            case REST, RELEASE, CANCEL -> Optional.empty();
+        };
+    }
+
+    private Optional<String> outside(double most, String why) {
+        return Math.abs(x) <= most && Math.abs(y) <= most ? Optional.empty() : Optional.of(why);
     }
 
     /** @param browser the id of the browser, {@code finger} an id within it */

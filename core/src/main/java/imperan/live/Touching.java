@@ -15,6 +15,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /** From hands to positions: whether a control takes one now, where it goes, and what of it is sent. */
 final class Touching {
@@ -28,6 +30,7 @@ final class Touching {
 
     private final LiveState state;
     private final Sending sending;
+    /** When each browser was heard last; only of those that hold something, so there are no more of them than controls. */
     private final Map<String, Long> heartbeats = new HashMap<>();
 
     Touching(LiveState state, Sending sending) {
@@ -36,12 +39,27 @@ final class Touching {
     }
 
     void heartbeat(String browser, long now) {
-        heartbeats.put(browser, now);
+        heartbeats.computeIfPresent(browser, (b, before) -> now);
+    }
+
+    /** The browsers that hold something. */
+    int hands() {
+        return heartbeats.size();
+    }
+
+    private void grip(LiveControl control, Touch touch, Person person, boolean counts, long now) {
+        control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(control.control.form(), control.isKnown(), touch), touch, now, counts);
+        heartbeats.put(person.id(), now);
+        state.sink.valueChanged(control.id);
     }
 
     /** Lets time pass for what is held, guarded or repeated. */
     void tick(long now) {
         state.controls.values().forEach(control -> tick(control, now));
+        if (!heartbeats.isEmpty()) {
+            heartbeats.keySet().retainAll(state.controls.values().stream().filter(control -> control.grip != null)
+                    .map(control -> control.grip.person().id()).collect(Collectors.toSet()));
+        }
     }
 
     private void tick(LiveControl control, long now) {
@@ -67,12 +85,23 @@ final class Touching {
         }
     }
 
-    /** A finger, a mouse or a key does something. */
-    void touch(Touch touch, Person person, long now) {
+    /** A finger, a mouse or a key does something; why that cannot be, where it cannot. */
+    Optional<String> touch(Touch touch, Person person, long now) {
+        Optional<String> problem = touch.problem();
         LiveControl control = state.controls.get(touch.control());
-        if (control == null || !control.control.form().takesHands()) {
-            return;
+        if (problem.isPresent()) {
+            return problem;
+        } else if (control == null) {
+            // a hand that was on it when it went has been told by the show
+            return touch.phase() == Touch.Phase.PRESS ? Optional.of("This control is no longer in the live show") : Optional.empty();
+        } else if (!control.control.form().takesHands()) {
+            return Optional.of("A " + control.control.form().called() + " is only looked at");
         }
+        takeHand(control, touch, person, now);
+        return Optional.empty();
+    }
+
+    private void takeHand(LiveControl control, Touch touch, Person person, long now) {
         heartbeat(person.id(), now);
         boolean mine = control.grip != null && control.grip.pointer().equals(touch.pointer());
         if (control.grip != null && !mine) {
@@ -140,9 +169,7 @@ final class Touching {
     /** A finger lands. A control that wants to be held still waits for that. */
     private void land(LiveControl control, Touch touch, Person person, long now) {
         boolean waits = control.control.behaviour().guard() == Behaviour.Guard.HOLD;
-        control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(control.control.form(), control.isKnown(), touch), touch, now,
-                !waits);
-        state.sink.valueChanged(control.id);
+        grip(control, touch, person, !waits, now);
         if (waits) {
             sending.stop(control, Trace.Cell.TOUCH, "Hold still for a moment: then it counts");
         } else {
@@ -154,10 +181,9 @@ final class Touching {
     private void holdByKey(LiveControl control, Touch touch, Person person, long now) {
         Form form = control.control.form();
         if (form.springs() && control.grip == null) {
-            control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(form, control.isKnown(), touch), touch, now, true);
+            grip(control, touch, person, true, now);
             control.presses++;
             control.repeatDue = now + repeatNanos(control);
-            state.sink.valueChanged(control.id);
             sending.sendAll(control, Send.Phase.PRESS, now);
         }
     }
@@ -248,6 +274,13 @@ final class Touching {
         moved(control, person, now);
     }
 
+    /** The hands on these controls are lost, and let go. */
+    void letGo(Predicate<LiveControl> which, long now) {
+        // letting go of one may let go of others of its group
+        state.controls.values().stream().filter(control -> control.grip != null && which.test(control)).toList()
+                .forEach(control -> lift(control, false, now));
+    }
+
     private static long repeatNanos(LiveControl control) {
         return (long) (control.control.behaviour().repeatSeconds() * 1e9);
     }
@@ -255,6 +288,9 @@ final class Touching {
     /** @param meant false where the finger was lost and did not let go */
     private void lift(LiveControl control, boolean meant, long now) {
         LiveControl.Grip grip = control.grip;
+        if (grip == null) {
+            return;
+        }
         control.grip = null;
         if (grip.counts()) {
             boolean tap = meant && grip.gesture().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;

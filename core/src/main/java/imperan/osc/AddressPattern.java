@@ -66,13 +66,42 @@ public final class AddressPattern {
                 : new Compiled.Faulty(failedAt, builder.reason);
     }
 
+    /** How many steps matching may still take, for all patterns of one packet together. Not safe for several threads. */
+    public static final class Budget {
+
+        private long left;
+
+        /** @param steps a step is one state looked at for one character */
+        public Budget(long steps) {
+            left = steps;
+        }
+
+        private boolean take(long steps) {
+            left -= steps;
+            return left >= 0;
+        }
+
+        /** Whether it did not suffice: some addresses were not looked at. */
+        public boolean isSpent() {
+            return left < 0;
+        }
+    }
+
     /** Does the whole address match? */
     public boolean matches(String address) {
+        return matches(address, new Budget(Long.MAX_VALUE));
+    }
+
+    /** Does the whole address match? Not where the budget does not suffice to tell. */
+    public boolean matches(String address, Budget budget) {
         BitSet now = new BitSet(states.size());
         BitSet next = new BitSet(states.size());
         enter(0, now);
         for (int i = 0; i < address.length() && !now.isEmpty(); i++) {
             char c = address.charAt(i);
+            if (!budget.take(now.cardinality())) {
+                return false;
+            }
             next.clear();
             for (int s = now.nextSetBit(0); s >= 0; s = now.nextSetBit(s + 1)) {
                 State state = states.get(s);
@@ -129,7 +158,13 @@ public final class AddressPattern {
                 int end = i + 1;
                 switch (c) {
                     case '?' -> take(INSIDE_PART);
-                    case '*' -> repeat(INSIDE_PART);
+                    case '*' -> {
+                        // a run of stars says no more than one
+                        repeat(INSIDE_PART);
+                        while (end < text.length() && text.charAt(end) == '*') {
+                            end++;
+                        }
+                    }
                     case '[' -> end = set(i);
                     case '{' -> end = choice(i);
                     case ']', '}' -> {
@@ -141,6 +176,9 @@ public final class AddressPattern {
                             take(only('/'));
                             anyParts();
                             end = i + 2;
+                            while (end < text.length() && text.charAt(end) == '/') {
+                                end++;
+                            }
                         } else {
                             take(only('/'));
                         }

@@ -14,4 +14,9 @@ public record OscBundle(TimeTag time, List<OscPacket> elements) implements OscPa
     public OscBundle {
         elements = List.copyOf(elements);
     }
+
+    @Override
+    public int memory() {
+        return 64 + elements.stream().mapToInt(element -> 8 + element.memory()).sum();
+    }
 }

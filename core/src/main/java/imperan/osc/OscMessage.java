@@ -25,6 +25,30 @@ public record OscMessage(String address, List<OscArgument> arguments) implements
         }
     }
 
+    @Override
+    public int memory() {
+        int bytes = 96 + address.length();
+        for (OscArgument argument : arguments) {
+            bytes += memory(argument);
+        }
+        return bytes;
+    }
+
+    private static int memory(OscArgument argument) {
+        if (argument instanceof OscArgument.Array array) {
+            return 64 + array.elements().stream().mapToInt(OscMessage::memory).sum();
+        } else if (argument instanceof OscArgument.Text text) {
+            return 64 + 2 * text.value().length();
+        } else if (argument instanceof OscArgument.Symbol symbol) {
+            return 64 + 2 * symbol.value().length();
+        } else if (argument instanceof OscArgument.Blob blob) {
+            return 64 + blob.value().length;
+        } else if (argument instanceof OscArgument.Untyped untyped) {
+            return 64 + untyped.value().length;
+        }
+        return argument instanceof OscArgument.Bare ? 8 : 40;
+    }
+
     /** A message from its parts, for callers that have them at hand. */
     public static OscMessage of(String address, OscArgument... arguments) {
         return new OscMessage(address, List.of(arguments));

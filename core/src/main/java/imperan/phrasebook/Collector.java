@@ -5,6 +5,7 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
+import imperan.show.Ranges;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -15,8 +16,17 @@ import java.util.Optional;
 /** Remembers what a target was heard to say: addresses, types, and the ranges of its numbers. */
 public final class Collector {
 
-    /** Addresses that are remembered; more are counted and not kept. */
-    public static final int MAX_ADDRESSES = 10_000;
+    /** Addresses that are remembered. */
+    public static final int MAX_ADDRESSES = 4_096;
+
+    /** About the memory that one target's collector takes: what is heard beyond it is not kept. */
+    public static final int MAX_BYTES = 4 << 20;
+
+    /** A message with more arguments is data and no phrase. */
+    static final int MAX_ARGUMENTS = 64;
+
+    private static final int BYTES_OF_ADDRESS = 200;
+    private static final int BYTES_OF_ARGUMENT = 24;
 
     private static final class Seen {
         private List<ArgumentType> types;
@@ -43,9 +53,13 @@ public final class Collector {
     }
 
     private final Map<String, Seen> seen = new LinkedHashMap<>();
+    private int bytes;
 
-    /** Notes a message; one with arguments that no control can send is passed over. */
+    /** Notes a message; one with arguments that no control can send is passed over, and one for which there is no room. */
     public void heard(OscMessage message) {
+        if (message.arguments().size() > MAX_ARGUMENTS) {
+            return;
+        }
         List<ArgumentType> types = new ArrayList<>();
         for (OscArgument argument : message.arguments()) {
             Optional<ArgumentType> type = type(argument);
@@ -57,9 +71,22 @@ public final class Collector {
         Seen known = seen.get(message.address());
         if (known != null && known.types.equals(types)) {
             known.add(message);
-        } else if (known != null || seen.size() < MAX_ADDRESSES) {
-            seen.put(message.address(), new Seen(message, types));
+        } else {
+            int more = bytes(message.address(), types.size()) - (known == null ? 0 : bytes(message.address(), known.types.size()));
+            if ((known != null || seen.size() < MAX_ADDRESSES) && bytes + more <= MAX_BYTES) {
+                seen.put(message.address(), new Seen(message, types));
+                bytes += more;
+            }
         }
+    }
+
+    private static int bytes(String address, int arguments) {
+        return BYTES_OF_ADDRESS + 2 * address.length() + arguments * BYTES_OF_ARGUMENT;
+    }
+
+    /** About how much memory what is remembered takes. */
+    int bytes() {
+        return bytes;
     }
 
     private static Optional<ArgumentType> type(OscArgument argument) {
@@ -83,7 +110,7 @@ public final class Collector {
         seen.forEach((address, said) -> {
             List<Phrase.PhraseArgument> arguments = new ArrayList<>();
             for (int i = 0; i < said.types.size(); i++) {
-                boolean ranged = said.low[i] < said.high[i];
+                boolean ranged = said.low[i] < said.high[i] && Ranges.fits(said.types.get(i), said.low[i], said.high[i]);
                 arguments.add(Phrase.PhraseArgument.plain(said.types.get(i), ranged ? Optional.of(said.low[i]) : Optional.empty(),
                         ranged ? Optional.of(said.high[i]) : Optional.empty(), "", List.of(), Optional.empty()));
             }

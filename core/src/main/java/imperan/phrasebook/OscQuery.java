@@ -3,6 +3,7 @@ package imperan.phrasebook;
 import imperan.address.SlotAddress;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
+import imperan.show.Ranges;
 import imperan.show.ShowJson;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -34,7 +35,7 @@ public final class OscQuery {
         try {
             visit(JSON.readTree(text), "", rows, 0);
         } catch (JacksonException e) {
-            return List.of(ReadRow.refused("line " + e.getLocation().getLineNr(), "This is not JSON: " + e.getOriginalMessage()));
+            return List.of(ReadRow.refused(e.getLocation() == null ? "/" : "line " + e.getLocation().getLineNr(), "This is not JSON: " + ShowJson.reason(e)));
         }
         return rows.isEmpty() ? List.of(ReadRow.refused("/", "There is no node with a type in it: is this OSCQuery JSON?")) : rows;
     }
@@ -80,7 +81,9 @@ public final class OscQuery {
         List<String> choices = new ArrayList<>();
         range.path("VALS").forEach(choice -> choices.add(choice.asString("")));
         boolean ranged = range.path("MIN").isNumber() && range.path("MAX").isNumber()
-                && range.path("MIN").asDouble() < range.path("MAX").asDouble();
+                && range.path("MIN").asDouble() < range.path("MAX").asDouble()
+                // a range as wide as the type is none: nobody can turn a knob from -1.8e308 to 1.8e308
+                && Ranges.fits(type, range.path("MIN").asDouble(), range.path("MAX").asDouble());
         return Phrase.PhraseArgument.plain(type, ranged ? Optional.of(range.get("MIN").asDouble()) : Optional.empty(),
                 ranged ? Optional.of(range.get("MAX").asDouble()) : Optional.empty(), unit, choices, Optional.empty());
     }

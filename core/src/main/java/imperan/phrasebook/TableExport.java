@@ -2,7 +2,7 @@ package imperan.phrasebook;
 
 import imperan.show.Phrase;
 import imperan.show.ScaleMark;
-import org.apache.commons.csv.CSVFormat;
+import imperan.table.SheetText;
 
 import java.math.BigDecimal;
 import java.util.Collection;
@@ -13,7 +13,6 @@ import java.util.stream.Collectors;
 /** Phrases as a table (RFC 4180) that {@link TableImport} reads back as they are, as far as a table says it. */
 public final class TableExport {
 
-    private static final CSVFormat CSV = CSVFormat.RFC4180;
     private static final Phrase.AnswerRule USUAL = Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME);
 
     private TableExport() {
@@ -21,13 +20,13 @@ public final class TableExport {
 
     public static String write(Collection<Phrase> phrases) {
         StringJoiner lines = new StringJoiner("\r\n", "", "\r\n");
-        lines.add(CSV.format("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
+        lines.add(SheetText.row("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
                 "meaning", "masked by", "marks", "words"));
         for (Phrase phrase : phrases) {
             String types = phrase.arguments().stream().map(a -> String.valueOf(TypeTags.tag(a.type()))).collect(Collectors.joining());
             String fixed = phrase.arguments().stream().flatMap(a -> a.fixed().stream()).collect(Collectors.joining("|"));
             Phrase.PhraseArgument value = phrase.arguments().isEmpty() ? null : phrase.arguments().get(phrase.arguments().size() - 1);
-            lines.add(CSV.format(phrase.address(), types, fixed,
+            lines.add(SheetText.row(phrase.address(), types, fixed,
                     value == null ? "" : value.low().map(TableExport::number).orElse(""),
                     value == null ? "" : value.high().map(TableExport::number).orElse(""),
                     value == null ? "" : value.unit(), value == null ? "" : String.join("|", value.choices()),

@@ -3,8 +3,10 @@ package imperan.phrasebook;
 import imperan.address.SlotAddress;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
+import imperan.show.Ranges;
 import imperan.show.Phrase.AnswerRule;
 import imperan.show.ScaleMark;
+import imperan.table.SheetText;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -137,7 +139,7 @@ public final class TableImport {
                 .setIgnoreSurroundingSpaces(true).setLenientEof(true).setTrailingData(true).get().parse(new StringReader(text))) {
             for (CSVRecord line : parser) {
                 // a quoted cell may go over several lines; the row is where it begins
-                lines.add(new Line(number, line.stream().map(String::strip).toList()));
+                lines.add(new Line(number, line.stream().map(String::strip).map(SheetText::read).toList()));
                 number = parser.getCurrentLineNumber() + 1;
             }
         } catch (IOException | UncheckedIOException e) {
@@ -253,6 +255,10 @@ public final class TableImport {
         List<Phrase.PhraseArgument> arguments = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             boolean isFixed = i < fixed.size();
+            if (ranged && !Ranges.fits(all.get(i), values.low().get(), values.high().get())) {
+                guesses.add("range left out: it goes beyond what a number of this type can be");
+                ranged = false;
+            }
             boolean has = !isFixed && (all.stream().skip(fixed.size()).allMatch(type -> type == all.get(all.size() - 1)) || i == all.size() - 1);
             arguments.add(new Phrase.PhraseArgument(all.get(i), has && ranged ? values.low() : Optional.empty(),
                     has && ranged ? values.high() : Optional.empty(), has ? values.unit() : "", has ? values.choices() : List.of(),

@@ -3,14 +3,12 @@ package imperan.picture;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import javax.imageio.stream.MemoryCacheImageInputStream;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.util.Arrays;
 import java.util.HexFormat;
-import java.util.Iterator;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -25,7 +23,7 @@ public final class Picture {
     /** A side of the largest screen that pages are made for. */
     public static final int MOST_PIXELS = 2048;
 
-    /** Formats that every browser shows and that hold nothing but pixels. */
+    /** Formats that every browser shows. */
     public enum Type {
         PNG("image/png"), JPEG("image/jpeg");
 
@@ -52,36 +50,35 @@ public final class Picture {
 
     private final String hash;
     private final Type type;
-    private final int width;
-    private final int height;
     private final byte[] bytes;
 
-    private Picture(Type type, int width, int height, byte[] bytes) {
+    private Picture(Type type, byte[] bytes) {
         this.hash = sha256(bytes);
         this.type = type;
-        this.width = width;
-        this.height = height;
         this.bytes = bytes;
     }
 
-    /** Reads a picture whole, or says why it is none that can be shown. */
+    /** A picture that was read before and has been kept since: nothing of it is decoded. Empty where the bytes are none. */
+    public static Optional<Picture> kept(byte[] bytes) {
+        return PictureBytes.type(bytes).map(type -> new Picture(type, bytes.clone()));
+    }
+
+    /**
+     * Reads a picture whole, or says why it is none that can be shown. Only what makes its pixels is looked at: texts and colour profiles in it can be
+     * many times as large as the file once they are unpacked. Its size is known before anything is decoded, which takes at most
+     * {@value #MOST_PIXELS} squared times 8 bytes.
+     */
     public static Read read(byte[] bytes) {
         if (bytes.length > MOST_BYTES) {
             return new Read.Bad("The picture has " + bytes.length / 1024 + " KiB; at most " + MOST_BYTES / 1024 + " are taken. Save it smaller first");
         }
-        try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
-            Optional<Type> type = Optional.empty();
-            ImageReader reader = null;
-            while (type.isEmpty() && readers.hasNext()) {
-                reader = readers.next();
-                String format = reader.getFormatName().toUpperCase(Locale.ROOT);
-                type = Arrays.stream(Type.values()).filter(t -> t.name().equals(format)).findFirst();
-            }
-            if (type.isEmpty()) {
-                return new Read.Bad("This is no PNG and no JPEG. Save it as one of them first");
-            }
-            reader.setInput(stream);
+        Optional<Type> type = PictureBytes.type(bytes);
+        if (type.isEmpty()) {
+            return new Read.Bad("This is no PNG and no JPEG. Save it as one of them first");
+        }
+        ImageReader reader = ImageIO.getImageReadersByFormatName(type.get().name()).next();
+        try (ImageInputStream stream = new MemoryCacheImageInputStream(new ByteArrayInputStream(PictureBytes.pixelsOnly(type.get(), bytes)))) {
+            reader.setInput(stream, true, true);
             int width = reader.getWidth(0);
             int height = reader.getHeight(0);
             if (width > MOST_PIXELS || height > MOST_PIXELS) {
@@ -90,11 +87,12 @@ public final class Picture {
             }
             // a header alone does not show whether the rest is there
             reader.read(0);
-            reader.dispose();
-            return new Read.Good(new Picture(type.get(), width, height, bytes.clone()));
+            return new Read.Good(new Picture(type.get(), bytes.clone()));
         } catch (IOException | RuntimeException e) {
             // readers of damaged pictures throw all sorts
             return new Read.Bad("This picture cannot be read: it is damaged, or its colours are meant for print. Save it as PNG first");
+        } finally {
+            reader.dispose();
         }
     }
 
@@ -105,16 +103,6 @@ public final class Picture {
 
     public Type type() {
         return type;
-    }
-
-    /** In pixels. */
-    public int width() {
-        return width;
-    }
-
-    /** In pixels. */
-    public int height() {
-        return height;
     }
 
     public byte[] bytes() {

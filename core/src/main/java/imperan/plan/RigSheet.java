@@ -6,7 +6,7 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.show.Transport;
-import org.apache.commons.csv.CSVFormat;
+import imperan.table.SheetText;
 
 import java.util.HashSet;
 import java.util.List;
@@ -17,8 +17,6 @@ import java.util.StringJoiner;
 
 /** What must be typed where, for the people at the other ends. */
 public final class RigSheet {
-
-    private static final CSVFormat CSV = CSVFormat.RFC4180;
 
     private RigSheet() {
     }
@@ -31,7 +29,7 @@ public final class RigSheet {
     public static String csv(Show show, Map<PartId, String> ours) {
         List<Host> hosts = show.all(Host.class).stream().map(part -> (Host) part.body()).toList();
         StringJoiner lines = new StringJoiner("\r\n", "", "\r\n");
-        lines.add(CSV.format("name", "host", "address", "prefix", "it receives on port", "transport", "it sends answers to address",
+        lines.add(SheetText.row("name", "host", "address", "prefix", "it receives on port", "transport", "it sends answers to address",
                 "it sends answers to port", "keep-alive", "at most a second", "socket", "power-up", "note"));
         Set<Host> withTargets = new HashSet<>();
         for (Part part : show.all(Target.class)) {
@@ -40,14 +38,14 @@ public final class RigSheet {
             host.ifPresent(withTargets::add);
             // answers over a connection need no port of ours
             boolean answersToPort = target.answering() != Target.Answering.NONE && target.transport() == Transport.UDP;
-            lines.add(CSV.format(target.name(), host.map(Host::name).orElse(""), target.host(), host.map(h -> "/" + h.prefix()).orElse(""),
+            lines.add(SheetText.row(target.name(), host.map(Host::name).orElse(""), target.host(), host.map(h -> "/" + h.prefix()).orElse(""),
                     target.port(), transport(target.transport()), answersToPort ? ours.getOrDefault(part.id(), "") : "",
                     answersToPort ? target.answerPort() : "",
                     target.keepAlive().map(keep -> keep.address() + " every " + keep.everySeconds() + " s").orElse(""),
                     target.messagesPerSecond().map(String::valueOf).orElse(""), host.map(Host::socket).orElse(""),
                     host.map(Host::power).orElse(""), host.map(Host::note).orElse("")));
         }
-        hosts.stream().filter(host -> !withTargets.contains(host)).forEach(host -> lines.add(CSV.format("", host.name(), host.address(),
+        hosts.stream().filter(host -> !withTargets.contains(host)).forEach(host -> lines.add(SheetText.row("", host.name(), host.address(),
                 "/" + host.prefix(), "", "", "", "", "", "", host.socket(), host.power(), host.note())));
         return lines.toString();
     }

@@ -52,6 +52,11 @@ public record Control(String label, Cells cells, Form form, Face face, Behaviour
         return new Control(label, cells, other, face, behaviour, sends, listens);
     }
 
+    /** Whether a hand on the other one does the same: what both look like, where they lie and what they hear does not count. */
+    public boolean isPlayedLike(Control other) {
+        return form.equals(other.form) && sends.equals(other.sends);
+    }
+
     @Override
     public String called() {
         return label.isBlank() ? form.called() : label;

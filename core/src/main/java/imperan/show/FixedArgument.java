@@ -13,8 +13,10 @@ public record FixedArgument(Optional<OscArgument> argument, Optional<String> pro
             return switch (fixed.type()) {
                 case INT32 -> good(new OscArgument.Int32(Integer.parseInt(text)));
                 case INT64 -> good(new OscArgument.Int64(Long.parseLong(text)));
-                case FLOAT32 -> good(new OscArgument.Float32(Float.parseFloat(text)));
-                case FLOAT64 -> good(new OscArgument.Float64(Double.parseDouble(text)));
+                case FLOAT32 -> Float.isFinite(Float.parseFloat(text)) ? good(new OscArgument.Float32(Float.parseFloat(text)))
+                        : bad("“" + text + "” is beyond what a float can be");
+                case FLOAT64 -> Double.isFinite(Double.parseDouble(text)) ? good(new OscArgument.Float64(Double.parseDouble(text)))
+                        : bad("“" + text + "” is beyond what a double can be");
                 case TEXT -> fixed.text().indexOf('\0') < 0 ? good(new OscArgument.Text(fixed.text()))
                         : bad("A text cannot hold the character NUL");
                 case BOOLEAN -> switch (text) {

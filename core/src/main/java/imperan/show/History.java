@@ -1,77 +1,126 @@
 package imperan.show;
 
 import java.util.ArrayDeque;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Deque;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
 /**
- * The edits of one show in order, and for each author which one undo and redo mean. Not safe for several threads.
+ * The edits of one show in order, and for each author which one undo and redo mean. The last edits are in memory, older ones are read from the log
+ * when they are needed. Not safe for several threads.
  */
 public final class History {
 
-    private final List<Edit> edits = new ArrayList<>();
-    private final Map<String, Deque<Long>> undoable = new HashMap<>();
-    private final Map<String, Deque<Long>> redoable = new HashMap<>();
+    /** Edits in memory. */
+    public static final int MOST_EDITS = 200;
+    /** Edits that one author can take back, one after the other. */
+    static final int MOST_UNDOS = 1_000;
+    /** Authors whose edits can be taken back; who edited longest ago is forgotten first. */
+    static final int MOST_AUTHORS = 200;
+
+    /** Where all edits are kept. */
+    public interface Log {
+
+        /** The edits from a number to another, both included, in order. */
+        List<Edit> edits(long from, long to);
+    }
+
+    private static final class Stacks {
+        private final Deque<Long> undos = new ArrayDeque<>();
+        private final Deque<Long> redos = new ArrayDeque<>();
+    }
+
+    private final Log log;
+    private final Deque<Edit> latest = new ArrayDeque<>();
+    private final Map<String, Stacks> stacks = new LinkedHashMap<>(16, 0.75f, true);
+    private long count;
+
+    public History(Log log) {
+        this.log = log;
+    }
 
     /** Takes the next edit in; numbers have no gaps. */
     public void add(Edit edit) {
-        if (edit.number() != edits.size() + 1L) {
-            throw new IllegalArgumentException("Edit " + edit.number() + " cannot follow edit " + edits.size());
-        }
-        edits.add(edit);
-        Deque<Long> undos = undoable.computeIfAbsent(edit.author().id(), a -> new ArrayDeque<>());
-        Deque<Long> redos = redoable.computeIfAbsent(edit.author().id(), a -> new ArrayDeque<>());
-        switch (edit.role().kind()) {
-            case FRESH -> {
-                undos.push(edit.number());
-                redos.clear();
-            }
-            case UNDO -> {
-                undos.remove(edit.role().of());
-                redos.push(edit.role().of());
-            }
-            case REDO -> {
-                redos.remove(edit.role().of());
-                undos.push(edit.role().of());
-            }
+        past(edit.number(), edit.author().id(), edit.role());
+        latest.addLast(edit);
+        if (latest.size() > MOST_EDITS) {
+            latest.removeFirst();
         }
     }
 
-    /** All edits, oldest first. */
-    public List<Edit> edits() {
-        return Collections.unmodifiableList(edits);
+    /** Takes an edit in that stays in the log. */
+    public void past(long number, String author, Edit.Role role) {
+        if (number != count + 1) {
+            throw new IllegalArgumentException("Edit " + number + " cannot follow edit " + count);
+        }
+        count = number;
+        Stacks of = stacks.computeIfAbsent(author, a -> new Stacks());
+        switch (role.kind()) {
+            case FRESH -> {
+                of.undos.push(number);
+                of.redos.clear();
+            }
+            case UNDO -> {
+                of.undos.remove(role.of());
+                of.redos.push(role.of());
+            }
+            case REDO -> {
+                of.redos.remove(role.of());
+                of.undos.push(role.of());
+            }
+        }
+        if (of.undos.size() > MOST_UNDOS) {
+            of.undos.removeLast();
+        }
+        if (stacks.size() > MOST_AUTHORS) {
+            stacks.remove(stacks.keySet().iterator().next());
+        }
+    }
+
+    /** How many edits there are. */
+    public long count() {
+        return count;
+    }
+
+    /** The edits in memory, oldest first. */
+    public List<Edit> latest() {
+        return List.copyOf(latest);
     }
 
     /** The show as it was after an edit; version 0 is the empty show. */
     public Show at(long version) {
         Show show = Show.empty();
-        for (Edit edit : edits.subList(0, (int) version)) {
-            show = show.replay(edit);
+        for (long from = 1; from <= version; from += MOST_EDITS) {
+            for (Edit edit : log.edits(from, Math.min(version, from + MOST_EDITS - 1))) {
+                show = show.replay(edit);
+            }
         }
         return show;
     }
 
     /** Takes back the author's latest edit that still counts. */
     public Outcome undo(Show show, Person author) {
-        return latest(undoable, author)
-                .map(edit -> show.revert(edit, author, new Edit.Role(Edit.Role.Kind.UNDO, edit.number())))
+        return number(author, true)
+                .map(number -> show.revert(edit(number), author, new Edit.Role(Edit.Role.Kind.UNDO, number)))
                 .orElseGet(() -> Outcome.Refused.because("There is nothing of yours to undo"));
     }
 
     /** Brings back the author's latest edit that was taken back. */
     public Outcome redo(Show show, Person author) {
-        return latest(redoable, author)
-                .map(edit -> show.revert(inverse(edit), author, new Edit.Role(Edit.Role.Kind.REDO, edit.number())))
+        return number(author, false)
+                .map(number -> show.revert(inverse(edit(number)), author, new Edit.Role(Edit.Role.Kind.REDO, number)))
                 .orElseGet(() -> Outcome.Refused.because("There is nothing of yours to redo"));
     }
 
-    private Optional<Edit> latest(Map<String, Deque<Long>> stacks, Person author) {
-        return Optional.ofNullable(stacks.get(author.id())).map(Deque::peek).map(number -> edits.get((int) (number - 1)));
+    private Optional<Long> number(Person author, boolean undo) {
+        return Optional.ofNullable(stacks.get(author.id())).map(of -> (undo ? of.undos : of.redos).peek());
+    }
+
+    private Edit edit(long number) {
+        return !latest.isEmpty() && number >= latest.peekFirst().number() ? latest.stream().filter(edit -> edit.number() == number).findFirst().orElseThrow()
+                : log.edits(number, number).get(0);
     }
 
     /** What taking the edit back amounted to. */

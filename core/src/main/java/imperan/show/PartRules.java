@@ -20,7 +20,15 @@ final class PartRules {
 
     private static final int MAX_NAME = 80;
     private static final int MAX_NOTE = 2000;
+    private static final int MAX_TITLE = 200;
+    /** Parts that one edit may change. */
+    static final int MOST_CHANGES = 20_000;
+    /** Of a text argument. */
+    static final int MOST_ARGUMENT = 8 << 10;
+    private static final int MOST_ADDRESS = 1_000;
     private static final int MAX_OPTIONS = 64;
+    /** A day. */
+    private static final double MOST_SECONDS = 86_400;
 
     private final Show show;
     private final List<Problem> problems = new ArrayList<>();
@@ -32,6 +40,11 @@ final class PartRules {
     /** What is wrong with the show that an edit leads to; empty where nothing is. */
     static List<Problem> problems(Show show, Edit edit) {
         PartRules rules = new PartRules(show);
+        if (edit.title().length() > MAX_TITLE) {
+            return List.of(Problem.of("The title of an edit has at most " + MAX_TITLE + " characters"));
+        } else if (edit.changes().size() > MOST_CHANGES) {
+            return List.of(Problem.of("This would change " + edit.changes().size() + " parts at once; at most " + MOST_CHANGES + " are taken. Do it in several steps"));
+        }
         Set<PartId> touched = new LinkedHashSet<>();
         for (Edit.Change change : edit.changes()) {
             touched.add(change.id());
@@ -44,6 +57,11 @@ final class PartRules {
 
     private void check(Part part) {
         Body body = part.body();
+        Optional<PartText.Fault> fault = PartText.fault(body);
+        if (fault.isPresent()) {
+            problem(part, fault.get().field(), fault.get().message());
+            return;
+        }
         if (body instanceof Target target) {
             needsParent(part, Optional.empty());
             checkTarget(part, target);
@@ -167,9 +185,9 @@ final class PartRules {
     private void keepAlive(Part part, String field, KeepAlive keep) {
         address(part, field + "/address", keep.address());
         keep.answer().ifPresent(answer -> address(part, field + "/answer", answer));
-        if (!(keep.everySeconds() >= 0.1 && keep.everySeconds() < keep.windowSeconds())) {
+        if (!(keep.everySeconds() >= 0.1 && keep.everySeconds() < keep.windowSeconds() && keep.windowSeconds() <= MOST_SECONDS)) {
             problem(part, field + "/everySeconds",
-                    "The period is at least 0.1 s and shorter than the window after which the link is lost");
+                    "The period is at least 0.1 s and shorter than the window after which the link is lost, at most a day");
         }
     }
 
@@ -193,6 +211,9 @@ final class PartRules {
             if (argument.low().isPresent() != argument.high().isPresent()
                     || argument.low().isPresent() && !(argument.low().get() < argument.high().get())) {
                 problem(part, "arguments/" + i + "/high", "A range has a lower and a higher number");
+            } else if (argument.low().isPresent()) {
+                String field = "arguments/" + i + "/high";
+                Ranges.problem(argument.type(), argument.low().get(), argument.high().get()).ifPresent(p -> problem(part, field, p));
             }
         }
         if (phrase.answer().kind() == Phrase.AnswerRule.Kind.OTHER) {
@@ -204,8 +225,8 @@ final class PartRules {
         if (phrase.answer().words().filter(words -> words < 0).isPresent()) {
             problem(part, "answer/words", "Arguments are counted from 0");
         }
-        if (!(phrase.answer().seconds() > 0) || !(phrase.answer().tolerance() >= 0)) {
-            problem(part, "answer/seconds", "The time for an answer is more than nothing, and the tolerance is not negative");
+        if (!(phrase.answer().seconds() > 0 && phrase.answer().seconds() <= MOST_SECONDS) || !(phrase.answer().tolerance() >= 0 && Ranges.fits(phrase.answer().tolerance()))) {
+            problem(part, "answer/seconds", "The time for an answer is more than nothing and at most a day, and the tolerance is not negative");
         }
         note(part, "meaning", phrase.meaning());
         note(part, "maskedBy", phrase.maskedBy());
@@ -278,8 +299,8 @@ final class PartRules {
                 problem(part, "listens/" + i + "/argument", "Arguments are counted from 0");
             }
             axis(part, "listens/" + i + "/axis", listen.axis(), control.form());
-            if (!Double.isFinite(listen.low()) || !Double.isFinite(listen.high()) || listen.low() == listen.high()) {
-                problem(part, "listens/" + i + "/high", "The range needs two different numbers");
+            if (!Ranges.fits(listen.low()) || !Ranges.fits(listen.high()) || listen.low() == listen.high()) {
+                problem(part, "listens/" + i + "/high", "The range needs two different numbers between -1e15 and 1e15");
             }
         }
     }
@@ -313,7 +334,7 @@ final class PartRules {
         if (marks.size() > MAX_OPTIONS) {
             problem(part, field, "A scale has at most " + MAX_OPTIONS + " marks");
         }
-        marks.stream().filter(mark -> !Double.isFinite(mark.value()) || mark.text().isBlank() || mark.text().contains(";") || mark.text().length() > MAX_NAME).findFirst()
+        marks.stream().filter(mark -> !Ranges.fits(mark.value()) || mark.text().isBlank() || mark.text().contains(";") || mark.text().length() > MAX_NAME).findFirst()
                 .ifPresent(mark -> problem(part, field, "A mark is a number and at most " + MAX_NAME + " characters for it without a semicolon, such as 0.562 0 dB"));
     }
 
@@ -369,16 +390,17 @@ final class PartRules {
     }
 
     private void argument(Part part, String field, ArgumentSource source, Form form) {
-        if (source instanceof ArgumentSource.Value value
-                && (!Double.isFinite(value.low()) || !Double.isFinite(value.high()))) {
-            problem(part, field, "The range needs two numbers");
-        } else if (source instanceof ArgumentSource.Value value) {
+        if (source instanceof ArgumentSource.Value value) {
+            Ranges.problem(value.type(), value.low(), value.high()).ifPresent(p -> problem(part, field, p));
             axis(part, field, value.axis(), form);
-        } else if (source instanceof ArgumentSource.Steps steps && (!(form instanceof Form.Wheel) || !Double.isFinite(steps.each()))) {
+        } else if (source instanceof ArgumentSource.Steps steps && (!(form instanceof Form.Wheel) || !Ranges.fits(steps.each()))) {
             problem(part, field, "Only an endless wheel has steps to send, each a number");
         } else if (source instanceof ArgumentSource.Typed && !(form instanceof Form.TextLine)) {
             problem(part, field, "Only a text line has a text to send");
         } else if (source instanceof ArgumentSource.Fixed fixed) {
+            if (fixed.text().length() > MOST_ARGUMENT) {
+                problem(part, field, "A text has at most " + MOST_ARGUMENT + " characters");
+            }
             FixedArgument.parse(fixed).problem().ifPresent(p -> problem(part, field, p));
         } else if (source instanceof ArgumentSource.Chosen chosen) {
             if (!(form instanceof Form.Choice choice)) {
@@ -392,16 +414,32 @@ final class PartRules {
 
     /** A slash may be missing only where the target's phrasebook has phrases without one. */
     private void address(Part part, String field, String address, Optional<PartId> target) {
+        if (tooLong(part, field, address)) {
+            return;
+        }
         boolean bare = target.filter(id -> Phrasebook.bareAddresses(show, id)).isPresent();
         (bare ? AddressText.parseFreely(address) : AddressText.parse(address)).problem()
                 .ifPresent(p -> problem(part, field, p.message(), p.mend()));
     }
 
+    private boolean tooLong(Part part, String field, String address) {
+        if (address.length() > MOST_ADDRESS) {
+            problem(part, field, "An address has at most " + MOST_ADDRESS + " characters");
+        }
+        return address.length() > MOST_ADDRESS;
+    }
+
     private void slotAddress(Part part, String field, String address, boolean bare) {
+        if (tooLong(part, field, address)) {
+            return;
+        }
         (bare ? SlotAddress.parseFreely(address) : SlotAddress.parse(address)).problem().ifPresent(p -> problem(part, field, p));
     }
 
     private void address(Part part, String field, String address) {
+        if (tooLong(part, field, address)) {
+            return;
+        }
         AddressText.parse(address).problem().ifPresent(p -> problem(part, field, p.message(), p.mend()));
     }
 
@@ -410,6 +448,8 @@ final class PartRules {
             problem(part, "name", "A name is needed: it is how you tell this one from the others");
         } else if (name.length() > MAX_NAME) {
             problem(part, "name", "A name has at most " + MAX_NAME + " characters");
+        } else if (name.chars().anyMatch(Character::isISOControl)) {
+            problem(part, "name", "A name is one line of text");
         }
     }
 

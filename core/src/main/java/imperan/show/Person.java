@@ -1,5 +1,7 @@
 package imperan.show;
 
+import java.util.Optional;
+
 /**
  * Who edits and touches: a browser and the name its user gave it.
  *
@@ -7,4 +9,21 @@ package imperan.show;
  * @param name as shown to others
  */
 public record Person(String id, String name) {
+
+    private static final int MOST_ID = 100;
+    private static final int MOST_NAME = 200;
+
+    /** Why nobody can be called so, in one sentence; empty where somebody can. */
+    public Optional<String> problem() {
+        if (id.isEmpty() || id.length() > MOST_ID || isUnshowable(id)) {
+            return Optional.of("A browser names itself with 1 to " + MOST_ID + " characters that can be shown");
+        } else if (name.length() > MOST_NAME) {
+            return Optional.of("A name has at most " + MOST_NAME + " characters");
+        }
+        return isUnshowable(name) ? Optional.of("A name is one line of characters that can be shown") : Optional.empty();
+    }
+
+    private static boolean isUnshowable(String text) {
+        return text.codePoints().anyMatch(c -> Character.isISOControl(c) || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE);
+    }
 }

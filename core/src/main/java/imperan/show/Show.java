@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -20,11 +21,17 @@ import java.util.stream.Stream;
  */
 public final class Show {
 
+    /** Removals of which the show remembers who made them. */
+    static final int MOST_REMOVED = 1_000;
+
     private static final Show EMPTY = new Show(0, Map.of(), Map.of());
 
     private final long version;
     private final Map<PartId, Held> parts;
+    /** Who removed what, the latest at the end; what was removed longer ago was removed by somebody. */
     private final Map<PartId, Person> removers;
+    /** Made when it is first asked for; a race makes it twice, and the same. */
+    private volatile Map<PartId, List<Part>> byParent;
 
     private Show(long version, Map<PartId, Held> parts, Map<PartId, Person> removers) {
         this.version = version;
@@ -73,8 +80,18 @@ public final class Show {
 
     /** The parts that lie directly in a part, in document order. */
     public Stream<Part> children(PartId parent) {
-        return parts.values().stream().map(Held::part).filter(p -> p.parent().filter(parent::equals).isPresent())
-                .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id));
+        return byParent().getOrDefault(parent, List.of()).stream();
+    }
+
+    private Map<PartId, List<Part>> byParent() {
+        Map<PartId, List<Part>> known = byParent;
+        if (known == null) {
+            known = parts.values().stream().map(Held::part).filter(part -> part.parent().isPresent())
+                    .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id))
+                    .collect(Collectors.groupingBy(part -> part.parent().get()));
+            byParent = known;
+        }
+        return known;
     }
 
     /** Whether a part lies in a copy of a layout on which somebody works: it is neither played nor heard. */
@@ -169,15 +186,19 @@ public final class Show {
     /** Follows an edit that was accepted against this very version. */
     public Show replay(Edit edit) {
         Map<PartId, Held> next = new TreeMap<>(parts);
-        Map<PartId, Person> gone = new TreeMap<>(removers);
+        Map<PartId, Person> gone = new LinkedHashMap<>(removers);
         for (Edit.Change change : edit.changes()) {
             change.after().ifPresentOrElse(part -> {
                 next.put(part.id(), new Held(part, edit.number(), edit.author()));
                 gone.remove(part.id());
             }, () -> {
                 next.remove(change.id());
+                gone.remove(change.id());
                 gone.put(change.id(), edit.author());
             });
+        }
+        if (gone.size() > MOST_REMOVED) {
+            gone.keySet().removeAll(gone.keySet().stream().limit(gone.size() - MOST_REMOVED).toList());
         }
         return new Show(edit.number(), Collections.unmodifiableMap(next), Collections.unmodifiableMap(gone));
     }
@@ -213,6 +234,11 @@ public final class Show {
         return now == basedOn ? Optional.empty() : Optional.of(Problem.at(id, "",
                 "“" + part(id).map(p -> p.body().called()).orElse("This part") + "” was " + changedBy(id)
                         + " in the meantime; you see it as it is now"));
+    }
+
+    /** The removals that are remembered. */
+    int removals() {
+        return removers.size();
     }
 
     private String changedBy(PartId id) {

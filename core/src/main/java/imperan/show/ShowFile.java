@@ -5,7 +5,6 @@ import imperan.picture.Pictures;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
@@ -32,6 +31,9 @@ public final class ShowFile {
 
     public static final String FORMAT = "imperan-show";
     public static final int VERSION = 7;
+
+    /** A show of thousands of controls with all its pictures needs a quarter of it. */
+    public static final int MOST_CHARACTERS = 32 << 20;
 
     /** The fields of a body that name another part. */
     private static final List<String> REFERENCES = List.of("target", "about", "phrasebook", "goesTo", "of", "copy", "original");
@@ -108,6 +110,9 @@ public final class ShowFile {
      * @param formats one of which it has to be
      */
     public static Read read(String text, String called, List<String> formats) {
+        if (text.length() > MOST_CHARACTERS) {
+            return new Read.Bad("the file", "It has more than " + (MOST_CHARACTERS >> 20) + " MiB");
+        }
         JsonNode file;
         try {
             file = JSON.readTree(text);
@@ -115,7 +120,7 @@ public final class ShowFile {
             return new Read.Bad("line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr(),
                     "This is not JSON: " + e.getOriginalMessage());
         } catch (JacksonException e) {
-            return new Read.Bad("the file", "This is not JSON: " + e.getOriginalMessage());
+            return new Read.Bad("the file", "This cannot be read: " + ShowJson.reason(e));
         }
         if (!file.isObject() || !formats.contains(file.path("format").asString(""))) {
             return new Read.Bad("format", "This is not a " + called + ": its format is not “" + String.join("” or “", formats) + "”");
@@ -161,6 +166,9 @@ public final class ShowFile {
     }
 
     private static Read parts(String format, String name, JsonNode list, List<Picture> pictures) {
+        if (list.size() > PartRules.MOST_CHANGES) {
+            return new Read.Bad("parts", "The file holds " + list.size() + " parts; at most " + PartRules.MOST_CHANGES + " are taken");
+        }
         Map<String, PartId> ids = new LinkedHashMap<>();
         for (int i = 0; i < list.size(); i++) {
             String handle = list.get(i).path("handle").asString("");
@@ -193,7 +201,7 @@ public final class ShowFile {
                         parent.isEmpty() ? Optional.empty() : Optional.of(ids.get(parent)), i,
                         JSON.treeToValue(body, Body.class)));
             } catch (JacksonException e) {
-                return new Read.Bad("parts/" + i + "/body" + path(e), reason(e));
+                return new Read.Bad("parts/" + i + "/body" + path(e), reason(e, body.at(path(e))));
             }
         }
         return new Read.Good(format, name, parts, pictures);
@@ -206,13 +214,14 @@ public final class ShowFile {
         return path.toString();
     }
 
-    private static String reason(JacksonException e) {
+    /** @param found what stands there */
+    private static String reason(JacksonException e, JsonNode found) {
         if (e instanceof UnrecognizedPropertyException unknown) {
             return "“" + unknown.getPropertyName() + "” is no field here";
         } else if (e instanceof InvalidTypeIdException unknown) {
             return "“" + unknown.getTypeId() + "” is no kind that belongs here";
-        } else if (e instanceof InvalidFormatException wrong) {
-            return "“" + wrong.getValue() + "” does not fit here";
+        } else if (found.isValueNode() && !found.isNull()) {
+            return "“" + found.asString() + "” does not fit here";
         }
         return "What stands here is missing or of another type than it has to be";
     }

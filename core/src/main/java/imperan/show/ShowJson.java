@@ -1,15 +1,31 @@
 package imperan.show;
 
+import com.fasterxml.jackson.annotation.Nulls;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.exc.StreamConstraintsException;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** How parts and edits are written as JSON; one mapper for files, tables and browsers, so they cannot differ. */
 public final class ShowJson {
 
-    private static final JsonMapper MAPPER = JsonMapper.builder()
+    /** More than the deepest part, and far less than a stack. */
+    private static final int MOST_NESTED = 200;
+    /** The longest text: a table or an address space in a request. */
+    private static final int LONGEST_TEXT = 32 << 20;
+
+    private static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(MOST_NESTED).maxStringLength(LONGEST_TEXT).build()).build())
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+            // "0.5" is a text and no number, 0.5 is no whole number, and a list holds no nothing
+            .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+            .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+            .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
             .build();
 
     private ShowJson() {
@@ -17,5 +33,11 @@ public final class ShowJson {
 
     public static JsonMapper mapper() {
         return MAPPER;
+    }
+
+    /** Why a text cannot be read, in one sentence. */
+    public static String reason(JacksonException e) {
+        return e instanceof StreamConstraintsException ? "It is nested deeper than " + MOST_NESTED + " levels, or something in it is too long"
+                : e.getOriginalMessage().lines().findFirst().orElse("something in it is missing");
     }
 }

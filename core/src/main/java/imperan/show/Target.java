@@ -140,6 +140,12 @@ public record Target(String name, String host, int port, int answerPort, Answeri
                 adapterAddress, standIn, startsHeld, startList, phrasebook, ticks);
     }
 
+    /** Whether the other one is spoken to in the same way and place: from and to the same ports, over the same protocol. */
+    public boolean isReachedLike(Target other) {
+        return host.equals(other.host) && port == other.port && answerPort == other.answerPort && transport == other.transport
+                && adapterAddress.equals(other.adapterAddress);
+    }
+
     @Override
     public String called() {
         return name;

@@ -6,6 +6,7 @@ import imperan.osc.OscText;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 import java.util.Random;
 
@@ -59,5 +60,22 @@ class MessageLineTest {
             assertThat(read.message().isPresent()).as("%s", line).isNotEqualTo(read.problem().isPresent());
             read.message().ifPresent(message -> assertThat(OscText.arguments(message.arguments())).isNotNull());
         }
+    }
+
+    /** Thousands of characters in a quote overflowed the stack of a reader that called itself for each of them. */
+    @ParameterizedTest
+    @ValueSource(strings = {"y", "\\\\", "\\\"", " "})
+    void longQuotedTextsAreReadWithoutRecursion(String sign) {
+        String text = sign.repeat(4_000);
+        assertThat(message("/eddy/x \"" + text + "\"").arguments()).hasSize(1);
+        assertThat(MessageLine.parse("/eddy/x \"" + text).problem().orElseThrow().message()).hasSizeLessThan(200);
+        assertThat(MessageLine.parse("/eddy/x " + "1 ".repeat(4_000)).message().orElseThrow().arguments()).hasSize(4_000);
+    }
+
+    @Test
+    void aLineThatIsTooLongOrHoldsNoNumberIsRefusedInWords() {
+        assertThat(MessageLine.parse("/a " + "x".repeat(MessageLine.MAX_LENGTH)).problem().orElseThrow().message()).contains("10000 characters");
+        assertThat(MessageLine.parse("/a 1e99").problem().orElseThrow().message()).contains("too large for a float");
+        assertThat(MessageLine.parse("/a b\0c").problem().orElseThrow().message()).contains("NUL");
     }
 }

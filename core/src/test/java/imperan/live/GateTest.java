@@ -50,7 +50,7 @@ class GateTest {
 
     @Test
     void whatIsHeldShowsWhatItWouldSayAndSaysNothing() {
-        stage.live.gate(DESK, Gate.HELD);
+        stage.live.gate(DESK, Gate.HELD, stage.now);
         move(0.5);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(stage.wire.get(stage.wire.size() - 1).note()).isEqualTo("held, not sent");
@@ -61,9 +61,9 @@ class GateTest {
 
     @Test
     void afterItIsLetGoTheSameValueIsSent() {
-        stage.live.gate(DESK, Gate.HELD);
+        stage.live.gate(DESK, Gate.HELD, stage.now);
         move(0.5);
-        stage.live.gate(DESK, Gate.OPEN);
+        stage.live.gate(DESK, Gate.OPEN, stage.now);
         assertThat(stage.takeSent()).as("nothing is sent because it was let go").isEmpty();
         stage.live.testFire(new PartId("level"), 0, stage.now);
         assertThat(stage.takeSent()).containsExactly("/level 0.5");
@@ -73,17 +73,17 @@ class GateTest {
     void oneHeldTargetIsKeptAliveAndAllHeldAreNot() {
         Show two = Shows.accepted(show(TARGET), Shows.ADA, put(new PartId("rack"), null, Shows.target("Rack")));
         stage = new Stage(two);
-        stage.live.gate(DESK, Gate.HELD);
+        stage.live.gate(DESK, Gate.HELD, stage.now);
         stage.pass(3010);
         assertThat(stage.takeSent()).contains("/stay");
-        stage.live.gate(new PartId("rack"), Gate.HELD);
+        stage.live.gate(new PartId("rack"), Gate.HELD, stage.now);
         stage.pass(6000);
         assertThat(stage.takeSent()).isEmpty();
     }
 
     @Test
     void inRehearsalNothingLeavesAtAll() {
-        stage.live.gate(DESK, Gate.REHEARSING);
+        stage.live.gate(DESK, Gate.REHEARSING, stage.now);
         move(0.5);
         stage.live.start(DESK, stage.now);
         stage.live.refresh(DESK, stage.now);
@@ -185,7 +185,10 @@ class GateTest {
             stage.live.received(9201, "192.0.2.99", 5000, packet, new OscDecoder().decode(packet), stage.now);
         }
         assertThat(stage.live.strays()).containsExactly(new Stray("192.0.2.99", 5000, 9201, 3, stage.now, "/lost"));
-        stage.live.load(show(TARGET), stage.now);
+        Show same = show(TARGET);
+        stage.live.load(Shows.accepted(same, Shows.ADA, Shows.change(same, new PartId("level"), Shows.fader("Level of the mill", 0, "/level"))), stage.now);
+        assertThat(stage.live.strays()).as("a label says nothing about who sends").hasSize(1);
+        stage.live.load(show(TARGET.paced(50)), stage.now);
         assertThat(stage.live.strays()).isEmpty();
     }
 

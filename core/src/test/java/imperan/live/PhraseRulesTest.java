@@ -306,8 +306,8 @@ class PhraseRulesTest {
         }
 
         @Override
-        public void datagram(PartId target, byte[] packet) {
-            packets.add(packet);
+        public boolean datagram(PartId target, byte[] packet) {
+            return packets.add(packet);
         }
     }
 }

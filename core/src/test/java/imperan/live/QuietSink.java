@@ -6,7 +6,8 @@ import imperan.show.PartId;
 class QuietSink implements LiveSink {
 
     @Override
-    public void datagram(PartId target, byte[] packet) {
+    public boolean datagram(PartId target, byte[] packet) {
+        return true;
     }
 
     @Override

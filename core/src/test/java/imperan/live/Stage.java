@@ -28,6 +28,8 @@ final class Stage extends QuietSink {
     final List<String> pages = new ArrayList<>();
     final List<String> turns = new ArrayList<>();
     long now = 1_000_000 * MS;
+    /** Whether the system takes what is to leave. */
+    boolean takes = true;
 
     Stage(Show show) {
         live.load(show, now);
@@ -83,9 +85,13 @@ final class Stage extends QuietSink {
     }
 
     @Override
-    public void datagram(PartId target, byte[] packet) {
+    public boolean datagram(PartId target, byte[] packet) {
         OscMessage message = (OscMessage) ((Decoded.Whole) new OscDecoder().decode(packet)).packet();
+        if (!takes) {
+            return false;
+        }
         sent.add((message.address() + " " + OscText.arguments(message.arguments())).strip());
+        return true;
     }
 
     @Override

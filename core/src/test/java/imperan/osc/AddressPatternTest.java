@@ -106,4 +106,26 @@ class AddressPatternTest {
         assertThat(AddressPattern.compile("*".repeat(AddressPattern.MAX_LENGTH + 1)))
                 .isInstanceOf(AddressPattern.Compiled.Faulty.class);
     }
+
+    @Test
+    void runsOfStarsAndSlashesSayNoMoreThanOne() {
+        assertThat(pattern("/" + "*".repeat(1_000)).matches("/level")).isTrue();
+        assertThat(pattern("/in/****/level").matches("/in/1/level")).isTrue();
+        assertThat(pattern("/in/****/level").matches("/in/1/2/level")).isFalse();
+        assertThat(pattern("/////level").matches("/in/1/level")).isTrue();
+        AddressPattern.Budget few = new AddressPattern.Budget(100);
+        assertThat(pattern("/" + "*".repeat(1_000) + "z").matches("/level", few)).isFalse();
+        assertThat(few.isSpent()).as("a run costs what one star costs").isFalse();
+    }
+
+    @Test
+    void matchingEndsWhenItsBudgetIsSpent() {
+        AddressPattern.Budget budget = new AddressPattern.Budget(1_000);
+        AddressPattern hostile = pattern("/" + "*a".repeat(400));
+        for (int i = 0; i < 50; i++) {
+            hostile.matches("/" + "a".repeat(200) + "b", budget);
+        }
+        assertThat(budget.isSpent()).isTrue();
+        assertThat(pattern("/*").matches("/a", budget)).as("nothing is left for others").isFalse();
+    }
 }

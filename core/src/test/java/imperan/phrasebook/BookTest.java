@@ -130,4 +130,15 @@ class BookTest {
         assertThat(collector.phrases()).singleElement().satisfies(phrase ->
                 assertThat(phrase.arguments().get(0).type()).isEqualTo(ArgumentType.FLOAT32));
     }
+
+    /** A range as wide as the type: nothing that a control could show. */
+    @Test
+    void aRangeAsWideAsADoubleIsLeftOut() {
+        String tree = "{\"CONTENTS\":{\"gain\":{\"FULL_PATH\":\"/gain\",\"ACCESS\":3,\"TYPE\":\"d\",\"RANGE\":[{\"MIN\":-1.7976931348623157e308,\"MAX\":1.7976931348623157e308}]}}}";
+        assertThat(OscQuery.read(tree)).singleElement().satisfies(row -> assertThat(row.phrase().orElseThrow().arguments().get(0).low()).isEmpty());
+        assertThat(TableImport.read("address,types,low,high\n/gain,i,0,99999999999\n", false)).singleElement().satisfies(row -> {
+            assertThat(row.phrase().orElseThrow().arguments().get(0).high()).isEmpty();
+            assertThat(row.note()).contains("range left out");
+        });
+    }
 }

@@ -20,11 +20,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 class HistoryTest {
 
-    private final History history = new History();
+    private final List<Edit> log = new ArrayList<>();
+    private final History history = new History((from, to) -> log.subList((int) from - 1, (int) to));
     private Show show = Show.empty();
 
     private Outcome take(Outcome outcome) {
         if (outcome instanceof Outcome.Accepted accepted) {
+            log.add(accepted.edit());
             history.add(accepted.edit());
             show = accepted.show();
         }
@@ -92,7 +94,7 @@ class HistoryTest {
     void numbersHaveNoGaps() {
         add(ADA, DESK, "Desk");
         rename(ADA, DESK, "Console");
-        assertThat(history.edits()).extracting(Edit::number).containsExactly(1L, 2L);
+        assertThat(history.latest()).extracting(Edit::number).containsExactly(1L, 2L);
     }
 
     /**
@@ -163,5 +165,58 @@ class HistoryTest {
         take(history.undo(show, BEN));
         assertThat(take(history.undo(show, ADA))).isInstanceOf(Outcome.Accepted.class);
         assertThat(show.parts()).isEmpty();
+    }
+
+    @Test
+    void theLastEditsAreInMemoryAndOlderOnesComeFromTheLog() {
+        add(ADA, DESK, "Desk");
+        for (int i = 0; i < 2 * History.MOST_EDITS; i++) {
+            rename(i % 2 == 0 ? ADA : BEN, DESK, "Desk " + i);
+        }
+        assertThat(history.latest()).hasSize(History.MOST_EDITS);
+        assertThat(history.count()).isEqualTo(2 * History.MOST_EDITS + 1);
+        assertThat(history.at(2).part(DESK).orElseThrow().body().called()).isEqualTo("Desk 0");
+        assertThat(history.at(history.count()).sameContentAs(show)).isTrue();
+    }
+
+    @Test
+    void anEditThatIsOnlyInTheLogIsTakenBack() {
+        PartId other = new PartId("other");
+        add(BEN, other, "Lights");
+        add(ADA, DESK, "Desk");
+        for (int i = 0; i < History.MOST_EDITS + 10; i++) {
+            rename(ADA, DESK, "Desk " + i);
+        }
+        take(history.undo(show, BEN));
+        assertThat(show.part(other)).isEmpty();
+        take(history.redo(show, BEN));
+        assertThat(name(other)).isEqualTo("Lights");
+    }
+
+    @Test
+    void whatCanBeUndoneIsBounded() {
+        for (int author = 0; author < History.MOST_AUTHORS + 50; author++) {
+            history.past(author + 1, "author " + author, Edit.Role.FRESH);
+        }
+        assertThat(history.undo(show, new Person("author 3", ""))).isEqualTo(Outcome.Refused.because("There is nothing of yours to undo"));
+        for (int i = 0; i < 3 * History.MOST_UNDOS; i++) {
+            history.past(history.count() + 1, "b9", Edit.Role.FRESH);
+        }
+        assertThat(history.latest()).isEmpty();
+    }
+
+    @Test
+    void whoRemovedWhatIsRememberedOfTheLastThousand() {
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (int i = 0; i < Show.MOST_REMOVED + 500; i++) {
+            steps.add(put(new PartId("t" + i), null, target("Target " + i)));
+        }
+        Show full = Shows.accepted(Show.empty(), ADA, steps.toArray(EditRequest.Step[]::new));
+        Show none = full;
+        for (Held held : full.parts()) {
+            none = none.replay(new Edit(none.version() + 1, BEN, "Remove", List.of(new Edit.Change(held.part().id(), Optional.of(held.part()), Optional.empty())),
+                    Edit.Role.FRESH));
+        }
+        assertThat(none.removals()).isEqualTo(Show.MOST_REMOVED);
     }
 }

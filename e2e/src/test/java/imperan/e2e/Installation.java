@@ -30,6 +30,9 @@ import java.util.stream.IntStream;
 final class Installation implements AutoCloseable {
 
     private final String database = "e2e_" + UUID.randomUUID().toString().replace("-", "");
+    /** What the server works as: it owns its database and may nothing else. */
+    private static final String ROLE = "imperan_app";
+    private static final String PASSWORD = environment("IMPERAN_TEST_DB_APP_PASSWORD");
     private static final int BLOCK = Company.NAMES.size();
 
     private final int firstAnswer;
@@ -46,9 +49,8 @@ final class Installation implements AutoCloseable {
             company = new Company(firstPort, firstAnswer, Set.of());
             pictures = new PicturePage(company, 0);
             folder = Files.createTempDirectory("imperan-e2e");
-            try (var connection = DriverManager.getConnection(databaseUrl("postgres"), "imperan", "");
-                 Statement statement = connection.createStatement()) {
-                statement.execute("create database " + database);
+            try (Connection connection = administer(); Statement statement = connection.createStatement()) {
+                statement.execute("create database " + database + " owner " + ROLE);
             }
         } catch (IOException | SQLException e) {
             throw new IllegalStateException("The installation under test cannot be made; run the tests by ./imperan test", e);
@@ -60,6 +62,8 @@ final class Installation implements AutoCloseable {
         server = new SpringApplicationBuilder(ImperanServer.class).run(
                 "--server.port=0",
                 "--spring.datasource.url=" + databaseUrl(database),
+                "--spring.datasource.username=" + ROLE,
+                "--spring.datasource.password=" + PASSWORD,
                 "--imperan.demo.first-port=" + firstPort,
                 "--imperan.demo.first-answer=" + firstAnswer,
                 "--imperan.network.port=0",
@@ -115,12 +119,21 @@ final class Installation implements AutoCloseable {
 
     /** A connection of the test's own to the database of this installation. */
     Connection database() throws SQLException {
-        return DriverManager.getConnection(databaseUrl(database), "imperan", "");
+        return DriverManager.getConnection(databaseUrl(database), ROLE, PASSWORD);
+    }
+
+    /** As the role that made the cluster. */
+    private static Connection administer() throws SQLException {
+        return DriverManager.getConnection(databaseUrl("postgres"), "imperan", environment("IMPERAN_TEST_DB_PASSWORD"));
+    }
+
+    private static String environment(String name) {
+        return System.getenv().getOrDefault(name, "");
     }
 
     /** Ends the connections of the server and lets it make no new ones, or lets it again. */
     void databaseGone(boolean gone) throws SQLException {
-        try (Connection connection = DriverManager.getConnection(databaseUrl("postgres"), "imperan", "");
+        try (Connection connection = administer();
              Statement statement = connection.createStatement()) {
             statement.execute("alter database " + database + " allow_connections " + !gone);
             if (gone) {

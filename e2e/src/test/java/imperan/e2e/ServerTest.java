@@ -230,7 +230,7 @@ class ServerTest {
         assertThat(kept.parts()).containsExactlyElementsOf(head.parts());
 
         Show rebuilt = Show.empty();
-        for (var edit : store.edits("salt-clock")) {
+        for (var edit : store.edits("salt-clock", 1, Long.MAX_VALUE)) {
             rebuilt = rebuilt.replay(edit);
         }
         assertThat(rebuilt.parts()).containsExactlyElementsOf(kept.parts());

@@ -55,7 +55,7 @@ class LinkStatesTest {
     private long now = 5_000 * MS;
     private final LiveShow live = new LiveShow(new LiveSink() {
         @Override
-        public void datagram(PartId to, byte[] packet) {
+        public boolean datagram(PartId to, byte[] packet) {
             if (target.port() != devicePort) {
                 live().portClosed(TARGET, now);
             } else if (!device.faults().contains(Fault.PORT_CLOSED)) {
@@ -65,6 +65,7 @@ class LinkStatesTest {
             } else {
                 live().portClosed(TARGET, now);
             }
+            return true;
         }
 
         @Override

@@ -14,6 +14,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.function.LongSupplier;
 import java.util.function.Predicate;
@@ -74,8 +75,7 @@ class KeyFilter extends OncePerRequestFilter {
     }
 
     private void shown(String from, HttpServletRequest request, HttpServletResponse response) throws IOException {
-        String key = request.getParameter("key");
-        ShowKeys.Shown shown = keys.show(from, key == null ? "" : key, clock.getAsLong());
+        ShowKeys.Shown shown = keys.show(from, key(request), clock.getAsLong());
         if (shown instanceof ShowKeys.Shown.Right right) {
             LOG.info("{} showed the key", from);
             response.addHeader("Set-Cookie", COOKIE + "=" + right.pass() + "; Path=/; Max-Age=" + HALF_A_YEAR_SECONDS
@@ -90,6 +90,21 @@ class KeyFilter extends OncePerRequestFilter {
             LOG.warn("{} showed a wrong key", from);
             ask(response, HttpServletResponse.SC_FORBIDDEN, "This is not the key. It stands on the show computer: Rig, This machine.");
         }
+    }
+
+    /** Read here and not by the server's own reader of forms, which would wait for a slow sender as long as that likes. */
+    private static String key(HttpServletRequest request) throws IOException {
+        String form = new String(request.getInputStream().readNBytes((int) RequestLimits.MAX_KEY_BYTES), StandardCharsets.UTF_8);
+        for (String field : form.split("&")) {
+            if (field.startsWith("key=")) {
+                try {
+                    return URLDecoder.decode(field.substring(4), StandardCharsets.UTF_8);
+                } catch (IllegalArgumentException e) {
+                    return "";
+                }
+            }
+        }
+        return "";
     }
 
     private static void ask(HttpServletResponse response, int status, String trouble) throws IOException {

@@ -48,6 +48,9 @@ public class NetworkDoor {
     public record Door(boolean open, int port, List<String> addresses, String key, String fingerprint) {
     }
 
+    private static final int NETWORK_THREADS = 48;
+    private static final int NETWORK_CONNECTIONS = 400;
+
     private final ServletWebServerApplicationContext context;
     private final SettingStore settings;
     private final OwnCertificate certificate;
@@ -60,7 +63,7 @@ public class NetworkDoor {
         this.context = context;
         this.settings = settings;
         this.port = port;
-        this.certificate = new OwnCertificate(Path.of(folder, "network.p12"));
+        this.certificate = new OwnCertificate(Path.of(folder, "network.p12"), settings.getOrPut("network.store", NetworkDoor::secret));
         String secret = settings.getOrPut("network.secret", NetworkDoor::secret);
         this.keys = new ShowKeys(settings.getOrPut("network.key", ShowKeys::fresh), HexFormat.of().parseHex(secret));
     }
@@ -96,10 +99,17 @@ public class NetworkDoor {
             made.setScheme("https");
             made.setSecure(true);
             made.setProperty("SSLEnabled", "true");
+            // threads and connections of its own: whatever the network does with them, this machine keeps its own
+            made.setProperty("maxThreads", String.valueOf(NETWORK_THREADS));
+            made.setProperty("maxConnections", String.valueOf(NETWORK_CONNECTIONS));
+            made.setProperty("acceptCount", String.valueOf(NETWORK_THREADS));
+            made.setProperty("connectionTimeout", "10000");
+            made.setProperty("maxSwallowSize", "0");
+            made.setProperty("maxHttpRequestHeaderSize", "16384");
             SSLHostConfig ssl = new SSLHostConfig();
             SSLHostConfigCertificate own = new SSLHostConfigCertificate(ssl, SSLHostConfigCertificate.Type.EC);
             own.setCertificateKeystoreFile(certificate.file().toAbsolutePath().toString());
-            own.setCertificateKeystorePassword(OwnCertificate.PASSWORD);
+            own.setCertificateKeystorePassword(certificate.password());
             own.setCertificateKeyAlias(OwnCertificate.ALIAS);
             own.setCertificateKeystoreType("PKCS12");
             ssl.addCertificate(own);
@@ -144,6 +154,7 @@ public class NetworkDoor {
     public void changeKey() {
         keys.change(ShowKeys.fresh());
         settings.put("network.key", keys.key());
+        context.publishEvent(new KeyChanged());
     }
 
     public synchronized Door door() {
@@ -179,7 +190,7 @@ public class NetworkDoor {
     }
 
     /** Is this one of the addresses of this machine? */
-    static boolean isThisMachine(String address) {
+    public static boolean isThisMachine(String address) {
         return address.equals("0:0:0:0:0:0:0:1") || address.equals("::1")
                 || Ipv4.parse(address).map(a -> a.use() == AddressUse.LOOPBACK).orElse(false) || ownAddresses().contains(address);
     }

@@ -3,6 +3,9 @@ package imperan.server.access;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.security.GeneralSecurityException;
 import java.security.KeyStore;
 import java.security.MessageDigest;
@@ -20,7 +23,6 @@ import java.util.stream.Collectors;
  */
 final class OwnCertificate {
 
-    static final String PASSWORD = "imperan";
     static final String ALIAS = "imperan";
     /** Phones refuse certificates that are valid for longer. */
     private static final int DAYS = 397;
@@ -28,10 +30,19 @@ final class OwnCertificate {
     private static final int SUBJECT_ALTERNATIVE_IP = 7;
 
     private final Path file;
+    private final String password;
 
-    /** @param file where it is kept, as PKCS 12 */
-    OwnCertificate(Path file) {
+    /**
+     * @param file     where it is kept, as PKCS 12, for its owner only
+     * @param password of that file
+     */
+    OwnCertificate(Path file, String password) {
         this.file = file;
+        this.password = password;
+    }
+
+    String password() {
+        return password;
     }
 
     Path file() {
@@ -43,13 +54,32 @@ final class OwnCertificate {
         if (Files.exists(file) && isFor(addresses)) {
             return;
         }
-        Files.createDirectories(file.toAbsolutePath().getParent());
-        Files.deleteIfExists(file);
+        Path folder = file.toAbsolutePath().getParent();
+        Files.createDirectories(folder);
+        // made where only we may look, and moved when it is for our eyes only
+        Path workplace = Files.createTempDirectory(folder, "certificate");
+        Path made = workplace.resolve("made.p12");
+        try {
+            make(addresses, made);
+            if (Files.getFileStore(made).supportsFileAttributeView(PosixFileAttributeView.class)) {
+                Files.setPosixFilePermissions(made, PosixFilePermissions.fromString("rw-------"));
+            }
+            Files.move(made, file, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(made);
+            Files.deleteIfExists(workplace);
+        }
+    }
+
+    private void make(Set<String> addresses, Path made) throws IOException {
         String names = addresses.stream().map(address -> "ip:" + address).collect(Collectors.joining(",", "san=dns:localhost,", ""));
         List<String> command = List.of(Path.of(System.getProperty("java.home"), "bin", "keytool").toString(), "-genkeypair",
                 "-alias", ALIAS, "-keyalg", "EC", "-groupname", "secp256r1", "-validity", String.valueOf(DAYS), "-dname", "CN=Imperan",
-                "-ext", names, "-ext", "eku=serverAuth", "-keystore", file.toString(), "-storetype", "PKCS12", "-storepass", PASSWORD);
-        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+                "-ext", names, "-ext", "eku=serverAuth", "-keystore", made.toString(), "-storetype", "PKCS12", "-storepass:env", "IMPERAN_STORE");
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        // a command line can be read by everybody on this machine, an environment cannot
+        builder.environment().put("IMPERAN_STORE", password);
+        Process process = builder.start();
         try {
             if (!process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS) || process.exitValue() != 0) {
                 throw new IOException("The certificate could not be made: " + new String(process.getInputStream().readAllBytes()).strip());
@@ -60,7 +90,7 @@ final class OwnCertificate {
         }
     }
 
-    private boolean isFor(Set<String> addresses) throws IOException {
+    private boolean isFor(Set<String> addresses) {
         try {
             X509Certificate certificate = certificate();
             certificate.checkValidity();
@@ -71,7 +101,8 @@ final class OwnCertificate {
                 }
             }
             return names.containsAll(addresses);
-        } catch (GeneralSecurityException e) {
+        } catch (GeneralSecurityException | IOException e) {
+            // it has run out, or is from before the file had a password of its own
             return false;
         }
     }
@@ -79,7 +110,7 @@ final class OwnCertificate {
     X509Certificate certificate() throws IOException, GeneralSecurityException {
         KeyStore store = KeyStore.getInstance("PKCS12");
         try (var in = Files.newInputStream(file)) {
-            store.load(in, PASSWORD.toCharArray());
+            store.load(in, password.toCharArray());
         }
         return (X509Certificate) store.getCertificate(ALIAS);
     }

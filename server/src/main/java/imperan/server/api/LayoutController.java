@@ -2,9 +2,11 @@ package imperan.server.api;
 
 import imperan.layout.Drafts;
 import imperan.layout.LayoutFile;
+import imperan.picture.Picture;
 import imperan.server.store.Keeper;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
+import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
@@ -19,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 
 /** Layouts as a whole: as files, and as copies on which somebody works. */
@@ -56,8 +59,12 @@ class LayoutController {
             @RequestHeader(ShowController.BROWSER) String browser, @RequestParam("onSameName") LayoutFile.OnSameName onSameName,
             @RequestBody String text) {
         Person person = store.person(browser);
-        LayoutFile.pictures(text).forEach(picture -> pictures.keep(picture, "from a layout"));
-        return keeper.change(show, now -> LayoutFile.take(now, text, onSameName, person)).thenApply(ShowController::answer);
+        List<Picture> fresh = LayoutFile.pictures(text).stream().filter(picture -> pictures.keep(picture, "from a layout")).toList();
+        return keeper.change(show, now -> LayoutFile.take(now, text, onSameName, person)).whenComplete((outcome, failure) -> {
+            if (!(outcome instanceof Outcome.Accepted)) {
+                fresh.forEach(pictures::forget);
+            }
+        }).thenApply(ShowController::answer);
     }
 
     /** What swapping a copy in would do. */

@@ -88,14 +88,14 @@ class LineController {
     CompletableFuture<ShowController.EditAnswer> learn(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
             @RequestParam("on") boolean on) {
         return loop.askLive(show, (running, now) -> {
-            running.learn(browser, on, now);
+            running.learn(ShowController.browser(browser), on, now);
             return new ShowController.EditAnswer(0, List.of());
         });
     }
 
     @GetMapping("/learned")
     CompletableFuture<List<Learned>> learned(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
-        return loop.askLive(show, (running, now) -> running.learned(browser, now));
+        return loop.askLive(show, (running, now) -> running.learned(ShowController.browser(browser), now));
     }
 
     // ---- to rest
@@ -103,7 +103,7 @@ class LineController {
     /** What would leave if these controls went to their rest values. */
     @PostMapping("/rest/preview")
     CompletableFuture<List<RestLine>> restPreview(@PathVariable("show") String show, @RequestBody List<PartId> controls) {
-        return loop.askLive(show, (running, now) -> running.restPreview(controls));
+        return loop.askLive(show, (running, now) -> running.restPreview(ShowController.whole(controls)));
     }
 
     static ResponseEntity<byte[]> file(String text, MediaType type, String name) {

@@ -19,6 +19,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
 
 /** Pictures for controls: uploaded, chosen from, and shown. */
 @RestController
@@ -26,6 +27,8 @@ import java.util.Optional;
 class PictureController {
 
     private static final int MOST_NAME = 80;
+    /** Pictures that are decoded at once; one may take 32 MiB while it is. */
+    private static final Semaphore DECODING = new Semaphore(2);
 
     private final PictureStore pictures;
 
@@ -46,12 +49,21 @@ class PictureController {
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Uploaded> upload(@RequestParam("name") String name, HttpServletRequest request) throws IOException {
         // one byte more than is taken shows that there is too much, without reading all of it
-        Picture.Read read = Picture.read(request.getInputStream().readNBytes(Picture.MOST_BYTES + 1));
+        byte[] bytes = request.getInputStream().readNBytes(Picture.MOST_BYTES + 1);
+        Picture.Read read;
+        DECODING.acquireUninterruptibly();
+        try {
+            read = Picture.read(bytes);
+        } finally {
+            DECODING.release();
+        }
         if (read instanceof Picture.Read.Bad bad) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(new Uploaded(Optional.empty(), List.of(Problem.of(bad.reason()))));
         }
         Picture picture = ((Picture.Read.Good) read).picture();
-        String called = name.isBlank() ? "Picture" : name.strip();
+        String shown = name.codePoints().filter(c -> !Character.isISOControl(c)).collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString().strip();
+        String called = shown.isEmpty() ? "Picture" : shown;
         pictures.keep(picture, called.substring(0, Math.min(called.length(), MOST_NAME)));
         return ResponseEntity.ok(new Uploaded(Optional.of(picture.hash()), List.of()));
     }

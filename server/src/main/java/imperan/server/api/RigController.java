@@ -146,13 +146,16 @@ class RigController {
 
     /** Sends one message that belongs to no control, to see whether anything arrives; a line that is no message is refused. */
     @PostMapping("/targets/{target}/say")
-    ResponseEntity<ShowController.EditAnswer> say(@PathVariable("show") String show, @PathVariable("target") String target,
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> say(@PathVariable("show") String show, @PathVariable("target") String target,
             @RequestBody SaidLine line) {
         PartId id = new PartId(target);
         MessageLine read = Phrasebook.bareAddresses(keeper.show(show).join(), id) ? MessageLine.parseFreely(line.line()) : MessageLine.parse(line.line());
-        read.message().ifPresent(message -> loop.say(show, id, message));
-        return read.problem().map(p -> ShowController.refused(List.of(new Problem(Optional.of(id), "line", p.message(), p.mend()))))
-                .orElseGet(() -> ResponseEntity.ok(new ShowController.EditAnswer(0, List.of())));
+        if (read.problem().isPresent()) {
+            return CompletableFuture.completedFuture(ShowController.refused(read.problem().map(p -> new Problem(Optional.of(id), "line", p.message(), p.mend()))
+                    .stream().toList()));
+        }
+        return loop.askLive(show, (running, now) -> running.say(id, read.message().orElseThrow(), now)).thenApply(refusal -> refusal
+                .map(why -> ShowController.refused(List.of(Problem.of(why)))).orElseGet(() -> ResponseEntity.ok(new ShowController.EditAnswer(0, List.of()))));
     }
 
     /** The whole rig as a table (RFC 4180). */

@@ -37,6 +37,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 
@@ -173,7 +174,7 @@ class ShowController {
     /** What filling across these controls begins with. */
     @PostMapping("/shows/{show}/arrange/fill-start")
     FillStart fillStart(@PathVariable("show") String show, @RequestBody List<PartId> controls) {
-        return FillStart.of(keeper.show(show).join(), controls);
+        return FillStart.of(keeper.show(show).join(), whole(controls));
     }
 
     /** Locks a show, so that it can be operated and not changed, or unlocks it. */
@@ -218,6 +219,10 @@ class ShowController {
         if (name.name().isBlank()) {
             return refused(List.of(Problem.of("A keep point needs a name")));
         }
+        Optional<String> problem = new Person(browser, name.name()).problem();
+        if (problem.isPresent()) {
+            return refused(List.of(Problem.of(problem.get())));
+        }
         long version = keeper.show(show).join().version();
         store.keep(show, version, name.name().strip(), store.person(browser));
         return ResponseEntity.ok(new EditAnswer(version, List.of()));
@@ -236,8 +241,28 @@ class ShowController {
         if (name.name().isBlank()) {
             return refused(List.of(Problem.of("A person needs a name, so that others know who moved what")));
         }
+        Optional<String> problem = new Person(browser, name.name()).problem();
+        if (problem.isPresent()) {
+            return refused(List.of(Problem.of(problem.get())));
+        }
         store.nameBrowser(browser, name.name().strip());
         return ResponseEntity.ok(new EditAnswer(0, List.of()));
+    }
+
+    /** A list as a request brings it, with something in each place. */
+    static <T> List<T> whole(List<T> list) {
+        if (list.stream().anyMatch(Objects::isNull)) {
+            throw new IllegalArgumentException("a list holds nothing (null) in one of its places");
+        }
+        return list;
+    }
+
+    /** Who acts, as far as a request says it. */
+    static String browser(String id) {
+        new Person(id, "").problem().ifPresent(problem -> {
+            throw new IllegalArgumentException(problem);
+        });
+        return id;
     }
 
     static ResponseEntity<EditAnswer> answer(Outcome outcome) {

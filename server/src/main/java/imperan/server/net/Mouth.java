@@ -1,5 +1,6 @@
 package imperan.server.net;
 
+import imperan.show.PartId;
 import io.netty.buffer.Unpooled;
 import io.netty.channel.Channel;
 
@@ -7,7 +8,9 @@ import java.io.IOException;
 import java.net.PortUnreachableException;
 import java.nio.ByteBuffer;
 import java.nio.channels.DatagramChannel;
+import java.nio.channels.NotYetConnectedException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BiConsumer;
 
 /**
  * A connected socket to one peer. Netty reads it; what we send is written straight from the calling thread, because a
@@ -16,13 +19,19 @@ import java.util.concurrent.atomic.AtomicInteger;
  */
 final class Mouth implements Outlet {
 
+    /** Packets that may wait for the system to take them. */
+    private static final int MOST_WAITING = 1_000;
+
     private final Channel channel;
     private final DatagramChannel socket;
+    private final BiConsumer<PartId, byte[]> failed;
     private final AtomicInteger waiting = new AtomicInteger();
 
-    Mouth(Channel channel, DatagramChannel socket) {
+    /** @param failed hears of packets that were taken and did not leave */
+    Mouth(Channel channel, DatagramChannel socket, BiConsumer<PartId, byte[]> failed) {
         this.channel = channel;
         this.socket = socket;
+        this.failed = failed;
     }
 
     Channel channel() {
@@ -30,33 +39,40 @@ final class Mouth implements Outlet {
     }
 
     @Override
-    public void send(byte[] packet) {
-        if (waiting.get() > 0 || !written(packet)) {
-            queue(packet);
+    public boolean send(PartId target, byte[] packet) {
+        if (waiting.get() >= MOST_WAITING) {
+            return false;
         }
+        Written written = waiting.get() > 0 ? Written.LATER : write(packet);
+        if (written == Written.LATER) {
+            queue(target, packet);
+        }
+        return written != Written.NOT;
     }
 
-    /** @return false where the system takes no more now */
-    private boolean written(byte[] packet) {
+    private enum Written { NOW, LATER, NOT }
+
+    private Written write(byte[] packet) {
         // the system tells of an earlier packet by refusing this one, so this one is tried a second time
         for (int attempt = 0; attempt < 2; attempt++) {
             try {
-                return socket.write(ByteBuffer.wrap(packet)) > 0;
+                return socket.write(ByteBuffer.wrap(packet)) > 0 ? Written.NOW : Written.LATER;
             } catch (PortUnreachableException e) {
                 channel.pipeline().fireExceptionCaught(e);
-            } catch (IOException e) {
+            } catch (IOException | NotYetConnectedException e) {
                 channel.pipeline().fireExceptionCaught(e);
-                return true;
+                return Written.NOT;
             }
         }
-        return true;
+        return Written.NOT;
     }
 
-    private void queue(byte[] packet) {
+    private void queue(PartId target, byte[] packet) {
         waiting.incrementAndGet();
         channel.writeAndFlush(Unpooled.wrappedBuffer(packet)).addListener(done -> {
             waiting.decrementAndGet();
             if (!done.isSuccess()) {
+                failed.accept(target, packet);
                 channel.pipeline().fireExceptionCaught(done.cause());
             }
         });

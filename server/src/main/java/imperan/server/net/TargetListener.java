@@ -20,6 +20,9 @@ public interface TargetListener {
     /** A packet of a target arrived over its connection. */
     void streamed(PartId target, String peerHost, int peerPort, byte[] bytes, Decoded decoded);
 
+    /** A packet for this target that had been taken did not leave. */
+    void notSent(PartId target, byte[] packet);
+
     /** The host of these targets says that nobody has the port open. */
     void portClosed(Collection<PartId> targets);
 

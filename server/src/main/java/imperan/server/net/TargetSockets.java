@@ -39,14 +39,10 @@ public final class TargetSockets implements AutoCloseable {
         datagrams.reconcile(endpoints.stream().filter(e -> e.transport() == Transport.UDP).toList());
     }
 
-    /** Sends; a target without an open socket gets nothing, as the listener knows. */
-    public void send(PartId target, byte[] packet) {
+    /** Sends; false where the system does not take it, or the target has no open socket. */
+    public boolean send(PartId target, byte[] packet) {
         TcpLink connection = connections.get(target);
-        if (connection != null) {
-            connection.send(packet);
-        } else {
-            datagrams.send(target, packet);
-        }
+        return connection != null ? connection.send(target, packet) : datagrams.send(target, packet);
     }
 
     @Override

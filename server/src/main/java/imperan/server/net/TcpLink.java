@@ -1,5 +1,6 @@
 package imperan.server.net;
 
+import imperan.show.PartId;
 import imperan.live.SocketState;
 import imperan.osc.OscDecoder;
 import imperan.osc.StreamFraming;
@@ -35,6 +36,7 @@ final class TcpLink implements Outlet, AutoCloseable {
     private static final long FIRST_PAUSE_MS = 250;
     private static final long LONGEST_PAUSE_MS = 8_000;
     private static final int CONNECT_TIMEOUT_MS = 3_000;
+    private static final long STEADY_NANOS = TimeUnit.SECONDS.toNanos(5);
     /** A connection that takes no more than this behind its target is as good as gone. */
     private static final int MAX_UNSENT_BYTES = 1 << 20;
 
@@ -45,6 +47,7 @@ final class TcpLink implements Outlet, AutoCloseable {
     private volatile Channel channel;
     private volatile boolean closed;
     private long pauseMs = FIRST_PAUSE_MS;
+    private long connectedAt;
 
     TcpLink(Endpoint endpoint, TargetListener listener, EventLoopGroup group) {
         this.endpoint = endpoint;
@@ -59,15 +62,20 @@ final class TcpLink implements Outlet, AutoCloseable {
     }
 
     @Override
-    public void send(byte[] packet) {
+    public boolean send(PartId target, byte[] packet) {
         Channel now = channel;
         if (now != null) {
-            now.writeAndFlush(Unpooled.wrappedBuffer(framing.frame(packet)));
+            now.writeAndFlush(Unpooled.wrappedBuffer(framing.frame(packet))).addListener(done -> {
+                if (!done.isSuccess()) {
+                    listener.notSent(target, packet);
+                }
+            });
             if (!now.isWritable()) {
                 LOG.warn("{}:{} takes no more; its connection is made anew", endpoint.host(), endpoint.port());
                 now.close();
             }
         }
+        return now != null;
     }
 
     private void connect() {
@@ -96,7 +104,7 @@ final class TcpLink implements Outlet, AutoCloseable {
     }
 
     private void connected(Channel made) {
-        pauseMs = FIRST_PAUSE_MS;
+        connectedAt = System.nanoTime();
         channel = made;
         if (closed) {
             made.close();
@@ -105,6 +113,10 @@ final class TcpLink implements Outlet, AutoCloseable {
         tell(SocketState.open(((InetSocketAddress) made.localAddress()).getAddress().getHostAddress()));
         made.closeFuture().addListener(gone -> {
             channel = null;
+            if (System.nanoTime() - connectedAt > STEADY_NANOS) {
+                // one that ends at once, again and again, is as good as refused
+                pauseMs = FIRST_PAUSE_MS;
+            }
             later("the connection ended");
         });
     }

@@ -15,8 +15,10 @@ import java.net.SocketException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** What this machine tells of its own network, at the moment it is asked. */
@@ -25,6 +27,9 @@ public final class ThisMachine {
     private static final Logger LOG = LoggerFactory.getLogger(ThisMachine.class);
     private static final int COMPLETE = 2;
     private static final Path NEIGHBOURS = Path.of("/proc/net/arp");
+    private static final Path SOCKETS = Path.of("/proc/net/udp");
+    private static final int INODE = 9;
+    private static final int DROPS = 12;
 
     private ThisMachine() {
     }
@@ -77,6 +82,29 @@ public final class ThisMachine {
             // another system, or a format we do not know: then nothing is said of silent hosts
             return Set.of();
         }
+    }
+
+    /**
+     * The packets that the system dropped at sockets on these ports because nobody read them in time, by the socket's number (Linux, proc(5),
+     * {@code /proc/net/udp}: local address, …, inode, …, drops). Elsewhere none is known.
+     */
+    public static Map<String, Long> drops(Set<Integer> ports) {
+        try {
+            return drops(Files.readAllLines(SOCKETS), ports);
+        } catch (IOException | NumberFormatException e) {
+            return Map.of();
+        }
+    }
+
+    static Map<String, Long> drops(List<String> table, Set<Integer> ports) {
+        Map<String, Long> drops = new HashMap<>();
+        for (String line : table.subList(Math.min(1, table.size()), table.size())) {
+            String[] columns = line.trim().split("\\s+");
+            if (columns.length > DROPS && ports.contains(Integer.parseInt(columns[1].substring(columns[1].indexOf(':') + 1), 16))) {
+                drops.merge(columns[INODE], Long.parseLong(columns[DROPS]), Long::sum);
+            }
+        }
+        return drops;
     }
 
     static Set<String> silentHosts(List<String> table) {

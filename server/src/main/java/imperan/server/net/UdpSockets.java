@@ -26,6 +26,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 
@@ -58,6 +59,7 @@ public final class UdpSockets implements AutoCloseable {
     private final Map<MouthKey, Mouth> mouths = new HashMap<>();
     private final Map<PartId, Outlet> outlets = new ConcurrentHashMap<>();
     private Collection<Endpoint> wanted = List.of();
+    private ScheduledFuture<?> retry;
 
     UdpSockets(TargetListener listener, EventLoopGroup group) {
         this.listener = listener;
@@ -73,12 +75,10 @@ public final class UdpSockets implements AutoCloseable {
         });
     }
 
-    /** Sends from the target's answer port; a target without an open socket gets nothing, as its listener knows. */
-    void send(PartId target, byte[] packet) {
+    /** Sends from the target's answer port; false where the system does not take it, or the target has no open socket. */
+    boolean send(PartId target, byte[] packet) {
         Outlet outlet = outlets.get(target);
-        if (outlet != null) {
-            outlet.send(packet);
-        }
+        return outlet != null && outlet.send(target, packet);
     }
 
     private void reconcile() {
@@ -108,7 +108,10 @@ public final class UdpSockets implements AutoCloseable {
                     outlets.remove(target);
                 } else if (broadcast) {
                     outlets.put(target, new Broadcast(ears.get(key.ear()), new InetSocketAddress(key.host(), key.port()),
-                            why -> away(targets, why)));
+                            (one, packet, why) -> {
+                                listener.notSent(one, packet);
+                                away(targets, why);
+                            }));
                 } else {
                     outlets.put(target, mouths.get(key));
                 }
@@ -117,8 +120,22 @@ public final class UdpSockets implements AutoCloseable {
         outlets.keySet().retainAll(states.keySet());
         listener.sockets(Map.copyOf(states));
         if (states.values().stream().anyMatch(s -> !s.works())) {
-            opener.schedule((Runnable) this::reconcile, RETRY_SECONDS, TimeUnit.SECONDS);
+            retryLater();
         }
+    }
+
+    /** Tries again what does not work, once: however often something asks for it, one try waits at most. */
+    private synchronized void retryLater() {
+        if (!opener.isShutdown() && (retry == null || retry.isDone())) {
+            retry = opener.schedule(this::tryAgain, RETRY_SECONDS, TimeUnit.SECONDS);
+        }
+    }
+
+    private void tryAgain() {
+        synchronized (this) {
+            retry = null;
+        }
+        reconcile();
     }
 
     private static <K, S> void close(Map<K, S> open, Set<K> keep, Function<S, Channel> channel) {
@@ -172,7 +189,7 @@ public final class UdpSockets implements AutoCloseable {
             return SocketState.noWay(key.host() + " cannot be reached from this machine ("
                     + opened.cause().getMessage() + ")");
         }
-        mouths.put(key, new Mouth(opened.channel(), socket));
+        mouths.put(key, new Mouth(opened.channel(), socket, listener::notSent));
         return state(opened.channel());
     }
 
@@ -191,9 +208,7 @@ public final class UdpSockets implements AutoCloseable {
         targets.forEach(target -> states.put(target, SocketState.noWay("The network to it is away (" + why
                 + "); it is tried again by itself")));
         listener.sockets(states);
-        if (!opener.isShutdown()) {
-            opener.schedule((Runnable) this::reconcile, RETRY_SECONDS, TimeUnit.SECONDS);
-        }
+        retryLater();
     }
 
     private Bootstrap bootstrap(Set<PartId> targets) {

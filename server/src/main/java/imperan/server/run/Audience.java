@@ -16,16 +16,35 @@ final class Audience {
     }
 
     private final Map<Feed, Viewer> viewers = new LinkedHashMap<>();
+    private volatile int size;
 
-    void join(Feed feed, String showId) {
+    /** Feeds at once; more than devices at any show. */
+    static final int MOST = 500;
+
+    /** @return false where its browser has gone already, or there are too many */
+    boolean join(Feed feed, String showId) {
+        if (!feed.isOpen()) {
+            return false;
+        } else if (viewers.size() >= MOST && !viewers.containsKey(feed)) {
+            feed.refuse("There are " + MOST + " browsers here already; close some of them");
+            return false;
+        }
         viewers.put(feed, new Viewer(showId, Set.of(), Optional.empty()));
+        size = viewers.size();
+        return true;
     }
 
     void leave(Feed feed) {
         Viewer gone = viewers.remove(feed);
+        size = viewers.size();
         if (gone != null && gone.presence().isPresent()) {
             tellPresences(gone.showId());
         }
+    }
+
+    /** How many look at any show; may be asked from any thread. */
+    int size() {
+        return size;
     }
 
     /** Who looks at a show. */

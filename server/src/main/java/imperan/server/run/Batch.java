@@ -18,14 +18,16 @@ import java.util.Optional;
  * @param traces  the latest of each path that changed and that some browser watches
  * @param wire    the packets, oldest first
  * @param edits   committed edits, in order
+ * @param editBytes about how many bytes the edits are
  * @param page    the page that a target wants shown, where one does
- * @param missed  packets so far that came faster than they could be handled, and were dropped
+ * @param missed  packets so far that came faster than they could be handled, and were dropped, by us or by the system
+ * @param notices what everybody has to know, each one sentence
  */
 public record Batch(List<ControlValue> values, List<LinkView> links, List<Trace> traces, List<WireRecord> wire,
-                    Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits, Optional<PartId> page, long missed) {
+                    Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits, long editBytes, Optional<PartId> page, long missed, List<String> notices) {
 
     /** An edit of a show that does not run. */
-    static Batch of(Edit edit) {
-        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), Optional.empty(), 0);
+    static Batch of(Edit edit, long bytes) {
+        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), bytes, Optional.empty(), 0, List.of());
     }
 }

@@ -6,42 +6,57 @@ import imperan.live.LiveSink;
 import imperan.live.WireRecord;
 import imperan.show.Edit;
 import imperan.show.PartId;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Deque;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiConsumer;
+import java.util.function.BiPredicate;
 import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** Gathers what the live show puts out until the next batch leaves; packets leave at once. */
 final class Changes implements LiveSink {
 
-    /** Packets kept for the Wire. */
+    /** Packets kept for the Wire, and how many bytes of them. */
     static final int WIRE_ROWS = 5000;
+    static final long WIRE_BYTES = 16L << 20;
+
+    /** Parts of which it is remembered that they cannot be told. */
+    private static final int MOST_FAILING = 100;
 
     /** Turns of links that are kept. */
     static final int TURNS = 200;
 
-    private final BiConsumer<PartId, byte[]> sender;
+    private static final Logger LOG = LoggerFactory.getLogger(Changes.class);
+
+    private final BiPredicate<PartId, byte[]> sender;
     private final Set<PartId> values = new LinkedHashSet<>();
     private final Set<PartId> links = new LinkedHashSet<>();
     private final Set<PartId> traces = new LinkedHashSet<>();
     private final Set<PartId> unsaved = new LinkedHashSet<>();
     private final Deque<LinkTurn> turns = new ArrayDeque<>();
-    private final Deque<WireRecord> wire = new ArrayDeque<>();
-    private List<WireRecord> newWire = new ArrayList<>();
+    private final RecentWire wire = new RecentWire(WIRE_ROWS, WIRE_BYTES);
+    private final RecentWire newWire = new RecentWire(WIRE_ROWS, WIRE_BYTES);
+    private final Set<String> notices = new LinkedHashSet<>();
+    private final Set<PartId> failing = new HashSet<>();
+    private long told;
     private List<Edit> edits = new ArrayList<>();
+    private long editBytes;
     private Optional<PartId> page = Optional.empty();
     private volatile Consumer<PartId> handed = control -> { };
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
 
-    Changes(BiConsumer<PartId, byte[]> sender) {
+    /** @param sender false where the system did not take the packet */
+    Changes(BiPredicate<PartId, byte[]> sender) {
         this.sender = sender;
     }
 
@@ -51,8 +66,8 @@ final class Changes implements LiveSink {
     }
 
     @Override
-    public void datagram(PartId target, byte[] packet) {
-        sender.accept(target, packet);
+    public boolean datagram(PartId target, byte[] packet) {
+        return sender.test(target, packet);
     }
 
     @Override
@@ -92,11 +107,8 @@ final class Changes implements LiveSink {
 
     @Override
     public void wire(WireRecord record) {
-        wire.addLast(record);
+        wire.add(record);
         newWire.add(record);
-        if (wire.size() > WIRE_ROWS) {
-            wire.removeFirst();
-        }
         if (record.out()) {
             lastOut = Optional.of(record);
         } else {
@@ -104,12 +116,24 @@ final class Changes implements LiveSink {
         }
     }
 
-    void edit(Edit edit) {
+    /** @param bytes about how large it is */
+    void edit(Edit edit, long bytes) {
         edits.add(edit);
+        editBytes += bytes;
+    }
+
+    /** Everybody is told, with the next batch. */
+    void notice(String sentence) {
+        notices.add(sentence);
     }
 
     boolean isEmpty() {
-        return values.isEmpty() && links.isEmpty() && traces.isEmpty() && newWire.isEmpty() && edits.isEmpty() && page.isEmpty();
+        return values.isEmpty() && links.isEmpty() && traces.isEmpty() && newWire.isEmpty() && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
+    }
+
+    /** Whether there is something to tell, the number of missed packets among it. */
+    boolean isUntold(long missed) {
+        return !isEmpty() || missed != told;
     }
 
     Optional<WireRecord> lastOut() {
@@ -121,7 +145,12 @@ final class Changes implements LiveSink {
     }
 
     List<WireRecord> wireSoFar() {
-        return List.copyOf(wire);
+        return wire.all();
+    }
+
+    /** A packet of the Wire, as long as it is kept. */
+    Optional<WireRecord> wire(long number) {
+        return wire.all().stream().filter(record -> record.number() == number).findFirst();
     }
 
     /** The controls whose values changed since this was last asked. */
@@ -133,16 +162,34 @@ final class Changes implements LiveSink {
 
     /** Everything gathered, with the values as they are now; afterwards nothing is gathered. */
     Batch take(LiveShow live, Collection<PartId> watchedTraces, long missed) {
-        Batch batch = new Batch(values.stream().flatMap(id -> live.value(id).stream()).toList(),
-                links.stream().flatMap(id -> live.link(id).stream()).toList(),
-                traces.stream().filter(watchedTraces::contains).flatMap(id -> live.trace(id).stream()).toList(),
-                newWire, lastOut, lastIn, edits, page, missed);
+        Batch batch = new Batch(each(values, live::value), each(links, live::link),
+                each(traces.stream().filter(watchedTraces::contains).toList(), live::trace),
+                newWire.all(), lastOut, lastIn, edits, editBytes, page, missed, List.copyOf(notices));
+        told = missed;
+        notices.clear();
         values.clear();
         links.clear();
         traces.clear();
-        newWire = new ArrayList<>();
+        newWire.clear();
         edits = new ArrayList<>();
+        editBytes = 0;
         page = Optional.empty();
         return batch;
+    }
+
+    /** All of them but those that fail: one control that cannot be told must not silence the others. */
+    private <T> List<T> each(Collection<PartId> ids, Function<PartId, Optional<T>> reading) {
+        List<T> read = new ArrayList<>();
+        for (PartId id : ids) {
+            try {
+                reading.apply(id).ifPresent(read::add);
+            } catch (RuntimeException e) {
+                // said once: it comes again with each batch
+                if (failing.size() < MOST_FAILING && failing.add(id)) {
+                    LOG.error("{} cannot be told to browsers", id, e);
+                }
+            }
+        }
+        return read;
     }
 }

@@ -7,6 +7,9 @@ import java.util.List;
 /** One browser that follows the show. Called from the loop, so nothing here waits. */
 public interface Feed {
 
+    /** Whether its browser is still there. */
+    boolean isOpen();
+
     /** Everything as it is now; what came before it is void. */
     void welcome(Snapshot snapshot);
 
@@ -18,4 +21,7 @@ public interface Feed {
 
     /** The newest packets, oldest first, for a browser that has just opened the Wire. */
     void wireSoFar(List<WireRecord> records);
+
+    /** Something that this browser asked for cannot be; why, in one sentence. */
+    void refuse(String why);
 }

@@ -20,7 +20,7 @@ sealed interface Input {
     record GoLive(String showId, String name, Show show, List<SavedValue> values) implements Input {
     }
 
-    record Committed(String showId, Edit edit, Show show) implements Input {
+    record Committed(String showId, Edit edit, Show show, long bytes) implements Input {
     }
 
     /**
@@ -63,6 +63,17 @@ sealed interface Input {
 
     /** A browser looks at a show; the live one if it is that, else as committed. */
     record Join(Feed feed, String showId, String name, Show show) implements Input {
+    }
+
+    /** A browser looks at the live show; otherwise where another one is live by then. */
+    record JoinLive(Feed feed, String showId, Runnable otherwise) implements Input {
+    }
+
+    record Renamed(String showId, String name) implements Input {
+    }
+
+    /** A packet that was handed to the system did not leave. */
+    record NotSent(PartId target, byte[] packet) implements Input {
     }
 
     record Leave(Feed feed) implements Input {

@@ -1,6 +1,7 @@
 package imperan.server.run;
 
 import imperan.server.store.Keeper;
+import imperan.server.store.OnlyServer;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.show.Outcome;
@@ -26,7 +27,7 @@ class Opening implements ApplicationRunner {
     private final DemoShow demo;
 
     Opening(ShowStore store, Keeper keeper, ShowLoop loop, PictureStore pictures, @Value("${imperan.demo.first-port}") int firstPort,
-            @Value("${imperan.demo.first-answer}") int firstAnswer) {
+            @Value("${imperan.demo.first-answer}") int firstAnswer, OnlyServer held) {
         this.store = store;
         this.keeper = keeper;
         this.loop = loop;

@@ -1,12 +1,11 @@
 package imperan.server.run;
 
-import imperan.live.Gate;
 import imperan.live.LiveShow;
 import imperan.live.SavedValue;
 import imperan.live.SocketState;
 import imperan.live.Touch;
+import imperan.live.WireRecord;
 import imperan.osc.Decoded;
-import imperan.osc.OscMessage;
 import imperan.server.net.Endpoint;
 import imperan.server.net.TargetListener;
 import imperan.server.net.TargetSockets;
@@ -31,6 +30,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /**
  * The one loop on which the live show runs. Touches, packets, committed edits and time come to it in a queue and are
@@ -51,6 +51,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private static final long SAVE_NANOS = 1_000_000_000L;
     /** The loop is calm when nothing was handled for as long: at more than a thousand inputs a second it never is. */
     private static final long CALM_NANOS = 1_000_000L;
+    private static final String TOO_MUCH = "Too much is asked for at once: this was not done";
 
     private final Inbox inbox = new Inbox();
     private final ShowClock clock = new ShowClock();
@@ -66,7 +67,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private volatile String liveShowId = "";
     private String liveShowName = "";
     private Show show = Show.empty();
-    private Collection<Endpoint> endpoints = List.of();
+    private volatile Collection<Endpoint> endpoints = List.of();
+    private volatile long dropped;
     private long lastTick;
     private long lastBatch;
     private long lastSave;
@@ -92,44 +94,46 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     /** A hand touches a control of the show it looks at: a copy has the same controls, and must not move the live ones. */
-    public void touch(String showId, Touch touch, Person person) {
-        inbox.put(order(showId, (running, now) -> running.touch(touch, person, now)));
-        takeTurnOrWake();
+    public void touch(Feed feed, String showId, Touch touch, Person person) {
+        // a finger that leaves is never kept waiting, and what cannot be is said before it takes anybody's turn
+        Optional<String> problem = touch.problem();
+        if (problem.isPresent()) {
+            feed.refuse(problem.get());
+        } else if (inbox.putHand(asked(feed, showId, (running, now) -> running.touch(touch, person, now)))) {
+            takeTurnOrWake();
+        } else {
+            feed.refuse(TOO_MUCH);
+        }
     }
 
     /** The browser is still there. */
     public void beat(String browser) {
-        put(new Input.Beat(browser));
+        hand(new Input.Beat(browser));
     }
 
-    /** Sends one send of a control once, whatever mode anybody is in. */
-    public void testFire(String showId, PartId control, int send) {
-        put(order(showId, (running, now) -> running.testFire(control, send, now)));
+    /** What is dropped where there is no room will be said again. */
+    private void hand(Input input) {
+        if (inbox.putHand(input)) {
+            inbox.wake();
+        }
     }
 
-    /** Holds a target, rehearses with it or lets it go; all of them where none is named. */
-    public void gate(String showId, Optional<PartId> target, Gate gate) {
-        put(order(showId, (running, now) -> target.ifPresentOrElse(one -> running.gate(one, gate), () -> running.gateAll(gate))));
+    /**
+     * Something that a browser wants done with the live show.
+     *
+     * @param doing says why it cannot be, where it cannot, and that is told to the browser
+     */
+    public void command(Feed feed, String showId, BiFunction<LiveShow, Long, Optional<String>> doing) {
+        if (inbox.putHand(asked(feed, showId, doing))) {
+            inbox.wake();
+        } else {
+            feed.refuse(TOO_MUCH);
+        }
     }
 
-    /** Sends a target's start list. */
-    public void start(String showId, PartId target) {
-        put(order(showId, (running, now) -> running.start(target, now)));
-    }
-
-    /** Nobody wants the start list of a target that came back. */
-    public void leaveAsItIs(String showId, PartId target) {
-        put(order(showId, (running, now) -> running.leaveAsItIs(target)));
-    }
-
-    /** Sends one message that belongs to no control. */
-    public void say(String showId, PartId target, OscMessage message) {
-        put(order(showId, (running, now) -> running.say(target, message, now)));
-    }
-
-    /** Asks a target for everything that the show listens to. */
-    public void refresh(String showId, PartId target) {
-        put(order(showId, (running, now) -> running.refresh(target, now)));
+    private static Input asked(Feed feed, String showId, BiFunction<LiveShow, Long, Optional<String>> doing) {
+        return new Input.Order(showId, (running, now) -> doing.apply(running, now).ifPresent(feed::refuse),
+                () -> feed.refuse("This show is not live: nothing is sent"));
     }
 
     /** What is known of a show's network now; nothing of a show that does not run. */
@@ -160,14 +164,9 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         return answer;
     }
 
-    /** Brings controls to their rest values. */
-    public void rest(String showId, List<PartId> controls, Person person) {
-        put(order(showId, (running, now) -> running.rest(controls, person, now)));
-    }
-
     /** What somebody has selected while building. */
     public void selecting(Feed feed, Presence presence) {
-        put(new Input.Selecting(feed, presence));
+        hand(new Input.Selecting(feed, presence));
     }
 
     /** The hosts on our wires that do not answer for their address. */
@@ -180,13 +179,48 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         put(new Input.Join(feed, showId, name, shown));
     }
 
+    /**
+     * A browser looks at the live show. It gets it as it runs, whether or not the database answers.
+     *
+     * @param otherwise what happens where another show is live by then
+     */
+    public void joinLive(Feed feed, String showId, Runnable otherwise) {
+        put(new Input.JoinLive(feed, showId, otherwise));
+    }
+
+    /** The system has dropped that many packets so far because we did not read them in time. */
+    void droppedBySystem(long packets) {
+        dropped = packets;
+        inbox.wake();
+    }
+
+    /** The ports that answers arrive on. */
+    Set<Integer> answerPorts() {
+        return endpoints.stream().map(Endpoint::answerPort).collect(Collectors.toSet());
+    }
+
+    /** A packet of the Wire of the live show, whole; empty where it is no longer kept. */
+    public CompletableFuture<Optional<WireRecord>> packet(String showId, long number) {
+        return ask(showId, (running, now) -> changes.wire(number), Optional.empty());
+    }
+
+    /** The show that is live has another name. */
+    public void renamed(String showId, String name) {
+        put(new Input.Renamed(showId, name));
+    }
+
+    /** How many browsers follow any show. */
+    public int browsers() {
+        return audience.size();
+    }
+
     public void leave(Feed feed) {
         put(new Input.Leave(feed));
     }
 
     /** @param traces the controls whose path the browser shows */
     public void watch(Feed feed, boolean wire, List<PartId> traces) {
-        put(new Input.Watch(feed, wire, List.copyOf(traces)));
+        hand(new Input.Watch(feed, wire, List.copyOf(traces)));
     }
 
     /** Is told of each value as it is handed to the next batch, on the loop's thread. For measuring: it delays the show. */
@@ -195,22 +229,31 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     @Override
-    public void committed(String showId, Edit edit, Show committed) {
-        put(new Input.Committed(showId, edit, committed));
+    public void committed(String showId, Edit edit, Show committed, long bytes) {
+        put(new Input.Committed(showId, edit, committed, bytes));
     }
 
     @Override
     public void packet(Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes,
                        Decoded decoded) {
         String source = mouthOf.isEmpty() ? "ear " + ourPort : peerHost + ":" + peerPort + " " + ourPort;
-        inbox.putPacket(source, new Input.Packet(ourPort, peerHost, peerPort, bytes, decoded));
+        inbox.putPacket(source, new Input.Packet(ourPort, peerHost, peerPort, bytes, decoded), size(bytes, decoded));
         takeTurnOrWake();
     }
 
     @Override
     public void streamed(PartId target, String peerHost, int peerPort, byte[] bytes, Decoded decoded) {
-        inbox.putPacket("stream " + target, new Input.Streamed(target, peerHost, peerPort, bytes, decoded));
+        inbox.putPacket("stream " + target, new Input.Streamed(target, peerHost, peerPort, bytes, decoded), size(bytes, decoded));
         takeTurnOrWake();
+    }
+
+    private static int size(byte[] bytes, Decoded decoded) {
+        return bytes.length + (decoded instanceof Decoded.Whole whole ? whole.packet().memory() : 0);
+    }
+
+    @Override
+    public void notSent(PartId target, byte[] packet) {
+        put(new Input.NotSent(target, packet));
     }
 
     @Override
@@ -226,11 +269,6 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private void put(Input input) {
         inbox.put(input);
         inbox.wake();
-    }
-
-    private static Input order(String showId, Input.Doing doing) {
-        return new Input.Order(showId, doing, () -> {
-        });
     }
 
     // ---- the loop
@@ -262,9 +300,10 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
             }
             timers(now);
             patience = patience(now);
-        } catch (RuntimeException e) {
-            // a fault in one input must not silence the show
+        } catch (Throwable e) {
+            // a fault in one input must not silence the show, not even one of the machine such as a full stack or memory
             LOG.error("An input could not be handled", e);
+            changes.notice("Something could not be handled and was left out (" + e.getClass().getSimpleName() + "); the server's log has it. The show goes on");
         }
     }
 
@@ -274,7 +313,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         if (clock.now() - lastHandled > CALM_NANOS && turn.tryLock()) {
             try {
                 takeTurn();
-                done = changes.isEmpty();
+                done = !changes.isUntold(missed());
             } finally {
                 turn.unlock();
             }
@@ -286,7 +325,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     /** How long nothing needs to be done if nothing comes in. */
     private long patience(long now) {
-        return changes.isEmpty() ? TICK_NANOS : Math.min(TICK_NANOS, lastBatch + BATCH_NANOS - now);
+        return !changes.isUntold(missed()) ? TICK_NANOS : Math.min(TICK_NANOS, lastBatch + BATCH_NANOS - now);
     }
 
     private void timers(long now) {
@@ -294,15 +333,19 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
             lastTick = now;
             live.tick(now);
         }
-        if (!changes.isEmpty() && now - lastBatch >= BATCH_NANOS) {
+        if (changes.isUntold(missed()) && now - lastBatch >= BATCH_NANOS) {
             lastBatch = now;
-            Batch batch = changes.take(live, audience.traces(), inbox.missed());
+            Batch batch = changes.take(live, audience.traces(), missed());
             audience.of(liveShowId).forEach(feed -> feed.offer(batch));
         }
         if (now - lastSave >= SAVE_NANOS) {
             lastSave = now;
             save();
         }
+    }
+
+    private long missed() {
+        return inbox.missed() + dropped;
     }
 
     private void handle(Input input, long now) {
@@ -325,8 +368,19 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         } else if (input instanceof Input.Sockets s) {
             s.states().forEach((target, state) -> live.socket(target, state, now));
         } else if (input instanceof Input.Join j) {
-            audience.join(j.feed(), j.showId());
-            j.feed().welcome(j.showId().equals(liveShowId) ? snapshot() : still(j.showId(), j.name(), j.show()));
+            if (audience.join(j.feed(), j.showId())) {
+                j.feed().welcome(j.showId().equals(liveShowId) ? snapshot() : still(j.showId(), j.name(), j.show()));
+            }
+        } else if (input instanceof Input.JoinLive j) {
+            if (!j.showId().equals(liveShowId)) {
+                j.otherwise().run();
+            } else if (audience.join(j.feed(), j.showId())) {
+                j.feed().welcome(snapshot());
+            }
+        } else if (input instanceof Input.Renamed r) {
+            liveShowName = r.showId().equals(liveShowId) ? r.name() : liveShowName;
+        } else if (input instanceof Input.NotSent n) {
+            live.notSent(n.target(), n.packet(), now);
         } else if (input instanceof Input.Leave l) {
             audience.leave(l.feed());
         } else if (input instanceof Input.Watch w) {
@@ -341,6 +395,11 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     private void goLiveNow(Input.GoLive going, long now) {
+        if (going.showId().equals(liveShowId)) {
+            // it runs already: nothing may jump to what was saved of it
+            return;
+        }
+        live.letGoOfAll(now);
         save();
         audience.of(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));
         liveShowId = going.showId();
@@ -352,15 +411,15 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     /** A show that is looked at and does not run. */
     private static Snapshot still(String showId, String name, Show shown) {
-        return new Snapshot(showId, name, false, shown, List.of(), List.of(), Optional.empty(), Optional.empty());
+        return new Snapshot(showId, name, false, shown, List.of(), List.of(), Optional.empty(), Optional.empty(), 0);
     }
 
     private void committedNow(Input.Committed committed, long now) {
         if (committed.showId().equals(liveShowId)) {
-            changes.edit(committed.edit());
+            changes.edit(committed.edit(), committed.bytes());
             follow(committed.show(), now);
         } else {
-            Batch batch = Batch.of(committed.edit());
+            Batch batch = Batch.of(committed.edit(), committed.bytes());
             audience.of(committed.showId()).forEach(feed -> feed.offer(batch));
         }
     }
@@ -394,7 +453,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     private Snapshot snapshot() {
-        return new Snapshot(liveShowId, liveShowName, true, show, live.values(), live.links(), changes.lastOut(), changes.lastIn());
+        return new Snapshot(liveShowId, liveShowName, true, show, live.values(), live.links(), changes.lastOut(), changes.lastIn(), missed());
     }
 
     private void save() {

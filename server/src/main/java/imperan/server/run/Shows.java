@@ -4,6 +4,7 @@ import imperan.server.store.Keeper;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.ShowInfo;
+import imperan.picture.Picture;
 import imperan.show.Control;
 import imperan.show.Held;
 import imperan.show.Outcome;
@@ -79,6 +80,8 @@ public class Shows {
         }
         return nameProblem(name).map(Done::refused).orElseGet(() -> {
             store.rename(showId, name.strip());
+            keeper.renamed(showId, name.strip());
+            loop.renamed(showId, name.strip());
             return Done.of(showId);
         });
     }
@@ -106,6 +109,10 @@ public class Shows {
     /** Gives this show the sockets, with the values it had when it last had them. */
     public Done goLive(String showId) {
         ShowInfo show = store.show(showId);
+        if (showId.equals(loop.liveShowId())) {
+            // it is: its values are the ones that count
+            return Done.of(showId);
+        }
         if (!store.setLive(showId)) {
             return Done.refused("“" + show.name() + "” is deleted. Bring it back first");
         }
@@ -140,11 +147,18 @@ public class Shows {
         if (preview.sameName().isPresent() && onSameName == OnSameName.REFUSE) {
             return Done.refused("There is a show “" + good.name() + "” already: keep both, or replace it");
         }
-        good.pictures().forEach(picture -> pictures.keep(picture, "from " + good.name()));
-        if (preview.sameName().isPresent() && onSameName == OnSameName.REPLACE) {
-            return replaced(preview.sameName().get(), good, author);
+        List<Picture> fresh = good.pictures().stream().filter(picture -> pictures.keep(picture, "from " + good.name())).toList();
+        try {
+            Done done = preview.sameName().isPresent() && onSameName == OnSameName.REPLACE ? replaced(preview.sameName().get(), good, author)
+                    : made(freeName(good.name()), good.parts(), author, "Import " + good.name());
+            if (done.show().isEmpty()) {
+                fresh.forEach(pictures::forget);
+            }
+            return done;
+        } catch (RuntimeException e) {
+            fresh.forEach(pictures::forget);
+            throw e;
         }
-        return made(freeName(good.name()), good.parts(), author, "Import " + good.name());
     }
 
     /** An edit like any other, so that undo and history lead back to what was there. */
@@ -156,11 +170,22 @@ public class Shows {
     private Done made(String name, Collection<Part> parts, Person author, String title) {
         String id = UUID.randomUUID().toString();
         store.create(id, name, false);
-        if (!parts.isEmpty() && keeper.become(id, parts, author, title).join() instanceof Outcome.Refused refused) {
-            store.setDeleted(id, true);
-            return new Done(Optional.empty(), refused.problems());
+        try {
+            if (!parts.isEmpty() && keeper.become(id, parts, author, title).join() instanceof Outcome.Refused refused) {
+                undo(id);
+                return new Done(Optional.empty(), refused.problems());
+            }
+        } catch (RuntimeException e) {
+            undo(id);
+            throw e;
         }
         return Done.of(id);
+    }
+
+    /** A show that could not be filled leaves nothing behind. */
+    private void undo(String id) {
+        store.erase(id);
+        keeper.forget(id);
     }
 
     private Optional<String> nameProblem(String name) {
@@ -168,6 +193,8 @@ public class Shows {
             return Optional.of("A show needs a name");
         } else if (name.strip().length() > MAX_NAME) {
             return Optional.of("A name has at most " + MAX_NAME + " characters");
+        } else if (new Person("someone", name.strip()).problem().isPresent()) {
+            return new Person("someone", name.strip()).problem();
         }
         return named(name.strip()).map(show -> "There is a show “" + show.name() + "” already");
     }

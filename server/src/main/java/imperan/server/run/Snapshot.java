@@ -10,5 +10,5 @@ import java.util.Optional;
 
 /** A whole show at one moment; values and links only where it is the live one. */
 public record Snapshot(String showId, String showName, boolean live, Show show, List<ControlValue> values, List<LinkView> links,
-                       Optional<WireRecord> lastOut, Optional<WireRecord> lastIn) {
+                       Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, long missed) {
 }

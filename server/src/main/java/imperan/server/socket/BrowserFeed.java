@@ -5,6 +5,10 @@ import imperan.server.run.Batch;
 import imperan.server.run.Feed;
 import imperan.server.run.Presence;
 import imperan.server.run.Snapshot;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.PingMessage;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 import tools.jackson.databind.json.JsonMapper;
@@ -13,20 +17,41 @@ import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.Executor;
 
-/** One browser's end of the show: gathers what it has to hear and sends it on a thread that may wait for it. */
+/**
+ * One browser's end of the show: gathers what it has to hear and sends it on a thread that may wait for it. Whatever goes wrong on the way, it goes on
+ * or its connection ends; a browser that shows old values as if they were new is the one thing that must not be.
+ */
 final class BrowserFeed implements Feed {
+
+    private static final Logger LOG = LoggerFactory.getLogger(BrowserFeed.class);
 
     private final WebSocketSession session;
     private final JsonMapper json;
     private final Executor senders;
+    private final Runnable anew;
     private PendingFrame pending;
     private boolean sending;
     private boolean wire;
+    private boolean ping;
+    private volatile boolean gone;
 
-    BrowserFeed(WebSocketSession session, JsonMapper json, Executor senders) {
+    /** @param anew asks for a new welcome, where so much waits for the browser that it had better begin anew */
+    BrowserFeed(WebSocketSession session, JsonMapper json, Executor senders, Runnable anew) {
         this.session = session;
         this.json = json;
         this.senders = senders;
+        this.anew = anew;
+    }
+
+    @Override
+    public boolean isOpen() {
+        return !gone;
+    }
+
+    /** Its browser has gone: nothing is gathered for it any more. */
+    synchronized void gone() {
+        gone = true;
+        pending = null;
     }
 
     @Override
@@ -37,7 +62,10 @@ final class BrowserFeed implements Feed {
 
     @Override
     public synchronized void offer(Batch batch) {
-        pending().add(batch, wire);
+        if (!pending().add(batch, wire)) {
+            pending = null;
+            anew.run();
+        }
         start();
     }
 
@@ -54,6 +82,19 @@ final class BrowserFeed implements Feed {
         start();
     }
 
+    @Override
+    public synchronized void refuse(String why) {
+        pending().notice(why);
+        start();
+    }
+
+    /** Lets the browser hear that we are here, and asks whether it is. */
+    synchronized void beat() {
+        ping = true;
+        pending();
+        start();
+    }
+
     synchronized void wireOff() {
         wire = false;
     }
@@ -66,29 +107,50 @@ final class BrowserFeed implements Feed {
     }
 
     private void start() {
-        if (!sending) {
+        if (!sending && !gone && pending != null) {
             sending = true;
             senders.execute(this::send);
         }
     }
 
     private synchronized PendingFrame next() {
-        PendingFrame next = pending;
+        PendingFrame next = gone ? null : pending;
         pending = null;
         sending = next != null;
         return next;
     }
 
+    private synchronized boolean takePing() {
+        boolean taken = ping;
+        ping = false;
+        return taken;
+    }
+
     private void send() {
-        for (PendingFrame next = next(); next != null; next = next()) {
-            try {
+        try {
+            for (PendingFrame next = next(); next != null; next = next()) {
+                if (takePing()) {
+                    session.sendMessage(new PingMessage());
+                }
                 for (ServerFrame frame : next.frame().inPieces()) {
                     session.sendMessage(new TextMessage(json.writeValueAsBytes(frame)));
                 }
-            } catch (IOException | IllegalStateException e) {
-                // the browser is gone; its socket's end is told separately, so nobody waits for it here
-                return;
             }
+        } catch (IOException | IllegalStateException e) {
+            // the browser is gone; its socket's end is told separately, so nobody waits for it here
+            end(CloseStatus.SESSION_NOT_RELIABLE);
+        } catch (Throwable e) {
+            LOG.error("A frame could not be made for a browser; it is asked to begin anew", e);
+            end(CloseStatus.SERVER_ERROR);
+        }
+    }
+
+    private void end(CloseStatus why) {
+        gone();
+        try {
+            session.close(why);
+        } catch (IOException | IllegalStateException e) {
+            LOG.debug("A browser was gone before its connection could be ended");
         }
     }
 }

@@ -6,32 +6,41 @@ import imperan.live.Trace;
 import imperan.live.WireRecord;
 import imperan.server.run.Batch;
 import imperan.server.run.Presence;
+import imperan.server.run.RecentWire;
 import imperan.server.run.Snapshot;
 import imperan.show.Edit;
 import imperan.show.PartId;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What one browser has yet to hear. A browser that is slow finds the latest value of each control here, however many there
- * were; edits are never dropped, and of packets the newest stay.
+ * were; edits are never dropped, and of packets the newest stay. A browser for which too many edits wait begins anew.
  */
 final class PendingFrame {
 
+    /** Packets of the Wire, and how many bytes of them. */
     static final int MAX_WIRE = 5000;
+    static final long MAX_WIRE_BYTES = 4L << 20;
+    /** About the bytes of edits that may wait. */
+    static final long MAX_EDIT_BYTES = 4L << 20;
+    /** Sentences that may wait; nobody reads more. */
+    static final int MAX_NOTICES = 20;
 
     private Optional<Snapshot> welcome = Optional.empty();
     private final Map<PartId, ControlValue> values = new LinkedHashMap<>();
     private final Map<PartId, LinkView> links = new LinkedHashMap<>();
     private final Map<PartId, Trace> traces = new LinkedHashMap<>();
-    private final Deque<WireRecord> wire = new ArrayDeque<>();
+    private final RecentWire wire = new RecentWire(MAX_WIRE, MAX_WIRE_BYTES);
     private final List<Edit> edits = new ArrayList<>();
+    private final Set<String> notices = new LinkedHashSet<>();
+    private long editBytes;
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
     private Optional<PartId> page = Optional.empty();
@@ -42,38 +51,47 @@ final class PendingFrame {
         values.clear();
         links.clear();
         edits.clear();
+        editBytes = 0;
         welcome = Optional.of(snapshot);
         snapshot.values().forEach(v -> values.put(v.control(), v));
         snapshot.links().forEach(l -> links.put(l.target(), l));
         lastOut = snapshot.lastOut();
         lastIn = snapshot.lastIn();
+        missed = snapshot.missed();
     }
 
-    void add(Batch batch, boolean withWire) {
+    /** @return false where more edits wait than one had better catch up with; a single large one is waited for */
+    boolean add(Batch batch, boolean withWire) {
         batch.values().forEach(v -> values.put(v.control(), v));
         batch.links().forEach(l -> links.put(l.target(), l));
         batch.traces().forEach(t -> traces.put(t.control(), t));
         edits.addAll(batch.edits());
+        editBytes += batch.editBytes();
         page = batch.page().or(() -> page);
         missed = Math.max(missed, batch.missed());
         lastOut = batch.lastOut().or(() -> lastOut);
         lastIn = batch.lastIn().or(() -> lastIn);
+        batch.notices().forEach(this::notice);
         if (withWire) {
             wire(batch.wire());
         }
+        return editBytes <= MAX_EDIT_BYTES || edits.size() == 1;
     }
 
     void presences(List<Presence> now) {
         presences = Optional.of(now);
     }
 
+    void notice(String sentence) {
+        if (notices.size() < MAX_NOTICES) {
+            notices.add(sentence);
+        }
+    }
+
     void wire(List<WireRecord> records) {
         for (WireRecord record : records) {
-            if (wire.isEmpty() || record.number() > wire.peekLast().number()) {
-                wire.addLast(record);
-            }
-            if (wire.size() > MAX_WIRE) {
-                wire.removeFirst();
+            if (record.number() > wire.newest()) {
+                wire.add(record);
             }
         }
     }
@@ -82,7 +100,7 @@ final class PendingFrame {
         return new ServerFrame(
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
                 List.copyOf(values.values()), List.copyOf(links.values()), List.copyOf(traces.values()),
-                wire.stream().map(WireRow::of).toList(), lastOut.map(WireRow::of), lastIn.map(WireRow::of),
-                List.copyOf(edits), false, page, presences, missed);
+                wire.all().stream().map(WireRow::of).toList(), lastOut.map(WireRow::of), lastIn.map(WireRow::of),
+                List.copyOf(edits), false, page, presences, missed, List.copyOf(notices));
     }
 }

@@ -1,6 +1,8 @@
 package imperan.server.socket;
 
 import imperan.live.Touch;
+import imperan.server.access.KeyChanged;
+import imperan.server.access.NetworkDoor;
 import imperan.server.run.Presence;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
@@ -9,30 +11,63 @@ import imperan.show.Person;
 import imperan.show.ShowJson;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.PongMessage;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.adapter.standard.StandardWebSocketSession;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 import java.io.IOException;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 
-/** The WebSocket of every browser: its frames become inputs of the loop. */
+/**
+ * The WebSocket of every browser: its frames become inputs of the loop. Both ends hear from each other every second, and either notices within
+ * three that the other is gone.
+ */
 @Component
 public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(ShowSocket.class);
 
+    /** Characters of a frame; a selection of a whole page needs a fifth of it. */
+    static final int MAX_FRAME = 1 << 20;
+    /** How often each browser hears from us. */
+    private static final long BEAT_MS = 1_000;
+    /** A browser that was not heard for longer is gone. */
+    private static final long GONE_NANOS = TimeUnit.SECONDS.toNanos(3);
+    /** A browser that takes nothing for longer is gone, too. */
+    private static final long SEND_TIMEOUT_MS = 10_000;
+
     /** A show that is not there: asking again helps nobody. */
     private static final CloseStatus NO_SUCH_SHOW = new CloseStatus(4404, "There is no such show");
+    private static final CloseStatus KEY_CHANGED = new CloseStatus(4401, "The show key was changed");
 
-    private record Browser(BrowserFeed feed, Person person, String showId) {
+    /** One connection, from its first frame on. */
+    private final class Browser {
+        private final WebSocketSession session;
+        private final BrowserFeed feed;
+        private final StringBuilder frame = new StringBuilder();
+        private boolean tooLarge;
+        private boolean warned;
+        private volatile long heardAt = System.nanoTime();
+        private volatile Optional<Person> person = Optional.empty();
+        private volatile String showId = "";
+
+        private Browser(WebSocketSession session) {
+            this.session = session;
+            this.feed = new BrowserFeed(session, json, senders, () -> join(this));
+        }
     }
 
     private final ShowLoop loop;
@@ -40,104 +75,212 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     private final JsonMapper json = ShowJson.mapper();
     private final Map<String, Browser> browsers = new ConcurrentHashMap<>();
     private final ExecutorService senders = Executors.newCachedThreadPool(r -> new Thread(r, "browser-sender"));
+    private final ScheduledExecutorService beats = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "browser-beats"));
 
     ShowSocket(ShowLoop loop, Keeper keeper) {
         this.loop = loop;
         this.keeper = keeper;
+        beats.scheduleAtFixedRate(this::beat, BEAT_MS, BEAT_MS, TimeUnit.MILLISECONDS);
+    }
+
+    @Override
+    public void afterConnectionEstablished(WebSocketSession session) {
+        if (session instanceof StandardWebSocketSession standard) {
+            standard.getNativeSession().getUserProperties().put("org.apache.tomcat.websocket.BLOCKING_SEND_TIMEOUT", SEND_TIMEOUT_MS);
+        }
+        browsers.put(session.getId(), new Browser(session));
+    }
+
+    /** Frames come in pieces, so that one that is too large can be refused in words instead of ending the connection. */
+    @Override
+    public boolean supportsPartialMessages() {
+        return true;
     }
 
     @Override
     protected void handleTextMessage(WebSocketSession session, TextMessage message) throws IOException {
-        ClientFrame frame;
-        try {
-            frame = json.readValue(message.asBytes(), ClientFrame.class);
-        } catch (JacksonException e) {
-            LOG.warn("A browser sent a frame that cannot be read: {}", e.getOriginalMessage());
-            session.close(CloseStatus.BAD_DATA.withReason("This frame cannot be read"));
-            return;
-        }
-        if (frame instanceof ClientFrame.Hello hello) {
-            BrowserFeed feed = new BrowserFeed(session, json, senders);
-            String showId = hello.show().isEmpty() ? loop.liveShowId() : hello.show();
-            if (showId.isEmpty()) {
-                session.close(CloseStatus.SERVICE_RESTARTED.withReason("No show is live yet: the server is starting"));
-                return;
-            }
-            Browser before = browsers.put(session.getId(),
-                    new Browser(feed, new Person(hello.browser(), hello.name()), showId));
-            if (before != null) {
-                loop.leave(before.feed());
-            }
-            join(session, feed, showId);
-            return;
-        }
         Browser browser = browsers.get(session.getId());
         if (browser == null) {
-            session.close(CloseStatus.POLICY_VIOLATION.withReason("The first frame says who you are"));
             return;
         }
-        if (frame instanceof ClientFrame.Called called) {
-            browsers.put(session.getId(),
-                    new Browser(browser.feed(), new Person(browser.person().id(), called.name()), browser.showId()));
+        browser.heardAt = System.nanoTime();
+        browser.tooLarge |= browser.frame.length() + message.getPayloadLength() > MAX_FRAME;
+        if (browser.tooLarge) {
+            browser.frame.setLength(0);
+        } else {
+            browser.frame.append(message.getPayload());
+        }
+        if (!message.isLast()) {
             return;
         }
-        handle(browser, frame);
+        String text = browser.frame.toString();
+        browser.frame.setLength(0);
+        browser.frame.trimToSize();
+        if (browser.tooLarge) {
+            browser.tooLarge = false;
+            browser.feed.refuse("This is too much at once: a request has at most " + (MAX_FRAME >> 10) + " KiB. Do it in several steps");
+            return;
+        }
+        read(browser, text);
     }
 
-    /**
-     * Joins on the keeper's thread, on which edits are told too: so no edit falls between the show that is read here and the
-     * edits that follow it.
-     */
-    private void join(WebSocketSession session, BrowserFeed feed, String showId) {
-        keeper.withShow(showId, (name, show) -> loop.join(feed, showId, name, show)).exceptionally(e -> {
-            try {
-                session.close(e.getCause() instanceof UnknownShowException ? NO_SUCH_SHOW : CloseStatus.SERVER_ERROR);
-            } catch (IOException gone) {
-                LOG.debug("A browser left before it could be told that its show is not there");
+    private void read(Browser browser, String text) throws IOException {
+        ClientFrame frame;
+        try {
+            frame = json.readValue(text, ClientFrame.class);
+        } catch (JacksonException | IllegalArgumentException e) {
+            if (!browser.warned) {
+                // once for each connection: it may go on like this for hours
+                browser.warned = true;
+                LOG.warn("A browser sent a frame that cannot be read: {}", e instanceof JacksonException j ? ShowJson.reason(j) : e.getMessage());
             }
+            browser.feed.refuse("This request cannot be read, and was not done");
+            return;
+        }
+        if (frame == null) {
+            browser.feed.refuse("This request cannot be read, and was not done");
+        } else if (frame instanceof ClientFrame.Hello hello) {
+            hello(browser, hello);
+        } else if (browser.person.isEmpty()) {
+            browser.session.close(CloseStatus.POLICY_VIOLATION.withReason("The first frame says who you are"));
+        } else if (frame instanceof ClientFrame.Called called) {
+            named(browser, browser.person.get().id(), called.name());
+        } else {
+            handle(browser, browser.person.get(), frame);
+        }
+    }
+
+    private void hello(Browser browser, ClientFrame.Hello hello) throws IOException {
+        String showId = hello.show().isEmpty() ? loop.liveShowId() : hello.show();
+        if (showId.isEmpty()) {
+            browser.session.close(CloseStatus.SERVICE_RESTARTED.withReason("No show is live yet: the server is starting"));
+        } else if (named(browser, hello.browser(), hello.name())) {
+            browser.showId = showId;
+            join(browser);
+        }
+    }
+
+    private static boolean named(Browser browser, String id, String name) {
+        Person person = new Person(id, name);
+        Optional<String> problem = person.problem();
+        problem.ifPresent(browser.feed::refuse);
+        if (problem.isEmpty()) {
+            browser.person = Optional.of(person);
+        }
+        return problem.isEmpty();
+    }
+
+    /** The live show as it runs; another one as the keeper has it. */
+    private void join(Browser browser) {
+        if (browser.showId.equals(loop.liveShowId())) {
+            loop.joinLive(browser.feed, browser.showId, () -> joinKept(browser));
+        } else {
+            joinKept(browser);
+        }
+    }
+
+    /** Joins where edits are told, too: so no edit falls between the show that is read here and the edits that follow it. */
+    private void joinKept(Browser browser) {
+        String showId = browser.showId;
+        keeper.withShow(showId, (name, show) -> loop.join(browser.feed, showId, name, show)).exceptionally(e -> {
+            end(browser, e.getCause() instanceof UnknownShowException || e instanceof UnknownShowException ? NO_SUCH_SHOW : CloseStatus.SERVER_ERROR);
             return null;
         });
     }
 
-    private void handle(Browser browser, ClientFrame frame) {
-        Person person = browser.person();
+    private void handle(Browser browser, Person person, ClientFrame frame) {
+        BrowserFeed feed = browser.feed;
+        String showId = browser.showId;
         if (frame instanceof ClientFrame.Touched t) {
-            loop.touch(browser.showId(), new Touch(t.control(), new Touch.Pointer(person.id(), t.finger()), t.phase(), t.x(), t.y(),
+            loop.touch(feed, showId, new Touch(t.control(), new Touch.Pointer(person.id(), t.finger()), t.phase(), t.x(), t.y(),
                     t.fine(), t.words()), person);
         } else if (frame instanceof ClientFrame.Beat) {
             loop.beat(person.id());
         } else if (frame instanceof ClientFrame.Fire fire) {
-            loop.testFire(browser.showId(), fire.control(), fire.send());
+            loop.command(feed, showId, (running, now) -> running.testFire(fire.control(), fire.send(), now));
         } else if (frame instanceof ClientFrame.Gated gated) {
-            loop.gate(browser.showId(), gated.target(), gated.gate());
+            loop.command(feed, showId, (running, now) -> gated.target().map(target -> running.gate(target, gated.gate(), now))
+                    .orElseGet(() -> running.gateAll(gated.gate(), now)));
         } else if (frame instanceof ClientFrame.StartList start) {
-            loop.start(browser.showId(), start.target());
+            loop.command(feed, showId, (running, now) -> running.start(start.target(), now));
         } else if (frame instanceof ClientFrame.LeaveAsItIs leave) {
-            loop.leaveAsItIs(browser.showId(), leave.target());
+            loop.command(feed, showId, (running, now) -> running.leaveAsItIs(leave.target()));
         } else if (frame instanceof ClientFrame.Refresh refresh) {
-            loop.refresh(browser.showId(), refresh.target());
+            loop.command(feed, showId, (running, now) -> running.refresh(refresh.target(), now));
         } else if (frame instanceof ClientFrame.Rest rest) {
-            loop.rest(browser.showId(), rest.controls(), person);
+            loop.command(feed, showId, (running, now) -> running.rest(rest.controls(), person, now));
         } else if (frame instanceof ClientFrame.Selecting selecting) {
-            loop.selecting(browser.feed(), new Presence(person.id(), person.name(), selecting.controls()));
+            loop.selecting(feed, new Presence(person.id(), person.name(), selecting.controls()));
         } else if (frame instanceof ClientFrame.Watch watch) {
             if (!watch.wire()) {
-                browser.feed().wireOff();
+                feed.wireOff();
             }
-            loop.watch(browser.feed(), watch.wire(), watch.traces());
+            loop.watch(feed, watch.wire(), watch.traces());
         }
+    }
+
+    // ---- whether they are there
+
+    @Override
+    protected void handlePongMessage(WebSocketSession session, PongMessage message) {
+        Browser browser = browsers.get(session.getId());
+        if (browser != null) {
+            browser.heardAt = System.nanoTime();
+        }
+    }
+
+    private void beat() {
+        try {
+            long now = System.nanoTime();
+            for (Browser browser : browsers.values()) {
+                if (now - browser.heardAt > GONE_NANOS) {
+                    forget(browser);
+                    // its network may be gone without a word, and then ending the connection takes as long as sending does
+                    senders.execute(() -> end(browser, CloseStatus.SESSION_NOT_RELIABLE));
+                } else {
+                    browser.feed.beat();
+                }
+            }
+        } catch (RuntimeException e) {
+            LOG.error("The browsers could not be asked whether they are there", e);
+        }
+    }
+
+    /** Whoever came in with the key that counts no more has to show the new one. */
+    @EventListener
+    void keyChanged(KeyChanged changed) {
+        browsers.values().stream().filter(browser -> !isThisMachine(browser.session)).forEach(browser -> senders.execute(() -> end(browser, KEY_CHANGED)));
+    }
+
+    private static boolean isThisMachine(WebSocketSession session) {
+        return session.getRemoteAddress() != null && NetworkDoor.isThisMachine(session.getRemoteAddress().getAddress().getHostAddress());
     }
 
     @Override
     public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
-        Browser browser = browsers.remove(session.getId());
+        Browser browser = browsers.get(session.getId());
         if (browser != null) {
-            loop.leave(browser.feed());
+            forget(browser);
+        }
+    }
+
+    private void forget(Browser browser) {
+        browser.feed.gone();
+        browsers.remove(browser.session.getId());
+        loop.leave(browser.feed);
+    }
+
+    private void end(Browser browser, CloseStatus why) {
+        try {
+            browser.session.close(why);
+        } catch (IOException | IllegalStateException e) {
+            LOG.debug("A browser was gone before its connection could be ended");
         }
     }
 
     @Override
     public void close() {
+        beats.shutdownNow();
         senders.shutdownNow();
     }
 }

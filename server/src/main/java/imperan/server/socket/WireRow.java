@@ -2,6 +2,7 @@ package imperan.server.socket;
 
 import imperan.live.WireRecord;
 import imperan.osc.Decoded;
+import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscMessage;
@@ -13,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * One packet as the Wire shows it.
@@ -22,11 +24,12 @@ import java.util.Optional;
  * @param bundleTime when the bundle is due, in words; empty where it is no bundle
  * @param malformed why it says nothing
  * @param hex       its first bytes
+ * @param cut       whether something in it is shortened; the whole can be asked for by its number
  * @param answeredAfterMillis for an answer to something of ours: how long after it
  */
 public record WireRow(long number, double atMillis, boolean out, Optional<PartId> target, String peer, int ourPort,
                       int bytes, String hex, List<Line> messages, String bundleTime, Optional<Malformed> malformed,
-                      Optional<Double> answeredAfterMillis, String note) {
+                      Optional<Double> answeredAfterMillis, String note, boolean cut) {
 
     private static final OscDecoder DECODER = OscDecoder.takingBareAddresses();
     private static final int MAX_HEX_BYTES = 256;
@@ -38,31 +41,45 @@ public record WireRow(long number, double atMillis, boolean out, Optional<PartId
     public record Malformed(int offset, String reason) {
     }
 
+    /** The row as a list shows it: no argument longer than {@link OscText#BRIEF}. */
     static WireRow of(WireRecord record) {
+        return of(record, OscText::briefTags, OscText::brief, MAX_LINES, MAX_HEX_BYTES);
+    }
+
+    /** Everything that the packet holds. */
+    public static WireRow whole(WireRecord record) {
+        return of(record, OscText::typeTags, OscText::arguments, Integer.MAX_VALUE, Integer.MAX_VALUE);
+    }
+
+    private interface Written extends Function<List<OscArgument>, String> {
+    }
+
+    private static WireRow of(WireRecord record, Written tags, Written arguments, int mostLines, int mostHex) {
         Decoded decoded = DECODER.decode(record.bytes());
         List<Line> lines = new ArrayList<>();
         String bundleTime = "";
         if (decoded instanceof Decoded.Whole whole) {
-            collect(whole.packet(), lines);
+            collect(whole.packet(), lines, tags, arguments, mostLines);
             bundleTime = whole.packet() instanceof OscBundle bundle
                     ? bundle.time().isImmediate() ? "immediately" : bundle.time().toInstant().toString() : "";
         }
         return new WireRow(record.number(), record.at() / 1e6, record.out(), record.target(), record.peer(),
                 record.ourPort(), record.bytes().length,
-                HexFormat.of().formatHex(record.bytes(), 0, Math.min(MAX_HEX_BYTES, record.bytes().length)), lines,
+                HexFormat.of().formatHex(record.bytes(), 0, Math.min(mostHex, record.bytes().length)), lines,
                 bundleTime, decoded instanceof Decoded.Malformed m
                         ? Optional.of(new Malformed(m.offset(), m.reason())) : Optional.empty(),
-                record.answeredAfterNanos().map(nanos -> nanos / 1e6), record.note());
+                record.answeredAfterNanos().map(nanos -> nanos / 1e6), record.note(), record.bytes().length > mostHex);
     }
 
-    private static void collect(OscPacket packet, List<Line> into) {
-        if (into.size() >= MAX_LINES) {
+    private static void collect(OscPacket packet, List<Line> into, Written tags, Written arguments, int most) {
+        if (into.size() >= most) {
             return;
         }
         if (packet instanceof OscMessage m) {
-            into.add(new Line(m.address(), OscText.typeTags(m.arguments()), OscText.arguments(m.arguments())));
+            String address = m.address().length() > OscText.BRIEF && most < Integer.MAX_VALUE ? m.address().substring(0, OscText.BRIEF) + "…" : m.address();
+            into.add(new Line(address, tags.apply(m.arguments()), arguments.apply(m.arguments())));
         } else if (packet instanceof OscBundle bundle) {
-            bundle.elements().forEach(element -> collect(element, into));
+            bundle.elements().forEach(element -> collect(element, into, tags, arguments, most));
         }
     }
 }

@@ -11,51 +11,61 @@ import imperan.show.Show;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 
 import java.sql.SQLException;
 import java.util.Collection;
-import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /**
- * Changes shows, one edit after the other on one thread: judge, commit, tell. An edit is told only when the database has
+ * Changes shows, the edits of each one after the other: judge, commit, tell. An edit is told only when the database has
  * it, and the next one is judged only then, so nothing is ever built on an edit that could not be kept. A slow database
- * makes edits wait, and nothing else.
+ * makes edits wait, and nothing else; a show that takes long keeps no other waiting.
  */
 @Component
 public class Keeper implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Keeper.class);
 
-    /** Hears of every committed edit, on the keeper's thread, in order. */
+    /** Shows that are changed at once; fewer than there are connections to the database. */
+    private static final int WIDTH = 4;
+    /** An edit that has not begun by then is told as refused and never is. One that has begun is waited for. */
+    private static final long PATIENCE_MS = 20_000;
+
+    /** Hears of every committed edit, in order for each show. */
     public interface Listener {
-        void committed(String showId, Edit edit, Show show);
+
+        /** @param bytes about how large the edit is */
+        void committed(String showId, Edit edit, Show show, long bytes);
     }
 
     private static final class Head {
-        private Show show;
-        private final History history = new History();
+        private volatile Show show;
+        private volatile String name;
+        private final History history;
+        /** The database may hold an edit that we do not know of: it is read again before the next one is judged. */
+        private volatile boolean doubtful;
 
-        Head(Show show, List<Edit> edits) {
+        Head(Show show, String name, History history) {
             this.show = show;
-            edits.forEach(history::add);
+            this.name = name;
+            this.history = history;
         }
     }
 
     private final ShowStore store;
-    private final Map<String, Head> heads = new HashMap<>();
-    private final Map<String, Long> told = new HashMap<>();
-    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> new Thread(r, "keeper"));
-    private volatile Listener listener = (showId, edit, show) -> { };
+    private final Map<String, Head> heads = new ConcurrentHashMap<>();
+    private final Map<String, Long> told = new ConcurrentHashMap<>();
+    private final Lanes lanes = new Lanes(WIDTH);
+    private volatile Listener listener = (showId, edit, show, bytes) -> { };
 
     Keeper(ShowStore store) {
         this.store = store;
@@ -66,14 +76,39 @@ public class Keeper implements AutoCloseable {
         listener = heard;
     }
 
-    /** The show as committed. */
+    /** The show as committed, as far as we have heard. */
     public CompletableFuture<Show> show(String showId) {
-        return CompletableFuture.supplyAsync(() -> head(showId).show, thread);
+        Head known = heads.get(showId);
+        return known != null ? CompletableFuture.completedFuture(known.show) : inLane(showId, () -> known(showId).show);
     }
 
     /** Hands over a show's name and its state as committed, before any later edit is told. */
     public CompletableFuture<Void> withShow(String showId, BiConsumer<String, Show> use) {
-        return CompletableFuture.runAsync(() -> use.accept(store.show(showId).name(), head(showId).show), thread);
+        return inLane(showId, () -> {
+            Head head = known(showId);
+            use.accept(head.name, head.show);
+            return null;
+        });
+    }
+
+    private <T> CompletableFuture<T> inLane(String showId, Supplier<T> reading) {
+        return lanes.in(showId, reading, PATIENCE_MS, () -> {
+            throw new DataAccessResourceFailureException("The edits of this show take too long");
+        });
+    }
+
+    /** A show has another name. */
+    public void renamed(String showId, String name) {
+        Head known = heads.get(showId);
+        if (known != null) {
+            known.name = name;
+        }
+    }
+
+    /** A show is no longer there, and nothing of it is remembered. */
+    public void forget(String showId) {
+        heads.remove(showId);
+        told.remove(showId);
     }
 
     public CompletableFuture<Outcome> edit(String showId, EditRequest request, Person author) {
@@ -95,7 +130,7 @@ public class Keeper implements AutoCloseable {
 
     /** Makes the show what it was after an earlier edit, as one new edit. */
     public CompletableFuture<Outcome> restore(String showId, long version, Person author, String title) {
-        return change(showId, (show, history) -> version < 0 || version > history.edits().size()
+        return change(showId, (show, history) -> version < 0 || version > history.count()
                 ? Outcome.Refused.because("There is no version " + version)
                 : show.become(history.at(version).parts().stream().map(Held::part).toList(), author, title));
     }
@@ -106,32 +141,34 @@ public class Keeper implements AutoCloseable {
     }
 
     private CompletableFuture<Outcome> change(String showId, BiFunction<Show, History, Outcome> judge) {
-        return CompletableFuture.supplyAsync(() -> {
-            Head head = head(showId);
+        return lanes.in(showId, () -> {
+            Head head = certain(showId);
             Outcome outcome = judge.apply(head.show, head.history);
             return outcome instanceof Outcome.Accepted accepted ? keep(showId, head, accepted) : outcome;
-        }, thread);
+        }, PATIENCE_MS, () -> Outcome.Refused.because("The edits before this one take too long, so it was not begun and nothing was changed. Try again in a moment"));
     }
 
     private Outcome keep(String showId, Head head, Outcome.Accepted accepted) {
+        long bytes;
         try {
-            store.commit(showId, accepted.edit());
+            bytes = store.commit(showId, accepted.edit());
         } catch (RuntimeException e) {
-            LOG.error("Edit {} of show {} was not kept", accepted.edit().number(), showId, e);
+            LOG.error("Edit {} of show {} was not kept: {}", accepted.edit().number(), showId, e.getMessage());
+            LOG.debug("Why it was not kept", e);
+            head.doubtful = true;
             return afterFailure(showId, accepted.edit(), e);
         }
         head.show = accepted.show();
         head.history.add(accepted.edit());
-        tell(showId, accepted.edit(), accepted.show());
+        tell(showId, accepted.edit(), accepted.show(), bytes);
         return accepted;
     }
 
     /** The commit may have reached the database although we did not hear of it, so what is there is read again. */
     private Outcome afterFailure(String showId, Edit edit, RuntimeException failure) {
-        heads.remove(showId);
         try {
-            Head read = head(showId);
-            boolean kept = read.history.edits().stream().anyMatch(e -> e.number() == edit.number()
+            Head read = certain(showId);
+            boolean kept = read.history.latest().stream().anyMatch(e -> e.number() == edit.number()
                     && e.author().equals(edit.author()) && e.title().equals(edit.title()));
             return kept ? new Outcome.Accepted(read.show, edit) : Outcome.Refused.because("“" + edit.title() + "” could not be kept: "
                     + reason(failure) + ". Nothing was changed; try again in a moment");
@@ -151,27 +188,40 @@ public class Keeper implements AutoCloseable {
         return "the database did not take it";
     }
 
-    private void tell(String showId, Edit edit, Show show) {
+    private void tell(String showId, Edit edit, Show show, long bytes) {
         told.put(showId, edit.number());
-        listener.committed(showId, edit, show);
+        listener.committed(showId, edit, show, bytes);
     }
 
-    private Head head(String showId) {
+    /** The show as we know it, read where we do not. */
+    private Head known(String showId) {
         Head known = heads.get(showId);
-        if (known != null) {
-            return known;
-        }
-        Head read = new Head(store.load(showId), store.edits(showId));
+        return known != null ? known : read(showId);
+    }
+
+    /** The show as the database has it. */
+    private Head certain(String showId) {
+        Head known = heads.get(showId);
+        return known != null && !known.doubtful ? known : read(showId);
+    }
+
+    private Head read(String showId) {
+        History history = new History((from, to) -> store.edits(showId, from, to));
+        Show show = store.load(showId);
+        long inMemory = Math.max(0, show.version() - History.MOST_EDITS);
+        store.pastEdits(showId, inMemory).forEach(past -> history.past(past.number(), past.author(), past.role()));
+        store.edits(showId, inMemory + 1, show.version()).forEach(history::add);
+        Head read = new Head(show, store.show(showId).name(), history);
         heads.put(showId, read);
         // after a commit whose answer was lost, the database may hold an edit that nobody has heard of yet
         long heard = told.computeIfAbsent(showId, id -> read.show.version());
-        read.history.edits().stream().filter(edit -> edit.number() > heard)
-                .forEach(edit -> tell(showId, edit, read.show));
+        history.latest().stream().filter(edit -> edit.number() > heard)
+                .forEach(edit -> tell(showId, edit, read.show, 0));
         return read;
     }
 
     @Override
     public void close() {
-        thread.shutdown();
+        lanes.close();
     }
 }

@@ -2,6 +2,7 @@ package imperan.server.store;
 
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -32,8 +33,11 @@ public class PictureStore implements Pictures {
         @Select("select hash, name from picture order by lower(name), hash")
         List<Named> all();
 
+        @Delete("delete from picture where hash = #{hash}")
+        void remove(@Param("hash") String hash);
+
         @Insert("insert into picture (hash, name, bytes) values (#{hash}, #{name}, #{bytes}) on conflict (hash) do nothing")
-        void put(@Param("hash") String hash, @Param("name") String name, @Param("bytes") byte[] bytes);
+        int put(@Param("hash") String hash, @Param("name") String name, @Param("bytes") byte[] bytes);
     }
 
     private final PictureMapper mapper;
@@ -44,15 +48,21 @@ public class PictureStore implements Pictures {
 
     @Override
     public Optional<Picture> get(String hash) {
-        return mapper.get(hash).flatMap(row -> Picture.read(row.bytes()) instanceof Picture.Read.Good good ? Optional.of(good.picture()) : Optional.empty());
+        // what is kept was read before it was: nothing is decoded again
+        return mapper.get(hash).flatMap(row -> Picture.kept(row.bytes()));
     }
 
     public List<Named> all() {
         return mapper.all();
     }
 
-    /** Keeps a picture; one that is there already stays under the name it has. */
-    public void keep(Picture picture, String name) {
-        mapper.put(picture.hash(), name, picture.bytes());
+    /** Keeps a picture, and says whether it is new; one that is there already stays under the name it has. */
+    public boolean keep(Picture picture, String name) {
+        return mapper.put(picture.hash(), name, picture.bytes()) == 1;
+    }
+
+    /** Takes back that a picture was kept, where nothing that needs it came to be. */
+    public void forget(Picture picture) {
+        mapper.remove(picture.hash());
     }
 }

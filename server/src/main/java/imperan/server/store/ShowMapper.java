@@ -20,6 +20,12 @@ interface ShowMapper {
             from show s order by s.created_at, s.id""")
     List<Rows.ShowRow> shows();
 
+    @Select("""
+            select s.id, s.name, s.live, s.version, s.deleted_at,
+                   coalesce((select max(e.at) from edit e where e.show_id = s.id), s.created_at) as changed_at
+            from show s where s.id = #{id}""")
+    Optional<Rows.ShowRow> show(@Param("id") String id);
+
     @Update("update show set name = #{name} where id = #{id}")
     int renameShow(@Param("id") String id, @Param("name") String name);
 
@@ -63,17 +69,23 @@ interface ShowMapper {
             from ${table} where show_id = #{showId}""")
     List<Rows.PartRow> parts(@Param("table") String table, @Param("showId") String showId);
 
+    /** @param rows JSON: {@code [{id, parent, ord, body}]} */
     @Insert("""
             insert into ${table} (show_id, id, parent, ord, version, author_id, author_name, body)
-            values (#{row.showId}, #{row.id}, #{row.parent}, #{row.ord}, #{row.version}, #{row.authorId},
-                    #{row.authorName}, #{row.body}::jsonb)
+            select #{showId}, row.id, row.parent, row.ord, #{version}, #{authorId}, #{authorName}, row.body
+            from jsonb_to_recordset(#{rows}::jsonb) as row(id text, parent text, ord integer, body jsonb)
             on conflict (show_id, id) do update set parent = excluded.parent, ord = excluded.ord,
                 version = excluded.version, author_id = excluded.author_id, author_name = excluded.author_name,
                 body = excluded.body""")
-    void putPart(@Param("table") String table, @Param("row") Rows.PartRow row);
+    void putParts(@Param("table") String table, @Param("showId") String showId, @Param("version") long version, @Param("authorId") String authorId,
+                  @Param("authorName") String authorName, @Param("rows") String rows);
 
-    @Delete("delete from ${table} where show_id = #{showId} and id = #{id}")
-    void removePart(@Param("table") String table, @Param("showId") String showId, @Param("id") String id);
+    /** @param ids JSON: a list of texts */
+    @Delete("delete from ${table} where show_id = #{showId} and id in (select jsonb_array_elements_text(#{ids}::jsonb))")
+    void removeParts(@Param("table") String table, @Param("showId") String showId, @Param("ids") String ids);
+
+    @Delete("delete from show where id = #{showId} and not live")
+    void erase(@Param("showId") String showId);
 
     @Insert("""
             insert into edit (show_id, number, author_id, author_name, title, role, role_of, changes)
@@ -85,8 +97,13 @@ interface ShowMapper {
 
     @Select("""
             select show_id, number, author_id, author_name, title, role, role_of, changes::text as changes, at
-            from edit where show_id = #{showId} order by number""")
-    List<Rows.EditRow> edits(@Param("showId") String showId);
+            from edit where show_id = #{showId} and number between #{from} and #{to} order by number""")
+    List<Rows.EditRow> edits(@Param("showId") String showId, @Param("from") long from, @Param("to") long to);
+
+    @Select("""
+            select show_id, number, author_id, '' as author_name, '' as title, role, role_of, '[]' as changes, at
+            from edit where show_id = #{showId} and number <= #{to} order by number""")
+    List<Rows.EditRow> pastEdits(@Param("showId") String showId, @Param("to") long to);
 
     @Select("""
             select show_id, number, author_id, author_name, title, role, role_of, '[]' as changes, at

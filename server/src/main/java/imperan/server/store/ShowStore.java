@@ -15,11 +15,14 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Shows in PostgreSQL: the tables are the truth at start, the log of edits stands beside them. */
@@ -31,6 +34,8 @@ public class ShowStore {
 
     private static final TypeReference<List<ControlValue.Axis>> AXES = new TypeReference<>() {
     };
+
+    private static final int ROWS_AT_ONCE = 1_000;
 
     private final ShowMapper mapper;
     private final JsonMapper json = ShowJson.mapper();
@@ -70,14 +75,16 @@ public class ShowStore {
     }
 
     public List<ShowInfo> shows() {
-        return mapper.shows().stream().map(row -> new ShowInfo(row.id(), row.name(), row.live(), row.version(),
-                row.changedAt(), Optional.ofNullable(row.deletedAt()))).toList();
+        return mapper.shows().stream().map(ShowStore::info).toList();
     }
 
     /** The show, deleted or not. */
     public ShowInfo show(String showId) {
-        return shows().stream().filter(show -> show.id().equals(showId)).findFirst()
-                .orElseThrow(() -> new UnknownShowException(showId));
+        return mapper.show(showId).map(ShowStore::info).orElseThrow(() -> new UnknownShowException(showId));
+    }
+
+    private static ShowInfo info(Rows.ShowRow row) {
+        return new ShowInfo(row.id(), row.name(), row.live(), row.version(), row.changedAt(), Optional.ofNullable(row.deletedAt()));
     }
 
     @Transactional
@@ -134,29 +141,69 @@ public class ShowStore {
         for (PartTable table : PartTable.values()) {
             mapper.parts(table.table(), showId).forEach(row -> held.add(held(row)));
         }
-        long version = mapper.shows().stream().filter(row -> row.id().equals(showId)).findFirst()
-                .orElseThrow(() -> new UnknownShowException(showId)).version();
-        return Show.of(version, held);
+        return Show.of(show(showId).version(), held);
     }
 
+    /** An edit without what it changed. */
+    public record PastEdit(long number, String author, Edit.Role role) {
+    }
+
+    /** The edits up to a number, without what they changed, in order. */
+    public List<PastEdit> pastEdits(String showId, long to) {
+        return mapper.pastEdits(showId, to).stream().map(row -> new PastEdit(row.number(), row.authorId(),
+                new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf()))).toList();
+    }
+
+    /** The edits from a number to another, both included, in order. */
     @Transactional(readOnly = true)
-    public List<Edit> edits(String showId) {
-        return mapper.edits(showId).stream().map(row -> new Edit(row.number(),
+    public List<Edit> edits(String showId, long from, long to) {
+        return mapper.edits(showId, from, to).stream().map(row -> new Edit(row.number(),
                 new Person(row.authorId(), row.authorName()), row.title(), json.readValue(row.changes(), CHANGES),
                 new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf()))).toList();
     }
 
-    /** Keeps an edit and the rows it changes, both or neither. */
+    /**
+     * Keeps an edit and the rows it changes, both or neither.
+     *
+     * @return the characters of its changes as JSON
+     */
     @Transactional
-    public void commit(String showId, Edit edit) {
+    public long commit(String showId, Edit edit) {
+        String changes = json.writeValueAsString(edit.changes());
         mapper.insertEdit(showId, edit.number(), edit.author().id(), edit.author().name(), edit.title(),
-                edit.role().kind().name(), edit.role().of(), json.writeValueAsString(edit.changes()));
+                edit.role().kind().name(), edit.role().of(), changes);
+        Map<PartTable, List<String>> removed = new EnumMap<>(PartTable.class);
+        Map<PartTable, List<Part>> put = new EnumMap<>(PartTable.class);
         for (Edit.Change change : edit.changes()) {
             change.before().filter(before -> change.after().isEmpty()).ifPresent(before ->
-                    mapper.removePart(PartTable.of(before.body()).table(), showId, change.id().value()));
-            change.after().ifPresent(after -> mapper.putPart(PartTable.of(after.body()).table(), row(showId, after, edit)));
+                    removed.computeIfAbsent(PartTable.of(before.body()), t -> new ArrayList<>()).add(change.id().value()));
+            change.after().ifPresent(after -> put.computeIfAbsent(PartTable.of(after.body()), t -> new ArrayList<>()).add(after));
         }
+        removed.forEach((table, ids) -> mapper.removeParts(table.table(), showId, json.writeValueAsString(ids)));
+        put.forEach((table, parts) -> {
+            for (int from = 0; from < parts.size(); from += ROWS_AT_ONCE) {
+                mapper.putParts(table.table(), showId, edit.number(), edit.author().id(), edit.author().name(),
+                        rows(parts.subList(from, Math.min(parts.size(), from + ROWS_AT_ONCE))));
+            }
+        });
         mapper.setVersion(showId, edit.number());
+        return changes.length();
+    }
+
+    /** Rows as one JSON text, which the database takes apart: thousands of them in one statement. */
+    private String rows(List<Part> parts) {
+        ArrayNode rows = json.createArrayNode();
+        for (Part part : parts) {
+            rows.addObject().put("id", part.id().value()).put("parent", part.parent().map(PartId::value).orElse(null)).put("ord", part.order())
+                    .set("body", json.valueToTree(part.body()));
+        }
+        return json.writeValueAsString(rows);
+    }
+
+    /** Ends a show that never came to be. */
+    @Transactional
+    public void erase(String showId) {
+        mapper.erase(showId);
     }
 
     public List<SavedValue> values(String showId) {
@@ -177,6 +224,9 @@ public class ShowStore {
 
     /** Who uses a browser. */
     public Person person(String browser) {
+        new Person(browser, "").problem().ifPresent(problem -> {
+            throw new IllegalArgumentException(problem);
+        });
         return new Person(browser, mapper.browserName(browser).orElse("A browser without a name"));
     }
 
@@ -186,9 +236,4 @@ public class ShowStore {
         return new Held(part, row.version(), new Person(row.authorId(), row.authorName()));
     }
 
-    private Rows.PartRow row(String showId, Part part, Edit edit) {
-        return new Rows.PartRow(showId, part.id().value(), part.parent().map(PartId::value).orElse(null), part.order(),
-                edit.number(), edit.author().id(), edit.author().name(),
-                json.writerFor(Body.class).writeValueAsString(part.body()));
-    }
 }

@@ -4,32 +4,47 @@ import imperan.live.SavedValue;
 import imperan.show.PartId;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.NonTransientDataAccessException;
+import org.springframework.dao.NonTransientDataAccessResourceException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 
 /**
  * Keeps the last values beside the show. Newer values replace those that still wait, so a slow database delays them and
- * loses nothing that counts.
+ * loses nothing that counts; what could not be written is tried again.
  */
 @Component
 public class ValueSaver implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(ValueSaver.class);
+    private static final long RETRY_MS = 1_000;
 
-    private final ShowStore store;
-    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> new Thread(r, "values"));
-    /** By show: a copy of a show has controls of the same ids. */
+    /** Where values are kept. */
+    interface Values {
+        void saveValues(String showId, List<SavedValue> values);
+    }
+
+    private final Values store;
+    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "values"));
+    /** By show: a copy of a show has controls of the same ids. A show that is here is written soon. */
     private final Map<String, Map<PartId, SavedValue>> pending = new HashMap<>();
+    private boolean failing;
 
+    @Autowired
     ValueSaver(ShowStore store) {
+        this((showId, values) -> store.saveValues(showId, values));
+    }
+
+    ValueSaver(Values store) {
         this.store = store;
     }
 
@@ -58,8 +73,45 @@ public class ValueSaver implements AutoCloseable {
         }
         try {
             store.saveValues(showId, values);
+            failing = false;
+        } catch (NonTransientDataAccessResourceException e) {
+            again(showId, values, e);
+        } catch (NonTransientDataAccessException e) {
+            // one of them cannot be written, ever: the others can
+            values.forEach(value -> writeAlone(showId, value));
         } catch (DataAccessException | TransactionException e) {
-            LOG.warn("The values of {} controls were not kept: {}", values.size(), e.getMessage());
+            again(showId, values, e);
+        } catch (RuntimeException e) {
+            LOG.error("The values of {} controls could not be written", values.size(), e);
+        }
+    }
+
+    private void writeAlone(String showId, SavedValue value) {
+        try {
+            store.saveValues(showId, List.of(value));
+        } catch (RuntimeException e) {
+            LOG.warn("The value of {} cannot be kept: {}", value.control(), e.getMessage());
+        }
+    }
+
+    /** They wait for the next time; what has come since is newer. */
+    private void again(String showId, List<SavedValue> values, RuntimeException why) {
+        if (!failing) {
+            LOG.warn("The values of {} controls wait until they can be kept: {}", values.size(), why.getMessage());
+        }
+        failing = true;
+        synchronized (pending) {
+            Map<PartId, SavedValue> waiting = pending.get(showId);
+            if (waiting == null) {
+                waiting = new HashMap<>();
+                pending.put(showId, waiting);
+                if (!thread.isShutdown()) {
+                    thread.schedule(() -> write(showId), RETRY_MS, TimeUnit.MILLISECONDS);
+                }
+            }
+            for (SavedValue value : values) {
+                waiting.putIfAbsent(value.control(), value);
+            }
         }
     }
 

@@ -6,6 +6,8 @@ import org.springframework.mock.web.MockFilterChain;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 
+import java.nio.charset.StandardCharsets;
+
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** A tablet at 192.0.2.50; the show computer is 192.0.2.10. */
@@ -20,7 +22,7 @@ class KeyFilterTest {
         MockHttpServletRequest request = new MockHttpServletRequest(method, path);
         request.setRemoteAddr(from);
         if (!key.isEmpty()) {
-            request.setParameter("key", key);
+            request.setContent(("key=" + key).getBytes(StandardCharsets.UTF_8));
         }
         if (!pass.isEmpty()) {
             request.setCookies(new Cookie(KeyFilter.COOKIE, pass));

@@ -23,7 +23,7 @@ class ServerFrameTest {
 
     private static ServerFrame frame(Edit... edits) {
         return new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
-                List.of(edits), false, Optional.empty(), Optional.empty(), 7);
+                List.of(edits), false, Optional.empty(), Optional.empty(), 7, List.of());
     }
 
     @Test
@@ -49,5 +49,20 @@ class ServerFrameTest {
         }
         assertThat(whole).containsExactly(edit(1, 2), edit(2, 1000), edit(3, 0));
         assertThat(pieces.get(pieces.size() - 1).goesOn()).isFalse();
+    }
+
+    private static WireRow row(long number) {
+        return new WireRow(number, 0, false, Optional.empty(), "192.0.2.9:1", 9201, 4, "00", List.of(), "", Optional.empty(), Optional.empty(), "", false);
+    }
+
+    @Test
+    void aLongWireComesInPiecesInOrder() {
+        List<WireRow> rows = IntStream.rangeClosed(1, 950).mapToObj(ServerFrameTest::row).toList();
+        ServerFrame whole = new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), rows, Optional.empty(), Optional.empty(), List.of(), false,
+                Optional.empty(), Optional.empty(), 7, List.of("so"));
+        List<ServerFrame> pieces = whole.inPieces();
+        assertThat(pieces).allSatisfy(piece -> assertThat(piece.wire()).hasSizeLessThanOrEqualTo(200));
+        assertThat(pieces.stream().flatMap(piece -> piece.wire().stream()).toList()).isEqualTo(rows);
+        assertThat(pieces.stream().flatMap(piece -> piece.notices().stream())).containsExactly("so");
     }
 }

@@ -1,0 +1,285 @@
+package imperan.server.access;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.ServletOutputStream;
+import jakarta.servlet.WriteListener;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpServletResponseWrapper;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.function.LongSupplier;
+
+/**
+ * How much a request may bring, and how long it may take, in either direction and as a whole: a sender or reader that does one byte a second would
+ * otherwise keep a thread for hours. Bodies beyond a quarter of a MiB are read one after the other, so they never fill the memory together.
+ */
+@Component
+@Order(0)
+class RequestLimits extends OncePerRequestFilter {
+
+    /** A key of eight digits, in a form. */
+    static final long MAX_KEY_BYTES = 1 << 10;
+    /** A show file with all its pictures, or an address space. */
+    static final long MAX_BYTES = 32L << 20;
+    private static final long LARGE_BYTES = 256 << 10;
+    /** For the body of a small request, and for that of a large one. */
+    static final long PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(10);
+    static final long LARGE_PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(60);
+    /** For an answer to be taken. */
+    static final long ANSWER_NANOS = TimeUnit.SECONDS.toNanos(60);
+    /** Requests whose bodies are being read at once; the others are refused, so that there are threads left for those without a body. */
+    static final int MAX_READING = 64;
+    private static final long WAIT_SECONDS = 20;
+    private static final int NOTHING_LEFT_BYTES = 64 << 10;
+    private static final long NOTHING_LEFT_NANOS = TimeUnit.SECONDS.toNanos(1);
+
+    private final Semaphore reading;
+    private final Semaphore large = new Semaphore(1, true);
+    private final LongSupplier clock;
+
+    RequestLimits() {
+        this(MAX_READING, System::nanoTime);
+    }
+
+    /** @param clock in nanoseconds */
+    RequestLimits(int atOnce, LongSupplier clock) {
+        this.reading = new Semaphore(atOnce);
+        this.clock = clock;
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        // what becomes a WebSocket has limits of its own
+        HttpServletResponse timed = request.getHeader("Upgrade") == null ? new TimedResponse(response) : response;
+        long length = request.getContentLengthLong();
+        boolean body = length > 0 || request.getHeader("Transfer-Encoding") != null;
+        long most = request.getRequestURI().equals(KeyFilter.PATH) ? MAX_KEY_BYTES : MAX_BYTES;
+        if (!body) {
+            chain.doFilter(request, timed);
+        } else if (length > most) {
+            refuse(request, response, HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE, tooLarge(most));
+        } else if (!reading.tryAcquire()) {
+            refuse(request, response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "Too many requests at once. Try again in a moment");
+        } else {
+            try {
+                withBody(request, timed, chain, length, most);
+            } finally {
+                reading.release();
+            }
+        }
+    }
+
+    private void withBody(HttpServletRequest request, HttpServletResponse response, FilterChain chain, long length, long most)
+            throws ServletException, IOException {
+        boolean isLarge = length > LARGE_BYTES || length < 0;
+        if (isLarge && !mayBeLarge()) {
+            refuse(request, response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "Another large file is being read. Try again in a moment");
+            return;
+        }
+        try {
+            LimitedRequest limited = new LimitedRequest(request, most, clock.getAsLong() + (isLarge ? LARGE_PATIENCE_NANOS : PATIENCE_NANOS));
+            chain.doFilter(limited, response);
+            limited.drain();
+        } finally {
+            if (isLarge) {
+                large.release();
+            }
+        }
+    }
+
+    private boolean mayBeLarge() {
+        try {
+            return large.tryAcquire(WAIT_SECONDS, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+
+    private static String tooLarge(long most) {
+        return "This is larger than what is taken: at most " + (most >= 1 << 20 ? (most >> 20) + " MiB" : (most >> 10) + " KiB");
+    }
+
+    private void refuse(HttpServletRequest request, HttpServletResponse response, int status, String why) throws IOException {
+        response.setStatus(status);
+        response.setContentType("application/json;charset=UTF-8");
+        response.setHeader("Connection", "close");
+        response.getWriter().print("{\"number\":0,\"problems\":[{\"part\":null,\"field\":\"\",\"message\":\"" + why + "\",\"mend\":null}]}");
+        response.flushBuffer();
+        new LimitedRequest(request, NOTHING_LEFT_BYTES, clock.getAsLong() + NOTHING_LEFT_NANOS).drain();
+    }
+
+    private final class LimitedRequest extends HttpServletRequestWrapper {
+        private final long most;
+        private final long until;
+        private Limited stream;
+        private BufferedReader reader;
+
+        LimitedRequest(HttpServletRequest request, long most, long until) {
+            super(request);
+            this.most = most;
+            this.until = until;
+        }
+
+        @Override
+        public ServletInputStream getInputStream() throws IOException {
+            if (stream == null) {
+                stream = new Limited(super.getInputStream(), most, until);
+            }
+            return stream;
+        }
+
+        @Override
+        public BufferedReader getReader() throws IOException {
+            if (reader == null) {
+                reader = new BufferedReader(new InputStreamReader(getInputStream(), StandardCharsets.UTF_8));
+            }
+            return reader;
+        }
+
+        /** What nobody read is read away, as far as it is little: else the answer might never reach a sender that is still sending. */
+        void drain() {
+            try {
+                Limited rest = new Limited(super.getInputStream(), NOTHING_LEFT_BYTES, clock.getAsLong() + NOTHING_LEFT_NANOS);
+                byte[] buffer = new byte[8192];
+                while (!rest.isFinished() && rest.read(buffer) >= 0) {
+                    // on with it
+                }
+            } catch (IOException | IllegalStateException e) {
+                // it ends when the connection does
+            }
+        }
+    }
+
+    private final class Limited extends ServletInputStream {
+        private final ServletInputStream in;
+        private final long most;
+        private final long until;
+        private long read;
+
+        Limited(ServletInputStream in, long most, long until) {
+            this.in = in;
+            this.most = most;
+            this.until = until;
+        }
+
+        @Override
+        public int read() throws IOException {
+            byte[] one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 0xFF;
+        }
+
+        @Override
+        public int read(byte[] bytes, int offset, int length) throws IOException {
+            if (clock.getAsLong() > until) {
+                throw new BodyLimit(HttpStatus.REQUEST_TIMEOUT, "It took too long to arrive");
+            }
+            int count = in.read(bytes, offset, length);
+            read += Math.max(0, count);
+            if (read > most) {
+                throw new BodyLimit(HttpStatus.CONTENT_TOO_LARGE, tooLarge(most));
+            }
+            return count;
+        }
+
+        @Override
+        public boolean isFinished() {
+            return in.isFinished();
+        }
+
+        @Override
+        public boolean isReady() {
+            return in.isReady();
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            in.setReadListener(listener);
+        }
+    }
+
+    private final class TimedResponse extends HttpServletResponseWrapper {
+        private ServletOutputStream stream;
+
+        TimedResponse(HttpServletResponse response) {
+            super(response);
+        }
+
+        @Override
+        public ServletOutputStream getOutputStream() throws IOException {
+            if (stream == null) {
+                stream = new Timed(super.getOutputStream());
+            }
+            return stream;
+        }
+    }
+
+    /** The time begins with the first byte of the answer: until then it is ours. */
+    private final class Timed extends ServletOutputStream {
+        private static final int PIECE = 64 << 10;
+
+        private final ServletOutputStream out;
+        private long until;
+
+        Timed(ServletOutputStream out) {
+            this.out = out;
+        }
+
+        private void check() throws IOException {
+            long now = clock.getAsLong();
+            until = until == 0 ? now + ANSWER_NANOS : until;
+            if (now > until) {
+                throw new BodyLimit(HttpStatus.REQUEST_TIMEOUT, "The answer was not taken in time");
+            }
+        }
+
+        @Override
+        public void write(int one) throws IOException {
+            check();
+            out.write(one);
+        }
+
+        @Override
+        public void write(byte[] bytes, int offset, int length) throws IOException {
+            for (int from = 0; from < length; from += PIECE) {
+                check();
+                out.write(bytes, offset + from, Math.min(PIECE, length - from));
+            }
+        }
+
+        @Override
+        public void flush() throws IOException {
+            out.flush();
+        }
+
+        @Override
+        public void close() throws IOException {
+            out.close();
+        }
+
+        @Override
+        public boolean isReady() {
+            return out.isReady();
+        }
+
+        @Override
+        public void setWriteListener(WriteListener listener) {
+            out.setWriteListener(listener);
+        }
+    }
+}

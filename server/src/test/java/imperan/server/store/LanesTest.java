@@ -1,0 +1,98 @@
+package imperan.server.store;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.CountDownLatch;
+import java.util.stream.IntStream;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+@Timeout(60)
+class LanesTest {
+
+    private static final long LONG_MS = 600_000;
+
+    private static void await(CountDownLatch latch) {
+        try {
+            latch.await();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void workOfOneLaneIsDoneInOrder() {
+        List<Integer> done = Collections.synchronizedList(new ArrayList<>());
+        try (Lanes lanes = new Lanes(3)) {
+            List<CompletableFuture<Boolean>> all = IntStream.range(0, 500).mapToObj(i -> lanes.in("a", () -> done.add(i), LONG_MS, () -> false)).toList();
+            all.forEach(CompletableFuture::join);
+        }
+        assertThat(done).isEqualTo(IntStream.range(0, 500).boxed().toList());
+    }
+
+    @Test
+    void aLaneThatTakesLongKeepsNoOtherWaiting() {
+        CountDownLatch slow = new CountDownLatch(1);
+        try (Lanes lanes = new Lanes(2)) {
+            CompletableFuture<String> waiting = lanes.in("a", () -> {
+                await(slow);
+                return "a";
+            }, LONG_MS, () -> "late");
+            assertThat(lanes.in("b", () -> "b", LONG_MS, () -> "late").join()).isEqualTo("b");
+            slow.countDown();
+            assertThat(waiting.join()).isEqualTo("a");
+        }
+    }
+
+    @Test
+    void whatHasNotBegunInTimeIsNeverDoneAndWhatHasIsWaitedFor() {
+        CountDownLatch slow = new CountDownLatch(1);
+        List<String> done = Collections.synchronizedList(new ArrayList<>());
+        try (Lanes lanes = new Lanes(1)) {
+            CompletableFuture<String> first = lanes.in("a", () -> {
+                await(slow);
+                done.add("first");
+                return "done";
+            }, 1, () -> "late");
+            CompletableFuture<String> second = lanes.in("a", () -> {
+                done.add("second");
+                return "done";
+            }, 1, () -> "late");
+            assertThat(second.join()).isEqualTo("late");
+            slow.countDown();
+            // begun or not when its time was over: what is told is what happened
+            String told = first.join();
+            lanes.in("a", () -> true, LONG_MS, () -> false).join();
+            assertThat(done.contains("first")).isEqualTo(told.equals("done"));
+            assertThat(done).doesNotContain("second");
+        }
+    }
+
+    @Test
+    void aLaneTakesNoMoreThanThereIsRoomForAndAFaultEndsNothing() {
+        CountDownLatch slow = new CountDownLatch(1);
+        try (Lanes lanes = new Lanes(1)) {
+            lanes.in("a", () -> {
+                await(slow);
+                return "";
+            }, LONG_MS, () -> "late");
+            List<CompletableFuture<String>> all = IntStream.range(0, Lanes.MOST_WAITING + 5).mapToObj(i -> lanes.in("a", () -> {
+                if (i == 3) {
+                    throw new StackOverflowError("in the work");
+                }
+                return "done";
+            }, LONG_MS, () -> "late")).toList();
+            assertThat(all.get(all.size() - 1).join()).isEqualTo("late");
+            slow.countDown();
+            assertThat(all.get(4).join()).isEqualTo("done");
+            assertThatThrownBy(all.get(3)::join).isInstanceOf(CompletionException.class).hasCauseInstanceOf(StackOverflowError.class);
+        }
+    }
+}
