@@ -13,6 +13,16 @@ import java.util.function.Consumer;
 record Ear(Consumer<WireRecord> incoming) implements Feed {
 
     @Override
+    public boolean isOpen() {
+        return true;
+    }
+
+    @Override
+    public void refuse(String why) {
+        throw new IllegalStateException(why);
+    }
+
+    @Override
     public void welcome(Snapshot snapshot) {
         // only what changes is measured
     }

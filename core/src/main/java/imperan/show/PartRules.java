@@ -291,6 +291,10 @@ final class PartRules {
             for (int a = 0; a < send.arguments().size(); a++) {
                 argument(part, "sends/" + i + "/arguments/" + a, send.arguments().get(a), control.form());
             }
+            long bytes = MessageSize.most(send, control.form());
+            if (bytes > MessageSize.MOST) {
+                problem(part, "sends/" + i, "This message may have " + bytes + " bytes; a datagram holds at most " + MessageSize.MOST);
+            }
         }
         for (int i = 0; i < control.listens().size(); i++) {
             Listen listen = control.listens().get(i);

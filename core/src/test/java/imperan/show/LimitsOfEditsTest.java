@@ -64,6 +64,17 @@ class LimitsOfEditsTest {
     }
 
     @Test
+    void aMessageThatNoDatagramHoldsIsRefusedWhereItIsWritten() {
+        Control plain = Shows.fader("Level", 0, "/level");
+        ArgumentSource text = new ArgumentSource.Fixed(ArgumentSource.ArgumentType.TEXT, "x".repeat(8_000));
+        Problem problem = refused(plain.withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level", Collections.nCopies(9, text))), List.of()));
+        assertThat(problem.field()).isEqualTo("sends/0");
+        assertThat(problem.message()).contains("a datagram holds at most 65507");
+        assertThat(Shows.apply(SHOW, ADA, put(new PartId("new"), PAGE, plain.withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level",
+                Collections.nCopies(8, text))), List.of())))).isInstanceOf(Outcome.Accepted.class);
+    }
+
+    @Test
     void anEditHasATitleAndASizeOfWhichItIsToldWhenTheyAreTooLarge() {
         EditRequest titled = new EditRequest("t".repeat(201), List.of(put(new PartId("new"), null, Shows.target("New"))));
         assertThat(((Outcome.Refused) SHOW.apply(titled, ADA)).problems()).extracting(Problem::message).containsExactly("The title of an edit has at most 200 characters");

@@ -4,155 +4,128 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import java.util.concurrent.TimeUnit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** The command of the README, on ports and a folder of its own; and what survives when its processes are killed. */
 class CommandTest {
 
-    private static final int KILLS = 6;
-    private static final HttpClient HTTP = HttpClient.newHttpClient();
+    private static final int KILLS = 20;
+    private static final int PARTS = 60;
 
-    private static Path var;
-    private static Map<String, String> environment;
-    private static int port;
-
-    private record Said(int exit, String text) {
-    }
+    private static Command command;
 
     @BeforeAll
     static void ports() throws IOException {
-        var = Files.createTempDirectory("imperan-command",
-                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
-        port = freePort();
-        environment = Map.of("IMPERAN_VAR", var.toString(), "IMPERAN_PORT", String.valueOf(port),
-                "IMPERAN_DB_PORT", String.valueOf(freePort()), "IMPERAN_STANDIN_PORT",
-                String.valueOf(Installation.freeBlock()), "IMPERAN_ANSWER_PORT", String.valueOf(Installation.freeBlock()),
-                "IMPERAN_STANDIN_PAGE", String.valueOf(freePort()));
+        command = new Command();
     }
 
     @AfterAll
     static void stop() throws Exception {
-        imperan("stop");
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        }
-    }
-
-    private static Said imperan(String command) throws Exception {
-        Path output = Files.createTempFile(var, "said", ".txt");
-        ProcessBuilder builder = new ProcessBuilder("./imperan", command).directory(Path.of("..").toFile())
-                .redirectErrorStream(true).redirectOutput(output.toFile());
-        builder.environment().putAll(environment);
-        Process process = builder.start();
-        assertThat(process.waitFor(5, TimeUnit.MINUTES)).as("./imperan %s ends", command).isTrue();
-        return new Said(process.exitValue(), Files.readString(output));
-    }
-
-    private static JsonNode get(String path) throws Exception {
-        return new JsonMapper().readTree(HTTP.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
-                .build(), HttpResponse.BodyHandlers.ofString()).body());
+        command.run("stop");
     }
 
     /** Adds a page of this name; true where the server says that it is kept. */
     private static boolean add(String name) {
-        String edit = """
+        return command.post("/api/shows/salt-clock/edits", "application/json", """
                 {"title": "Add %1$s", "steps": [{"step": "put", "basedOn": 0, "part": {"id": "%1$s", "parent": "wheelhouse",
                  "order": 1, "body": {"kind": "page", "name": "%1$s", "columns": 4, "rows": 4,
-                 "screen": {"kind": "DESK", "width": 1280, "height": 800}, "strip": false, "follows": null}}}]}""".formatted(name);
-        try {
-            return HTTP.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/shows/salt-clock/edits"))
-                    .header("Imperan-Browser", "command-test").header("Content-Type", "application/json")
-                    .POST(HttpRequest.BodyPublishers.ofString(edit)).build(), HttpResponse.BodyHandlers.ofString())
-                    .statusCode() == 200;
-        } catch (IOException e) {
-            return false;
-        } catch (InterruptedException e) {
-            throw new IllegalStateException(e);
+                 "screen": {"kind": "DESK", "width": 1280, "height": 800}, "strip": false, "follows": null}}}]}""".formatted(name)) == 200;
+    }
+
+    /** Imports a show of some size under this name; true where the server says that it is there. */
+    private static boolean take(String name) {
+        StringBuilder parts = new StringBuilder();
+        for (int i = 0; i < PARTS; i++) {
+            parts.append(i == 0 ? "" : ",").append("""
+                    {"handle": "layout-%1$d", "parent": null, "body": {"kind": "layout", "name": "L %1$d", "draft": null}}""".formatted(i));
         }
-    }
-
-    private static long serverPid() throws IOException {
-        return Long.parseLong(Files.readString(var.resolve("server.pid")).strip());
-    }
-
-    private static long databasePid() throws IOException {
-        Path own = var.resolve("postgres/data/postmaster.pid");
-        return Long.parseLong(Files.readAllLines(own).get(0).strip());
+        return command.post("/api/files?onSameName=REFUSE", "text/plain", """
+                {"format": "imperan-show", "version": 7, "name": "%s", "parts": [%s]}""".formatted(name, parts)) == 200;
     }
 
     /**
-     * Edits run while the server, and in other rounds the database, is killed at a moment of chance. After the next "up"
-     * every edit that was said to be kept is there, in order, and none twice.
+     * Edits, imports and values go on while the server, and in other rounds the database, is killed at a moment of chance. After the next "up"
+     * every edit that was said to be kept is there, in order, and none twice; every import is there whole or not at all; and no value is believed.
      */
     @Test
     void whatWasSaidToBeKeptSurvivesEveryKill() throws Exception {
-        Said up = imperan("up");
+        Command.Said up = command.run("up");
         assertThat(up.exit()).as(up.text()).isZero();
-        assertThat(up.text()).endsWith("Imperan is ready: http://127.0.0.1:" + port + "\n");
+        assertThat(up.text()).endsWith("Imperan is ready: http://127.0.0.1:" + command.port + "\n");
 
         Random chance = new Random(7);
         List<String> kept = new ArrayList<>();
+        List<String> imported = new ArrayList<>();
         for (int round = 0; round < KILLS; round++) {
             boolean server = round % 2 == 0;
-            long victim = server ? serverPid() : databasePid();
+            long victim = server ? command.serverPid() : command.databasePid();
             int editsBefore = chance.nextInt(15);
             Thread killer = new Thread(() -> ProcessHandle.of(victim).ifPresent(ProcessHandle::destroyForcibly));
-            for (int i = 0; i < editsBefore + 5; i++) {
-                if (i == editsBefore) {
-                    killer.start();
-                }
-                String name = "p" + round + "-" + i;
-                if (add(name)) {
-                    kept.add(name);
+            try (RawBrowser hand = RawBrowser.open(command.uri("/api/live"), "command-hand")) {
+                for (int i = 0; i < editsBefore + 5; i++) {
+                    if (i == editsBefore) {
+                        killer.start();
+                    }
+                    String name = "p" + round + "-" + i;
+                    hand.set("level-1", chance.nextDouble());
+                    if (add(name)) {
+                        kept.add(name);
+                    }
+                    if (i % 4 == 3 && take("Show " + name)) {
+                        imported.add("Show " + name);
+                    }
                 }
             }
             killer.join();
-            Said again = imperan("up");
+            Command.Said again = command.run("up");
             assertThat(again.exit()).as("round %d: %s", round, again.text()).isZero();
+            try (RawBrowser looking = RawBrowser.open(command.uri("/api/live"), "command-eye")) {
+                // what the desk has said since is reported; nothing else may be taken for that
+                assertThat(looking.belief("name-tape")).as("round %d", round).isNotEqualTo("ASSUMED");
+            }
         }
 
         List<String> titles = new ArrayList<>();
         for (long before = Long.MAX_VALUE; before > 1; ) {
-            JsonNode page = get("/api/shows/salt-clock/edits?before=" + before);
+            JsonNode page = command.get("/api/shows/salt-clock/edits?before=" + before);
             page.forEach(line -> titles.add(0, line.get("title").stringValue()));
             before = page.get(page.size() - 1).get("number").longValue();
         }
         List<String> added = titles.stream().filter(t -> t.startsWith("Add p")).map(t -> t.substring(4)).toList();
         assertThat(added).doesNotHaveDuplicates().containsSubsequence(kept);
         assertThat(kept.size()).isGreaterThan(KILLS * 3);
+
+        Map<String, Integer> shows = new HashMap<>();
+        for (JsonNode show : command.get("/api/shows")) {
+            if (show.get("name").stringValue().startsWith("Show p") && show.get("deletedAt").isNull()) {
+                String file = "/api/shows/" + show.get("id").stringValue() + "/file";
+                assertThat(shows.put(show.get("name").stringValue(), command.get(file).get("parts").size())).as("none is there twice").isNull();
+            }
+        }
+        assertThat(shows.keySet()).containsAll(imported);
+        assertThat(imported.stream().map(shows::get)).containsOnly(PARTS);
     }
 
     @Test
     void aTakenPortIsSaidInOneSentence() throws Exception {
-        imperan("stop");
+        command.run("stop");
         try (ServerSocket taken = new ServerSocket()) {
-            taken.bind(new InetSocketAddress("127.0.0.1", port));
-            Said up = imperan("up");
+            taken.bind(new InetSocketAddress("127.0.0.1", command.port));
+            Command.Said up = command.run("up");
             assertThat(up.exit()).isNotZero();
-            assertThat(up.text()).contains("port " + port + " is taken by another program").doesNotContain("Exception");
+            assertThat(up.text()).contains("port " + command.port + " is taken by another program").doesNotContain("Exception");
         }
-        Said unknown = imperan("nonsense");
+        Command.Said unknown = command.run("nonsense");
         assertThat(unknown.exit()).isNotZero();
         assertThat(unknown.text()).contains("usage: ./imperan");
     }

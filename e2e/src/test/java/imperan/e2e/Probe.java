@@ -2,6 +2,7 @@ package imperan.e2e;
 
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.osc.OscPacket;
 
 import java.io.IOException;
 import java.net.DatagramPacket;
@@ -78,8 +79,12 @@ final class Probe implements AutoCloseable {
         return packets.stream().map(HexFormat.of()::formatHex).toList();
     }
 
-    void say(OscMessage message) {
-        byte[] bytes = OscEncoder.encode(message);
+    void say(OscPacket packet) {
+        send(OscEncoder.encode(packet));
+    }
+
+    /** Sends bytes as they are to where our words are awaited. */
+    void send(byte[] bytes) {
         try {
             socket.send(new DatagramPacket(bytes, bytes.length, InetAddress.getLoopbackAddress(), answerPort));
         } catch (IOException e) {

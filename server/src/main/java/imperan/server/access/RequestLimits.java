@@ -44,8 +44,9 @@ class RequestLimits extends OncePerRequestFilter {
     /** Requests whose bodies are being read at once; the others are refused, so that there are threads left for those without a body. */
     static final int MAX_READING = 64;
     private static final long WAIT_SECONDS = 20;
-    private static final int NOTHING_LEFT_BYTES = 64 << 10;
-    private static final long NOTHING_LEFT_NANOS = TimeUnit.SECONDS.toNanos(1);
+    /** Of what nobody wants to read, what is read away so that the sender hears why. */
+    private static final long LEFT_BYTES = 64L << 20;
+    private static final long LEFT_NANOS = TimeUnit.SECONDS.toNanos(2);
 
     private final Semaphore reading;
     private final Semaphore large = new Semaphore(1, true);
@@ -119,9 +120,10 @@ class RequestLimits extends OncePerRequestFilter {
         response.setStatus(status);
         response.setContentType("application/json;charset=UTF-8");
         response.setHeader("Connection", "close");
-        response.getWriter().print("{\"number\":0,\"problems\":[{\"part\":null,\"field\":\"\",\"message\":\"" + why + "\",\"mend\":null}]}");
+        response.getOutputStream().write(("{\"number\":0,\"problems\":[{\"part\":null,\"field\":\"\",\"message\":\"" + why + "\",\"mend\":null}]}")
+                .getBytes(StandardCharsets.UTF_8));
         response.flushBuffer();
-        new LimitedRequest(request, NOTHING_LEFT_BYTES, clock.getAsLong() + NOTHING_LEFT_NANOS).drain();
+        new LimitedRequest(request, LEFT_BYTES, clock.getAsLong() + LEFT_NANOS).drain();
     }
 
     private final class LimitedRequest extends HttpServletRequestWrapper {
@@ -152,11 +154,11 @@ class RequestLimits extends OncePerRequestFilter {
             return reader;
         }
 
-        /** What nobody read is read away, as far as it is little: else the answer might never reach a sender that is still sending. */
+        /** What nobody read is read away, for a moment: else the answer might never reach a sender that is still sending. */
         void drain() {
             try {
-                Limited rest = new Limited(super.getInputStream(), NOTHING_LEFT_BYTES, clock.getAsLong() + NOTHING_LEFT_NANOS);
-                byte[] buffer = new byte[8192];
+                Limited rest = new Limited(super.getInputStream(), LEFT_BYTES, clock.getAsLong() + LEFT_NANOS);
+                byte[] buffer = new byte[64 << 10];
                 while (!rest.isFinished() && rest.read(buffer) >= 0) {
                     // on with it
                 }

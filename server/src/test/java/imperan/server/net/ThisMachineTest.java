@@ -7,6 +7,8 @@ import java.net.DatagramSocket;
 import java.net.Inet4Address;
 import java.net.NetworkInterface;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -51,5 +53,16 @@ class ThisMachineTest {
         assertThat(ThisMachine.isBroadcast("127.255.255.255")).isTrue();
         assertThat(ThisMachine.isBroadcast("127.0.0.1")).isFalse();
         assertThat(ThisMachine.isBroadcast("198.51.100.255")).isFalse();
+    }
+
+    /** Source: proc(5), the table of UDP sockets; the lines are invented. */
+    @Test
+    void dropsAreReadForOurPortsOnly() {
+        List<String> table = List.of(
+                "   sl  local_address rem_address   st tx_queue rx_queue tr tm->when retrnsmt   uid  timeout inode ref pointer drops",
+                "  123: 0100007F:23F1 00000000:0000 07 00000000:00000000 00:00000000 00000000     0        0 4711 2 0000000000000000 12",
+                "  124: 0100007F:23F1 0100007F:1BBD 01 00000000:00000000 00:00000000 00000000     0        0 4712 2 0000000000000000 5",
+                "  125: 0100007F:9999 00000000:0000 07 00000000:00000000 00:00000000 00000000     0        0 4713 2 0000000000000000 900");
+        assertThat(ThisMachine.drops(table, Set.of(9201))).isEqualTo(Map.of("4711", 12L, "4712", 5L));
     }
 }

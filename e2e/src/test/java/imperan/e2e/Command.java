@@ -1,0 +1,125 @@
+package imperan.e2e;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** {@code ./imperan} on ports and a folder of its own, as a user types it. */
+final class Command {
+
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+    /** What came of it. */
+    record Said(int exit, String text) {
+    }
+
+    final Path var;
+    final int port = freePort();
+    final int databasePort = freePort();
+    private final Map<String, String> environment = new HashMap<>();
+
+    Command() throws IOException {
+        var = Files.createTempDirectory("imperan-command",
+                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
+        environment.putAll(Map.of("IMPERAN_VAR", var.toString(), "IMPERAN_PORT", String.valueOf(port),
+                "IMPERAN_DB_PORT", String.valueOf(databasePort), "IMPERAN_STANDIN_PORT",
+                String.valueOf(Installation.freeBlock()), "IMPERAN_ANSWER_PORT", String.valueOf(Installation.freeBlock()),
+                "IMPERAN_STANDIN_PAGE", String.valueOf(freePort())));
+    }
+
+    /** A port that is free now, below those that the system gives away. */
+    static int freePort() {
+        for (int attempt = 0; attempt < 1000; attempt++) {
+            try (ServerSocket socket = new ServerSocket(10_000 + new Random().nextInt(20_000), 1, InetAddress.getLoopbackAddress())) {
+                return socket.getLocalPort();
+            } catch (IOException e) {
+                // taken; another one
+            }
+        }
+        throw new IllegalStateException("There is no free port");
+    }
+
+    Said run(String... words) throws Exception {
+        return run(Map.of(), Path.of(".."), words);
+    }
+
+    /** @param also what is set in the environment besides */
+    Said run(Map<String, String> also, Path folder, String... words) throws Exception {
+        Path output = Files.createTempFile(var, "said", ".txt");
+        String[] command = new String[words.length + 1];
+        command[0] = "./imperan";
+        System.arraycopy(words, 0, command, 1, words.length);
+        ProcessBuilder builder = new ProcessBuilder(command).directory(folder.toFile()).redirectErrorStream(true).redirectOutput(output.toFile());
+        builder.environment().putAll(environment);
+        builder.environment().putAll(also);
+        Process process = builder.start();
+        assertThat(process.waitFor(5, TimeUnit.MINUTES)).as("./imperan %s ends", String.join(" ", words)).isTrue();
+        return new Said(process.exitValue(), Files.readString(output));
+    }
+
+    /** @throws AssertionError with what it said, where it does not come up */
+    void up() throws Exception {
+        Said up = run("up");
+        assertThat(up.exit()).as(up.text()).isZero();
+    }
+
+    JsonNode get(String path) throws Exception {
+        return new JsonMapper().readTree(HTTP.send(HttpRequest.newBuilder(uri(path)).build(), HttpResponse.BodyHandlers.ofString()).body());
+    }
+
+    /** @return the status; 0 where the server did not answer */
+    int post(String path, String type, String body) {
+        try {
+            return HTTP.send(HttpRequest.newBuilder(uri(path)).header("Imperan-Browser", "command-test").header("Content-Type", type)
+                    .POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString()).statusCode();
+        } catch (IOException e) {
+            return 0;
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    URI uri(String path) {
+        return URI.create("http://127.0.0.1:" + port + path);
+    }
+
+    boolean isHealthy() {
+        try {
+            return get("/api/health").path("status").asString("").equals("up");
+        } catch (Exception e) {
+            return false;
+        }
+    }
+
+    long serverPid() throws IOException {
+        return pid(var.resolve("server.pid"));
+    }
+
+    long standInsPid() throws IOException {
+        return pid(var.resolve("standins.pid"));
+    }
+
+    long databasePid() throws IOException {
+        return pid(var.resolve("postgres/data/postmaster.pid"));
+    }
+
+    private static long pid(Path file) throws IOException {
+        return Long.parseLong(Files.readString(file).strip().split("\\s+")[0]);
+    }
+}

@@ -1,0 +1,176 @@
+package imperan.e2e;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.WebSocket;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionStage;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
+
+/** A browser that is nothing but its WebSocket: it sends what it likes, and keeps what it is told. */
+final class RawBrowser implements AutoCloseable, WebSocket.Listener {
+
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+    private static final int MOST_FRAMES = 20_000;
+
+    private final JsonMapper json = new JsonMapper();
+    private final StringBuilder partial = new StringBuilder();
+    private final Map<String, JsonNode> values = new ConcurrentHashMap<>();
+    private final List<String> notices = new CopyOnWriteArrayList<>();
+    private final List<JsonNode> wire = new CopyOnWriteArrayList<>();
+    private final CompletableFuture<String> closed = new CompletableFuture<>();
+    private volatile long missed;
+    private volatile long longest;
+    private volatile int frames;
+    private volatile boolean welcomed;
+    private volatile CompletableFuture<?> sending = CompletableFuture.completedFuture(null);
+    private WebSocket socket;
+
+    /** Opens the connection and says nothing yet. */
+    static RawBrowser silent(URI live) {
+        RawBrowser browser = new RawBrowser();
+        browser.socket = HTTP.newWebSocketBuilder().buildAsync(URI.create(live.toString().replaceFirst("^http", "ws")), browser).join();
+        return browser;
+    }
+
+    /** Opens the connection, says hello for the live show, and waits for its welcome. */
+    static RawBrowser open(URI live, String name) {
+        RawBrowser browser = silent(live);
+        browser.say("{\"kind\":\"hello\",\"browser\":\"" + name + "\",\"name\":\"" + name + "\",\"show\":\"\"}");
+        Desk.waitUntil("a welcome", () -> browser.welcomed);
+        return browser;
+    }
+
+    /** Sends a frame as it is, after those before it. */
+    synchronized void say(String frame) {
+        sending = sending.handle((done, failed) -> null).thenCompose(done -> socket.sendText(frame, true));
+        try {
+            sending.get(30, TimeUnit.SECONDS);
+        } catch (Exception e) {
+            // the connection has ended; who cares asks closed()
+        }
+    }
+
+    void touch(String control, String phase, String x, String y) {
+        say("{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"1\",\"phase\":\"" + phase + "\",\"x\":" + x + ",\"y\":" + y
+                + ",\"fine\":false,\"words\":\"\"}");
+    }
+
+    void set(String control, double to) {
+        touch(control, "SET", "0", String.valueOf(to));
+    }
+
+    /** Where a control stands as this browser was told; NaN before it was. */
+    double position(String control) {
+        JsonNode value = values.get(control);
+        return value == null ? Double.NaN : value.get("axes").get(0).get("position").doubleValue();
+    }
+
+    /** Where a control's target last said that it stands; NaN where it never did. */
+    double echo(String control) {
+        JsonNode value = values.get(control);
+        return value == null ? Double.NaN : value.get("axes").get(0).get("echo").asDouble(Double.NaN);
+    }
+
+    /** What is believed of a control; empty before anything was told. */
+    String belief(String control) {
+        JsonNode value = values.get(control);
+        return value == null ? "" : value.get("belief").stringValue();
+    }
+
+    /** Who holds a control; empty where nobody does. */
+    String holder(String control) {
+        JsonNode value = values.get(control);
+        return value == null ? "" : value.get("holderName").stringValue();
+    }
+
+    /** Waits until it was told a sentence of this kind. */
+    void waitForNotice(String part) {
+        Desk.waitUntil("a notice with “" + part + "”, of " + notices, () -> notices.stream().anyMatch(notice -> notice.contains(part)));
+    }
+
+    boolean wasTold(Predicate<String> notice) {
+        return notices.stream().anyMatch(notice);
+    }
+
+    List<JsonNode> wire() {
+        return List.copyOf(wire);
+    }
+
+    long missed() {
+        return missed;
+    }
+
+    /** The characters of the longest frame. */
+    long longest() {
+        return longest;
+    }
+
+    int frames() {
+        return frames;
+    }
+
+    boolean isWelcomed() {
+        return welcomed;
+    }
+
+    /** The code and the reason with which the connection ended. */
+    CompletableFuture<String> closed() {
+        return closed;
+    }
+
+    boolean isOpen() {
+        return !closed.isDone();
+    }
+
+    @Override
+    public CompletionStage<?> onText(WebSocket from, CharSequence data, boolean last) {
+        partial.append(data);
+        if (last) {
+            String text = partial.toString();
+            partial.setLength(0);
+            longest = Math.max(longest, text.length());
+            read(json.readTree(text));
+        }
+        from.request(1);
+        return null;
+    }
+
+    private void read(JsonNode frame) {
+        frames++;
+        missed = Math.max(missed, frame.path("missed").asLong(0));
+        frame.path("values").forEach(value -> values.put(value.get("control").stringValue(), value));
+        frame.path("notices").forEach(notice -> notices.add(notice.stringValue()));
+        List<JsonNode> rows = new ArrayList<>();
+        frame.path("wire").forEach(rows::add);
+        if (!rows.isEmpty() && wire.size() < MOST_FRAMES) {
+            wire.addAll(rows);
+        }
+        welcomed |= frame.path("welcome").isObject();
+    }
+
+    @Override
+    public CompletionStage<?> onClose(WebSocket from, int code, String reason) {
+        closed.complete(code + " " + reason);
+        return null;
+    }
+
+    @Override
+    public void onError(WebSocket from, Throwable error) {
+        closed.complete("error " + error.getMessage());
+    }
+
+    @Override
+    public void close() {
+        socket.abort();
+    }
+}
