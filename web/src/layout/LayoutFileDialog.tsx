@@ -3,6 +3,7 @@ import { type OnSameName, previewLayout, takeLayout } from "../api/lines";
 import { useLook } from "../api/useLook";
 import { WideDialog } from "../ui/WideDialog";
 import { ChangeTable } from "./Changes";
+import { textOf } from "../ui/file";
 
 /** Takes in a layout or a page from a file, after a look at what it needs and what it changes. */
 export function LayoutFileDialog({ onClose }: { onClose: () => void }) {
@@ -24,7 +25,7 @@ export function LayoutFileDialog({ onClose }: { onClose: () => void }) {
         type="file"
         aria-label="Layout file"
         accept=".json,application/json"
-        onChange={(e) => void e.target.files?.[0]?.text().then(setText)}
+        onChange={(e) => void textOf(e.target.files?.[0]).then(setText)}
       />
       {!file && (
         <p className="text-quiet">

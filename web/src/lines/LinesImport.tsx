@@ -3,6 +3,7 @@ import { previewLines, takeLines } from "../api/lines";
 import { useLook } from "../api/useLook";
 import { Changes, isReady } from "../layout/Changes";
 import { WideDialog } from "../ui/WideDialog";
+import { textOf } from "../ui/file";
 
 /** Lines from a spreadsheet: pasted or from a file, looked at, then taken in as one edit. */
 export function LinesImport({ onClose }: { onClose: () => void }) {
@@ -33,7 +34,7 @@ export function LinesImport({ onClose }: { onClose: () => void }) {
         type="file"
         aria-label="Table file"
         accept=".csv,.tsv,text/csv"
-        onChange={(e) => void e.target.files?.[0]?.text().then(setTable)}
+        onChange={(e) => void textOf(e.target.files?.[0]).then(setTable)}
       />
       {refused.length > 0 && (
         <ul role="alert" className="max-h-32 overflow-auto text-caution">

@@ -10,6 +10,7 @@ import { PushButton } from "../ui/buttons";
 import { Check } from "../ui/fields";
 import { Select } from "../ui/Select";
 import { rangeWords, typeTags } from "./words";
+import { textOf } from "../ui/file";
 
 const SOURCES: { value: Reading["source"]; text: string }[] = [
   { value: "TABLE", text: "a table: pasted, or a CSV file" },
@@ -178,7 +179,7 @@ function SourceField({ source, text, setText, setName }: SourceProps) {
   const [typed, setTyped] = useState("");
 
   const pick = async (file: File) => {
-    setText(await file.text());
+    setText(await textOf(file));
     setName(file.name.replace(/\.[^.]*$/, ""));
   };
 

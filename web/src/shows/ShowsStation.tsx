@@ -19,11 +19,14 @@ import { EditField } from "../ui/EditField";
 import { report } from "../ui/notices";
 import { dayAndTime } from "../ui/time";
 import { type FileInHand, ImportDialog } from "./ImportDialog";
+import { textOf } from "../ui/file";
+import { Working } from "../ui/Working";
 
 /** All shows: exactly one is live and owns the sockets; the others can be opened and edited meanwhile. */
 export function ShowsStation() {
   const [shows, setShows] = useState<ShowInfo[]>([]);
   const [file, setFile] = useState<FileInHand | null>(null);
+  const [reading, setReading] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const openId = useShow((s) => s.showId);
   const version = useShow((s) => s.version);
@@ -58,8 +61,11 @@ export function ShowsStation() {
   };
 
   const choose = async (chosen: File) => {
-    const text = await chosen.text();
-    setFile({ text, preview: await previewFile(text) });
+    const text = await textOf(chosen);
+    if (!text) return;
+    setReading(true);
+    const preview = await previewFile(text).finally(() => setReading(false));
+    setFile({ text, preview });
   };
 
   return (
@@ -85,6 +91,7 @@ export function ShowsStation() {
           <Plus size={18} aria-hidden /> New show
         </PushButton>
       </div>
+      {reading && <Working what="Reading the file" />}
       <ul className="flex flex-col gap-3">
         {here.map((show) => (
           <li

@@ -2,6 +2,7 @@ import { Dialog } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import type { Problem } from "../api/types";
 import { PushButton } from "./buttons";
+import { Working } from "./Working";
 
 interface Props {
   title: string;
@@ -21,8 +22,7 @@ export function WideDialog({ title, onClose, action, ready, act, children }: Pro
   const [problems, setProblems] = useState<Problem[]>([]);
   const go = async () => {
     setDoing(true);
-    const found = await act();
-    setDoing(false);
+    const found = await act().finally(() => setDoing(false));
     setProblems(found);
     if (found.length === 0) onClose();
   };
@@ -43,6 +43,7 @@ export function WideDialog({ title, onClose, action, ready, act, children }: Pro
               ))}
             </ul>
           )}
+          {doing && <Working what="Working" />}
           <div className="flex justify-end gap-2">
             <PushButton onClick={onClose}>Cancel</PushButton>
             <PushButton strong disabled={!ready || doing} onClick={() => void go()}>

@@ -19,8 +19,9 @@ export function WholePacket({ row, onClose }: { row: WireRow; onClose: () => voi
   return (
     <SidePanel title={whole.messages[0]?.address ?? "Message"} mono onClose={onClose}>
       <p className="text-quiet">
-        {clockTime(whole.atMillis)}, {whole.out ? `${whole.ourPort} → ${whole.peer}` : `${whole.ourPort} ← ${whole.peer}`},{" "}
-        {whole.bytes} bytes
+        {clockTime(whole.atMillis)},{" "}
+        {whole.out ? `${whole.ourPort} → ${whole.peer}` : `${whole.ourPort} ← ${whole.peer}`}, {whole.bytes}{" "}
+        bytes
         {whole.bundleTime && `, bundle due ${whole.bundleTime}`}
       </p>
       {trouble && <p className="text-caution">{trouble}</p>}

@@ -19,7 +19,7 @@ import java.util.function.ToDoubleFunction;
 /** Prints the measurements of this repository as ratios taken in one run: all of them, or those that are named. */
 public final class Main {
 
-    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "codec"));
+    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "codec"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {
@@ -44,6 +44,9 @@ public final class Main {
             }
             if (wanted.contains("trouble")) {
                 new Trouble(stage).beside();
+            }
+            if (wanted.contains("edits")) {
+                new Beside(stage).largeEditBesideSmallOnes();
             }
             if (wanted.contains("page")) {
                 new FullPage(stage).draw();

@@ -95,6 +95,11 @@ final class Stage implements AutoCloseable {
         shows.goLive(show);
     }
 
+    /** A part of the server. */
+    <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
     private EditRequest parts() {
         List<Send> burst = new ArrayList<>();
         for (int i = 0; i < BURST_SENDS; i++) {

@@ -89,10 +89,11 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
         }
         long count = 1;
         for (Piece.Slot slot : address.slots()) {
-            count *= slot.last() - slot.first() + 1;
-        }
-        if (count > MAX_COUNT) {
-            return bad(address.text, "It stands for " + count + " addresses; at most " + MAX_COUNT + " are taken");
+            count *= (long) slot.last() - slot.first() + 1;
+            if (count > MAX_COUNT) {
+                // at once: the product of several could come round to a small number again
+                return bad(address.text, "It stands for " + count + " addresses" + (address.slots().size() > 1 ? " or more" : "") + "; at most " + MAX_COUNT + " are taken");
+            }
         }
         Optional<AddressText.Fault> fault = AddressText.parseFreely(address.first()).problem();
         return fault.isEmpty() ? address : bad(address.text, fault.get().message());

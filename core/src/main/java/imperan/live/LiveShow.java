@@ -184,6 +184,11 @@ public final class LiveShow {
         return state.controls.values().stream().map(LiveControl::value).toList();
     }
 
+    /** The controls that are played, in no order that matters. */
+    public Collection<PartId> controls() {
+        return Collections.unmodifiableSet(state.controls.keySet());
+    }
+
     public List<SavedValue> savedValues() {
         return state.controls.values().stream().map(LiveControl::saved).toList();
     }

@@ -88,15 +88,18 @@ public final class OscQuery {
                 ranged ? Optional.of(range.get("MAX").asDouble()) : Optional.empty(), unit, choices, Optional.empty());
     }
 
-    /** The tree of all addresses that the phrases stand for. */
-    public static String write(String name, Collection<Phrase> phrases) {
+    /** The tree of all addresses that the phrases stand for; empty where they stand for more than {@link SlotAddress#MAX_COUNT}. */
+    public static Optional<String> write(String name, Collection<Phrase> phrases) {
+        if (phrases.stream().mapToLong(phrase -> SlotAddress.parseFreely(phrase.address()).count()).sum() > SlotAddress.MAX_COUNT) {
+            return Optional.empty();
+        }
         ObjectNode root = JSON.createObjectNode().put("FULL_PATH", "/").put("DESCRIPTION", name).put("ACCESS", 0);
         for (Phrase phrase : phrases) {
             for (String address : SlotAddress.parse(phrase.address()).expand()) {
                 fill(node(root, address), phrase);
             }
         }
-        return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root) + "\n";
+        return Optional.of(JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root) + "\n");
     }
 
     private static ObjectNode node(ObjectNode root, String address) {

@@ -83,9 +83,9 @@ public final class NetworkPlan {
     public int freeAnswerPort(int from) {
         Set<Integer> taken = new HashSet<>();
         targets().forEach(target -> taken.addAll(List.of(target.answerPort(), target.port(), target.asReached().port())));
-        int port = Math.max(from, Ports.FIRST_USER);
+        int port = from >= Ports.FIRST_OUTGOING ? FIRST_ANSWER_PORT : Math.max(from, Ports.FIRST_USER);
         while (taken.contains(port)) {
-            port = port >= Ports.FIRST_DYNAMIC - 1 ? Ports.FIRST_USER : port + 1;
+            port = port >= Ports.FIRST_OUTGOING - 1 ? Ports.FIRST_USER : port + 1;
         }
         return port;
     }

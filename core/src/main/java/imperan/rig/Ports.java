@@ -10,8 +10,8 @@ public final class Ports {
     /** Ports below are for services of the system; programs need special rights to open them (RFC 6335 section 6). */
     public static final int FIRST_USER = 1024;
 
-    /** Ports from here on are given to whoever asks for any, so a program may find its own taken (RFC 6335 section 6). */
-    public static final int FIRST_DYNAMIC = 49_152;
+    /** Ports from here on are what Linux itself takes for outgoing connections (ip(7), "ip_local_port_range"): none of them is ever proposed. */
+    public static final int FIRST_OUTGOING = 32_768;
 
     private Ports() {
     }

@@ -72,4 +72,11 @@ class SlotAddressTest {
             assertThat(all).allSatisfy(each -> assertThat(address.match(each)).isPresent());
         }
     }
+
+    /** The product of these is 2^96, which is 0 in 64 bits. */
+    @Test
+    void slotsThatStandForMoreThanACounterHoldsAreRefused() {
+        assertThat(SlotAddress.parse("/<a:0..2147483647>/<b:0..2147483647>/<c:0..2147483647>/<d:0..7>").problem()).hasValueSatisfying(problem ->
+                assertThat(problem).contains("at most 100000"));
+    }
 }

@@ -71,7 +71,7 @@ class BookTest {
 
     @Test
     void slotsAreWrittenOutAndReadBackAsEachAddress() {
-        String json = OscQuery.write("Desk", List.of(level("/in/<ch:1..3>/level", 1), level("/main", 2)));
+        String json = OscQuery.write("Desk", List.of(level("/in/<ch:1..3>/level", 1), level("/main", 2))).orElseThrow();
         JsonNode root = ShowJson.mapper().readTree(json);
         assertThat(root.at("/CONTENTS/in/CONTENTS/2/CONTENTS/level/FULL_PATH").asString()).isEqualTo("/in/2/level");
         assertThat(OscQuery.read(json).stream().map(row -> row.phrase().orElseThrow()).toList())
@@ -140,5 +140,11 @@ class BookTest {
             assertThat(row.phrase().orElseThrow().arguments().get(0).high()).isEmpty();
             assertThat(row.note()).contains("range left out");
         });
+    }
+
+    @Test
+    void aTreeThatWouldListMoreAddressesThanAnybodyReadsIsNotWritten() {
+        assertThat(OscQuery.write("Desk", List.of(level("/a/<x:1..60000>", 1)))).isPresent();
+        assertThat(OscQuery.write("Desk", List.of(level("/a/<x:1..60000>", 1), level("/b/<x:1..60000>", 1)))).isEmpty();
     }
 }

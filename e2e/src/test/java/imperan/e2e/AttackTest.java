@@ -8,6 +8,7 @@ import imperan.osc.OscPacket;
 import imperan.osc.TimeTag;
 import imperan.server.run.Shows;
 import imperan.server.run.ShowLoop;
+import imperan.server.socket.ShowSocket;
 import imperan.server.store.Keeper;
 import imperan.show.ArgumentSource;
 import imperan.show.Body;
@@ -32,14 +33,18 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.WebSocketSession;
 import tools.jackson.databind.json.JsonMapper;
 
 import java.io.IOException;
 import java.io.OutputStream;
 import java.lang.reflect.Method;
+import java.lang.reflect.Proxy;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
+import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.net.URI;
@@ -612,6 +617,41 @@ class AttackTest {
             assertThat(answer.headers().firstValue("Content-Security-Policy").orElse("")).as(path).contains("frame-ancestors 'none'", "default-src 'self'");
             assertThat(answer.headers().firstValue("X-Content-Type-Options")).hasValue("nosniff");
             assertThat(answer.headers().firstValue("Referrer-Policy")).hasValue("no-referrer");
+        }
+    }
+
+    /** A tablet of the network, as the server sees it; what it is told in the end is kept. */
+    private static WebSocketSession tablet(CompletableFuture<CloseStatus> ended) {
+        return (WebSocketSession) Proxy.newProxyInstance(AttackTest.class.getClassLoader(), new Class<?>[] {WebSocketSession.class}, (proxy, method, arguments) -> {
+            switch (method.getName()) {
+                case "getRemoteAddress" -> {
+                    return new InetSocketAddress("192.0.2.50", 40_000);
+                }
+                case "getId" -> {
+                    return "tablet";
+                }
+                case "close" -> ended.complete((CloseStatus) arguments[0]);
+                default -> {
+                    // frames are not looked at
+                }
+            }
+            return null;
+        });
+    }
+
+    /** Whoever came in with a key that counts no more is let out at once. */
+    @Test
+    void aChangedKeyEndsTheConnectionsOfTheNetwork() throws Exception {
+        CompletableFuture<CloseStatus> ended = new CompletableFuture<>();
+        ShowSocket socket = imperan.bean(ShowSocket.class);
+        try (RawBrowser here = browser("here")) {
+            WebSocketSession tablet = tablet(ended);
+            socket.afterConnectionEstablished(tablet);
+            assertThat(post("/api/network/key", "application/json", "").statusCode()).isEqualTo(200);
+            assertThat(ended.join().getReason()).isEqualTo("The show key was changed");
+            socket.afterConnectionClosed(tablet, CloseStatus.NORMAL);
+            here.set(LEVEL.value(), 0.5);
+            Desk.waitUntil("this machine stays", () -> here.position(LEVEL.value()) == 0.5);
         }
     }
 

@@ -1,5 +1,6 @@
 package imperan.server.api;
 
+import imperan.address.SlotAddress;
 import imperan.phrasebook.BookChange;
 import imperan.phrasebook.KnownBook;
 import imperan.phrasebook.OscQuery;
@@ -157,7 +158,7 @@ class PhrasebookController {
 
     @GetMapping(value = "/{book}/phrases.csv", produces = "text/csv")
     ResponseEntity<byte[]> csv(@PathVariable("show") String showId, @PathVariable("book") String book) {
-        return file(showId, book, "phrases.csv", (name, phrases) -> TableExport.write(phrases));
+        return file(showId, book, "phrases.csv", (name, phrases) -> Optional.of(TableExport.write(phrases)));
     }
 
     @GetMapping(value = "/{book}/oscquery.json", produces = "application/json")
@@ -166,7 +167,8 @@ class PhrasebookController {
     }
 
     private interface Writing {
-        String write(String name, List<Phrase> phrases);
+        /** Empty where there would be too much of it. */
+        Optional<String> write(String name, List<Phrase> phrases);
     }
 
     private ResponseEntity<byte[]> file(String showId, String book, String file, Writing writing) {
@@ -176,6 +178,7 @@ class PhrasebookController {
             return ResponseEntity.notFound().build();
         }
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
-                .body(writing.write(body.name(), phrases(show, id)).getBytes(StandardCharsets.UTF_8));
+                .body(writing.write(body.name(), phrases(show, id)).orElseThrow(() -> new IllegalArgumentException("its phrases stand for more than "
+                        + SlotAddress.MAX_COUNT + " addresses, which no such file lists")).getBytes(StandardCharsets.UTF_8));
     }
 }

@@ -33,6 +33,8 @@ public class ServiceFinder implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(ServiceFinder.class);
     private static final long UNWATCHED_SECONDS = 30;
+    /** Services that are listed; nobody looks through more. */
+    private static final int MOST_FOUND = 500;
 
     /**
      * Something that was found.
@@ -114,6 +116,9 @@ public class ServiceFinder implements AutoCloseable {
         public void serviceResolved(ServiceEvent event) {
             ServiceInfo info = event.getInfo();
             for (Inet4Address address : info.getInet4Addresses()) {
+                if (found.size() >= MOST_FOUND && !found.containsKey(event.getType() + event.getName())) {
+                    return;
+                }
                 found.put(event.getType() + event.getName(), new FoundService(event.getName(),
                         event.getType().replaceFirst("\\.local\\.$", ""), address.getHostAddress(), info.getPort()));
             }

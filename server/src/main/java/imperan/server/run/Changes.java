@@ -1,5 +1,6 @@
 package imperan.server.run;
 
+import imperan.live.ControlValue;
 import imperan.live.LinkTurn;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
@@ -175,6 +176,11 @@ final class Changes implements LiveSink {
         editBytes = 0;
         page = Optional.empty();
         return batch;
+    }
+
+    /** All values as they are now. */
+    List<ControlValue> values(LiveShow live) {
+        return each(live.controls(), live::value);
     }
 
     /** All of them but those that fail: one control that cannot be told must not silence the others. */

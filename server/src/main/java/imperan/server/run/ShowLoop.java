@@ -453,7 +453,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     private Snapshot snapshot() {
-        return new Snapshot(liveShowId, liveShowName, true, show, live.values(), live.links(), changes.lastOut(), changes.lastIn(), missed());
+        return new Snapshot(liveShowId, liveShowName, true, show, changes.values(live), live.links(), changes.lastOut(), changes.lastIn(), missed());
     }
 
     private void save() {

@@ -40,6 +40,9 @@ public class Keeper implements AutoCloseable {
     /** An edit that has not begun by then is told as refused and never is. One that has begun is waited for. */
     private static final long PATIENCE_MS = 20_000;
 
+    /** Who reads waits no longer for edits that are being kept. */
+    private static final long READ_PATIENCE_MS = 2_000;
+
     /** Hears of every committed edit, in order for each show. */
     public interface Listener {
 
@@ -76,10 +79,11 @@ public class Keeper implements AutoCloseable {
         listener = heard;
     }
 
-    /** The show as committed, as far as we have heard. */
+    /** The show as committed, after the edits that are being kept at this moment; where they take long, as it was before them. */
     public CompletableFuture<Show> show(String showId) {
         Head known = heads.get(showId);
-        return known != null ? CompletableFuture.completedFuture(known.show) : inLane(showId, () -> known(showId).show);
+        return known == null ? inLane(showId, () -> known(showId).show)
+                : lanes.in(showId, () -> known(showId).show, READ_PATIENCE_MS, () -> known.show);
     }
 
     /** Hands over a show's name and its state as committed, before any later edit is told. */
