@@ -32,7 +32,7 @@ export function TiltView({ id, control, form, live }: Props) {
   const turn = async () => {
     const sensor = (window as { DeviceOrientationEvent?: Permission }).DeviceOrientationEvent;
     if (!on && sensor?.requestPermission && (await sensor.requestPermission()) !== "granted")
-      return setTrouble("this device does not let us");
+      return setTrouble("No motion sensor available");
     if (!on && !window.isSecureContext) return setTrouble("sensors need the encrypted address");
     setTrouble("");
     setOn(!on);
@@ -73,7 +73,7 @@ export function TiltView({ id, control, form, live }: Props) {
           className="tilt-switch"
           aria-pressed={on}
           disabled={!live}
-          onClick={() => void turn().catch(() => setTrouble("this device does not let us"))}
+          onClick={() => void turn().catch(() => setTrouble("No motion sensor available"))}
         >
           {on ? "Sensor on" : "Sensor off"}
         </button>

@@ -4,7 +4,7 @@ import { browser } from "../live/browser";
 import { Painting } from "../live/paint";
 import { values } from "../live/values";
 
-const BELIEF_WORDS = { UNSET: "unset", KNOWN: "", ASSUMED: "assumed", STALE: "stale" };
+const BELIEF_WORDS = { UNSET: "no value", KNOWN: "", ASSUMED: "unconfirmed", STALE: "stale" };
 
 /** Where a control stands on an axis. */
 export const positionOf = (value: ControlValue, axis = 0) => value.axes[axis]?.position ?? 0;

@@ -34,7 +34,7 @@ function Side({ row, out = false }: { row: WireRow | null; out?: boolean }) {
           ? `${clockTime(row.atMillis)}  ${sentence(row)}`
           : out
             ? "nothing sent yet"
-            : "nothing heard yet"}
+            : "nothing received yet"}
       </span>
     </span>
   );

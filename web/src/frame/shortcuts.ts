@@ -7,9 +7,7 @@ export interface Shortcut {
 export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
   {
     where: "Everywhere",
-    list: [
-      { keys: "H", what: "hold all targets: nothing that hands do leaves; when all are held: let them go" },
-    ],
+    list: [{ keys: "H", what: "hold all targets: nothing is sent by hand; when all are held: release them" }],
   },
   {
     where: "Everywhere but in Run",
@@ -17,8 +15,8 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "?", what: "this list" },
       { keys: "Ctrl+Z", what: "undo your own last edit" },
       { keys: "Ctrl+Shift+Z or Ctrl+Y", what: "redo it" },
-      { keys: "Enter in a field, or leaving it", what: "keep what was typed" },
-      { keys: "Escape in a field", what: "the value that counts comes back" },
+      { keys: "Enter in a field, or leaving it", what: "save what was typed" },
+      { keys: "Escape in a field", what: "the saved value comes back" },
     ],
   },
   {
@@ -42,7 +40,7 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "Ctrl+C, Ctrl+X, Ctrl+V", what: "copy, cut, paste; also to another page or show" },
       { keys: "Ctrl+Shift+V", what: "paste with a meaning: again, the next numbers, the next values" },
       { keys: "Ctrl+D", what: "duplicate" },
-      { keys: "Ctrl+G", what: "gather what is selected in a tray" },
+      { keys: "Ctrl+G", what: "group what is selected in a tray" },
       { keys: "Ctrl+F", what: "find and replace in addresses and labels" },
       { keys: "Delete or Backspace", what: "remove" },
     ],

@@ -75,8 +75,8 @@ export function HistoryStation() {
           </PushButton>
         )}
       </section>
-      <section aria-label="Keep points">
-        <h2 className="mb-3 text-2xl font-bold">Keep points</h2>
+      <section aria-label="Saved versions">
+        <h2 className="mb-3 text-2xl font-bold">Saved versions</h2>
         <form
           className="mb-3 flex gap-2"
           onSubmit={(e) => {
@@ -85,7 +85,7 @@ export function HistoryStation() {
           }}
         >
           <input
-            aria-label="Name of the keep point"
+            aria-label="Name of the version"
             placeholder="such as: before the first rehearsal"
             className="min-w-0 flex-1 rounded border border-rule bg-ground px-2 py-1"
             value={name}
@@ -93,7 +93,7 @@ export function HistoryStation() {
             onChange={(e) => setName(e.target.value)}
           />
           <PushButton type="submit">
-            <Bookmark size={16} aria-hidden /> Keep this version
+            <Bookmark size={16} aria-hidden /> Save this version
           </PushButton>
         </form>
         {points.length === 0 ? (

@@ -15,9 +15,9 @@ export function LayoutFileDialog({ onClose }: { onClose: () => void }) {
 
   return (
     <WideDialog
-      title="Take in a layout or a page"
+      title="Import a layout or a page"
       onClose={onClose}
-      action="Take it in"
+      action="Import"
       ready={current && refused === ""}
       act={() => takeLayout({ text, onSameName })}
     >
@@ -34,7 +34,7 @@ export function LayoutFileDialog({ onClose }: { onClose: () => void }) {
       )}
       {refused && (
         <p role="alert" className="text-fault">
-          {refused}. Nothing was changed.
+          {refused}. No changes.
         </p>
       )}
       {preview && !refused && (

@@ -131,7 +131,7 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
             openDialog("layoutFile");
           }}
         >
-          <Upload size={16} aria-hidden /> Take a file in …
+          <Upload size={16} aria-hidden /> Import a file …
         </PushButton>
         <PushButton
           aria-label="Remove page"

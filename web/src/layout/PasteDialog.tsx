@@ -49,7 +49,7 @@ export function PasteDialog({ page, onClose }: { page: string; onClose: () => vo
 
   return (
     <WideDialog
-      title="What does pasting mean?"
+      title="How to paste"
       onClose={onClose}
       action="Paste"
       ready={isReady(look)}

@@ -244,7 +244,7 @@ function Order({ families, page }: { families: PhraseFamily[]; page: string | nu
       )}
       {count > 1 && (
         <Select<Manner>
-          label="They lie"
+          label="Arrange as"
           value={taken.length === 1 && manner === "TRAYS" ? "LOOSE" : manner}
           onChange={(next) => useShelf.setState({ manner: next })}
           options={[
@@ -271,7 +271,7 @@ function Order({ families, page }: { families: PhraseFamily[]; page: string | nu
         Place {number} {what} on a new page
       </PushButton>
       <button className="text-sm text-quiet underline" onClick={putBack}>
-        Put back
+        Cancel
       </button>
     </div>
   );

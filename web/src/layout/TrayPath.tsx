@@ -41,7 +41,7 @@ export function TrayPath({ held }: { held: HeldOf<Tray> }) {
         onChange={(popUp) => void report(put("popUp", { popUp }))}
       />
       <PushButton className="self-start" onClick={() => void report(scatter(id))}>
-        <Ungroup size={18} aria-hidden /> Take it apart
+        <Ungroup size={18} aria-hidden /> Ungroup
       </PushButton>
     </div>
   );

@@ -14,9 +14,9 @@ export function LinesImport({ onClose }: { onClose: () => void }) {
 
   return (
     <WideDialog
-      title="Take lines in"
+      title="Import lines"
       onClose={onClose}
-      action="Take them in"
+      action="Import"
       ready={isReady(look) && !nothing}
       act={() => takeLines(table)}
     >

@@ -67,7 +67,7 @@ export function LinesStation() {
             </PushButton>
           </a>
           <PushButton onClick={() => setTaking(true)}>
-            <Upload size={16} aria-hidden /> Paste or take in …
+            <Upload size={16} aria-hidden /> Paste or import …
           </PushButton>
           <Link to="/layout">
             <PushButton tabIndex={-1}>Back to the pages</PushButton>

@@ -27,7 +27,12 @@ const ON_SAME_NAME: { value: Taking["onSameName"]; text: string }[] = [
 ];
 
 /** Takes phrases in after a look at what was understood, guessed and refused, row by row. */
-export function ImportBook({ onClose }: { onClose: () => void }) {
+export function ImportBook({
+  onClose,
+}: {
+  /** The name of the phrasebook that was imported; none where nothing was. */
+  onClose: (imported?: string) => void;
+}) {
   const parts = useShow((s) => s.parts);
   const targets = partsOf(parts, "target");
   const [source, setSource] = useState<Reading["source"]>("TABLE");
@@ -64,7 +69,7 @@ export function ImportBook({ onClose }: { onClose: () => void }) {
     const refused = await takeBook({ source, name, text, bare, onSameName });
     setProblems(refused);
     // the list behind is drawn first: both in one frame would stutter where thousands were taken in
-    if (refused.length === 0) requestAnimationFrame(() => setTimeout(onClose));
+    if (refused.length === 0) requestAnimationFrame(() => setTimeout(() => onClose(name.trim())));
   };
 
   return (
@@ -75,7 +80,7 @@ export function ImportBook({ onClose }: { onClose: () => void }) {
           aria-describedby={undefined}
           className="fixed top-1/2 left-1/2 z-50 flex h-[90vh] w-[min(72rem,94vw)] -translate-1/2 flex-col gap-3 rounded-lg border border-rule bg-panel p-5"
         >
-          <Dialog.Title className="text-xl font-bold">Take in a phrasebook</Dialog.Title>
+          <Dialog.Title className="text-xl font-bold">Import a phrasebook</Dialog.Title>
           <div className="grid grid-cols-2 gap-4">
             <Select
               label="From"
@@ -100,11 +105,7 @@ export function ImportBook({ onClose }: { onClose: () => void }) {
           </div>
           <SourceField source={source} text={text} setText={setText} setName={setName} />
           {source === "TABLE" && (
-            <Check
-              label="Addresses without a slash at their start are meant so"
-              checked={bare}
-              onChange={setBare}
-            />
+            <Check label="Allow addresses without a leading slash" checked={bare} onChange={setBare} />
           )}
           {trouble && (
             <p role="alert" className="text-fault">
@@ -152,9 +153,9 @@ export function ImportBook({ onClose }: { onClose: () => void }) {
             </p>
           ))}
           <div className="flex justify-end gap-2">
-            <PushButton onClick={onClose}>Cancel</PushButton>
+            <PushButton onClick={() => onClose()}>Cancel</PushButton>
             <PushButton strong disabled={usable === 0 || name.trim() === ""} onClick={() => void take()}>
-              Take in {usable} {usable === 1 ? "phrase" : "phrases"}
+              Import {usable} {usable === 1 ? "phrase" : "phrases"}
             </PushButton>
           </div>
         </Dialog.Content>

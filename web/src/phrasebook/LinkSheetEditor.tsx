@@ -40,7 +40,7 @@ export function LinkSheetEditor({ held, onClose }: { held: HeldOf<Phrasebook>; o
           />
         ))}
         <Select
-          label="Travels by"
+          label="Protocol"
           value={sheet.transport}
           options={[
             { value: "UDP", text: "UDP" },
@@ -60,10 +60,10 @@ export function LinkSheetEditor({ held, onClose }: { held: HeldOf<Phrasebook>; o
           onChange={(answersTo) => void report(put("answersTo", (s) => ({ ...s, answersTo })))}
         />
         <Select
-          label="What it answers"
+          label="Replies to"
           value={sheet.answering}
           options={[
-            { value: "QUERIES", text: "changes and questions" },
+            { value: "QUERIES", text: "changes and queries" },
             { value: "REPORTS", text: "changes only" },
             { value: "NONE", text: "nothing: one-way" },
           ]}
@@ -80,7 +80,7 @@ export function LinkSheetEditor({ held, onClose }: { held: HeldOf<Phrasebook>; o
         onChange={(takesBundles) => void report(put("takesBundles", (s) => ({ ...s, takesBundles })))}
       />
       <Check
-        label="Addresses without a slash at their start are meant so"
+        label="Allow addresses without a leading slash"
         checked={sheet.bareAddresses}
         onChange={(bareAddresses) => void report(put("bareAddresses", (s) => ({ ...s, bareAddresses })))}
       />

@@ -106,7 +106,7 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
         <Plus size={16} aria-hidden /> Argument
       </PushButton>
 
-      <h3 className="mt-3 font-bold">What comes back</h3>
+      <h3 className="mt-3 font-bold">Expected answer</h3>
       <Select
         label="Answer"
         value={answer.kind}

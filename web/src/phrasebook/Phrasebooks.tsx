@@ -1,6 +1,6 @@
 import { BookOpen, Download, Plus, Trash2, Upload } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
-import { NavLink, useParams } from "react-router";
+import { NavLink, useNavigate, useParams } from "react-router";
 import { bookFile } from "../api/phrasebooks";
 import { change, edit, remove } from "../api/edits";
 import type { Phrasebook } from "../api/types";
@@ -22,17 +22,26 @@ export function Phrasebooks() {
   const chosen = useParams().book;
   const book = books.find((b) => b.part.id === chosen) ?? books[0];
   const [importing, setImporting] = useState(false);
+  const navigate = useNavigate();
+  /** What was just imported is what one wants to see: the newest of that name, for a second one has a number behind it. */
+  const close = (imported?: string) => {
+    setImporting(false);
+    const taken = partsOf(useShow.getState().parts, "phrasebook").findLast(
+      (b) => imported && b.part.body.name.startsWith(imported),
+    );
+    if (taken) void navigate(`/rig/phrasebooks/${taken.part.id}`);
+  };
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="mb-3 flex items-center gap-4">
         <h1 className="flex-1 text-2xl font-bold">Phrasebooks</h1>
         <PushButton strong={books.length === 0} onClick={() => setImporting(true)}>
-          <Upload size={18} aria-hidden /> Take in …
+          <Upload size={18} aria-hidden /> Import …
         </PushButton>
       </div>
       {books.length === 0 ? (
         <p className="rounded bg-panel p-6 text-lg text-quiet">
-          No phrasebook yet. Take in the message list of your target: a table from its manual, a CSV file, or
+          No phrasebook yet. Import the message list of your target: a table from its manual, a CSV file, or
           what it tells of itself.
         </p>
       ) : (
@@ -51,7 +60,7 @@ export function Phrasebooks() {
           {book && <Book key={book.part.id} held={book} />}
         </div>
       )}
-      {importing && <ImportBook onClose={() => setImporting(false)} />}
+      {importing && <ImportBook onClose={close} />}
     </div>
   );
 }

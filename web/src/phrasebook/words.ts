@@ -25,8 +25,8 @@ export function valueWords(value: PhraseArgument): string {
 }
 
 export const directionWords: Record<Phrase["direction"], string> = {
-  OUT: "we say",
-  IN: "it says",
+  OUT: "to target",
+  IN: "from target",
   BOTH: "both",
 };
 

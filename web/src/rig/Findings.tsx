@@ -36,14 +36,14 @@ function FindingLine({ found }: { found: FindingHere }) {
         {text}.
         {accepted && (
           <span className="block text-quiet">
-            On purpose, says {accepted.by}
+            Accepted by {accepted.by}
             {accepted.note && `: ${accepted.note}`}
           </span>
         )}
       </p>
       {accepted ? (
-        <PushButton onClick={() => void report(remove("Watch a finding again", accepted.acceptance))}>
-          <Undo2 size={16} aria-hidden /> Watch again
+        <PushButton onClick={() => void report(remove("Reopen a finding", accepted.acceptance))}>
+          <Undo2 size={16} aria-hidden /> Reopen
         </PushButton>
       ) : (
         <>
@@ -90,7 +90,7 @@ function OnPurpose({ kind, about, facts, text }: OnPurposeProps) {
     );
   return (
     <Confirm
-      title="Is this meant?"
+      title="Accept this finding?"
       text={
         <>
           <p className="mb-3">{text}. It will stay quiet until one of these numbers changes.</p>
@@ -105,10 +105,10 @@ function OnPurpose({ kind, about, facts, text }: OnPurposeProps) {
           </label>
         </>
       }
-      action="It is meant"
+      action="Accept"
       onConfirm={accept}
     >
-      <PushButton className="flex-none">On purpose …</PushButton>
+      <PushButton className="flex-none">Accept …</PushButton>
     </Confirm>
   );
 }

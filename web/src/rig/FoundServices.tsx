@@ -69,7 +69,7 @@ export function FoundServices() {
             <span className="flex-1 text-quiet">
               {service.kind === "_osc._udp"
                 ? "speaks OSC"
-                : "tells what it understands (OSCQuery): take it in under Phrasebooks"}
+                : "tells what it understands (OSCQuery): import it under Phrasebooks"}
             </span>
             {service.kind === "_osc._udp" &&
               (isThere(service) ? (

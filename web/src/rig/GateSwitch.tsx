@@ -1,16 +1,22 @@
-import { Hand, PlayCircle, Send } from "lucide-react";
+import { Hand, PlayCircle, Send, VolumeX } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import type { Gate } from "../api/types";
 import { useShow } from "../live/show";
 import { setGate } from "./gates";
 
 const GATES: { gate: Gate; word: string; hint: string; Icon: typeof Hand }[] = [
-  { gate: "OPEN", word: "sends", hint: "What hands do is sent", Icon: Send },
-  { gate: "HELD", word: "held", hint: "Nothing that hands do is sent; the link is kept alive", Icon: Hand },
+  { gate: "OPEN", word: "sends", hint: "Messages are sent", Icon: Send },
+  { gate: "HELD", word: "held", hint: "Nothing is sent by hand; the link is kept alive", Icon: Hand },
+  {
+    gate: "SILENT",
+    word: "silent",
+    hint: "Nothing is sent at all, keep-alives neither",
+    Icon: VolumeX,
+  },
   {
     gate: "REHEARSING",
     word: "rehearsal",
-    hint: "All is shown as it would be sent, and nothing at all leaves",
+    hint: "Everything is shown as it would be sent, and nothing leaves",
     Icon: PlayCircle,
   },
 ];
@@ -27,7 +33,7 @@ export function GateSwitch({ target, name }: { target: string | null; name: stri
       type="single"
       value={now}
       onValueChange={(gate) => gate && setGate(target, gate as Gate)}
-      aria-label={`What leaves for ${name}`}
+      aria-label={`Output to ${name}`}
       className="flex flex-none overflow-hidden rounded border border-rule"
     >
       {GATES.map(({ gate, word, hint, Icon }) => (

@@ -177,11 +177,11 @@ function HostRow({ held, flagged }: { held: HeldOf<Host>; flagged: boolean }) {
       </div>
       {host.role === "ROUTER" && (
         <div className="mt-1 flex items-center gap-2 pl-2 text-quiet">
-          gives out by itself
+          DHCP range
           <EditField
             hideLabel
             className="w-36"
-            label="It gives out, from (empty: none)"
+            label="DHCP range, from (empty: none)"
             mono
             value={host.gives?.first ?? ""}
             onCommit={(first) =>
@@ -197,7 +197,7 @@ function HostRow({ held, flagged }: { held: HeldOf<Host>; flagged: boolean }) {
               <EditField
                 hideLabel
                 className="w-36"
-                label="It gives out, to"
+                label="DHCP range, to"
                 mono
                 value={host.gives.last}
                 onCommit={(last) => put("gives/last", (h) => ({ ...h, gives: { ...h.gives!, last } }))}

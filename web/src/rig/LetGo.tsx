@@ -10,7 +10,7 @@ export function LetGo() {
   return (
     <AlertDialog.Root open onOpenChange={(open) => !open && useLettingGo.setState({ asked: null })}>
       <Ask
-        title="Let go, and bring into the known state?"
+        title="Release, and send the start list?"
         text={withStartList(target).map(({ part }) => (
           <div key={part.id} className="mb-2">
             <b>{part.body.name}</b> would be sent:
@@ -23,8 +23,8 @@ export function LetGo() {
         ))}
         cancel="Stay held"
         actions={[
-          { words: "Let go only", act: () => letGo(target, false) },
-          { words: "Let go and send", act: () => letGo(target, true) },
+          { words: "Release only", act: () => letGo(target, false) },
+          { words: "Release and send", act: () => letGo(target, true) },
         ]}
       />
     </AlertDialog.Root>

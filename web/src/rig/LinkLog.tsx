@@ -16,7 +16,7 @@ export function LinkLog({ id, link }: { id: string; link: Link | undefined }) {
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-quiet">
         <dt>last sent</dt>
         <dd className="font-mono">{link?.lastSentAt ? timeOfDay(link.lastSentAt) : "never"}</dd>
-        <dt>last heard</dt>
+        <dt>last received</dt>
         <dd className="font-mono">{link?.lastHeardAt ? timeOfDay(link.lastHeardAt) : "never"}</dd>
         <dt>answers after</dt>
         <dd className="font-mono">

@@ -82,17 +82,18 @@ export function NetworkDoor() {
                 <KeyRound size={16} aria-hidden /> Another key …
               </PushButton>
             </Confirm>
-            <h3 className="mt-2 font-bold">The phone warns?</h3>
+            <h3 className="mt-2 font-bold">Certificate warning on the phone?</h3>
             <ol className="list-decimal pl-5 text-quiet">
               <li>
-                It does so because nobody vouches for a certificate made here. Choose to go on to the page.
+                The certificate was made on this machine, and no authority signed it. Choose to go on to the
+                page.
               </li>
               <li>
                 To be sure that it is this machine, compare the certificate's SHA-256 fingerprint:{" "}
                 <span className="font-mono text-sm break-all">{door.fingerprint}</span>
               </li>
               <li>
-                To be warned no more, open{" "}
+                To stop the warning, open{" "}
                 <a className="text-bone underline" href={CERTIFICATE}>
                   the certificate
                 </a>{" "}

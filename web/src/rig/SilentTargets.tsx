@@ -1,6 +1,12 @@
 import { partsOf, useShow } from "../live/show";
 import { isSilent, linkLook } from "./linkWords";
 
+const GATED = {
+  HELD: { word: "held", hint: "Nothing is sent by hand." },
+  SILENT: { word: "silent", hint: "Nothing at all is sent." },
+  REHEARSING: { word: "rehearsal", hint: "Nothing at all is sent." },
+};
+
 /**
  * Which targets are not reached, and why, for a hand that moves a fader and sees nothing happen. One line in a row that is
  * there anyway: whatever came between the controls and the edge of the screen would move them under a finger.
@@ -10,12 +16,7 @@ export function SilentTargets() {
   const links = useShow((s) => s.links);
   const silent = partsOf(parts, "target").flatMap(({ part }) => {
     const link = links.get(part.id);
-    if (link && link.gate !== "OPEN")
-      return [
-        link.gate === "HELD"
-          ? { name: part.body.name, word: "held", hint: "Nothing that hands do is sent." }
-          : { name: part.body.name, word: "rehearsal", hint: "Nothing at all is sent." },
-      ];
+    if (link && link.gate !== "OPEN") return [{ name: part.body.name, ...GATED[link.gate] }];
     return link && isSilent(link) ? [{ name: part.body.name, ...linkLook(link) }] : [];
   });
   const words = silent.map(({ name, word, hint }) => `${name}: ${word}. ${hint}`).join(" · ");

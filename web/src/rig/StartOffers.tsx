@@ -16,7 +16,7 @@ export function StartOffers() {
             {part.body.name} is there: start list …
           </AlertDialog.Trigger>
           <Ask
-            title={`Bring ${part.body.name} into its known state?`}
+            title={`${part.body.name} is back: send its start list?`}
             text={
               <>
                 It may have just been switched on. These would be sent, in this order:
@@ -29,7 +29,7 @@ export function StartOffers() {
             }
             cancel="Decide later"
             actions={[
-              { words: "Leave it as it is", act: () => send({ kind: "leave", target: part.id }) },
+              { words: "Do not send", act: () => send({ kind: "leave", target: part.id }) },
               { words: "Send start list", act: () => send({ kind: "start", target: part.id }) },
             ]}
           />

@@ -25,6 +25,7 @@ export function Steps({ id, name }: { id: string; name: string }) {
             state={state}
             next={state === next}
             wantsMessage={state === wanting}
+            trial={steps.find((s) => s.step === "SENT")?.hints[0]}
           />
         ))}
       </ol>
@@ -38,9 +39,11 @@ interface LineProps {
   next: boolean;
   /** Whether any message at all would bring this step about. */
   wantsMessage: boolean;
+  /** A message of the target's own that is answered and changes nothing. */
+  trial: string | undefined;
 }
 
-function StepLine({ id, state, next, wantsMessage }: LineProps) {
+function StepLine({ id, state, next, wantsMessage, trial }: LineProps) {
   const { step, words, hints, byHand, done, tick } = state;
   const [version, setVersion] = useState("");
   const wantsText = step === "VERSION_NOTED" && !tick;
@@ -75,7 +78,7 @@ function StepLine({ id, state, next, wantsMessage }: LineProps) {
       )}
       <div className="min-w-0 flex-1">
         <span className={done ? "" : next ? "font-bold" : "text-quiet"}>{words}</span>
-        {hints.length > 0 && (
+        {step !== "SENT" && hints.length > 0 && (
           <ul className="list-disc pl-5 text-sm text-quiet">
             {hints.map((line) => (
               <li key={line}>{line}</li>
@@ -91,8 +94,8 @@ function StepLine({ id, state, next, wantsMessage }: LineProps) {
         )}
         {wantsMessage && (
           <MessageField
-            label="A throw-away message"
-            start="/hello"
+            label="Test message"
+            start={trial ?? "/hello"}
             action="Send"
             onCommit={(line) => sayTo(id, line)}
           />

@@ -33,8 +33,8 @@ export function StrayList({ strays }: { strays: Stray[] }) {
     );
 
   return (
-    <section className="mt-6" aria-label="Heard, but nobody's">
-      <h2 className="mb-1 text-lg font-bold">Heard, but nobody's</h2>
+    <section className="mt-6" aria-label="From unknown senders">
+      <h2 className="mb-1 text-lg font-bold">From unknown senders</h2>
       {strays.length === 0 ? (
         <p className="text-quiet">
           Every packet so far came from a target of the rig. What comes from elsewhere to one of our answer
@@ -66,7 +66,7 @@ export function StrayList({ strays }: { strays: Stray[] }) {
                 </PushButton>
               ))}
               <PushButton strong onClick={() => takeAsNew(stray)}>
-                Take as a new target
+                Add as a new target
               </PushButton>
             </li>
           ))}

@@ -117,7 +117,7 @@ function Way({ out, target, text }: { out?: boolean; target: Target; text: strin
 
 function heardWords(link: Link | undefined): string {
   const answers = link?.answers;
-  return [`${link?.heard ?? 0} heard`, answers && `answers after ${(answers.median / 1e6).toFixed(1)} ms`]
+  return [`${link?.heard ?? 0} received`, answers && `answers after ${(answers.median / 1e6).toFixed(1)} ms`]
     .filter(Boolean)
     .join(", ");
 }

@@ -28,7 +28,7 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
   const books = partsOf(parts, "phrasebook");
   const chosen = target.adapterAddress ?? "";
   const adapters = [
-    { value: "any", text: "whichever the system chooses" },
+    { value: "any", text: "automatic" },
     ...reaching.map((own) => ({ value: own.address, text: `${own.adapter}, ${own.address}` })),
   ];
   if (chosen && !adapters.some((a) => a.value === chosen))
@@ -87,7 +87,7 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
                 void report(put("standIn", (t) => ({ ...t, standIn: { ...t.standIn!, inUse } })));
               }}
             />
-            Speak to its stand-in instead
+            Use the stand-in
             {target.standIn.inUse && (
               <span className="text-sm text-quiet">
                 (at the venue: {target.host}, port {target.port})
@@ -114,7 +114,7 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
           onCommit={(answerPort) => put("answerPort", (t) => ({ ...t, answerPort }))}
         />
         <Select
-          label="We speak from"
+          label="Network interface"
           value={chosen || "any"}
           onChange={(own) =>
             void report(put("adapterAddress", (t) => ({ ...t, adapterAddress: own === "any" ? null : own })))
@@ -122,7 +122,7 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
           options={adapters}
         />
         <Select
-          label="Travels by"
+          label="Protocol"
           value={target.transport}
           onChange={(transport) => void report(put("transport", (t) => ({ ...t, transport })))}
           options={[
@@ -132,11 +132,11 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
           ]}
         />
         <Select
-          label="What it answers"
+          label="Replies to"
           value={target.answering}
           onChange={(answering) => void report(put("answering", (t) => ({ ...t, answering })))}
           options={[
-            { value: "QUERIES", text: "changes and questions" },
+            { value: "QUERIES", text: "changes and queries" },
             { value: "REPORTS", text: "changes only" },
             { value: "NONE", text: "nothing: one-way" },
           ]}
@@ -178,7 +178,7 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
             )
           }
         >
-          Work against a stand-in
+          Use a stand-in
         </PushButton>
       )}
     </div>

@@ -1,10 +1,15 @@
-import { Ban, Circle, CircleCheck, CircleDot, MoveRight, Unplug } from "lucide-react";
+import { Ban, Circle, CircleCheck, CircleDot, Hand, MoveRight, Unplug } from "lucide-react";
 import type { Link } from "../api/types";
 
 const LOOKS: Record<Link["state"], { word: string; colour: string; Icon: typeof Circle; hint: string }> = {
-  UNHEARD: { word: "unheard", colour: "text-quiet", Icon: Circle, hint: "Nothing has come from it yet." },
+  UNHEARD: {
+    word: "no reply yet",
+    colour: "text-quiet",
+    Icon: Circle,
+    hint: "Nothing has come from it yet.",
+  },
   HEARD: {
-    word: "heard",
+    word: "receiving",
     colour: "text-caution",
     Icon: CircleDot,
     hint: "It speaks, but has answered nothing of ours: is its receiving switched on?",
@@ -20,14 +25,29 @@ const LOOKS: Record<Link["state"], { word: string; colour: string; Icon: typeof 
     word: "port closed",
     colour: "text-fault",
     Icon: Ban,
-    hint: "Its host answers, but nobody has that port open: is the program running, and is this its receiving port?",
+    hint: "Its host answers, but no program is listening on that port: is the program running, and is this its receiving port?",
   },
   SENDS_ONLY: {
-    word: "sends only",
+    word: "send only",
     colour: "text-out",
     Icon: MoveRight,
     hint: "It never answers, by its nature.",
   },
+};
+
+/** Nothing is sent by hand, so what does not come back is no fault. */
+const HELD = {
+  ...LOOKS.UNHEARD,
+  word: "held",
+  colour: "text-caution",
+  Icon: Hand,
+  hint: "It is held: nothing is sent by hand.",
+};
+
+const SILENT = {
+  ...HELD,
+  word: "silent",
+  hint: "It is silent: nothing is sent at all, keep-alives neither.",
 };
 
 const NOT_OPEN: Record<Exclude<Link["socket"]["kind"], "OPEN">, string> = {
@@ -36,12 +56,19 @@ const NOT_OPEN: Record<Exclude<Link["socket"]["kind"], "OPEN">, string> = {
   NO_WAY: "not connected",
 };
 
-type Evidence = Pick<Link, "state" | "socket" | "silentHost" | "unanswered">;
+type Evidence = Pick<Link, "state" | "socket" | "silentHost" | "unanswered" | "sent" | "gate">;
+
+/** Nothing was sent and nothing came: nobody knows more, and it is no fault. */
+const IDLE = {
+  ...LOOKS.UNHEARD,
+  word: "idle",
+  hint: "Nothing was sent to it yet, and nothing came from it.",
+};
 
 export const linkWord = (state: Link["state"]) => LOOKS[state].word;
 
 export function linkLook(link?: Evidence) {
-  if (!link) return LOOKS.UNHEARD;
+  if (!link) return IDLE;
   const { kind, trouble } = link.socket;
   if (kind === "OPENING") return { ...LOOKS.UNHEARD, word: NOT_OPEN[kind], hint: `${trouble}.` };
   if (kind !== "OPEN") return { word: NOT_OPEN[kind], colour: "text-fault", Icon: Ban, hint: `${trouble}.` };
@@ -51,7 +78,9 @@ export function linkLook(link?: Evidence) {
       colour: "text-fault",
       hint: "No machine on the network has its address: is it on, and is the address right?",
     };
-  return LOOKS[link.state];
+  if (link.gate === "SILENT") return SILENT;
+  if (link.gate === "HELD" && link.state !== "ANSWERING") return HELD;
+  return link.state === "UNHEARD" && link.sent === 0 ? IDLE : LOOKS[link.state];
 }
 
 /** Does something stand in the way of this link, which a hand that moves a fader has to know? */

@@ -27,24 +27,24 @@ export function AllToRest({ page }: { page: string }) {
         className="flex items-center gap-2 rounded px-3 py-2 whitespace-nowrap text-quiet"
         onClick={() => void look()}
       >
-        <RotateCcw size={18} aria-hidden /> <span className="max-sm:sr-only">All to rest …</span>
+        <RotateCcw size={18} aria-hidden /> <span className="max-sm:sr-only">Reset page …</span>
       </button>
       <AlertDialog.Root open={looked !== null} onOpenChange={(open) => !open && setLooked(null)}>
         {looked === null ? null : typeof looked === "string" ? (
-          <Ask title="Nothing goes to rest now" text={<p>{looked}.</p>} cancel="Close" actions={[]} />
+          <Ask title="Nothing can be reset now" text={<p>{looked}.</p>} cancel="Close" actions={[]} />
         ) : looked.length === 0 ? (
           <Ask
-            title="Everything here is at rest"
+            title="Everything here is at its rest value"
             text={<p>Nothing would be sent.</p>}
             cancel="Close"
             actions={[]}
           />
         ) : (
           <Ask
-            title="Bring this page to rest?"
+            title="Reset this page?"
             text={<Leaving lines={looked} />}
             cancel="Leave it"
-            actions={[{ words: "Bring to rest", act: () => void send({ kind: "rest", controls }) }]}
+            actions={[{ words: "Reset", act: () => void send({ kind: "rest", controls }) }]}
           />
         )}
       </AlertDialog.Root>

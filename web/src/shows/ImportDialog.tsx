@@ -24,7 +24,7 @@ export function ImportDialog({ file, onClose }: { file: FileInHand; onClose: () 
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/60" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 w-[36rem] -translate-1/2 rounded-lg border border-rule bg-raised p-6">
           <Dialog.Title className="text-xl font-bold">
-            {problems.length ? "This file cannot be taken in" : `Import “${preview.name}”`}
+            {problems.length ? "This file cannot be imported" : `Import “${preview.name}”`}
           </Dialog.Title>
           <Dialog.Description asChild>
             <div className="my-4">
@@ -41,7 +41,7 @@ export function ImportDialog({ file, onClose }: { file: FileInHand; onClose: () 
                     " There is a show of this name already. Keep both, or replace what is in it? Replacing can be undone."}
                 </p>
               )}
-              {problems.length > 0 && <p className="mt-3 text-quiet">Nothing was changed.</p>}
+              {problems.length > 0 && <p className="mt-3 text-quiet">No changes.</p>}
             </div>
           </Dialog.Description>
           <div className="flex justify-end gap-2">

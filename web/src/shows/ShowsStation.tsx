@@ -57,7 +57,8 @@ export function ShowsStation() {
     const names = new Set(here.map((s) => s.name));
     let number = here.length + 1;
     while (names.has(`Show ${number}`)) number++;
-    void act(createShow(`Show ${number}`));
+    // an empty show opens when it is made: the next step is there
+    void act(createShow(`Show ${number}`)).then(({ show }) => show && location.assign(`/?show=${show}#/rig`));
   };
 
   const choose = async (chosen: File) => {

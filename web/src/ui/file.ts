@@ -8,7 +8,7 @@ export async function textOf(file: File | undefined): Promise<string> {
   if (!file) return "";
   if (file.size <= MOST_MIB * 1024 * 1024) return file.text();
   notify(
-    `“${file.name}” has ${Math.ceil(file.size / 1024 / 1024)} MiB; at most ${MOST_MIB} MiB are taken. Nothing was changed.`,
+    `“${file.name}” has ${Math.ceil(file.size / 1024 / 1024)} MiB; at most ${MOST_MIB} MiB are taken. No changes.`,
   );
   return "";
 }

@@ -52,7 +52,7 @@ export function WireStation() {
         <Filters filter={filter} onChange={setFilter} />
         <PushButton aria-pressed={held !== null} onClick={() => setHeld(held ? null : all)}>
           {held ? <Play size={16} aria-hidden /> : <Pause size={16} aria-hidden />}
-          {held ? `Go on (${waiting} new)` : "Pause"}
+          {held ? `Resume (${waiting} new)` : "Pause"}
         </PushButton>
         <PushButton onClick={() => setClearedTo(source.at(-1)?.number ?? 0)}>
           <Eraser size={16} aria-hidden /> Clear
@@ -66,7 +66,7 @@ export function WireStation() {
       )}
       <div className={`grid ${COLUMNS} gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet`}>
         <span>time</span>
-        <span>way</span>
+        <span>direction</span>
         <span>target</span>
         <span>peer</span>
         <span>address</span>
@@ -117,11 +117,11 @@ function Filters({ filter, onChange }: { filter: Filter; onChange: (filter: Filt
         options={[
           { value: ANYONE, text: "all" },
           ...partsOf(parts, "target").map((t) => ({ value: t.part.id, text: t.part.body.name })),
-          { value: UNCLAIMED, text: "unclaimed" },
+          { value: UNCLAIMED, text: "unknown sender" },
         ]}
       />
       <Select<Filter["way"]>
-        label="Way"
+        label="Direction"
         className="w-24"
         value={filter.way}
         onChange={(way) => onChange({ ...filter, way })}
@@ -160,7 +160,9 @@ function Row({ row, onOpen }: { row: WireRow; onOpen: (row: WireRow) => void }) 
       <span className={`flex items-center gap-1 font-sans font-bold ${row.out ? "text-out" : "text-in"}`}>
         <Icon size={18} aria-hidden /> {row.out ? "out" : "in"}
       </span>
-      <span className={`truncate font-sans ${target ? "" : "text-caution"}`}>{target ?? "unclaimed"}</span>
+      <span className={`truncate font-sans ${target ? "" : "text-caution"}`}>
+        {target ?? "unknown sender"}
+      </span>
       <span className="truncate text-quiet">
         {row.out ? `${row.ourPort} → ${row.peer}` : `${row.ourPort} ← ${row.peer}`}
       </span>

@@ -1,7 +1,7 @@
 import type { WireRow } from "../api/types";
 
 export const ANYONE = "anyone";
-export const UNCLAIMED = "unclaimed";
+export const UNCLAIMED = "unknown sender";
 
 export interface Filter {
   target: string;

@@ -55,7 +55,7 @@ export function AnswerCell({ held, send, trace }: Props) {
             <PushButton
               className="px-2! py-0!"
               onClick={() => {
-                setListens((before) => [...before, { ...listen, role: "LABEL" }]);
+                setListens((before) => [...before, { ...listen, role: "VALUE", axis: 0 }]);
                 setChosen(listens.length);
               }}
             >
@@ -73,7 +73,7 @@ export function AnswerCell({ held, send, trace }: Props) {
               ]}
             />
             <Select
-              label="It says"
+              label="Feedback"
               value={listen.role === "VALUE" ? String(listen.axis) : listen.role}
               onChange={(says) =>
                 void report(
@@ -85,9 +85,9 @@ export function AnswerCell({ held, send, trace }: Props) {
                 )
               }
               options={[
-                ...(axes ?? ["where it stands"]).map((text, axis) => ({ value: String(axis), text })),
-                { value: "WORDS", text: "the same in words" },
-                { value: "LABEL", text: "what it is called" },
+                ...(axes ?? ["value"]).map((text, axis) => ({ value: String(axis), text })),
+                { value: "WORDS", text: "value in words" },
+                { value: "LABEL", text: "label" },
               ]}
             />
           </div>

@@ -14,9 +14,9 @@ type Of<K extends Form["kind"]> = Extract<Form, { kind: K }>;
 type PutForm = (field: string, change: Partial<Form>) => Promise<Problem[]>;
 
 const GRABS: { value: Of<"fader">["grab"]; text: string }[] = [
-  { value: "RELATIVE", text: "moves it along" },
-  { value: "PICK_UP", text: "picks it up in passing" },
-  { value: "JUMP", text: "makes it jump, once known" },
+  { value: "RELATIVE", text: "moves relatively" },
+  { value: "PICK_UP", text: "picks up" },
+  { value: "JUMP", text: "jumps, once the value is known" },
 ];
 
 const NOWHERE = "nowhere";
@@ -32,18 +32,18 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       return (
         <>
           <Select
-            label="A finger beside the cap"
+            label="Touch beside the cap"
             value={form.grab}
             options={GRABS}
             onChange={(grab) => now({ grab })}
           />
           <Select<Of<"fader">["direction"]>
-            label="Grows"
+            label="Direction"
             value={form.direction}
             onChange={(direction) => now({ direction })}
             options={[
-              { value: "UP", text: "upwards" },
-              { value: "RIGHT", text: "to the right" },
+              { value: "UP", text: "up" },
+              { value: "RIGHT", text: "right" },
             ]}
           />
           <Holds control={control.part.body} put={(holdsAt) => now({ holdsAt })} />
@@ -69,13 +69,13 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       return (
         <>
           <Select<Of<"button">["action"]>
-            label="A press"
+            label="Press"
             value={form.action}
             onChange={(action) => now({ action })}
             options={[
-              { value: "MOMENTARY", text: "on while held" },
-              { value: "LATCHING", text: "turns it over" },
-              { value: "ONE_SHOT", text: "says the same each time" },
+              { value: "MOMENTARY", text: "momentary" },
+              { value: "LATCHING", text: "toggle" },
+              { value: "ONE_SHOT", text: "trigger" },
             ]}
           />
           <GroupField held={control} group={form.group} put={(group) => put("form/group", { group })} />
@@ -89,7 +89,7 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       return (
         <>
           <Select
-            label="A finger beside the spot"
+            label="Touch beside the spot"
             value={form.grab}
             options={GRABS.filter((g) => g.value !== "PICK_UP")}
             onChange={(grab) => now({ grab })}
@@ -117,12 +117,12 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       return (
         <div className="grid grid-cols-2 gap-2">
           <NumberField
-            label="Degrees to an end"
+            label="Full-scale angle (°)"
             value={form.degrees}
             onCommit={(degrees) => put("form/degrees", { degrees })}
           />
           <NumberField
-            label="Smoothed over, s"
+            label="Smoothing (s)"
             value={form.smoothingSeconds}
             onCommit={(smoothingSeconds) => put("form/degrees", { smoothingSeconds })}
           />
@@ -215,11 +215,11 @@ function Holds({ control, put }: { control: Control; put: (holdsAt: number | nul
   if (form.holdsAt !== null && !places.has(form.holdsAt)) places.set(form.holdsAt, `at ${form.holdsAt}`);
   return (
     <Select
-      label="Holds a hand"
+      label="Detent"
       value={String(form.holdsAt ?? NOWHERE)}
       onChange={(at) => put(at === NOWHERE ? null : Number(at))}
       options={[
-        { value: NOWHERE, text: "nowhere" },
+        { value: NOWHERE, text: "none" },
         ...[...places].map(([at, text]) => ({ value: String(at), text })),
       ]}
     />
@@ -246,7 +246,7 @@ function ChoiceFields({ form, put }: { form: Of<"choice">; put: PutForm }) {
         onCommit={(text) => put("form/options", { options: read(text) })}
       />
       <Select<Of<"choice">["direction"]>
-        label="They stand"
+        label="Arrange as"
         value={form.direction}
         onChange={(direction) => void report(put("form", { direction }))}
         options={[

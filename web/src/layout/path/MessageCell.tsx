@@ -123,14 +123,14 @@ function SendFields({ send, form, put }: { send: Send; form: Form; put: Put<Send
         ]}
       />
       <Select<Send["on"]>
-        label="Goes out on"
+        label="Send on"
         value={send.on}
         onChange={(on) => void report(put("on", () => ({ on })))}
         options={[
-          { value: "CHANGE", text: "every change" },
+          { value: "CHANGE", text: "change" },
           { value: "PRESS", text: "press" },
           { value: "RELEASE", text: "release" },
-          { value: "HELD", text: "again while held" },
+          { value: "HELD", text: "repeat while held" },
           ...(form.kind === "wheel" ? [{ value: "STEP" as const, text: "each step" }] : []),
         ]}
       />

@@ -13,12 +13,12 @@ export const AXES: Partial<Record<Form["kind"], string[]>> = {
 };
 
 export const TYPES: { value: ArgumentSource["type"]; text: string }[] = [
-  { value: "FLOAT32", text: "f decimal" },
-  { value: "INT32", text: "i whole" },
-  { value: "TEXT", text: "s text" },
-  { value: "BOOLEAN", text: "T F true/false" },
-  { value: "FLOAT64", text: "d long decimal" },
-  { value: "INT64", text: "h long whole" },
+  { value: "FLOAT32", text: "float (f)" },
+  { value: "INT32", text: "int (i)" },
+  { value: "TEXT", text: "text (s)" },
+  { value: "BOOLEAN", text: "true/false (T, F)" },
+  { value: "FLOAT64", text: "double (d)" },
+  { value: "INT64", text: "int64 (h)" },
 ];
 
 export function replaced(sources: ArgumentSource[], index: number, source: ArgumentSource): ArgumentSource[] {

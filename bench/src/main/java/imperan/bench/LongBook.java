@@ -32,7 +32,7 @@ final class LongBook {
         try (Chromium chromium = opened.get()) {
             Page page = chromium.page();
             page.navigate(stage.socket("/#/rig/phrasebooks").toString().replaceFirst("^ws", "http"));
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in …")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
             page.evaluate("window.frames_ = []; new PerformanceObserver((list) => window.frames_.push(...list.getEntries()"
                     + ".map((e) => e.duration))).observe({ type: 'long-animation-frame' })");
             Machine.Steal steal = new Machine.Steal();
@@ -40,7 +40,7 @@ final class LongBook {
                     table.toString().getBytes(StandardCharsets.UTF_8)));
             page.getByText(PHRASES + " understood").waitFor();
             report(page, "shown before it is taken in");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in " + PHRASES)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import " + PHRASES)).click();
             page.locator("[data-phrase]").first().waitFor();
             report(page, "taken in");
             page.getByLabel("Search the phrases").pressSequentially("thing 4999");

@@ -81,7 +81,7 @@ public record Run(List<String> texts, Optional<String> problem) {
                 }
                 long step = run.group(3) == null ? 1 : Long.parseLong(run.group(3));
                 if (step == 0) {
-                    return bad("A run with steps of 0 gets nowhere");
+                    return bad("A run needs a step other than 0");
                 }
                 pieces.add(new Piece.Fixed(fixed.toString()));
                 fixed.setLength(0);

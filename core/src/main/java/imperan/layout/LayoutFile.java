@@ -230,7 +230,7 @@ public final class LayoutFile {
                     steps.add(new EditRequest.Put(new Part(id, part.parent().map(ids::get), order++, here(part.body())), 0));
                 }
             }
-            return show.apply(new EditRequest("Take in " + (file.format().equals(LAYOUT) ? "the layout " + file.name()
+            return show.apply(new EditRequest("Import " + (file.format().equals(LAYOUT) ? "the layout " + file.name()
                     : "the page " + String.join(", ", names(Page.class))), steps), author);
         }
 

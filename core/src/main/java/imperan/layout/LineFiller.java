@@ -153,6 +153,6 @@ final class LineFiller {
     }
 
     private Outcome outcome(String title, List<EditRequest.Step> steps) {
-        return steps.isEmpty() ? Outcome.Refused.because("There is nothing to change") : show.apply(new EditRequest(title, steps), author);
+        return steps.isEmpty() ? Outcome.Refused.because("No changes") : show.apply(new EditRequest(title, steps), author);
     }
 }

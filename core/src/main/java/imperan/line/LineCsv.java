@@ -104,7 +104,7 @@ public final class LineCsv {
                     steps.add(new EditRequest.Put(new Part(id, held.part().parent(), held.part().order(), control), held.version()));
                 }
             });
-            return new Read(steps.isEmpty() ? Optional.empty() : Optional.of(new EditRequest("Take in the line table", steps)), List.copyOf(refusals));
+            return new Read(steps.isEmpty() ? Optional.empty() : Optional.of(new EditRequest("Import the line table", steps)), List.copyOf(refusals));
         }
 
         private void row(CSVRecord row) {

@@ -4,8 +4,15 @@ package imperan.live;
 public enum Gate {
     /** It leaves. */
     OPEN,
-    /** Nothing that a hand does leaves; the link is kept alive. Only where all targets are held, the keep-alives stop too. */
+    /** Nothing that a hand does leaves; the link is kept alive. */
     HELD,
+    /** Nothing at all leaves, not even what keeps the link alive. */
+    SILENT,
     /** Everything is computed and shown, and nothing at all leaves. */
-    REHEARSING
+    REHEARSING;
+
+    /** Whether keep-alives and questions leave. */
+    boolean isKeptAlive() {
+        return this == OPEN || this == HELD;
+    }
 }

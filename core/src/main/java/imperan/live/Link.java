@@ -156,7 +156,13 @@ final class Link {
         return gate;
     }
 
-    void gate(Gate next) {
+    void gate(Gate next, long now) {
+        if (gate != next && next.isKeptAlive()) {
+            // its window begins anew: it was not asked meanwhile, and may have forgotten us
+            keepAliveDue = Long.MIN_VALUE;
+            lastHeardAt = state == LinkState.ANSWERING ? now : lastHeardAt;
+            unansweredSince = Long.MIN_VALUE;
+        }
         gate = next;
     }
 
@@ -302,13 +308,9 @@ final class Link {
         return enter(LinkState.PORT_CLOSED, now, target.host() + " says that port " + target.port() + " is closed");
     }
 
-    /**
-     * The keep-alive, if it is due.
-     *
-     * @param allHeld whether every target is held, so that keep-alives stop too
-     */
-    Optional<byte[]> keepAlive(long now, boolean allHeld) {
-        if (target.keepAlive().isEmpty() || now < keepAliveDue || !socket.works() || allHeld || gate == Gate.REHEARSING) {
+    /** The keep-alive, if it is due. */
+    Optional<byte[]> keepAlive(long now) {
+        if (target.keepAlive().isEmpty() || now < keepAliveDue || !socket.works() || !gate.isKeptAlive()) {
             return Optional.empty();
         }
         keepAliveDue = now + (long) (target.keepAlive().get().everySeconds() * 1e9);
@@ -318,7 +320,8 @@ final class Link {
 
     /** Lets time pass; true where the window closed. */
     boolean passes(long now) {
-        if (state != LinkState.ANSWERING) {
+        // what is not asked cannot be lost
+        if (state != LinkState.ANSWERING || gate != Gate.OPEN && !(gate == Gate.HELD && target.keepAlive().isPresent())) {
             return false;
         }
         boolean quiet = target.keepAlive().isPresent()

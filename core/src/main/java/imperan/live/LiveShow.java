@@ -303,7 +303,7 @@ public final class LiveShow {
             if (gate != Gate.OPEN) {
                 letGo(control -> control.speaksTo(Set.of(target)), List.of(link), now);
             }
-            link.gate(gate);
+            link.gate(gate, now);
             state.sink.linkChanged(target);
         });
     }
@@ -400,9 +400,8 @@ public final class LiveShow {
 
     /** Lets time pass: keep-alives, windows, heartbeats and bundles that became due. */
     public void tick(long now) {
-        boolean allHeld = state.areAllHeld();
         for (Link link : state.links.values()) {
-            link.keepAlive(now, allHeld).ifPresent(packet -> sending.emit(link, packet, now));
+            link.keepAlive(now).ifPresent(packet -> sending.emit(link, packet, now));
             sending.drain(link, now);
             sending.askSettled(link, now);
             if (link.passes(now)) {

@@ -30,10 +30,6 @@ final class LiveState {
         sink.linkChanged(link.id());
     }
 
-    boolean areAllHeld() {
-        return links.values().stream().allMatch(link -> link.gate() == Gate.HELD);
-    }
-
     /**
      * Notes a packet that leaves, or would.
      *

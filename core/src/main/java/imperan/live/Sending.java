@@ -72,8 +72,11 @@ final class Sending {
         byte[] packet = compiled.packet(arguments);
         if (link.get().gate() != Gate.OPEN) {
             state.wireOut(link.get(), packet, notSent(link.get()), now);
-            stop(control, message, Trace.Cell.WIRE, link.get().gate() == Gate.HELD
-                    ? link.get().target().name() + " is held: nothing leaves until it is let go" : "Rehearsal: nothing leaves");
+            stop(control, message, Trace.Cell.WIRE, switch (link.get().gate()) {
+                case HELD -> link.get().target().name() + " is held: nothing is sent by hand until it is released";
+                case SILENT -> link.get().target().name() + " is silent: nothing is sent until it is released";
+                default -> "Rehearsal: nothing leaves";
+            });
             return;
         }
         if (!compiled.differsFromLast(packet) && !always) {
@@ -161,7 +164,11 @@ final class Sending {
     }
 
     private static String notSent(Link link) {
-        return link.gate() == Gate.HELD ? "held, not sent" : "rehearsal, not sent";
+        return switch (link.gate()) {
+            case HELD -> "held, not sent";
+            case SILENT -> "silent, not sent";
+            default -> "rehearsal, not sent";
+        };
     }
 
     /** Sends a target's start list, message by message, or shows what would be sent. */
@@ -229,7 +236,7 @@ final class Sending {
 
     /** Asks what came of values that have settled, where the target tells only when it is asked. */
     void askSettled(Link link, long now) {
-        if (link.gate() == Gate.REHEARSING) {
+        if (!link.gate().isKeptAlive()) {
             return;
         }
         for (String address : link.questions(now)) {
@@ -278,7 +285,7 @@ final class Sending {
 
     /** Asks on some addresses, where the target answers questions. */
     void ask(Link link, Collection<String> addresses, long now) {
-        if (link.target().answering() != Target.Answering.QUERIES || link.gate() == Gate.REHEARSING) {
+        if (link.target().answering() != Target.Answering.QUERIES || !link.gate().isKeptAlive()) {
             return;
         }
         for (String address : new TreeSet<>(addresses)) {

@@ -36,11 +36,18 @@ public final class BookChange {
 
     private final Show show;
     private final String name;
+    private final Optional<Phrasebook.LinkSheet> sheet;
     private final Map<String, Phrase> read = new LinkedHashMap<>();
 
     /** @param phrases as read; of two with one address the later counts */
     public BookChange(Show show, String name, List<Phrase> phrases) {
+        this(show, name, phrases, Optional.empty());
+    }
+
+    /** @param sheet how such a target is reached, where the source of the phrases tells that, too */
+    public BookChange(Show show, String name, List<Phrase> phrases, Optional<Phrasebook.LinkSheet> sheet) {
         this.show = show;
+        this.sheet = sheet;
         this.name = name.strip();
         phrases.forEach(phrase -> read.put(phrase.address(), phrase));
     }
@@ -75,12 +82,15 @@ public final class BookChange {
         if (there.isEmpty()) {
             int order = show.all(Phrasebook.class).stream().mapToInt(Part::order).max().orElse(-1) + 1;
             steps.add(new EditRequest.Put(new Part(book, Optional.empty(), order,
-                    new Phrasebook(freeName(), bare() ? Phrasebook.LinkSheet.unknown().bare() : Phrasebook.LinkSheet.unknown())), 0));
-        } else if (bare()) {
+                    new Phrasebook(freeName(), allowing(sheet.orElse(Phrasebook.LinkSheet.unknown())))), 0));
+        } else {
             Held known = show.held(book).orElseThrow();
             Phrasebook body = (Phrasebook) known.part().body();
-            steps.add(new EditRequest.Put(new Part(book, Optional.empty(), known.part().order(), new Phrasebook(body.name(), body.sheet().bare())),
-                    known.version()));
+            // what is replaced is replaced whole; what is added to stays as it is reached
+            Phrasebook.LinkSheet next = allowing(onSameName == OnSameName.REPLACE ? sheet.orElse(body.sheet()) : body.sheet());
+            if (!next.equals(body.sheet())) {
+                steps.add(new EditRequest.Put(new Part(book, Optional.empty(), known.part().order(), new Phrasebook(body.name(), next)), known.version()));
+            }
         }
         Map<String, Held> old = there.map(this::phrasesOf).orElse(Map.of());
         int order = old.values().stream().mapToInt(held -> held.part().order()).max().orElse(-1);
@@ -99,7 +109,11 @@ public final class BookChange {
                 }
             });
         }
-        return new EditRequest("Take in " + read.size() + " phrases as " + name, steps);
+        return new EditRequest("Import " + read.size() + " phrases as " + name, steps);
+    }
+
+    private Phrasebook.LinkSheet allowing(Phrasebook.LinkSheet given) {
+        return bare() ? given.bare() : given;
     }
 
     /** Whether a phrase has no slash at its start, so that the link sheet has to allow for it. */

@@ -46,7 +46,7 @@ public final class NetworkPlan {
                 .map(host -> host.inNetwork().asNetwork());
     }
 
-    /** The next free address for one more host: never one that a router has or gives out by itself. */
+    /** The next free address for one more host: never one that a router has or DHCP range. */
     public Optional<Ipv4> suggest() {
         return network().flatMap(network -> {
             AddressPlan plan = plan(network);

@@ -39,6 +39,7 @@ public final class RigPlanner {
 
     private static final String SOME_NETWORK = "192.168.0.1";
     private static final int USUAL_PREFIX = 24;
+    private static final String SOME_HOST = "127.0.0.1";
     private static final int SOME_PORT = 7000;
 
     private final Show show;
@@ -86,11 +87,16 @@ public final class RigPlanner {
 
     private Outcome add(AddTarget add) {
         List<Part> targets = show.all(Target.class);
-        Place place = add.place().orElse(new Place("127.0.0.1", SOME_PORT));
+        Place place = add.place().orElse(new Place(SOME_HOST, SOME_PORT));
         String name = add.name().filter(text -> !text.isBlank()).orElse("Target " + (targets.size() + 1));
         Target plain = Target.plain(name, place.host(), place.port(),
                 add.answerPort().orElseGet(() -> new NetworkPlan(show).freeAnswerPort(isTaken)), Target.Answering.REPORTS);
         return add.name().isEmpty() ? put(add.id(), targets, plain) : addKnown(add.id(), plain);
+    }
+
+    /** Whether a target still has the address and port that a new one comes with: nobody has entered any. */
+    static boolean isUntouched(Target target) {
+        return target.host().equals(SOME_HOST) && target.port() == SOME_PORT && target.asReached().equals(target);
     }
 
     /** A target that said its name speaks the phrasebook of that name, which comes along from another show where this one lacks it. */

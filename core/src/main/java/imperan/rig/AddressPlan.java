@@ -10,7 +10,7 @@ import java.util.TreeSet;
  *
  * @param network  the network; its host part does not count
  * @param taken    addresses that somebody has, a router among them
- * @param reserved ranges that a router gives out by itself (DHCP): a fixed address in there may be given to somebody else
+ * @param reserved ranges that a router DHCP range (DHCP): a fixed address in there may be given to somebody else
  */
 public record AddressPlan(Prefix network, Set<Ipv4> taken, List<AddressRange> reserved) {
 

@@ -14,7 +14,7 @@ import java.util.Optional;
  * @param prefix     how long the network part of the address is, 1 to 32
  * @param addressing who chose the address
  * @param role       what it is for
- * @param gives      for a router: the addresses it gives out by itself; empty where it gives none
+ * @param gives      for a router: the addresses it DHCP range; empty where it gives none
  * @param socket     the cable and the socket it goes into; may be empty
  * @param power      what to know when it is switched on; may be empty
  * @param note       anything else; may be empty
@@ -33,7 +33,7 @@ public record Host(String name, String address, int prefix, Addressing addressin
     /** What a machine is for. */
     public enum Role { DEVICE, COMPUTER, ROUTER, ACCESS_POINT, SURFACE }
 
-    /** The addresses a router gives out by itself, both ends as typed. */
+    /** The addresses a router DHCP range, both ends as typed. */
     public record GivenOut(String first, String last) {
 
         /** The range; both ends are addresses in every version of a show. */

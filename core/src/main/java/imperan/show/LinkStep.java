@@ -4,7 +4,7 @@ package imperan.show;
 public enum LinkStep {
     /** At the other end: whatever it needs is switched on, restarted and saved. */
     OTHER_END_SWITCHED_ON,
-    /** Its address and port stand here. */
+    /** Address and port entered. */
     ADDRESS_ENTERED,
     /** Our address and answer port were told to it. */
     ANSWER_PORT_TOLD,

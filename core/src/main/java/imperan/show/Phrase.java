@@ -56,7 +56,7 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
     }
 
     /**
-     * What comes back.
+     * Expected answer.
      *
      * @param kind      where it comes from
      * @param address   where it comes under another address: that one, with the same slots; else empty

@@ -205,7 +205,7 @@ public final class Show {
 
     private Outcome judged(Collection<Edit.Change> changes, Person author, String title, Edit.Role role) {
         if (changes.isEmpty()) {
-            return Outcome.Refused.because("There is nothing to change");
+            return Outcome.Refused.because("No changes");
         }
         Optional<Held> lock = held(Lock.ID);
         if (lock.isPresent() && !(changes.size() == 1 && changes.iterator().next().id().equals(Lock.ID))) {

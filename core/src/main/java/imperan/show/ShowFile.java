@@ -223,7 +223,7 @@ public final class ShowFile {
         } else if (found.isValueNode() && !found.isNull()) {
             return "“" + found.asString() + "” does not fit here";
         }
-        return "What stands here is missing or of another type than it has to be";
+        return "A value is missing here, or of the wrong type";
     }
 
     private interface Renaming {

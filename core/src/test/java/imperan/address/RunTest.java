@@ -28,7 +28,7 @@ class RunTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "<1..> | A run is written", "<a..b> | A run is written", "x <1..4 | A run is written", "<1..8/0> | gets nowhere",
+        "<1..> | A run is written", "<a..b> | A run is written", "x <1..4 | A run is written", "<1..8/0> | needs a step other than 0",
         "<1..3> <1..4> | not equally long", "<1..99999> | longer than anything"
     })
     void whatIsNoRunIsSaid(String text, String words) {

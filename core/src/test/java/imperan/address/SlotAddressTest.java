@@ -73,10 +73,10 @@ class SlotAddressTest {
         }
     }
 
-    /** The product of these is 2^96, which is 0 in 64 bits. */
+    /** The product of these is 2^64, which is 0 in 64 bits. */
     @Test
     void slotsThatStandForMoreThanACounterHoldsAreRefused() {
-        assertThat(SlotAddress.parse("/<a:0..2147483647>/<b:0..2147483647>/<c:0..2147483647>/<d:0..7>").problem()).hasValueSatisfying(problem ->
+        assertThat(SlotAddress.parse("/<a:0..65535>/<b:0..65535>/<c:0..65535>/<d:0..65535>").problem()).hasValueSatisfying(problem ->
                 assertThat(problem).contains("at most 100000"));
     }
 }

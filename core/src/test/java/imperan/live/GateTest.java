@@ -70,15 +70,33 @@ class GateTest {
     }
 
     @Test
-    void oneHeldTargetIsKeptAliveAndAllHeldAreNot() {
+    void whatIsHeldIsKeptAliveAlsoWhereAllAreAndWhatIsSilentIsNot() {
         Show two = Shows.accepted(show(TARGET), Shows.ADA, put(new PartId("rack"), null, Shows.target("Rack")));
         stage = new Stage(two);
-        stage.live.gate(DESK, Gate.HELD, stage.now);
+        stage.live.gateAll(Gate.HELD, stage.now);
         stage.pass(3010);
         assertThat(stage.takeSent()).contains("/stay");
-        stage.live.gate(new PartId("rack"), Gate.HELD, stage.now);
+        stage.live.gateAll(Gate.SILENT, stage.now);
         stage.pass(6000);
+        move(0.5);
         assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.wire.get(stage.wire.size() - 1).note()).isEqualTo("silent, not sent");
+    }
+
+    @Test
+    void aLinkThatIsSilentOnPurposeIsNotLostAndHasItsWindowAnewAfterwards() {
+        stage.pass(20);
+        stage.desk("/stay");
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+        stage.live.gate(DESK, Gate.SILENT, stage.now);
+        stage.pass(60_000);
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+        stage.live.gate(DESK, Gate.OPEN, stage.now);
+        stage.pass(20);
+        assertThat(stage.takeSent()).contains("/stay");
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+        stage.pass(8_000);
+        assertThat(stage.link().state()).as("it does not answer, though it is asked").isEqualTo(LinkState.LOST);
     }
 
     @Test

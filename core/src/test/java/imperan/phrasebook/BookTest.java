@@ -11,6 +11,9 @@ import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.ShowJson;
+import imperan.show.Shows;
+import imperan.show.Target;
+import imperan.show.Transport;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -146,5 +149,17 @@ class BookTest {
     void aTreeThatWouldListMoreAddressesThanAnybodyReadsIsNotWritten() {
         assertThat(OscQuery.write("Desk", List.of(level("/a/<x:1..60000>", 1)))).isPresent();
         assertThat(OscQuery.write("Desk", List.of(level("/a/<x:1..60000>", 1), level("/b/<x:1..60000>", 1)))).isEmpty();
+    }
+
+    @Test
+    void aPhrasebookOfAnotherShowBringsItsLinkSheet() {
+        Phrasebook.LinkSheet sheet = new Phrasebook.LinkSheet(Optional.of(7105), Transport.TCP_SLIP, Phrasebook.AnswersTo.SENDER, Target.Answering.QUERIES,
+                Optional.empty(), Optional.of(50), false, false, Optional.empty(), List.of("Switch it on"), List.of("/wake"), "2.1");
+        Show taken = ((Outcome.Accepted) Show.empty().apply(new BookChange(Show.empty(), "Desk", List.of(level("/main", 2)), Optional.of(sheet))
+                .edit(BookChange.OnSameName.KEEP_BOTH), Shows.ADA)).show();
+        assertThat(((Phrasebook) taken.all(Phrasebook.class).get(0).body()).sheet()).isEqualTo(sheet);
+        Show merged = ((Outcome.Accepted) taken.apply(new BookChange(taken, "Desk", List.of(level("/side", 2)), Optional.of(Phrasebook.LinkSheet.unknown()))
+                .edit(BookChange.OnSameName.MERGE), Shows.ADA)).show();
+        assertThat(((Phrasebook) merged.all(Phrasebook.class).get(0).body()).sheet()).as("what is added to stays as it is reached").isEqualTo(sheet);
     }
 }

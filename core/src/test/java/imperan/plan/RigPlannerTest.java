@@ -16,6 +16,7 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Phrase;
+import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.StandInEnd;
@@ -168,7 +169,33 @@ class RigPlannerTest {
         links = List.of(link("192.0.2.10", LinkState.HEARD, 1));
         assertThat(step(LinkStep.RECEIVED).done()).isTrue();
         assertThat(step(LinkStep.RECEIVED).byHand()).isFalse();
+        assertThat(step(LinkStep.ANSWER_PORT_TOLD).done()).as("what arrives was told where to").isTrue();
+        assertThat(step(LinkStep.OTHER_END_SWITCHED_ON).done()).as("it may only report").isFalse();
+        links = List.of(link("192.0.2.10", LinkState.ANSWERING, 1));
+        assertThat(step(LinkStep.OTHER_END_SWITCHED_ON).done()).as("what answers has its input on").isTrue();
         assertThat(step(LinkStep.ANSWER_PORT_TOLD).words()).contains("192.0.2.10, port 9201");
+    }
+
+    @Test
+    void theAddressThatANewTargetComesWithIsNotEntered() {
+        done(new RigChange.AddTarget(DESK, Optional.empty(), Optional.empty(), Optional.empty()));
+        links = List.of(link("127.0.0.1", LinkState.UNHEARD, 0));
+        assertThat(step(LinkStep.ADDRESS_ENTERED).done()).isFalse();
+        put(DESK, desk().at("192.0.2.20", 7101));
+        assertThat(step(LinkStep.ADDRESS_ENTERED).done()).isTrue();
+    }
+
+    @Test
+    void theFirstMessageToTryIsOneThatIsAnsweredAndChangesNothing() {
+        put(DESK, Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.QUERIES));
+        assertThat(step(LinkStep.SENT).hints()).isEmpty();
+        put(BOOK, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown()));
+        show = ((Outcome.Accepted) show.apply(new EditRequest("Put", List.of(new EditRequest.Put(new Part(new PartId("p"), Optional.of(BOOK), 0, new Phrase(
+                "/in/<ch:1..4>/level", Phrase.Direction.BOTH, List.of(), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "")), 0))), ADA)).show();
+        put(DESK, desk().speaking(BOOK));
+        assertThat(step(LinkStep.SENT).hints()).containsExactly("/in/1/level");
+        put(DESK, desk().kept(KeepAlive.of("/stay", 3, 7)));
+        assertThat(step(LinkStep.SENT).hints()).containsExactly("/stay");
     }
 
     @Test

@@ -117,7 +117,7 @@ class ShowFileTest {
         "\"rows\":8 | \"rows\":\"eight\" | parts/2/body/rows | “eight” does not fit",
         "\"name\":\"Page\" | \"name\":\"Page\",\"lines\":8 | parts/2/body/lines | “lines” is no field",
         "\"kind\":\"page\" | \"kind\":\"sheet\" | parts/2/body | “sheet” is no kind",
-        "\"rest\":0.25 | \"rest\":null | parts/4/body/form/rest | missing or of another type",
+        "\"rest\":0.25 | \"rest\":null | parts/4/body/form/rest | missing here, or of the wrong type",
     })
     void brokenPartsAreNamedWithTheirPlace(String good, String bad, String place, String words) {
         String file = written(show());

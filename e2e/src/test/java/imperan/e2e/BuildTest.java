@@ -214,8 +214,8 @@ class BuildTest extends InstalledTest {
         page.keyboard().press("Control+a");
         assertThat(selected()).hasCount(3);
         Locator settings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Settings of all"));
-        settings.getByLabel("A press", new Locator.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("turns it over")).click();
+        settings.getByLabel("Press", new Locator.GetByLabelOptions().setExact(true)).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("toggle")).click();
         fill(settings.getByLabel("Group: one of it at most is on"), "Look");
         assertThat(settings).containsText("with Button 2, Button 3");
         built("Button 3").click();
@@ -297,13 +297,13 @@ class BuildTest extends InstalledTest {
         assertThat(built("Bell")).isVisible();
         button("Add send").focus();
         page.keyboard().press("Enter");
-        cell("Message").getByLabel("Goes out on").focus();
+        cell("Message").getByLabel("Send on").focus();
         page.keyboard().press("Enter");
         assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("every change"))).isFocused();
         page.keyboard().press("ArrowDown");
         assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("press"))).isFocused();
         page.keyboard().press("Enter");
-        assertThat(cell("Message").getByLabel("Goes out on")).containsText("press");
+        assertThat(cell("Message").getByLabel("Send on")).containsText("press");
         page.keyboard().press("Escape");
         assertThat(built("Bell")).isFocused();
 

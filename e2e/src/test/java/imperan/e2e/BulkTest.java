@@ -165,7 +165,7 @@ class BulkTest extends InstalledTest {
         Locator how = page.getByLabel("How many (of 12)");
         how.fill("12");
         how.press("Enter");
-        choose(page.locator("[aria-label=Phrases]"), "They lie", "in a bank that moves");
+        choose(page.locator("[aria-label=Phrases]"), "Arrange as", "in a bank that moves");
         page.getByLabel("Of which it shows at once").fill("4");
         page.getByLabel("Of which it shows at once").press("Enter");
         button("Place 12 strips on a new page").click();
@@ -193,7 +193,7 @@ class BulkTest extends InstalledTest {
             String list = IntStream.rangeClosed(1, 40).mapToObj(i -> "/rig/part" + (char) ('a' + i % 26) + i + "/value, " + (i % 2 == 0 ? "int, 0, 255" : "float, 0, 1"))
                     .collect(Collectors.joining("\n", "address, type, low, high\n", "\n"));
             page.navigate(imperan.url("/#/rig/phrasebooks"));
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in …")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
             dialog().getByLabel("Name of the phrasebook").fill("Parts");
             dialog().getByLabel("The list of messages").fill(list);
             dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take in")).click();
@@ -255,7 +255,7 @@ class BulkTest extends InstalledTest {
         Download csv = page.waitForDownload(() -> page.getByText("As CSV").click());
         String table = Files.readString(csv.path());
         assertThat(table).startsWith("line,page,label,on,target,address");
-        button("Paste or take in …").click();
+        button("Paste or import …").click();
         dialog().getByLabel("The table", new Locator.GetByLabelOptions().setExact(true)).fill(table);
         assertThat(dialog()).containsText("Nothing would change");
         String line = table.lines().filter(row -> row.contains("level 2") && row.contains(":send:1")).findFirst().orElseThrow();
@@ -263,7 +263,7 @@ class BulkTest extends InstalledTest {
                 + line.replace("/bellows/in/2/level", "/bellows/in/7/level") + "\nnobody:send:1,,,,,,,,,\n");
         assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("Row 3: There is no line");
         assertThat(dialog()).containsText("/bellows/in/7/level");
-        inDialog("Take them in").click();
+        inDialog("Import").click();
         page.getByLabel("Filter the lines").fill("in/7/level 2");
         assertThat(page.locator("[data-line='" + line.substring(0, line.indexOf(',')) + "']").getByRole(AriaRole.TEXTBOX)).hasValue("/bellows/in/7/level");
     }
@@ -320,7 +320,7 @@ class BulkTest extends InstalledTest {
         button("Page settings").click();
         Download file = page.waitForDownload(() -> dialog().getByText("This page as a file").click());
         byte[] bytes = Files.readAllBytes(file.path());
-        dialog().getByText("Take a file in …").click();
+        dialog().getByText("Import a file …").click();
         dialog().getByLabel("Layout file").setInputFiles(new FilePayload("broken.json", "application/json", "{\"format\":".getBytes(StandardCharsets.UTF_8)));
         assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("not JSON");
         dialog().getByLabel("Layout file").setInputFiles(new FilePayload("page.json", "application/json", bytes));

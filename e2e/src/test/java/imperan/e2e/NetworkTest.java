@@ -56,14 +56,14 @@ class NetworkTest extends InstalledTest {
         assertThat(same).containsText("Spare desk and Wheelhouse desk both have 10.24.8.20");
         button(same, "On purpose").click();
         page.getByLabel("Why (others will read it)").fill("never on at once");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("It is meant")).click();
-        assertThat(same).containsText("On purpose, says Ada: never on at once");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Accept")).click();
+        assertThat(same).containsText("Accepted by Ada: never on at once");
         Locator given = page.locator("[data-finding=IN_GIVEN_RANGE]");
         button(given, "Give Wall panel 10.24.8.200").click();
         assertThat(given).hasCount(0);
         assertThat(page.locator("[data-host='Wall panel']").getByLabel("Address")).hasValue("10.24.8.200");
         assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stations"))).not().containsText("finding");
-        button(same, "Watch again").click();
+        button(same, "Reopen").click();
         assertThat(same).hasAttribute("data-accepted", "false");
     }
 
@@ -125,14 +125,14 @@ class NetworkTest extends InstalledTest {
         Locator dialog = page.getByRole(AriaRole.ALERTDIALOG);
         assertThat(dialog).containsText("/eddy/turbulence 0.2");
         imperan.post("Eddy").byHand(OscMessage.of("/eddy/turbulence", new OscArgument.Float32(0.9f)));
-        button(dialog, "Let go and send").click();
+        button(dialog, "Release and send").click();
         Desk.waitUntil("calm water", () -> imperan.post("Eddy").picture().get("turbulence").toString().startsWith("0.2"));
         assertThat(gate("Eddy", "sends")).hasAttribute("data-state", "on");
         // the key holds all first, and lets go only where everything is held
         page.keyboard().press("h");
         assertThat(gate("all targets", "held")).hasAttribute("data-state", "on");
         page.keyboard().press("h");
-        button(dialog, "Let go only").click();
+        button(dialog, "Release only").click();
         assertThat(gate("all targets", "sends")).hasAttribute("data-state", "on");
     }
 
@@ -188,14 +188,14 @@ class NetworkTest extends InstalledTest {
         Locator steps = fresh.getByLabel("Steps to a proven link to Target 6");
         steps.getByLabel("its OSC input is switched on").click();
         assertThat(steps.locator("[data-step=OTHER_END_SWITCHED_ON]")).containsText("Ada, ");
-        steps.getByLabel("It was told to answer to").click();
+        steps.getByLabel("Far end set to reply to").click();
         assertThat(steps.locator("[data-step=ANSWER_PORT_TOLD]")).containsText("127.0.0.1:" + answerPort);
-        steps.getByLabel("A throw-away message").fill("bellows main");
+        steps.getByLabel("Test message").fill("bellows main");
         button(steps, "Send").click();
         assertThat(steps.getByRole(AriaRole.ALERT)).containsText("begins with a slash");
-        steps.getByLabel("A throw-away message").fill("/bellows/main/level");
+        steps.getByLabel("Test message").fill("/bellows/main/level");
         button(steps, "Send").click();
-        becomes("Target 6", "heard");
+        becomes("Target 6", "receiving");
         assertThat(steps.locator("[data-step=RECEIVED]")).hasAttribute("data-done", "true");
         steps.getByLabel("Versions of the program").fill("3.1");
         steps.getByLabel("Versions of the program").press("Enter");
@@ -258,7 +258,7 @@ class NetworkTest extends InstalledTest {
             page.navigate(imperan.url("/#/rig/machine"));
             Locator stray = page.locator("[data-stray='127.0.0.77:" + stranger.getLocalPort() + "']");
             assertThat(stray).containsText("/tide/level");
-            button(stray, "Take as a new target").click();
+            button(stray, "Add as a new target").click();
             assertThat(stray).hasCount(0);
             page.navigate(imperan.url("/#/rig"));
             assertThat(page.locator("[data-target='127.0.0.77']")).isVisible();

@@ -28,7 +28,7 @@ class PhrasebookTest extends InstalledTest {
     }
 
     private static void takeInFrom(String source) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in …")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
         dialog().getByLabel("From").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(source)).click();
     }
@@ -83,7 +83,7 @@ class PhrasebookTest extends InstalledTest {
         details.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Argument").setExact(true)).click();
         Locator first = details.getByLabel("Argument 1", new Locator.GetByLabelOptions().setExact(true));
         first.getByLabel("Type").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("i whole number")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("int (i)")).click();
         first.getByLabel("Always").fill("7");
         first.getByLabel("Always").press("Enter");
         Locator second = details.getByLabel("Argument 2", new Locator.GetByLabelOptions().setExact(true));

@@ -76,7 +76,7 @@ class RigTest extends InstalledTest {
             assertThat(page.locator("[data-target='Target 6']"))
                     .containsText("Port " + port + " on this machine is taken by another program");
         }
-        assertThat(page.locator("[data-target='Target 6'] [data-link-state=unheard]")).isVisible();
+        assertThat(page.locator("[data-target='Target 6'] [data-link-state=idle]")).isVisible();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Remove Target 6")).click();
         assertThat(page.locator("[data-target]")).hasCount(5);
     }

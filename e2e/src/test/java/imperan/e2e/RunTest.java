@@ -173,8 +173,8 @@ class RunTest extends InstalledTest {
         Page builder = chromium.device("Ada");
         builder.navigate(imperan.url("/#/layout"));
         builder.locator("[data-build=mute-8]").click();
-        builder.getByLabel("A press").click();
-        builder.getByText("on while held").click();
+        builder.getByLabel("Press").click();
+        builder.getByText("momentary").click();
         assertThat(builder.locator("[data-control=mute-8] [data-latching=false]")).isAttached();
         builder.context().close();
 

@@ -52,7 +52,7 @@ class Screenshots {
             page.navigate(imperan.url("/#/layout"));
             page.getByLabel("Page settings").click();
             Download file = page.waitForDownload(() -> page.getByText("This page as a file").click());
-            page.getByText("Take a file in …").click();
+            page.getByText("Import a file …").click();
             page.getByLabel("Layout file").setInputFiles(file.path());
             page.locator("[data-changes]").waitFor();
             shot(page, folder, "layout-import");
@@ -88,7 +88,7 @@ class Screenshots {
             page.navigate(imperan.url("/#/rig/phrasebooks"));
             page.locator("[data-phrase]").first().waitFor();
             shot(page, folder, "phrasebook");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in …")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
             page.getByLabel("Name of the phrasebook").fill("Tide lamps");
             page.getByLabel("The list of messages").fill("""
                     Path | Type | Range | Notes
@@ -118,8 +118,8 @@ class Screenshots {
             shot(page, folder, "standins");
 
             page.navigate(imperan.url("/#/history"));
-            page.getByLabel("Name of the keep point").fill("Before the first walk");
-            page.getByText("Keep this version").click();
+            page.getByLabel("Name of the version").fill("Before the first walk");
+            page.getByText("Save this version").click();
             page.locator("[data-keep-point]").waitFor();
             shot(page, folder, "history");
 

@@ -175,7 +175,7 @@ class ServerTest {
         assertThat(broken.body()).contains("cannot be read").doesNotContain("Exception");
         HttpResponse<String> empty = send(edit("{\"title\": \"x\", \"steps\": []}"));
         assertThat(empty.statusCode()).isEqualTo(422);
-        assertThat(empty.body()).contains("There is nothing to change");
+        assertThat(empty.body()).contains("No changes");
         HttpResponse<String> noVersion = send(to("/api/shows/salt-clock/restore/999").header("Imperan-Browser", "test")
                 .POST(HttpRequest.BodyPublishers.noBody()));
         assertThat(noVersion.statusCode()).isEqualTo(422);

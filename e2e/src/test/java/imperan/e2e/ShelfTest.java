@@ -89,7 +89,7 @@ class ShelfTest extends InstalledTest {
         BoundingBox value = page.locator(".knob-room + .readings-line .reading-out").first().boundingBox();
         assertThat(value.x > knob.x + knob.width || value.y > knob.y + knob.height).isTrue();
         page.locator("[data-build]").first().click();
-        assertThat(page.getByLabel("Holds a hand")).hasText("in the middle");
+        assertThat(page.getByLabel("Detent")).hasText("in the middle");
 
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
         Hands.waitForRun(page);

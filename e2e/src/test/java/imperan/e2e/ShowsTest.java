@@ -88,7 +88,7 @@ class ShowsTest extends InstalledTest {
         assertThat(page.locator("[data-mode=run]").getByText("This show is not live")).isVisible();
         assertThat(page.locator("[data-mode=run]").locator("[data-control=level-1]")).isVisible();
         Hands.drag(page, "level-1", 0, 0.8);
-        page.getByText("All to rest …").click();
+        page.getByText("Reset page …").click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("not live");
         page.getByRole(AriaRole.ALERTDIALOG).getByText("Close").click();
         live.navigate(imperan.url("/#/run"));
@@ -152,8 +152,8 @@ class ShowsTest extends InstalledTest {
     @Test
     void historyNamesEveryEditAndLeadsBack() {
         page.navigate(imperan.url("/#/history"));
-        page.getByLabel("Name of the keep point").fill("As it was");
-        page.getByText("Keep this version").click();
+        page.getByLabel("Name of the version").fill("As it was");
+        page.getByText("Save this version").click();
         assertThat(page.locator("[data-keep-point='As it was']")).isVisible();
 
         page.navigate(imperan.url("/#/rig"));

@@ -58,8 +58,8 @@ class Faults {
     @ExceptionHandler
     @ResponseStatus(HttpStatus.BAD_REQUEST)
     EditAnswer noSuchThing(IllegalArgumentException e) {
-        LOG.info("A request makes no sense: {}", e.getMessage());
-        return refused("This request makes no sense: " + e.getMessage());
+        LOG.info("A request is not valid: {}", e.getMessage());
+        return refused("This request is not valid: " + e.getMessage());
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})

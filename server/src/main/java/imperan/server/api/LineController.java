@@ -78,7 +78,7 @@ class LineController {
             @RequestHeader(ShowController.BROWSER) String browser, @RequestBody String table) {
         Person person = store.person(browser);
         return keeper.change(show, now -> LineCsv.read(now, table).request().map(request -> now.apply(request, person))
-                .orElse(Outcome.Refused.because("There is nothing to change"))).thenApply(ShowController::answer);
+                .orElse(Outcome.Refused.because("No changes"))).thenApply(ShowController::answer);
     }
 
     // ---- learning

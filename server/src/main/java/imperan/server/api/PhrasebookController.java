@@ -90,8 +90,9 @@ class PhrasebookController {
             @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Taking taking) {
         List<Phrase> phrases = phrases(rows(showId, taking.source(), taking.text(), taking.bare()));
         Person person = store.person(browser);
+        Optional<Phrasebook.LinkSheet> sheet = taking.source() == Source.OTHER_SHOW ? otherBook(taking.text()).map(book -> book.book().sheet()) : Optional.empty();
         return keeper.change(showId, show -> phrases.isEmpty() ? Outcome.Refused.because("There is no phrase in it that can be taken in")
-                        : show.apply(new BookChange(show, taking.name(), phrases).edit(taking.onSameName()), person))
+                        : show.apply(new BookChange(show, taking.name(), phrases, sheet).edit(taking.onSameName()), person))
                 .thenApply(ShowController::answer);
     }
 
@@ -108,7 +109,7 @@ class PhrasebookController {
                 PartId target = new PartId(text);
                 yield understood(loop.ask(showId, (running, now) -> running.collected(target), List.<Phrase>of()).join());
             }
-            case OTHER_SHOW -> understood(otherShow(text));
+            case OTHER_SHOW -> understood(otherBook(text).map(KnownBook::phrases).orElse(List.of()));
         };
     }
 
@@ -116,12 +117,12 @@ class PhrasebookController {
         return phrases.stream().map(phrase -> new ReadRow(phrase.address(), ReadRow.Verdict.UNDERSTOOD, Optional.of(phrase), "")).toList();
     }
 
-    private List<Phrase> otherShow(String text) {
+    private Optional<KnownBook> otherBook(String text) {
         int slash = text.indexOf('/');
         if (slash < 0) {
             throw new IllegalArgumentException("a show and a phrasebook are needed, with a slash between");
         }
-        return phrases(keeper.show(text.substring(0, slash)).join(), new PartId(text.substring(slash + 1)));
+        return KnownBook.of(keeper.show(text.substring(0, slash)).join(), new PartId(text.substring(slash + 1)));
     }
 
     private static List<Phrase> phrases(Show show, PartId book) {

@@ -217,7 +217,7 @@ class ShowController {
     ResponseEntity<EditAnswer> keep(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
             @RequestBody Name name) {
         if (name.name().isBlank()) {
-            return refused(List.of(Problem.of("A keep point needs a name")));
+            return refused(List.of(Problem.of("A version needs a name")));
         }
         Optional<String> problem = new Person(browser, name.name()).problem();
         if (problem.isPresent()) {
