@@ -1,6 +1,5 @@
 import { Outlet } from "react-router";
 import { useShow } from "../live/show";
-import { StartOffers } from "../rig/StartOffers";
 import { LetGo } from "../rig/LetGo";
 import { useRigWatch } from "../rig/rig";
 import { Notices } from "../ui/notices";
@@ -22,7 +21,6 @@ export function Frame() {
       <Workline />
       <LostBanner />
       <NotLiveBanner />
-      <StartOffers />
       <div className="flex min-h-0 flex-1">
         {noSuchShow ? (
           <NoSuchShow />

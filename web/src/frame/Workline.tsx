@@ -9,6 +9,7 @@ import { isOpen, useFindings } from "../rig/rig";
 import { Shortcuts } from "./Shortcuts";
 import { report } from "../ui/notices";
 import { setTheme, useTheme } from "../ui/theme";
+import { StartOffers } from "../rig/StartOffers";
 
 /** The stations in the order of the work, each with a mark computed from the show. */
 export function Workline() {
@@ -26,7 +27,7 @@ export function Workline() {
     <header className="flex items-stretch gap-1 border-b border-rule bg-panel px-3">
       <NavLink to="/shows" className="flex items-center gap-2 pr-4 text-lg font-bold" aria-label="Shows">
         <img src="/mark.svg" alt="" className="h-7 w-7" />
-        <span className="max-w-52 truncate">{showName || "Connecting …"}</span>
+        <span className="max-w-52 truncate max-xl:max-w-36 max-sm:sr-only">{showName || "Connecting …"}</span>
         <ChevronDown size={18} aria-hidden />
       </NavLink>
       <nav aria-label="Stations" className="flex">
@@ -44,14 +45,17 @@ export function Workline() {
         <Station to="/layout" name="Layout" mark={`${controls.length} controls`} />
         <Station to="/wire" name="Wire" mark="live" />
       </nav>
-      <div className="ml-auto flex items-center gap-3">
-        <LockSwitch />
-        <ThemeSwitch />
-        <Shortcuts />
-        <NavLink to="/history" aria-label="History" title="History" className="rounded p-2 text-quiet">
-          <History size={20} aria-hidden />
-        </NavLink>
-        <Name />
+      <StartOffers />
+      <div className="flex flex-none items-center gap-2">
+        <div className="flex items-center gap-2 max-sm:hidden">
+          <LockSwitch />
+          <ThemeSwitch />
+          <Shortcuts />
+          <NavLink to="/history" aria-label="History" title="History" className="rounded p-2 text-quiet">
+            <History size={20} aria-hidden />
+          </NavLink>
+          <Name />
+        </div>
         <NavLink
           to={page ? `/run/${page}` : "/run"}
           className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink"
@@ -68,13 +72,15 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
     <NavLink
       to={to}
       className={({ isActive }) =>
-        `flex flex-col justify-center border-b-4 px-4 py-1.5 leading-tight ${
+        `flex flex-col justify-center border-b-4 px-4 py-1.5 leading-tight max-sm:px-2 ${
           isActive ? "border-bone bg-raised" : "border-transparent text-quiet"
         }`
       }
     >
       <span className="text-lg font-bold">{name}</span>
-      <span className="text-sm text-quiet">{mark}</span>
+      <span className="max-w-48 truncate text-sm text-quiet max-xl:max-w-28 max-sm:hidden" title={mark}>
+        {mark}
+      </span>
     </NavLink>
   );
 }
@@ -116,9 +122,9 @@ function Name() {
   const [name, setName] = useState(browser.name);
   return (
     <label className="flex items-center gap-2 text-sm text-quiet">
-      You are
+      <span className="max-xl:sr-only">You are</span>
       <input
-        className="w-32 rounded border border-rule bg-ground px-2 py-1 text-bone"
+        className="w-24 rounded border border-rule bg-ground px-2 py-1 text-bone"
         value={name}
         maxLength={40}
         onChange={(e) => setName(e.target.value)}

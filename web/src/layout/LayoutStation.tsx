@@ -1,12 +1,13 @@
-import { Settings2, Plus, Rows3 } from "lucide-react";
+import { ClipboardPaste, Ear, Plus, Rows3, Settings2, SlidersVertical } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { NavLink, useParams } from "react-router";
+import { NavLink, useNavigate, useParams } from "react-router";
 import type { Page } from "../api/types";
 import { send } from "../live/connection";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { notify, report } from "../ui/notices";
 import { EditField } from "../ui/EditField";
 import { of } from "../ui/fields";
+import { NextSteps } from "../ui/NextSteps";
 import { addPage, setPage } from "./actions";
 import { useBuildDialog, openDialog } from "./dialogs";
 import { onBuildKey } from "./keys";
@@ -76,19 +77,63 @@ export function LayoutStation() {
         <Shelves page={pageId ?? null} />
       </aside>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-        {page ? (
-          <PageGrid page={page} />
-        ) : (
-          <p className="p-8 text-lg text-quiet">
-            No page yet. Take phrases at the left and place them on a new page, or add an empty one.
-          </p>
-        )}
+        {page ? <PageGrid page={page} /> : <FirstPage />}
         <PathStrip held={ids.length === 1 ? laidOf(parts, ids[0]) : undefined} selected={ids.length} />
       </div>
       {dialog === "paste" && pageId && <PasteDialog page={pageId} onClose={() => openDialog(null)} />}
       {dialog === "replace" && <ReplaceDialog controls={[...ids]} onClose={() => openDialog(null)} />}
       {dialog === "layoutFile" && <LayoutFileDialog onClose={() => openDialog(null)} />}
     </main>
+  );
+}
+
+/** The ways to a first page. */
+function FirstPage() {
+  const parts = useShow((s) => s.parts);
+  const goTo = useGoToPage();
+  const navigate = useNavigate();
+  const speaking = partsOf(parts, "target").some((t) => t.part.body.phrasebook);
+  const start = async (tab: (typeof SHELVES)[number]) => {
+    const { id, problems } = await addPage(null);
+    await report(Promise.resolve(problems));
+    if (problems.length > 0) return;
+    useShelf.setState({ tab });
+    goTo(id);
+  };
+  return (
+    <div className="min-h-0 flex-1 overflow-auto">
+      <NextSteps
+        title="No page yet. How do you want to begin?"
+        steps={[
+          {
+            title: "Strips of a target",
+            text: speaking
+              ? "Faders and buttons of each channel, from its phrasebook at the left."
+              : "Faders and buttons of each channel. For that a target in Rig needs a phrasebook.",
+            Icon: SlidersVertical,
+            act: () => void (speaking ? start("Phrases") : navigate("/rig")),
+          },
+          {
+            title: "From a pasted list",
+            text: "Paste a message list, and place what you need of it.",
+            Icon: ClipboardPaste,
+            act: () => void navigate("/rig/phrasebooks"),
+          },
+          {
+            title: "By learning",
+            text: "Move the real thing, and a control learns what it says.",
+            Icon: Ear,
+            act: () => void start("Learn"),
+          },
+          {
+            title: "An empty page",
+            text: "Place bare controls, and write their messages.",
+            Icon: Plus,
+            act: () => void start("Controls"),
+          },
+        ]}
+      />
+    </div>
   );
 }
 

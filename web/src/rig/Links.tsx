@@ -1,8 +1,10 @@
-import { Plus } from "lucide-react";
+import { BookOpen, Plus, Radar } from "lucide-react";
 import { useState } from "react";
+import { useNavigate } from "react-router";
 import { changeRig } from "../api/rig";
 import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
+import { NextSteps } from "../ui/NextSteps";
 import { report } from "../ui/notices";
 import { GateSwitch } from "./GateSwitch";
 import { TargetRow } from "./TargetRow";
@@ -13,6 +15,7 @@ export function Links() {
   const live = useShow((s) => s.live);
   const targets = partsOf(parts, "target");
   const [added, setAdded] = useState("");
+  const navigate = useNavigate();
 
   const add = () => {
     const id = crypto.randomUUID();
@@ -30,10 +33,29 @@ export function Links() {
         </PushButton>
       </div>
       {targets.length === 0 && (
-        <p className="rounded bg-panel p-6 text-lg text-quiet">
-          No target yet. Add the first piece of software or hardware that is to hear from you: its address and
-          the port it receives on are all it takes.
-        </p>
+        <NextSteps
+          title="No target yet. What is to receive your messages?"
+          steps={[
+            {
+              title: "Found on the network",
+              text: "Devices that announce themselves are added with one press.",
+              Icon: Radar,
+              act: () => void navigate("/rig/machine"),
+            },
+            {
+              title: "From a phrasebook",
+              text: "Import the message list of a device: a table, a file, or another show.",
+              Icon: BookOpen,
+              act: () => void navigate("/rig/phrasebooks"),
+            },
+            {
+              title: "By hand",
+              text: "Enter its address and the port it receives on.",
+              Icon: Plus,
+              act: add,
+            },
+          ]}
+        />
       )}
       <ul className="flex flex-col gap-3">
         {targets.map((held) => (

@@ -1,3 +1,4 @@
+import { BellRing } from "lucide-react";
 import { AlertDialog } from "radix-ui";
 import { send } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
@@ -9,11 +10,19 @@ export function StartOffers() {
   const parts = useShow((s) => s.parts);
   const back = partsOf(parts, "target").filter(({ part }) => links.get(part.id)?.startOffered);
   return (
-    <div role="status" aria-label="Targets that are there" className="flex flex-none gap-2 px-2 empty:hidden">
+    <div
+      role="status"
+      aria-label="Targets that are there"
+      className="flex min-w-0 flex-1 gap-2 overflow-hidden px-2"
+    >
       {back.map(({ part }) => (
         <AlertDialog.Root key={part.id}>
-          <AlertDialog.Trigger className="rounded bg-caution px-3 py-1 font-bold text-ink">
-            {part.body.name} is there: start list …
+          <AlertDialog.Trigger
+            className="min-w-0 self-center truncate rounded bg-caution px-3 py-1.5 max-xl:flex-none font-bold text-ink"
+            title={`${part.body.name} is back: send start list …`}
+          >
+            <BellRing size={18} className="inline xl:hidden" aria-hidden />
+            <span className="max-xl:sr-only">{part.body.name} is back: send start list …</span>
           </AlertDialog.Trigger>
           <Ask
             title={`${part.body.name} is back: send its start list?`}

@@ -15,8 +15,12 @@ import { PageView } from "./PageView";
 import { useFollowing } from "./following";
 import { useControlKeys } from "./useControlKeys";
 import { useWakeLock } from "./useWakeLock";
+import { Notices } from "../ui/notices";
 
 /** A page to play: nothing on it but its controls, the other pages and the wire. */
+/** In pixels; phones are narrower, held upright. */
+const PHONE_WIDTH = 600;
+
 export function RunScreen() {
   useHoldKey();
   useWakeLock();
@@ -28,7 +32,12 @@ export function RunScreen() {
   const { follows, setFollows } = useFollowing();
   const all = partsOf(parts, "page").filter((p) => !inDraft(parts, p.part.id));
   const pages = all.filter((p) => !p.part.body.strip);
-  const page = pages.find((p) => p.part.id === wanted) ?? pages[0];
+  // a phone that asks for no page gets one that is meant for phones, where there is one
+  const phone = window.innerWidth < PHONE_WIDTH;
+  const page =
+    pages.find((p) => p.part.id === wanted) ??
+    pages.find((p) => phone && p.part.body.screen.kind === "PHONE") ??
+    pages[0];
   const strips = all.filter((p) => p.part.body.strip && p.part.parent === page?.part.parent);
   const followed = pages.some((p) => p.part.body.follows !== null);
 
@@ -91,6 +100,7 @@ export function RunScreen() {
         </p>
       )}
       <Ticker />
+      <Notices />
       <LetGo />
     </div>
   );

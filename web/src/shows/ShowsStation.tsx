@@ -6,7 +6,6 @@ import {
   deleteShow,
   duplicateShow,
   fileOf,
-  goLive,
   listShows,
   previewFile,
   renameShow,
@@ -14,10 +13,10 @@ import {
 import type { ShowDone, ShowInfo } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
-import { Confirm } from "../ui/Confirm";
 import { EditField } from "../ui/EditField";
 import { report } from "../ui/notices";
 import { dayAndTime } from "../ui/time";
+import { GoLive } from "./GoLive";
 import { type FileInHand, ImportDialog } from "./ImportDialog";
 import { textOf } from "../ui/file";
 import { Working } from "../ui/Working";
@@ -43,11 +42,6 @@ export function ShowsStation() {
     await report(Promise.resolve(done.problems));
     refresh();
     return done;
-  };
-  /** The show that goes live is the one to work on. */
-  const take = async (id: string) => {
-    const { problems } = await act(goLive(id));
-    if (problems.length === 0 && id !== openId) location.assign(`/?show=${id}#/rig`);
   };
   const here = shows.filter((s) => !s.deletedAt);
   const deleted = shows.filter((s) => s.deletedAt);
@@ -125,16 +119,11 @@ export function ShowsStation() {
               </PushButton>
             )}
             {!show.live && (
-              <Confirm
-                title={`Go live with “${show.name}”?`}
-                text={`“${live?.name}” lets go of its sockets: its targets hear nothing more from us, and faders in anybody's hand stop. “${show.name}” takes over with its own targets. Nothing is sent until somebody touches a control.`}
-                action="Go live"
-                onConfirm={() => void take(show.id)}
-              >
+              <GoLive show={show.id} name={show.name} live={live?.name}>
                 <PushButton>
                   <Radio size={16} aria-hidden /> Go live
                 </PushButton>
-              </Confirm>
+              </GoLive>
             )}
             <PushButton onClick={() => void act(duplicateShow(show.id))}>
               <Copy size={16} aria-hidden /> Duplicate

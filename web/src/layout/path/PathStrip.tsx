@@ -9,15 +9,21 @@ import { traces } from "../../live/values";
 import { Several } from "../Several";
 import { AnswerCell } from "./AnswerCell";
 import { MessageCell } from "./MessageCell";
+import { PathFrame } from "./PathFrame";
 import { ShapingCell } from "./ShapingCell";
 import { TouchCell } from "./TouchCell";
 import { WireCell } from "./WireCell";
 
-/**
- * The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. It is always
- * as tall, so that the page does not move under a hand that selects.
- */
-export function PathStrip({ held, selected }: { held: Laid | undefined; selected: number }) {
+/** The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
+export function PathStrip(props: { held: Laid | undefined; selected: number }) {
+  return (
+    <PathFrame open={props.selected > 0}>
+      <Strip {...props} />
+    </PathFrame>
+  );
+}
+
+function Strip({ held, selected }: { held: Laid | undefined; selected: number }) {
   const parts = useShow((s) => s.parts);
   const body = held?.part.body;
   const control = held && controlAt(parts, held);
@@ -25,7 +31,7 @@ export function PathStrip({ held, selected }: { held: Laid | undefined; selected
     return (
       <section
         aria-label="Path"
-        className="h-72 shrink-0 border-t-2 border-rule overflow-auto bg-panel px-4 py-3"
+        className={`h-full overflow-auto px-4 ${selected > 0 ? "py-3" : "truncate py-2"}`}
       >
         {selected > 1 ? (
           <Several />
@@ -35,7 +41,7 @@ export function PathStrip({ held, selected }: { held: Laid | undefined; selected
           <span className="text-quiet">
             {body?.kind === "twin"
               ? "The control that was shown here is gone. Remove this place, or take the removal back."
-              : "Select a control to see its path: touch, shaping, message, wire, answer. Selecting sends nothing."}
+              : "Select a control to see its path. Selecting sends nothing."}
           </span>
         )}
       </section>
@@ -64,7 +70,7 @@ function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
     <section
       aria-label="Path"
       data-path
-      className="flex h-72 shrink-0 items-stretch border-t-2 border-rule bg-panel"
+      className="flex h-full items-stretch"
       onKeyDown={(e) => {
         // what floats above the strip, such as an open list, closes itself
         if (e.key !== "Escape" || !e.currentTarget.contains(e.target as Node)) return;

@@ -158,8 +158,9 @@ final class Gesture {
         return Position.of(form.led(place));
     }
 
+    /** A place on the way; what is nearer to an end than a target can tell is the end. */
     static double clamp(double position) {
-        return Math.max(0, Math.min(1, position));
+        return position < ROUNDED ? 0 : position > 1 - ROUNDED ? 1 : position;
     }
 
     private double along(double x, double y) {

@@ -70,7 +70,8 @@ final class LiveControl {
     String unit = "";
 
     private final List<Scale> scales = new ArrayList<>();
-    private final boolean whole;
+    /** Whether its numbers are whole ones: as they are sent, else as its phrasebook says that they are reported. */
+    boolean whole;
     private final List<Smoothing> smoothings;
     private final Tempo tempo;
 
@@ -88,7 +89,7 @@ final class LiveControl {
         for (int axis = 0; axis < control.form().axes(); axis++) {
             scales.add(scale(axis));
         }
-        this.whole = sent(0).map(v -> v.type() == ArgumentType.INT32 || v.type() == ArgumentType.INT64).orElse(false);
+        this.whole = sent(0).map(value -> isWhole(value.type())).orElse(false);
         double smoothing = control.form() instanceof Form.Tilt tilt ? tilt.smoothingSeconds() : 0;
         this.smoothings = IntStream.range(0, control.form().axes()).mapToObj(axis -> new Smoothing(smoothing)).toList();
         this.trace = new Trace(id, position.first(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
@@ -137,12 +138,25 @@ final class LiveControl {
      * @param vocabularies what the targets of its lines say and understand
      */
     String unit(Function<Optional<PartId>, Vocabulary> vocabularies) {
+        return numbers(vocabularies).map(PhraseArgument::unit).filter(unit -> !unit.isBlank()).findFirst().orElse("");
+    }
+
+    /** Whether the numbers of its first axis are whole, as they are sent, else as its phrasebook says that they are reported. */
+    boolean isWhole(Function<Optional<PartId>, Vocabulary> vocabularies) {
+        return sent(0).map(value -> isWhole(value.type())).orElseGet(() -> numbers(vocabularies).findFirst().filter(argument -> isWhole(argument.type())).isPresent());
+    }
+
+    private static boolean isWhole(ArgumentType type) {
+        return type == ArgumentType.INT32 || type == ArgumentType.INT64;
+    }
+
+    private Stream<PhraseArgument> numbers(Function<Optional<PartId>, Vocabulary> vocabularies) {
         Stream<PhraseArgument> sent = control.sends().stream().flatMap(send -> IntStream.range(0, send.arguments().size())
                 .filter(i -> send.arguments().get(i) instanceof ArgumentSource.Value value && value.axis() == 0).boxed()
                 .flatMap(i -> argument(vocabularies.apply(send.target()).said(send.address()), i)));
         Stream<PhraseArgument> heard = control.listens().stream().filter(listen -> listen.role() == Listen.Role.VALUE && listen.axis() == 0)
                 .flatMap(listen -> argument(vocabularies.apply(listen.target()).heard(listen.address()), listen.argument()));
-        return Stream.concat(sent, heard).map(PhraseArgument::unit).filter(unit -> !unit.isBlank()).findFirst().orElse("");
+        return Stream.concat(sent, heard);
     }
 
     private static Stream<PhraseArgument> argument(Optional<Vocabulary.Known> known, int index) {

@@ -108,8 +108,10 @@ public final class LiveShow {
         Function<Optional<PartId>, Vocabulary> spoken = target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE);
         for (LiveControl control : state.controls.values()) {
             String unit = control.unit(spoken);
-            if (!unit.equals(control.unit)) {
+            boolean whole = control.isWhole(spoken);
+            if (!unit.equals(control.unit) || whole != control.whole) {
                 control.unit = unit;
+                control.whole = whole;
                 state.sink.valueChanged(control.id);
             }
             control.sends.forEach(send -> send.expect(Expectation.of(send.send(), spoken.apply(send.send().target()))));

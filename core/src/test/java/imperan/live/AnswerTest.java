@@ -87,6 +87,21 @@ class AnswerTest {
         assertThat(stage.value("mute").unit()).as("a line that no phrase knows").isEmpty();
     }
 
+    /** 63.8 on a scale of whole numbers is a number that its target never said. */
+    @Test
+    void aReadoutOfWholeNumbersShowsWholeNumbers() {
+        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32,
+                Optional.of(0.0), Optional.of(255.0), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", "");
+        Control readout = Control.plain("Level", new Cells(3, 0, 1, 1), new Form.Readout(), List.of(),
+                List.of(Listen.value(Optional.of(Shows.DESK), "/in/3/level", 0, 0, 255)));
+        show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), new PartId("book"), phrase), put(new PartId("readout"), Shows.PAGE, readout),
+                Shows.change(show, Shows.DESK, Shows.target("Desk").speaking(new PartId("book"))));
+        stage.live.load(show, stage.now);
+        stage.desk("/in/3/level", new OscArgument.Float32(63.8f));
+        assertThat(stage.value("readout").text()).isEqualTo("64");
+    }
+
     @Test
     void aChangeAtTheDeskMovesTheCapAndSendsNothing() {
         stage.desk("/in/1/level", 0.7f);

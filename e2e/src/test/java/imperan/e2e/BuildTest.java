@@ -299,7 +299,7 @@ class BuildTest extends InstalledTest {
         page.keyboard().press("Enter");
         cell("Message").getByLabel("Send on").focus();
         page.keyboard().press("Enter");
-        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("every change"))).isFocused();
+        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("change").setExact(true))).isFocused();
         page.keyboard().press("ArrowDown");
         assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("press"))).isFocused();
         page.keyboard().press("Enter");
@@ -361,5 +361,27 @@ class BuildTest extends InstalledTest {
         assertThat(page.locator("[data-mode=run]")).isVisible();
         assertThat(page.locator("[data-mode=build]")).hasCount(0);
         assertThat(page.locator("[data-build]")).hasCount(0);
+    }
+
+    /** The page has the room while nothing is selected; the path is as tall as it was dragged on this device. */
+    @Test
+    void thePathIsOneLineUntilSomethingIsSelectedAndKeepsItsHeight() {
+        page.navigate(imperan.url("/#/layout/sound"));
+        Locator path = page.getByLabel("Path", new Page.GetByLabelOptions().setExact(true));
+        assertThat(path).containsText("Select a control to see its path");
+        assertThat(path.boundingBox().height).isLessThan(60);
+        page.locator("[data-build=level-3]").click();
+        Locator edge = page.getByRole(AriaRole.SEPARATOR, new Page.GetByRoleOptions().setName("Height of the path"));
+        assertThat(edge).isVisible();
+        double before = path.boundingBox().height;
+        assertThat(before).isGreaterThan(200);
+        edge.focus();
+        page.keyboard().press("ArrowUp");
+        page.keyboard().press("ArrowUp");
+        assertThat(path.boundingBox().height).isGreaterThan(before + 40);
+        page.reload();
+        page.locator("[data-build=level-3]").click();
+        assertThat(edge).isVisible();
+        assertThat(path.boundingBox().height).isGreaterThan(before + 40);
     }
 }

@@ -196,7 +196,7 @@ class BulkTest extends InstalledTest {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
             dialog().getByLabel("Name of the phrasebook").fill("Parts");
             dialog().getByLabel("The list of messages").fill(list);
-            dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take in")).click();
+            dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import")).click();
             assertThat(dialog()).hasCount(0);
             page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links")).click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target")).click();
@@ -327,7 +327,7 @@ class BulkTest extends InstalledTest {
         assertThat(dialog().getByLabel("What it needs")).containsText("Bellows");
         assertThat(dialog()).containsText("Replace what is here");
         int pages = page.locator("section[aria-label=Pages] a").count();
-        inDialog("Take it in").click();
+        inDialog("Import").click();
         assertThat(page.locator("section[aria-label=Pages] a")).hasCount(pages + 1);
     }
 

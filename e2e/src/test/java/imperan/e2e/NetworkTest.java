@@ -45,7 +45,7 @@ class NetworkTest extends InstalledTest {
     }
 
     private static Locator gate(String target, String word) {
-        return page.getByLabel("What leaves for " + target, new Page.GetByLabelOptions().setExact(true))
+        return page.getByLabel("Output to " + target, new Page.GetByLabelOptions().setExact(true))
                 .getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName(word));
     }
 
@@ -54,9 +54,9 @@ class NetworkTest extends InstalledTest {
         page.navigate(imperan.url("/#/rig/hosts"));
         Locator same = page.locator("[data-finding=SAME_ADDRESS]");
         assertThat(same).containsText("Spare desk and Wheelhouse desk both have 10.24.8.20");
-        button(same, "On purpose").click();
+        button(same, "Accept …").click();
         page.getByLabel("Why (others will read it)").fill("never on at once");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Accept")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Accept").setExact(true)).click();
         assertThat(same).containsText("Accepted by Ada: never on at once");
         Locator given = page.locator("[data-finding=IN_GIVEN_RANGE]");
         button(given, "Give Wall panel 10.24.8.200").click();
@@ -146,7 +146,7 @@ class NetworkTest extends InstalledTest {
         becomes("Bellows", "lost");
         imperan.fault("Bellows", Fault.DEAF, false);
         page.navigate(imperan.url("/#/run"));
-        Locator offer = page.getByLabel("Targets that are there").getByText("Bellows is there");
+        Locator offer = page.getByLabel("Targets that are there").getByText("Bellows is back");
         offer.click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("/bellows/in/9/level 0.375");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send start list")).click();

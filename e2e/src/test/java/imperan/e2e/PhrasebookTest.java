@@ -38,7 +38,7 @@ class PhrasebookTest extends InstalledTest {
     }
 
     private static void take() {
-        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take in")).click();
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import")).click();
         assertThat(dialog()).hasCount(0);
     }
 
@@ -145,7 +145,7 @@ class PhrasebookTest extends InstalledTest {
         dialog().getByLabel("Address of the target").fill("http://127.0.0.1:1/");
         dialog().getByLabel("Address of the target").press("Enter");
         assertThat(dialog().locator("[data-row=refused]")).containsText("It does not answer");
-        assertThat(dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take in"))).isDisabled();
+        assertThat(dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))).isDisabled();
         page.keyboard().press("Escape");
     }
 

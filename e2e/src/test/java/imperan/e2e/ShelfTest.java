@@ -48,8 +48,7 @@ class ShelfTest extends InstalledTest {
         page.navigate(imperan.url("/#/shows"));
         Pointer pointer = new Pointer();
         pointer.click(page.getByText("New show"));
-        Locator fresh = page.locator("[data-show^='Show ']");
-        pointer.click(fresh.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go live")));
+        pointer.click(button(page, "Go live …"));
         pointer.click(page.getByRole(AriaRole.ALERTDIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go live")));
         assertThat(page.getByText("No target yet")).isVisible();
         pointer.click(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("This machine")));

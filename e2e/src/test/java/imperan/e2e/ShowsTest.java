@@ -50,6 +50,8 @@ class ShowsTest extends InstalledTest {
     @Test
     void aShowIsMadeRenamedDeletedAndBroughtBack() {
         page.getByText("New show").click();
+        assertThat(page.getByText("No target yet")).isVisible();
+        page.navigate(imperan.url("/#/shows"));
         Locator fresh = page.locator("[data-show^='Show ']").last();
         String first = fresh.getAttribute("data-show");
         show(first).getByLabel("Show name").fill("Harbour");
