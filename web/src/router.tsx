@@ -47,6 +47,7 @@ export const router = createHashRouter([
           { path: "/lines", element: <Station name="LinesStation" /> },
           { path: "/shows", element: <Station name="ShowsStation" /> },
           { path: "/history", element: <Station name="HistoryStation" /> },
+          { path: "/glossary", element: <Station name="Glossary" /> },
           { path: "/wire", element: <Station name="WireStation" /> },
         ],
       },

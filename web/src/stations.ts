@@ -1,5 +1,6 @@
 /** The stations of the work, from the rig to the wire: all that a device which only plays a page does without. */
 export { Frame } from "./frame/Frame";
+export { Glossary } from "./frame/Glossary";
 export { HistoryStation } from "./history/HistoryStation";
 export { LayoutStation } from "./layout/LayoutStation";
 export { LinesStation } from "./lines/LinesStation";

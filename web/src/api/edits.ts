@@ -5,7 +5,8 @@
  */
 import { browser } from "../live/browser";
 import { partOf, seen, useShow } from "../live/show";
-import type { Arrangement, Body, EditAnswer, Problem, Step } from "./types";
+import { told } from "../ui/notices";
+import type { Arrangement, Body, EditAnswer, EditLine, Problem, Step } from "./types";
 
 const NO_ANSWER: Problem = {
   part: null,
@@ -105,5 +106,16 @@ export function remove(title: string, id: string): Promise<Problem[]> {
 /** Locks the show, so that it can be operated and not changed, or unlocks it. */
 export const lock = (locked: boolean) => inTurn(() => ask("PUT", "lock", { locked }));
 
-export const undo = () => post("undo");
-export const redo = () => post("redo");
+export const undo = () => saying(post("undo"));
+export const redo = () => saying(post("redo"));
+
+/** What was taken back may be at another station: so it is said. */
+async function saying(taken: Promise<Problem[]>): Promise<Problem[]> {
+  const problems = await taken;
+  if (problems.length > 0) return problems;
+  const newest = await fetch(`/api/shows/${useShow.getState().showId}/edits`)
+    .then((response) => response.json() as Promise<EditLine[]>)
+    .catch(() => []);
+  if (newest[0]) told(newest[0].title);
+  return problems;
+}

@@ -1,6 +1,7 @@
 import { Keyboard, X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
+import { Link } from "react-router";
 import { redo, undo } from "../api/edits";
 import { isMeantElsewhere } from "../ui/keys";
 import { report } from "../ui/notices";
@@ -43,6 +44,9 @@ export function Shortcuts() {
         >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-xl font-bold">Keys and gestures</Dialog.Title>
+            <Link to="/glossary" className="mr-4 ml-auto underline" onClick={() => setOpen(false)}>
+              Words used here
+            </Link>
             <Dialog.Close aria-label="Close" className="p-1">
               <X size={20} aria-hidden />
             </Dialog.Close>

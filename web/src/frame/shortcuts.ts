@@ -38,7 +38,7 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "arrow keys; with Shift", what: "move; resize it by one cell" },
       { keys: "Ctrl+Shift+arrow", what: "align the selected to that edge" },
       { keys: "Ctrl+C, Ctrl+X, Ctrl+V", what: "copy, cut, paste; also to another page or show" },
-      { keys: "Ctrl+Shift+V", what: "paste with a meaning: again, the next numbers, the next values" },
+      { keys: "Ctrl+Shift+V", what: "paste special: the same again, the next numbers, the next values" },
       { keys: "Ctrl+D", what: "duplicate" },
       { keys: "Ctrl+G", what: "group what is selected in a tray" },
       { keys: "Ctrl+F", what: "find and replace in addresses and labels" },

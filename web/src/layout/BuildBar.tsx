@@ -64,7 +64,7 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
           </>
         )}
         <Tool name="Paste" Icon={ClipboardPaste} onClick={() => void report(pasteCopied(page))} />
-        <Tool name="Paste with a meaning …" Icon={ClipboardList} onClick={() => openDialog("paste")} />
+        <Tool name="Paste special …" Icon={ClipboardList} onClick={() => openDialog("paste")} />
         <Tool name="Find and replace …" Icon={Replace} onClick={() => openDialog("replace")} />
       </span>
       <span className="flex gap-2">

@@ -69,7 +69,7 @@ export function LearnShelf() {
   return (
     <section aria-label="Learn" className="flex min-h-0 flex-1 flex-col gap-2">
       <Select
-        label="What says"
+        label="From target"
         value={from}
         onChange={setFrom}
         options={[

@@ -75,7 +75,7 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
         onChange={(strip) => void report(put("strip", { strip }))}
       />
       <Check
-        label="Shown when a target says so"
+        label="Shown by a target"
         checked={body.follows !== null}
         onChange={(follows) => void report(put("follows", { follows: follows ? fresh : null }))}
       />

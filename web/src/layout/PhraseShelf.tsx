@@ -82,7 +82,7 @@ export function PhraseShelf({ page }: { page: string | null }) {
         <Select<Direction>
           className="w-20 flex-none"
           hideLabel
-          label="Which way"
+          label="Direction"
           value={way}
           onChange={setWay}
           options={[
@@ -94,7 +94,7 @@ export function PhraseShelf({ page }: { page: string | null }) {
       </div>
       <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto">
         {trouble && <p className="text-sm text-quiet">The phrases cannot be shown now: {trouble}</p>}
-        {all && found.length === 0 && <p className="text-sm text-quiet">No phrase is like this.</p>}
+        {all && found.length === 0 && <p className="text-sm text-quiet">No phrase matches.</p>}
         {found.map((family) => (
           <Family key={family.prefix} family={family} page={page} />
         ))}

@@ -26,7 +26,9 @@ export function SeveralSettings({ laid }: { laid: Laid[] }) {
       {alike ? (
         <FormFields control={first} put={put} />
       ) : (
-        <p className="text-sm">They are of several kinds: what only one kind has is set for each.</p>
+        <p className="text-sm">
+          Several kinds are selected: settings that only one kind has are set on each control.
+        </p>
       )}
       <FaceFields control={first.part.body} put={put} />
       <BehaviourFields control={first.part.body} put={put} />

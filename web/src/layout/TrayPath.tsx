@@ -28,15 +28,10 @@ export function TrayPath({ held }: { held: HeldOf<Tray> }) {
           value={body.columns}
           onCommit={(columns) => put("columns", { columns })}
         />
-        <NumberField
-          label="The window moves by"
-          whole
-          value={body.step}
-          onCommit={(step) => put("step", { step })}
-        />
+        <NumberField label="Bank step" whole value={body.step} onCommit={(step) => put("step", { step })} />
       </div>
       <Check
-        label="Pops up: hidden until a page key shows it, above what lies there"
+        label="Pop-up: hidden until a page key shows it"
         checked={body.popUp}
         onChange={(popUp) => void report(put("popUp", { popUp }))}
       />

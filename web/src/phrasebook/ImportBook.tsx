@@ -290,7 +290,7 @@ function Rows({ rows, nothing }: { rows: ReadRow[]; nothing: boolean }) {
       {rows.length === 0 && (
         <p className="p-4 text-quiet">
           {nothing
-            ? "There is no phrase in it: a target that was not heard yet has said none."
+            ? "No phrases found. A target has to send something first."
             : "What is read appears here, row by row, before anything is kept."}
         </p>
       )}

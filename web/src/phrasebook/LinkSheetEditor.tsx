@@ -93,7 +93,7 @@ export function LinkSheetEditor({ held, onClose }: { held: HeldOf<Phrasebook>; o
       {[...sheet.steps, ""].map((step, i) => (
         <EditField
           key={i}
-          label={i < sheet.steps.length ? `Step ${i + 1} (empty: leave it out)` : "One more step"}
+          label={i < sheet.steps.length ? `Step ${i + 1} (empty: leave it out)` : "Add a step"}
           value={step}
           onCommit={(text) =>
             put("steps", (s) => ({

@@ -13,12 +13,12 @@ import { SidePanel } from "../ui/SidePanel";
 import { valueWords } from "./words";
 
 const TYPES: { value: PhraseArgument["type"]; text: string }[] = [
-  { value: "FLOAT32", text: "f  decimal" },
-  { value: "INT32", text: "i  whole number" },
-  { value: "TEXT", text: "s  text" },
-  { value: "BOOLEAN", text: "T F  true or false" },
-  { value: "FLOAT64", text: "d  decimal, 64 bits" },
-  { value: "INT64", text: "h  whole, 64 bits" },
+  { value: "FLOAT32", text: "float (f)" },
+  { value: "INT32", text: "int (i)" },
+  { value: "TEXT", text: "text (s)" },
+  { value: "BOOLEAN", text: "true/false (T, F)" },
+  { value: "FLOAT64", text: "double (d)" },
+  { value: "INT64", text: "int64 (h)" },
 ];
 
 const NEW: PhraseArgument = {
@@ -49,7 +49,7 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
   return (
     <SidePanel title={phrase.address} mono onClose={onClose}>
       <h3 className="font-bold">Arguments, in order</h3>
-      {phrase.arguments.length === 0 && <p className="text-quiet">None: the address is all there is.</p>}
+      {phrase.arguments.length === 0 && <p className="text-quiet">No arguments.</p>}
       <ol className="flex flex-col gap-3">
         {phrase.arguments.map((argument, i) => (
           <li
@@ -160,7 +160,7 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
         </div>
       )}
       <EditField
-        label="What can stand in the way of its effect, such as a mute"
+        label="Masked by, such as a mute"
         value={phrase.maskedBy}
         onCommit={(maskedBy) => put("maskedBy", (p) => ({ ...p, maskedBy }))}
       />

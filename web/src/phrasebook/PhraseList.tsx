@@ -56,7 +56,7 @@ export const PhraseList = memo(function PhraseList({ phrases }: { phrases: HeldO
             </li>
           ))}
         </ul>
-        {phrases.length === 0 && <p className="p-4 text-quiet">No phrase has all of these words.</p>}
+        {phrases.length === 0 && <p className="p-4 text-quiet">No phrase matches.</p>}
       </div>
       {shown && <PhraseDetails held={shown} onClose={() => setDetailed(null)} />}
     </>
@@ -94,7 +94,7 @@ function PhraseRow({ held, onDetails }: { held: HeldOf<Phrase>; onDetails: (id: 
       />
       {/* the system's own list: hundreds of these pass by while the rows are scrolled */}
       <select
-        aria-label="Who says it"
+        aria-label="Direction"
         className="w-full rounded border border-rule bg-ground px-1 py-1"
         value={phrase.direction}
         onChange={(e) => {

@@ -74,11 +74,11 @@ export function Hosts() {
             "Name",
             "Address",
             "Prefix",
-            "Chosen",
-            "What it is",
-            "Runs",
-            "Cable, socket",
-            "At power-up",
+            "Addressing",
+            "Type",
+            "Targets",
+            "Cabling",
+            "Power-up note",
             "Note",
           ].map((title) => (
             <span key={title}>{title}</span>
@@ -143,7 +143,7 @@ function HostRow({ held, flagged }: { held: HeldOf<Host>; flagged: boolean }) {
         />
         <Select
           hideLabel
-          label="What it is"
+          label="Type"
           value={host.role}
           onChange={(role) => void report(put("role", (h) => ({ ...h, role })))}
           options={ROLES}
@@ -151,13 +151,13 @@ function HostRow({ held, flagged }: { held: HeldOf<Host>; flagged: boolean }) {
         <p className="truncate text-quiet">{targets.map((t) => t.part.body.name).join(", ")}</p>
         <EditField
           hideLabel
-          label="Cable and socket"
+          label="Cabling"
           value={host.socket}
           onCommit={(socket) => put("socket", (h) => ({ ...h, socket }))}
         />
         <EditField
           hideLabel
-          label="When it is switched on"
+          label="Power-up note"
           value={host.power}
           onCommit={(power) => put("power", (h) => ({ ...h, power }))}
         />

@@ -11,7 +11,7 @@ export function LinkLog({ id, link }: { id: string; link: Link | undefined }) {
   const turns = (all ?? []).filter((t) => t.target === id);
   const answers = link?.answers;
   return (
-    <section aria-label="What was seen of it" className="min-w-0 text-sm">
+    <section aria-label="Link log" className="min-w-0 text-sm">
       <h3 className="mb-1 text-base font-bold">Evidence</h3>
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-quiet">
         <dt>last sent</dt>

@@ -95,8 +95,8 @@ export function Sheet() {
               <tr className="border-b-2 border-rule text-quiet print:text-black">
                 <th className="py-1 pr-3">Host</th>
                 <th className="pr-3">Address</th>
-                <th className="pr-3">Cable and socket</th>
-                <th className="pr-3">When it is switched on</th>
+                <th className="pr-3">Cabling</th>
+                <th className="pr-3">Power-up note</th>
                 <th>Note</th>
               </tr>
             </thead>

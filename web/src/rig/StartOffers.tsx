@@ -4,7 +4,7 @@ import { send } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { Ask } from "../ui/Confirm";
 
-/** Targets that are there, for the first time or again: their start lists are offered, and sent by nobody else. */
+/** Targets that are back, for the first time or again: their start lists are offered, and sent by nobody else. */
 export function StartOffers() {
   const links = useShow((s) => s.links);
   const parts = useShow((s) => s.parts);
@@ -12,7 +12,7 @@ export function StartOffers() {
   return (
     <div
       role="status"
-      aria-label="Targets that are there"
+      aria-label="Targets that are back"
       className="flex min-w-0 flex-1 gap-2 overflow-hidden px-2"
     >
       {back.map(({ part }) => (

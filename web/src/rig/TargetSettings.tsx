@@ -53,7 +53,7 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
           onCommit={(name) => put("name", (t) => ({ ...t, name }))}
         />
         <Select
-          label="Runs on"
+          label="Host"
           value={hosts.find((h) => h.address === target.host)?.address ?? "other"}
           onChange={(host) => host !== "other" && void report(put("host", (t) => ({ ...t, host })))}
           options={[

@@ -12,7 +12,7 @@ const LOOKS: Record<Link["state"], { word: string; colour: string; Icon: typeof 
     word: "receiving",
     colour: "text-caution",
     Icon: CircleDot,
-    hint: "It speaks, but has answered nothing of ours: is its receiving switched on?",
+    hint: "It sends, but does not answer us: is its OSC input switched on?",
   },
   ANSWERING: { word: "answering", colour: "text-in", Icon: CircleCheck, hint: "It answers what we send." },
   LOST: {

@@ -43,7 +43,7 @@ export function AllToRest({ page }: { page: string }) {
           <Ask
             title="Reset this page?"
             text={<Leaving lines={looked} />}
-            cancel="Leave it"
+            cancel="Cancel"
             actions={[{ words: "Reset", act: () => void send({ kind: "rest", controls }) }]}
           />
         )}

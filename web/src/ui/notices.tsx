@@ -5,7 +5,17 @@ import { create } from "zustand";
 import type { Problem } from "../api/types";
 
 /** What could not be done and has no field to say it beside. */
-const useNotices = create<{ problems: Problem[] }>()(() => ({ problems: [] }));
+const useNotices = create<{ problems: Problem[]; done: string }>()(() => ({ problems: [], done: "" }));
+
+const DONE_MS = 4000;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** Says for a moment what was done, where one may not see it from here. */
+export function told(done: string): void {
+  clearTimeout(timer);
+  useNotices.setState({ done });
+  timer = setTimeout(() => useNotices.setState({ done: "" }), DONE_MS);
+}
 
 /** Shows the problems of an edit, if there are any. */
 export async function report(problems: Promise<Problem[]>): Promise<Problem[]> {
@@ -24,7 +34,16 @@ export function Notices() {
   const problems = useNotices((s) => s.problems);
   const { pathname } = useLocation();
   useEffect(() => () => useNotices.setState({ problems: [] }), [pathname]);
-  if (problems.length === 0) return null;
+  const done = useNotices((s) => s.done);
+  if (problems.length === 0)
+    return done ? (
+      <p
+        role="status"
+        className="fixed right-4 bottom-14 z-50 max-w-md rounded border-2 border-rule bg-raised p-3 font-bold shadow-lg"
+      >
+        {done}
+      </p>
+    ) : null;
   return (
     <div
       role="alert"

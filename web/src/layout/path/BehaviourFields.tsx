@@ -23,17 +23,17 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
         {!SHOWS_ONLY.has(form.kind) && form.kind !== "pageKey" && (
           <>
             <Select<Behaviour["guard"]>
-              label="Guarded against accidents"
+              label="Guard"
               value={behaviour.guard}
               onChange={(guard) => void report(set("guard", { guard }))}
               options={[
                 { value: "NONE", text: "no" },
-                { value: "HOLD", text: "hold still first" },
-                { value: "TWO_STEPS", text: "a second touch counts" },
+                { value: "HOLD", text: "hold to confirm" },
+                { value: "TWO_STEPS", text: "touch twice" },
               ]}
             />
             <Select<Behaviour["whenLost"]["goes"]>
-              label="When its link is lost it goes"
+              label="When the link is lost"
               value={behaviour.whenLost.goes}
               onChange={(goes) => void report(set("whenLost", { whenLost: { ...behaviour.whenLost, goes } }))}
               options={[
@@ -50,18 +50,18 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
               />
             )}
             <NumberField
-              label="Repeats while held every, s"
+              label="Repeat while held, every (s)"
               value={behaviour.repeatSeconds}
               onCommit={(repeatSeconds) => set("repeatSeconds", { repeatSeconds })}
             />
             <EditField
-              label="Key of the keyboard"
+              label="Keyboard key"
               mono
               value={behaviour.key}
               onCommit={(key) => set("key", { key: key.trim() })}
             />
             <Check
-              label="Only when a target says so"
+              label="Enabled by a target"
               checked={behaviour.enabledWhen !== null}
               onChange={(only) =>
                 void report(

@@ -59,7 +59,7 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
     case "knob":
       return (
         <>
-          <p className="text-sm text-quiet">A finger turns it by going up and down; it never jumps.</p>
+          <p className="text-sm text-quiet">Drag up and down to turn it; it never jumps.</p>
           <Holds control={control.part.body} put={(holdsAt) => now({ holdsAt })} />
           <Springs springs={form.springs} to="its rest value" put={(springs) => now({ springs })} />
           <Rest rest={form.rest} put={(rest) => put("form/rest", { rest })} />
@@ -157,7 +157,7 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
     case "line":
       return <p className="text-sm text-quiet">What is typed is sent with Enter.</p>;
     case "cross":
-      return <p className="text-sm text-quiet">It fills as a finger goes up; it never jumps.</p>;
+      return <p className="text-sm text-quiet">Drag up to fill; it never jumps.</p>;
     case "clock":
       return <p className="text-sm text-quiet">The time of the device that shows it.</p>;
     default:
@@ -185,11 +185,7 @@ function GroupField(props: {
   );
   return (
     <div>
-      <EditField
-        label="Group: one of it at most is on"
-        value={props.group}
-        onCommit={(group) => props.put(group.trim())}
-      />
+      <EditField label="Exclusive group" value={props.group} onCommit={(group) => props.put(group.trim())} />
       {props.group && (
         <p className="text-sm text-quiet">
           {others.length
@@ -202,7 +198,7 @@ function GroupField(props: {
 }
 
 function Rest({ rest, put }: { rest: number; put: (rest: number) => Promise<Problem[]> }) {
-  return <NumberField label="Rests at, 0 to 1" value={rest} onCommit={put} />;
+  return <NumberField label="Rest value, 0 to 1" value={rest} onCommit={put} />;
 }
 
 /** Where a hand is held a little: in the middle, where it rests, or at a mark of its scale. */

@@ -78,7 +78,7 @@ final class HostChecks {
             if (router.role() == Host.Role.ROUTER && host.addressing() == Host.Addressing.FIXED
                     && router.gives().filter(given -> given.range().contains(host.ipv4())).isPresent()) {
                 add(part, FindingKind.IN_GIVEN_RANGE, host.name() + " has the fixed address " + host.address() + ", but " + router.name()
-                        + " gives out " + router.gives().orElseThrow().range() + " by itself and may give it to somebody else",
+                        + " gives out " + router.gives().orElseThrow().range() + " by DHCP and may give it to another device",
                         router.gives().orElseThrow().range().toString());
             }
         }

@@ -4,7 +4,7 @@ package imperan.live;
 public enum LinkState {
     /** Nothing heard yet. */
     UNHEARD,
-    /** It speaks, but has answered nothing of ours. */
+    /** It sends, but does not answer us. */
     HEARD,
     /** It answers. */
     ANSWERING,

@@ -62,7 +62,7 @@ final class Sending {
                 OscText.typeTags(arguments), OscText.arguments(arguments));
         if (link.isEmpty()) {
             stop(control, message, Trace.Cell.MESSAGE,
-                    send.target().isEmpty() ? "No target is chosen" : "Its target is no longer in the rig");
+                    send.target().isEmpty() ? "No target is set" : "Its target is no longer in the rig");
             return;
         }
         if (!link.get().socket().works()) {

@@ -155,12 +155,12 @@ final class Touching {
     private boolean isLetIn(LiveControl control, long now) {
         if (!control.enabled) {
             Behaviour.Condition when = control.control.behaviour().enabledWhen().orElseThrow();
-            sending.stop(control, Trace.Cell.TOUCH, "Not possible now: it waits until its target says " + when.address() + " " + when.text());
+            sending.stop(control, Trace.Cell.TOUCH, "Disabled until its target sends " + when.address() + " " + when.text());
             return false;
         } else if (!control.isOpen(now)) {
             control.openUntil = now + OPEN_NANOS;
             state.sink.valueChanged(control.id);
-            sending.stop(control, Trace.Cell.TOUCH, "The first touch opens it: the next within 3 s counts");
+            sending.stop(control, Trace.Cell.TOUCH, "First touch: touch again within 3 s");
             return false;
         }
         return true;
@@ -171,7 +171,7 @@ final class Touching {
         boolean waits = control.control.behaviour().guard() == Behaviour.Guard.HOLD;
         grip(control, touch, person, !waits, now);
         if (waits) {
-            sending.stop(control, Trace.Cell.TOUCH, "Hold still for a moment: then it counts");
+            sending.stop(control, Trace.Cell.TOUCH, "Hold for a moment to confirm");
         } else {
             press(control, now);
         }

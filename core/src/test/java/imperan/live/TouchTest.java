@@ -245,7 +245,7 @@ class TouchTest {
         Control bare = Control.plain("No send", new Cells(1, 0, 1, 1), Form.Button.plain(Form.Button.Action.LATCHING), List.of(), List.of());
         Stage stage = stage(mute, bare, Shows.fader("F", 2, "/f"));
         stage.touch(ADA, "c0", Phase.PRESS, 0);
-        assertThat(stage.trace("c0").stopped().orElseThrow().why()).isEqualTo("No target is chosen");
+        assertThat(stage.trace("c0").stopped().orElseThrow().why()).isEqualTo("No target is set");
         stage.touch(ADA, "c1", Phase.PRESS, 0);
         assertThat(stage.trace("c1").stopped().orElseThrow().why()).isEqualTo("This control has no send yet");
         stage.live.socket(Stage.DESK, SocketState.taken("Port 9201 on this machine is taken by another program"), stage.now);

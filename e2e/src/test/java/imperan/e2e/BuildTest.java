@@ -216,10 +216,10 @@ class BuildTest extends InstalledTest {
         Locator settings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Settings of all"));
         settings.getByLabel("Press", new Locator.GetByLabelOptions().setExact(true)).click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("toggle")).click();
-        fill(settings.getByLabel("Group: one of it at most is on"), "Look");
+        fill(settings.getByLabel("Exclusive group"), "Look");
         assertThat(settings).containsText("with Button 2, Button 3");
         built("Button 3").click();
-        assertThat(cell("Touch").getByLabel("Group: one of it at most is on")).hasValue("Look");
+        assertThat(cell("Touch").getByLabel("Exclusive group")).hasValue("Look");
         assertThat(cell("Touch")).containsText("with Button 1, Button 2");
 
         Hands.run(page);
@@ -383,5 +383,26 @@ class BuildTest extends InstalledTest {
         page.locator("[data-build=level-3]").click();
         assertThat(edge).isVisible();
         assertThat(path.boundingBox().height).isGreaterThan(before + 40);
+    }
+
+    @Test
+    void whatUndoTookBackIsSaidWhereverOneIs() {
+        page.navigate(imperan.url("/#/layout/sound"));
+        page.locator("[data-build=level-5]").click();
+        cell("Touch").getByLabel("Label").fill("Tide gate");
+        cell("Touch").getByLabel("Label").press("Enter");
+        assertThat(page.locator("[data-build=level-5]")).containsText("Tide gate");
+        page.navigate(imperan.url("/#/rig"));
+        page.keyboard().press("Control+z");
+        assertThat(page.getByText(Pattern.compile("^Undo: "))).isVisible();
+    }
+
+    @Test
+    void theWordsOfOurOwnAreExplained() {
+        page.navigate(imperan.url("/#/rig"));
+        page.getByLabel("Keys and gestures").click();
+        page.getByText("Words used here").click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Words used here"))).isVisible();
+        assertThat(page.getByText("The mark at the value that the target last reported")).isVisible();
     }
 }

@@ -152,7 +152,7 @@ class BulkTest extends InstalledTest {
         page.getByLabel("Columns inside").press("Enter");
         assertThat(page.locator("[aria-label=Path]").getByRole(AriaRole.ALERT)).containsText("inside at least as wide");
         page.getByLabel("Columns inside").press("Escape");
-        page.getByText("Pops up: hidden").click();
+        page.getByText("Pop-up: hidden").click();
         page.locator("[data-ground]").click(new Locator.ClickOptions().setPosition(400, 5));
         assertThat(tray).hasCount(0);
         page.locator("[role=toolbar]").getByText("Tray").click();
@@ -281,7 +281,7 @@ class BulkTest extends InstalledTest {
         page.locator("[data-build]").nth(0).click();
         page.locator("[data-build]").nth(1).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
         tab("Learn");
-        choose(page.locator("[aria-label=Learn]"), "What says", "Bellows");
+        choose(page.locator("[aria-label=Learn]"), "From target", "Bellows");
         button("Listen").click();
         assertThat(page.locator("[aria-label=Learn]")).containsText("move something");
         somebodyElseListensAndStops();

@@ -96,7 +96,7 @@ class NetworkTest extends InstalledTest {
         imperan.fault("Keel", Fault.PORT_CLOSED, false);
         becomes("Keel", "answering");
         page.getByLabel("Settings of Keel").click();
-        assertThat(target("Keel").getByLabel("What was seen of it")).containsText("lost: No connection to 127.0.0.1");
+        assertThat(target("Keel").getByLabel("Link log")).containsText("lost: No connection to 127.0.0.1");
     }
 
     @Test
@@ -146,7 +146,7 @@ class NetworkTest extends InstalledTest {
         becomes("Bellows", "lost");
         imperan.fault("Bellows", Fault.DEAF, false);
         page.navigate(imperan.url("/#/run"));
-        Locator offer = page.getByLabel("Targets that are there").getByText("Bellows is back");
+        Locator offer = page.getByLabel("Targets that are back").getByText("Bellows is back");
         offer.click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("/bellows/in/9/level 0.375");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send start list")).click();

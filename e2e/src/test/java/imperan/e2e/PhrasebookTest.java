@@ -112,8 +112,8 @@ class PhrasebookTest extends InstalledTest {
         dialog().getByLabel("At most, messages a second").fill("120");
         dialog().getByLabel("At most, messages a second").press("Enter");
         dialog().getByLabel("It takes bundles").click();
-        dialog().getByLabel("One more step").fill("Press play");
-        dialog().getByLabel("One more step").press("Enter");
+        dialog().getByLabel("Add a step").fill("Press play");
+        dialog().getByLabel("Add a step").press("Enter");
         assertThat(dialog().getByLabel("Step 2")).hasValue("Press play");
         dialog().getByLabel("Close").click();
         assertThat(page.getByText("Link sheet:").locator("..")).containsText("at most 120 a second · no bundles");

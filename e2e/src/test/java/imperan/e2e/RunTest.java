@@ -247,7 +247,7 @@ class RunTest extends InstalledTest {
         Locator reels = device.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName("Next reel")).first();
         imperan.fault("Sluice", Fault.SWITCH_OFF, true);
         reels.getByText("3", new Locator.GetByTextOptions().setExact(true)).click();
-        assertThat(device.getByLabel("Targets not reached")).containsText("Sluice: receiving. It speaks, but has answered nothing of ours");
+        assertThat(device.getByLabel("Targets not reached")).containsText("Sluice: receiving. It sends, but does not answer us");
         imperan.fault("Sluice", Fault.SWITCH_OFF, false);
         reels.getByText("4", new Locator.GetByTextOptions().setExact(true)).click();
         assertThat(device.getByLabel("Targets not reached")).hasText("");

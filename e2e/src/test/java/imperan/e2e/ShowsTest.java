@@ -104,7 +104,7 @@ class ShowsTest extends InstalledTest {
         page.navigate(imperan.url("/#/shows"));
         page.reload();
         button(show("The Salt Clock (2)"), "Go live").click();
-        assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("“The Salt Clock” lets go of its sockets");
+        assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("“The Salt Clock” releases its targets");
         button(page.getByRole(AriaRole.ALERTDIALOG), "Go live").click();
         assertThat(page.locator("[data-target=Bellows]")).isVisible();
         assertThat(page.getByText("This show is not live")).hasCount(0);
