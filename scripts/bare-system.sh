@@ -22,7 +22,7 @@ command -v debootstrap >/dev/null || { say "Installing debootstrap …"; apt-get
 # The mirror that this machine's own apt uses.
 mirror() {
   cat /etc/apt/sources.list /etc/apt/sources.list.d/*.list /etc/apt/sources.list.d/*.sources 2>/dev/null \
-    | grep -oE 'https?://[^ ]+' | grep -v security | head -n 1
+    | grep -E '^(deb|URIs:) ' | grep -oE 'https?://[^ ]+' | grep -v security | head -n 1
 }
 
 unmount() {
