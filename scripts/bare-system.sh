@@ -47,7 +47,7 @@ copied() {
   cp -rL "$1" "$FOLDER$1"
 }
 for file in /etc/apt/sources.list /etc/apt/sources.list.d /etc/apt/apt.conf.d /etc/apt/auth.conf.d /etc/apt/trusted.gpg.d /etc/resolv.conf /etc/hosts /etc/ssl/certs /etc/npmrc \
-    /usr/local/etc/npmrc "$HOME/.npmrc" "$HOME/.m2/settings.xml" /etc/maven/settings.xml /usr/share/maven/conf/settings.xml; do
+    /usr/local/etc/npmrc "$HOME/.npmrc" "$HOME/.m2/settings.xml"; do
   copied "$file"
 done
 mount --bind /proc "$FOLDER/proc"

@@ -278,7 +278,8 @@ function Rows({ rows, nothing }: { rows: ReadRow[]; nothing: boolean }) {
   const shown = useVirtualizer({
     count: rows.length,
     getScrollElement: () => box.current,
-    estimateSize: () => 30,
+    // what is refused is shown with its text and the whole reason
+    estimateSize: (i) => (rows[i]?.verdict === "REFUSED" ? 78 : 30),
     overscan: 10,
   });
   return (
@@ -298,6 +299,25 @@ function Rows({ rows, nothing }: { rows: ReadRow[]; nothing: boolean }) {
         {shown.getVirtualItems().map((item) => {
           const row = rows[item.index]!;
           const { Icon, colour, word } = LOOKS[row.verdict];
+          if (row.verdict === "REFUSED")
+            return (
+              <li
+                key={item.key}
+                data-row={word}
+                className="absolute inset-x-0 grid h-[78px] grid-cols-[7.5rem_1fr] items-start gap-2 overflow-hidden bg-panel px-2 py-1"
+                style={{ transform: `translateY(${item.start}px)` }}
+              >
+                <span className={`flex items-center gap-1.5 ${colour}`}>
+                  <Icon size={16} aria-hidden /> {word}
+                </span>
+                <span className="min-w-0">
+                  <span className="block truncate font-mono" title={row.place}>
+                    {row.place}
+                  </span>
+                  <span className="line-clamp-2 text-fault">{row.note}</span>
+                </span>
+              </li>
+            );
           return (
             <li
               key={item.key}
@@ -311,10 +331,7 @@ function Rows({ rows, nothing }: { rows: ReadRow[]; nothing: boolean }) {
               <span className="truncate font-mono">{row.phrase?.address ?? row.place}</span>
               <span className="font-mono text-quiet">{row.phrase && typeTags(row.phrase)}</span>
               <span className="truncate text-quiet">{row.phrase && rangeWords(row.phrase)}</span>
-              <span
-                className={`truncate ${row.verdict === "REFUSED" ? "text-fault" : "text-quiet"}`}
-                title={row.note}
-              >
+              <span className="truncate text-quiet" title={row.note}>
                 {row.note || row.phrase?.meaning}
               </span>
             </li>

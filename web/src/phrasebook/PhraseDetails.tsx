@@ -10,16 +10,8 @@ import { MarksField } from "../ui/MarksField";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
+import { TYPES } from "../ui/types";
 import { valueWords } from "./words";
-
-const TYPES: { value: PhraseArgument["type"]; text: string }[] = [
-  { value: "FLOAT32", text: "float (f)" },
-  { value: "INT32", text: "int (i)" },
-  { value: "TEXT", text: "text (s)" },
-  { value: "BOOLEAN", text: "true/false (T, F)" },
-  { value: "FLOAT64", text: "double (d)" },
-  { value: "INT64", text: "int64 (h)" },
-];
 
 const NEW: PhraseArgument = {
   type: "FLOAT32",

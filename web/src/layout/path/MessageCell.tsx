@@ -6,7 +6,8 @@ import { EditField } from "../../ui/EditField";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { nameOf } from "../../live/laid";
-import { AXES, PLAIN_VALUE, replaced, TYPES } from "./arguments";
+import { TYPES } from "../../ui/types";
+import { AXES, PLAIN_VALUE, replaced } from "./arguments";
 import { type Put, putControl, putSend } from "./put";
 
 interface Props {

@@ -12,15 +12,6 @@ export const AXES: Partial<Record<Form["kind"], string[]>> = {
   colour: ["red", "green", "blue"],
 };
 
-export const TYPES: { value: ArgumentSource["type"]; text: string }[] = [
-  { value: "FLOAT32", text: "float (f)" },
-  { value: "INT32", text: "int (i)" },
-  { value: "TEXT", text: "text (s)" },
-  { value: "BOOLEAN", text: "true/false (T, F)" },
-  { value: "FLOAT64", text: "double (d)" },
-  { value: "INT64", text: "int64 (h)" },
-];
-
 export function replaced(sources: ArgumentSource[], index: number, source: ArgumentSource): ArgumentSource[] {
   return sources.map((known, i) => (i === index ? source : known));
 }

@@ -23,12 +23,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
  * Phrases from a table: CSV (RFC 4180) with commas, semicolons or tabs, or columns between bars as documents have them. Columns
  * are known by their titles, in any order; without titles they are known by what stands in them.
  */
 public final class TableImport {
+
+    /** Characters of a row that is refused, as it is quoted. */
+    private static final int MOST_QUOTED = 160;
 
     /** What a column can be. */
     private enum Column {
@@ -182,14 +186,14 @@ public final class TableImport {
         String address = address(cell(line, Column.ADDRESS), guesses);
         SlotAddress slots = bare ? SlotAddress.parseFreely(address) : SlotAddress.parse(address);
         if (slots.problem().isPresent()) {
-            return ReadRow.refused(place, address.isEmpty() ? "There is no address in this line" : slots.problem().get());
+            return ReadRow.refused(quoted(place, line), address.isEmpty() ? "There is no address in this line" : slots.problem().get());
         }
         if (guessed) {
             guesses.add("columns known by what stands in them");
         }
         Optional<List<ArgumentType>> types = types(cell(line, Column.TYPES));
         if (types.isEmpty()) {
-            return ReadRow.refused(place, "“" + cell(line, Column.TYPES) + "” is no type: write type tags such as f or ifs, or words");
+            return ReadRow.refused(quoted(place, line), "“" + cell(line, Column.TYPES) + "” is not a type: write type tags such as f or ifs, or words such as float, int, text");
         }
         PhraseValues values = values(line);
         List<Phrase.PhraseArgument> arguments = arguments(line, types.get(), values, guesses);
@@ -206,6 +210,12 @@ public final class TableImport {
                 cell(line, Column.MASKED));
         return new ReadRow(place, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(phrase),
                 String.join("; ", guesses));
+    }
+
+    /** A row that is refused is shown as it was written: its place alone has to be looked for. */
+    private static String quoted(String place, List<String> line) {
+        String text = line.stream().filter(cell -> !cell.isEmpty()).collect(Collectors.joining(" | "));
+        return text.isEmpty() ? place : place + ": " + (text.length() > MOST_QUOTED ? text.substring(0, MOST_QUOTED) + "…" : text);
     }
 
     /** Brings the ways in which documents write a number into an address to ours, where its ends are told. */

@@ -113,8 +113,8 @@ class TableImportTest {
         List<ReadRow> rows = TableImport.read("address,type\n/a,f\n/b,colour\n,f\n/c d,f\n/e,i\n");
         assertThat(rows).extracting(ReadRow::verdict).containsExactly(Verdict.UNDERSTOOD, Verdict.REFUSED, Verdict.REFUSED, Verdict.REFUSED,
                 Verdict.UNDERSTOOD);
-        assertThat(rows.get(1).place()).isEqualTo("line 3");
-        assertThat(rows.get(1).note()).contains("“colour” is no type");
+        assertThat(rows.get(1).place()).as("the line, and what stands in it").isEqualTo("line 3: /b | colour");
+        assertThat(rows.get(1).note()).contains("“colour” is not a type");
         assertThat(rows.get(2).note()).contains("no address");
         assertThat(rows.get(3).note()).contains("cannot be part of an address");
         assertThat(TableImport.read("")).isEmpty();
@@ -123,7 +123,7 @@ class TableImportTest {
     @Test
     void aPlaceIsTheLineOfTheTextWhateverStandsBetween() {
         List<ReadRow> bars = TableImport.read("| Path | Type |\n|---|---|\n\n| /a | f |\n| /b | colour |\n");
-        assertThat(bars).extracting(ReadRow::place).containsExactly("line 4", "line 5");
+        assertThat(bars).extracting(ReadRow::place).containsExactly("line 4", "line 5: /b | colour");
         List<ReadRow> csv = TableImport.read("address,meaning\n/a,\"two\nlines\"\n\n/b,one\n");
         assertThat(csv).extracting(ReadRow::place).containsExactly("line 2", "line 5");
         assertThat(only("address,type\n").note()).contains("no line below them");

@@ -59,7 +59,7 @@ class PhrasebookTest extends InstalledTest {
                 """);
         assertThat(dialog().getByRole(AriaRole.STATUS)).containsText("1 understood");
         assertThat(dialog().locator("[data-row=guessed]")).containsText("/lamp/<n:1..8>/level");
-        assertThat(dialog().locator("[data-row=refused]")).containsText("“colour” is no type");
+        assertThat(dialog().locator("[data-row=refused]")).containsText("“colour” is not a type");
         take();
         open("Lamp");
         assertThat(page.locator("[data-phrase]")).hasCount(2);
