@@ -89,7 +89,7 @@ export function HistoryStation() {
             placeholder="such as: before the first rehearsal"
             className="min-w-0 flex-1 rounded border border-rule bg-ground px-2 py-1"
             value={name}
-            maxLength={80}
+            maxLength={200}
             onChange={(e) => setName(e.target.value)}
           />
           <PushButton type="submit">

@@ -98,7 +98,7 @@ export function ImportBook({
               <input
                 className="w-full rounded border border-rule bg-ground px-2 py-1"
                 value={name}
-                maxLength={80}
+                maxLength={200}
                 onChange={(e) => setName(e.target.value)}
               />
             </label>

@@ -18,7 +18,7 @@ import java.util.Set;
 /** What must hold of every part in every version of a show. An edit is judged by the parts it touches. */
 final class PartRules {
 
-    private static final int MAX_NAME = 80;
+    private static final int MAX_LABEL = 80;
     private static final int MAX_NOTE = 2000;
     private static final int MAX_TITLE = 200;
     /** Parts that one edit may change. */
@@ -267,8 +267,8 @@ final class PartRules {
     }
 
     private void checkControl(Part part, Control control) {
-        if (control.label().length() > MAX_NAME) {
-            problem(part, "label", "A label has at most " + MAX_NAME + " characters");
+        if (control.label().length() > MAX_LABEL) {
+            problem(part, "label", "A label has at most " + MAX_LABEL + " characters");
         }
         if (!(control.form().rest() >= 0 && control.form().rest() <= 1)) {
             problem(part, "form/rest", "The rest value lies between 0 and 1");
@@ -280,7 +280,7 @@ final class PartRules {
         checkPlace(part, control);
         checkForm(part, control.form());
         checkBehaviour(part, control.behaviour());
-        if (control.face().icon().length() > MAX_NAME) {
+        if (control.face().icon().length() > MAX_LABEL) {
             problem(part, "face/icon", "There is no icon of that name");
         }
         control.face().picture().filter(hash -> !hash.matches("[0-9a-f]{64}")).ifPresent(hash ->
@@ -327,8 +327,8 @@ final class PartRules {
             problem(part, "form/fastest", "The tempo goes from at least 1 to at most 1000 beats a minute");
         } else if (form instanceof Form.Fader fader) {
             marks(part, "form/marks", fader.marks());
-        } else if (form instanceof Form.Button button && button.group().length() > MAX_NAME) {
-            problem(part, "form/group", "The name of a group has at most " + MAX_NAME + " characters");
+        } else if (form instanceof Form.Button button && button.group().length() > MAX_LABEL) {
+            problem(part, "form/group", "The name of a group has at most " + MAX_LABEL + " characters");
         } else if (form instanceof Form.Lamp lamp && lamp.states().stream().map(Form.Lamp.State::text).distinct().count() < lamp.states().size()) {
             problem(part, "form/states", "Two states of the lamp have the same text");
         }
@@ -338,8 +338,8 @@ final class PartRules {
         if (marks.size() > MAX_OPTIONS) {
             problem(part, field, "A scale has at most " + MAX_OPTIONS + " marks");
         }
-        marks.stream().filter(mark -> !Ranges.fits(mark.value()) || mark.text().isBlank() || mark.text().contains(";") || mark.text().length() > MAX_NAME).findFirst()
-                .ifPresent(mark -> problem(part, field, "A mark is a number and at most " + MAX_NAME + " characters for it without a semicolon, such as 0.562 0 dB"));
+        marks.stream().filter(mark -> !Ranges.fits(mark.value()) || mark.text().isBlank() || mark.text().contains(";") || mark.text().length() > MAX_LABEL).findFirst()
+                .ifPresent(mark -> problem(part, field, "A mark is a number and at most " + MAX_LABEL + " characters for it without a semicolon, such as 0.562 0 dB"));
     }
 
     private void checkBehaviour(Part part, Behaviour behaviour) {
@@ -349,7 +349,7 @@ final class PartRules {
         if (!(behaviour.whenLost().value() >= 0 && behaviour.whenLost().value() <= 1)) {
             problem(part, "behaviour/whenLost/value", "The value lies between 0 and 1");
         }
-        if (behaviour.key().length() > MAX_NAME) {
+        if (behaviour.key().length() > MAX_LABEL) {
             problem(part, "behaviour/key", "There is no key of that name");
         }
         behaviour.enabledWhen().ifPresent(when -> condition(part, "behaviour/enabledWhen", when));
@@ -368,8 +368,8 @@ final class PartRules {
         if (choice.options().stream().map(Form.Choice.Option::text).distinct().count() < choice.options().size()) {
             problem(part, "form/options", "Two options say the same");
         }
-        choice.options().stream().filter(option -> option.label().length() > MAX_NAME || option.text().length() > MAX_NAME).findFirst()
-                .ifPresent(option -> problem(part, "form/options", "An option has at most " + MAX_NAME + " characters"));
+        choice.options().stream().filter(option -> option.label().length() > MAX_LABEL || option.text().length() > MAX_LABEL).findFirst()
+                .ifPresent(option -> problem(part, "form/options", "An option has at most " + MAX_LABEL + " characters"));
     }
 
     private void checkPlace(Part part, Laid laid) {
@@ -450,8 +450,8 @@ final class PartRules {
     private void name(Part part, String name) {
         if (name.isBlank()) {
             problem(part, "name", "A name is needed: it is how you tell this one from the others");
-        } else if (name.length() > MAX_NAME) {
-            problem(part, "name", "A name has at most " + MAX_NAME + " characters");
+        } else if (name.length() > Person.MOST_NAME) {
+            problem(part, "name", "A name has at most " + Person.MOST_NAME + " characters");
         } else if (name.chars().anyMatch(Character::isISOControl)) {
             problem(part, "name", "A name is one line of text");
         }

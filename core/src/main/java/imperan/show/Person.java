@@ -10,8 +10,10 @@ import java.util.Optional;
  */
 public record Person(String id, String name) {
 
+    /** Characters of any name that people give: of themselves, of a show, of a part. */
+    public static final int MOST_NAME = 200;
+
     private static final int MOST_ID = 100;
-    private static final int MOST_NAME = 200;
 
     /** Why nobody can be called so, in one sentence; empty where somebody can. */
     public Optional<String> problem() {

@@ -64,6 +64,14 @@ class LimitsOfEditsTest {
     }
 
     @Test
+    void aNameHas200Characters() {
+        assertThat(Shows.apply(SHOW, ADA, put(new PartId("new"), null, Shows.target("n".repeat(200))))).isInstanceOf(Outcome.Accepted.class);
+        Problem problem = refused(Shows.target("n".repeat(201)));
+        assertThat(problem.field()).isEqualTo("name");
+        assertThat(problem.message()).isEqualTo("A name has at most 200 characters");
+    }
+
+    @Test
     void aMessageThatNoDatagramHoldsIsRefusedWhereItIsWritten() {
         Control plain = Shows.fader("Level", 0, "/level");
         ArgumentSource text = new ArgumentSource.Fixed(ArgumentSource.ArgumentType.TEXT, "x".repeat(8_000));

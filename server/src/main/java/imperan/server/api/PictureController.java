@@ -2,6 +2,7 @@ package imperan.server.api;
 
 import imperan.picture.Picture;
 import imperan.server.store.PictureStore;
+import imperan.show.Person;
 import imperan.show.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import org.springframework.http.CacheControl;
@@ -26,7 +27,6 @@ import java.util.concurrent.Semaphore;
 @RequestMapping("/api/pictures")
 class PictureController {
 
-    private static final int MOST_NAME = 80;
     /** Pictures that are decoded at once; one may take 32 MiB while it is. */
     private static final Semaphore DECODING = new Semaphore(2);
 
@@ -64,7 +64,7 @@ class PictureController {
         String shown = name.codePoints().filter(c -> !Character.isISOControl(c)).collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
                 .toString().strip();
         String called = shown.isEmpty() ? "Picture" : shown;
-        pictures.keep(picture, called.substring(0, Math.min(called.length(), MOST_NAME)));
+        pictures.keep(picture, called.substring(0, Math.min(called.length(), Person.MOST_NAME)));
         return ResponseEntity.ok(new Uploaded(Optional.of(picture.hash()), List.of()));
     }
 

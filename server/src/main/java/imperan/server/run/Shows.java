@@ -26,8 +26,6 @@ import java.util.UUID;
 @Component
 public class Shows {
 
-    private static final int MAX_NAME = 80;
-
     private final ShowStore store;
     private final Keeper keeper;
     private final ShowLoop loop;
@@ -191,12 +189,9 @@ public class Shows {
     private Optional<String> nameProblem(String name) {
         if (name.isBlank()) {
             return Optional.of("A show needs a name");
-        } else if (name.strip().length() > MAX_NAME) {
-            return Optional.of("A name has at most " + MAX_NAME + " characters");
-        } else if (new Person("someone", name.strip()).problem().isPresent()) {
-            return new Person("someone", name.strip()).problem();
         }
-        return named(name.strip()).map(show -> "There is a show “" + show.name() + "” already");
+        Optional<String> unshowable = new Person("someone", name.strip()).problem();
+        return unshowable.isPresent() ? unshowable : named(name.strip()).map(show -> "There is a show “" + show.name() + "” already");
     }
 
     private Optional<ShowInfo> named(String name) {
