@@ -35,7 +35,7 @@ final class Beside {
     void largeEditBesideSmallOnes() {
         StringBuilder table = new StringBuilder("address,types,low,high\n");
         for (int i = 0; i < PHRASES; i++) {
-            table.append("/long/").append(i).append(",f,0,1\n");
+            table.append("/long/x").append(i).append(",f,0,1\n");
         }
         String small = shows.create("Small").show().orElseThrow();
         List<Double> alone = new ArrayList<>();

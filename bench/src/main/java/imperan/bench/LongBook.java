@@ -23,7 +23,7 @@ final class LongBook {
     void takeInSearchAndScroll() {
         StringBuilder table = new StringBuilder("address,types,low,high,meaning\n");
         for (int i = 1; i <= PHRASES; i++) {
-            table.append("/bench/unit/").append(i / 50).append("/thing/").append(i).append(",f,0,1,level of thing ").append(i).append('\n');
+            table.append("/bench/unit/").append(i / 50).append("/thing").append(i).append(",f,0,1,level of thing ").append(i).append('\n');
         }
         Optional<Chromium> opened = Chromium.open("A phrasebook of " + PHRASES + " phrases");
         if (opened.isEmpty()) {

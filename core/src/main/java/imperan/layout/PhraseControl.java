@@ -11,6 +11,7 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrase.AnswerRule;
 import imperan.show.Phrase.PhraseArgument;
+import imperan.show.ScaleMark;
 import imperan.show.Send;
 
 import java.util.ArrayList;
@@ -28,6 +29,7 @@ final class PhraseControl {
     /** The usual range of a continuous value where a phrase tells none (common practice, no source). */
     private static final double LOW = 0;
     private static final double HIGH = 1;
+    private static final String NUMBER = "-?\\d{1,9}(?:\\.\\d{1,9})?";
 
     private final Phrase phrase;
     /** The place of the argument that varies; -1 where there is none. */
@@ -71,9 +73,9 @@ final class PhraseControl {
         } else if (isColour()) {
             return new Form.Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"));
         } else if (value.choices().size() >= 2 && !isSaid()) {
-            return new Form.Lamp(value.choices().stream().map(text -> new Form.Lamp.State(text, "", look(text, value.choices()))).toList());
+            return new Form.Lamp(value.choices().stream().map(text -> new Form.Lamp.State(text, word(value, text).orElse(""), look(text, value.choices()))).toList());
         } else if (value.choices().size() >= 2) {
-            return new Form.Choice(value.choices().stream().map(text -> new Form.Choice.Option(text, text)).toList(), Form.Direction.UP);
+            return new Form.Choice(value.choices().stream().map(text -> new Form.Choice.Option(word(value, text).orElse(text), text)).toList(), Form.Direction.UP);
         } else if (value.type() == ArgumentType.TEXT) {
             return phrase.direction() == Phrase.Direction.OUT ? new Form.TextLine() : new Form.Readout();
         } else if (!isSaid()) {
@@ -89,6 +91,11 @@ final class PhraseControl {
         List<PhraseArgument> three = phrase.arguments();
         return three.size() == 3 && isSaid() && three.stream().allMatch(a -> a.fixed().isEmpty() && a.low().isPresent() && a.low().equals(three.get(0).low())
                 && a.high().equals(three.get(0).high())) && (phrase.address() + " " + phrase.meaning()).toLowerCase(Locale.ROOT).matches("(?s).*(colou?r|red.*green.*blue|rgb).*");
+    }
+
+    /** What people call a choice that is a number; empty where they have no word for it. */
+    private static Optional<String> word(PhraseArgument value, String choice) {
+        return choice.matches(NUMBER) ? value.marks().stream().filter(mark -> mark.value() == Double.parseDouble(choice)).map(ScaleMark::text).findFirst() : Optional.empty();
     }
 
     /** The first state is the dark one; the others are lit. */

@@ -15,13 +15,16 @@ public final class TableExport {
 
     private static final Phrase.AnswerRule USUAL = Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME);
 
+    /** The first line; a table that begins with it is one of ours. */
+    static final String TITLES = SheetText.row("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
+            "meaning", "masked by", "marks", "words");
+
     private TableExport() {
     }
 
     public static String write(Collection<Phrase> phrases) {
         StringJoiner lines = new StringJoiner("\r\n", "", "\r\n");
-        lines.add(SheetText.row("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
-                "meaning", "masked by", "marks", "words"));
+        lines.add(TITLES);
         for (Phrase phrase : phrases) {
             String types = phrase.arguments().stream().map(a -> String.valueOf(TypeTags.tag(a.type()))).collect(Collectors.joining());
             String fixed = phrase.arguments().stream().flatMap(a -> a.fixed().stream()).collect(Collectors.joining("|"));

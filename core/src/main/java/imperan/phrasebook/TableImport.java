@@ -16,6 +16,7 @@ import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +25,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Phrases from a table: CSV (RFC 4180) with commas, semicolons or tabs, or columns between bars as documents have them. Columns
@@ -36,17 +38,17 @@ public final class TableImport {
 
     /** What a column can be. */
     private enum Column {
-        ADDRESS("address", "path", "osc address", "osc path", "message", "command", "phrase"),
-        TYPES("types", "type", "type tags", "typetags", "tags", "arguments", "argument", "args", "arg", "parameter", "parameters", "value type"),
-        LOW("low", "min", "minimum", "from", "lowest"),
-        HIGH("high", "max", "maximum", "to", "highest"),
-        RANGE("range", "values", "value", "limits"),
+        ADDRESS("address", "path", "osc address", "osc path", "message", "command", "phrase", "osc", "osc message", "osc command"),
+        TYPES("data type", "datatype", "format", "payload", "osc type", "types", "type", "type tags", "typetags", "tags", "arguments", "argument", "args", "arg", "parameter", "parameters", "value type"),
+        LOW("min value", "minimum value", "lower", "low", "min", "minimum", "from", "lowest"),
+        HIGH("max value", "maximum value", "upper", "high", "max", "maximum", "to", "highest"),
+        RANGE("range", "ranges", "values", "value", "limits", "value range", "range of values", "valid range", "allowed values", "valid values", "possible values"),
         UNIT("unit", "units"),
-        CHOICES("choices", "choice", "options", "enum", "one of"),
+        CHOICES("choices", "choice", "options", "enum", "enumeration", "one of", "states"),
         FIXED("fixed", "constant", "constants", "first"),
-        DIRECTION("direction", "access", "way", "in/out", "read/write", "r/w"),
+        DIRECTION("direction", "access", "way", "in/out", "read/write", "r/w", "dir", "sent by", "mode"),
         ANSWER("answer", "reply", "response", "feedback", "returns"),
-        MEANING("meaning", "description", "what it does", "notes", "note", "comment", "function"),
+        MEANING("meaning", "description", "what it does", "notes", "note", "comment", "comments", "function", "details", "purpose", "remark", "remarks", "explanation", "information", "usage"),
         TOLERANCE("tolerance", "within"),
         SECONDS("seconds", "time", "time limit", "answers within"),
         MASKED("masked by", "masked", "needs"),
@@ -60,12 +62,21 @@ public final class TableImport {
         }
 
         static Optional<Column> titled(String title) {
-            String plain = title.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_-]+", " ").replaceAll("[*`:]", "");
+            String plain = title.toLowerCase(Locale.ROOT).replaceAll("[\\[(].*[\\])]", "").replaceAll("[\\s_-]+", " ").replaceAll("[*`:]", "").strip();
             return Arrays.stream(values()).filter(column -> column.titles.contains(plain)).findFirst();
         }
     }
 
+    /** What a title says in brackets is the unit, where it is as short as one: Min (dB). */
+    private static final Pattern UNIT_OF_TITLE = Pattern.compile(".*[\\[(]\\s*(\\S{1,4})\\s*[\\])]");
+    /** A type and its range in one cell, such as float 0..1 or int (0-127). */
+    private static final Pattern TYPE_AND_RANGE = Pattern.compile("([A-Za-z]+\\d{0,2})[\\s:,]*[\\[(]?\\s*([-+−.\\d].*?)[\\])]?");
+    /** Minus infinity, as a fader says of its lower end. */
+    private static final Pattern INFINITE = Pattern.compile("(?i).*(?:∞|\\binf(?:inity)?\\b).*");
+
     private final Map<Column, Integer> places = new EnumMap<>(Column.class);
+    /** The unit that the titles tell; empty where they tell none. */
+    private String unit = "";
     private final List<ReadRow> rows = new ArrayList<>();
 
     private final boolean bare;
@@ -83,7 +94,8 @@ public final class TableImport {
     public static List<ReadRow> read(String text, boolean bare) {
         TableImport reading = new TableImport(bare);
         reading.all(text);
-        return List.copyOf(reading.rows);
+        // what we wrote is read as it stands
+        return List.copyOf(text.startsWith(TableExport.TITLES) ? reading.rows : Families.toldOnce(Families.joined(reading.rows)));
     }
 
     /** @param number of the line in the text, from 1 */
@@ -98,6 +110,9 @@ public final class TableImport {
             for (int i = 0; i < titles.size(); i++) {
                 int place = i;
                 Column.titled(titles.get(i)).ifPresent(column -> places.putIfAbsent(column, place));
+                Matcher inBrackets = UNIT_OF_TITLE.matcher(titles.get(i));
+                boolean ofValues = Column.titled(titles.get(i)).filter(c -> c == Column.LOW || c == Column.HIGH || c == Column.RANGE).isPresent();
+                unit = unit.isEmpty() && ofValues && inBrackets.matches() ? inBrackets.group(1) : unit;
             }
         }
         boolean titled = places.containsKey(Column.ADDRESS);
@@ -114,12 +129,18 @@ public final class TableImport {
         }
     }
 
-    /** The lines that hold something, with the bars of a document's table or by the delimiter that occurs most. */
+    /** The lines that hold something and are no comment, with the bars of a document's table or by the delimiter that occurs most. */
     private static List<Line> lines(String text) {
-        List<String> all = text.lines().toList();
+        List<String> all = text.lines().filter(line -> !isComment(line)).toList();
         boolean bars = all.stream().filter(line -> !line.isBlank()).allMatch(line -> line.strip().startsWith("|") || line.contains(" | "));
-        return (bars ? withBars(all) : delimited(text)).stream()
-                .filter(line -> !line.cells().stream().allMatch(String::isBlank)).toList();
+        return (bars ? withBars(text.lines().toList()) : delimited(text)).stream()
+                .filter(line -> !line.cells().stream().allMatch(String::isBlank))
+                .filter(line -> !isComment(line.cells().stream().filter(cell -> !cell.isEmpty()).findFirst().orElse(""))).toList();
+    }
+
+    /** No address holds such a sign, and none has a space behind its first slashes (OSC 1.0, "OSC Address Spaces"). */
+    private static boolean isComment(String text) {
+        return text.strip().matches("(?s)(?:#|//\\s|--\\s|;\\s).*");
     }
 
     private static List<Line> withBars(List<String> all) {
@@ -136,7 +157,7 @@ public final class TableImport {
 
     private static List<Line> delimited(String text) {
         // later lines may hold the others within their cells
-        char delimiter = delimiter(text.lines().filter(line -> !line.isBlank()).findFirst().orElse("")).or(() -> delimiter(text)).orElse(',');
+        char delimiter = delimiter(text.lines().filter(line -> !line.isBlank() && !isComment(line)).findFirst().orElse("")).or(() -> delimiter(text)).orElse(',');
         List<Line> lines = new ArrayList<>();
         long number = 1;
         try (CSVParser parser = CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(false)
@@ -170,7 +191,7 @@ public final class TableImport {
         for (int i = 0; i < line.size(); i++) {
             String cell = line.get(i);
             Column column = cell.startsWith("/") ? places.containsKey(Column.ADDRESS) ? Column.ANSWER : Column.ADDRESS
-                    : cell.matches(",?[fihdsTF]{1,8}") || types(cell).isPresent() ? Column.TYPES
+                    : TypeTags.read(cell).isPresent() ? Column.TYPES
                     : PhraseValues.range(cell).isPresent() ? Column.RANGE : Column.MEANING;
             places.putIfAbsent(column, i);
         }
@@ -191,12 +212,15 @@ public final class TableImport {
         if (guessed) {
             guesses.add("columns known by what stands in them");
         }
-        Optional<List<ArgumentType>> types = types(cell(line, Column.TYPES));
+        Matcher together = TYPE_AND_RANGE.matcher(cell(line, Column.TYPES));
+        boolean ranged = together.matches() && TypeTags.read(together.group(1)).isPresent() && PhraseValues.range(together.group(2)).isPresent();
+        Optional<List<ArgumentType>> types = TypeTags.read(ranged ? together.group(1) : cell(line, Column.TYPES));
         if (types.isEmpty()) {
             return ReadRow.refused(quoted(place, line), "“" + cell(line, Column.TYPES) + "” is not a type: write type tags such as f or ifs, or words such as float, int, text");
         }
-        PhraseValues values = values(line);
-        List<Phrase.PhraseArgument> arguments = arguments(line, types.get(), values, guesses);
+        String written = ranged && cell(line, Column.RANGE).isEmpty() ? together.group(2) : cell(line, Column.RANGE);
+        PhraseValues values = values(line, written, guesses);
+        List<Phrase.PhraseArgument> arguments = arguments(line, types.get(), values, PhraseValues.ranges(written), guesses);
         Optional<Phrase.Direction> direction = direction(cell(line, Column.DIRECTION));
         Phrase.Direction said = direction.orElse(Phrase.Direction.BOTH);
         if (direction.isEmpty() && !cell(line, Column.DIRECTION).isEmpty()) {
@@ -238,70 +262,93 @@ public final class TableImport {
         return address;
     }
 
-    private PhraseValues values(List<String> line) {
-        Optional<Double> low = PhraseValues.number(cell(line, Column.LOW));
-        Optional<Double> high = PhraseValues.number(cell(line, Column.HIGH));
-        String unit = cell(line, Column.UNIT);
-        List<String> choices = PhraseValues.choices(cell(line, Column.CHOICES));
-        String written = cell(line, Column.RANGE);
-        return PhraseValues.range(written).map(range -> new PhraseValues(low.or(range::low), high.or(range::high),
-                        unit.isEmpty() ? range.unit() : unit, choices))
-                .orElseGet(() -> new PhraseValues(low, high, unit, choices.isEmpty() ? PhraseValues.choices(written) : choices));
+    private PhraseValues values(List<String> line, String written, List<String> guesses) {
+        Optional<Double> low = end(line, Column.LOW, guesses);
+        Optional<Double> high = end(line, Column.HIGH, guesses);
+        String choosable = cell(line, Column.CHOICES);
+        PhraseValues choices = PhraseValues.named(choosable).orElseGet(() -> PhraseValues.choosing(PhraseValues.choices(choosable)));
+        PhraseValues range = PhraseValues.ranges(written).stream().findFirst().or(() -> PhraseValues.cell(written)).orElseGet(() -> {
+            guesses.add("“" + written + "” left out: it is neither two numbers such as 0..1 nor a list of values");
+            return PhraseValues.NONE;
+        });
+        String told = Stream.of(cell(line, Column.UNIT), range.unit(), PhraseValues.unitOf(cell(line, Column.LOW)), PhraseValues.unitOf(cell(line, Column.HIGH)))
+                .filter(each -> !each.isEmpty()).findFirst().orElse(unit);
+        PhraseValues chosen = choices.choices().isEmpty() ? range : choices;
+        return new PhraseValues(low.or(range::low), high.or(range::high), told, chosen.choices(), chosen.marks());
     }
 
-    /** The last argument that is a number has the range; those before it are as they are, or fixed. */
-    private List<Phrase.PhraseArgument> arguments(List<String> line, List<ArgumentType> types, PhraseValues values, List<String> guesses) {
+    private Optional<Double> end(List<String> line, Column column, List<String> guesses) {
+        String written = cell(line, column);
+        Optional<Double> number = PhraseValues.number(written);
+        if (number.isEmpty() && INFINITE.matcher(written).matches()) {
+            guesses.add("“" + written + "” left out: the range needs a number there");
+        }
+        return number;
+    }
+
+    /** Ranges are those of the arguments where each has one; else the last argument that is a number has the range, and those before it are as they are, or fixed. */
+    private List<Phrase.PhraseArgument> arguments(List<String> line, List<ArgumentType> types, PhraseValues values, List<PhraseValues> ranges,
+                                                  List<String> guesses) {
         List<String> fixed = PhraseValues.choices(cell(line, Column.FIXED));
         List<ArgumentType> all = new ArrayList<>(types);
         if (all.isEmpty() && (values.low().isPresent() || !values.choices().isEmpty())) {
-            all.add(values.low().isPresent() ? ArgumentType.FLOAT32 : ArgumentType.TEXT);
-            guesses.add("taken as " + (values.low().isPresent() ? "a decimal" : "a text") + ", for no type is told");
+            Taken taken = Taken.of(values);
+            all.addAll(Collections.nCopies(Math.max(1, ranges.size()), taken.type));
+            guesses.add("taken as " + taken.said + ", for no type is told");
         }
-        List<ScaleMark> marks = ScaleMark.parse(cell(line, Column.MARKS)).orElseGet(() -> {
-            guesses.add("marks left out: “" + cell(line, Column.MARKS) + "” is not written as 0 off; 1 +10 dB");
+        String marked = cell(line, Column.MARKS);
+        List<ScaleMark> marks = marked.isEmpty() ? values.marks() : ScaleMark.parse(marked).orElseGet(() -> {
+            guesses.add("marks left out: “" + marked + "” is not written as 0 off; 1 +10 dB");
             return List.of();
         });
-        boolean ranged = values.low().isPresent() && values.high().isPresent() && values.low().get() < values.high().get();
+        boolean each = ranges.size() == all.size() - fixed.size();
+        if (ranges.size() > 1 && !each) {
+            guesses.add("there are " + ranges.size() + " ranges for " + (all.size() - fixed.size()) + " arguments: the first is taken");
+        }
         List<Phrase.PhraseArgument> arguments = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             boolean isFixed = i < fixed.size();
-            if (ranged && !Ranges.fits(all.get(i), values.low().get(), values.high().get())) {
+            boolean has = !isFixed && (each || i == all.size() - 1 || all.stream().skip(fixed.size()).allMatch(type -> type == all.get(all.size() - 1)));
+            PhraseValues own = has ? each ? ranges.get(i - fixed.size()) : values : PhraseValues.NONE;
+            boolean ranged = own.low().isPresent() && own.high().isPresent() && own.low().get() < own.high().get();
+            if (ranged && !Ranges.fits(all.get(i), own.low().get(), own.high().get())) {
                 guesses.add("range left out: it goes beyond what a number of this type can be");
                 ranged = false;
             }
-            boolean has = !isFixed && (all.stream().skip(fixed.size()).allMatch(type -> type == all.get(all.size() - 1)) || i == all.size() - 1);
-            arguments.add(new Phrase.PhraseArgument(all.get(i), has && ranged ? values.low() : Optional.empty(),
-                    has && ranged ? values.high() : Optional.empty(), has ? values.unit() : "", has ? values.choices() : List.of(),
-                    isFixed ? Optional.of(fixed.get(i)) : Optional.empty(), has ? marks : List.of()));
+            arguments.add(new Phrase.PhraseArgument(all.get(i), ranged ? own.low() : Optional.empty(), ranged ? own.high() : Optional.empty(),
+                    own.unit(), own.choices(), isFixed ? Optional.of(fixed.get(i)) : Optional.empty(), has ? marks : List.of()));
         }
         return arguments;
     }
 
-    /** Types as tags or as words; nothing at all is no argument. Empty where the cell is neither. */
-    private static Optional<List<ArgumentType>> types(String cell) {
-        String plain = cell.strip();
-        if (plain.isEmpty() || plain.matches("(?i)none|no|-|–|n/a")) {
-            return Optional.of(List.of());
+    /** What an argument is taken for whose type nobody tells. */
+    private enum Taken {
+        DECIMAL(ArgumentType.FLOAT32, "a decimal"), WHOLE(ArgumentType.INT32, "a whole number"), TEXT(ArgumentType.TEXT, "a text");
+
+        private final ArgumentType type;
+        private final String said;
+
+        Taken(ArgumentType type, String said) {
+            this.type = type;
+            this.said = said;
         }
-        if (plain.matches(",?[fihdsTF]{1,16}")) {
-            return Optional.of(plain.replace(",", "").chars().mapToObj(tag -> TypeTags.ofTag((char) tag).orElseThrow()).toList());
+
+        static Taken of(PhraseValues values) {
+            boolean numbers = !values.choices().isEmpty() && values.choices().stream().allMatch(choice -> choice.matches("-?\\d{1,9}"));
+            return values.low().isPresent() ? DECIMAL : numbers ? WHOLE : TEXT;
         }
-        List<ArgumentType> types = new ArrayList<>();
-        for (String word : plain.split("[\\s,;+/]+")) {
-            Optional<ArgumentType> type = TypeTags.ofWord(word.replaceAll("\\d+$", ""));
-            if (type.isEmpty()) {
-                return Optional.empty();
-            }
-            types.add(type.get());
-        }
-        return Optional.of(types);
     }
 
+    /** Documents are written from the target's side or from ours; what can be either is not guessed. */
     private static Optional<Phrase.Direction> direction(String cell) {
-        return switch (cell.strip().toLowerCase(Locale.ROOT)) {
-            case "out", "send", "write", "w", "to", "set", "write only" -> Optional.of(Phrase.Direction.OUT);
-            case "in", "receive", "read", "r", "from", "get", "read only", "report" -> Optional.of(Phrase.Direction.IN);
-            case "both", "in/out", "rw", "r/w", "read/write", "set/get", "" -> Optional.of(Phrase.Direction.BOTH);
+        String plain = cell.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_-]+", " ").replace("only", "").strip();
+        return switch (plain) {
+            case "out", "send", "sends", "write", "w", "wo", "to", "set", "command", "to target", "us to target", "we send", "→", ">", "=>", "→ target", "> target" ->
+                    Optional.of(Phrase.Direction.OUT);
+            case "in", "receive", "receives", "read", "r", "ro", "from", "get", "report", "reports", "status", "event", "notification", "notify", "from target", "target to us",
+                    "target sends", "←", "<", "<=", "← target", "< target" -> Optional.of(Phrase.Direction.IN);
+            case "both", "in/out", "in / out", "in, out", "rw", "r/w", "read/write", "read / write", "read, write", "read write", "set/get", "get/set", "send/receive", "send / receive", "both ways",
+                    "bidirectional", "two way", "↔", "<>", "< >", "<=>", "⇄", "⇔", "" -> Optional.of(Phrase.Direction.BOTH);
             default -> Optional.empty();
         };
     }

@@ -17,8 +17,8 @@ import imperan.show.Phrase.AnswerRule;
 import imperan.show.Phrase.Direction;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
-import imperan.show.Send;
 import imperan.show.ScaleMark;
+import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import org.junit.jupiter.api.BeforeEach;
@@ -165,6 +165,15 @@ class PhrasePlacerTest {
         assertThat(key.sends()).containsExactly(new Send(Send.Phase.PRESS, Optional.of(DESK), "/reset", List.of()));
         assertThat(key.listens()).isEmpty();
         assertThat(key.label()).isEqualTo("reset");
+    }
+
+    @Test
+    void numbersWithWordsAreChosenByTheirWords() {
+        PhraseArgument wave = new PhraseArgument(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of("0", "1", "2"), Optional.empty(),
+                List.of(new ScaleMark(0, "still"), new ScaleMark(2, "storm")));
+        assertThat(((Form.Choice) one(phrase("/wave", Direction.BOTH, wave), "/wave").form()).options())
+                .containsExactly(new Form.Choice.Option("still", "0"), new Form.Choice.Option("1", "1"), new Form.Choice.Option("storm", "2"));
+        assertThat(((Form.Lamp) one(phrase("/wave", Direction.IN, wave), "/wave").form()).states()).extracting(Form.Lamp.State::word).containsExactly("still", "", "storm");
     }
 
     @Test

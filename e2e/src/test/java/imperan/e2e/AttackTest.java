@@ -662,7 +662,7 @@ class AttackTest {
         String large = shows.create("Large").show().orElseThrow();
         StringBuilder table = new StringBuilder("address,types,low,high\n");
         for (int i = 0; i < 10_000; i++) {
-            table.append("/long/").append(i).append(",f,0,1\n");
+            table.append("/long/x").append(i).append(",f,0,1\n");
         }
         var taking = HTTP.sendAsync(HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/" + large + "/phrasebooks"))).header("Imperan-Browser", "attack")
                 .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString("{\"source\":\"TABLE\",\"name\":\"Long\",\"bare\":false,"
