@@ -34,7 +34,7 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
 
     /** A range; empty where the text is none. The ends may each have the unit; kilo before one of them is reckoned with. */
     static Optional<PhraseValues> range(String text) {
-        Matcher matcher = RANGE.matcher(text.strip());
+        Matcher matcher = RANGE.matcher(oneSpaced(text));
         if (!matcher.matches()) {
             return Optional.empty();
         }
@@ -56,6 +56,11 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
         return new PhraseValues(Optional.empty(), Optional.empty(), "", choices, List.of());
     }
 
+    /** With one space wherever there are several: a search has nothing to try then that grows with their number. */
+    static String oneSpaced(String text) {
+        return text.strip().replaceAll("\\s++", " ");
+    }
+
     /** What stands in brackets behind a range is a unit where it is as short as one; else it is a remark. */
     private static String unit(String behind) {
         String bare = behind.replaceAll("^[\\[(]|[\\]),;.]+$", "");
@@ -64,8 +69,8 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
 
     /** Ranges for several arguments, in their order, such as {@code 0..1; -45..45 °}; empty where the text is not several. */
     static List<PhraseValues> ranges(String text) {
-        for (String between : List.of("\\s*[;|]\\s*", "\\s*,\\s*")) {
-            List<Optional<PhraseValues>> each = Arrays.stream(text.strip().split(between)).map(PhraseValues::range).toList();
+        for (String between : List.of("[;|]", ",")) {
+            List<Optional<PhraseValues>> each = Arrays.stream(text.split(between)).map(PhraseValues::range).toList();
             if (each.size() > 1 && each.stream().allMatch(Optional::isPresent)) {
                 return each.stream().map(Optional::get).toList();
             }
@@ -86,7 +91,8 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
     static Optional<PhraseValues> named(String text) {
         List<ScaleMark> marks = new ArrayList<>();
         List<String> numbers = new ArrayList<>();
-        for (String each : text.strip().split("\\s*[,;/|]\\s*")) {
+        for (String part : text.split("[,;/|]")) {
+            String each = oneSpaced(part);
             Matcher before = NUMBER_THEN_WORD.matcher(each);
             Matcher behind = WORD_THEN_NUMBER.matcher(each);
             String number = before.matches() ? before.group(1) : behind.matches() ? behind.group(2) : "";
@@ -115,7 +121,7 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
 
     /** Texts with bars, commas, semicolons or slashes between. */
     static List<String> choices(String text) {
-        return text.isBlank() ? List.of() : Arrays.stream(text.split("\\s*[|,;/]\\s*")).map(String::strip)
+        return text.isBlank() ? List.of() : Arrays.stream(text.split("[|,;/]")).map(String::strip)
                 .filter(choice -> !choice.isEmpty()).toList();
     }
 

@@ -33,6 +33,9 @@ import java.util.stream.Stream;
  */
 public final class TableImport {
 
+    /** Characters of a title; what is longer is none. */
+    private static final int MOST_TITLE = 100;
+
     /** Characters of a row that is refused, as it is quoted. */
     private static final int MOST_QUOTED = 160;
 
@@ -62,6 +65,9 @@ public final class TableImport {
         }
 
         static Optional<Column> titled(String title) {
+            if (title.length() > MOST_TITLE) {
+                return Optional.empty();
+            }
             String plain = title.toLowerCase(Locale.ROOT).replaceAll("[\\[(].*[\\])]", "").replaceAll("[\\s_-]+", " ").replaceAll("[*`:]", "").strip();
             return Arrays.stream(values()).filter(column -> column.titles.contains(plain)).findFirst();
         }
@@ -212,7 +218,7 @@ public final class TableImport {
         if (guessed) {
             guesses.add("columns known by what stands in them");
         }
-        Matcher together = TYPE_AND_RANGE.matcher(cell(line, Column.TYPES));
+        Matcher together = TYPE_AND_RANGE.matcher(PhraseValues.oneSpaced(cell(line, Column.TYPES)));
         boolean ranged = together.matches() && TypeTags.read(together.group(1)).isPresent() && PhraseValues.range(together.group(2)).isPresent();
         Optional<List<ArgumentType>> types = TypeTags.read(ranged ? together.group(1) : cell(line, Column.TYPES));
         if (types.isEmpty()) {

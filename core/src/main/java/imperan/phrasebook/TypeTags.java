@@ -24,6 +24,8 @@ public final class TypeTags {
             Map.entry("double", ArgumentType.FLOAT64), Map.entry("long", ArgumentType.INT64), Map.entry("string", ArgumentType.TEXT),
             Map.entry("text", ArgumentType.TEXT), Map.entry("str", ArgumentType.TEXT), Map.entry("bool", ArgumentType.BOOLEAN), Map.entry("boolean", ArgumentType.BOOLEAN));
 
+    private static final int LONGEST_WORD = 20;
+
     private static final Pattern NO_ARGUMENT = Pattern.compile("(?i)|none|no|-|–|—|n/a|void|nil|null|empty|bang|trigger|impulse|no (?:arguments?|parameters?|values?)");
     private static final Pattern EITHER = Pattern.compile("(?i)(?:t|true)\\s*(?:/|\\||,|or)\\s*(?:f|false)");
     private static final Pattern COUNT_FIRST = Pattern.compile("(1?\\d)\\s*[x×*]?\\s*([A-Za-z]{2,})");
@@ -39,6 +41,9 @@ public final class TypeTags {
 
     /** How wide a number is, and that there are several, is told behind the word: float32, uint8_t, floats. */
     private static Optional<ArgumentType> ofWord(String word) {
+        if (word.length() > LONGEST_WORD) {
+            return Optional.empty();
+        }
         String bare = word.toLowerCase(Locale.ROOT).replaceAll("_t$", "").replaceAll("\\d+$", "");
         return (word.length() == 1 ? ofTag(word.charAt(0)) : Optional.<ArgumentType>empty()).or(() -> Optional.ofNullable(WORDS.get(bare)))
                 .or(() -> Optional.ofNullable(WORDS.get(bare.replaceAll("s$", ""))));
@@ -49,7 +54,7 @@ public final class TypeTags {
      * argument. Empty where the text is none of it.
      */
     static Optional<List<ArgumentType>> read(String text) {
-        String plain = text.strip().replaceAll("^[\\[(](.*)[\\])]$", "$1").strip();
+        String plain = PhraseValues.oneSpaced(text).replaceAll("^[\\[(](.*)[\\])]$", "$1").strip();
         if (NO_ARGUMENT.matcher(plain).matches()) {
             return Optional.of(List.of());
         } else if (EITHER.matcher(plain).matches()) {

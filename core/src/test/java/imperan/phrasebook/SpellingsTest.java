@@ -132,6 +132,15 @@ class SpellingsTest {
         assertThat(TableImport.read(TableExport.write(three)).stream().map(row -> row.phrase().orElseThrow()).toList()).isEqualTo(three);
     }
 
+    /** A search that tries every way to split a run of signs would not end on these. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '#', ignoreLeadingAndTrailingWhitespace = false, value = {"0#' '#x", "0..1#' '#x", "f#' '#x", "#(#", "#1#x", "0 #-#", "a#,#x", "#[#]", "-#.#0"})
+    void longRunsOfOneSignAreReadLikeShortOnes(String begin, String sign, String end) {
+        String cell = (begin == null ? "" : begin) + sign.repeat(200_000) + (end == null ? "" : end);
+        assertThat(TableImport.read("address\ttype\trange\tmin\tdirection\n/a\t" + "f\t" + cell + "\t" + cell + "\t" + cell + "\n/b\t" + cell + "\t\t\t\n")).hasSizeBetween(1, 2);
+        assertThat(TableImport.read("address\t" + cell + "\n/a\t" + cell + "\n")).hasSize(1);
+    }
+
     @Test
     void onlyArgumentsThatVaryHaveARange() {
         Phrase phrase = phrase("address\ttypes\tfixed\trange", "/cross\tiff\t3\t0..1; -1..1");

@@ -148,7 +148,7 @@ class ServerTest {
         "POST | rig | {\"what\": \"sail\"} | cannot be read",
         "POST | targets/bellows/say | {\"line\": \"x\"} | begins with a slash",
         "POST | targets/bellows/say | {} | cannot be read",
-        "POST | phrasebooks/preview | {\"source\": \"HEARD\", \"name\": \"x\", \"text\": \"../x\", \"bare\": false} | makes no sense",
+        "POST | phrasebooks/preview | {\"source\": \"HEARD\", \"name\": \"x\", \"text\": \"../x\", \"bare\": false} | is not valid",
         "POST | phrasebooks/preview | {\"source\": \"OTHER_SHOW\", \"name\": \"x\", \"text\": \"nowhere/desk\", \"bare\": false} | nowhere",
         "POST | phrasebooks/preview | {\"source\": \"TABLE\", \"name\": null, \"text\": \"\", \"bare\": false} | cannot be read",
         "POST | phrasebooks | {\"source\": \"TABLE\", \"name\": \"x\", \"text\": \"\", \"bare\": false, \"onSameName\": \"MERGE\"} | no phrase in it",
