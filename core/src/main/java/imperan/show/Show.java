@@ -161,7 +161,7 @@ public final class Show {
                         + edit.title() + "” cannot be taken back"));
     }
 
-    /** Makes this show hold exactly these parts, as one edit: a keep point restored, or a file over a show. */
+    /** Makes this show hold exactly these parts, as one edit: a version restored, or a file over a show. */
     public Outcome become(Collection<Part> wanted, Person author, String title) {
         Map<PartId, Edit.Change> changes = new LinkedHashMap<>();
         Map<PartId, Part> then = new TreeMap<>();
