@@ -69,7 +69,7 @@ public enum ControlKind {
         return height;
     }
 
-    /** Less than this makes no sense: a single control can be small, what consists of several needs all of its room. */
+    /** Less than this is of no use: a single control can be small, what consists of several needs all of its room. */
     int leastWidth() {
         return isSeveral() ? width : 1;
     }

@@ -141,12 +141,18 @@ public final class TableImport {
         boolean bars = all.stream().filter(line -> !line.isBlank()).allMatch(line -> line.strip().startsWith("|") || line.contains(" | "));
         return (bars ? withBars(text.lines().toList()) : delimited(text)).stream()
                 .filter(line -> !line.cells().stream().allMatch(String::isBlank))
-                .filter(line -> !isComment(line.cells().stream().filter(cell -> !cell.isEmpty()).findFirst().orElse(""))).toList();
+                .filter(line -> !isComment(line)).toList();
+    }
+
+    /** A column of numbers may be titled # and count #1, #2: such a line is a row. */
+    private static boolean isComment(Line line) {
+        List<String> filled = line.cells().stream().filter(cell -> !cell.isEmpty()).toList();
+        return isComment(filled.get(0)) && (filled.size() == 1 || !filled.get(0).matches("#\\d*"));
     }
 
     /** No address holds such a sign, and none has a space behind its first slashes (OSC 1.0, "OSC Address Spaces"). */
     private static boolean isComment(String text) {
-        return text.strip().matches("(?s)(?:#|//\\s|--\\s|;\\s).*");
+        return text.strip().matches("(?s)(?:#(?!\\d*\\s*[,;\\t|])|//\\s|--\\s|;\\s).*");
     }
 
     private static List<Line> withBars(List<String> all) {
@@ -309,7 +315,8 @@ public final class TableImport {
         });
         boolean each = ranges.size() == all.size() - fixed.size();
         if (ranges.size() > 1 && !each) {
-            guesses.add("there are " + ranges.size() + " ranges for " + (all.size() - fixed.size()) + " arguments: the first is taken");
+            int varying = all.size() - fixed.size();
+            guesses.add("there are " + ranges.size() + " ranges for " + varying + (varying == 1 ? " argument" : " arguments") + ": the first is taken");
         }
         List<Phrase.PhraseArgument> arguments = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {

@@ -97,6 +97,15 @@ class SpellingsTest {
     }
 
     @Test
+    void aColumnOfNumbersIsNoComment() {
+        List<ReadRow> rows = TableImport.read("#,Path,Type\n#1,/lamp,f\n#2,/gate,i\n#,,\n");
+        assertThat(rows).extracting(row -> row.phrase().orElseThrow().address()).containsExactly("/lamp", "/gate");
+        assertThat(rows).extracting(ReadRow::verdict).containsOnly(Verdict.UNDERSTOOD);
+        assertThat(TableImport.read("| # | Path | Type |\n|---|---|---|\n| 1 | /lamp | f |\n")).singleElement()
+                .satisfies(row -> assertThat(row.verdict()).isEqualTo(Verdict.UNDERSTOOD));
+    }
+
+    @Test
     void rowsThatCountOnAreOneFamily() {
         String list = IntStream.rangeClosed(1, 8).mapToObj(n -> "/lamp/" + n + "/level,f,Level of lamp " + n + "\n").collect(Collectors.joining());
         List<ReadRow> rows = TableImport.read("address,type,meaning\n" + list + "/lamp/1/tint,f,\n/lamp/2/tint,f,\n");
