@@ -19,6 +19,8 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
 
     /** More addresses than a phrase may stand for, so that a slip does not fill the memory. */
     public static final int MAX_COUNT = 100_000;
+    /** Characters of an address, with its slots as they are written. */
+    public static final int MOST_CHARACTERS = 1_000;
 
     private static final Pattern SLOT = Pattern.compile("([A-Za-z][A-Za-z0-9_]{0,30}):(\\d{1,6})\\.\\.(\\d{1,6})");
 

@@ -110,6 +110,9 @@ public final class TableImport {
 
     private void all(String text) {
         List<Line> lines = lines(text);
+        if (lines.isEmpty() && !text.isBlank()) {
+            rows.add(ReadRow.refused("line 1", "There is nothing here but comments"));
+        }
         boolean headed = !lines.isEmpty() && lines.get(0).cells().stream().noneMatch(cell -> cell.startsWith("/"));
         if (headed) {
             List<String> titles = lines.get(0).cells();
@@ -217,6 +220,9 @@ public final class TableImport {
     private ReadRow row(String place, List<String> line, boolean guessed) {
         List<String> guesses = new ArrayList<>();
         String address = address(cell(line, Column.ADDRESS), guesses);
+        if (address.length() > SlotAddress.MOST_CHARACTERS) {
+            return ReadRow.refused(quoted(place, line), "An address has at most " + SlotAddress.MOST_CHARACTERS + " characters");
+        }
         SlotAddress slots = bare ? SlotAddress.parseFreely(address) : SlotAddress.parse(address);
         if (slots.problem().isPresent()) {
             return ReadRow.refused(quoted(place, line), address.isEmpty() ? "There is no address in this line" : slots.problem().get());
@@ -284,7 +290,7 @@ public final class TableImport {
             return PhraseValues.NONE;
         });
         String told = Stream.of(cell(line, Column.UNIT), range.unit(), PhraseValues.unitOf(cell(line, Column.LOW)), PhraseValues.unitOf(cell(line, Column.HIGH)))
-                .filter(each -> !each.isEmpty()).findFirst().orElse(unit);
+                .filter(each -> !each.isEmpty()).findFirst().orElse(low.or(range::low).isPresent() ? unit : "");
         PhraseValues chosen = choices.choices().isEmpty() ? range : choices;
         return new PhraseValues(low.or(range::low), high.or(range::high), told, chosen.choices(), chosen.marks());
     }

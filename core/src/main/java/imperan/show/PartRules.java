@@ -25,7 +25,6 @@ final class PartRules {
     static final int MOST_CHANGES = 20_000;
     /** Of a text argument. */
     static final int MOST_ARGUMENT = 8 << 10;
-    private static final int MOST_ADDRESS = 1_000;
     private static final int MAX_OPTIONS = 64;
     /** A day. */
     private static final double MOST_SECONDS = 86_400;
@@ -427,10 +426,10 @@ final class PartRules {
     }
 
     private boolean tooLong(Part part, String field, String address) {
-        if (address.length() > MOST_ADDRESS) {
-            problem(part, field, "An address has at most " + MOST_ADDRESS + " characters");
+        if (address.length() > SlotAddress.MOST_CHARACTERS) {
+            problem(part, field, "An address has at most " + SlotAddress.MOST_CHARACTERS + " characters");
         }
-        return address.length() > MOST_ADDRESS;
+        return address.length() > SlotAddress.MOST_CHARACTERS;
     }
 
     private void slotAddress(Part part, String field, String address, boolean bare) {

@@ -94,6 +94,19 @@ class SpellingsTest {
         List<ReadRow> rows = TableImport.read("# levels; as of spring\naddress,type\n// the lamps\n/lamp,f\n-- the rest\n# /old,f\n/reset,none\n");
         assertThat(rows).extracting(ReadRow::place).containsExactly("line 4", "line 7");
         assertThat(rows).extracting(ReadRow::verdict).containsOnly(Verdict.UNDERSTOOD);
+        assertThat(TableImport.read("# nothing\n# else\n")).singleElement().satisfies(row -> assertThat(row.note()).isEqualTo("There is nothing here but comments"));
+    }
+
+    @Test
+    void anAddressThatNoPhraseMayHaveIsRefusedInThePreview() {
+        assertThat(TableImport.read("address,type\n" + "/a".repeat(501) + ",f\n")).singleElement()
+                .satisfies(row -> assertThat(row.note()).isEqualTo("An address has at most 1000 characters"));
+    }
+
+    @Test
+    void theUnitOfATitleIsForNumbers() {
+        List<ReadRow> rows = TableImport.read("address\ttype\trange (dB)\n/a\tf\t-60 to 10\n/b\ti\t0 still, 1 storm\n");
+        assertThat(rows).extracting(row -> row.phrase().orElseThrow().arguments().get(0).unit()).containsExactly("dB", "");
     }
 
     @Test
