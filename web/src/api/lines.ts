@@ -32,6 +32,7 @@ export const fillStart = (controls: string[]) => read<FillStart>("arrange/fill-s
 export const shapeOf = (page: string) => read<PageShape>(`pages/${page}/shape`);
 
 export const linesOf = () => read<TableLine[]>("lines");
+export const linesOnPage = (page: string) => read<TableLine[]>(`lines?page=${page}`);
 export const linesAsCsv = () => at("lines.csv");
 export const previewLines = (table: string) => read<TablePreview>("lines/preview", askingText(table));
 export const takeLines = (table: string) => inTurnPost("lines", table);

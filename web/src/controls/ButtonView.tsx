@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import type { Control, ControlValue } from "../api/types";
 import { ControlBox } from "./ControlBox";
+import { fitted } from "./fit";
 import { hand } from "./hand";
 import { Mark } from "./Mark";
 import { type Drawn, echoOf, positionOf, stateWords } from "./useValue";
@@ -31,7 +32,7 @@ export function ButtonView({ id, control, live }: Props) {
       >
         <div data-travel className="key-cap">
           <Mark face={control.face} />
-          <span className="max-w-full truncate px-1" data-label={control.label}>
+          <span className="key-label" data-label={control.label} style={fitted(control.label)}>
             {control.label || " "}
           </span>
           <span className="key-state" />

@@ -2,8 +2,9 @@ import { type CSSProperties, useMemo } from "react";
 import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { DetentMark } from "./DetentMark";
+import { fitted } from "./fit";
 import { hand } from "./hand";
-import { scale } from "./scale";
+import { scale, widestOf } from "./scale";
 import { SliderFace } from "./SliderFace";
 import { drawSlider } from "./useValue";
 
@@ -17,6 +18,7 @@ interface Props {
 /** A ruled slot with a cap, and the mark where the target says it stands. */
 export function FaderView({ id, control, live }: Props) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
+  const marks = scale(control);
   const sideways = control.form.kind === "fader" && control.form.direction === "RIGHT";
 
   return (
@@ -32,10 +34,10 @@ export function FaderView({ id, control, live }: Props) {
           <span className="reading-state" />
         </div>
         <div className="travel-room">
-          <div data-travel className="travel">
+          <div data-travel className="travel" style={{ "--chars": widestOf(marks) } as CSSProperties}>
             <div className="slot" />
             <DetentMark form={control.form} className="detent" />
-            {scale(control).map(({ place, text }) => (
+            {marks.map(({ place, text }) => (
               <span key={place} className="scale-mark" style={{ "--place": place } as CSSProperties}>
                 {text}
               </span>
@@ -49,7 +51,7 @@ export function FaderView({ id, control, live }: Props) {
             </div>
           </div>
         </div>
-        <div className="tape" data-label={control.label}>
+        <div className="tape" data-label={control.label} style={fitted(control.label)}>
           {control.label || " "}
         </div>
       </SliderFace>

@@ -2,6 +2,7 @@ import { useCallback } from "react";
 import type { Control, ControlValue, Form } from "../api/types";
 import { type Drawn, echoOf, stateWords } from "./useValue";
 import { ControlBox } from "./ControlBox";
+import { fitted } from "./fit";
 
 interface Props {
   id: string;
@@ -32,7 +33,7 @@ export function LampView({ id, control, form }: Props) {
         aria-label={control.label || "lamp"}
       >
         <span className="lamp" />
-        <span className="min-w-0 flex-1 truncate" data-label={control.label}>
+        <span className="lamp-label" data-label={control.label} style={fitted(control.label)}>
           {control.label}
         </span>
         <span className="key-state pr-1.5" />

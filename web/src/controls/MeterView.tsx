@@ -1,6 +1,7 @@
 import { useMemo, useRef } from "react";
 import type { Control, ControlValue } from "../api/types";
 import { ControlBox } from "./ControlBox";
+import { fitted } from "./fit";
 import { meter } from "./meter";
 import { useMark } from "./useMark";
 import { type Drawn, echoOf } from "./useValue";
@@ -21,7 +22,11 @@ export function MeterView({ id, control }: { id: string; control: Control }) {
         aria-valuenow={0}
       >
         <div ref={column} className="meter" />
-        {control.label && <div className="meter-label">{control.label}</div>}
+        {control.label && (
+          <div className="meter-label" style={fitted(control.label)}>
+            {control.label}
+          </div>
+        )}
       </div>
     </ControlBox>
   );

@@ -2,6 +2,7 @@ import type { Control, ControlValue } from "../api/types";
 import { Readings } from "./Tape";
 import { type Drawn, echoOf, stateWords } from "./useValue";
 import { ControlBox } from "./ControlBox";
+import { fitted } from "./fit";
 
 /** A needle with its zero in the middle; nothing to touch. */
 export function NeedleView({ id, control }: { id: string; control: Control }) {
@@ -21,7 +22,7 @@ export function NeedleView({ id, control }: { id: string; control: Control }) {
         </div>
         <Readings />
         {control.label && (
-          <div className="meter-label" data-label={control.label}>
+          <div className="meter-label" data-label={control.label} style={fitted(control.label)}>
             {control.label}
           </div>
         )}

@@ -3,6 +3,7 @@ import type { Control, Form } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { showTray, useTrays } from "../run/trays";
 import { textOf } from "./ControlBox";
+import { fitted } from "./fit";
 import { Mark } from "./Mark";
 
 interface Props {
@@ -20,6 +21,7 @@ export function PageKeyView({ id, control, form, live }: Props) {
   const tray = partOf(parts, "tray", form.goesTo);
   const shown = useTrays((s) => (form.goesTo ? s.shown.has(form.goesTo) : false));
   const where = page?.part.body.name ?? tray?.part.body.name;
+  const called = control.label || where || "no page yet";
   const go = () => {
     if (page) void navigate(`/run/${page.part.id}`);
     if (tray) showTray(tray.part.id, !shown);
@@ -34,7 +36,9 @@ export function PageKeyView({ id, control, form, live }: Props) {
         onClick={live ? go : undefined}
       >
         <Mark face={control.face} />
-        <span className="label-text max-w-full truncate px-1">{control.label || where || "no page yet"}</span>
+        <span className="label-text key-label" style={fitted(called)}>
+          {called}
+        </span>
         {where && control.label && where !== control.label && <span className="key-state">{where}</span>}
       </button>
     </div>

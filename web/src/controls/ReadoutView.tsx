@@ -22,5 +22,5 @@ export function ReadoutView({ id, control }: { id: string; control: Control }) {
 function draw(drawn: Drawn, value: ControlValue): void {
   const stale = value.belief === "STALE" ? " (stale)" : "";
   const unit = value.echoText && value.unit ? ` ${value.unit}` : "";
-  drawn.text(".readout-said", (value.echoText || "–") + unit + stale);
+  drawn.fitted(".readout-said", (value.echoText || "–") + unit + stale);
 }

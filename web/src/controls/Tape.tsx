@@ -1,8 +1,10 @@
+import { fitted } from "./fit";
+
 /** The strip with a control's name; nothing where it has none. Its target may say another name. */
 export function Tape({ label }: { label: string }) {
   if (!label) return null;
   return (
-    <div className="tape tape-low" data-label={label}>
+    <div className="tape tape-low" data-label={label} style={fitted(label)}>
       {label}
     </div>
   );

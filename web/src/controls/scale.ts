@@ -34,3 +34,8 @@ export function scale(control: Control): PlacedMark[] {
     text: String(Number((low + (high - low) * place).toPrecision(3))),
   }));
 }
+
+/** How wide the widest text of a scale is, in heights of its letters. */
+export function widestOf(marks: PlacedMark[]): number {
+  return Math.max(1, ...marks.map(({ text }) => text.length)) * 0.62;
+}

@@ -3,6 +3,7 @@ import type { ControlValue } from "../api/types";
 import { browser } from "../live/browser";
 import { Painting } from "../live/paint";
 import { values } from "../live/values";
+import { fit } from "./fit";
 
 const BELIEF_WORDS = { UNSET: "no value", KNOWN: "", ASSUMED: "unconfirmed", STALE: "stale" };
 
@@ -47,6 +48,14 @@ export class Drawn {
   text(selector: string, text: string): void {
     const part = this.part(selector);
     if (part && part.textContent !== text) part.textContent = text;
+  }
+
+  /** A text that is as large as its place allows. */
+  fitted(selector: string, text: string): void {
+    const part = this.part(selector);
+    if (!part || part.textContent === text) return;
+    part.textContent = text;
+    fit(part, text);
   }
 
   attribute(selector: string, name: string, value: string): void {
@@ -118,7 +127,7 @@ export function useValue(
       if (element.title !== title) element.title = title;
       drawn.text(".holder", value.holder && !isInHand(value) ? value.holderName : "");
       const label = drawn.part("[data-label]");
-      if (label) drawn.text("[data-label]", value.label || label.dataset.label || " ");
+      if (label) drawn.fitted("[data-label]", value.label || label.dataset.label || " ");
       draw(drawn, value);
     };
     const painting = new Painting(all, seenElsewhere);

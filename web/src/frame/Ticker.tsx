@@ -29,6 +29,7 @@ function Side({ row, out = false }: { row: WireRow | null; out?: boolean }) {
     >
       <Icon size={20} className="shrink-0" aria-hidden />
       <span className="font-sans font-bold">{out ? "out" : "in"}</span>
+      {row?.note && <span className="flex-none font-sans font-bold text-caution">{row.note}</span>}
       <span className="truncate">
         {row
           ? `${clockTime(row.atMillis)}  ${sentence(row)}`

@@ -29,17 +29,17 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
   const popUps = partsOf(parts, "tray", page.part.id).filter((t) => t.part.body.popUp);
   return (
     <div className="flex items-center gap-2 py-1" role="toolbar" aria-label="Selection">
-      <strong className="rounded bg-caution px-3 py-0.5 text-ink">
-        Build: touching a control sends nothing
+      <strong className="flex-none rounded bg-caution px-2 py-0.5 text-ink">
+        Build: touching sends nothing
       </strong>
       {count > 0 && (
-        <span className="rounded bg-ground px-2 py-0.5 font-bold text-select" role="status">
+        <span className="flex-none rounded bg-ground px-2 py-0.5 font-bold text-select" role="status">
           {count} selected
         </span>
       )}
       <button
         aria-pressed={preview}
-        className={`rounded border bg-ground px-2 py-0.5 ${preview ? "border-bone" : "border-rule text-quiet"}`}
+        className={`flex-none rounded border bg-ground px-2 py-0.5 ${preview ? "border-bone" : "border-rule text-quiet"}`}
         title={`In the shape of its screen, ${page.part.body.screen.width} × ${page.part.body.screen.height}`}
         onClick={() => usePreview.setState({ on: !preview })}
       >
@@ -55,24 +55,34 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
           {part.body.name}
         </button>
       ))}
-      <span className="ml-auto flex gap-1">
+      <span className="ml-auto flex flex-none gap-1">
         {count > 0 && (
           <>
-            <Tool name="Copy" Icon={Copy} onClick={() => void report(copySelected())} />
-            <Tool name="Duplicate" Icon={CopyPlus} onClick={() => void report(duplicateSelected(page))} />
             <Tool name="Remove selected" Icon={Trash2} onClick={() => void report(removeSelected())} />
+            <Tool name="Duplicate" Icon={CopyPlus} onClick={() => void report(duplicateSelected(page))} />
+            <Tool name="Copy" Icon={Copy} onClick={() => void report(copySelected())} />
           </>
         )}
         <Tool name="Paste" Icon={ClipboardPaste} onClick={() => void report(pasteCopied(page))} />
         <Tool name="Paste special …" Icon={ClipboardList} onClick={() => openDialog("paste")} />
         <Tool name="Find and replace …" Icon={Replace} onClick={() => openDialog("replace")} />
       </span>
-      <span className="flex gap-2">
-        <PushButton className="py-0.5!" onClick={() => void report(undo())}>
-          <Undo2 size={16} aria-hidden /> Undo
+      <span className="flex flex-none gap-1">
+        <PushButton
+          aria-label="Undo"
+          title="Undo"
+          className="px-2! py-0.5!"
+          onClick={() => void report(undo())}
+        >
+          <Undo2 size={16} aria-hidden /> <span className="max-xl:hidden">Undo</span>
         </PushButton>
-        <PushButton className="py-0.5!" onClick={() => void report(redo())}>
-          <Redo2 size={16} aria-hidden /> Redo
+        <PushButton
+          aria-label="Redo"
+          title="Redo"
+          className="px-2! py-0.5!"
+          onClick={() => void report(redo())}
+        >
+          <Redo2 size={16} aria-hidden /> <span className="max-xl:hidden">Redo</span>
         </PushButton>
       </span>
     </div>

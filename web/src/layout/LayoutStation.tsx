@@ -72,7 +72,7 @@ export function LayoutStation() {
 
   return (
     <main className="relative flex min-h-0 min-w-0 flex-1 overflow-clip" data-mode="build">
-      <aside className="flex w-60 shrink-0 flex-col gap-3 overflow-auto border-r border-rule bg-panel p-3">
+      <aside className="flex w-60 shrink-0 flex-col gap-2 overflow-auto border-r border-rule bg-panel p-2 max-xl:w-52">
         <Pages pages={pages} current={page} />
         <Shelves page={pageId ?? null} />
       </aside>
@@ -165,10 +165,8 @@ function Shelves({ page }: { page: string | null }) {
         <PhraseShelf page={page} />
       ) : shelf === "Learn" ? (
         <LearnShelf />
-      ) : page ? (
-        <Palette page={page} />
       ) : (
-        <p className="text-sm text-quiet">Add a page first: it is the grid on which controls lie.</p>
+        <Palette page={page} />
       )}
     </>
   );
@@ -190,6 +188,14 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
       <div className="flex items-center justify-between">
         <h2 className="text-sm font-bold text-quiet">Pages</h2>
         <span className="flex">
+          <NavLink
+            to="/lines"
+            aria-label="All lines as a table"
+            title="All lines as a table"
+            className="rounded p-1 text-quiet"
+          >
+            <Rows3 size={18} aria-hidden />
+          </NavLink>
           {current && (
             <button
               aria-label="Page settings"
@@ -215,13 +221,11 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
         <EditField
           key={current.part.id}
           label="Page name"
+          hideLabel
           value={current.part.body.name}
           onCommit={(name) => of("name", setPage(current, { name }))}
         />
       )}
-      <NavLink to="/lines" className="flex items-center gap-2 rounded px-2 py-1 text-quiet">
-        <Rows3 size={16} aria-hidden /> All lines as a table
-      </NavLink>
       {panel && current && <PagePanel page={current} onClose={() => setPanel(false)} />}
     </section>
   );

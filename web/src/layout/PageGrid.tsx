@@ -1,5 +1,5 @@
-import { ChevronLeft, ChevronRight, CopyCheck } from "lucide-react";
-import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from "react";
+import { ChevronLeft, ChevronRight, CopyCheck, TriangleAlert } from "lucide-react";
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import { shapeOf } from "../api/lines";
 import type { Cell, Cells, Page, Tray } from "../api/types";
 import { useLook } from "../api/useLook";
@@ -13,6 +13,7 @@ import { report } from "../ui/notices";
 import { addControl, arrangeSelected } from "./actions";
 import { BuildBar } from "./BuildBar";
 import { calledOf, controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
+import { usePageLines } from "./pageLines";
 import { usePreview } from "./screens";
 import { select, toggle, useSelection } from "./selection";
 import { placeTaken, useShelf } from "./shelf";
@@ -45,6 +46,11 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
   const [drag, setDrag] = useState<Drag | null>(null);
   const { columns, rows } = page.part.body;
   const { found: shape } = useLook(page.part.id, shapeOf);
+  const lines = usePageLines(page.part.id);
+  const findings = new Map<string, string[]>();
+  for (const { control, findings: found } of lines)
+    if (found.length)
+      findings.set(control, [...(findings.get(control) ?? []), ...found.map((f) => f.message)]);
   const small = new Map(shape?.tooSmall.map((each) => [each.part, `${each.width} × ${each.height} px`]));
   const laid = laidOn(parts, page.part.id).filter(
     ({ part: { id, body } }) => body.kind !== "tray" || !body.popUp || shown.has(id) || ids.includes(id),
@@ -96,6 +102,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
         moving={dragging}
         selected={ids.includes(id)}
         small={small.get(id)}
+        findings={findings.get(id)}
         onStart={(how, e) => {
           // the page keeps the pointer, for the control may be removed by somebody else under the hand
           grid.current!.setPointerCapture(e.pointerId);
@@ -223,19 +230,27 @@ interface HandleProps {
   selected: boolean;
   /** Its size on the screen that its page is meant for, where that is smaller than a finger needs. */
   small: string | undefined;
+  /** What the phrasebooks of its targets say against its lines. */
+  findings: string[] | undefined;
   onStart: (how: Drag["how"], e: PointerEvent) => void;
   /** Draws what lies in a tray. */
   inside: (held: Laid) => ReactNode;
 }
 
 /** What takes a control or a tray in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
-function Handle({ held, cells, moving, selected, small, onStart, inside }: HandleProps) {
+function Handle({ held, cells, moving, selected, small, findings, onStart, inside }: HandleProps) {
   const { id, body } = held.part;
   const others = useShow((s) => s.presences)
     .filter((p) => p.browser !== browser.id && p.controls.includes(id))
     .map((p) => p.name);
   const parts = useShow((s) => s.parts);
   const kind = body.kind === "tray" ? "tray" : (controlAt(parts, held)?.part.body.form.kind ?? "gone");
+
+  const fresh = useSelection((s) => s.fresh === id);
+  const element = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (fresh) element.current?.focus();
+  }, [fresh]);
 
   const start = (e: PointerEvent, how: Drag["how"]) => {
     if (e.button !== 0) return;
@@ -268,6 +283,7 @@ function Handle({ held, cells, moving, selected, small, onStart, inside }: Handl
 
   return (
     <div
+      ref={element}
       role="button"
       tabIndex={0}
       aria-label={`${calledOf(parts, held)}, ${kind}`}
@@ -302,6 +318,14 @@ function Handle({ held, cells, moving, selected, small, onStart, inside }: Handl
           title="Shown again: the same control as on another page"
         >
           <CopyCheck size={14} aria-hidden />
+        </span>
+      )}
+      {findings && (
+        <span
+          className="pointer-events-none absolute top-0.5 right-0.5 z-20 rounded bg-caution p-0.5 text-ink"
+          title={findings.join("; ")}
+        >
+          <TriangleAlert size={14} role="img" aria-label={findings.join("; ")} />
         </span>
       )}
       {small && (

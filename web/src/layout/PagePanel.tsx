@@ -1,7 +1,17 @@
-import { ArrowDown, ArrowUp, Copy, CopyCheck, Download, PencilRuler, Trash2, Upload } from "lucide-react";
+import {
+  ArrowDown,
+  ArrowUp,
+  Copy,
+  CopyCheck,
+  Download,
+  PencilRuler,
+  Smartphone,
+  Trash2,
+  Upload,
+} from "lucide-react";
 import { useState } from "react";
 import { layoutFile } from "../api/lines";
-import type { Condition, Page, Problem } from "../api/types";
+import type { Cells, Condition, Page, Problem } from "../api/types";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { Check, NumberField, of } from "../ui/fields";
@@ -10,9 +20,9 @@ import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
 import { ConditionFields } from "./ConditionFields";
 import { useGoToPage } from "./useGoToPage";
-import { copyLayout, duplicatePage, orderPage, removePage, setPage } from "./actions";
+import { copyLayout, copyToPhone, duplicatePage, orderPage, removePage, setPage } from "./actions";
 import { openDialog } from "./dialogs";
-import { inDraft } from "../live/laid";
+import { inDraft, laidOn } from "../live/laid";
 import { type ScreenKind, SCREENS } from "./screens";
 
 /** Everything of one page: its cells, the screen it is meant for, and its way in and out. */
@@ -20,6 +30,7 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
   const goTo = useGoToPage();
   const parts = useShow((s) => s.parts);
   const { id, body, parent } = page.part;
+  const used = usedBy(laidOn(parts, id).map((laid) => laid.part.body.cells));
   const put = (field: string, part: Partial<Page>) => of(field, setPage(page, part));
 
   const [screen, setScreen] = useState<ScreenKind>("PHONE");
@@ -49,6 +60,15 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
         />
         <NumberField label="Rows" whole value={body.rows} onCommit={(rows) => put("rows", { rows })} />
       </div>
+      {used && (used.columns !== body.columns || used.rows !== body.rows) && (
+        <PushButton
+          className="self-start"
+          title="As many columns and rows as are used: the fewer, the larger is everything on the page"
+          onClick={() => void report(setPage(page, used))}
+        >
+          Fit what lies here: {used.columns} × {used.rows}
+        </PushButton>
+      )}
       <Select<ScreenKind>
         label="Meant for"
         value={body.screen.kind}
@@ -98,6 +118,21 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
           <CopyCheck size={16} aria-hidden /> Show again
         </PushButton>
       </div>
+      {body.screen.kind !== "PHONE" && (
+        <section className="border-t border-rule pt-3" aria-label="Copy to a phone page">
+          <p className="mb-1 text-sm text-quiet">
+            Copy to a phone page: laid out anew, large enough for fingers, the strips
+          </p>
+          <div className="grid grid-cols-2 gap-2">
+            <PushButton onClick={() => void made(copyToPhone(id, 1))}>
+              <Smartphone size={16} aria-hidden /> one below another
+            </PushButton>
+            <PushButton onClick={() => void made(copyToPhone(id, 2))}>
+              <Smartphone size={16} aria-hidden /> two across
+            </PushButton>
+          </div>
+        </section>
+      )}
       <div className="grid grid-cols-2 gap-2 border-t border-rule pt-3">
         <PushButton onClick={() => void report(orderPage(id, -1))}>
           <ArrowUp size={16} aria-hidden /> Earlier
@@ -145,4 +180,13 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
       </div>
     </SidePanel>
   );
+}
+
+/** The columns and rows up to the last one that is used; null where nothing lies there. */
+function usedBy(all: Cells[]): { columns: number; rows: number } | null {
+  if (all.length === 0) return null;
+  return {
+    columns: Math.max(...all.map((cells) => cells.column + cells.width)),
+    rows: Math.max(...all.map((cells) => cells.row + cells.height)),
+  };
 }

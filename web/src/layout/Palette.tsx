@@ -23,8 +23,9 @@ import {
 import type { ControlKind } from "../api/types";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
-import { addControl } from "./actions";
+import { addControl, addPage } from "./actions";
 import { place, useSelection } from "./selection";
+import { useGoToPage } from "./useGoToPage";
 
 const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
   { kind: "FADER", name: "Fader", Icon: RectangleVertical },
@@ -49,8 +50,17 @@ const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
   { kind: "PAGE_KEY", name: "Page key", Icon: Signpost },
 ];
 
-/** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. */
-export function Palette({ page }: { page: string }) {
+/** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. Without a page it makes one. */
+export function Palette({ page }: { page: string | null }) {
+  const goTo = useGoToPage();
+  const pageForIt = async () => {
+    if (page) return page;
+    const { id, problems } = await addPage(null);
+    await report(Promise.resolve(problems));
+    if (problems.length > 0) return null;
+    goTo(id);
+    return id;
+  };
   const placing = useSelection((s) => s.placing);
   return (
     <section aria-label="Controls" className="flex flex-col gap-2">
@@ -63,11 +73,11 @@ export function Palette({ page }: { page: string }) {
             key={kind}
             aria-pressed={placing === kind}
             className={`justify-start! px-2! whitespace-nowrap ${placing === kind ? "border-select! text-select!" : ""}`}
-            onClick={() => place(placing === kind ? null : kind)}
+            onClick={() => void pageForIt().then((there) => place(there && placing !== kind ? kind : null))}
             onKeyDown={(e) => {
               if (e.key !== "Enter") return;
               e.preventDefault();
-              void report(addControl(page, kind));
+              void pageForIt().then((there) => (there ? report(addControl(there, kind)) : []));
             }}
           >
             <Icon size={16} aria-hidden /> {name}

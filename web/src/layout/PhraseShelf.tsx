@@ -61,26 +61,21 @@ export function PhraseShelf({ page }: { page: string | null }) {
     }))
     .filter((family) => family.phrases.length > 0);
   return (
-    <section aria-label="Phrases" className="flex min-h-80 flex-1 flex-col gap-2">
-      <Select
-        label="Of target"
-        value={target}
-        options={speaking.map((t) => ({ value: t.part.id, text: t.part.body.name }))}
-        onChange={(id) => {
-          putBack();
-          useShelf.setState({ target: id });
-        }}
-      />
+    <section aria-label="Phrases" className="flex min-h-80 flex-1 flex-col gap-1.5">
       <div className="flex gap-1">
-        <input
-          aria-label="Search the phrases to place"
-          placeholder="Search"
-          className="w-full min-w-0 rounded border border-rule bg-ground px-2 py-1"
-          value={looked}
-          onChange={(e) => setLooked(e.target.value)}
+        <Select
+          className="flex-1"
+          hideLabel
+          label="Of target"
+          value={target}
+          options={speaking.map((t) => ({ value: t.part.id, text: t.part.body.name }))}
+          onChange={(id) => {
+            putBack();
+            useShelf.setState({ target: id });
+          }}
         />
         <Select<Direction>
-          className="w-20 flex-none"
+          className="w-16 flex-none"
           hideLabel
           label="Direction"
           value={way}
@@ -92,7 +87,14 @@ export function PhraseShelf({ page }: { page: string | null }) {
           ]}
         />
       </div>
-      <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto">
+      <input
+        aria-label="Search the phrases to place"
+        placeholder="Search"
+        className="w-full min-w-0 rounded border border-rule bg-ground px-2 py-0.5"
+        value={looked}
+        onChange={(e) => setLooked(e.target.value)}
+      />
+      <div className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto">
         {trouble && <p className="text-sm text-quiet">The phrases cannot be shown now: {trouble}</p>}
         {all && found.length === 0 && <p className="text-sm text-quiet">No phrase matches.</p>}
         {found.map((family) => (
@@ -135,7 +137,7 @@ function Family({ family, page }: { family: PhraseFamily; page: string | null })
       )}
       {family.prefix && (
         <h3 className="mb-1 flex items-center gap-2">
-          <span className="min-w-0 flex-1 truncate font-mono text-sm text-quiet" title={family.prefix}>
+          <span className="min-w-0 flex-1 font-mono text-sm leading-tight text-quiet [overflow-wrap:anywhere]">
             {family.prefix}
           </span>
           {family.strip.length > 0 && (
@@ -161,7 +163,7 @@ function Family({ family, page }: { family: PhraseFamily; page: string | null })
                 draggable
                 aria-pressed={isTaken}
                 title={`${address}: ${form}${meaning ? `, ${meaning}` : ""}`}
-                className={`flex w-full items-center gap-2 rounded px-2 py-1 text-left ${
+                className={`flex w-full items-center gap-2 rounded px-2 py-0.5 text-left ${
                   isTaken ? "bg-select font-bold text-ink" : "hover:bg-raised"
                 }`}
                 onClick={(e) => {
@@ -211,11 +213,7 @@ function Order({ families, page }: { families: PhraseFamily[]; page: string | nu
   const { taken, first, count, manner, window } = useShelf();
   const place = usePlace(page);
   if (taken.length === 0)
-    return (
-      <p className="text-sm text-quiet">
-        Take a phrase, several with Ctrl, or the strips of a family. Then tap or drag onto the page.
-      </p>
-    );
+    return <p className="text-sm text-quiet">Take one, more with Ctrl, or strips; then tap the page.</p>;
   const most = mostOf(families, taken);
   const strips = taken.length > 1 && !(manner === "LOOSE" && count === 1);
   const number = strips || taken.length === 1 ? count : taken.length;

@@ -169,6 +169,16 @@ export async function duplicatePage(
   return { id, problems: await arrange({ what: "duplicatePage", page, id, screen, shares }) };
 }
 
+/**
+ * The controls of a page once more on a page for a phone, laid out anew; answers with its id.
+ *
+ * @param across how many strips stand beside each other
+ */
+export async function copyToPhone(page: string, across: 1 | 2): Promise<{ id: string; problems: Problem[] }> {
+  const id = crypto.randomUUID();
+  return { id, problems: await arrange({ what: "phonePage", page, id, across }) };
+}
+
 /** Gives a place where a control is shown again a copy with lines of its own, which is selected then. */
 export async function giveOwnLines(twin: string): Promise<Problem[]> {
   const id = crypto.randomUUID();

@@ -6,15 +6,18 @@ interface Selection {
   /** In the order in which they were selected. */
   ids: readonly string[];
   placing: ControlKind | null;
+  /** What has just come to be and gets the focus; null where nothing did. */
+  fresh: string | null;
 }
 
-export const useSelection = create<Selection>()(() => ({ ids: [], placing: null }));
+export const useSelection = create<Selection>()(() => ({ ids: [], placing: null, fresh: null }));
 
-export const select = (...ids: string[]) => useSelection.setState({ ids, placing: null });
+export const select = (...ids: string[]) => useSelection.setState({ ids, placing: null, fresh: null });
 
-/** Selects what has just come to be, unless the hand selected something else while it came. */
+/** Selects what has just come to be and goes to it, unless the hand selected something else while it came. */
 export function selectAfter(before: readonly string[], ...ids: string[]): void {
-  if (useSelection.getState().ids === before) select(...ids);
+  if (useSelection.getState().ids !== before) return;
+  useSelection.setState({ ids, placing: null, fresh: ids[0] ?? null });
 }
 
 /** Takes controls into the selection, or out of it where all are in it. */

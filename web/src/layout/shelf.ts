@@ -4,7 +4,7 @@ import { arrange } from "../api/edits";
 import { read } from "../api/read";
 import type { Arrangement, Cell, PhraseFamily, Problem } from "../api/types";
 import { partOf, partsOf, useShow } from "../live/show";
-import { select, useSelection } from "./selection";
+import { selectAfter, useSelection } from "./selection";
 
 interface Shelf {
   tab: "Phrases" | "Controls" | "Learn";
@@ -78,7 +78,7 @@ export async function placeTaken(
     ({ part: { body, parent } }) =>
       body.kind === "tray" || (body.kind === "control" && partOf(parts, "page", parent) !== undefined),
   );
-  select(...laid.map((held) => held.part.id));
+  selectAfter(useSelection.getState().ids, ...laid.map((held) => held.part.id));
   putBack();
   return { page: laid[0]?.part.parent ?? page, problems };
 }

@@ -3,7 +3,7 @@ import { ArrowDownUp, Download, TriangleAlert, Upload } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { linesAsCsv, linesOf } from "../api/lines";
-import type { Control, Problem, TableLine } from "../api/types";
+import type { ArgumentSource, Control, Problem, TableLine } from "../api/types";
 import { useLook } from "../api/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { putListen, putSend } from "../layout/path/put";
@@ -125,6 +125,7 @@ const NOBODY = "nobody";
 
 function LineRow({ line }: { line: TableLine }) {
   const parts = useShow((s) => s.parts);
+  const gate = useShow((s) => (line.target ? s.links.get(line.target)?.gate : undefined));
   const held = partOf(parts, "control", line.control);
   if (!held) return null;
   const targets = partsOf(parts, "target");
@@ -178,6 +179,11 @@ function LineRow({ line }: { line: TableLine }) {
         {line.low === null ? "" : `${line.low} … ${line.high}`}
       </div>
       <div role="cell" className="flex min-w-0 items-center gap-2 px-2 text-sm">
+        {gate && gate !== "OPEN" && line.kind === "SEND" && (
+          <span className="flex-none rounded border border-caution px-1 text-caution">
+            {gate === "REHEARSING" ? "rehearsal" : gate.toLowerCase()}
+          </span>
+        )}
         {finding && (
           <>
             <TriangleAlert size={16} className="flex-none text-caution" aria-hidden />
@@ -187,9 +193,15 @@ function LineRow({ line }: { line: TableLine }) {
             {finding.mend && (
               <PushButton
                 className="px-2! py-0!"
-                onClick={() => void report(put("address", { address: finding.mend! }))}
+                title={finding.mend.says}
+                onClick={() => {
+                  const { address, arguments: all } = finding.mend!;
+                  void report(
+                    address !== null ? put("address", { address }) : put("arguments", { arguments: all! }),
+                  );
+                }}
               >
-                Use it
+                {finding.mend.address !== null ? "Use it" : finding.mend.says}
               </PushButton>
             )}
           </>
@@ -199,10 +211,17 @@ function LineRow({ line }: { line: TableLine }) {
   );
 }
 
+interface LineChange {
+  address?: string;
+  target?: string | null;
+  /** Of a send. */
+  arguments?: ArgumentSource[];
+}
+
 /** Changes a field of a line at its control. */
 function putLine(held: HeldOf<Control>, line: TableLine) {
   const send = putSend(held, line.number - 1);
   const listen = putListen(held, line.number - 1);
-  return (field: string, change: { address?: string; target?: string | null }): Promise<Problem[]> =>
+  return (field: string, change: LineChange): Promise<Problem[]> =>
     line.kind === "SEND" ? send(field, () => change) : listen(field, () => change);
 }

@@ -1,5 +1,5 @@
 import { ArrowLeft, ArrowRight, ChevronDown, ChevronUp, Copy } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Link, Target } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
@@ -24,9 +24,18 @@ export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOp
   const words = useTargetView(held.part.id)?.otherEnd ?? "";
   const tcp = target.transport !== "UDP";
   const Chevron = open ? ChevronUp : ChevronDown;
+  const row = useRef<HTMLLIElement>(null);
+  // a target that was just added is seen, and can be named at once
+  useEffect(() => {
+    if (!startsOpen) return;
+    const name = row.current?.querySelector<HTMLInputElement>("[data-name] input");
+    row.current?.scrollIntoView({ block: "start" });
+    name?.focus({ preventScroll: true });
+    name?.select();
+  }, [startsOpen]);
 
   return (
-    <li className="rounded-lg border border-rule bg-panel" data-target={target.name}>
+    <li ref={row} className="rounded-lg border border-rule bg-panel" data-target={target.name}>
       <div className="flex items-center gap-4 px-4 pt-1.5">
         <h2 className="max-w-56 truncate text-xl font-bold">{target.name}</h2>
         <p className="min-w-0 flex-1 truncate text-quiet">
@@ -47,11 +56,11 @@ export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOp
 
       <div className="grid grid-cols-[11rem_1fr_auto_1fr_11rem] items-center gap-x-3 px-4 pb-1">
         <End title="Our end" host={ours || "not open yet"} port={tcp ? "" : String(target.answerPort)} />
-        <Way out target={target} text={sentWords(link)} />
+        <Way out target={target} went={(link?.sent ?? 0) > 0} text={sentWords(link)} />
         <div className="min-w-36 text-center text-lg">
           <LinkMark link={link} />
         </div>
-        <Way target={target} text={heardWords(link)} />
+        <Way target={target} went={(link?.heard ?? 0) > 0} text={heardWords(link)} />
         <End title="Its end" host={end.host} port={String(end.port)} right />
       </div>
 
@@ -92,8 +101,16 @@ function End({ title, host, port, right }: { title: string; host: string; port: 
   );
 }
 
+interface WayProps {
+  out?: boolean;
+  target: Target;
+  /** Whether anything went along it yet; else its line is dashed. */
+  went: boolean;
+  text: string;
+}
+
 /** The line of one direction, with the ports at its ends and what went along it. */
-function Way({ out, target, text }: { out?: boolean; target: Target; text: string }) {
+function Way({ out, target, went, text }: WayProps) {
   const { port } = endOf(target);
   const silent = !out && target.answering === "NONE";
   return (
@@ -107,7 +124,12 @@ function Way({ out, target, text }: { out?: boolean; target: Target; text: strin
       </div>
       <div className="flex items-center">
         {!out && <ArrowLeft aria-label="in" size={22} className="-mr-2 flex-none" />}
-        <span className={`h-1 flex-1 rounded ${silent ? "bg-rule" : out ? "bg-out" : "bg-in"}`} />
+        <span
+          data-went={went}
+          className={`flex-1 border-t-4 ${went ? "border-solid" : "border-dashed opacity-60"} ${
+            silent ? "border-rule" : out ? "border-out" : "border-in"
+          }`}
+        />
         {out && <ArrowRight aria-label="out" size={22} className="-ml-2 flex-none" />}
       </div>
       <div className="truncate text-center text-sm text-quiet">{text}</div>

@@ -37,21 +37,14 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
   return (
     <div className="grid grid-cols-[1.25fr_1fr_1fr] gap-x-6 gap-y-4 border-t border-rule bg-ground/40 p-4">
       <section aria-label="Ends" className="grid grid-cols-2 content-start gap-3">
-        <h3 className="col-span-2 flex items-center justify-between font-bold">
-          Both ends
-          <button
-            aria-label={`Remove ${target.name}`}
-            className="rounded p-1 text-quiet hover:text-bone"
-            onClick={() => void report(remove(`Remove ${target.name}`, id))}
-          >
-            <Trash2 size={18} aria-hidden />
-          </button>
-        </h3>
-        <EditField
-          label="Name"
-          value={target.name}
-          onCommit={(name) => put("name", (t) => ({ ...t, name }))}
-        />
+        <h3 className="col-span-2 font-bold">Both ends</h3>
+        <div data-name>
+          <EditField
+            label="Name"
+            value={target.name}
+            onCommit={(name) => put("name", (t) => ({ ...t, name }))}
+          />
+        </div>
         <Select
           label="Host"
           value={hosts.find((h) => h.address === target.host)?.address ?? "other"}
@@ -169,18 +162,26 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
         <StartList id={id} target={target} put={put} />
         <LinkLog id={id} link={link} />
       </div>
-      {target.standIn === null && (
+      <div className="col-span-full flex justify-between gap-3">
+        {target.standIn === null && (
+          <PushButton
+            onClick={() =>
+              void report(
+                put("standIn", (t) => ({ ...t, standIn: { host: "127.0.0.1", port: t.port, inUse: true } })),
+              )
+            }
+          >
+            Use a stand-in
+          </PushButton>
+        )}
         <PushButton
-          className="justify-self-start"
-          onClick={() =>
-            void report(
-              put("standIn", (t) => ({ ...t, standIn: { host: "127.0.0.1", port: t.port, inUse: true } })),
-            )
-          }
+          aria-label={`Remove ${target.name}`}
+          className="ml-auto"
+          onClick={() => void report(remove(`Remove ${target.name}`, id))}
         >
-          Use a stand-in
+          <Trash2 size={16} aria-hidden /> Remove this target
         </PushButton>
-      )}
+      </div>
     </div>
   );
 }

@@ -65,6 +65,13 @@ const IDLE = {
   hint: "Nothing was sent to it yet, and nothing came from it.",
 };
 
+/** It sends, and nobody asked it anything yet: that it does not answer is no fault. */
+const ONLY_HEARD = {
+  ...LOOKS.HEARD,
+  colour: "text-in",
+  hint: "It sends to us. Nothing was sent to it yet.",
+};
+
 export const linkWord = (state: Link["state"]) => LOOKS[state].word;
 
 export function linkLook(link?: Evidence) {
@@ -80,7 +87,8 @@ export function linkLook(link?: Evidence) {
     };
   if (link.gate === "SILENT") return SILENT;
   if (link.gate === "HELD" && link.state !== "ANSWERING") return HELD;
-  return link.state === "UNHEARD" && link.sent === 0 ? IDLE : LOOKS[link.state];
+  if (link.sent === 0 && link.state === "UNHEARD") return IDLE;
+  return link.sent === 0 && link.state === "HEARD" ? ONLY_HEARD : LOOKS[link.state];
 }
 
 /** Does something stand in the way of this link, which a hand that moves a fader has to know? */

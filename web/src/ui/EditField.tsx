@@ -8,6 +8,8 @@ interface Props {
   /** Offers the text; what speaks against it comes back and is shown here. */
   onCommit: (text: string) => Promise<Problem[]>;
   mono?: boolean;
+  /** A text of any length, which is shown whole, in as many rows as that takes. */
+  long?: boolean;
   className?: string;
   hideLabel?: boolean;
 }
@@ -16,7 +18,7 @@ interface Props {
  * A field that keeps what is typed when Enter is pressed or it is left. What is refused stays in the field with the reason
  * and the mend beside it, while the old value goes on to count; Escape brings the old value back.
  */
-export function EditField({ label, value, onCommit, mono, className = "", hideLabel }: Props) {
+export function EditField({ label, value, onCommit, mono, long, className = "", hideLabel }: Props) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const [base, setBase] = useState(value);
@@ -55,17 +57,20 @@ export function EditField({ label, value, onCommit, mono, className = "", hideLa
     setKept(problems.length === 0);
   };
 
+  const Field = long ? "textarea" : "input";
+
   return (
     <div className={`min-w-0 ${className}`}>
       <label htmlFor={id} className={hideLabel ? "sr-only" : "block text-sm text-quiet"}>
         {label}
       </label>
       <div className="relative">
-        <input
+        <Field
           id={id}
-          className={`w-full rounded border bg-ground px-2 py-1 text-bone ${mono ? "font-mono" : ""} ${
-            problem ? "border-fault" : "border-rule"
-          }`}
+          rows={long ? 1 : undefined}
+          className={`block w-full rounded border bg-ground px-2 py-1 text-bone ${mono ? "font-mono" : ""} ${
+            long ? "field-sizing-content resize-none [overflow-wrap:anywhere]" : ""
+          } ${problem ? "border-fault" : "border-rule"}`}
           value={draft ?? value}
           spellCheck={false}
           autoComplete="off"
@@ -73,11 +78,15 @@ export function EditField({ label, value, onCommit, mono, className = "", hideLa
           aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(e) => {
             if (draft === null) setBase(value);
-            setDraft(e.target.value);
+            // what is pasted may end its line, which no field here means
+            setDraft(e.target.value.replace(/[\r\n]+/g, ""));
           }}
           onBlur={() => draft !== null && void offer(draft)}
           onKeyDown={(e) => {
-            if (e.key === "Enter" && draft !== null) void offer(draft);
+            if (e.key === "Enter") {
+              e.preventDefault();
+              if (draft !== null) void offer(draft);
+            }
             if (e.key === "Escape" && (draft !== null || problem)) {
               e.stopPropagation();
               setDraft(null);

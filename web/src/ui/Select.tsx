@@ -29,12 +29,12 @@ export function Select<V extends string>({
       <Radix.Root value={value} onValueChange={(v) => onChange(v as V)}>
         <Radix.Trigger
           aria-labelledby={id}
-          className="flex w-full items-center justify-between gap-1 rounded border border-rule bg-ground px-2 py-1 text-left"
+          className="flex w-full items-center justify-between gap-1 rounded border border-rule bg-ground px-2 py-1 text-left leading-tight"
         >
-          <span className="truncate">
+          <span className="min-w-0 [overflow-wrap:anywhere]">
             <Radix.Value />
           </span>
-          <ChevronDown size={16} aria-hidden />
+          <ChevronDown size={16} className="flex-none" aria-hidden />
         </Radix.Trigger>
         <Radix.Portal>
           <Radix.Content

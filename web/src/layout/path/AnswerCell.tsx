@@ -1,5 +1,4 @@
-import { useState } from "react";
-import type { Control, Held, Listen, Send, Trace } from "../../api/types";
+import type { Control, Held, Listen, Send, TableLine, Trace } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
@@ -7,22 +6,49 @@ import { NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { AXES } from "./arguments";
+import { LineFindings } from "./LineFindings";
+import { NumberedTabs } from "./NumberedTabs";
 import { putControl, putListen } from "./put";
+
+interface TabsProps {
+  held: HeldOf<Control>;
+  send: Send | undefined;
+  index: number;
+  choose: (index: number) => void;
+}
+
+/** The listens of a control, and one more: as the one that is looked at, or on what the send says. */
+export function ListenTabs({ held, send, index, choose }: TabsProps) {
+  const parts = useShow((s) => s.parts);
+  const { listens } = held.part.body;
+  const add = () => {
+    const like = listens[index];
+    const fresh: Listen = like
+      ? { ...like, role: "VALUE", axis: 0 }
+      : send
+        ? sameAs(send)
+        : firstListen(parts);
+    void report(putControl(held)("listens", (before) => ({ listens: [...before.listens, fresh] })));
+    choose(listens.length);
+  };
+  return <NumberedTabs name="Listen" count={listens.length} chosen={index} onChoose={choose} onAdd={add} />;
+}
 
 interface Props {
   held: HeldOf<Control>;
   send: Send | undefined;
+  index: number;
   trace: Trace | undefined;
+  /** The listen as a line, with what its phrasebook says against it. */
+  line: TableLine | undefined;
 }
 
 const NOBODY = "nobody";
 
 /** What came back, and where the control listens for it. */
-export function AnswerCell({ held, send, trace }: Props) {
+export function AnswerCell({ held, send, index, trace, line }: Props) {
   const parts = useShow((s) => s.parts);
   const { listens, form } = held.part.body;
-  const [chosen, setChosen] = useState(0);
-  const index = Math.max(0, Math.min(chosen, listens.length - 1));
   const listen = listens[index];
   const put = putListen(held, index);
   const targets = partsOf(parts, "target");
@@ -31,9 +57,11 @@ export function AnswerCell({ held, send, trace }: Props) {
   const axes = AXES[form.kind];
 
   return (
-    <div className="flex flex-col gap-2">
+    <div className="flex flex-col gap-1.5">
       {trace?.answer && (
-        <p className={`font-mono text-sm ${trace.answer.agrees ? "text-in" : "text-fault"}`}>
+        <p
+          className={`font-mono text-sm [overflow-wrap:anywhere] ${trace.answer.agrees ? "text-in" : "text-fault"}`}
+        >
           {trace.answer.address} {trace.answer.arguments}
           <br />
           after {(trace.answer.afterNanos / 1e6).toFixed(1)} ms, {trace.answer.agrees ? "agrees" : "differs"}
@@ -41,28 +69,8 @@ export function AnswerCell({ held, send, trace }: Props) {
       )}
       {listen ? (
         <>
-          <div className="flex flex-wrap gap-1">
-            {listens.map((_, i) => (
-              <PushButton
-                key={i}
-                aria-pressed={i === index}
-                className={`px-2! py-0! ${i === index ? "border-select!" : ""}`}
-                onClick={() => setChosen(i)}
-              >
-                Listen {i + 1}
-              </PushButton>
-            ))}
-            <PushButton
-              className="px-2! py-0!"
-              onClick={() => {
-                setListens((before) => [...before, { ...listen, role: "VALUE", axis: 0 }]);
-                setChosen(listens.length);
-              }}
-            >
-              Add
-            </PushButton>
-          </div>
-          <div className="grid grid-cols-2 gap-2">
+          <LineFindings line={line} put={put} />
+          <div className="grid grid-cols-2 gap-1.5">
             <Select
               label="Listens to"
               value={listen.target && parts.has(listen.target) ? listen.target : NOBODY}
@@ -93,11 +101,12 @@ export function AnswerCell({ held, send, trace }: Props) {
           </div>
           <EditField
             label="On"
+            long
             mono
             value={listen.address}
             onCommit={(address) => put("address", () => ({ address }))}
           />
-          <div className="grid grid-cols-3 gap-2">
+          <div className="grid grid-cols-3 gap-1.5">
             <NumberField
               label="Argument"
               whole

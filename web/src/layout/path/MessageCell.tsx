@@ -1,5 +1,5 @@
 import { Plus, Trash2 } from "lucide-react";
-import type { ArgumentSource, Control, Form, Send } from "../../api/types";
+import type { ArgumentSource, Control, Form, Send, TableLine } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
@@ -7,21 +7,22 @@ import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { nameOf } from "../../live/laid";
 import { TYPES } from "../../ui/types";
-import { AXES, PLAIN_VALUE, replaced } from "./arguments";
+import { AXES, moved, PLAIN_VALUE, replaced } from "./arguments";
+import { LineFindings } from "./LineFindings";
+import { NumberedTabs } from "./NumberedTabs";
 import { type Put, putControl, putSend } from "./put";
 
-interface Props {
+interface TabsProps {
   held: HeldOf<Control>;
-  send: Send | undefined;
   index: number;
   choose: (index: number) => void;
 }
 
-/** The messages of a control: which send is looked at, to whom it goes, when, where, and with what. */
-export function MessageCell({ held, send, index, choose }: Props) {
+/** The sends of a control in the order in which they go out, and one more. */
+export function SendTabs({ held, index, choose }: TabsProps) {
   const parts = useShow((s) => s.parts);
   const { body } = held.part;
-  const put = putSend(held, index);
+  const put = putControl(held);
 
   const addSend = () => {
     const fresh: Send = {
@@ -30,56 +31,58 @@ export function MessageCell({ held, send, index, choose }: Props) {
       address: addressFrom(nameOf(body)),
       arguments: usualArguments(body.form),
     };
-    void report(putControl(held)("sends", (control) => ({ sends: [...control.sends, fresh] })));
+    void report(put("sends", (control) => ({ sends: [...control.sends, fresh] })));
     choose(body.sends.length);
   };
-
   return (
-    <>
-      <div className="mb-2 flex flex-wrap items-center gap-1">
-        {body.sends.map((_, i) => (
-          <PushButton
-            key={i}
-            aria-pressed={i === index}
-            className={`px-2! py-0.5! ${i === index ? "border-select!" : ""}`}
-            onClick={() => choose(i)}
-          >
-            Send {i + 1}
-          </PushButton>
-        ))}
-        <PushButton className="px-2! py-0.5!" strong={body.sends.length === 0} onClick={addSend}>
-          <Plus size={16} aria-hidden /> Add send
+    <NumberedTabs
+      name="Send"
+      count={body.sends.length}
+      chosen={index}
+      onChoose={choose}
+      onAdd={addSend}
+      onMove={(from, to) =>
+        void report(put("order of sends", (control) => ({ sends: moved(control.sends, from, to) })))
+      }
+    />
+  );
+}
+
+interface Props {
+  held: HeldOf<Control>;
+  send: Send | undefined;
+  index: number;
+  /** The send as a line, with what its phrasebook says against it. */
+  line: TableLine | undefined;
+}
+
+/** One of the sends of a control: to whom it goes, when, where, and with what. */
+export function MessageCell({ held, send, index, line }: Props) {
+  const { body } = held.part;
+  const put = putSend(held, index);
+
+  if (!send) return <p className="text-quiet">This control sends nothing yet. Add a send.</p>;
+  return (
+    <div className="flex flex-col gap-1.5">
+      <LineFindings line={line} put={put} />
+      <SendFields key={index} send={send} form={body.form} put={put} />
+      <div className="flex items-center justify-between gap-2">
+        <PushButton
+          className="px-2! py-0! text-sm"
+          onClick={() => void report(put("arguments", (b) => ({ arguments: [...b.arguments, PLAIN_VALUE] })))}
+        >
+          <Plus size={16} aria-hidden /> Argument
         </PushButton>
-        {send && (
-          <>
-            <PushButton
-              className="px-2! py-0.5!"
-              onClick={() =>
-                void report(put("arguments", (b) => ({ arguments: [...b.arguments, PLAIN_VALUE] })))
-              }
-            >
-              <Plus size={16} aria-hidden /> Argument
-            </PushButton>
-            <button
-              aria-label="Remove this send"
-              className="ml-auto p-1 text-quiet"
-              onClick={() =>
-                void report(
-                  putControl(held)("sends", (b) => ({ sends: b.sends.filter((_, i) => i !== index) })),
-                )
-              }
-            >
-              <Trash2 size={16} aria-hidden />
-            </button>
-          </>
-        )}
+        <button
+          className="text-sm text-quiet underline"
+          onClick={() =>
+            void report(putControl(held)("sends", (b) => ({ sends: b.sends.filter((_, i) => i !== index) })))
+          }
+        >
+          Remove this send
+        </button>
       </div>
-      {send ? (
-        <SendFields key={index} send={send} form={body.form} put={put} />
-      ) : (
-        <p className="text-quiet">This control sends nothing yet. Add a send.</p>
-      )}
-    </>
+    </div>
   );
 }
 
@@ -113,7 +116,7 @@ const NOBODY = "nobody";
 function SendFields({ send, form, put }: { send: Send; form: Form; put: Put<Send> }) {
   const parts = useShow((s) => s.parts);
   return (
-    <div className="grid grid-cols-2 gap-2">
+    <div className="grid grid-cols-2 gap-1.5">
       <Select
         label="Target"
         value={send.target && parts.has(send.target) ? send.target : NOBODY}
@@ -138,6 +141,7 @@ function SendFields({ send, form, put }: { send: Send; form: Form; put: Put<Send
       <EditField
         label="Address"
         className="col-span-2"
+        long
         mono
         value={send.address}
         onCommit={(address) => put("address", () => ({ address }))}
@@ -160,8 +164,9 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
   const set = (next: ArgumentSource) =>
     put(`arguments/${index}`, (before) => ({ arguments: replaced(before.arguments, index, next) }));
   return (
-    <div className="col-span-2 grid grid-cols-[1fr_1.3fr_0.8fr_auto] items-end gap-2">
+    <div className="col-span-2 flex flex-wrap items-end gap-1">
       <Select
+        className="min-w-[4.7rem] flex-1"
         label={`Argument ${index + 1}`}
         value={source.from === "value" ? `value${source.axis}` : source.from}
         onChange={(from) =>
@@ -188,15 +193,14 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
         ]}
       />
       <Select
+        className="min-w-[5.6rem] flex-1"
         label="Type"
         value={source.type}
         onChange={(type) => void report(set({ ...source, type }))}
         options={TYPES}
       />
-      {source.from === "fixed" ? (
-        <EditField label="Is" mono value={source.text} onCommit={(text) => set({ ...source, text })} />
-      ) : (
-        <span className="self-center pt-5 font-mono text-sm text-quiet">
+      {source.from !== "fixed" && (
+        <span className="min-w-10 flex-1 self-end pb-0.5 font-mono text-sm text-quiet">
           {source.from === "value"
             ? `${source.low} … ${source.high}`
             : source.from === "steps"
@@ -206,13 +210,23 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
       )}
       <button
         aria-label={`Remove argument ${index + 1}`}
-        className="p-2 text-quiet"
+        className="flex-none py-1.5 text-quiet"
         onClick={() =>
           void report(put("arguments", (b) => ({ arguments: b.arguments.filter((_, i) => i !== index) })))
         }
       >
         <Trash2 size={16} aria-hidden />
       </button>
+      {source.from === "fixed" && (
+        <EditField
+          className="w-full"
+          label="Is"
+          mono
+          long
+          value={source.text}
+          onCommit={(text) => set({ ...source, text })}
+        />
+      )}
     </div>
   );
 }

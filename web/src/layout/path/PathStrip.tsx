@@ -1,14 +1,15 @@
 import { ChevronRight } from "lucide-react";
 import { type ReactNode, useEffect, useState, useSyncExternalStore } from "react";
-import type { Control, Trace, Tray } from "../../api/types";
+import type { Control, TableLine, Trace, Tray } from "../../api/types";
 import { TrayPath } from "../TrayPath";
-import { controlAt, type Laid } from "../../live/laid";
+import { controlAt, type Laid, pageOf } from "../../live/laid";
 import { watch } from "../../live/connection";
 import { type HeldOf, useShow } from "../../live/show";
 import { traces } from "../../live/values";
+import { usePageLines } from "../pageLines";
 import { Several } from "../Several";
-import { AnswerCell } from "./AnswerCell";
-import { MessageCell } from "./MessageCell";
+import { AnswerCell, ListenTabs } from "./AnswerCell";
+import { MessageCell, SendTabs } from "./MessageCell";
 import { PathFrame } from "./PathFrame";
 import { ShapingCell } from "./ShapingCell";
 import { TouchCell } from "./TouchCell";
@@ -53,9 +54,15 @@ function Strip({ held, selected }: { held: Laid | undefined; selected: number })
 /** @param place where it was selected: its own, or one where it is shown again */
 function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
   const { id, body } = held.part;
-  const [chosen, setChosen] = useState(0);
-  const index = Math.max(0, Math.min(chosen, body.sends.length - 1));
+  const parts = useShow((s) => s.parts);
+  const lines = usePageLines(pageOf(parts, id) ?? null);
+  const [chosenSend, setChosenSend] = useState(0);
+  const [chosenListen, setChosenListen] = useState(0);
+  const index = Math.max(0, Math.min(chosenSend, body.sends.length - 1));
+  const listenIndex = Math.max(0, Math.min(chosenListen, body.listens.length - 1));
   const send = body.sends[index];
+  const line = (kind: TableLine["kind"], at: number) =>
+    lines.find((each) => each.control === id && each.kind === kind && each.number === at + 1);
   const trace = useSyncExternalStore(
     (listener) => traces.subscribe(id, listener),
     () => traces.get(id),
@@ -78,20 +85,37 @@ function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
         document.querySelector<HTMLElement>(`[data-build="${place.part.id}"]`)?.focus();
       }}
     >
-      <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={1}>
+      <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={0.95}>
         <TouchCell held={held} place={place} />
       </Cell>
-      <Cell name="Shaping" share={0.8}>
+      <Cell name="Shaping" share={0.55}>
         <ShapingCell held={held} send={send} index={index} />
       </Cell>
-      <Cell name="Message" stopped={stopIn(trace, "MESSAGE")} share={1.7}>
-        <MessageCell held={held} send={send} index={index} choose={setChosen} />
+      <Cell
+        name="Message"
+        stopped={stopIn(trace, "MESSAGE")}
+        share={2.05}
+        tabs={<SendTabs held={held} index={index} choose={setChosenSend} />}
+      >
+        <MessageCell held={held} send={send} index={index} line={line("SEND", index)} />
       </Cell>
-      <Cell name="Wire" stopped={stopIn(trace, "WIRE")} share={1}>
+      <Cell name="Wire" stopped={stopIn(trace, "WIRE")} share={0.8}>
         <WireCell id={id} send={send} index={index} trace={trace} />
       </Cell>
-      <Cell name="Answer" stopped={stopIn(trace, "ANSWER")} share={1.3} last>
-        <AnswerCell held={held} send={send} trace={trace} />
+      <Cell
+        name="Answer"
+        stopped={stopIn(trace, "ANSWER")}
+        share={1.65}
+        tabs={<ListenTabs held={held} send={send} index={listenIndex} choose={setChosenListen} />}
+        last
+      >
+        <AnswerCell
+          held={held}
+          send={send}
+          index={listenIndex}
+          trace={trace}
+          line={line("LISTEN", listenIndex)}
+        />
       </Cell>
     </section>
   );
@@ -101,23 +125,36 @@ function stopIn(trace: Trace | undefined, cell: string): string | undefined {
   return trace?.stopped?.cell === cell ? trace.stopped.why : undefined;
 }
 
-function Cell(props: { name: string; stopped?: string; share: number; last?: boolean; children: ReactNode }) {
+interface CellProps {
+  name: string;
+  stopped?: string;
+  share: number;
+  /** Which of several it shows. */
+  tabs?: ReactNode;
+  last?: boolean;
+  children: ReactNode;
+}
+
+function Cell({ name, stopped, share, tabs, last, children }: CellProps) {
   return (
     <div
       role="group"
-      aria-label={props.name}
-      className="relative min-w-0 overflow-auto border-r border-rule p-3"
-      style={{ flex: props.share }}
+      aria-label={name}
+      className="path-cell relative min-w-0 overflow-auto border-r border-rule p-2"
+      style={{ flex: share }}
     >
-      <h3 className="mb-1 flex items-center justify-between font-bold">
-        {props.name} {!props.last && <ChevronRight size={18} className="text-quiet" aria-hidden />}
+      <h3 className="mb-1 flex items-center gap-2 font-bold">
+        {name} {tabs}
+        {!last && (
+          <ChevronRight size={18} className="ml-auto flex-none text-quiet max-xl:hidden" aria-hidden />
+        )}
       </h3>
-      {props.stopped && (
+      {stopped && (
         <p role="status" className="mb-1 rounded border border-caution px-2 py-0.5 text-sm text-caution">
-          {props.stopped}
+          {stopped}
         </p>
       )}
-      {props.children}
+      {children}
     </div>
   );
 }

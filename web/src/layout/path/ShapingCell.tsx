@@ -17,7 +17,7 @@ export function ShapingCell({
   if (!send) return <p className="text-quiet">No send, nothing to shape.</p>;
   const put = putSend(held, index);
   return (
-    <div className="flex flex-col gap-2">
+    <div className="flex flex-col gap-1.5">
       {send.arguments.map((source, i) => {
         if (source.from !== "value") return null;
         const set = (change: Partial<ValueSource>) =>
@@ -25,8 +25,8 @@ export function ShapingCell({
             arguments: replaced(before.arguments, i, { ...source, ...change }),
           }));
         return (
-          <div key={i} className="flex flex-col gap-2">
-            <p className="text-sm text-quiet">Scale of argument {i + 1}</p>
+          <div key={i} className="flex flex-col gap-1.5">
+            {send.arguments.length > 1 && <p className="text-sm text-quiet">Argument {i + 1}</p>}
             <NumberField label="At 0" value={source.low} onCommit={(low) => set({ low })} />
             <NumberField label="At 1" value={source.high} onCommit={(high) => set({ high })} />
           </div>

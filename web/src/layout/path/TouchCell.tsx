@@ -25,7 +25,7 @@ export function TouchCell({ held, place }: { held: HeldOf<Control>; place: Laid 
   const at = value?.axes.map((_, axis) => positionOf(value, axis).toFixed(3)).join(" ");
 
   return (
-    <div className="flex flex-col gap-2">
+    <div className="flex flex-col gap-1.5">
       {place.part.body.kind === "twin" && <ShownAgain control={held} twin={place.part.id} />}
       <EditField label="Label" value={body.label} onCommit={(label) => put("label", () => ({ label }))} />
       <FormFields control={held} put={put} />

@@ -1,5 +1,6 @@
 import { Send as SendIcon } from "lucide-react";
 import type { Send, Trace } from "../../api/types";
+import { NotLeaving } from "../../rig/NotLeaving";
 import { send as sendFrame } from "../../live/connection";
 import { PushButton } from "../../ui/buttons";
 import { clockTime } from "../../ui/time";
@@ -17,18 +18,20 @@ export function WireCell({ id, send, index, trace }: Props) {
     <div className="flex flex-col gap-2">
       <PushButton
         strong
+        className="px-2! py-1! leading-tight"
         disabled={!send}
         onClick={() => sendFrame({ kind: "fire", control: id, send: index })}
       >
         <SendIcon size={16} aria-hidden /> Send once
       </PushButton>
+      <NotLeaving target={send?.target ?? null} />
       {trace?.message && (
         <p className="font-mono text-sm break-all text-out">
           {trace.message.address} {trace.message.typeTags} {trace.message.arguments}
         </p>
       )}
       {trace?.wire ? (
-        <p className="font-mono text-sm text-quiet">
+        <p className="font-mono text-sm text-quiet [overflow-wrap:anywhere]">
           {clockTime(trace.wire.at / 1e6)}
           <br />
           {trace.wire.route}

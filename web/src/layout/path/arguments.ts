@@ -15,3 +15,9 @@ export const AXES: Partial<Record<Form["kind"], string[]>> = {
 export function replaced(sources: ArgumentSource[], index: number, source: ArgumentSource): ArgumentSource[] {
   return sources.map((known, i) => (i === index ? source : known));
 }
+
+/** The same things with one of them at another place. */
+export function moved<T>(all: readonly T[], from: number, to: number): T[] {
+  const rest = all.filter((_, i) => i !== from);
+  return [...rest.slice(0, to), all[from]!, ...rest.slice(to)];
+}

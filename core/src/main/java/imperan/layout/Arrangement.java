@@ -35,6 +35,7 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Arrangement.TakeLearned.class, name = "learned"),
     @JsonSubTypes.Type(value = Arrangement.AddPage.class, name = "addPage"),
     @JsonSubTypes.Type(value = Arrangement.DuplicatePage.class, name = "duplicatePage"),
+    @JsonSubTypes.Type(value = Arrangement.PhonePage.class, name = "phonePage"),
     @JsonSubTypes.Type(value = Arrangement.OwnLines.class, name = "ownLines"),
     @JsonSubTypes.Type(value = Arrangement.CopyLayout.class, name = "copyLayout"),
     @JsonSubTypes.Type(value = Arrangement.SwapLayout.class, name = "swapLayout"),
@@ -262,6 +263,16 @@ public sealed interface Arrangement {
      * @param shares whether its controls are the same controls once more, with the same lines, or copies with lines of their own
      */
     record DuplicatePage(PartId page, PartId id, Optional<Page.Screen.Kind> screen, boolean shares) implements Arrangement {
+    }
+
+    /**
+     * The controls of a page once more on one for a phone, behind it: copies with the same lines, laid out anew. Where one phone page has no room for
+     * all, more pages follow.
+     *
+     * @param id     of the first of them
+     * @param across how many strips stand beside each other, 1 or 2
+     */
+    record PhonePage(PartId page, PartId id, int across) implements Arrangement {
     }
 
     /**

@@ -14,6 +14,7 @@ import imperan.layout.Arrangement.MoveControls;
 import imperan.layout.Arrangement.OrderPage;
 import imperan.layout.Arrangement.OwnLines;
 import imperan.layout.Arrangement.PasteControls;
+import imperan.layout.Arrangement.PhonePage;
 import imperan.layout.Arrangement.PlacePhrases;
 import imperan.layout.Arrangement.RemoveControls;
 import imperan.layout.Arrangement.ResizeControls;
@@ -56,7 +57,6 @@ public final class Arranger {
     private static final Outcome GONE = Outcome.Refused.because("What you selected is no longer there");
 
     /** Cells of a size that fingers find on a desk. */
-    private static final Grid NEW_PAGE = new Grid(16, 10);
 
     private final Show show;
     private final Person author;
@@ -101,9 +101,11 @@ public final class Arranger {
         } else if (arrangement instanceof TakeLearned learned) {
             return new LineFiller(show, author).learned(learned);
         } else if (arrangement instanceof AddPage page) {
-            return arranger.apply("Add a page", arranger.grids.newPage(page.id(), page.beside(), NEW_PAGE));
+            return arranger.apply("Add a page", arranger.grids.newPage(page.id(), page.beside(), Grids.USUAL));
         } else if (arrangement instanceof DuplicatePage duplicate) {
             return arranger.duplicate(duplicate);
+        } else if (arrangement instanceof PhonePage phone) {
+            return arranger.toPhone(phone);
         } else if (arrangement instanceof OwnLines own) {
             return arranger.ownLines(own);
         } else if (arrangement instanceof CopyLayout copy) {
@@ -117,28 +119,46 @@ public final class Arranger {
     // ---- new controls
 
     private Outcome add(AddControl add) {
-        Optional<Grid> grid = grids.of(add.page());
-        if (grid.isEmpty()) {
+        Optional<Held> held = show.held(add.page()).filter(each -> Grid.of(each.part().body()).isPresent());
+        if (held.isEmpty()) {
             return Outcome.Refused.because("The page is no longer there");
         }
+        if (add.at().filter(cell -> !grids.free(add.page()).has(new Cells(cell.column(), cell.row(), 1, 1))).isPresent()) {
+            return Outcome.Refused.because("There is no free cell here. Tap another one, or remove what lies here");
+        }
+        ControlKind kind = add.kind();
+        String label = freeLabel(kind, grids.laid(add.page()));
+        Room room = Room.on(grids, held.get());
+        // at a cell that a hand chose it takes what room there is; by itself it looks for enough to be of use
+        Optional<Cells> usable = add.at().isPresent() ? fitting(add, kind.leastWidth(), kind.leastHeight())
+                : fitting(add, Math.max(kind.leastWidth(), (kind.width() + 1) / 2), Math.max(kind.leastHeight(), (kind.height() + 1) / 2));
+        Cells usual = new Cells(0, 0, kind.width(), kind.height());
+        Optional<Cells> place = usable.or(() -> room.take(List.of(usual), add.at()).map(way -> usual.moved(way.column(), way.row())))
+                .or(() -> fitting(add, kind.leastWidth(), kind.leastHeight()));
+        if (place.isEmpty()) {
+            return Outcome.Refused.because(kind.called() + (kind.leastWidth() == 1 ? " needs a free cell" : " take " + kind.width() + " × " + kind.height() + " cells")
+                    + ", and there is no such room here. Remove something, or place it on another page");
+        }
+        List<EditRequest.Step> steps = new ArrayList<>(room.growth().stream().toList());
+        kind.parts(add.id(), add.page(), grids.nextOrder(add.page()), label, place.get()).forEach(part -> steps.add(new EditRequest.Put(part, 0)));
+        return apply("Add " + label + room.words(), steps);
+    }
+
+    /** Where a new control lies as it is: smaller where the room is small, as tall as it can be, but not less than this. */
+    private Optional<Cells> fitting(AddControl add, int leastWidth, int leastHeight) {
         FreeCells free = grids.free(add.page());
-        String label = freeLabel(add.kind(), grids.laid(add.page()));
-        // smaller where the room is small, as tall as it can be
-        for (int height = add.kind().height(); height >= add.kind().leastHeight(); height--) {
-            for (int width = add.kind().width(); width >= add.kind().leastWidth(); width--) {
+        for (int height = add.kind().height(); height >= leastHeight; height--) {
+            for (int width = add.kind().width(); width >= leastWidth; width--) {
                 Cell start = add.at().orElse(new Cell(0, 0));
                 Cells cells = new Cells(start.column(), start.row(), width, height);
                 Optional<Cells> place = add.at().isPresent() ? Optional.of(cells).filter(free::has)
                         : free.wayFor(List.of(cells), Optional.empty()).map(way -> cells.moved(way.column(), way.row()));
                 if (place.isPresent()) {
-                    return apply("Add " + label, add.kind().parts(add.id(), add.page(), grids.nextOrder(add.page()), label, place.get()).stream()
-                            .map(part -> (EditRequest.Step) new EditRequest.Put(part, 0)).toList());
+                    return place;
                 }
             }
         }
-        return Outcome.Refused.because(add.kind().leastWidth() == 1 ? "There is no free cell here. Make the page larger or remove something"
-                : add.kind().called() + " take " + add.kind().width() + " × " + add.kind().height() + " cells, and there is no such room. Make the page "
-                + "larger or remove something");
+        return Optional.empty();
     }
 
     /** The kind with the first number that nothing on the grid bears. */
@@ -251,14 +271,7 @@ public final class Arranger {
         Page page = (Page) original.get().body();
         Page copy = new Page(duplicate.screen().map(screen -> page.name() + ", " + words(screen)).orElse(page.name() + " copy"), page.columns(),
                 page.rows(), duplicate.screen().map(Page.Screen::of).orElse(page.screen()), page.strip(), Optional.empty());
-        List<EditRequest.Step> steps = new ArrayList<>();
-        List<Part> behind = pagesAround(original.get());
-        int place = behind.indexOf(original.get()) + 1;
-        for (int i = place; i < behind.size(); i++) {
-            Part later = behind.get(i);
-            steps.add(new EditRequest.Put(new Part(later.id(), later.parent(), original.get().order() + 1 + i - place + 1, later.body()),
-                    show.held(later.id()).orElseThrow().version()));
-        }
+        List<EditRequest.Step> steps = roomBehind(original.get(), 1);
         steps.add(new EditRequest.Put(new Part(duplicate.id(), original.get().parent(), original.get().order() + 1, copy), 0));
         Map<PartId, PartId> copies = new HashMap<>(Map.of(duplicate.page(), duplicate.id()));
         copyInside(duplicate.page(), duplicate.shares(), copies, steps);
@@ -288,6 +301,44 @@ public final class Arranger {
         Part twin = held.get().part();
         return apply("Give " + shown.get().called() + " lines of its own", List.of(new EditRequest.Remove(twin.id(), held.get().version()),
                 new EditRequest.Put(new Part(own.id(), twin.parent(), twin.order(), shown.get().at(((Twin) twin.body()).cells())), 0)));
+    }
+
+    private Outcome toPhone(PhonePage phone) {
+        Optional<Part> original = show.part(phone.page()).filter(part -> part.body() instanceof Page);
+        if (original.isEmpty()) {
+            return Outcome.Refused.because("The page is no longer there");
+        } else if (phone.across() != 1 && phone.across() != 2) {
+            return Outcome.Refused.because("On a phone there is room for one strip across, or for two");
+        }
+        List<PhonePages.Laying> pages = new PhonePages(grids, phone.across()).of(phone.page());
+        if (pages.isEmpty()) {
+            return Outcome.Refused.because("There is no control on this page yet. Place some, then copy them to a phone page");
+        }
+        List<EditRequest.Step> steps = roomBehind(original.get(), pages.size());
+        for (int i = 0; i < pages.size(); i++) {
+            PhonePages.Laying laying = pages.get(i);
+            PartId id = i == 0 ? phone.id() : PartId.random();
+            String name = original.get().body().called() + ", phone" + (i == 0 ? "" : " " + (i + 1));
+            steps.add(new EditRequest.Put(new Part(id, original.get().parent(), original.get().order() + 1 + i,
+                    new Page(name, PhonePages.COLUMNS, laying.rows(), Page.Screen.of(Page.Screen.Kind.PHONE), false, Optional.empty())), 0));
+            for (int j = 0; j < laying.controls().size(); j++) {
+                steps.add(new EditRequest.Put(new Part(PartId.random(), Optional.of(id), j, laying.controls().get(j)), 0));
+            }
+        }
+        return apply("Copy the page " + original.get().body().called() + " to a phone page", steps);
+    }
+
+    /** Makes room for so many pages behind one: those that are there move up. */
+    private List<EditRequest.Step> roomBehind(Part page, int count) {
+        List<EditRequest.Step> steps = new ArrayList<>();
+        List<Part> pages = pagesAround(page);
+        int place = pages.indexOf(page) + 1;
+        for (int i = place; i < pages.size(); i++) {
+            Part later = pages.get(i);
+            steps.add(new EditRequest.Put(new Part(later.id(), later.parent(), page.order() + 1 + count + i - place, later.body()),
+                    show.held(later.id()).orElseThrow().version()));
+        }
+        return steps;
     }
 
     private Outcome order(OrderPage order) {

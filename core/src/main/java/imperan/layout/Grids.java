@@ -23,6 +23,9 @@ import java.util.stream.Stream;
 /** The pages and trays of a show, and what lies on them. */
 record Grids(Show show) {
 
+    /** The cells of a new page. */
+    static final Grid USUAL = new Grid(16, 10);
+
     Optional<Grid> of(PartId id) {
         return show.part(id).map(Part::body).flatMap(Grid::of);
     }

@@ -55,7 +55,8 @@ final class Paster {
         }
         Set<PartId> pasted = paste.copies().stream().map(Copy::id).collect(Collectors.toSet());
         List<Copy> roots = paste.copies().stream().filter(copy -> copy.in().filter(pasted::contains).isEmpty()).toList();
-        Optional<Cell> way = grids.free(paste.page()).wayFor(roots.stream().map(copy -> ((Laid) copy.body()).cells()).toList(), paste.at());
+        Room room = Room.on(grids, show.held(paste.page()).orElseThrow());
+        Optional<Cell> way = room.take(roots.stream().map(copy -> ((Laid) copy.body()).cells()).toList(), paste.at());
         if (way.isEmpty()) {
             return Outcome.Refused.because("This page has no room for the " + (roots.size() == 1 ? "control" : roots.size() + " controls")
                     + " in the places they have to each other. Make the page larger or remove something");
@@ -63,7 +64,7 @@ final class Paster {
         List<Control> controls = paste.copies().stream().map(Copy::body).filter(Control.class::isInstance).map(Control.class::cast)
                 .map(this::reachable).toList();
         int by = paste.meaning() == Meaning.NEXT_VALUES ? Renumbering.valueSpan(controls) : numbers.span(controls);
-        List<EditRequest.Step> steps = new ArrayList<>();
+        List<EditRequest.Step> steps = new ArrayList<>(room.growth().stream().toList());
         int order = grids.nextOrder(paste.page());
         for (Copy copy : paste.copies()) {
             boolean root = roots.contains(copy);
@@ -72,7 +73,7 @@ final class Paster {
             steps.add(new EditRequest.Put(new Part(copy.id(), Optional.of(root ? paste.page() : copy.in().orElseThrow()), order++, body.at(cells)), 0));
         }
         return numbers.problems().isEmpty() ? show.apply(new EditRequest("Paste " + (roots.size() == 1 ? roots.get(0).body().called()
-                : roots.size() + " controls"), steps), author) : new Outcome.Refused(numbers.problems().stream().distinct().toList());
+                : roots.size() + " controls") + room.words(), steps), author) : new Outcome.Refused(numbers.problems().stream().distinct().toList());
     }
 
     private Control meant(Control control, int by) {

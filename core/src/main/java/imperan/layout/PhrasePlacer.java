@@ -12,8 +12,10 @@ import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.Form;
 import imperan.show.Grid;
+import imperan.show.Held;
 import imperan.show.Listen;
 import imperan.show.Outcome;
+import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
@@ -73,27 +75,31 @@ final class PhrasePlacer {
                     : "The strips can be numbered 1 to " + most + ", as far as each of these phrases goes");
         }
         Cells strip = Cells.around(rows.stream().map(Row::cells).toList());
-        Optional<PartId> page = place.page().filter(id -> show.part(id).flatMap(part -> Grid.of(part.body())).isPresent());
-        Grid grid = page.map(id -> grids.of(id).orElseThrow())
-                .orElseGet(() -> place.manner() == Manner.LOOSE && place.count() == 1 && rows.size() > 1 ? roomForEach(rows) : roomFor(strip));
-        PartId on = page.orElseGet(() -> newPage(grid));
-        FreeCells free = page.map(grids::free).orElse(new FreeCells(grid, List.of()));
+        Optional<Held> page = place.page().flatMap(show::held).filter(held -> Grid.of(held.part().body()).isPresent());
+        boolean each = place.manner() == Manner.LOOSE && place.count() == 1 && rows.size() > 1;
+        Grid fresh = each ? roomForEach(rows) : roomFor(strip);
+        PartId on = page.map(held -> held.part().id()).orElseGet(() -> newPage(fresh));
+        Room room = page.map(held -> isUntouched(held) ? Room.toBe(held, fresh) : Room.on(grids, held)).orElse(Room.onNew(fresh));
         order = show.children(on).mapToInt(Part::order).max().orElse(0);
-        if (place.manner() == Manner.LOOSE && place.count() == 1 && rows.size() > 1) {
-            return eachWhereThereIsRoom(rows, on, free, phrases, author);
-        } else if (place.manner() == Manner.BANK) {
-            return bank(rows, strip, on, free).orElseGet(() -> show.apply(new EditRequest("Place " + words(phrases), steps), author));
-        }
+        Optional<Outcome> refused = each ? each(rows, on, room) : place.manner() == Manner.BANK ? bank(rows, strip, on, room) : strips(rows, strip, phrases, on, room);
+        room.growth().ifPresent(steps::add);
+        String title = each ? "Place " + phrases.size() + " controls" : "Place " + words(phrases);
+        return refused.orElseGet(() -> show.apply(new EditRequest(title + room.words(), steps), author));
+    }
+
+    /** A page on which nothing lies yet and whose cells nobody has chosen: it becomes as large as what is placed needs. */
+    private boolean isUntouched(Held held) {
+        return held.part().body() instanceof Page page && new Grid(page.columns(), page.rows()).equals(Grids.USUAL)
+                && page.screen().kind() == Page.Screen.Kind.DESK && show.children(held.part().id()).findAny().isEmpty();
+    }
+
+    private Optional<Outcome> strips(List<Row> rows, Cells strip, List<Phrase> phrases, PartId on, Room room) {
+        List<Cells> cells = rows.stream().map(Row::cells).toList();
         for (int i = 0; i < place.count(); i++) {
-            List<Cells> cells = rows.stream().map(Row::cells).toList();
-            Optional<Cell> way = free.wayFor(cells, i == 0 ? place.at() : Optional.empty());
+            Optional<Cell> way = room.take(cells, i == 0 ? place.at() : Optional.empty());
             if (way.isEmpty()) {
-                return Outcome.Refused.because("There is room for " + i + " of " + place.count() + " on this page. Make it larger, remove something, "
-                        + "or place them on a new page");
+                return Optional.of(noRoom(i, place.count()));
             }
-            List<Cells> taken = new ArrayList<>(free.taken());
-            cells.forEach(c -> taken.add(c.moved(way.get().column(), way.get().row())));
-            free = new FreeCells(grid, taken);
             if (place.manner() == Manner.TRAYS) {
                 PartId tray = PartId.random();
                 put(tray, on, ++order, Tray.plain(words(phrases.get(0), i), strip.moved(way.get().column(), way.get().row())));
@@ -102,38 +108,38 @@ final class PhrasePlacer {
                 strip(rows, i, on, way.get());
             }
         }
-        return show.apply(new EditRequest("Place " + words(phrases), steps), author);
+        return Optional.empty();
+    }
+
+    private static Outcome noRoom(int placed, int wanted) {
+        return Outcome.Refused.because("There is room for " + placed + " of " + wanted + " here, and a page has at most " + Page.MAX_CELLS + " × " + Page.MAX_CELLS
+                + " cells. Place the others on a new page");
     }
 
     /** Phrases that have nothing to do with each other: one after the other, as in reading. */
-    private Outcome eachWhereThereIsRoom(List<Row> rows, PartId on, FreeCells free, List<Phrase> phrases, Person author) {
-        FreeCells left = free;
+    private Optional<Outcome> each(List<Row> rows, PartId on, Room room) {
         for (int i = 0; i < rows.size(); i++) {
             Row row = rows.get(i);
             Cells size = new Cells(0, 0, PhraseControl.width(row.control.form()), PhraseControl.height(row.control.form()));
-            Optional<Cell> way = left.wayFor(List.of(size), i == 0 ? place.at() : Optional.empty());
+            Optional<Cell> way = room.take(List.of(size), i == 0 ? place.at() : Optional.empty());
             if (way.isEmpty()) {
-                return Outcome.Refused.because("There is room for " + i + " of " + rows.size() + " on this page. Make it larger, remove something, "
-                        + "or place them on a new page");
+                return Optional.of(noRoom(i, rows.size()));
             }
             Cells cells = size.moved(way.get().column(), way.get().row());
-            List<Cells> taken = new ArrayList<>(left.taken());
-            taken.add(cells);
-            left = new FreeCells(left.grid(), taken);
             String address = row.addresses.get(place.first() - 1);
             put(PartId.random(), on, ++order, row.control.at(address, row.slots.match(address).orElse(Map.of()), place.target(), cells, false));
         }
-        return show.apply(new EditRequest("Place " + phrases.size() + " controls", steps), author);
+        return Optional.empty();
     }
 
     /** All in one tray that shows a window of them; refused where the page has no room for the window. */
-    private Optional<Outcome> bank(List<Row> rows, Cells strip, PartId on, FreeCells free) {
+    private Optional<Outcome> bank(List<Row> rows, Cells strip, PartId on, Room room) {
         int window = Math.max(1, Math.min(place.window(), place.count()));
         Cells outside = new Cells(0, 0, window * strip.width(), strip.height());
-        Optional<Cell> way = free.wayFor(List.of(outside), place.at());
+        Optional<Cell> way = room.take(List.of(outside), place.at());
         if (way.isEmpty()) {
             return Optional.of(Outcome.Refused.because("There is no room for a bank of " + window + " on this page. Let it show fewer at once, "
-                    + "make the page larger, or place it on a new page"));
+                    + "or place it on a new page"));
         }
         PartId tray = PartId.random();
         put(tray, on, ++order, new Tray("Bank", outside.moved(way.get().column(), way.get().row()), place.count() * strip.width(), strip.width(),

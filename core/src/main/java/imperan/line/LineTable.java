@@ -5,6 +5,7 @@ import imperan.address.SlotAddress;
 import imperan.phrasebook.TypeTags;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Control;
 import imperan.show.Listen;
 import imperan.show.Page;
@@ -34,12 +35,17 @@ public final class LineTable {
     }
 
     public static List<TableLine> of(Show show) {
-        return new LineTable(show).lines();
+        return new LineTable(show).lines(show.all(Page.class));
     }
 
-    private List<TableLine> lines() {
+    /** The lines of one page; none where there is no such page. */
+    public static List<TableLine> of(Show show, PartId page) {
+        return new LineTable(show).lines(show.all(Page.class).stream().filter(each -> each.id().equals(page)).toList());
+    }
+
+    private List<TableLine> lines(List<Part> pages) {
         List<TableLine> lines = new ArrayList<>();
-        for (Part page : show.all(Page.class)) {
+        for (Part page : pages) {
             String called = page.body().called() + (show.inDraft(page) ? " of the copy" : "");
             show.children(page.id()).forEach(laid -> {
                 add(laid, called, lines);
@@ -93,28 +99,33 @@ public final class LineTable {
             return found;
         }
         List<PhraseArgument> wanted = phrase.get().phrase().arguments();
-        String tags = TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList());
-        String meant = TypeTags.of(wanted.stream().map(PhraseArgument::type).toList());
-        if (!tags.equals(meant)) {
-            found.add(LineFinding.of("It sends " + word(tags) + "; " + name(send.target()) + " takes " + word(meant)));
+        List<ArgumentType> types = send.arguments().stream().map(ArgumentSource::type).toList();
+        List<ArgumentType> meant = wanted.stream().map(PhraseArgument::type).toList();
+        if (!types.equals(meant)) {
+            String takes = MeantArguments.words(meant);
+            found.add(new LineFinding("It sends " + MeantArguments.words(types) + "; " + name(send.target()) + " takes " + takes,
+                    Optional.of(LineFinding.Mend.arguments("Send " + takes, MeantArguments.ofTypes(send.arguments(), wanted)))));
             return found;
         }
         for (int i = 0; i < wanted.size(); i++) {
-            argument(send.arguments().get(i), wanted.get(i), found);
+            argument(send, i, wanted.get(i), found);
         }
         return found;
     }
 
-    private static void argument(ArgumentSource source, PhraseArgument wanted, List<LineFinding> found) {
+    private static void argument(Send send, int index, PhraseArgument wanted, List<LineFinding> found) {
+        ArgumentSource source = send.arguments().get(index);
         if (source instanceof ArgumentSource.Value value && wanted.low().isPresent() && wanted.high().isPresent()) {
             double low = Math.min(value.low(), value.high());
             double high = Math.max(value.low(), value.high());
+            String whole = number(wanted.low().get()) + " to " + number(wanted.high().get());
+            List<ArgumentSource> meant = new ArrayList<>(send.arguments());
+            meant.set(index, MeantArguments.within(value, wanted));
+            Optional<LineFinding.Mend> mend = Optional.of(LineFinding.Mend.arguments("Use " + whole, meant));
             if (low < wanted.low().get() || high > wanted.high().get()) {
-                found.add(LineFinding.of("It goes from " + number(low) + " to " + number(high) + "; only " + number(wanted.low().get()) + " to "
-                        + number(wanted.high().get()) + " counts"));
+                found.add(new LineFinding("It goes from " + number(low) + " to " + number(high) + "; only " + whole + " counts", mend));
             } else if (low > wanted.low().get() || high < wanted.high().get()) {
-                found.add(LineFinding.of("It reaches " + number(low) + " to " + number(high) + " of " + number(wanted.low().get()) + " to "
-                        + number(wanted.high().get())));
+                found.add(new LineFinding("It reaches " + number(low) + " to " + number(high) + " of " + whole, mend));
             }
         } else if (source instanceof ArgumentSource.Fixed fixed && !wanted.choices().isEmpty() && !wanted.choices().contains(fixed.text())) {
             found.add(LineFinding.of("“" + fixed.text() + "” is none of " + String.join(", ", wanted.choices())));
@@ -153,11 +164,8 @@ public final class LineTable {
         }
         Optional<String> meant = NearMiss.of(address, known.phrases().stream().filter(phrase -> phrase.direction() != other)
                 .map(phrase -> SlotAddress.parseFreely(phrase.address())).toList());
-        return new LineFinding(target + "’s phrasebook has no " + address + meant.map(m -> "; did you mean " + m + "?").orElse(""), meant);
-    }
-
-    private static String word(String tags) {
-        return tags.isEmpty() ? "no argument" : "“" + tags + "”";
+        return new LineFinding(target + "’s phrasebook has no " + address + meant.map(m -> "; did you mean " + m + "?").orElse(""),
+                meant.map(LineFinding.Mend::address));
     }
 
     private static String number(double value) {

@@ -55,6 +55,11 @@ public record Page(String name, int columns, int rows, Screen screen, boolean st
         }
     }
 
+    /** The same with so many cells. */
+    public Page sized(Grid cells) {
+        return new Page(name, cells.columns(), cells.rows(), screen, strip, follows);
+    }
+
     @Override
     public String called() {
         return name;

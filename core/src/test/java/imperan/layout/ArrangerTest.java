@@ -179,10 +179,10 @@ class ArrangerTest {
     }
 
     @Test
-    void aCopyWithoutRoomIsRefusedWithItsSize() {
+    void aCopyWithoutRoomMakesThePageLarger() {
         List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(PartId.random(), Optional.empty(),
                 Control.plain("Wide", new Cells(0, 0, 8, 8), new Form.Readout(), List.of(), List.of())));
-        assertThat(refusal(paste(PAGE, copies, Optional.empty()))).contains("no room for the control");
+        assertThat(title(paste(PAGE, copies, Optional.empty()))).isEqualTo("Paste Wide; the page has 15 × 8 cells now");
         assertThat(refusal(paste(PAGE, List.of(), Optional.empty()))).contains("Nothing was copied yet");
         assertThat(refusal(paste(C, copies, Optional.empty()))).isEqualTo("The page is no longer there");
     }

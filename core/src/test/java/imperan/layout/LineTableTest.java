@@ -34,13 +34,33 @@ class LineTableTest extends FourFaders {
         List<TableLine> lines = LineTable.of(show);
         assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f1"))).allMatch(line -> line.findings().isEmpty()).hasSize(2);
         assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f2"))).allSatisfy(line -> {
-            assertThat(line.findings().get(0).mend()).hasValue("/in/2/level");
+            assertThat(line.findings().get(0).mend().orElseThrow().address()).hasValue("/in/2/level");
             assertThat(line.findings().get(0).message()).contains("did you mean /in/2/level?");
         });
         assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f3"))).extracting(line -> line.findings().get(0).message())
-                .containsExactly("It sends “i”; Desk takes “f”", "It goes from 0 to 100; only 0 to 1 counts", "Desk says it and does not take it");
+                .containsExactly("It sends an int (i); Desk takes a float (f)", "It goes from 0 to 100; only 0 to 1 counts", "Desk says it and does not take it");
         assertThat(lines).filteredOn(line -> line.control().equals(new PartId("f4"))).extracting(line -> line.findings().get(0).message())
                 .containsExactly("Nobody gets it: no target is chosen");
+        assertThat(LineTable.of(show, new PartId("page"))).isEqualTo(lines);
+        assertThat(LineTable.of(show, new PartId("no-page"))).isEmpty();
+    }
+
+    @Test
+    void aWrongTypeOrRangeIsMendedInTheDirectionInWhichItWent() {
+        assertThat(mended(new ArgumentSource.Value(ArgumentType.INT32, 1, 0))).containsExactly(new ArgumentSource.Value(ArgumentType.FLOAT32, 1, 0));
+        assertThat(mended(new ArgumentSource.Value(ArgumentType.FLOAT32, 100, 0))).containsExactly(new ArgumentSource.Value(ArgumentType.FLOAT32, 1, 0));
+        assertThat(mended(new ArgumentSource.Fixed(ArgumentType.TEXT, "0.5"))).containsExactly(new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5"));
+        assertThat(mended()).containsExactly(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1));
+        assertThat(mended(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1), new ArgumentSource.Fixed(ArgumentType.INT32, "7")))
+                .containsExactly(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1));
+    }
+
+    /** What mending a send of these arguments makes of them. */
+    private List<ArgumentSource> mended(ArgumentSource... sources) {
+        show = accepted(show, ADA, change(show, new PartId("f3"), control("f3").withLines(
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/in/3/level", List.of(sources))), List.of())));
+        return LineTable.of(show).stream().filter(line -> line.control().equals(new PartId("f3"))).findFirst().orElseThrow()
+                .findings().get(0).mend().orElseThrow().arguments().orElseThrow();
     }
 
     @Test

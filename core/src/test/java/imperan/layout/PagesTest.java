@@ -105,8 +105,8 @@ class PagesTest extends FourFaders {
         done(new PlacePhrases(Optional.empty(), DESK, phrases, 1, 1, Optional.empty(), PlacePhrases.Manner.LOOSE, 0));
         Part page = show.all(Page.class).stream().filter(part -> part.body().called().equals("Page 2")).findFirst().orElseThrow();
         assertThat(show.children(page.id())).hasSize(40);
-        assertThat(refused(new PlacePhrases(Optional.of(PAGE), DESK, phrases, 1, 1, Optional.empty(), PlacePhrases.Manner.LOOSE, 0)))
-                .contains("of 40 on this page");
+        done(new PlacePhrases(Optional.of(PAGE), DESK, phrases, 1, 1, Optional.empty(), PlacePhrases.Manner.LOOSE, 0));
+        assertThat(show.children(PAGE)).as("the page grew").hasSizeGreaterThanOrEqualTo(40);
     }
 
     @Test

@@ -138,10 +138,32 @@ class PhrasePlacerTest {
     }
 
     @Test
+    void anEmptyPageOfTheUsualCellsBecomesAsLargeAsWhatIsPlacedNeeds() {
+        Show after = ((Outcome.Accepted) place(1, 12, Optional.of(PAGE), "level")).show();
+        assertThat(after.part(PAGE).orElseThrow().body()).isEqualTo(Page.plain("Page", 24, 10));
+    }
+
+    @Test
+    void aPageGrowsInTheWayThatLeavesItsCellsLarger() {
+        show = Shows.accepted(show, ADA, Shows.put(new PartId("wide"), PAGE, Control.plain("Wide", new Cells(0, 0, 16, 9), new Form.Readout(), List.of(), List.of())));
+        Outcome outcome = place(1, 4, Optional.of(PAGE), "level");
+        assertThat(((Outcome.Accepted) outcome).edit().title()).isEqualTo("Place 4 controls for /in/<ch:1..12>/level; the page has 24 × 10 cells now");
+        assertThat(((Outcome.Accepted) outcome).show().part(PAGE).orElseThrow().body()).isEqualTo(Page.plain("Page", 24, 10));
+    }
+
+    @Test
+    void aFullPageIsSaid() {
+        show = Shows.accepted(show, ADA, Shows.change(show, PAGE, Page.plain("Page", 64, 64)), Shows.put(new PartId("wide"), PAGE, Control.plain("Wide",
+                new Cells(0, 0, 64, 60), new Form.Readout(), List.of(), List.of())));
+        assertThat(refused(place(1, 4, Optional.of(PAGE), "level"))).contains("There is room for 0 of 4 here", "64 × 64");
+        assertThat(refused(Arranger.carryOut(show, new PlacePhrases(Optional.of(PAGE), DESK, List.of(new PartId("level")), 1, 4, Optional.empty(),
+                PlacePhrases.Manner.BANK, 4), ADA))).contains("There is no room for a bank of 4");
+    }
+
+    @Test
     void whatCannotBeIsSaid() {
         assertThat(refused(place(10, 4, Optional.of(PAGE), "level"))).isEqualTo("/in/<ch:1..12>/level stands for 12 addresses");
         assertThat(refused(place(1, 12, Optional.of(PAGE), "level", "meter"))).contains("numbered 1 to 8");
-        assertThat(refused(place(1, 12, Optional.of(PAGE), "level"))).contains("There is room for 8 of 12 on this page");
         assertThat(refused(place(1, 1, Optional.of(PAGE)))).contains("Choose a phrase first");
         assertThat(refused(place(0, 1, Optional.of(PAGE), "level"))).contains("counted from 1");
         assertThat(refused(Arranger.carryOut(show, new PlacePhrases(Optional.of(PAGE), BOOK, List.of(new PartId("level")), 1, 1, Optional.empty(),

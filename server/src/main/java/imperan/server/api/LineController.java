@@ -49,9 +49,11 @@ class LineController {
 
     // ---- the line table
 
+    /** @param page the lines of this page only; of all pages where it is left out */
     @GetMapping("/lines")
-    List<TableLine> lines(@PathVariable("show") String show) {
-        return LineTable.of(keeper.show(show).join());
+    List<TableLine> lines(@PathVariable("show") String show, @RequestParam(name = "page", required = false) PartId page) {
+        Show now = keeper.show(show).join();
+        return page == null ? LineTable.of(now) : LineTable.of(now, page);
     }
 
     @GetMapping("/lines.csv")

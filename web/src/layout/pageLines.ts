@@ -1,0 +1,10 @@
+/** The lines of the page that is built, with what is wrong with each. */
+import { linesOnPage } from "../api/lines";
+import type { TableLine } from "../api/types";
+import { useLook } from "../api/useLook";
+
+const NONE: TableLine[] = [];
+
+export function usePageLines(page: string | null): TableLine[] {
+  return useLook(page, linesOnPage).found ?? NONE;
+}
