@@ -12,7 +12,7 @@ export function Ticker() {
     <Link
       to="/wire"
       aria-label="Last messages"
-      className="grid grid-cols-2 gap-2 border-t border-rule bg-panel px-3 py-1.5"
+      className="grid min-h-11 grid-cols-2 items-center gap-2 border-t border-rule bg-panel px-3"
     >
       <Side row={lastOut} out />
       <Side row={lastIn} />
@@ -31,11 +31,15 @@ function Side({ row, out = false }: { row: WireRow | null; out?: boolean }) {
       <span className="font-sans font-bold">{out ? "out" : "in"}</span>
       {row?.note && <span className="flex-none font-sans font-bold text-caution">{row.note}</span>}
       <span className="truncate">
-        {row
-          ? `${clockTime(row.atMillis)}  ${sentence(row)}`
-          : out
-            ? "nothing sent yet"
-            : "nothing received yet"}
+        {row ? (
+          <>
+            <span className="max-sm:hidden">{clockTime(row.atMillis)}</span> {sentence(row)}
+          </>
+        ) : out ? (
+          "nothing sent yet"
+        ) : (
+          "nothing received yet"
+        )}
       </span>
     </span>
   );

@@ -24,8 +24,12 @@ export function Workline() {
   const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
 
   return (
-    <header className="flex items-stretch gap-1 border-b border-rule bg-panel px-3">
-      <NavLink to="/shows" className="flex items-center gap-2 pr-4 text-lg font-bold" aria-label="Shows">
+    <header className="flex items-stretch gap-1 border-b border-rule bg-panel px-3 max-sm:px-1.5">
+      <NavLink
+        to="/shows"
+        className="flex items-center gap-2 pr-4 text-lg font-bold max-sm:gap-0.5 max-sm:pr-1"
+        aria-label="Shows"
+      >
         <img src="/mark.svg" alt="" className="h-7 w-7" />
         <span className="max-w-52 truncate max-xl:max-w-36 max-sm:sr-only">{showName || "Connecting …"}</span>
         <ChevronDown size={18} aria-hidden />
@@ -58,7 +62,7 @@ export function Workline() {
         </div>
         <NavLink
           to={page ? `/run/${page}` : "/run"}
-          className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink"
+          className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink max-sm:min-h-11 max-sm:gap-1 max-sm:px-3"
         >
           <Play size={18} aria-hidden /> Run
         </NavLink>
@@ -72,13 +76,13 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
     <NavLink
       to={to}
       className={({ isActive }) =>
-        `flex flex-col justify-center border-b-4 px-4 py-1.5 leading-tight max-sm:px-2 ${
+        `flex flex-none flex-col justify-center border-b-4 px-4 py-1.5 leading-tight max-xl:px-3 max-sm:px-1.5 ${
           isActive ? "border-bone bg-raised" : "border-transparent text-quiet"
         }`
       }
     >
       <span className="text-lg font-bold">{name}</span>
-      <span className="max-w-48 truncate text-sm text-quiet max-xl:max-w-28 max-sm:hidden" title={mark}>
+      <span className="max-w-56 text-sm text-quiet max-xl:max-w-28 max-xl:text-xs max-xl:leading-[1.1] max-sm:hidden">
         {mark}
       </span>
     </NavLink>

@@ -17,18 +17,18 @@ import { report } from "../ui/notices";
 import { useTrays, showTray } from "../run/trays";
 import { copySelected, duplicateSelected, pasteCopied, removeSelected } from "./actions";
 import { openDialog } from "./dialogs";
-import { usePreview } from "./screens";
+import { useIsShaped, usePreview } from "./screens";
 import { useSelection } from "./selection";
 
 /** Says in which mode we are, holds what can be done with the selection, and takes the last step back. */
 export function BuildBar({ page }: { page: HeldOf<Page> }) {
   const count = useSelection((s) => s.ids.length);
   const parts = useShow((s) => s.parts);
-  const preview = usePreview((s) => s.on);
+  const preview = useIsShaped(page.part.body);
   const shown = useTrays((s) => s.shown);
   const popUps = partsOf(parts, "tray", page.part.id).filter((t) => t.part.body.popUp);
   return (
-    <div className="flex items-center gap-2 py-1" role="toolbar" aria-label="Selection">
+    <div className="flex items-center gap-2 py-1 max-sm:flex-wrap" role="toolbar" aria-label="Selection">
       <strong className="flex-none rounded bg-caution px-2 py-0.5 text-ink">
         Build: touching sends nothing
       </strong>

@@ -20,7 +20,7 @@ export function PageLinks({ pages, current }: { pages: HeldOf<Page>[]; current: 
           key={id}
           to={`/layout/${id}`}
           title={body.name}
-          className={`truncate rounded px-2 py-0.5 ${body.strip ? "col-span-2" : ""} ${id === current ? "bg-raised font-bold" : "text-quiet"}`}
+          className={`rounded px-2 py-0.5 leading-tight [overflow-wrap:anywhere] ${body.strip ? "col-span-2" : ""} ${id === current ? "bg-raised font-bold" : "text-quiet"}`}
         >
           {body.name}
           {body.strip && <span className="text-sm font-normal text-quiet"> on every page</span>}

@@ -12,7 +12,7 @@ import { addPage, setPage } from "./actions";
 import { useBuildDialog, openDialog } from "./dialogs";
 import { onBuildKey } from "./keys";
 import { DraftPages, PageLinks } from "./DraftPages";
-import { inDraft, laidOf, pageOf } from "../live/laid";
+import { inDraft, laidOf, pageOf, usualPage } from "../live/laid";
 import { LayoutFileDialog } from "./LayoutFileDialog";
 import { LearnShelf } from "./LearnShelf";
 import { PageGrid } from "./PageGrid";
@@ -33,7 +33,7 @@ export function LayoutStation() {
   const ids = useSelection((s) => s.ids);
   const dialog = useBuildDialog((s) => s.open);
   const pages = partsOf(parts, "page");
-  const page = pages.find((p) => p.part.id === wanted) ?? pages[0];
+  const page = pages.find((p) => p.part.id === wanted) ?? usualPage(pages);
   const pageId = page?.part.id;
 
   // whoever looks at a page that somebody else removes is told why they see another one
@@ -71,8 +71,8 @@ export function LayoutStation() {
   }, [pageId]);
 
   return (
-    <main className="relative flex min-h-0 min-w-0 flex-1 overflow-clip" data-mode="build">
-      <aside className="flex w-60 shrink-0 flex-col gap-2 overflow-auto border-r border-rule bg-panel p-2 max-xl:w-52">
+    <main className="relative flex min-h-0 min-w-0 flex-1 overflow-clip max-sm:flex-col" data-mode="build">
+      <aside className="flex w-60 shrink-0 flex-col gap-2 overflow-auto border-r border-rule bg-panel p-2 max-xl:w-52 max-sm:max-h-56 max-sm:w-full max-sm:border-r-0 max-sm:border-b">
         <Pages pages={pages} current={page} />
         <Shelves page={pageId ?? null} />
       </aside>

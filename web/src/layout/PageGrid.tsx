@@ -14,7 +14,7 @@ import { addControl, arrangeSelected } from "./actions";
 import { BuildBar } from "./BuildBar";
 import { calledOf, controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
 import { usePageLines } from "./pageLines";
-import { usePreview } from "./screens";
+import { useIsShaped } from "./screens";
 import { select, toggle, useSelection } from "./selection";
 import { placeTaken, useShelf } from "./shelf";
 
@@ -41,7 +41,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
   const placing = useSelection((s) => s.placing);
   const sowing = useShelf((s) => s.taken.length > 0);
   const shown = useTrays((s) => s.shown);
-  const preview = usePreview((s) => s.on);
+  const preview = useIsShaped(page.part.body);
   const grid = useRef<HTMLDivElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const { columns, rows } = page.part.body;

@@ -186,7 +186,7 @@ function Family({ family, page }: { family: PhraseFamily; page: string | null })
                 }}
               >
                 <Icon size={16} aria-hidden className="flex-none" />
-                <span className="min-w-0 flex-1 truncate font-mono text-sm">
+                <span className="min-w-0 flex-1 font-mono text-sm leading-tight [overflow-wrap:anywhere]">
                   {address.slice(family.prefix.length)}
                 </span>
               </button>

@@ -12,5 +12,7 @@ export const SCREENS: { value: ScreenKind; text: string }[] = [
   { value: "OWN", text: "a size of its own" },
 ];
 
-/** Whether a page is built in the shape of the screen that it is meant for. */
-export const usePreview = create<{ on: boolean }>()(() => ({ on: false }));
+/** Whether pages are built in the shape of the screen they are meant for; as long as nobody said, those for phones are. */
+export const usePreview = create<{ on: boolean | null }>()(() => ({ on: null }));
+
+export const useIsShaped = (page: Page) => usePreview((s) => s.on) ?? page.screen.kind === "PHONE";

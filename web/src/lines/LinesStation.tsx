@@ -42,7 +42,7 @@ export function LinesStation() {
 
   return (
     <main className="flex min-h-0 min-w-0 flex-1 flex-col gap-2 p-4">
-      <header className="flex items-center gap-3">
+      <header className="flex flex-wrap items-center gap-3 max-sm:gap-2">
         <h1 className="text-xl font-bold">Lines</h1>
         <span className="text-quiet" role="status">
           {trouble || lines === null
@@ -52,7 +52,7 @@ export function LinesStation() {
         <input
           aria-label="Filter the lines"
           placeholder="Filter"
-          className="ml-4 w-64 rounded border border-rule bg-ground px-2 py-1"
+          className="ml-4 w-64 rounded max-xl:ml-0 max-xl:w-40 border border-rule bg-ground px-2 py-1"
           value={words}
           onChange={(e) => setWords(e.target.value)}
         />
@@ -60,7 +60,7 @@ export function LinesStation() {
           <input type="checkbox" checked={wrong} onChange={(e) => setWrong(e.target.checked)} />
           only with a finding
         </label>
-        <span className="ml-auto flex gap-2">
+        <span className="ml-auto flex flex-wrap gap-2">
           <a className="contents" href={linesAsCsv()} download="lines.csv">
             <PushButton tabIndex={-1}>
               <Download size={16} aria-hidden /> As CSV
@@ -83,7 +83,7 @@ export function LinesStation() {
         role="table"
         aria-label="Lines"
         aria-rowcount={rows.length}
-        className="flex min-h-0 flex-1 flex-col rounded border border-rule"
+        className="flex min-h-0 flex-1 flex-col overflow-x-auto rounded border border-rule *:min-w-[58rem]"
       >
         <div role="row" className={`${GRID} border-b border-rule bg-panel`}>
           {COLUMNS.map(({ column, title }) => (
@@ -167,6 +167,8 @@ function LineRow({ line }: { line: TableLine }) {
         <EditField
           hideLabel
           mono
+          long
+          className="max-h-12 overflow-auto text-sm"
           label={`Address of ${line.id}`}
           value={line.address}
           onCommit={(address) => put("address", { address })}

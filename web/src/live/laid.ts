@@ -1,5 +1,5 @@
 /** What lies on the cells of a page or of a tray. */
-import type { Control, Held, Tray, Twin } from "../api/types";
+import type { Control, Held, Page, Tray, Twin } from "../api/types";
 import { type HeldOf, partOf, partsOf } from "./show";
 
 export type Laid = HeldOf<Control | Tray | Twin>;
@@ -56,4 +56,13 @@ export function pageOf(parts: Parts, id: string): string | undefined {
 /** Whether a page lies in a copy of a layout on which somebody works. */
 export function inDraft(parts: Parts, page: string): boolean {
   return partOf(parts, "layout", parts.get(page)?.part.parent)?.part.body.draft != null;
+}
+
+/** In pixels; phones are narrower, held upright. */
+const PHONE_WIDTH = 600;
+
+/** The page that is shown where none is asked for: on a phone one that is meant for phones, where there is one. */
+export function usualPage(pages: HeldOf<Page>[]): HeldOf<Page> | undefined {
+  const phone = window.innerWidth < PHONE_WIDTH;
+  return pages.find((p) => phone && p.part.body.screen.kind === "PHONE") ?? pages[0];
 }

@@ -30,7 +30,7 @@ export const PhraseList = memo(function PhraseList({ phrases }: { phrases: HeldO
     overscan: 4,
   });
   return (
-    <>
+    <div className="flex min-h-0 flex-1 flex-col overflow-x-auto *:min-w-[46rem]">
       <div className={`${COLUMNS} border-b border-rule text-sm text-quiet`} aria-hidden>
         {["Address", "Who", "Types", "Values", "Answer", "Meaning"].map((title) => (
           <span key={title}>{title}</span>
@@ -59,7 +59,7 @@ export const PhraseList = memo(function PhraseList({ phrases }: { phrases: HeldO
         {phrases.length === 0 && <p className="p-4 text-quiet">No phrase matches.</p>}
       </div>
       {shown && <PhraseDetails held={shown} onClose={() => setDetailed(null)} />}
-    </>
+    </div>
   );
 });
 

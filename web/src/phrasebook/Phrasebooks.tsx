@@ -33,7 +33,7 @@ export function Phrasebooks() {
   };
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <div className="mb-3 flex items-center gap-4">
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="flex-1 text-2xl font-bold">Phrasebooks</h1>
         <PushButton strong={books.length === 0} onClick={() => setImporting(true)}>
           <Upload size={18} aria-hidden /> Import …
@@ -45,8 +45,8 @@ export function Phrasebooks() {
           what it tells of itself.
         </p>
       ) : (
-        <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_1fr] gap-4">
-          <nav aria-label="Phrasebooks" className="flex flex-col gap-1 overflow-auto">
+        <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_1fr] gap-4 max-md:grid-cols-1 max-md:grid-rows-[auto_1fr]">
+          <nav aria-label="Phrasebooks" className="flex flex-col gap-1 overflow-auto max-md:flex-row">
             {books.map((b) => (
               <NavLink
                 key={b.part.id}
@@ -104,7 +104,7 @@ function Book({ held }: { held: HeldOf<Phrasebook> }) {
 
   return (
     <section aria-label={`Phrasebook ${book.name}`} className="flex min-h-0 min-w-0 flex-col">
-      <div className="mb-2 flex items-center gap-2">
+      <div className="mb-2 flex flex-wrap items-center gap-2">
         <EditField
           label="Name"
           hideLabel

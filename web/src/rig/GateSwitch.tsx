@@ -41,7 +41,7 @@ export function GateSwitch({ target, name }: { target: string | null; name: stri
           key={gate}
           value={gate}
           title={hint}
-          className={`flex items-center gap-1.5 px-2.5 py-1.5 text-quiet data-[state=on]:font-bold data-[state=on]:text-ink ${
+          className={`flex items-center gap-1.5 px-2.5 py-1.5 text-quiet max-md:gap-1 max-md:px-2 max-md:text-sm data-[state=on]:font-bold data-[state=on]:text-ink ${
             gate === "OPEN" ? "data-[state=on]:bg-out" : "data-[state=on]:bg-caution"
           }`}
         >

@@ -113,6 +113,7 @@ function HostRow({ held, flagged }: { held: HeldOf<Host>; flagged: boolean }) {
       <div className={COLUMNS}>
         <EditField
           hideLabel
+          long
           label="Name"
           value={host.name}
           onCommit={(name) => put("name", (h) => ({ ...h, name }))}
@@ -148,21 +149,24 @@ function HostRow({ held, flagged }: { held: HeldOf<Host>; flagged: boolean }) {
           onChange={(role) => void report(put("role", (h) => ({ ...h, role })))}
           options={ROLES}
         />
-        <p className="truncate text-quiet">{targets.map((t) => t.part.body.name).join(", ")}</p>
+        <p className="text-quiet">{targets.map((t) => t.part.body.name).join(", ")}</p>
         <EditField
           hideLabel
+          long
           label="Cabling"
           value={host.socket}
           onCommit={(socket) => put("socket", (h) => ({ ...h, socket }))}
         />
         <EditField
           hideLabel
+          long
           label="Power-up note"
           value={host.power}
           onCommit={(power) => put("power", (h) => ({ ...h, power }))}
         />
         <EditField
           hideLabel
+          long
           label="Note"
           value={host.note}
           onCommit={(note) => put("note", (h) => ({ ...h, note }))}

@@ -25,7 +25,7 @@ export function Links() {
 
   return (
     <>
-      <div className="mb-3 flex items-center gap-4">
+      <div className="mb-3 flex flex-wrap items-center gap-4 max-md:gap-2">
         <h1 className="flex-1 text-2xl font-bold">Links</h1>
         {live && targets.length > 0 && <GateSwitch target={null} name="all targets" />}
         <PushButton onClick={add} strong={targets.length === 0}>

@@ -14,7 +14,10 @@ export function RigStation() {
   const open = useFindings().filter(isOpen).length;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <nav aria-label="Views of the rig" className="flex gap-1 border-b border-rule px-5 pt-2 print:hidden">
+      <nav
+        aria-label="Views of the rig"
+        className="flex flex-none gap-1 overflow-x-auto border-b border-rule px-5 pt-2 whitespace-nowrap max-md:px-2 print:hidden"
+      >
         {VIEWS.map((view) => (
           <NavLink
             key={view.to}
@@ -31,7 +34,7 @@ export function RigStation() {
           </NavLink>
         ))}
       </nav>
-      <main className="relative mx-auto w-full max-w-[84rem] min-h-0 flex-1 overflow-auto px-5 py-4">
+      <main className="relative mx-auto w-full max-w-[84rem] min-h-0 flex-1 overflow-auto px-5 py-4 max-md:px-2">
         <Outlet />
       </main>
     </div>

@@ -18,11 +18,11 @@ export function StartOffers() {
       {back.map(({ part }) => (
         <AlertDialog.Root key={part.id}>
           <AlertDialog.Trigger
-            className="min-w-0 self-center truncate rounded bg-caution px-3 py-1.5 max-xl:flex-none font-bold text-ink"
+            className="min-h-11 min-w-11 flex-none self-center rounded bg-caution px-3 py-1.5 font-bold text-ink max-sm:px-2"
             title={`${part.body.name} is back: send start list …`}
           >
             <BellRing size={18} className="inline xl:hidden" aria-hidden />
-            <span className="max-xl:sr-only">{part.body.name} is back: send start list …</span>
+            <span className="max-xl:sr-only">{part.body.name}: start list …</span>
           </AlertDialog.Trigger>
           <Ask
             title={`${part.body.name} is back: send its start list?`}

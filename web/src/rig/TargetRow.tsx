@@ -36,9 +36,9 @@ export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOp
 
   return (
     <li ref={row} className="rounded-lg border border-rule bg-panel" data-target={target.name}>
-      <div className="flex items-center gap-4 px-4 pt-1.5">
-        <h2 className="max-w-56 truncate text-xl font-bold">{target.name}</h2>
-        <p className="min-w-0 flex-1 truncate text-quiet">
+      <div className="flex items-center gap-4 px-4 pt-1.5 max-md:flex-wrap max-md:gap-2 max-md:px-3">
+        <h2 className="max-w-56 text-xl font-bold [overflow-wrap:anywhere]">{target.name}</h2>
+        <p className="min-w-0 flex-1 text-quiet">
           {host && `on ${host}`}
           {target.standIn?.inUse && (
             <span className="ml-2 rounded border border-caution px-1.5 text-sm text-caution">stand-in</span>
@@ -54,7 +54,7 @@ export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOp
         </PushButton>
       </div>
 
-      <div className="grid grid-cols-[11rem_1fr_auto_1fr_11rem] items-center gap-x-3 px-4 pb-1">
+      <div className="grid grid-cols-[11rem_1fr_auto_1fr_11rem] items-center gap-x-3 px-4 pb-1 max-md:grid-cols-2 max-md:px-3 max-md:[&>:nth-child(2)]:col-span-2 max-md:[&>:nth-child(2)]:row-start-2 max-md:[&>:nth-child(3)]:col-span-2 max-md:[&>:nth-child(4)]:col-span-2 max-md:[&>:nth-child(5)]:col-start-2 max-md:[&>:nth-child(5)]:row-start-1">
         <End title="Our end" host={ours || "not open yet"} port={tcp ? "" : String(target.answerPort)} />
         <Way out target={target} went={(link?.sent ?? 0) > 0} text={sentWords(link)} />
         <div className="min-w-36 text-center text-lg">
@@ -132,7 +132,7 @@ function Way({ out, target, went, text }: WayProps) {
         />
         {out && <ArrowRight aria-label="out" size={22} className="-ml-2 flex-none" />}
       </div>
-      <div className="truncate text-center text-sm text-quiet">{text}</div>
+      <div className="text-center text-sm text-quiet">{text}</div>
     </div>
   );
 }

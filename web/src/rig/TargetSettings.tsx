@@ -35,7 +35,7 @@ export function TargetSettings({ held, link }: { held: HeldOf<Target>; link: Lin
     adapters.push({ value: chosen, text: `${chosen} (not there now)` });
 
   return (
-    <div className="grid grid-cols-[1.25fr_1fr_1fr] gap-x-6 gap-y-4 border-t border-rule bg-ground/40 p-4">
+    <div className="grid grid-cols-[1.25fr_1fr_1fr] gap-x-6 gap-y-4 border-t border-rule bg-ground/40 p-4 max-xl:grid-cols-2 max-md:grid-cols-1 max-md:p-3">
       <section aria-label="Ends" className="grid grid-cols-2 content-start gap-3">
         <h3 className="col-span-2 font-bold">Both ends</h3>
         <div data-name>

@@ -24,7 +24,7 @@ export function AllToRest({ page }: { page: string }) {
   return (
     <>
       <button
-        className="flex items-center gap-2 rounded px-3 py-2 whitespace-nowrap text-quiet"
+        className="flex min-h-11 min-w-11 items-center justify-center gap-2 rounded px-3 py-2 whitespace-nowrap text-quiet"
         onClick={() => void look()}
       >
         <RotateCcw size={18} aria-hidden /> <span className="max-sm:sr-only">Reset page …</span>

@@ -5,7 +5,7 @@ import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
 import { useHoldKey } from "../frame/useHoldKey";
-import { inDraft } from "../live/laid";
+import { inDraft, usualPage } from "../live/laid";
 import { partsOf, useShow } from "../live/show";
 import { StartOffers } from "../rig/StartOffers";
 import { LetGo } from "../rig/LetGo";
@@ -18,8 +18,6 @@ import { useWakeLock } from "./useWakeLock";
 import { Notices } from "../ui/notices";
 
 /** A page to play: nothing on it but its controls, the other pages and the wire. */
-/** In pixels; phones are narrower, held upright. */
-const PHONE_WIDTH = 600;
 
 export function RunScreen() {
   useHoldKey();
@@ -32,12 +30,7 @@ export function RunScreen() {
   const { follows, setFollows } = useFollowing();
   const all = partsOf(parts, "page").filter((p) => !inDraft(parts, p.part.id));
   const pages = all.filter((p) => !p.part.body.strip);
-  // a phone that asks for no page gets one that is meant for phones, where there is one
-  const phone = window.innerWidth < PHONE_WIDTH;
-  const page =
-    pages.find((p) => p.part.id === wanted) ??
-    pages.find((p) => phone && p.part.body.screen.kind === "PHONE") ??
-    pages[0];
+  const page = pages.find((p) => p.part.id === wanted) ?? usualPage(pages);
   const strips = all.filter((p) => p.part.body.strip && p.part.parent === page?.part.parent);
   const followed = pages.some((p) => p.part.body.follows !== null);
 
@@ -59,7 +52,7 @@ export function RunScreen() {
             <NavLink
               key={p.part.id}
               to={`/run/${p.part.id}`}
-              className={`rounded px-4 py-2 text-lg font-bold whitespace-nowrap ${p === page ? "bg-raised" : "text-quiet"}`}
+              className={`min-h-11 rounded px-4 py-2 text-lg font-bold whitespace-nowrap ${p === page ? "bg-raised" : "text-quiet"}`}
             >
               {p.part.body.name}
             </NavLink>
@@ -71,7 +64,7 @@ export function RunScreen() {
           {followed && (
             <button
               aria-pressed={follows}
-              className={`flex items-center gap-2 rounded px-3 py-2 ${follows ? "text-bone" : "text-quiet"}`}
+              className={`flex min-h-11 min-w-11 items-center justify-center gap-2 rounded px-3 py-2 ${follows ? "text-bone" : "text-quiet"}`}
               title="Pages change when a target says so"
               onClick={() => setFollows(!follows)}
             >
@@ -81,7 +74,7 @@ export function RunScreen() {
           {page && <AllToRest page={page.part.id} />}
           <Link
             to={page ? `/layout/${page.part.id}` : "/layout"}
-            className="flex items-center gap-2 rounded px-3 py-2 whitespace-nowrap text-quiet"
+            className="flex min-h-11 min-w-11 items-center justify-center gap-2 rounded px-3 py-2 whitespace-nowrap text-quiet"
           >
             <Wrench size={18} aria-hidden /> <span className="max-sm:sr-only">Back to Build</span>
           </Link>

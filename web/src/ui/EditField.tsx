@@ -72,6 +72,7 @@ export function EditField({ label, value, onCommit, mono, long, className = "", 
             long ? "field-sizing-content resize-none [overflow-wrap:anywhere]" : ""
           } ${problem ? "border-fault" : "border-rule"}`}
           value={draft ?? value}
+          title={long ? undefined : (draft ?? value)}
           spellCheck={false}
           autoComplete="off"
           aria-invalid={problem !== null}

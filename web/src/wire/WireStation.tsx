@@ -12,7 +12,8 @@ import { ANYONE, type Filter, NO_FILTER, passes, UNCLAIMED } from "./filter";
 import { WholePacket } from "./WholePacket";
 
 const ROW_HEIGHT = 34;
-const COLUMNS = "grid-cols-[7.5rem_4rem_7rem_15rem_1fr_4rem_1fr_5rem]";
+const COLUMNS =
+  "grid-cols-[7.5rem_4rem_7rem_15rem_1fr_4rem_1fr_5rem] max-xl:grid-cols-[6.2rem_3.4rem_5rem_12.5rem_minmax(11rem,1.6fr)_2.5rem_1fr_4.2rem] max-xl:gap-1.5! max-xl:text-sm";
 
 /** Everything that went out and came in, newest first. */
 export function WireStation() {
@@ -47,7 +48,7 @@ export function WireStation() {
 
   return (
     <main className="flex min-w-0 flex-1 flex-col p-4">
-      <div className="mb-3 flex items-end gap-3">
+      <div className="mb-3 flex flex-wrap items-end gap-3">
         <h1 className="mr-auto text-2xl font-bold">Wire</h1>
         <Filters filter={filter} onChange={setFilter} />
         <PushButton aria-pressed={held !== null} onClick={() => setHeld(held ? null : all)}>
@@ -64,42 +65,44 @@ export function WireStation() {
           that speaks most to report less often.
         </p>
       )}
-      <div className={`grid ${COLUMNS} gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet`}>
-        <span>time</span>
-        <span>direction</span>
-        <span>target</span>
-        <span>peer</span>
-        <span>address</span>
-        <span>types</span>
-        <span>arguments</span>
-        <span>answered</span>
-      </div>
-      {rows.length === 0 ? (
-        <p className="p-6 text-lg text-quiet">
-          {source.length > 0 && filter !== NO_FILTER
-            ? "Nothing passes the filter."
-            : "Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer."}
-        </p>
-      ) : (
-        <div
-          ref={scroller}
-          className="min-h-0 flex-1 overflow-auto"
-          role="log"
-          aria-label="Messages, newest first"
-        >
-          <div className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => (
-              <div
-                key={item.key}
-                className="absolute inset-x-0"
-                style={{ top: item.start, height: ROW_HEIGHT }}
-              >
-                <Row row={rows[rows.length - 1 - item.index]!} onOpen={setOpened} />
-              </div>
-            ))}
-          </div>
+      <div className="flex min-h-0 flex-1 flex-col overflow-x-auto *:min-w-[56rem]">
+        <div className={`grid ${COLUMNS} gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet`}>
+          <span>time</span>
+          <span>direction</span>
+          <span>target</span>
+          <span>peer</span>
+          <span>address</span>
+          <span>types</span>
+          <span>arguments</span>
+          <span>answered</span>
         </div>
-      )}
+        {rows.length === 0 ? (
+          <p className="min-w-0! p-6 text-lg text-quiet">
+            {source.length > 0 && filter !== NO_FILTER
+              ? "Nothing passes the filter."
+              : "Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer."}
+          </p>
+        ) : (
+          <div
+            ref={scroller}
+            className="min-h-0 flex-1 overflow-auto"
+            role="log"
+            aria-label="Messages, newest first"
+          >
+            <div className="relative" style={{ height: virtual.getTotalSize() }}>
+              {virtual.getVirtualItems().map((item) => (
+                <div
+                  key={item.key}
+                  className="absolute inset-x-0"
+                  style={{ top: item.start, height: ROW_HEIGHT }}
+                >
+                  <Row row={rows[rows.length - 1 - item.index]!} onOpen={setOpened} />
+                </div>
+              ))}
+            </div>
+          </div>
+        )}
+      </div>
       {opened && <WholePacket row={opened} onClose={() => setOpened(null)} />}
     </main>
   );

@@ -77,7 +77,7 @@ function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
     <section
       aria-label="Path"
       data-path
-      className="flex h-full items-stretch"
+      className="flex h-full items-stretch overflow-x-auto"
       onKeyDown={(e) => {
         // what floats above the strip, such as an open list, closes itself
         if (e.key !== "Escape" || !e.currentTarget.contains(e.target as Node)) return;
@@ -140,7 +140,7 @@ function Cell({ name, stopped, share, tabs, last, children }: CellProps) {
     <div
       role="group"
       aria-label={name}
-      className="path-cell relative min-w-0 overflow-auto border-r border-rule p-2"
+      className="path-cell relative min-w-0 overflow-auto border-r border-rule p-2 max-sm:min-w-52"
       style={{ flex: share }}
     >
       <h3 className="mb-1 flex items-center gap-2 font-bold">

@@ -151,19 +151,19 @@ final class DemoPages {
 
     /** What is wanted while walking along the quay. */
     private void walk() {
-        page("walk", 5, "Walk", 8, 20, Page.Screen.Kind.PHONE);
+        page("walk", 5, "Walk", 8, 21, Page.Screen.Kind.PHONE);
         put("plan", grid, Control.plain("", new Cells(0, 0, 8, 3), new Form.Picture(), List.of(), List.of()).faced(Face.PLAIN.showing(plan.hash())));
-        scenes(0, 3, 8, 5, Form.Direction.UP);
+        scenes(0, 3, 8, 6, Form.Direction.UP);
         for (int look = 1; look <= 4; look++) {
-            add("Look " + look, 2 * (look - 1), 8, 2, 2, GO, List.of(on(Send.Phase.PRESS, WICK, "/wick/look/" + look + "/go")), List.of());
+            add("Look " + look, 2 * (look - 1), 9, 2, 2, GO, List.of(on(Send.Phase.PRESS, WICK, "/wick/look/" + look + "/go")), List.of());
         }
-        value("Lanterns", 0, 10, 8, 3, LYING, WICK, "/wick/master/1/level", ArgumentType.INT32, 0, 255);
+        value("Lanterns", 0, 11, 8, 3, LYING, WICK, "/wick/master/1/level", ArgumentType.INT32, 0, 255);
         String main = "/bellows/main/level";
-        add("Sound", 0, 13, 8, 3, LYING.marked(DemoShow.DECIBELS), List.of(on(Send.Phase.CHANGE, BELLOWS, main, new ArgumentSource.Value(
+        add("Sound", 0, 14, 8, 3, LYING.marked(DemoShow.DECIBELS), List.of(on(Send.Phase.CHANGE, BELLOWS, main, new ArgumentSource.Value(
                 ArgumentType.FLOAT32, 0, 1))), List.of(heard(BELLOWS, main, 0, 1), Listen.words(Optional.of(BELLOWS), main, 1)));
-        value("Mute all", 0, 16, 4, 2, TURNS, BELLOWS, "/bellows/main/mute", ArgumentType.INT32, 0, 1);
-        add("Flat water", 4, 16, 4, 2, GO, List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
-        add("Tilt", 0, 18, 8, 2, new Form.PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());
+        value("Mute all", 0, 17, 4, 2, TURNS, BELLOWS, "/bellows/main/mute", ArgumentType.INT32, 0, 1);
+        add("Flat water", 4, 17, 4, 2, GO, List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
+        add("Tilt", 0, 19, 8, 2, new Form.PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());
     }
 
     // ---- what the pages are made of
