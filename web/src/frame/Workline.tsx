@@ -83,7 +83,12 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
     >
       <span className="text-lg font-bold">{name}</span>
       <span className="max-w-56 text-sm text-quiet max-xl:max-w-28 max-xl:text-xs max-xl:leading-[1.1] max-sm:hidden">
-        {mark}
+        {mark.split(" · ").map((part, i) => (
+          <span key={part} className="whitespace-nowrap">
+            {i > 0 && "· "}
+            {part}{" "}
+          </span>
+        ))}
       </span>
     </NavLink>
   );

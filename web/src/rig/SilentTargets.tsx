@@ -21,13 +21,18 @@ export function SilentTargets() {
   });
   const words = silent.map(({ name, word, hint }) => `${name}: ${word}. ${hint}`).join(" · ");
   return (
-    <p role="status" aria-label="Targets not reached" title={words} className="min-w-0 flex-1 truncate px-2">
+    <p
+      role="status"
+      aria-label="Targets not reached"
+      title={words}
+      className={`min-w-0 flex-1 truncate px-2 ${silent.length ? "max-sm:max-w-28" : "max-sm:hidden"}`}
+    >
       {silent.map(({ name, word, hint }) => (
         <span key={name} className="mr-4">
           <strong className="text-lg text-fault">
             {name}: {word}.
           </strong>{" "}
-          {hint}
+          <span className="max-sm:hidden">{hint}</span>
         </span>
       ))}
     </p>

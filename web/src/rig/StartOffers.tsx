@@ -13,7 +13,7 @@ export function StartOffers() {
     <div
       role="status"
       aria-label="Targets that are back"
-      className="flex min-w-0 flex-1 gap-2 overflow-hidden px-2"
+      className={`flex min-w-0 flex-1 gap-2 overflow-hidden px-2 max-sm:px-0 ${back.length ? "max-sm:flex-none" : ""}`}
     >
       {back.map(({ part }) => (
         <AlertDialog.Root key={part.id}>

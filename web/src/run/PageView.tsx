@@ -14,7 +14,7 @@ export function PageView({ page, share }: { page: HeldOf<Page>; share: number })
   const { id, body } = page.part;
   return (
     <div
-      className="relative isolate grid min-h-0 gap-1.5 p-2 pt-0"
+      className="relative isolate grid min-h-0 gap-1.5 p-2 pt-0 max-sm:gap-1 max-sm:p-1 max-sm:pt-0"
       data-page={id}
       style={{ ...gridOf(body.columns, body.rows), flex: share }}
     >

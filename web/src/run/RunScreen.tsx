@@ -46,13 +46,13 @@ export function RunScreen() {
     >
       <LostBanner />
       <NotLiveBanner />
-      <header className="flex flex-wrap items-center gap-x-2 px-2 py-1">
-        <nav aria-label="Pages" className="flex min-w-0 gap-1 overflow-x-auto max-sm:basis-full">
+      <header className="flex items-center gap-x-2 px-2 py-1 max-sm:gap-x-0">
+        <nav aria-label="Pages" className="flex min-w-0 gap-1 overflow-x-auto max-sm:min-w-32 max-sm:flex-1">
           {pages.map((p) => (
             <NavLink
               key={p.part.id}
               to={`/run/${p.part.id}`}
-              className={`min-h-11 rounded px-4 py-2 text-lg font-bold whitespace-nowrap ${p === page ? "bg-raised" : "text-quiet"}`}
+              className={`min-h-11 rounded px-4 py-2 max-sm:px-3 text-lg font-bold whitespace-nowrap ${p === page ? "bg-raised" : "text-quiet"}`}
             >
               {p.part.body.name}
             </NavLink>

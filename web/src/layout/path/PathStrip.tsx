@@ -32,7 +32,7 @@ function Strip({ held, selected }: { held: Laid | undefined; selected: number })
     return (
       <section
         aria-label="Path"
-        className={`h-full overflow-auto px-4 ${selected > 0 ? "py-3" : "truncate py-2"}`}
+        className={`h-full overflow-auto px-4 ${selected > 0 ? "py-3" : "flex items-center leading-tight"}`}
       >
         {selected > 1 ? (
           <Several />

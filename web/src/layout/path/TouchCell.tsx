@@ -31,7 +31,7 @@ export function TouchCell({ held, place }: { held: HeldOf<Control>; place: Laid 
       <FormFields control={held} put={put} />
       <FaceFields control={body} put={put} />
       <BehaviourFields control={body} put={put} />
-      <div className="flex items-center justify-between text-sm">
+      <div className="flex flex-wrap items-center justify-between gap-1 text-sm">
         <span className="text-quiet">
           position <span className="font-mono text-bone">{at ?? "–"}</span>
         </span>

@@ -22,16 +22,16 @@ export function WireCell({ id, send, index, trace }: Props) {
         disabled={!send}
         onClick={() => sendFrame({ kind: "fire", control: id, send: index })}
       >
-        <SendIcon size={16} aria-hidden /> Send once
+        <SendIcon size={16} className="flex-none max-xl:hidden" aria-hidden /> Send once
       </PushButton>
       <NotLeaving target={send?.target ?? null} />
       {trace?.message && (
-        <p className="font-mono text-sm break-all text-out">
+        <p className="font-mono text-sm max-xl:text-xs break-all text-out">
           {trace.message.address} {trace.message.typeTags} {trace.message.arguments}
         </p>
       )}
       {trace?.wire ? (
-        <p className="font-mono text-sm text-quiet [overflow-wrap:anywhere]">
+        <p className="font-mono text-sm max-xl:text-xs text-quiet [overflow-wrap:anywhere]">
           {clockTime(trace.wire.at / 1e6)}
           <br />
           {trace.wire.route}

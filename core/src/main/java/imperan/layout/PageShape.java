@@ -23,8 +23,11 @@ import java.util.Optional;
  */
 public record PageShape(int width, int height, List<TooSmall> tooSmall) {
 
-    /** What the bars of a played page take of the height of a screen. */
-    private static final int BARS = 84;
+    /** What the bars of a played page take of the height of a screen: 52 px above with its keys, 45 px below. */
+    private static final int BARS = 97;
+
+    /** Narrower screens are phones, whose pages have smaller gaps. */
+    private static final int PHONE_WIDTH = 600;
 
     /** WCAG 2.2, success criterion 2.5.5, "Target Size (Enhanced)". */
     private static final int LEAST = 44;
@@ -43,26 +46,48 @@ public record PageShape(int width, int height, List<TooSmall> tooSmall) {
     }
 
     private static PageShape of(Grids grids, PartId id, Page page) {
-        int width = page.screen().width();
-        int height = Math.max(1, page.screen().height() - BARS);
+        Drawn room = Drawn.of(page);
         List<TooSmall> small = new ArrayList<>();
         for (Held laid : grids.inside(id)) {
-            add(grids, laid, page, width, height, small);
+            add(grids, laid, room, small);
             // the cells of a tray are as large as those of its page
-            grids.inside(laid.part().id()).forEach(inside -> add(grids, inside, page, width, height, small));
+            grids.inside(laid.part().id()).forEach(inside -> add(grids, inside, room, small));
         }
-        return new PageShape(width, height, small);
+        return new PageShape(page.screen().width(), Math.max(1, page.screen().height() - BARS), small);
     }
 
-    private static void add(Grids grids, Held held, Page page, int width, int height, List<TooSmall> small) {
+    private static void add(Grids grids, Held held, Drawn room, List<TooSmall> small) {
         Laid laid = (Laid) held.part().body();
         if (control(grids, laid).filter(PageShape::isTouched).isPresent()) {
             Cells cells = laid.cells();
-            int across = Math.round((float) cells.width() * width / page.columns());
-            int down = Math.round((float) cells.height() * height / page.rows());
+            int across = room.across(cells.width());
+            int down = room.down(cells.height());
             if (across < LEAST || down < LEAST) {
                 small.add(new TooSmall(held.part().id(), across, down));
             }
+        }
+    }
+
+    /** The cells of a page as they are drawn: equal ones with gaps between them, and an edge around all but at the top. */
+    private record Drawn(double width, double height, int gap) {
+
+        static Drawn of(Page page) {
+            boolean phone = page.screen().width() < PHONE_WIDTH;
+            int gap = phone ? 4 : 6;
+            int edge = phone ? 4 : 8;
+            return new Drawn(share(page.screen().width() - 2 * edge, page.columns(), gap), share(page.screen().height() - BARS - edge, page.rows(), gap), gap);
+        }
+
+        private static double share(int room, int cells, int gap) {
+            return Math.max(0, (double) (room - (cells - 1) * gap) / cells);
+        }
+
+        int across(int cells) {
+            return (int) Math.round(cells * width + (cells - 1) * gap);
+        }
+
+        int down(int cells) {
+            return (int) Math.round(cells * height + (cells - 1) * gap);
         }
     }
 

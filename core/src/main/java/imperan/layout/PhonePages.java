@@ -24,9 +24,9 @@ import java.util.Set;
  */
 final class PhonePages {
 
-    /** 390 px over eight columns are 48.75 px each, 760 px over seventeen rows 44.7: the least that {@link PageShape} finds large enough. */
+    /** 390 px over eight columns are 44.25 px each, 844 px over fifteen rows 45.7, gaps and bars taken off: the most that {@link PageShape} finds large enough. */
     static final int COLUMNS = 8;
-    private static final int ROWS = 17;
+    private static final int ROWS = 15;
     /** Fewer rows would make few controls taller than a thumb reaches. */
     private static final int LEAST_ROWS = 8;
     /** How far above or below its fader a part of a strip may stand, in rows. */

@@ -25,9 +25,9 @@ class PageShapeTest {
 
     private static final PartId PHONE = new PartId("phone");
 
-    /** 880 pixels of width, 440 of height without the bars, for 20 columns and 10 rows: a cell is 44 × 44. */
+    /** 20 columns of 44 pixels with 19 gaps of 6 and two edges of 8; 10 rows of 44 with 9 gaps and one edge, and bars of 97. */
     private static Show page(int columns) {
-        Page.Screen screen = new Page.Screen(Page.Screen.Kind.OWN, 880, 440 + 84);
+        Page.Screen screen = new Page.Screen(Page.Screen.Kind.OWN, 1010, 599);
         return accepted(Shows.withPage(), ADA, put(PHONE, LAYOUT, new Page("Phone", columns, 10, screen, false, Optional.empty())));
     }
 
@@ -52,7 +52,7 @@ class PageShapeTest {
                 put(new PartId("picture"), PHONE, control(new Form.Picture(), 2)),
                 put(new PartId("tray"), PHONE, Tray.plain("Tray", new Cells(3, 0, 4, 4))),
                 put(new PartId("knob"), new PartId("tray"), control(Form.Knob.restingAt(0), 0)));
-        assertThat(small(show)).containsExactly("key 22 × 44", "knob 22 × 44");
+        assertThat(small(show)).containsExactly("key 19 × 44", "knob 19 × 44");
     }
 
     @Test
@@ -60,7 +60,7 @@ class PageShapeTest {
         Show show = accepted(page(40), ADA, put(new PartId("wide"), Shows.PAGE, control(Form.Knob.restingAt(0), 0)),
                 put(new PartId("again"), PHONE, new Twin(new PartId("wide"), new Cells(0, 0, 1, 1))),
                 put(new PartId("lost"), PHONE, new Twin(new PartId("nobody"), new Cells(1, 0, 1, 1))));
-        assertThat(small(show)).containsExactly("again 22 × 44");
+        assertThat(small(show)).containsExactly("again 19 × 44");
     }
 
     @Test

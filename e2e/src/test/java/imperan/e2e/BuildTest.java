@@ -356,7 +356,7 @@ class BuildTest extends InstalledTest {
 
     @Test
     void buildAndRunCannotBeConfused() {
-        assertThat(page.locator("[data-mode=build]")).containsText("Build: touching a control sends nothing");
+        assertThat(page.locator("[data-mode=build]")).containsText("Build: touching sends nothing");
         Hands.run(page);
         assertThat(page.locator("[data-mode=run]")).isVisible();
         assertThat(page.locator("[data-mode=build]")).hasCount(0);

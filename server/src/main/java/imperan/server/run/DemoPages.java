@@ -152,8 +152,8 @@ final class DemoPages {
     /** What is wanted while walking along the quay. */
     private void walk() {
         page("walk", 5, "Walk", 8, 21, Page.Screen.Kind.PHONE);
-        put("plan", grid, Control.plain("", new Cells(0, 0, 8, 3), new Form.Picture(), List.of(), List.of()).faced(Face.PLAIN.showing(plan.hash())));
-        scenes(0, 3, 8, 6, Form.Direction.UP);
+        put("plan", grid, Control.plain("", new Cells(0, 0, 8, 2), new Form.Picture(), List.of(), List.of()).faced(Face.PLAIN.showing(plan.hash())));
+        scenes(0, 2, 8, 7, Form.Direction.UP);
         for (int look = 1; look <= 4; look++) {
             add("Look " + look, 2 * (look - 1), 9, 2, 2, GO, List.of(on(Send.Phase.PRESS, WICK, "/wick/look/" + look + "/go")), List.of());
         }
