@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import type { Control, ControlValue } from "../api/types";
+import type { Control, ControlValue, Face } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
 import { hand } from "./hand";
@@ -42,13 +42,24 @@ export function ButtonView({ id, control, live }: Props) {
   );
 }
 
+/** What a button says while it is on. */
+const ON_WORDS: Record<Face["meaning"], string> = {
+  NONE: "on",
+  MUTE: "muted",
+  SOLO: "solo",
+  RECORD: "recording",
+  LOCATE: "locating",
+  ALL_OUT: "on",
+};
+
 function draw(drawn: Drawn, value: ControlValue): void {
   const key = drawn.part("[role=button]")!;
   const on = positionOf(value) >= 0.5;
   const echo = echoOf(value);
   drawn.data("on", String(on));
   drawn.data("lit", String(echo !== null && echo >= 0.5));
-  const word = ownWord(key, value) ?? (stateWords(value) || (on ? "on" : "off"));
+  const meant = ON_WORDS[drawn.root.dataset.meaning as Face["meaning"]] ?? "on";
+  const word = ownWord(key, value) ?? (stateWords(value) || (on ? meant : "off"));
   drawn.text(".key-state", word);
   if (key.dataset.latching === "true") drawn.attribute("[role=button]", "aria-pressed", String(on));
   drawn.attribute("[role=button]", "aria-description", word);

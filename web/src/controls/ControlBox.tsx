@@ -17,6 +17,7 @@ interface Props {
 export const textOf = ({ face }: Control) => ({
   "data-text-size": face.textSize,
   "data-text-place": face.textPlace,
+  "data-meaning": face.meaning,
 });
 
 /** What every control has around it: its place on the page, what is believed of its value, and who holds it. */

@@ -25,6 +25,15 @@ const PLACES: { value: Face["textPlace"]; text: string }[] = [
   { value: "HIDDEN", text: "not shown" },
 ];
 
+const MEANINGS: { value: Face["meaning"]; text: string }[] = [
+  { value: "NONE", text: "on" },
+  { value: "MUTE", text: "mute" },
+  { value: "SOLO", text: "solo" },
+  { value: "RECORD", text: "record" },
+  { value: "LOCATE", text: "locate" },
+  { value: "ALL_OUT", text: "all out, such as blackout" },
+];
+
 /** What a control shows beside its value: its label's size and place, an icon or a picture. */
 export function FaceFields({ control, put }: { control: Control; put: Put<Control> }) {
   const { face, form } = control;
@@ -49,6 +58,14 @@ export function FaceFields({ control, put }: { control: Control; put: Put<Contro
               onChange={(textPlace) => void report(set("textPlace", { textPlace }))}
             />
           </div>
+        )}
+        {form.kind === "button" && (
+          <Select
+            label="On means"
+            value={face.meaning}
+            options={MEANINGS}
+            onChange={(meaning) => void report(set("meaning", { meaning }))}
+          />
         )}
         {WITH_MARK.has(form.kind) && form.kind !== "picture" && (
           <Select

@@ -5,6 +5,7 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.Face;
 import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
@@ -152,8 +153,9 @@ final class PhraseControl {
         Form form = form();
         List<Send> sends = isSaid() && form.takesHands() ? List.of(new Send(form instanceof Form.Button && value().isEmpty() ? Send.Phase.PRESS
                 : Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
-        return Control.plain(inStrip && !form.takesHands() ? "" : label(address), cells, form, sends,
+        Control control = Control.plain(inStrip && !form.takesHands() ? "" : label(address), cells, form, sends,
                 heardOn(address, numbers).map(on -> listens(form, target, on)).orElse(List.of()));
+        return form instanceof Form.Button ? control.faced(Face.PLAIN.meaning(Face.Meaning.of(address))) : control;
     }
 
     /** A control of another form with the lines of this phrase; what its form cannot send stays out. */

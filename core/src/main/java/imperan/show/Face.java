@@ -1,6 +1,9 @@
 package imperan.show;
 
+import java.util.Arrays;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a control shows beside its value.
@@ -9,10 +12,37 @@ import java.util.Optional;
  * @param picture   the {@link imperan.picture.Picture#hash() hash} of a picture, which takes the place of the icon
  * @param textSize  of its label
  * @param textPlace where its label stands
+ * @param meaning   what it means that it is on, which then has a colour and a word of its own
  */
-public record Face(String icon, Optional<String> picture, TextSize textSize, TextPlace textPlace) {
+public record Face(String icon, Optional<String> picture, TextSize textSize, TextPlace textPlace, Meaning meaning) {
 
-    public static final Face PLAIN = new Face("", Optional.empty(), TextSize.NORMAL, TextPlace.BELOW);
+    public static final Face PLAIN = new Face("", Optional.empty(), TextSize.NORMAL, TextPlace.BELOW, Meaning.NONE);
+
+    /** What it means that a button is on, in the words of the trade. */
+    public enum Meaning {
+        /** No more than that: on. */
+        NONE,
+        MUTE("mute", "muted"),
+        SOLO("solo"),
+        RECORD("record", "rec", "arm"),
+        /** A device shows where it is. */
+        LOCATE("locate", "identify", "find", "here"),
+        /** It takes something away from all, such as the light or the sound. */
+        ALL_OUT("blackout", "panic", "kill");
+
+        private final Set<String> words;
+
+        Meaning(String... words) {
+            this.words = Set.of(words);
+        }
+
+        /** What an address says by one of its last two words, which may stand before a number: {@code /in/3/mute}, {@code /mute/3}. */
+        public static Meaning of(String address) {
+            String[] all = address.toLowerCase(Locale.ROOT).split("/");
+            return Arrays.stream(all).skip(Math.max(0, all.length - 2)).flatMap(word -> Arrays.stream(values()).filter(each -> each.words.contains(word)))
+                    .reduce((first, last) -> last).orElse(NONE);
+        }
+    }
 
     /** Each a step that can be told apart from two metres. */
     public enum TextSize { SMALL, NORMAL, LARGE, HUGE }
@@ -22,10 +52,14 @@ public record Face(String icon, Optional<String> picture, TextSize textSize, Tex
 
     /** Without a picture, with an icon that comes along. */
     public static Face icon(String name) {
-        return new Face(name, Optional.empty(), TextSize.NORMAL, TextPlace.BELOW);
+        return new Face(name, Optional.empty(), TextSize.NORMAL, TextPlace.BELOW, Meaning.NONE);
     }
 
     public Face showing(String hash) {
-        return new Face(icon, Optional.of(hash), textSize, textPlace);
+        return new Face(icon, Optional.of(hash), textSize, textPlace, meaning);
+    }
+
+    public Face meaning(Meaning other) {
+        return new Face(icon, picture, textSize, textPlace, other);
     }
 }

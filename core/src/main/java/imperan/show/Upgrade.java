@@ -38,6 +38,9 @@ public final class Upgrade {
         if (version < 7) {
             from6(body);
         }
+        if (version < 8) {
+            from7(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -108,6 +111,12 @@ public final class Upgrade {
         if ((kind(form).equals("fader") || kind(form).equals("knob")) && !form.has("holdsAt")) {
             add(form, form.path("detent").asBoolean(false) ? "{\"holdsAt\": 0.5}" : "{\"holdsAt\": null}");
             ((ObjectNode) form).remove("detent");
+        }
+    }
+
+    private static void from7(JsonNode body) {
+        if (kind(body).equals("control")) {
+            add(body.path("face"), "{\"meaning\": \"NONE\"}");
         }
     }
 

@@ -84,7 +84,7 @@ class ShowFileTest {
         String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(everything()), InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":7", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+        for (String broken : List.of(file.replace("\"version\":8", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
@@ -97,7 +97,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":8} | version | version 8; this Imperan reads versions 1 to 7",
+        "{\"format\":\"imperan-show\",\"version\":9} | version | version 9; this Imperan reads versions 1 to 8",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -154,9 +154,14 @@ class ShowFileTest {
         assertThat(written(imported(second))).isEqualTo(file);
     }
 
+    /** The same file as version 7 wrote it: nothing is said of what it means that a button is on. */
+    private static String asOfVersion7(String file) {
+        return file.replace("\"version\":8", "\"version\":7").replace("\"meaning\":\"NONE\",\"picture\"", "\"picture\"");
+    }
+
     /** The same file as version 6 wrote it: faders held in the middle or nowhere, knobs nowhere. */
     private static String asOfVersion6(String file) {
-        return file.replace("\"version\":7", "\"version\":6").replace("\"holdsAt\":null,\"kind\":\"knob\"", "\"kind\":\"knob\"")
+        return asOfVersion7(file).replace("\"version\":7", "\"version\":6").replace("\"holdsAt\":null,\"kind\":\"knob\"", "\"kind\":\"knob\"")
                 .replaceAll("\\{(\"direction\":\"[A-Z]*\",\"grab\":\"[A-Z_]*\"),\"holdsAt\":(null|0.5),", "{\"detent\":$2,$1,")
                 .replace("\"detent\":null", "\"detent\":false").replace("\"detent\":0.5", "\"detent\":true");
     }

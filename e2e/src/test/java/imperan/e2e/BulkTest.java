@@ -237,7 +237,7 @@ class BulkTest extends InstalledTest {
         assertThat(dialog()).containsText("/bellows/in/2/lvel");
         inDialog("Fill").click();
         Desk.waitUntil("misspelt", () -> addresses().contains("/bellows/in/2/lvel"));
-        page.getByText("All lines as a table").click();
+        page.getByLabel("All lines as a table").click();
         page.getByText("only with a finding").click();
         page.getByLabel("Filter the lines").fill("lvel");
         Locator row = page.locator("[data-line]").filter(new Locator.FilterOptions().setHasText("did you mean /bellows/in/2/level")).first();
@@ -251,7 +251,7 @@ class BulkTest extends InstalledTest {
     @Test
     void aTableGoesOutAndComesBackChanged() throws IOException {
         levels(2);
-        page.getByText("All lines as a table").click();
+        page.getByLabel("All lines as a table").click();
         Download csv = page.waitForDownload(() -> page.getByText("As CSV").click());
         String table = Files.readString(csv.path());
         assertThat(table).startsWith("line,page,label,on,target,address");

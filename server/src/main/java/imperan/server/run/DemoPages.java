@@ -217,7 +217,9 @@ final class DemoPages {
     }
 
     private PartId add(String label, int column, int row, int width, int height, Form form, String icon, List<Send> sends, List<Listen> listens) {
-        return put(grid.value() + "-" + number, grid, new Control(label, new Cells(column, row, width, height), form, Face.icon(icon), Behaviour.PLAIN, sends, listens));
+        return put(grid.value() + "-" + number, grid, new Control(label, new Cells(column, row, width, height), form,
+                Face.icon(icon).meaning(form instanceof Form.Button && !sends.isEmpty() ? Face.Meaning.of(sends.get(0).address()) : Face.Meaning.NONE),
+                Behaviour.PLAIN, sends, listens));
     }
 
     private void page(String id, int order, String name, int columns, int rows, Page.Screen.Kind screen) {

@@ -9,6 +9,7 @@ import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
+import imperan.show.Face;
 import imperan.show.Form;
 import imperan.show.Host;
 import imperan.show.KeepAlive;
@@ -183,10 +184,11 @@ final class DemoShow {
     }
 
     private static Control control(String label, Cells cells, Form form, String address, ArgumentType type) {
+        Face.Meaning meaning = form instanceof Form.Button ? Face.Meaning.of(address) : Face.Meaning.NONE;
         return Control.plain(label, cells, form,
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(BELLOWS), address,
                         List.of(new ArgumentSource.Value(type, 0, 1)))),
-                List.of(Listen.value(Optional.of(BELLOWS), address, 0, 0, 1)));
+                List.of(Listen.value(Optional.of(BELLOWS), address, 0, 0, 1))).faced(Face.PLAIN.meaning(meaning));
     }
 
     private static EditRequest.Step put(PartId id, Optional<PartId> parent, int order, Body body) {
