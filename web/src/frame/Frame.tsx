@@ -3,6 +3,7 @@ import { useShow } from "../live/show";
 import { LetGo } from "../rig/LetGo";
 import { useRigWatch } from "../rig/rig";
 import { Notices } from "../ui/notices";
+import { LockedBanner } from "./LockedBanner";
 import { LostBanner } from "./LostBanner";
 import { NotLiveBanner } from "./NotLiveBanner";
 import { Ticker } from "./Ticker";
@@ -13,6 +14,7 @@ import { Workline } from "./Workline";
 export function Frame() {
   // nothing can be changed before the show is there to be changed
   const known = useShow((s) => s.showId !== "");
+  const locked = useShow((s) => s.parts.has("lock"));
   useRigWatch();
   useHoldKey();
   const noSuchShow = useShow((s) => s.noSuchShow);
@@ -21,7 +23,8 @@ export function Frame() {
       <Workline />
       <LostBanner />
       <NotLiveBanner />
-      <div className="flex min-h-0 flex-1">
+      <LockedBanner />
+      <div className="flex min-h-0 flex-1" data-locked={locked}>
         {noSuchShow ? (
           <NoSuchShow />
         ) : known ? (

@@ -2,9 +2,8 @@ import { Keyboard, X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import { redo, undo } from "../api/edits";
+import { bringBack, takeBack } from "./takeBack";
 import { isMeantElsewhere } from "../ui/keys";
-import { report } from "../ui/notices";
 import { SHORTCUTS } from "./shortcuts";
 
 /** The list of keys and gestures; and the keys that hold at every station. */
@@ -16,8 +15,8 @@ export function Shortcuts() {
       if (isMeantElsewhere(e)) return;
       const key = e.key.toLowerCase();
       if (e.ctrlKey || e.metaKey) {
-        if (key === "z") void report(e.shiftKey ? redo() : undo());
-        else if (key === "y") void report(redo());
+        if (key === "z") void (e.shiftKey ? bringBack() : takeBack());
+        else if (key === "y") void bringBack();
         else return;
       } else if (key === "?") setOpen(true);
       else return;

@@ -1,6 +1,6 @@
 import { Bookmark, Redo2, RotateCcw, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useState } from "react";
-import { redo, undo } from "../api/edits";
+import { bringBack, takeBack } from "../frame/takeBack";
 import { keepVersion, listEdits, listKeepPoints, restoreVersion } from "../api/shows";
 import type { EditLine, KeepPoint } from "../api/types";
 import { useShow } from "../live/show";
@@ -40,10 +40,10 @@ export function HistoryStation() {
       <section aria-label="Edits">
         <div className="mb-3 flex items-center gap-2">
           <h1 className="mr-auto text-2xl font-bold">History</h1>
-          <PushButton onClick={() => void report(undo())}>
+          <PushButton onClick={() => void takeBack()}>
             <Undo2 size={16} aria-hidden /> Undo mine
           </PushButton>
-          <PushButton onClick={() => void report(redo())}>
+          <PushButton onClick={() => void bringBack()}>
             <Redo2 size={16} aria-hidden /> Redo mine
           </PushButton>
         </div>

@@ -9,7 +9,7 @@ import {
   Trash2,
   Undo2,
 } from "lucide-react";
-import { redo, undo } from "../api/edits";
+import { bringBack, takeBack } from "../frame/takeBack";
 import type { Page } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
@@ -63,25 +63,19 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
             <Tool name="Copy" Icon={Copy} onClick={() => void report(copySelected())} />
           </>
         )}
-        <Tool name="Paste" Icon={ClipboardPaste} onClick={() => void report(pasteCopied(page))} />
+        <Tool
+          name="Paste"
+          Icon={ClipboardPaste}
+          onClick={() => void report(pasteCopied(page.part.id).then((p) => p.problems))}
+        />
         <Tool name="Paste special …" Icon={ClipboardList} onClick={() => openDialog("paste")} />
         <Tool name="Find and replace …" Icon={Replace} onClick={() => openDialog("replace")} />
       </span>
       <span className="flex flex-none gap-1">
-        <PushButton
-          aria-label="Undo"
-          title="Undo"
-          className="px-2! py-0.5!"
-          onClick={() => void report(undo())}
-        >
+        <PushButton aria-label="Undo" title="Undo" className="px-2! py-0.5!" onClick={() => void takeBack()}>
           <Undo2 size={16} aria-hidden /> <span className="max-xl:hidden">Undo</span>
         </PushButton>
-        <PushButton
-          aria-label="Redo"
-          title="Redo"
-          className="px-2! py-0.5!"
-          onClick={() => void report(redo())}
-        >
+        <PushButton aria-label="Redo" title="Redo" className="px-2! py-0.5!" onClick={() => void bringBack()}>
           <Redo2 size={16} aria-hidden /> <span className="max-xl:hidden">Redo</span>
         </PushButton>
       </span>

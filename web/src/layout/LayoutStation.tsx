@@ -32,6 +32,7 @@ export function LayoutStation() {
   const parts = useShow((s) => s.parts);
   const ids = useSelection((s) => s.ids);
   const dialog = useBuildDialog((s) => s.open);
+  const goTo = useGoToPage();
   const pages = partsOf(parts, "page");
   const page = pages.find((p) => p.part.id === wanted) ?? usualPage(pages);
   const pageId = page?.part.id;
@@ -65,10 +66,10 @@ export function LayoutStation() {
   useEffect(() => () => void send({ kind: "selecting", controls: [] }), []);
 
   useEffect(() => {
-    const onKey = (e: KeyboardEvent) => onBuildKey(e, pageId);
+    const onKey = (e: KeyboardEvent) => onBuildKey(e, pageId, goTo);
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [pageId]);
+  }, [pageId, goTo]);
 
   return (
     <main className="relative flex min-h-0 min-w-0 flex-1 overflow-clip max-sm:flex-col" data-mode="build">

@@ -5,9 +5,9 @@ import { useLook } from "../api/useLook";
 import { partsOf, useShow } from "../live/show";
 import { Select } from "../ui/Select";
 import { WideDialog } from "../ui/WideDialog";
-import { carryOutPaste, type Meaning, type Meant, pasteOf, type Pasting } from "./actions";
+import { carryOutPaste, type Meaning, meantHere, pasteOf, type Pasting } from "./actions";
 import { Changes, isReady } from "./Changes";
-import { copied, type Copied, copiedTargets } from "./clipboard";
+import { copied, copiedTargets } from "./clipboard";
 
 const MEANINGS: { meaning: Meaning; words: string; what: string }[] = [
   { meaning: "SAME", words: "The same lines again", what: "The copies do what the originals do." },
@@ -24,16 +24,6 @@ const MEANINGS: { meaning: Meaning; words: string; what: string }[] = [
 ];
 
 const NOBODY = "nobody";
-
-/** Which target of this show is meant by each that the copied lines name: the chosen one, else one of the same name. */
-function meantHere(what: Copied, chosen: Record<string, string>): Meant {
-  const { parts } = useShow.getState();
-  return copiedTargets(what).flatMap(({ id, name }) => {
-    const sameName = partsOf(parts, "target").find((t) => t.part.body.name === name)?.part.id;
-    const is = chosen[id] ?? (parts.has(id) ? undefined : sameName);
-    return is && is !== NOBODY ? [{ was: id, is }] : [];
-  });
-}
 
 /** Asks what pasting means, and shows what comes of it, before it is done. */
 export function PasteDialog({ page, onClose }: { page: string; onClose: () => void }) {

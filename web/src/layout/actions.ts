@@ -2,7 +2,8 @@
 import { arrange, change, changeAll, remove } from "../api/edits";
 import type { Arrangement, Cell, Control, ControlKind, Page, Problem, Tray } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
-import { copied, type CopiedPart, keepCopied } from "./clipboard";
+import { type Copied, copied, copiedTargets, type CopiedPart, keepCopied } from "./clipboard";
+import { openDialog } from "./dialogs";
 import { controlAt, type Laid, laidOf, laidOn, nameOf } from "../live/laid";
 import { select, selectAfter, useSelection } from "./selection";
 
@@ -87,10 +88,48 @@ export async function cutSelected(): Promise<Problem[]> {
   return problems.length ? problems : removeSelected();
 }
 
-/** Pastes what was copied, as it was: the same lines again. */
-export function pasteCopied(page: HeldOf<Page>): Promise<Problem[]> {
-  return carryOutPaste(pasteOf(page.part.id, "SAME", []));
+/** Which target of this show is meant by each that the copied lines name: the chosen one, else one of the same name. */
+export function meantHere(what: Copied, chosen: Record<string, string>): Meant {
+  const { parts } = useShow.getState();
+  return copiedTargets(what).flatMap(({ id, name }) => {
+    const sameName = partsOf(parts, "target").find((t) => t.part.body.name === name)?.part.id;
+    const is = chosen[id] ?? (parts.has(id) ? undefined : sameName);
+    return is && parts.has(is) ? [{ was: id, is }] : [];
+  });
 }
+
+/**
+ * Pastes what was copied, as it was: the same lines again. Where it names targets that are not in this show, it is asked first whom they mean;
+ * without a page it makes one.
+ *
+ * @returns what speaks against it, and the page that was made for it
+ */
+export async function pasteCopied(
+  page: string | null,
+): Promise<{ page: string | null; problems: Problem[] }> {
+  const { parts } = useShow.getState();
+  const what = copied();
+  const made = page === null && what.parts.length > 0 ? await addPage(null) : null;
+  if (made && made.problems.length > 0) return { page: null, problems: made.problems };
+  const on = made?.id ?? page;
+  if (on === null) return { page: null, problems: [NOTHING_COPIED] };
+  const meant = meantHere(what, {});
+  const strangers = copiedTargets(what).filter(
+    ({ id }) => !parts.has(id) && !meant.some((m) => m.was === id),
+  );
+  if (strangers.length > 0) {
+    openDialog("paste");
+    return { page: on, problems: [] };
+  }
+  return { page: on, problems: await carryOutPaste(pasteOf(on, "SAME", meant)) };
+}
+
+const NOTHING_COPIED: Problem = {
+  part: null,
+  field: "",
+  message: "Nothing was copied yet. Select controls and press Ctrl+C first",
+  mend: null,
+};
 
 export function duplicateSelected(page: HeldOf<Page>): Promise<Problem[]> {
   return carryOutPaste(pasting(page.part.id, selectedLaid().flatMap(withInside), "SAME", []));

@@ -19,9 +19,10 @@ import { select, useSelection } from "./selection";
 
 const EDGES = { ArrowLeft: "LEFT", ArrowRight: "RIGHT", ArrowUp: "TOP", ArrowDown: "BOTTOM" } as const;
 
-export function onBuildKey(e: KeyboardEvent, pageId: string | undefined): void {
+/** @param goTo opens a page */
+export function onBuildKey(e: KeyboardEvent, pageId: string | undefined, goTo: (page: string) => void): void {
   if (isMeantElsewhere(e) || e.altKey) return;
-  const done = e.ctrlKey || e.metaKey ? withControl(e, pageId) : plain(e);
+  const done = e.ctrlKey || e.metaKey ? withControl(e, pageId, goTo) : plain(e);
   if (!done) return;
   e.preventDefault();
   if (done !== true) void report(done);
@@ -36,7 +37,11 @@ function plain(e: KeyboardEvent): true | Promise<Problem[]> | undefined {
   if ((e.key === "Delete" || e.key === "Backspace") && any) return removeSelected();
 }
 
-function withControl(e: KeyboardEvent, pageId: string | undefined): true | Promise<Problem[]> | undefined {
+function withControl(
+  e: KeyboardEvent,
+  pageId: string | undefined,
+  goTo: (page: string) => void,
+): true | Promise<Problem[]> | undefined {
   const { parts } = useShow.getState();
   const page = partOf(parts, "page", pageId);
   const any = useSelection.getState().ids.length > 0;
@@ -54,7 +59,14 @@ function withControl(e: KeyboardEvent, pageId: string | undefined): true | Promi
     openDialog("replace");
     return true;
   }
-  if (e.shiftKey || !page) return;
+  if (e.shiftKey) return;
+  if (!page)
+    return e.key.toLowerCase() === "v"
+      ? pasteCopied(null).then((pasted) => {
+          if (pasted.page) goTo(pasted.page);
+          return pasted.problems;
+        })
+      : undefined;
   switch (e.key.toLowerCase()) {
     case "a":
       select(...(pageId ? laidOn(parts, pageId) : []).map((held) => held.part.id));
@@ -64,7 +76,7 @@ function withControl(e: KeyboardEvent, pageId: string | undefined): true | Promi
     case "x":
       return any ? cutSelected() : undefined;
     case "v":
-      return pasteCopied(page);
+      return pasteCopied(page.part.id).then((pasted) => pasted.problems);
     case "g":
       return any ? gatherSelected() : true;
     case "d":

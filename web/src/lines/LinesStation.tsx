@@ -131,6 +131,7 @@ function LineRow({ line }: { line: TableLine }) {
   const targets = partsOf(parts, "target");
   const put = putLine(held, line);
   const finding = line.findings[0];
+  const called = `${line.label || "the control"}, ${line.kind === "SEND" ? "send" : "listen"} ${line.number}`;
   return (
     <div role="row" data-line={line.id} className={`${GRID} h-full items-center border-b border-rule`}>
       <div role="cell" className="truncate px-2" title={line.page}>
@@ -154,7 +155,7 @@ function LineRow({ line }: { line: TableLine }) {
       <div role="cell" className="px-1">
         <Select
           hideLabel
-          label={`Target of ${line.id}`}
+          label={`Target of ${called}`}
           value={line.target && parts.has(line.target) ? line.target : NOBODY}
           onChange={(to) => void report(put("target", { target: to === NOBODY ? null : to }))}
           options={[
@@ -169,7 +170,7 @@ function LineRow({ line }: { line: TableLine }) {
           mono
           long
           className="max-h-12 overflow-auto text-sm"
-          label={`Address of ${line.id}`}
+          label={`Address of ${called}`}
           value={line.address}
           onCommit={(address) => put("address", { address })}
         />

@@ -68,7 +68,8 @@ final class Paster {
         int order = grids.nextOrder(paste.page());
         for (Copy copy : paste.copies()) {
             boolean root = roots.contains(copy);
-            Laid body = copy.body() instanceof Control control ? meant(reachable(control), by) : (Laid) copy.body();
+            Laid body = copy.body() instanceof Control control ? meant(reachable(control), by)
+                    : copy.body() instanceof Tray tray && paste.meaning() != Meaning.SAME ? tray.named(Renumbering.furtherName(tray.name(), by)) : (Laid) copy.body();
             Cells cells = root ? body.cells().moved(way.get().column(), way.get().row()) : body.cells();
             steps.add(new EditRequest.Put(new Part(copy.id(), Optional.of(root ? paste.page() : copy.in().orElseThrow()), order++, body.at(cells)), 0));
         }

@@ -82,7 +82,8 @@ final class PhrasePlacer {
         Room room = page.map(held -> isUntouched(held) ? Room.toBe(held, fresh) : Room.on(grids, held)).orElse(Room.onNew(fresh));
         order = show.children(on).mapToInt(Part::order).max().orElse(0);
         Optional<Outcome> refused = each ? each(rows, on, room) : place.manner() == Manner.BANK ? bank(rows, strip, on, room) : strips(rows, strip, phrases, on, room);
-        room.growth().ifPresent(steps::add);
+        // the page first, or what lies beyond its old edge would be refused
+        room.growth().ifPresent(step -> steps.add(0, step));
         String title = each ? "Place " + phrases.size() + " controls" : "Place " + words(phrases);
         return refused.orElseGet(() -> show.apply(new EditRequest(title + room.words(), steps), author));
     }

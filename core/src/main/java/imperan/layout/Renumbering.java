@@ -82,6 +82,12 @@ final class Renumbering {
                 .mapToObj(n -> replaceLast(control.label(), n + by)).findFirst().orElse(control.label()));
     }
 
+    /** A name whose last number is so much further on; as it is where there is none. */
+    static String furtherName(String name, int by) {
+        OptionalInt last = lastNumber(name);
+        return last.isPresent() ? replaceLast(name, last.getAsInt() + by) : name;
+    }
+
     private String furtherLabel(Control control, int by) {
         OptionalInt last = lastNumber(control.label());
         boolean same = last.isPresent() && Stream.concat(control.sends().stream().map(s -> number(s.address(), s.target())),

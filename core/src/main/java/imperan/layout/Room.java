@@ -20,7 +20,6 @@ final class Room {
 
     private final Optional<Held> page;
     private FreeCells free;
-    private boolean grew;
 
     private Room(Optional<Held> page, FreeCells free) {
         this.page = page;
@@ -34,9 +33,7 @@ final class Room {
 
     /** On an empty page that takes this size for what comes to it. */
     static Room toBe(Held page, Grid grid) {
-        Room room = new Room(Optional.of(page), new FreeCells(grid, List.of()));
-        room.grew = true;
-        return room;
+        return new Room(Optional.of(page), new FreeCells(grid, List.of()));
     }
 
     /** On a page that will be there, as large as this; it does not grow. */
@@ -52,10 +49,7 @@ final class Room {
     Optional<Cell> take(List<Cells> group, Optional<Cell> at) {
         Optional<Cell> way = free.wayFor(group, at);
         if (way.isEmpty()) {
-            larger(group).ifPresent(grid -> {
-                free = new FreeCells(grid, free.taken());
-                grew = true;
-            });
+            larger(group).ifPresent(grid -> free = new FreeCells(grid, free.taken()));
             way = free.wayFor(group, at);
         }
         way.ifPresent(found -> {
@@ -91,15 +85,18 @@ final class Room {
 
     /** What makes the page as large as it has become; empty where it stays as it is. */
     Optional<EditRequest.Step> growth() {
-        return page.filter(held -> grew).map(held -> {
+        return page.filter(this::grew).map(held -> {
             Part part = held.part();
-            Page body = (Page) part.body();
-            return new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), body.sized(free.grid())), held.version());
+            return new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), ((Page) part.body()).sized(free.grid())), held.version());
         });
+    }
+
+    private boolean grew(Held held) {
+        return !Grid.of(held.part().body()).equals(Optional.of(free.grid()));
     }
 
     /** How a title of an edit goes on: how large the page became; empty where it stays as it is. */
     String words() {
-        return grew ? "; the page has " + free.grid().columns() + " × " + free.grid().rows() + " cells now" : "";
+        return page.filter(this::grew).isPresent() ? "; the page has " + free.grid().columns() + " × " + free.grid().rows() + " cells now" : "";
     }
 }

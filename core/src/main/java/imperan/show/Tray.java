@@ -25,6 +25,10 @@ public record Tray(String name, Cells cells, int columns, int step, boolean popU
         return new Tray(name, place, columns == cells.width() ? place.width() : columns, step, popUp);
     }
 
+    public Tray named(String other) {
+        return new Tray(other, cells, columns, step, popUp);
+    }
+
     /** Whether it is a bank. */
     public boolean movesWindow() {
         return columns > cells.width();

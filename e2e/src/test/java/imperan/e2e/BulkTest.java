@@ -103,10 +103,15 @@ class BulkTest extends InstalledTest {
         assertThat(page.locator("[data-build]")).hasCount(8);
         assertThat(addresses()).isEqualTo(inputs(1, 8));
         page.keyboard().press("Control+Shift+V");
-        assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("no room for the 4 controls");
+        assertThat(dialog()).containsText("/bellows/in/9/level");
+        // the page has no room for them, and becomes larger
+        inDialog("Paste").click();
+        assertThat(page.locator("[data-build]")).hasCount(12);
+        page.keyboard().press("Control+Shift+V");
+        assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("ends at 12");
         assertThat(inDialog("Paste")).isDisabled();
         inDialog("Cancel").click();
-        assertThat(page.locator("[data-build]")).hasCount(8);
+        assertThat(page.locator("[data-build]")).hasCount(12);
     }
 
     @Test

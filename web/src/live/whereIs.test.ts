@@ -1,0 +1,41 @@
+import { expect, test } from "vitest";
+import type { Held } from "../api/types";
+import { whereIs } from "./whereIs";
+
+const part = (id: string, parent: string | null, kind: string) =>
+  [id, { part: { id, parent, order: 0, body: { kind } }, version: 1 } as unknown as Held] as const;
+
+const page = part("page", "layout", "page");
+const fader = part("fader", "page", "control");
+const tray = part("tray", "page", "tray");
+const inside = part("inside", "tray", "control");
+
+test("a control is seen on its page, also one in a tray, and is selected there", () => {
+  const all = new Map([page, fader, tray, inside]);
+  expect(whereIs(["fader", "inside"], all, all)).toEqual({
+    path: "/layout/page",
+    select: ["fader", "inside"],
+  });
+});
+
+test("what is gone is seen where it was, with nothing to select", () => {
+  expect(whereIs(["fader"], new Map([page, fader]), new Map([page]))).toEqual({
+    path: "/layout/page",
+    select: [],
+  });
+  expect(whereIs(["page"], new Map([page]), new Map())).toEqual({ path: "/layout", select: [] });
+});
+
+test("targets, hosts and phrases are seen at their stations", () => {
+  const all = new Map([
+    part("t", null, "target"),
+    part("h", null, "host"),
+    part("b", null, "phrasebook"),
+    part("p", "b", "phrase"),
+  ]);
+  expect(whereIs(["t"], all, all)?.path).toBe("/rig");
+  expect(whereIs(["h"], all, all)?.path).toBe("/rig/hosts");
+  expect(whereIs(["b"], all, all)?.path).toBe("/rig/phrasebooks/b");
+  expect(whereIs(["p"], all, all)?.path).toBe("/rig/phrasebooks/b");
+  expect(whereIs([], all, all)).toBeNull();
+});
