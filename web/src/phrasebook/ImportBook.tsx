@@ -9,6 +9,7 @@ import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { Check } from "../ui/fields";
 import { Select } from "../ui/Select";
+import { Columns } from "./Columns";
 import { rangeWords, typeTags } from "./words";
 import { textOf } from "../ui/file";
 
@@ -43,13 +44,14 @@ export function ImportBook({
   const [trouble, setTrouble] = useState("");
   const [onSameName, setOnSameName] = useState<Taking["onSameName"]>("KEEP_BOTH");
   const [problems, setProblems] = useState<Problem[]>([]);
+  const [columns, setColumns] = useState<Reading["columns"]>([]);
   const reading = useRef(0);
 
   useEffect(() => {
     const mine = ++reading.current;
     if (text.trim() === "") return;
     const timer = setTimeout(() => {
-      previewBook({ source, name, text, bare })
+      previewBook({ source, name, text, bare, columns })
         .then((read) => {
           if (mine !== reading.current) return;
           setPreview(read);
@@ -58,7 +60,7 @@ export function ImportBook({
         .catch((e: unknown) => setTrouble(e instanceof Error ? e.message : "The server does not answer"));
     }, 300);
     return () => clearTimeout(timer);
-  }, [source, name, text, bare]);
+  }, [source, name, text, bare, columns]);
 
   const shown = text.trim() === "" ? null : preview;
   const rows = shown?.rows ?? [];
@@ -66,7 +68,7 @@ export function ImportBook({
   const usable = rows.length - count("REFUSED");
 
   const take = async () => {
-    const refused = await takeBook({ source, name, text, bare, onSameName });
+    const refused = await takeBook({ source, name, text, bare, columns, onSameName });
     setProblems(refused);
     // the list behind is drawn first: both in one frame would stutter where thousands were taken in
     if (refused.length === 0) requestAnimationFrame(() => setTimeout(() => onClose(name.trim())));
@@ -88,6 +90,7 @@ export function ImportBook({
               options={SOURCES}
               onChange={(value) => {
                 setSource(value);
+                setColumns([]);
                 setPreview(null);
                 setText(value === "HEARD" ? (targets[0]?.part.id ?? "") : "");
                 if (value === "HEARD" && targets[0]) setName(`${targets[0].part.body.name}, heard`);
@@ -103,7 +106,16 @@ export function ImportBook({
               />
             </label>
           </div>
-          <SourceField source={source} text={text} setText={setText} setName={setName} />
+          <SourceField
+            source={source}
+            text={text}
+            setText={(list) => {
+              // another list has other columns
+              if (list.split("\n", 1)[0] !== text.split("\n", 1)[0]) setColumns([]);
+              setText(list);
+            }}
+            setName={setName}
+          />
           {source === "TABLE" && (
             <Check label="Allow addresses without a leading slash" checked={bare} onChange={setBare} />
           )}
@@ -118,6 +130,9 @@ export function ImportBook({
               <span className="text-caution">{count("GUESSED")} guessed</span>
               <span className="text-fault">{count("REFUSED")} refused</span>
             </p>
+          )}
+          {shown && shown.columns.length > 0 && (
+            <Columns columns={shown.columns} told={columns} onTell={setColumns} />
           )}
           <Rows rows={rows} nothing={shown !== null && rows.length === 0} />
           {shown?.difference && (

@@ -14,6 +14,8 @@ import tools.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -23,6 +25,10 @@ import java.util.Optional;
 public final class OscQuery {
 
     private static final JsonMapper JSON = ShowJson.mapper();
+    private static final Map<String, String> UNITS = Map.ofEntries(Map.entry("degree", "°"), Map.entry("radian", "rad"), Map.entry("db", "dB"), Map.entry("db-raw", "dB"),
+            Map.entry("second", "s"), Map.entry("frequency", "Hz"), Map.entry("samples", "samples"), Map.entry("linear", ""), Map.entry("cents", "cents"),
+            Map.entry("midinote", "note"), Map.entry("percent", "%"));
+    private static final int MOST_UNIT = 8;
     private static final int READ = 1;
     private static final int WRITE = 2;
 
@@ -61,20 +67,89 @@ public final class OscQuery {
             return ReadRow.refused(address, problem.get());
         }
         List<Phrase.PhraseArgument> arguments = new ArrayList<>();
-        String tags = node.path("TYPE").asString("");
-        for (int i = 0; i < tags.length(); i++) {
-            Optional<ArgumentType> type = TypeTags.ofTag(tags.charAt(i));
-            if (type.isEmpty()) {
-                return ReadRow.refused(address, "The type “" + tags.charAt(i) + "” is not one that a control can send");
-            }
-            arguments.add(argument(type.get(), node.path("RANGE").path(i), node.path("UNIT").path(i).asString("")));
+        List<String> guesses = new ArrayList<>();
+        Optional<String> refusal = arguments(node.path("TYPE").asString(""), node.path("RANGE"), node.path("UNIT"), arguments, guesses);
+        if (refusal.isPresent()) {
+            return ReadRow.refused(address, refusal.get());
+        }
+        if (!node.has("ACCESS")) {
+            guesses.add("no access is told: taken as both ways");
         }
         int access = node.path("ACCESS").asInt(READ | WRITE);
         Phrase.Direction direction = access == READ ? Phrase.Direction.IN : access == WRITE ? Phrase.Direction.OUT : Phrase.Direction.BOTH;
         Phrase.AnswerRule.Kind answer = direction == Phrase.Direction.OUT ? Phrase.AnswerRule.Kind.NONE : Phrase.AnswerRule.Kind.QUERY;
-        return new ReadRow(address, node.has("ACCESS") ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(new Phrase(
-                written, direction, arguments, Phrase.AnswerRule.usual(answer), node.path("DESCRIPTION").asString(""), "")),
-                node.has("ACCESS") ? "" : "no access is told: taken as both ways");
+        return new ReadRow(address, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(new Phrase(
+                written, direction, arguments, Phrase.AnswerRule.usual(answer), meaning(node), "")), String.join("; ", guesses));
+    }
+
+    /**
+     * The arguments of a type tag string. Arrays are taken apart, ranges and units with them, whether these are nested as the types are or follow each other.
+     *
+     * @return why a control cannot send them; empty where it can
+     */
+    private static Optional<String> arguments(String tags, JsonNode ranges, JsonNode units, List<Phrase.PhraseArgument> arguments, List<String> guesses) {
+        List<JsonNode> eachRange = flat(ranges);
+        List<JsonNode> eachUnit = flat(units);
+        if (tags.contains("[")) {
+            guesses.add("its array is sent as arguments one after the other");
+        }
+        for (char tag : tags.toCharArray()) {
+            Optional<ArgumentType> type = tag == 'S' || tag == 'c' ? Optional.of(ArgumentType.TEXT) : TypeTags.ofTag(tag);
+            if (tag == '[' || tag == ']') {
+                continue;
+            } else if (tag == 'N' || tag == 'I') {
+                guesses.add(tag == 'N' ? "its nil is left out" : "its impulse is sent as a message without an argument");
+                continue;
+            } else if (tag == 'r') {
+                return Optional.of("It takes a colour in one argument (r), which no control here sends. Where the target also takes red, green and blue as three "
+                        + "numbers, import that message");
+            } else if (type.isEmpty()) {
+                return Optional.of("The type “" + tag + "” is not one that a control can send");
+            }
+            if (tag == 'S' || tag == 'c') {
+                guesses.add("“" + tag + "” taken as a text");
+            }
+            int place = arguments.size();
+            arguments.add(argument(type.get(), place < eachRange.size() ? eachRange.get(place) : JSON.missingNode(),
+                    place < eachUnit.size() ? unit(eachUnit.get(place).asString("")) : ""));
+        }
+        return Optional.empty();
+    }
+
+    /** What lies in an array and in the arrays in it, in order; a node that is none is itself all of it. */
+    private static List<JsonNode> flat(JsonNode node) {
+        if (!node.isArray()) {
+            return node.isMissingNode() || node.isNull() ? List.of() : List.of(node);
+        }
+        List<JsonNode> all = new ArrayList<>();
+        node.forEach(each -> {
+            if (each.isArray()) {
+                all.addAll(flat(each));
+            } else {
+                all.add(each);
+            }
+        });
+        return all;
+    }
+
+    /** The short sign of a unit; the proposal names them by what they measure and the unit, such as gain.db. */
+    private static String unit(String told) {
+        String last = told.substring(told.lastIndexOf('.') + 1);
+        return UNITS.getOrDefault(last.toLowerCase(Locale.ROOT), last.length() <= MOST_UNIT ? last : "");
+    }
+
+    /** The description, and what the target does with values beyond its range. */
+    private static String meaning(JsonNode node) {
+        String described = node.path("DESCRIPTION").asString("");
+        List<String> modes = flat(node.path("CLIPMODE")).stream().map(mode -> mode.asString("").toLowerCase(Locale.ROOT)).distinct().toList();
+        String clipped = modes.size() != 1 ? "" : switch (modes.get(0)) {
+            case "both" -> "keeps to its range";
+            case "low" -> "goes beyond its range at the top";
+            case "high" -> "goes beyond its range at the bottom";
+            case "none" -> "goes beyond its range";
+            default -> "";
+        };
+        return described.isEmpty() || clipped.isEmpty() ? described + clipped : described + "; " + clipped;
     }
 
     private static Phrase.PhraseArgument argument(ArgumentType type, JsonNode range, String unit) {

@@ -33,45 +33,14 @@ import java.util.stream.Stream;
  */
 public final class TableImport {
 
-    /** Characters of a title; what is longer is none. */
-    private static final int MOST_TITLE = 100;
+    /** More columns than these are not described. */
+    private static final int MOST_COLUMNS = 64;
+
+    /** Characters of a title or of an example that are shown. */
+    private static final int MOST_SHOWN = 40;
 
     /** Characters of a row that is refused, as it is quoted. */
     private static final int MOST_QUOTED = 160;
-
-    /** What a column can be. */
-    private enum Column {
-        ADDRESS("address", "path", "osc address", "osc path", "message", "command", "phrase", "osc", "osc message", "osc command"),
-        TYPES("data type", "datatype", "format", "payload", "osc type", "types", "type", "type tags", "typetags", "tags", "arguments", "argument", "args", "arg", "parameter", "parameters", "value type"),
-        LOW("min value", "minimum value", "lower", "low", "min", "minimum", "from", "lowest"),
-        HIGH("max value", "maximum value", "upper", "high", "max", "maximum", "to", "highest"),
-        RANGE("range", "ranges", "values", "value", "limits", "value range", "range of values", "valid range", "allowed values", "valid values", "possible values"),
-        UNIT("unit", "units"),
-        CHOICES("choices", "choice", "options", "enum", "enumeration", "one of", "states"),
-        FIXED("fixed", "constant", "constants", "first"),
-        DIRECTION("direction", "access", "way", "in/out", "read/write", "r/w", "dir", "sent by", "mode"),
-        ANSWER("answer", "reply", "response", "feedback", "returns"),
-        MEANING("meaning", "description", "what it does", "notes", "note", "comment", "comments", "function", "details", "purpose", "remark", "remarks", "explanation", "information", "usage"),
-        TOLERANCE("tolerance", "within"),
-        SECONDS("seconds", "time", "time limit", "answers within"),
-        MASKED("masked by", "masked", "needs"),
-        MARKS("marks", "scale"),
-        WORDS("words", "words in argument");
-
-        private final List<String> titles;
-
-        Column(String... titles) {
-            this.titles = List.of(titles);
-        }
-
-        static Optional<Column> titled(String title) {
-            if (title.length() > MOST_TITLE) {
-                return Optional.empty();
-            }
-            String plain = title.toLowerCase(Locale.ROOT).replaceAll("[\\[(].*[\\])]", "").replaceAll("[\\s_-]+", " ").replaceAll("[*`:]", "").strip();
-            return Arrays.stream(values()).filter(column -> column.titles.contains(plain)).findFirst();
-        }
-    }
 
     /** What a title says in brackets is the unit, where it is as short as one: Min (dB). */
     private static final Pattern UNIT_OF_TITLE = Pattern.compile(".*[\\[(]\\s*(\\S{1,4})\\s*[\\])]");
@@ -80,15 +49,19 @@ public final class TableImport {
     /** Minus infinity, as a fader says of its lower end. */
     private static final Pattern INFINITE = Pattern.compile("(?i).*(?:∞|\\binf(?:inity)?\\b).*");
 
-    private final Map<Column, Integer> places = new EnumMap<>(Column.class);
+    private final Map<TableColumn, Integer> places = new EnumMap<>(TableColumn.class);
     /** The unit that the titles tell; empty where they tell none. */
     private String unit = "";
     private final List<ReadRow> rows = new ArrayList<>();
 
     private final boolean bare;
+    /** What somebody says of the columns, from the left; a column that they say nothing of is taken as it looks. */
+    private final List<Optional<TableColumn>> told;
+    private final List<ReadTable.Column> columns = new ArrayList<>();
 
-    private TableImport(boolean bare) {
+    private TableImport(boolean bare, List<Optional<TableColumn>> told) {
         this.bare = bare;
+        this.told = told;
     }
 
     /** Reads a whole table; each of its rows is in the answer. A slash that is missing at the start of an address is put there. */
@@ -98,10 +71,15 @@ public final class TableImport {
 
     /** @param bare whether an address that lacks the slash at its start is meant so */
     public static List<ReadRow> read(String text, boolean bare) {
-        TableImport reading = new TableImport(bare);
+        return read(text, bare, List.of()).rows();
+    }
+
+    /** @param told what the columns are, from the left, where somebody says it; fewer than there are, and empty ones, are taken as they look */
+    public static ReadTable read(String text, boolean bare, List<Optional<TableColumn>> told) {
+        TableImport reading = new TableImport(bare, told);
         reading.all(text);
         // what we wrote is read as it stands
-        return List.copyOf(text.startsWith(TableExport.TITLES) ? reading.rows : Families.toldOnce(Families.joined(reading.rows)));
+        return new ReadTable(text.startsWith(TableExport.TITLES) ? reading.rows : Families.toldOnce(Families.joined(reading.rows)), reading.columns);
     }
 
     /** @param number of the line in the text, from 1 */
@@ -118,24 +96,59 @@ public final class TableImport {
             List<String> titles = lines.get(0).cells();
             for (int i = 0; i < titles.size(); i++) {
                 int place = i;
-                Column.titled(titles.get(i)).ifPresent(column -> places.putIfAbsent(column, place));
+                TableColumn.titled(titles.get(i)).ifPresent(column -> places.putIfAbsent(column, place));
                 Matcher inBrackets = UNIT_OF_TITLE.matcher(titles.get(i));
-                boolean ofValues = Column.titled(titles.get(i)).filter(c -> c == Column.LOW || c == Column.HIGH || c == Column.RANGE).isPresent();
+                boolean ofValues = TableColumn.titled(titles.get(i)).filter(c -> c == TableColumn.LOW || c == TableColumn.HIGH || c == TableColumn.RANGE).isPresent();
                 unit = unit.isEmpty() && ofValues && inBrackets.matches() ? inBrackets.group(1) : unit;
             }
         }
-        boolean titled = places.containsKey(Column.ADDRESS);
-        for (Line line : headed ? lines.subList(1, lines.size()) : lines) {
-            if (!titled) {
+        List<Line> below = headed ? lines.subList(1, lines.size()) : lines;
+        boolean titled = places.containsKey(TableColumn.ADDRESS);
+        if (!titled && !below.isEmpty()) {
+            guess(below.get(0).cells());
+        }
+        boolean said = told.stream().anyMatch(Optional::isPresent);
+        if (said) {
+            takeAsTold();
+        }
+        describe(headed ? lines.get(0).cells() : List.of(), below);
+        for (Line line : below) {
+            if (!titled && !said) {
                 places.clear();
                 guess(line.cells());
             }
-            rows.add(row("line " + line.number(), line.cells(), !titled));
+            rows.add(row("line " + line.number(), line.cells(), !titled && !said));
         }
         if (headed && rows.isEmpty()) {
             rows.add(ReadRow.refused("line " + lines.get(0).number(), titled ? "There are titles, and no line below them"
                     : "No column is titled “address”, and no cell begins with a slash"));
         }
+    }
+
+    private void takeAsTold() {
+        for (int i = 0; i < told.size(); i++) {
+            int place = i;
+            told.get(i).ifPresent(column -> {
+                places.values().remove(place);
+                if (column != TableColumn.IGNORED) {
+                    places.put(column, place);
+                }
+            });
+        }
+    }
+
+    /** What each column was taken as, with its title and what stands in it first. */
+    private void describe(List<String> titles, List<Line> below) {
+        List<String> first = below.isEmpty() ? List.of() : below.get(0).cells();
+        for (int i = 0; i < Math.min(MOST_COLUMNS, Math.max(titles.size(), first.size())); i++) {
+            int place = i;
+            TableColumn taken = places.entrySet().stream().filter(entry -> entry.getValue() == place).map(Map.Entry::getKey).findFirst().orElse(TableColumn.IGNORED);
+            columns.add(new ReadTable.Column(shortened(i < titles.size() ? titles.get(i) : ""), shortened(i < first.size() ? first.get(i) : ""), taken));
+        }
+    }
+
+    private static String shortened(String text) {
+        return text.length() > MOST_SHOWN ? text.substring(0, MOST_SHOWN) + "…" : text;
     }
 
     /** The lines that hold something and are no comment, with the bars of a document's table or by the delimiter that occurs most. */
@@ -205,21 +218,21 @@ public final class TableImport {
     private void guess(List<String> line) {
         for (int i = 0; i < line.size(); i++) {
             String cell = line.get(i);
-            Column column = cell.startsWith("/") ? places.containsKey(Column.ADDRESS) ? Column.ANSWER : Column.ADDRESS
-                    : TypeTags.read(cell).isPresent() ? Column.TYPES
-                    : PhraseValues.range(cell).isPresent() ? Column.RANGE : Column.MEANING;
+            TableColumn column = cell.startsWith("/") ? places.containsKey(TableColumn.ADDRESS) ? TableColumn.ANSWER : TableColumn.ADDRESS
+                    : TypeTags.read(cell).isPresent() ? TableColumn.TYPES
+                    : PhraseValues.range(cell).isPresent() ? TableColumn.RANGE : TableColumn.MEANING;
             places.putIfAbsent(column, i);
         }
     }
 
-    private String cell(List<String> line, Column column) {
+    private String cell(List<String> line, TableColumn column) {
         Integer place = places.get(column);
         return place == null || place >= line.size() ? "" : line.get(place);
     }
 
     private ReadRow row(String place, List<String> line, boolean guessed) {
         List<String> guesses = new ArrayList<>();
-        String address = address(cell(line, Column.ADDRESS), guesses);
+        String address = address(cell(line, TableColumn.ADDRESS), guesses);
         if (address.length() > SlotAddress.MOST_CHARACTERS) {
             return ReadRow.refused(quoted(place, line), "An address has at most " + SlotAddress.MOST_CHARACTERS + " characters");
         }
@@ -230,26 +243,26 @@ public final class TableImport {
         if (guessed) {
             guesses.add("columns known by what stands in them");
         }
-        Matcher together = TYPE_AND_RANGE.matcher(PhraseValues.oneSpaced(cell(line, Column.TYPES)));
+        Matcher together = TYPE_AND_RANGE.matcher(PhraseValues.oneSpaced(cell(line, TableColumn.TYPES)));
         boolean ranged = together.matches() && TypeTags.read(together.group(1)).isPresent() && PhraseValues.range(together.group(2)).isPresent();
-        Optional<List<ArgumentType>> types = TypeTags.read(ranged ? together.group(1) : cell(line, Column.TYPES));
+        Optional<List<ArgumentType>> types = TypeTags.read(ranged ? together.group(1) : cell(line, TableColumn.TYPES));
         if (types.isEmpty()) {
-            return ReadRow.refused(quoted(place, line), "“" + cell(line, Column.TYPES) + "” is not a type: write type tags such as f or ifs, or words such as float, int, text");
+            return ReadRow.refused(quoted(place, line), "“" + cell(line, TableColumn.TYPES) + "” is not a type: write type tags such as f or ifs, or words such as float, int, text");
         }
-        String written = ranged && cell(line, Column.RANGE).isEmpty() ? together.group(2) : cell(line, Column.RANGE);
+        String written = ranged && cell(line, TableColumn.RANGE).isEmpty() ? together.group(2) : cell(line, TableColumn.RANGE);
         PhraseValues values = values(line, written, guesses);
         List<Phrase.PhraseArgument> arguments = arguments(line, types.get(), values, PhraseValues.ranges(written), guesses);
-        Optional<Phrase.Direction> direction = direction(cell(line, Column.DIRECTION));
+        Optional<Phrase.Direction> direction = direction(cell(line, TableColumn.DIRECTION));
         Phrase.Direction said = direction.orElse(Phrase.Direction.BOTH);
-        if (direction.isEmpty() && !cell(line, Column.DIRECTION).isEmpty()) {
-            guesses.add("direction “" + cell(line, Column.DIRECTION) + "” taken as both");
+        if (direction.isEmpty() && !cell(line, TableColumn.DIRECTION).isEmpty()) {
+            guesses.add("direction “" + cell(line, TableColumn.DIRECTION) + "” taken as both");
         }
-        AnswerRule answer = answer(cell(line, Column.ANSWER), said);
+        AnswerRule answer = answer(cell(line, TableColumn.ANSWER), said);
         Phrase phrase = new Phrase(address, said, arguments, new AnswerRule(answer.kind(), answer.address(),
-                PhraseValues.number(cell(line, Column.TOLERANCE)).filter(t -> t >= 0).orElse(answer.tolerance()),
-                PhraseValues.number(cell(line, Column.SECONDS)).filter(t -> t > 0).orElse(answer.seconds()),
-                words(cell(line, Column.WORDS), guesses)), cell(line, Column.MEANING),
-                cell(line, Column.MASKED));
+                PhraseValues.number(cell(line, TableColumn.TOLERANCE)).filter(t -> t >= 0).orElse(answer.tolerance()),
+                PhraseValues.number(cell(line, TableColumn.SECONDS)).filter(t -> t > 0).orElse(answer.seconds()),
+                words(cell(line, TableColumn.WORDS), guesses)), cell(line, TableColumn.MEANING),
+                cell(line, TableColumn.MASKED));
         return new ReadRow(place, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(phrase),
                 String.join("; ", guesses));
     }
@@ -281,21 +294,21 @@ public final class TableImport {
     }
 
     private PhraseValues values(List<String> line, String written, List<String> guesses) {
-        Optional<Double> low = end(line, Column.LOW, guesses);
-        Optional<Double> high = end(line, Column.HIGH, guesses);
-        String choosable = cell(line, Column.CHOICES);
+        Optional<Double> low = end(line, TableColumn.LOW, guesses);
+        Optional<Double> high = end(line, TableColumn.HIGH, guesses);
+        String choosable = cell(line, TableColumn.CHOICES);
         PhraseValues choices = PhraseValues.named(choosable).orElseGet(() -> PhraseValues.choosing(PhraseValues.choices(choosable)));
         PhraseValues range = PhraseValues.ranges(written).stream().findFirst().or(() -> PhraseValues.cell(written)).orElseGet(() -> {
             guesses.add("“" + written + "” left out: it is neither two numbers such as 0..1 nor a list of values");
             return PhraseValues.NONE;
         });
-        String told = Stream.of(cell(line, Column.UNIT), range.unit(), PhraseValues.unitOf(cell(line, Column.LOW)), PhraseValues.unitOf(cell(line, Column.HIGH)))
+        String told = Stream.of(cell(line, TableColumn.UNIT), range.unit(), PhraseValues.unitOf(cell(line, TableColumn.LOW)), PhraseValues.unitOf(cell(line, TableColumn.HIGH)))
                 .filter(each -> !each.isEmpty()).findFirst().orElse(low.or(range::low).isPresent() ? unit : "");
         PhraseValues chosen = choices.choices().isEmpty() ? range : choices;
         return new PhraseValues(low.or(range::low), high.or(range::high), told, chosen.choices(), chosen.marks());
     }
 
-    private Optional<Double> end(List<String> line, Column column, List<String> guesses) {
+    private Optional<Double> end(List<String> line, TableColumn column, List<String> guesses) {
         String written = cell(line, column);
         Optional<Double> number = PhraseValues.number(written);
         if (number.isEmpty() && INFINITE.matcher(written).matches()) {
@@ -307,14 +320,14 @@ public final class TableImport {
     /** Ranges are those of the arguments where each has one; else the last argument that is a number has the range, and those before it are as they are, or fixed. */
     private List<Phrase.PhraseArgument> arguments(List<String> line, List<ArgumentType> types, PhraseValues values, List<PhraseValues> ranges,
                                                   List<String> guesses) {
-        List<String> fixed = PhraseValues.choices(cell(line, Column.FIXED));
+        List<String> fixed = PhraseValues.choices(cell(line, TableColumn.FIXED));
         List<ArgumentType> all = new ArrayList<>(types);
         if (all.isEmpty() && (values.low().isPresent() || !values.choices().isEmpty())) {
             Taken taken = Taken.of(values);
             all.addAll(Collections.nCopies(Math.max(1, ranges.size()), taken.type));
             guesses.add("taken as " + taken.said + ", for no type is told");
         }
-        String marked = cell(line, Column.MARKS);
+        String marked = cell(line, TableColumn.MARKS);
         List<ScaleMark> marks = marked.isEmpty() ? values.marks() : ScaleMark.parse(marked).orElseGet(() -> {
             guesses.add("marks left out: “" + marked + "” is not written as 0 off; 1 +10 dB");
             return List.of();

@@ -193,4 +193,39 @@ class TableImportTest {
         assertThat(TableImport.read("address,types\nset//level,f\n", true)).singleElement()
                 .satisfies(row -> assertThat(row.verdict()).isEqualTo(Verdict.REFUSED));
     }
+
+    @Test
+    void whatEachColumnWasTakenAsIsToldAndCanBeSaidOtherwise() {
+        String list = """
+                Path,Kind,Span,Remarks,Page
+                /tide/gate,float,0..1,opens it,12
+                """;
+        ReadTable looked = TableImport.read(list, false, List.of());
+        assertThat(looked.columns()).extracting(ReadTable.Column::title).containsExactly("Path", "Kind", "Span", "Remarks", "Page");
+        assertThat(looked.columns()).extracting(ReadTable.Column::example).containsExactly("/tide/gate", "float", "0..1", "opens it", "12");
+        assertThat(looked.columns()).extracting(ReadTable.Column::taken).containsExactly(TableColumn.ADDRESS, TableColumn.IGNORED, TableColumn.IGNORED, TableColumn.MEANING,
+                TableColumn.IGNORED);
+        ReadTable told = TableImport.read(list, false, List.of(Optional.empty(), Optional.of(TableColumn.TYPES), Optional.of(TableColumn.RANGE), Optional.of(TableColumn.IGNORED)));
+        assertThat(told.columns()).extracting(ReadTable.Column::taken).containsExactly(TableColumn.ADDRESS, TableColumn.TYPES, TableColumn.RANGE, TableColumn.IGNORED,
+                TableColumn.IGNORED);
+        assertThat(told.rows()).singleElement().satisfies(row -> {
+            assertThat(row.verdict()).isEqualTo(ReadRow.Verdict.UNDERSTOOD);
+            assertThat(row.phrase().orElseThrow().arguments().get(0).high()).hasValue(1.0);
+            assertThat(row.phrase().orElseThrow().meaning()).isEmpty();
+        });
+    }
+
+    @Test
+    void aListWithoutTitlesHasColumnsTooAndADifferentAddressColumnCanBeChosen() {
+        String list = """
+                /out/level;/in/level;float
+                /out/mute;/in/mute;int
+                """;
+        assertThat(TableImport.read(list, false, List.of()).columns()).extracting(ReadTable.Column::taken)
+                .containsExactly(TableColumn.ADDRESS, TableColumn.ANSWER, TableColumn.TYPES);
+        ReadTable told = TableImport.read(list, false, List.of(Optional.of(TableColumn.IGNORED), Optional.of(TableColumn.ADDRESS)));
+        assertThat(told.rows()).extracting(row -> row.phrase().orElseThrow().address()).containsExactly("/in/level", "/in/mute");
+        assertThat(TableImport.read(list, false, List.of(Optional.of(TableColumn.MEANING), Optional.of(TableColumn.MEANING))).rows())
+                .allSatisfy(row -> assertThat(row.note()).contains("no address"));
+    }
 }

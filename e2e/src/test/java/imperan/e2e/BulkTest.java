@@ -24,6 +24,8 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
+import java.util.regex.Pattern;
+
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -103,14 +105,9 @@ class BulkTest extends InstalledTest {
         assertThat(page.locator("[data-build]")).hasCount(8);
         assertThat(addresses()).isEqualTo(inputs(1, 8));
         page.keyboard().press("Control+Shift+V");
-        assertThat(dialog()).containsText("/bellows/in/9/level");
         // the page has no room for them, and becomes larger
+        assertThat(dialog()).containsText(Pattern.compile("columns.*16.*24", Pattern.DOTALL));
         inDialog("Paste").click();
-        assertThat(page.locator("[data-build]")).hasCount(12);
-        page.keyboard().press("Control+Shift+V");
-        assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("ends at 12");
-        assertThat(inDialog("Paste")).isDisabled();
-        inDialog("Cancel").click();
         assertThat(page.locator("[data-build]")).hasCount(12);
     }
 

@@ -36,6 +36,7 @@ class JobsTest extends InstalledTest {
         click(page.getByText("New show"));
         click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Go live …")));
         click(page.getByRole(AriaRole.ALERTDIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go live")));
+        assertThat(page.getByText("No target yet")).isVisible();
     }
 
     @AfterEach
@@ -178,7 +179,7 @@ class JobsTest extends InstalledTest {
         click(button("Import …"));
         type(page.getByLabel("The list of messages"), list.toString());
         type(page.getByLabel("Name of the phrasebook"), "Tide gates");
-        click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in")));
+        click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import 25 phrases")));
         click(link("Links"));
         click(page.getByText("By hand"));
         choose(page.getByLabel("Phrasebook (brings its link sheet)"), "Tide gates");

@@ -6,6 +6,8 @@ import imperan.phrasebook.KnownBook;
 import imperan.phrasebook.OscQuery;
 import imperan.phrasebook.PhraseEdit;
 import imperan.phrasebook.ReadRow;
+import imperan.phrasebook.ReadTable;
+import imperan.phrasebook.TableColumn;
 import imperan.phrasebook.TableExport;
 import imperan.phrasebook.TableImport;
 import imperan.server.net.AddressSpaceAsker;
@@ -65,30 +67,34 @@ class PhrasebookController {
         OTHER_SHOW
     }
 
-    /** @param bare whether an address of a table that lacks the slash at its start is meant so */
-    record Reading(Source source, String name, String text, boolean bare) {
+    /**
+     * @param bare    whether an address of a table that lacks the slash at its start is meant so
+     * @param columns what the columns of a table are, from the left, where somebody says it; null for one that is taken as it looks
+     */
+    record Reading(Source source, String name, String text, boolean bare, List<Optional<TableColumn>> columns) {
     }
 
     /**
      * @param rows       what became of each row
+     * @param columns    of a table, what they were taken as; else none
      * @param difference to the phrasebook of that name; empty where there is none
      */
-    record ReadPreview(List<ReadRow> rows, Optional<BookChange.Difference> difference) {
+    record ReadPreview(List<ReadRow> rows, List<ReadTable.Column> columns, Optional<BookChange.Difference> difference) {
     }
 
-    record Taking(Source source, String name, String text, boolean bare, BookChange.OnSameName onSameName) {
+    record Taking(Source source, String name, String text, boolean bare, List<Optional<TableColumn>> columns, BookChange.OnSameName onSameName) {
     }
 
     @PostMapping("/preview")
     ReadPreview preview(@PathVariable("show") String showId, @RequestBody Reading reading) {
-        List<ReadRow> rows = rows(showId, reading.source(), reading.text(), reading.bare());
-        return new ReadPreview(rows, new BookChange(keeper.show(showId).join(), reading.name(), phrases(rows)).difference());
+        ReadTable read = rows(showId, reading.source(), reading.text(), reading.bare(), reading.columns());
+        return new ReadPreview(read.rows(), read.columns(), new BookChange(keeper.show(showId).join(), reading.name(), phrases(read.rows())).difference());
     }
 
     @PostMapping
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(@PathVariable("show") String showId,
             @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Taking taking) {
-        List<Phrase> phrases = phrases(rows(showId, taking.source(), taking.text(), taking.bare()));
+        List<Phrase> phrases = phrases(rows(showId, taking.source(), taking.text(), taking.bare(), taking.columns()).rows());
         Person person = store.person(browser);
         Optional<Phrasebook.LinkSheet> sheet = taking.source() == Source.OTHER_SHOW ? otherBook(taking.text()).map(book -> book.book().sheet()) : Optional.empty();
         return keeper.change(showId, show -> phrases.isEmpty() ? Outcome.Refused.because("There is no phrase in it that can be taken in")
@@ -100,9 +106,13 @@ class PhrasebookController {
         return rows.stream().flatMap(row -> row.phrase().stream()).toList();
     }
 
-    private List<ReadRow> rows(String showId, Source source, String text, boolean bare) {
+    private ReadTable rows(String showId, Source source, String text, boolean bare, List<Optional<TableColumn>> columns) {
+        return source == Source.TABLE ? TableImport.read(text, bare, columns) : new ReadTable(rows(showId, source, text), List.of());
+    }
+
+    private List<ReadRow> rows(String showId, Source source, String text) {
         return switch (source) {
-            case TABLE -> TableImport.read(text, bare);
+            case TABLE -> TableImport.read(text);
             case OSCQUERY -> OscQuery.read(text);
             case ASKED -> asked(text.strip());
             case HEARD -> {
