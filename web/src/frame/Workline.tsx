@@ -46,7 +46,11 @@ export function Workline() {
             .filter(Boolean)
             .join(" · ")}
         />
-        <Station to="/layout" name="Layout" mark={`${controls.length} controls`} />
+        <Station
+          to="/layout"
+          name="Layout"
+          mark={`${controls.length} ${controls.length === 1 ? "control" : "controls"}`}
+        />
         <Station to="/wire" name="Wire" mark="live" />
       </nav>
       <StartOffers />

@@ -12,31 +12,34 @@ import { putControl, putListen } from "./put";
 
 interface TabsProps {
   held: HeldOf<Control>;
-  send: Send | undefined;
+  /** The send that is looked at. */
+  sendIndex: number;
   index: number;
   choose: (index: number) => void;
 }
 
 /** The listens of a control, and one more: as the one that is looked at, or on what the send says. */
-export function ListenTabs({ held, send, index, choose }: TabsProps) {
+export function ListenTabs({ held, sendIndex, index, choose }: TabsProps) {
   const parts = useShow((s) => s.parts);
   const { listens } = held.part.body;
-  const add = () => {
-    const like = listens[index];
-    const fresh: Listen = like
-      ? { ...like, role: "VALUE", axis: 0 }
-      : send
-        ? sameAs(send)
-        : firstListen(parts);
-    void report(putControl(held)("listens", (before) => ({ listens: [...before.listens, fresh] })));
-    choose(listens.length);
-  };
+  const add = () =>
+    // made of what is there when its turn comes: what was just typed of the send may still be on its way
+    void report(
+      putControl(held)("listens", (now) => {
+        const like = now.listens[index];
+        const fresh: Listen = like
+          ? { ...like, role: "VALUE", axis: 0 }
+          : freshListen(now.sends[sendIndex], parts);
+        return { listens: [...now.listens, fresh] };
+      }),
+    ).then((problems) => problems.length === 0 && choose(listens.length));
   return <NumberedTabs name="Listen" count={listens.length} chosen={index} onChoose={choose} onAdd={add} />;
 }
 
 interface Props {
   held: HeldOf<Control>;
-  send: Send | undefined;
+  /** The send that is looked at. */
+  sendIndex: number;
   index: number;
   trace: Trace | undefined;
   /** The listen as a line, with what its phrasebook says against it. */
@@ -46,7 +49,8 @@ interface Props {
 const NOBODY = "nobody";
 
 /** What came back, and where the control listens for it. */
-export function AnswerCell({ held, send, index, trace, line }: Props) {
+export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
+  const send = held.part.body.sends[sendIndex];
   const parts = useShow((s) => s.parts);
   const { listens, form } = held.part.body;
   const listen = listens[index];
@@ -138,7 +142,15 @@ export function AnswerCell({ held, send, index, trace, line }: Props) {
       ) : (
         <>
           <p className="text-sm text-quiet">It listens to nothing, so no answer can be compared.</p>
-          <PushButton onClick={() => setListens(() => [send ? sameAs(send) : firstListen(parts)])}>
+          <PushButton
+            onClick={() =>
+              void report(
+                putControl(held)("listens", (now) => ({
+                  listens: [freshListen(now.sends[sendIndex], parts)],
+                })),
+              )
+            }
+          >
             {send ? "Listen on the same address" : "Listen"}
           </PushButton>
         </>
@@ -146,6 +158,9 @@ export function AnswerCell({ held, send, index, trace, line }: Props) {
     </div>
   );
 }
+
+const freshListen = (send: Send | undefined, parts: ReadonlyMap<string, Held>) =>
+  send ? sameAs(send) : firstListen(parts);
 
 /** A listen to start from, where there is no send to take it from. */
 function firstListen(parts: ReadonlyMap<string, Held>): Listen {

@@ -16,10 +16,12 @@ interface TabsProps {
   held: HeldOf<Control>;
   index: number;
   choose: (index: number) => void;
+  /** Called once one more is there. */
+  onAdded: () => void;
 }
 
 /** The sends of a control in the order in which they go out, and one more. */
-export function SendTabs({ held, index, choose }: TabsProps) {
+export function SendTabs({ held, index, choose, onAdded }: TabsProps) {
   const parts = useShow((s) => s.parts);
   const { body } = held.part;
   const put = putControl(held);
@@ -31,8 +33,11 @@ export function SendTabs({ held, index, choose }: TabsProps) {
       address: addressFrom(nameOf(body)),
       arguments: usualArguments(body.form),
     };
-    void report(put("sends", (control) => ({ sends: [...control.sends, fresh] })));
-    choose(body.sends.length);
+    void report(put("sends", (control) => ({ sends: [...control.sends, fresh] }))).then((problems) => {
+      if (problems.length > 0) return;
+      choose(body.sends.length);
+      onAdded();
+    });
   };
   return (
     <NumberedTabs
@@ -65,7 +70,7 @@ export function MessageCell({ held, send, index, line }: Props) {
   return (
     <div className="flex flex-col gap-1.5">
       <LineFindings line={line} put={put} />
-      <SendFields key={index} send={send} form={body.form} put={put} />
+      <SendFields key={index} send={send} index={index} form={body.form} put={put} />
       <div className="flex items-center justify-between gap-2">
         <PushButton
           className="px-2! py-0! text-sm"
@@ -113,7 +118,14 @@ function addressFrom(name: string): string {
 
 const NOBODY = "nobody";
 
-function SendFields({ send, form, put }: { send: Send; form: Form; put: Put<Send> }) {
+interface SendProps {
+  send: Send;
+  index: number;
+  form: Form;
+  put: Put<Send>;
+}
+
+function SendFields({ send, index, form, put }: SendProps) {
   const parts = useShow((s) => s.parts);
   return (
     <div className="grid grid-cols-2 gap-1.5">
@@ -138,14 +150,15 @@ function SendFields({ send, form, put }: { send: Send; form: Form; put: Put<Send
           ...(form.kind === "wheel" ? [{ value: "STEP" as const, text: "each step" }] : []),
         ]}
       />
-      <EditField
-        label="Address"
-        className="col-span-2"
-        long
-        mono
-        value={send.address}
-        onCommit={(address) => put("address", () => ({ address }))}
-      />
+      <div className="col-span-2" data-address={index}>
+        <EditField
+          label="Address"
+          long
+          mono
+          value={send.address}
+          onCommit={(address) => put("address", () => ({ address }))}
+        />
+      </div>
       {send.arguments.map((source, i) => (
         <ArgumentFields key={i} source={source} index={i} form={form} put={put} />
       ))}

@@ -1,5 +1,5 @@
 import { ChevronRight } from "lucide-react";
-import { type ReactNode, useEffect, useState, useSyncExternalStore } from "react";
+import { type ReactNode, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import type { Control, TableLine, Trace, Tray } from "../../api/types";
 import { TrayPath } from "../TrayPath";
 import { controlAt, type Laid, pageOf } from "../../live/laid";
@@ -73,6 +73,19 @@ function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
     return () => watch({ traces: [] });
   }, [id]);
 
+  // a send that was just added is drawn with one of the next frames: its address is what is written next
+  const addressWanted = useRef<number | null>(null);
+  const goToAddress = useCallback(() => {
+    const address = document.querySelector<HTMLTextAreaElement>(
+      `[data-path] [data-address="${addressWanted.current}"] textarea`,
+    );
+    if (!address) return;
+    addressWanted.current = null;
+    address.focus();
+    address.select();
+  }, []);
+  useEffect(goToAddress, [goToAddress, index, body.sends.length]);
+
   return (
     <section
       aria-label="Path"
@@ -95,7 +108,17 @@ function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
         name="Message"
         stopped={stopIn(trace, "MESSAGE")}
         share={2.05}
-        tabs={<SendTabs held={held} index={index} choose={setChosenSend} />}
+        tabs={
+          <SendTabs
+            held={held}
+            index={index}
+            choose={setChosenSend}
+            onAdded={() => {
+              addressWanted.current = body.sends.length;
+              requestAnimationFrame(goToAddress);
+            }}
+          />
+        }
       >
         <MessageCell held={held} send={send} index={index} line={line("SEND", index)} />
       </Cell>
@@ -106,12 +129,12 @@ function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
         name="Answer"
         stopped={stopIn(trace, "ANSWER")}
         share={1.65}
-        tabs={<ListenTabs held={held} send={send} index={listenIndex} choose={setChosenListen} />}
+        tabs={<ListenTabs held={held} sendIndex={index} index={listenIndex} choose={setChosenListen} />}
         last
       >
         <AnswerCell
           held={held}
-          send={send}
+          sendIndex={index}
           index={listenIndex}
           trace={trace}
           line={line("LISTEN", listenIndex)}

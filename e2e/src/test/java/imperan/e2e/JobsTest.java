@@ -154,8 +154,7 @@ class JobsTest extends InstalledTest {
             for (String kind : List.of("Fader", "Button")) {
                 click(button(kind));
                 tap(kind.equals("Fader") ? 0 : 4, 0);
-                click(cell("Message").getByLabel("Add send"));
-                type(cell("Message").getByLabel("Address"), "/pump/" + kind.toLowerCase());
+                send("/pump/" + kind.toLowerCase());
                 click(page.getByText("Listen on the same address"));
             }
             click(link("Run"));
@@ -232,8 +231,7 @@ class JobsTest extends InstalledTest {
             click(button("Button"));
             tap(4, 0);
             choose(cell("Touch").getByLabel("Press", new Locator.GetByLabelOptions().setExact(true)), "toggle");
-            click(cell("Message").getByLabel("Add send"));
-            type(cell("Message").getByLabel("Address"), "/door/locked");
+            send("/door/locked");
             type(cell("Shaping").getByLabel("At 0"), "1");
             type(cell("Shaping").getByLabel("At 1"), "0");
             key("Enter");
@@ -247,10 +245,16 @@ class JobsTest extends InstalledTest {
         }
     }
 
+    /** One more send of the selected control; its address is what is written next. */
+    private void send(String address) {
+        click(cell("Message").getByLabel("Add send"));
+        assertThat(cell("Message").getByLabel("Address")).isFocused();
+        type(cell("Message").getByLabel("Address"), address);
+    }
+
     /** One more send of the selected button, with one text. */
     private void fixedText(String address, String text) {
-        click(cell("Message").getByLabel("Add send"));
-        type(cell("Message").getByLabel("Address"), address);
+        send(address);
         choose(cell("Message").getByLabel("Argument 1", new Locator.GetByLabelOptions().setExact(true)), "fixed");
         choose(cell("Message").getByLabel("Type", new Locator.GetByLabelOptions().setExact(true)), "text (s)");
         type(cell("Message").getByLabel("Is", new Locator.GetByLabelOptions().setExact(true)), text);
