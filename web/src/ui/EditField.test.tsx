@@ -14,11 +14,11 @@ function type(text: string) {
   fireEvent.keyDown(field, { key: "Enter" });
 }
 
-test("what is accepted is shown as kept", async () => {
+test("what is accepted is shown as saved", async () => {
   const commit = vi.fn().mockResolvedValue([]);
   render(<EditField label="Address" value="127.0.0.1" onCommit={commit} />);
   type("127.0.0.2");
-  expect(await screen.findByText("kept")).toBeTruthy();
+  expect(await screen.findByText("Saved")).toBeTruthy();
   expect(commit).toHaveBeenCalledExactlyOnceWith("127.0.0.2");
 });
 
@@ -30,7 +30,7 @@ test("what is refused stays with its reason, its mend and the value that still c
   expect(alert.textContent).toContain("127,0,0,1 has commas");
   expect(alert.textContent).toContain("Still in use: 127.0.0.9");
   fireEvent.click(screen.getByText("Use 127.0.0.1"));
-  expect(await screen.findByText("kept")).toBeTruthy();
+  expect(await screen.findByText("Saved")).toBeTruthy();
   expect(commit).toHaveBeenLastCalledWith("127.0.0.1");
 });
 
@@ -54,5 +54,5 @@ test("a value that changed while one typed is not replaced unasked", async () =>
   expect((await screen.findByRole("alert")).textContent).toContain("changed to “127.0.0.3” while you typed");
   expect(commit).not.toHaveBeenCalled();
   fireEvent.keyDown(screen.getByLabelText("Address"), { key: "Enter" });
-  expect(await screen.findByText("kept")).toBeTruthy();
+  expect(await screen.findByText("Saved")).toBeTruthy();
 });

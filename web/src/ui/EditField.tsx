@@ -100,7 +100,7 @@ export function EditField({ label, value, onCommit, mono, long, className = "", 
             role="status"
             className="absolute top-1 right-1 flex items-center gap-1 rounded bg-ground px-1 text-sm text-in"
           >
-            <Check size={14} aria-hidden /> kept
+            <Check size={14} aria-hidden /> Saved
           </span>
         )}
       </div>

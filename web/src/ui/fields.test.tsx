@@ -32,6 +32,6 @@ test("a comma for the dot is mended", async () => {
   fireEvent.change(screen.getByLabelText("Low"), { target: { value: "0,5" } });
   fireEvent.keyDown(screen.getByLabelText("Low"), { key: "Enter" });
   fireEvent.click(await screen.findByText("Use 0.5"));
-  await screen.findByText("kept");
+  await screen.findByText("Saved");
   expect(commit).toHaveBeenCalledWith(0.5);
 });

@@ -161,9 +161,9 @@ class AxesTest {
     @Test
     void aTypedLineIsSentAsOftenAsItIsTypedAndOnlyWhereItFitsItsType() {
         Stage stage = stage(control(new Form.TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.TEXT)))));
-        touch(stage, Phase.TYPE, 0, 0, "3 at 50");
-        touch(stage, Phase.TYPE, 0, 0, "3 at 50");
-        assertThat(stage.takeSent()).containsExactly("/line “3 at 50”", "/line “3 at 50”");
+        touch(stage, Phase.TYPE, 0, 0, "lantern 3 = 50 %");
+        touch(stage, Phase.TYPE, 0, 0, "lantern 3 = 50 %");
+        assertThat(stage.takeSent()).containsExactly("/line “lantern 3 = 50 %”", "/line “lantern 3 = 50 %”");
         Stage number = stage(control(new Form.TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.INT32)))));
         touch(number, Phase.TYPE, 0, 0, "fifty");
         assertThat(number.takeSent()).isEmpty();

@@ -61,7 +61,7 @@ class BuildTest extends InstalledTest {
         addAt("Fader", 3, 1);
         button("Add send").click();
         fill(cell("Message").getByLabel("Address"), "/bellows/in/1/level");
-        assertThat(cell("Message").getByText("kept")).isVisible();
+        assertThat(cell("Message").getByText("Saved")).isVisible();
         button("Listen on the same address").click();
         assertThat(cell("Answer").getByLabel("On", new Locator.GetByLabelOptions().setExact(true))).hasValue("/bellows/in/1/level");
         fill(cell("Touch").getByLabel("Label"), "Wheel");
@@ -93,7 +93,7 @@ class BuildTest extends InstalledTest {
         button("Add send").click();
         fill(cell("Message").getByLabel("Address"), "/bellows/in/2/level");
         fill(cell("Shaping").getByLabel("At 0"), "0.75");
-        assertThat(cell("Shaping").getByText("kept")).isVisible();
+        assertThat(cell("Shaping").getByText("Saved")).isVisible();
         tap(12, 8);
         built("Button 1").click();
         built("Button 1").press("Enter");
@@ -169,7 +169,7 @@ class BuildTest extends InstalledTest {
         assertThat(built("Button 2")).isVisible();
         button("Add send").click();
         fill(cell("Message").getByLabel("Address"), "/bellows/key/2");
-        assertThat(cell("Message").getByText("kept")).isVisible();
+        assertThat(cell("Message").getByText("Saved")).isVisible();
 
         BoundingBox grid = page.locator("[data-page]").boundingBox();
         page.mouse().move(grid.x + 5, grid.y + 5);

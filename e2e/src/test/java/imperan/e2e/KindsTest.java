@@ -311,14 +311,14 @@ class KindsTest extends InstalledTest {
         probe.forget();
         Locator field = it("line").getByRole(AriaRole.TEXTBOX);
         field.click();
-        field.pressSequentially("3 at 50");
+        field.pressSequentially("lantern 3 = 50 %");
         field.press("Enter");
-        probe.waitFor(said("line", "3 at 50"));
+        probe.waitFor(said("line", "lantern 3 = 50 %"));
         assertThat(field).hasValue("");
         field.tap();
         field.pressSequentially("<");
         field.press("Enter");
-        probe.waitFor(said("line", "3 at 50"), said("line", "<"));
+        probe.waitFor(said("line", "lantern 3 = 50 %"), said("line", "<"));
     }
 
     @Test

@@ -15,7 +15,7 @@ import java.util.regex.Pattern;
  *
  * <p>{@code /wick/lantern/<1..24>/level} (a whole number, 0 to 255), {@code …/colour} (three of them), {@code /wick/master/<1..4>/level},
  * {@code /wick/look/<1..12>/go}, and {@code /wick/look/<n>/state}, which says {@code out}, {@code rising}, {@code in} or
- * {@code edited}. {@code /wick/line} takes a line such as {@code 3 at 50} (of 100). It refuses bundles, answers to the one address
+ * {@code edited}. {@code /wick/line} takes a line such as {@code lantern 3 = 50 %}. It refuses bundles, answers to the one address
  * and port it was set to, reports a change to that end unless the change came from there, and keeps levels in steps of
  * {@value #STEP}.
  */
@@ -26,7 +26,7 @@ public final class Wick implements StandIn {
     public static final int LOOKS = 12;
     static final int STEP = 5;
     private static final long RISE_NANOS = 1_500_000_000L;
-    private static final Pattern LINE = Pattern.compile("(\\d{1,2})\\s+at\\s+(\\d{1,3})");
+    private static final Pattern LINE = Pattern.compile("lantern (\\d{1,2}) = (\\d{1,3}) ?%");
 
     private final Registers registers = new Registers();
     private final Map<Integer, Long> risingUntil = new LinkedHashMap<>();

@@ -73,8 +73,8 @@ class HabitsTest {
     @Test
     void wickUnderstandsALine() {
         Rehearsal wick = new Rehearsal(new Wick(BEN));
-        assertThat(wick.say(ADA, "/wick/line", text("3 at 50"))).containsExactly("5002 /wick/lantern/3/level 130");
-        assertThat(wick.say(ADA, "/wick/line", text("3 to 50"))).isEmpty();
+        assertThat(wick.say(ADA, "/wick/line", text("lantern 3 = 50 %"))).containsExactly("5002 /wick/lantern/3/level 130");
+        assertThat(wick.say(ADA, "/wick/line", text("lantern 3 : 50 %"))).isEmpty();
     }
 
     @Test

@@ -45,7 +45,7 @@ final class DemoPages {
             new State("in", "", Look.LIT), new State("edited", "", Look.CAUTION)));
     private static final Form.Lamp PLAYING = new Form.Lamp(List.of(new State("idle", "", Look.DARK), new State("playing", "", Look.LIT),
             new State("paused", "", Look.CAUTION), new State("ended", "", Look.BLINKING)));
-    private static final Form.Lamp FAULT = new Form.Lamp(List.of(new State("0", "well", Look.DARK), new State("1", "fault", Look.FAULT)));
+    private static final Form.Lamp FAULT = new Form.Lamp(List.of(new State("0", "OK", Look.DARK), new State("1", "fault", Look.FAULT)));
 
     private final PartId layout;
     private final Picture plan;
@@ -88,7 +88,7 @@ final class DemoPages {
         for (int master = 1; master <= 4; master++) {
             value("Master " + master, 16 + 2 * (master - 1), 9, 2, 7, UPRIGHT, WICK, "/wick/master/" + master + "/level", ArgumentType.INT32, 0, 255);
         }
-        add("A line for the desk, such as 3 at 50", 0, 13, 16, 2, new Form.TextLine(), List.of(on(Send.Phase.CHANGE, WICK, "/wick/line",
+        add("A line for the desk, such as lantern 3 = 50 %", 0, 13, 16, 2, new Form.TextLine(), List.of(on(Send.Phase.CHANGE, WICK, "/wick/line",
                 new ArgumentSource.Typed(ArgumentType.TEXT))), List.of());
         add("", 0, 15, 16, 1, new Form.Clock(), List.of(), List.of());
     }
