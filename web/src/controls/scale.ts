@@ -24,6 +24,14 @@ export function ownMarks(control: Control): PlacedMark[] {
     .filter(({ place }) => place >= 0 && place <= 1);
 }
 
+/** Whether its target takes whole numbers, between which there is nothing to read. */
+const isWhole = (control: Control) =>
+  control.sends.some((send) =>
+    send.arguments.some((a) => a.from === "value" && (a.type === "INT32" || a.type === "INT64")),
+  );
+
+const shortened = (value: number) => Number(value.toPrecision(3));
+
 /** The marks beside the slot: those that it has, or five at even distances. */
 export function scale(control: Control): PlacedMark[] {
   const own = ownMarks(control);
@@ -31,7 +39,9 @@ export function scale(control: Control): PlacedMark[] {
   const [low, high] = range(control);
   return [0, 0.25, 0.5, 0.75, 1].map((place) => ({
     place,
-    text: String(Number((low + (high - low) * place).toPrecision(3))),
+    text: String(
+      isWhole(control) ? Math.round(low + (high - low) * place) : shortened(low + (high - low) * place),
+    ),
   }));
 }
 

@@ -17,6 +17,7 @@ export function Workline() {
   const links = useShow((s) => s.links);
   const showName = useShow((s) => s.showName);
   const page = useMatch("/layout/:page")?.params.page;
+  const live = useShow((s) => s.live);
   const targets = partsOf(parts, "target");
   const controls = partsOf(parts, "control");
   const findings = useFindings().filter(isOpen).length;
@@ -51,7 +52,7 @@ export function Workline() {
           name="Layout"
           mark={`${controls.length} ${controls.length === 1 ? "control" : "controls"}`}
         />
-        <Station to="/wire" name="Wire" mark="live" />
+        <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
       </nav>
       <StartOffers />
       <div className="flex flex-none items-center gap-2">

@@ -31,6 +31,10 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "Space", what: "select the control, or no longer" },
       { keys: "Enter on a control", what: "select it alone and go to its path" },
       { keys: "Escape in the path", what: "back to the control" },
+      {
+        keys: "drag a number of the sends; Alt with ← or →",
+        what: "change the order in which they are sent",
+      },
       { keys: "Ctrl+A", what: "select all of the page" },
       { keys: "Ctrl+Shift+A", what: "select all of the same kind" },
       { keys: "Escape", what: "select nothing" },

@@ -56,13 +56,13 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
         </button>
       ))}
       <span className="ml-auto flex flex-none gap-1">
-        {count > 0 && (
-          <>
-            <Tool name="Remove selected" Icon={Trash2} onClick={() => void report(removeSelected())} />
-            <Tool name="Duplicate" Icon={CopyPlus} onClick={() => void report(duplicateSelected(page))} />
-            <Tool name="Copy" Icon={Copy} onClick={() => void report(copySelected())} />
-          </>
-        )}
+        <Tool name="Copy" Icon={Copy} idle={count === 0} onClick={() => void report(copySelected())} />
+        <Tool
+          name="Duplicate"
+          Icon={CopyPlus}
+          idle={count === 0}
+          onClick={() => void report(duplicateSelected(page))}
+        />
         <Tool
           name="Paste"
           Icon={ClipboardPaste}
@@ -70,6 +70,12 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
         />
         <Tool name="Paste special …" Icon={ClipboardList} onClick={() => openDialog("paste")} />
         <Tool name="Find and replace …" Icon={Replace} onClick={() => openDialog("replace")} />
+        <Tool
+          name="Remove selected"
+          Icon={Trash2}
+          idle={count === 0}
+          onClick={() => void report(removeSelected())}
+        />
       </span>
       <span className="flex flex-none gap-1">
         <PushButton aria-label="Undo" title="Undo" className="px-2! py-0.5!" onClick={() => void takeBack()}>
@@ -83,13 +89,22 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
   );
 }
 
-function Tool({ name, Icon, onClick }: { name: string; Icon: LucideIcon; onClick: () => void }) {
+interface ToolProps {
+  name: string;
+  Icon: LucideIcon;
+  /** Whether there is nothing that it could be done with. */
+  idle?: boolean;
+  onClick: () => void;
+}
+
+function Tool({ name, Icon, idle = false, onClick }: ToolProps) {
   return (
     <button
       type="button"
       aria-label={name}
       title={name}
-      className="rounded border border-rule bg-raised p-1.5"
+      disabled={idle}
+      className="rounded border border-rule bg-raised p-1.5 disabled:text-worn"
       onClick={onClick}
     >
       <Icon size={18} aria-hidden />

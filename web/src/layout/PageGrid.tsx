@@ -1,12 +1,12 @@
-import { ChevronLeft, ChevronRight, CopyCheck, TriangleAlert } from "lucide-react";
+import { ChevronLeft, ChevronRight, CopyCheck, Hand, TriangleAlert } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import { shapeOf } from "../api/lines";
-import type { Cell, Cells, Page, Tray } from "../api/types";
+import type { Cell, Cells, Control, Page, Tray } from "../api/types";
 import { useLook } from "../api/useLook";
 import { CanvasOver } from "../controls/CanvasOver";
 import { Seen } from "../controls/Seen";
 import { browser } from "../live/browser";
-import { type HeldOf, useShow } from "../live/show";
+import { type HeldOf, partOf, useShow } from "../live/show";
 import { gridOf, placeOf } from "../run/CellGrid";
 import { moveWindow, useTrays } from "../run/trays";
 import { report } from "../ui/notices";
@@ -244,7 +244,9 @@ function Handle({ held, cells, moving, selected, small, findings, onStart, insid
     .filter((p) => p.browser !== browser.id && p.controls.includes(id))
     .map((p) => p.name);
   const parts = useShow((s) => s.parts);
-  const kind = body.kind === "tray" ? "tray" : (controlAt(parts, held)?.part.body.form.kind ?? "gone");
+  const control = controlAt(parts, held)?.part.body;
+  const gated = useShow((s) => gatedWords(control, s));
+  const kind = body.kind === "tray" ? "tray" : (control?.form.kind ?? "gone");
 
   const fresh = useSelection((s) => s.fresh === id);
   const element = useRef<HTMLDivElement>(null);
@@ -320,6 +322,14 @@ function Handle({ held, cells, moving, selected, small, findings, onStart, insid
           <CopyCheck size={14} aria-hidden />
         </span>
       )}
+      {gated && (
+        <span
+          className="pointer-events-none absolute bottom-0.5 left-0.5 z-20 rounded bg-caution p-0.5 text-ink"
+          title={gated}
+        >
+          <Hand size={14} role="img" aria-label={gated} />
+        </span>
+      )}
       {findings && (
         <span
           className="pointer-events-none absolute top-0.5 right-0.5 z-20 rounded bg-caution p-0.5 text-ink"
@@ -347,6 +357,27 @@ function Handle({ held, cells, moving, selected, small, findings, onStart, insid
     </div>
   );
 }
+
+/** Which of the targets that a control sends to get nothing now, in words; empty where all of them get it. */
+function gatedWords(
+  control: Control | undefined,
+  { parts, links }: Pick<ReturnType<typeof useShow.getState>, "parts" | "links">,
+): string {
+  const targets = new Set(control?.sends.map((send) => send.target));
+  return [...targets]
+    .flatMap((target) => {
+      const gate = target ? links.get(target)?.gate : undefined;
+      const name = partOf(parts, "target", target)?.part.body.name;
+      return gate && gate !== "OPEN" ? [`${name}: ${GATE_WORDS[gate]}`] : [];
+    })
+    .join("; ");
+}
+
+const GATE_WORDS = {
+  HELD: "held, nothing is sent by hand",
+  SILENT: "silent, nothing is sent at all",
+  REHEARSING: "rehearsal, nothing is sent",
+};
 
 /** A tray while it is built: what lies in it can be taken, its bare ground and its name take the tray. */
 function TrayBuild({ id, tray, inside }: { id: string; tray: Tray; inside: HandleProps["inside"] }) {
