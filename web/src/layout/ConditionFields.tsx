@@ -8,7 +8,8 @@ interface Props {
   condition: Condition;
   /** Where it stands in its part, for problems beside the right field. */
   field: string;
-  put: (field: string, condition: Condition) => Promise<Problem[]>;
+  /** Changes it from what it is when the edit's turn comes. */
+  put: (field: string, update: (now: Condition) => Condition) => Promise<Problem[]>;
 }
 
 /** Something that a target says: who, on which address, what. */
@@ -22,21 +23,21 @@ export function ConditionFields({ condition, field, put }: Props) {
       <Select
         label="When target"
         value={condition.target ?? ""}
-        onChange={(target) => void report(put(`${field}/target`, { ...condition, target }))}
+        onChange={(target) => void report(put(`${field}/target`, (now) => ({ ...now, target })))}
         options={targets.map((t) => ({ value: t.part.id, text: t.part.body.name }))}
       />
       <EditField
         label="Says"
         mono
         value={condition.text}
-        onCommit={(text) => put(`${field}/text`, { ...condition, text })}
+        onCommit={(text) => put(`${field}/text`, (now) => ({ ...now, text }))}
       />
       <EditField
         label="On"
         className="col-span-2"
         mono
         value={condition.address}
-        onCommit={(address) => put(`${field}/address`, { ...condition, address })}
+        onCommit={(address) => put(`${field}/address`, (now) => ({ ...now, address }))}
       />
     </div>
   );

@@ -20,7 +20,15 @@ import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
 import { ConditionFields } from "./ConditionFields";
 import { useGoToPage } from "./useGoToPage";
-import { copyLayout, copyToPhone, duplicatePage, orderPage, removePage, setPage } from "./actions";
+import {
+  changePage,
+  copyLayout,
+  copyToPhone,
+  duplicatePage,
+  orderPage,
+  removePage,
+  setPage,
+} from "./actions";
 import { openDialog } from "./dialogs";
 import { inDraft, laidOn } from "../live/laid";
 import { type ScreenKind, SCREENS } from "./screens";
@@ -32,6 +40,11 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
   const { id, body, parent } = page.part;
   const used = usedBy(laidOn(parts, id).map((laid) => laid.part.body.cells));
   const put = (field: string, part: Partial<Page>) => of(field, setPage(page, part));
+  const putScreen = (change: Partial<Page["screen"]>) =>
+    of(
+      "screen",
+      changePage(page, "screen", (now) => ({ screen: { ...now.screen, ...change } })),
+    );
 
   const [screen, setScreen] = useState<ScreenKind>("PHONE");
   const made = async (making: Promise<{ id: string; problems: Problem[] }>, page = (id: string) => id) => {
@@ -72,7 +85,7 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
       <Select<ScreenKind>
         label="Meant for"
         value={body.screen.kind}
-        onChange={(kind) => void report(put("screen", { screen: { ...body.screen, kind } }))}
+        onChange={(kind) => void report(putScreen({ kind }))}
         options={SCREENS}
       />
       <div className="grid grid-cols-2 gap-2">
@@ -80,13 +93,13 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
           label="Width in pixels"
           whole
           value={body.screen.width}
-          onCommit={(width) => put("screen", { screen: { ...body.screen, kind: "OWN", width } })}
+          onCommit={(width) => putScreen({ kind: "OWN", width })}
         />
         <NumberField
           label="Height in pixels"
           whole
           value={body.screen.height}
-          onCommit={(height) => put("screen", { screen: { ...body.screen, kind: "OWN", height } })}
+          onCommit={(height) => putScreen({ kind: "OWN", height })}
         />
       </div>
       <Check
@@ -103,7 +116,12 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
         <ConditionFields
           condition={body.follows}
           field="follows"
-          put={(field, follows) => of(field, put("follows", { follows }))}
+          put={(field, update) =>
+            of(
+              field,
+              changePage(page, "follows", (now) => ({ follows: now.follows && update(now.follows) })),
+            )
+          }
         />
       )}
       <div className="flex items-end gap-2 border-t border-rule pt-3">

@@ -185,14 +185,19 @@ export async function addPage(beside: string | null): Promise<{ id: string; prob
   return { id, problems: await arrange({ what: "addPage", id, beside }) };
 }
 
-/** Changes a page, which is named by what of it changes. */
-export function setPage(held: HeldOf<Page>, part: Partial<Page>): Promise<Problem[]> {
+/** Changes what is named of a page, from what it is when the edit's turn comes. */
+export function changePage(
+  held: HeldOf<Page>,
+  what: string,
+  update: (now: Page) => Partial<Page>,
+): Promise<Problem[]> {
   const { id, body } = held.part;
-  return change(`Change ${Object.keys(part).join(" and ")} of ${body.name}`, "page", id, (b) => ({
-    ...b,
-    ...part,
-  }));
+  return change(`Change ${what} of ${body.name}`, "page", id, (now) => ({ ...now, ...update(now) }));
 }
+
+/** Changes a page, which is named by what of it changes. */
+export const setPage = (held: HeldOf<Page>, part: Partial<Page>) =>
+  changePage(held, Object.keys(part).join(" and "), () => part);
 
 /**
  * A page once more, for the same screen or for another one; answers with the id of the copy.

@@ -13,8 +13,11 @@ const SHOWS_ONLY = new Set(["meter", "lamp", "readout", "needle", "clock", "pict
 export function BehaviourFields({ control, put }: { control: Control; put: Put<Control> }) {
   const parts = useShow((s) => s.parts);
   const { behaviour, form } = control;
-  const set = (field: string, change: Partial<Behaviour>) =>
-    put(`behaviour/${field}`, (before) => ({ behaviour: { ...before.behaviour, ...change } }));
+  const change = (field: string, update: (now: Behaviour) => Partial<Behaviour>) =>
+    put(`behaviour/${field}`, (before) => ({
+      behaviour: { ...before.behaviour, ...update(before.behaviour) },
+    }));
+  const set = (field: string, fixed: Partial<Behaviour>) => change(field, () => fixed);
   const target = partsOf(parts, "target")[0]?.part.id ?? null;
   return (
     <details>
@@ -35,7 +38,9 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
             <Select<Behaviour["whenLost"]["goes"]>
               label="When the link is lost"
               value={behaviour.whenLost.goes}
-              onChange={(goes) => void report(set("whenLost", { whenLost: { ...behaviour.whenLost, goes } }))}
+              onChange={(goes) =>
+                void report(change("whenLost", (now) => ({ whenLost: { ...now.whenLost, goes } })))
+              }
               options={[
                 { value: "NOWHERE", text: "nowhere" },
                 { value: "REST", text: "to its rest value" },
@@ -46,7 +51,9 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
               <NumberField
                 label="Value, 0 to 1"
                 value={behaviour.whenLost.value}
-                onCommit={(value) => set("whenLost/value", { whenLost: { ...behaviour.whenLost, value } })}
+                onCommit={(value) =>
+                  change("whenLost/value", (now) => ({ whenLost: { ...now.whenLost, value } }))
+                }
               />
             )}
             <NumberField
@@ -75,7 +82,9 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
               <ConditionFields
                 condition={behaviour.enabledWhen}
                 field="enabledWhen"
-                put={(field, enabledWhen) => set(field, { enabledWhen })}
+                put={(field, update) =>
+                  change(field, (now) => ({ enabledWhen: now.enabledWhen && update(now.enabledWhen) }))
+                }
               />
             )}
           </>

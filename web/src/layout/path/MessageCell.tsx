@@ -7,7 +7,7 @@ import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { nameOf } from "../../live/laid";
 import { TYPES } from "../../ui/types";
-import { AXES, moved, PLAIN_VALUE, replaced } from "./arguments";
+import { AXES, changed, moved, PLAIN_VALUE } from "./arguments";
 import { LineFindings } from "./LineFindings";
 import { NumberedTabs } from "./NumberedTabs";
 import { type Put, putControl, putSend } from "./put";
@@ -174,8 +174,8 @@ interface ArgumentProps {
 }
 
 function ArgumentFields({ source, index, form, put }: ArgumentProps) {
-  const set = (next: ArgumentSource) =>
-    put(`arguments/${index}`, (before) => ({ arguments: replaced(before.arguments, index, next) }));
+  const set = (update: (now: ArgumentSource) => ArgumentSource) =>
+    put(`arguments/${index}`, (before) => ({ arguments: changed(before.arguments, index, update) }));
   return (
     <div className="col-span-2 flex flex-wrap items-end gap-1">
       <Select
@@ -184,7 +184,7 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
         value={source.from === "value" ? `value${source.axis}` : source.from}
         onChange={(from) =>
           void report(
-            set(
+            set((now) =>
               from === "fixed"
                 ? { from: "fixed", type: "INT32", text: "1" }
                 : from === "chosen"
@@ -193,7 +193,7 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
                     ? { from: "typed", type: "TEXT" }
                     : from === "steps"
                       ? { from: "steps", type: "INT32", each: 1 }
-                      : { ...PLAIN_VALUE, type: source.type, axis: Number(from.slice("value".length)) },
+                      : { ...PLAIN_VALUE, type: now.type, axis: Number(from.slice("value".length)) },
             ),
           )
         }
@@ -209,7 +209,7 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
         className="min-w-[5.6rem] flex-1"
         label="Type"
         value={source.type}
-        onChange={(type) => void report(set({ ...source, type }))}
+        onChange={(type) => void report(set((now) => ({ ...now, type })))}
         options={TYPES}
       />
       {source.from !== "fixed" && (
@@ -237,7 +237,7 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
           mono
           long
           value={source.text}
-          onCommit={(text) => set({ ...source, text })}
+          onCommit={(text) => set((now) => (now.from === "fixed" ? { ...now, text } : now))}
         />
       )}
     </div>

@@ -1,7 +1,7 @@
 import type { Control, Send } from "../../api/types";
 import type { HeldOf } from "../../live/show";
 import { NumberField } from "../../ui/fields";
-import { replaced, type ValueSource } from "./arguments";
+import { changed, type ValueSource } from "./arguments";
 import { putSend } from "./put";
 
 /** What happens between the finger and the arguments: the scale of each argument that carries the value. */
@@ -22,7 +22,9 @@ export function ShapingCell({
         if (source.from !== "value") return null;
         const set = (change: Partial<ValueSource>) =>
           put(`arguments/${i}`, (before) => ({
-            arguments: replaced(before.arguments, i, { ...source, ...change }),
+            arguments: changed(before.arguments, i, (now) =>
+              now.from === "value" ? { ...now, ...change } : now,
+            ),
           }));
         return (
           <div key={i} className="flex flex-col gap-1.5">

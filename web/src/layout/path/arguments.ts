@@ -12,8 +12,13 @@ export const AXES: Partial<Record<Form["kind"], string[]>> = {
   colour: ["red", "green", "blue"],
 };
 
-export function replaced(sources: ArgumentSource[], index: number, source: ArgumentSource): ArgumentSource[] {
-  return sources.map((known, i) => (i === index ? source : known));
+/** One of the arguments made otherwise, from what it is when the edit's turn comes: two fields may be changed faster than an edit comes back. */
+export function changed(
+  sources: ArgumentSource[],
+  index: number,
+  update: (now: ArgumentSource) => ArgumentSource,
+): ArgumentSource[] {
+  return sources.map((known, i) => (i === index ? update(known) : known));
 }
 
 /** The same things with one of them at another place. */
