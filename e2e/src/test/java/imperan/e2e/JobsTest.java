@@ -30,8 +30,12 @@ class JobsTest extends InstalledTest {
     private int actions;
 
     @BeforeEach
-    void aNewShow() {
+    void aBrowser() {
         page = chromium.device("Ada");
+    }
+
+    /** A show with nothing in it, which is live. */
+    private void newShow() {
         page.navigate(imperan.url("/#/shows"));
         click(page.getByText("New show"));
         click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Go live …")));
@@ -145,8 +149,61 @@ class JobsTest extends InstalledTest {
 
     // ---- jobs
 
+    /** The demo show as the README leads through it, job by job. */
+    @Test
+    void theFirstTenMinutesOfTheReadme() {
+        try (Installation fresh = new Installation(); Desk bellows = new Desk(fresh.bellows())) {
+            page.navigate(fresh.url("/"));
+            assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
+            job("a fader moves the desk", 2, () -> {
+                click(link("Run"));
+                page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Wheel")).press("End");
+                actions++;
+                bellows.waitForLevel("in/1", 1);
+            });
+            job("a mistyped address is refused with its mend", 5, () -> {
+                click(link("Back to Build"));
+                click(link("Rig"));
+                click(page.getByLabel("Settings of Bellows"));
+                type(page.locator("[data-target=Bellows]").getByLabel("Address", new Locator.GetByLabelOptions().setExact(true)), "127,0,0,1");
+                key("Enter");
+                assertThat(page.getByRole(AriaRole.ALERT)).containsText("127.0.0.1");
+                page.keyboard().press("Escape");
+            });
+            job("eight more strips", 4, () -> {
+                click(link("Layout"));
+                click(button("Strips").first());
+                click(button("Place 8 strips on a new page"));
+                assertThat(page.locator("[data-build]")).hasCount(40);
+            });
+            job("what was placed is taken back", 1, () -> {
+                click(button("Undo"));
+                assertThat(page.getByText("Undo")).not().hasCount(0);
+                assertThat(page.getByLabel("Page name")).hasValue("Sound");
+            });
+            job("the message that moved the desk is found in the wire", 2, () -> {
+                click(link("Wire"));
+                type(page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)), "/in/1/level");
+                assertThat(page.locator("[data-wire=out]").first()).containsText("/bellows/in/1/level");
+            });
+            job("a version is saved", 3, () -> {
+                click(link("History"));
+                type(page.getByLabel("Name of the version"), "Before the first walk");
+                click(page.getByText("Save this version"));
+                assertThat(page.locator("[data-keep-point]")).isVisible();
+            });
+        }
+    }
+
+    private void job(String name, int most, Runnable job) {
+        int before = actions;
+        job.run();
+        assertThat(actions - before).as("actions: %s", name).isLessThanOrEqualTo(most);
+    }
+
     @Test
     void aFaderAndAButtonToAForeignTargetWithFeedback() {
+        newShow();
         try (Foreign pump = new Foreign()) {
             target(true, "Pump", pump.port());
             click(link("Layout"));
@@ -170,6 +227,7 @@ class JobsTest extends InstalledTest {
 
     @Test
     void twentyFivePastedRowsOnAPage() {
+        newShow();
         StringBuilder list = new StringBuilder("address\ttype\trange\n");
         for (int i = 1; i <= 25; i++) {
             list.append("/tide/").append((char) ('a' + i - 1)).append("/open\tfloat\t0..1\n");
@@ -193,6 +251,7 @@ class JobsTest extends InstalledTest {
 
     @Test
     void eightStripsOnAPhonePage() throws Exception {
+        newShow();
         Announcement announced = imperan.announced();
         try {
             click(link("This machine"));
@@ -218,6 +277,7 @@ class JobsTest extends InstalledTest {
 
     @Test
     void twoMessagesToTwoTargetsWithAFixedTextEachAndASwitchThatIsReversed() {
+        newShow();
         try (Foreign door = new Foreign(); Foreign horn = new Foreign()) {
             target(true, "Door", door.port());
             target(false, "Horn", horn.port());
