@@ -71,6 +71,14 @@ export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
           after {(trace.answer.afterNanos / 1e6).toFixed(1)} ms, {trace.answer.agrees ? "agrees" : "differs"}
         </p>
       )}
+      {trace?.stopped?.arrivedAs && listen && trace.stopped.arrivedAs !== listen.address && (
+        <PushButton
+          className="self-start px-2! py-0! font-mono"
+          onClick={() => void report(put("address", () => ({ address: trace.stopped!.arrivedAs! })))}
+        >
+          Listen on {trace.stopped.arrivedAs}
+        </PushButton>
+      )}
       {listen ? (
         <>
           <LineFindings line={line} put={put} />

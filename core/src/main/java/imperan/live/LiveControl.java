@@ -65,6 +65,8 @@ final class LiveControl {
     String typed = "";
     Grip grip;
     Trace trace;
+    /** Where the value that was sent came back under an address that this control does not listen to; empty where it did not. */
+    Optional<String> arrivedAs = Optional.empty();
 
     /** Of its numbers; empty where no phrasebook tells. */
     String unit = "";
@@ -118,6 +120,7 @@ final class LiveControl {
         grip = sameForm ? before.grip : null;
         repeatDue = before.repeatDue;
         trace = before.trace;
+        arrivedAs = before.arrivedAs;
     }
 
     private Optional<ArgumentSource.Value> sent(int axis) {

@@ -13,6 +13,9 @@ import imperan.show.PartId;
 
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.List;
+import java.util.Set;
+import java.util.HashSet;
 import java.util.Iterator;
 import java.util.Map;
 import java.util.Optional;
@@ -31,6 +34,9 @@ final class Receiving {
     /** Characters of a text that a control shows. */
     static final int MOST_WORDS = 1_000;
 
+    /** Addresses under which answers came that nobody listens to; more are not remembered. */
+    static final int MOST_ELSEWHERE = 256;
+
     private record WaitingBundle(Link link, OscBundle bundle, int bytes, long due) {
     }
 
@@ -45,6 +51,7 @@ final class Receiving {
     private final PriorityQueue<WaitingBundle> waiting =
             new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
     private final Map<PartId, Waiting> waitingOf = new HashMap<>();
+    private final Set<Listeners.Key> elsewhere = new HashSet<>();
     private AddressPattern.Budget matching = new AddressPattern.Budget(MATCHING_STEPS);
     /** For the packet in hand: how long after our send it came, where it answers one. */
     private Optional<Long> answeredAfter = Optional.empty();
@@ -160,6 +167,7 @@ final class Receiving {
     }
 
     private boolean handle(Link link, OscMessage message, long now) {
+        boolean fresh = !link.collector().knows(message.address());
         link.collector().heard(message);
         boolean keptAlive = link.target().keepAlive().filter(keep -> keep.answeredAt().equals(message.address())).isPresent();
         if (!keptAlive) {
@@ -170,7 +178,11 @@ final class Receiving {
         if (nowAnswering) {
             state.turned(link, now);
         }
-        for (Listeners.Channel channel : state.listeners.matching(link.id(), message.address(), matching)) {
+        List<Listeners.Channel> listening = state.listeners.matching(link.id(), message.address(), matching);
+        if (listening.isEmpty() && (fresh || elsewhere.contains(new Listeners.Key(link.id(), message.address())))) {
+            compareWithWaiting(link, message);
+        }
+        for (Listeners.Channel channel : listening) {
             match(link, channel, message, now);
             for (Listeners.Ear ear : channel.ears) {
                 ear.position(message.arguments()).ifPresent(p -> report(link, channel, ear, p, now));
@@ -181,6 +193,24 @@ final class Receiving {
             }
         }
         return nowAnswering;
+    }
+
+    /**
+     * An answer may come under an address that nobody listens to. One that comes all the while, such as a meter, is no answer: so only an address that is
+     * new is compared with what is waited for, and one that was such an answer before.
+     */
+    private void compareWithWaiting(Link link, OscMessage message) {
+        for (Listeners.Channel channel : state.listeners.waiting()) {
+            if (!channel.key.target().equals(link.id())) {
+                continue;
+            }
+            for (Listeners.OpenSend open : channel.open) {
+                if (open.agrees(message.arguments()) && elsewhere.size() < MOST_ELSEWHERE) {
+                    open.control().arrivedAs = Optional.of(message.address());
+                    elsewhere.add(new Listeners.Key(link.id(), message.address()));
+                }
+            }
+        }
     }
 
     /**
@@ -204,6 +234,7 @@ final class Receiving {
         link.roundTrip(after);
         answeredAfter = Optional.of(after);
         LiveControl control = answered.control();
+        control.arrivedAs = Optional.empty();
         control.trace = new Trace(control.id, control.trace.position(), control.trace.message(), control.trace.wire(),
                 Optional.of(new Trace.Answer(message.address(), OscText.brief(message.arguments()), after,
                         agreeing != null)), Optional.empty());
@@ -294,7 +325,9 @@ final class Receiving {
         }
         LiveControl control = open.control();
         if (control.sentAt <= open.sentAt()) {
-            sending.answerCell(control, "No answer within " + open.expected().windowNanos() / 1_000_000 + " ms");
+            String limit = "No answer within " + open.expected().windowNanos() / 1_000_000 + " ms";
+            sending.answerCell(control, new Trace.Stop(Trace.Cell.ANSWER, control.arrivedAs.map(address -> limit + "; the same value arrived as " + address).orElse(limit),
+                    control.arrivedAs));
             if (control.echo.isUnknown()) {
                 control.disputed = true;
                 state.sink.valueChanged(control.id);

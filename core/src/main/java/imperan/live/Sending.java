@@ -262,19 +262,23 @@ final class Sending {
     /** The path of a touch ends before anything was made of it. */
     void stop(LiveControl control, Trace.Cell cell, String why) {
         control.trace = new Trace(control.id, control.position.first(), Optional.empty(), Optional.empty(), Optional.empty(),
-                Optional.of(new Trace.Stop(cell, why)));
+                Optional.of(Trace.Stop.at(cell, why)));
         state.sink.traceChanged(control.id);
     }
 
     private void stop(LiveControl control, Trace.Message message, Trace.Cell cell, String why) {
         control.trace = new Trace(control.id, control.position.first(), Optional.of(message), Optional.empty(), Optional.empty(),
-                Optional.of(new Trace.Stop(cell, why)));
+                Optional.of(Trace.Stop.at(cell, why)));
         state.sink.traceChanged(control.id);
     }
 
     /** Says in the last cell of the path why nothing came back. */
     void answerCell(LiveControl control, String why) {
-        control.trace = control.trace.stoppedAt(Trace.Cell.ANSWER, why);
+        answerCell(control, Trace.Stop.at(Trace.Cell.ANSWER, why));
+    }
+
+    void answerCell(LiveControl control, Trace.Stop stop) {
+        control.trace = control.trace.stopped(stop);
         state.sink.traceChanged(control.id);
     }
 

@@ -18,7 +18,11 @@ public record Trace(PartId control, double position, Optional<Message> message, 
 
     /** The same path with a reason why it goes no further. */
     Trace stoppedAt(Cell cell, String why) {
-        return new Trace(control, position, message, wire, answer, Optional.of(new Stop(cell, why)));
+        return stopped(Stop.at(cell, why));
+    }
+
+    Trace stopped(Stop stop) {
+        return new Trace(control, position, message, wire, answer, Optional.of(stop));
     }
 
     public record Message(String target, String address, String typeTags, String arguments) {
@@ -32,8 +36,16 @@ public record Trace(PartId control, double position, Optional<Message> message, 
     public record Answer(String address, String arguments, long afterNanos, boolean agrees) {
     }
 
-    /** @param cell the cell of the path, {@code why} one sentence */
-    public record Stop(Cell cell, String why) {
+    /**
+     * @param cell      the cell of the path
+     * @param why       one sentence
+     * @param arrivedAs the address under which the same value came instead of the one that is listened to; empty where none did
+     */
+    public record Stop(Cell cell, String why, Optional<String> arrivedAs) {
+
+        static Stop at(Cell cell, String why) {
+            return new Stop(cell, why, Optional.empty());
+        }
     }
 
     public enum Cell { TOUCH, MESSAGE, WIRE, ANSWER }

@@ -55,6 +55,11 @@ public final class Collector {
     private final Map<String, Seen> seen = new LinkedHashMap<>();
     private int bytes;
 
+    /** Whether something of this address is remembered. */
+    public boolean knows(String address) {
+        return seen.containsKey(address);
+    }
+
     /** Notes a message; one with arguments that no control can send is passed over, and one for which there is no room. */
     public void heard(OscMessage message) {
         if (message.arguments().size() > MAX_ARGUMENTS) {

@@ -157,6 +157,39 @@ class AnswerTest {
     }
 
     @Test
+    void anAnswerUnderAnotherAddressIsNamed() {
+        move(0.6);
+        stage.now += 5 * MS;
+        stage.desk("/in/1/volume", 0.6f);
+        stage.live.heartbeat(ADA.id(), stage.now);
+        stage.pass(600);
+        Trace.Stop stop = stage.trace("level").stopped().orElseThrow();
+        assertThat(stop.why()).isEqualTo("No answer within 500 ms; the same value arrived as /in/1/volume");
+        assertThat(stop.arrivedAs()).hasValue("/in/1/volume");
+        // and again, now that the address is known
+        move(0.3);
+        stage.desk("/in/1/volume", 0.3f);
+        stage.pass(600);
+        assertThat(stage.trace("level").stopped().orElseThrow().arrivedAs()).hasValue("/in/1/volume");
+        // until the right one comes
+        move(0.2);
+        stage.desk("/in/1/level", 0.2f);
+        move(0.1);
+        stage.pass(600);
+        assertThat(stage.trace("level").stopped().orElseThrow().arrivedAs()).isEmpty();
+    }
+
+    @Test
+    void whatComesAllTheWhileIsNoAnswer() {
+        stage.desk("/meter/1", 0.6f);
+        move(0.6);
+        stage.desk("/meter/1", 0.6f);
+        stage.desk("/meter/2", 0.1f);
+        stage.pass(600);
+        assertThat(stage.trace("level").stopped().orElseThrow().why()).isEqualTo("No answer within 500 ms");
+    }
+
+    @Test
     void sentAndAnsweredThatDifferForLongAreDisputed() {
         stage.desk("/in/1/level", 0.25f);
         move(0.6);
@@ -165,7 +198,7 @@ class AnswerTest {
         stage.pass(520);
         assertThat(stage.value("level").disputed()).isTrue();
         assertThat(stage.trace("level").stopped().orElseThrow())
-                .isEqualTo(new Trace.Stop(Trace.Cell.ANSWER, "No answer within 500 ms"));
+                .isEqualTo(Trace.Stop.at(Trace.Cell.ANSWER, "No answer within 500 ms"));
         stage.desk("/in/1/level", 0.6f);
         assertThat(stage.value("level").disputed()).isFalse();
     }

@@ -251,7 +251,7 @@ class TouchTest {
         stage.live.socket(Stage.DESK, SocketState.taken("Port 9201 on this machine is taken by another program"), stage.now);
         stage.touch(ADA, "c2", Phase.SET, 1);
         assertThat(stage.trace("c2").stopped().orElseThrow()).isEqualTo(
-                new Trace.Stop(Trace.Cell.WIRE, "Port 9201 on this machine is taken by another program"));
+                Trace.Stop.at(Trace.Cell.WIRE, "Port 9201 on this machine is taken by another program"));
         assertThat(stage.takeSent()).isEmpty();
     }
 
