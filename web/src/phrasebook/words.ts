@@ -7,6 +7,7 @@ const TAGS: Record<PhraseArgument["type"], string> = {
   INT64: "h",
   TEXT: "s",
   BOOLEAN: "T",
+  COLOUR: "r",
 };
 
 export const typeTags = (phrase: Phrase) => phrase.arguments.map((a) => TAGS[a.type]).join("") || "none";

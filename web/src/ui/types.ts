@@ -6,6 +6,7 @@ export const TYPES: { value: ArgumentSource["type"]; text: string }[] = [
   { value: "INT32", text: "int (i)" },
   { value: "TEXT", text: "text (s)" },
   { value: "BOOLEAN", text: "true/false (T, F)" },
+  { value: "COLOUR", text: "colour (r)" },
   { value: "FLOAT64", text: "double (d)" },
   { value: "INT64", text: "int64 (h)" },
 ];

@@ -214,11 +214,13 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
       />
       {source.from !== "fixed" && (
         <span className="min-w-10 flex-1 self-end pb-0.5 font-mono text-sm text-quiet">
-          {source.from === "value"
-            ? `${source.low} … ${source.high}`
-            : source.from === "steps"
-              ? `× ${source.each}`
-              : "as spelt"}
+          {source.type === "COLOUR"
+            ? "all three"
+            : source.from === "value"
+              ? `${source.low} … ${source.high}`
+              : source.from === "steps"
+                ? `× ${source.each}`
+                : "as spelt"}
         </span>
       )}
       <button

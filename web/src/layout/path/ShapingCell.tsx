@@ -19,7 +19,7 @@ export function ShapingCell({
   return (
     <div className="flex flex-col gap-1.5">
       {send.arguments.map((source, i) => {
-        if (source.from !== "value") return null;
+        if (source.from !== "value" || source.type === "COLOUR") return null;
         const set = (change: Partial<ValueSource>) =>
           put(`arguments/${i}`, (before) => ({
             arguments: changed(before.arguments, i, (now) =>

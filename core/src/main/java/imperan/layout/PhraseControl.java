@@ -90,8 +90,13 @@ final class PhraseControl {
     /** Three numbers of one range, of which the phrase's meaning or address says that they are a colour. */
     private boolean isColour() {
         List<PhraseArgument> three = phrase.arguments();
-        return three.size() == 3 && isSaid() && three.stream().allMatch(a -> a.fixed().isEmpty() && a.low().isPresent() && a.low().equals(three.get(0).low())
+        return isOneColour() && isSaid() || three.size() == 3 && isSaid() && three.stream().allMatch(a -> a.fixed().isEmpty() && a.low().isPresent() && a.low().equals(three.get(0).low())
                 && a.high().equals(three.get(0).high())) && (phrase.address() + " " + phrase.meaning()).toLowerCase(Locale.ROOT).matches("(?s).*(colou?r|red.*green.*blue|rgb).*");
+    }
+
+    /** Whether all of a colour is in one argument. */
+    private boolean isOneColour() {
+        return value().filter(argument -> argument.type() == ArgumentType.COLOUR).isPresent();
     }
 
     /** What people call a choice that is a number; empty where they have no word for it. */
@@ -161,7 +166,7 @@ final class PhraseControl {
     /** A control of another form with the lines of this phrase; what its form cannot send stays out. */
     Control lines(Control control, String address, Map<String, Integer> numbers, PartId target) {
         Form form = control.form();
-        boolean chosen = form() instanceof Form.Choice && !(form instanceof Form.Choice);
+        boolean chosen = form() instanceof Form.Choice && !(form instanceof Form.Choice) || isOneColour();
         List<Send> sends = isSaid() && form.takesHands() && !chosen && form.axes() == 1
                 ? List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
         return control.withLines(sends, heardOn(address, numbers).or(() -> Optional.of(address))
@@ -169,8 +174,8 @@ final class PhraseControl {
     }
 
     private List<Listen> listens(Form form, PartId target, String address) {
-        return form instanceof Form.Colour ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, axis, low(), high(),
-                Listen.Role.VALUE, axis)).toList() : spoken(target, address);
+        return form instanceof Form.Colour ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, isOneColour() ? varying : axis,
+                low(), high(), Listen.Role.VALUE, axis)).toList() : spoken(target, address);
     }
 
     /** Where it stands, as a number and, if the target says it, in words. */
@@ -189,7 +194,7 @@ final class PhraseControl {
                 sources.add(new ArgumentSource.Chosen(argument.type()));
             } else if (i == varying && form instanceof Form.TextLine) {
                 sources.add(new ArgumentSource.Typed(argument.type()));
-            } else if (form instanceof Form.Colour) {
+            } else if (form instanceof Form.Colour && !isOneColour()) {
                 sources.add(new ArgumentSource.Value(argument.type(), low(), high(), i));
             } else {
                 sources.add(new ArgumentSource.Value(argument.type(), argument.low().orElse(LOW), argument.high().orElse(HIGH)));

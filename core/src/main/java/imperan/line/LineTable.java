@@ -104,7 +104,9 @@ public final class LineTable {
         if (!types.equals(meant)) {
             String takes = MeantArguments.words(meant);
             found.add(new LineFinding("It sends " + MeantArguments.words(types) + "; " + name(send.target()) + " takes " + takes,
-                    Optional.of(LineFinding.Mend.arguments("Send " + takes, MeantArguments.ofTypes(send.arguments(), wanted)))));
+                    // what a colour is made of depends on the control
+                    meant.contains(ArgumentType.COLOUR) ? Optional.empty()
+                            : Optional.of(LineFinding.Mend.arguments("Send " + takes, MeantArguments.ofTypes(send.arguments(), wanted)))));
             return found;
         }
         for (int i = 0; i < wanted.size(); i++) {

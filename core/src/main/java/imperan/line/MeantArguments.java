@@ -13,7 +13,8 @@ import java.util.Map;
 final class MeantArguments {
 
     private static final Map<ArgumentType, String> WORDS = Map.of(ArgumentType.FLOAT32, "a float", ArgumentType.INT32, "an int",
-            ArgumentType.TEXT, "a text", ArgumentType.BOOLEAN, "true or false", ArgumentType.FLOAT64, "a double", ArgumentType.INT64, "an int64");
+            ArgumentType.TEXT, "a text", ArgumentType.BOOLEAN, "true or false", ArgumentType.FLOAT64, "a double", ArgumentType.INT64, "an int64",
+            ArgumentType.COLOUR, "a colour");
 
     private MeantArguments() {
     }
@@ -80,6 +81,7 @@ final class MeantArguments {
         return switch (argument.type()) {
             case TEXT -> "";
             case BOOLEAN -> "true";
+            case COLOUR -> "#ffffff";
             default -> "0";
         };
     }

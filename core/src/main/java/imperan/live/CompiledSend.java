@@ -58,7 +58,7 @@ final class CompiledSend {
 
     /** The axes of the control that this send carries. */
     boolean carries(int axis) {
-        return send.arguments().stream().anyMatch(a -> a instanceof ArgumentSource.Value value && value.axis() == axis)
+        return send.arguments().stream().anyMatch(a -> a instanceof ArgumentSource.Value value && (value.axis() == axis || value.type() == ArgumentType.COLOUR))
                 || send.arguments().stream().noneMatch(ArgumentSource.Value.class::isInstance);
     }
 
@@ -71,7 +71,7 @@ final class CompiledSend {
         for (int i = 0; i < filled.length; i++) {
             ArgumentSource source = send.arguments().get(i);
             if (source instanceof ArgumentSource.Value value) {
-                filled[i] = argument(value, position.get(value.axis()));
+                filled[i] = value.type() == ArgumentType.COLOUR ? colour(position) : argument(value, position.get(value.axis()));
             } else if (source instanceof ArgumentSource.Steps turned) {
                 filled[i] = number(turned.type(), steps * turned.each());
             } else if (source instanceof ArgumentSource.Typed line) {
@@ -125,6 +125,17 @@ final class CompiledSend {
             case INT64 -> new OscArgument.Int64(Math.round(value));
             case BOOLEAN -> value > 0 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
             case TEXT -> new OscArgument.Text(new OscArgument.Float64(value).text());
+            // only a colour control has such an argument, and that is made of its three axes
+            case COLOUR -> throw new IllegalArgumentException("A number is no colour");
         };
+    }
+
+    /** Red, green and blue from the top, and fully opaque (OSC 1.0, type r). */
+    private static OscArgument colour(Position position) {
+        int rgba = 0;
+        for (int axis = 0; axis < 3; axis++) {
+            rgba = rgba << 8 | (int) Math.round(Math.max(0, Math.min(1, position.get(axis))) * 255);
+        }
+        return new OscArgument.Rgba(rgba << 8 | 0xff);
     }
 }

@@ -40,6 +40,10 @@ final class Listeners {
                 return IntStream.range(0, lamp.states().size()).filter(i -> Spelling.means(said.get(), lamp.states().get(i).text()))
                         .mapToObj(i -> i / Math.max(1.0, lamp.states().size() - 1.0)).findFirst();
             }
+            if (said.get() instanceof OscArgument.Rgba colour) {
+                // a colour in one argument has all three axes in it, whatever the scale
+                return listen.axis() > 2 ? Optional.empty() : Optional.of((colour.value() >>> 24 - 8 * listen.axis() & 0xff) / 255.0);
+            }
             return Spelling.number(said.get()).map(scale::position);
         }
 

@@ -100,6 +100,7 @@ public final class Collector {
                 : argument instanceof OscArgument.Float64 ? Optional.of(ArgumentType.FLOAT64)
                 : argument instanceof OscArgument.Int64 ? Optional.of(ArgumentType.INT64)
                 : argument instanceof OscArgument.Text ? Optional.of(ArgumentType.TEXT)
+                : argument instanceof OscArgument.Rgba ? Optional.of(ArgumentType.COLOUR)
                 : argument == OscArgument.Bare.TRUE || argument == OscArgument.Bare.FALSE ? Optional.of(ArgumentType.BOOLEAN)
                 : Optional.empty();
     }

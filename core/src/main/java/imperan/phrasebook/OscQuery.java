@@ -100,9 +100,6 @@ public final class OscQuery {
             } else if (tag == 'N' || tag == 'I') {
                 guesses.add(tag == 'N' ? "its nil is left out" : "its impulse is sent as a message without an argument");
                 continue;
-            } else if (tag == 'r') {
-                return Optional.of("It takes a colour in one argument (r), which no control here sends. Where the target also takes red, green and blue as three "
-                        + "numbers, import that message");
             } else if (type.isEmpty()) {
                 return Optional.of("The type “" + tag + "” is not one that a control can send");
             }

@@ -16,13 +16,14 @@ import java.util.stream.Collectors;
 public final class TypeTags {
 
     private static final Map<Character, ArgumentType> TAGS = Map.of('f', ArgumentType.FLOAT32, 'i', ArgumentType.INT32,
-            'd', ArgumentType.FLOAT64, 'h', ArgumentType.INT64, 's', ArgumentType.TEXT, 'T', ArgumentType.BOOLEAN, 'F', ArgumentType.BOOLEAN);
+            'd', ArgumentType.FLOAT64, 'h', ArgumentType.INT64, 's', ArgumentType.TEXT, 'T', ArgumentType.BOOLEAN, 'F', ArgumentType.BOOLEAN,
+            'r', ArgumentType.COLOUR);
 
     private static final Map<String, ArgumentType> WORDS = Map.ofEntries(Map.entry("float", ArgumentType.FLOAT32),
             Map.entry("decimal", ArgumentType.FLOAT32), Map.entry("real", ArgumentType.FLOAT32), Map.entry("number", ArgumentType.FLOAT32),
             Map.entry("int", ArgumentType.INT32), Map.entry("uint", ArgumentType.INT32), Map.entry("integer", ArgumentType.INT32), Map.entry("whole", ArgumentType.INT32),
             Map.entry("double", ArgumentType.FLOAT64), Map.entry("long", ArgumentType.INT64), Map.entry("string", ArgumentType.TEXT),
-            Map.entry("text", ArgumentType.TEXT), Map.entry("str", ArgumentType.TEXT), Map.entry("bool", ArgumentType.BOOLEAN), Map.entry("boolean", ArgumentType.BOOLEAN));
+            Map.entry("text", ArgumentType.TEXT), Map.entry("str", ArgumentType.TEXT), Map.entry("rgba", ArgumentType.COLOUR), Map.entry("bool", ArgumentType.BOOLEAN), Map.entry("boolean", ArgumentType.BOOLEAN));
 
     private static final int LONGEST_WORD = 20;
 
@@ -97,6 +98,7 @@ public final class TypeTags {
             case INT64 -> 'h';
             case TEXT -> 's';
             case BOOLEAN -> 'T';
+            case COLOUR -> 'r';
         };
     }
 }

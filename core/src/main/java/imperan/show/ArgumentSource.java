@@ -47,5 +47,9 @@ public sealed interface ArgumentSource {
     }
 
     /** The types a person chooses from. */
-    enum ArgumentType { FLOAT32, INT32, FLOAT64, INT64, TEXT, BOOLEAN }
+    enum ArgumentType {
+        FLOAT32, INT32, FLOAT64, INT64, TEXT, BOOLEAN,
+        /** Red, green and blue in one argument (OSC 1.0, type r). The value of a {@link Form.Colour} is all three of its axes then, whatever its scale and axis say. */
+        COLOUR
+    }
 }

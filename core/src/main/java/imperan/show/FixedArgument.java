@@ -19,6 +19,8 @@ public record FixedArgument(Optional<OscArgument> argument, Optional<String> pro
                         : bad("“" + text + "” is beyond what a double can be");
                 case TEXT -> fixed.text().indexOf('\0') < 0 ? good(new OscArgument.Text(fixed.text()))
                         : bad("A text cannot hold the character NUL");
+                case COLOUR -> text.matches("#[0-9a-fA-F]{6}") ? good(new OscArgument.Rgba(Integer.parseInt(text.substring(1), 16) << 8 | 0xff))
+                        : bad("Write a colour as #rrggbb, such as #ff8a3c");
                 case BOOLEAN -> switch (text) {
                     case "true" -> good(OscArgument.Bare.TRUE);
                     case "false" -> good(OscArgument.Bare.FALSE);

@@ -396,7 +396,11 @@ final class PartRules {
         if (source instanceof ArgumentSource.Value value) {
             Ranges.problem(value.type(), value.low(), value.high()).ifPresent(p -> problem(part, field, p));
             axis(part, field, value.axis(), form);
-        } else if (source instanceof ArgumentSource.Steps steps && (!(form instanceof Form.Wheel) || !Ranges.fits(steps.each()))) {
+            if (value.type() == ArgumentSource.ArgumentType.COLOUR && !(form instanceof Form.Colour)) {
+                problem(part, field, "Only a colour control has a colour to send");
+            }
+        } else if (source instanceof ArgumentSource.Steps steps && (!(form instanceof Form.Wheel) || !Ranges.fits(steps.each())
+                || steps.type() == ArgumentSource.ArgumentType.COLOUR)) {
             problem(part, field, "Only an endless wheel has steps to send, each a number");
         } else if (source instanceof ArgumentSource.Typed && !(form instanceof Form.TextLine)) {
             problem(part, field, "Only a text line has a text to send");

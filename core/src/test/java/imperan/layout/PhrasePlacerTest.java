@@ -5,6 +5,8 @@ import imperan.layout.Arrangement.PlacePhrases;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
+import imperan.show.Problem;
+import imperan.show.EditRequest;
 import imperan.show.Control;
 import imperan.show.Form;
 import imperan.show.Listen;
@@ -149,6 +151,23 @@ class PhrasePlacerTest {
         Outcome outcome = place(1, 4, Optional.of(PAGE), "level");
         assertThat(((Outcome.Accepted) outcome).edit().title()).isEqualTo("Place 4 controls for /in/<ch:1..12>/level; the page has 24 × 10 cells now");
         assertThat(((Outcome.Accepted) outcome).show().part(PAGE).orElseThrow().body()).isEqualTo(Page.plain("Page", 24, 10));
+    }
+
+    @Test
+    void aColourInOneArgumentBecomesAColourControl() {
+        show = Shows.accepted(show, ADA, put(new PartId("tint"), BOOK, phrase("/lamp/<n:1..2>/tint", Direction.BOTH, argument(ArgumentType.COLOUR, null, null))));
+        Control control = controls(place(1, 1, Optional.of(PAGE), "tint")).get(0);
+        assertThat(control.form()).isInstanceOf(Form.Colour.class);
+        assertThat(control.sends().get(0).arguments()).containsExactly(new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1));
+        assertThat(control.listens()).extracting(Listen::argument).containsExactly(0, 0, 0);
+        assertThat(control.listens()).extracting(Listen::axis).containsExactly(0, 1, 2);
+    }
+
+    @Test
+    void aFaderHasNoColourToSend() {
+        Outcome outcome = show.apply(new EditRequest("Colour", List.of(put(new PartId("f"), PAGE, Shows.fader("f", 0, "/x").withLines(List.of(new Send(Send.Phase.CHANGE,
+                Optional.of(DESK), "/x", List.of(new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1)))), List.of())))), ADA);
+        assertThat(((Outcome.Refused) outcome).problems()).extracting(Problem::message).containsExactly("Only a colour control has a colour to send");
     }
 
     @Test

@@ -129,6 +129,22 @@ class AxesTest {
         assertThat(stage.trace("it").answer().orElseThrow().agrees()).isFalse();
     }
 
+    /** OSC 1.0, type r: red, green, blue and opacity, a byte each. */
+    @Test
+    void aColourInOneArgumentHasAllThreeAxesBothWays() {
+        Stage stage = stage(control(new Form.Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/tint", new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1))),
+                hears("/tint", 0, 0, 0, 1), hears("/tint", 0, 1, 0, 1), hears("/tint", 0, 2, 0, 1)));
+        touch(stage, Phase.PICK, 0, 0);
+        assertThat(stage.takeSent()).containsExactly("/tint #ff8000ff");
+        stage.desk("/tint", new OscArgument.Rgba(0xff8000ff));
+        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isTrue();
+        touch(stage, Phase.SET, 0, 0.5);
+        assertThat(stage.takeSent()).containsExactly("/tint #804000ff");
+        stage.desk("/tint", new OscArgument.Rgba(0x80409900));
+        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isFalse();
+        assertThat(positions(stage)).hasSize(3);
+    }
+
     // ---- wheels, taps, lines, tilts
 
     @Test
