@@ -1,21 +1,19 @@
-import { ChevronLeft, ChevronRight, CopyCheck, Hand, TriangleAlert } from "lucide-react";
-import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from "react";
+import { type PointerEvent, useRef, useState } from "react";
 import { shapeOf } from "../api/lines";
-import type { Cell, Cells, Control, Page, Tray } from "../api/types";
+import type { Cell, Cells, Page } from "../api/types";
 import { useLook } from "../api/useLook";
 import { CanvasOver } from "../controls/CanvasOver";
-import { Seen } from "../controls/Seen";
-import { browser } from "../live/browser";
-import { type HeldOf, partOf, useShow } from "../live/show";
-import { gridOf, placeOf } from "../run/CellGrid";
-import { moveWindow, useTrays } from "../run/trays";
+import { type Grid, gridIn, type Laid, laidOn } from "../live/laid";
+import { type HeldOf, useShow } from "../live/show";
+import { gridOf } from "../run/CellGrid";
+import { useTrays } from "../run/trays";
 import { report } from "../ui/notices";
 import { addControl, arrangeSelected } from "./actions";
 import { BuildBar } from "./BuildBar";
-import { calledOf, controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
+import { Handle } from "./Handle";
 import { usePageLines } from "./pageLines";
 import { useIsShaped } from "./screens";
-import { select, toggle, useSelection } from "./selection";
+import { select, useSelection } from "./selection";
 import { placeTaken, useShelf } from "./shelf";
 
 /** What a hand is doing with the selection before it lets go, in cells. */
@@ -220,232 +218,6 @@ function Ground({ cellAt, onTap, onBand }: GroundProps) {
         />
       )}
     </>
-  );
-}
-
-interface HandleProps {
-  held: Laid;
-  cells: Cells;
-  moving: boolean;
-  selected: boolean;
-  /** Its size on the screen that its page is meant for, where that is smaller than a finger needs. */
-  small: string | undefined;
-  /** What the phrasebooks of its targets say against its lines. */
-  findings: string[] | undefined;
-  onStart: (how: Drag["how"], e: PointerEvent) => void;
-  /** Draws what lies in a tray. */
-  inside: (held: Laid) => ReactNode;
-}
-
-/** What takes a control or a tray in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
-function Handle({ held, cells, moving, selected, small, findings, onStart, inside }: HandleProps) {
-  const { id, body } = held.part;
-  const others = useShow((s) => s.presences)
-    .filter((p) => p.browser !== browser.id && p.controls.includes(id))
-    .map((p) => p.name);
-  const parts = useShow((s) => s.parts);
-  const control = controlAt(parts, held)?.part.body;
-  const gated = useShow((s) => gatedWords(control, s));
-  const kind = body.kind === "tray" ? "tray" : (control?.form.kind ?? "gone");
-
-  const fresh = useSelection((s) => s.fresh === id);
-  const element = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    if (fresh) element.current?.focus();
-  }, [fresh]);
-
-  const start = (e: PointerEvent, how: Drag["how"]) => {
-    if (e.button !== 0) return;
-    e.stopPropagation();
-    if (e.shiftKey || e.ctrlKey || e.metaKey) return toggle(id);
-    if (!selected) select(id);
-    onStart(how, e);
-  };
-  const onKeyDown = (e: KeyboardEvent) => {
-    if (e.target !== e.currentTarget) return;
-    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
-    if (way && !e.ctrlKey && !e.metaKey && !e.altKey) {
-      if (!selected) select(id);
-      const [right, down] = way as [number, number];
-      void report(
-        arrangeSelected(
-          e.shiftKey ? { what: "resize", wider: right, taller: down } : { what: "move", right, down },
-        ),
-      );
-    } else if (e.key === " ") toggle(id);
-    else if (e.key === "Enter") {
-      select(id);
-      // the path is drawn with the next frame
-      requestAnimationFrame(() =>
-        document.querySelector<HTMLElement>("[data-path] input, [data-path] button")?.focus(),
-      );
-    } else return;
-    e.preventDefault();
-  };
-
-  return (
-    <div
-      ref={element}
-      role="button"
-      tabIndex={0}
-      aria-label={`${calledOf(parts, held)}, ${kind}`}
-      aria-pressed={selected}
-      data-build={id}
-      className={`relative min-h-0 min-w-0 touch-none ${body.kind === "tray" ? "" : "p-[3px]"} ${moving ? "z-20 opacity-80" : ""} ${
-        selected
-          ? "z-10 outline-3 outline-select"
-          : others.length
-            ? "outline-2 outline-select outline-dashed"
-            : ""
-      }`}
-      style={placeOf(cells)}
-      onPointerDown={(e) => start(e, "move")}
-      onKeyDown={onKeyDown}
-    >
-      {body.kind === "tray" ? (
-        <TrayBuild id={id} tray={body} inside={inside} />
-      ) : (
-        <div className="pointer-events-none h-full">
-          <Seen held={held} live={false} />
-        </div>
-      )}
-      {others.length > 0 && (
-        <span className="pointer-events-none absolute -top-2 left-1 z-20 rounded bg-select px-1.5 text-xs font-bold text-ink">
-          {others.join(", ")}
-        </span>
-      )}
-      {body.kind === "twin" && (
-        <span
-          className="pointer-events-none absolute right-0.5 bottom-0.5 z-20 rounded bg-rule p-0.5 text-bone"
-          title="Shown again: the same control as on another page"
-        >
-          <CopyCheck size={14} aria-hidden />
-        </span>
-      )}
-      {gated && (
-        <span
-          className="pointer-events-none absolute bottom-0.5 left-0.5 z-20 rounded bg-caution p-0.5 text-ink"
-          title={gated}
-        >
-          <Hand size={14} role="img" aria-label={gated} />
-        </span>
-      )}
-      {findings && (
-        <span
-          className="pointer-events-none absolute top-0.5 right-0.5 z-20 rounded bg-caution p-0.5 text-ink"
-          title={findings.join("; ")}
-        >
-          <TriangleAlert size={14} role="img" aria-label={findings.join("; ")} />
-        </span>
-      )}
-      {small && (
-        <span
-          className="pointer-events-none absolute top-0.5 left-0.5 z-20 rounded bg-caution px-1 text-xs font-bold text-ink"
-          title={`Smaller than 44 px on the screen that this page is meant for: ${small}`}
-        >
-          {small}
-        </span>
-      )}
-      {selected && (
-        <div
-          data-resize
-          title="Drag to resize"
-          className="absolute -right-2 -bottom-2 z-20 h-6 w-6 cursor-nwse-resize rounded-full border-2 border-ground bg-select"
-          onPointerDown={(e) => start(e, "resize")}
-        />
-      )}
-    </div>
-  );
-}
-
-/** Which of the targets that a control sends to get nothing now, in words; empty where all of them get it. */
-function gatedWords(
-  control: Control | undefined,
-  { parts, links }: Pick<ReturnType<typeof useShow.getState>, "parts" | "links">,
-): string {
-  const targets = new Set(control?.sends.map((send) => send.target));
-  return [...targets]
-    .flatMap((target) => {
-      const gate = target ? links.get(target)?.gate : undefined;
-      const name = partOf(parts, "target", target)?.part.body.name;
-      return gate && gate !== "OPEN" ? [`${name}: ${GATE_WORDS[gate]}`] : [];
-    })
-    .join("; ");
-}
-
-const GATE_WORDS = {
-  HELD: "held, nothing is sent by hand",
-  SILENT: "silent, nothing is sent at all",
-  REHEARSING: "rehearsal, nothing is sent",
-};
-
-/** A tray while it is built: what lies in it can be taken, its bare ground and its name take the tray. */
-function TrayBuild({ id, tray, inside }: { id: string; tray: Tray; inside: HandleProps["inside"] }) {
-  const parts = useShow((s) => s.parts);
-  const first = useTrays((s) => s.windows.get(id) ?? 0);
-  const bank = tray.columns > tray.cells.width;
-  const last = tray.columns - tray.cells.width;
-  const from = Math.min(first, last);
-  return (
-    <div className={`tray ${tray.popUp ? "tray-above" : ""}`}>
-      <div
-        className="relative isolate grid h-full"
-        style={{
-          ...gridOf(tray.columns, tray.cells.height),
-          width: `${(100 * tray.columns) / tray.cells.width}%`,
-          marginLeft: `${(-100 * from) / tray.cells.width}%`,
-          clipPath: bank
-            ? `inset(0 ${(100 * (last - from)) / tray.columns}% 0 ${(100 * from) / tray.columns}%)`
-            : undefined,
-        }}
-      >
-        <CanvasOver>{laidOn(parts, id).map(inside)}</CanvasOver>
-      </div>
-      <span className="pointer-events-none absolute -top-2.5 right-2 rounded bg-rule px-1.5 text-xs font-bold text-bone">
-        {tray.name}
-        {bank && ` (${tray.columns / tray.step} in all)`}
-        {tray.popUp && " (pops up)"}
-      </span>
-      {bank && (
-        <span
-          className="absolute right-1 -bottom-3 z-20 flex gap-1"
-          onPointerDown={(e) => e.stopPropagation()}
-        >
-          <WindowKey
-            name={`${tray.name}: earlier`}
-            gone={from === 0}
-            onPress={() => moveWindow(id, Math.max(0, from - tray.step))}
-            Icon={ChevronLeft}
-          />
-          <WindowKey
-            name={`${tray.name}: later`}
-            gone={from === last}
-            onPress={() => moveWindow(id, Math.min(last, from + tray.step))}
-            Icon={ChevronRight}
-          />
-        </span>
-      )}
-    </div>
-  );
-}
-
-interface WindowKeyProps {
-  name: string;
-  gone: boolean;
-  onPress: () => void;
-  Icon: typeof ChevronLeft;
-}
-
-function WindowKey({ name, gone, onPress, Icon }: WindowKeyProps) {
-  return (
-    <button
-      aria-label={name}
-      disabled={gone}
-      className="rounded bg-bone p-0.5 text-ink disabled:opacity-40"
-      onClick={onPress}
-    >
-      <Icon size={18} aria-hidden />
-    </button>
   );
 }
 

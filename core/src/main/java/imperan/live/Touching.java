@@ -206,7 +206,7 @@ final class Touching {
             moved(control, grip.person(), now);
         }
         if (isOneShot(form)) {
-            // it says the same each time, and that it is over is nobody's business
+            // a trigger sends the same at each press and nothing at its release
             control.position = Position.rest(form);
         }
     }

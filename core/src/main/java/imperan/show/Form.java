@@ -133,9 +133,9 @@ public sealed interface Form {
         public enum Action {
             /** On while it is held. */
             MOMENTARY,
-            /** Each press turns it over. */
+            /** Toggle: each press changes between on and off. */
             LATCHING,
-            /** Each press says the same, and letting go says nothing. */
+            /** Trigger: each press sends the same, its release sends nothing. */
             ONE_SHOT
         }
 

@@ -12,7 +12,7 @@ public enum LinkStep {
     SENT,
     /** Something came back. */
     RECEIVED,
-    /** Somebody saw that it works. */
+    /** An effect was seen at the far end. */
     SEEN_TO_WORK,
     /** The versions of the program and the device are noted. */
     VERSION_NOTED

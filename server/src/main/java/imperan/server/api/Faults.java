@@ -75,7 +75,7 @@ class Faults {
     @ResponseStatus(HttpStatus.INTERNAL_SERVER_ERROR)
     EditAnswer unexpected(Throwable e) {
         LOG.error("A request failed", e);
-        return refused("The server could not do this, by a fault of its own; its log has the reason. Nothing was changed");
+        return refused("The server could not do this, by a fault of its own; its log has the reason. No changes were made");
     }
 
     private static EditAnswer refused(String message) {

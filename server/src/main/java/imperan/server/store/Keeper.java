@@ -175,7 +175,7 @@ public class Keeper implements AutoCloseable {
             boolean kept = read.history.latest().stream().anyMatch(e -> e.number() == edit.number()
                     && e.author().equals(edit.author()) && e.title().equals(edit.title()));
             return kept ? new Outcome.Accepted(read.show, edit) : Outcome.Refused.because("“" + edit.title() + "” could not be kept: "
-                    + reason(failure) + ". Nothing was changed; try again in a moment");
+                    + reason(failure) + ". No changes were made; try again in a moment");
         } catch (DataAccessException | TransactionException e) {
             return Outcome.Refused.because("The database does not answer, so it is not known whether “" + edit.title()
                     + "” was kept. What you see is without it; look again in a moment");
