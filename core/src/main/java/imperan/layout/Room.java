@@ -18,6 +18,8 @@ import java.util.stream.Stream;
 /** Room for what comes to a grid: free cells, and where there are none a page that becomes larger, as far as a page can. */
 final class Room {
 
+    private static final Grid LARGEST = new Grid(Page.MAX_CELLS, Page.MAX_CELLS);
+
     private final Optional<Held> page;
     private FreeCells free;
 
@@ -62,7 +64,8 @@ final class Room {
 
     /** Wider or taller, whichever leaves the cells larger on the screen that the page is meant for; both where one does not do. */
     private Optional<Grid> larger(List<Cells> group) {
-        if (page.isEmpty()) {
+        // what comes from outside may say anything, and what no page holds need not be looked for
+        if (page.isEmpty() || !group.stream().allMatch(LARGEST::holds)) {
             return Optional.empty();
         }
         Grid now = free.grid();
