@@ -105,6 +105,16 @@ class RigPlannerTest {
         assertThat(((Target) show.part(new PartId("b")).orElseThrow().body()).answerPort()).isEqualTo(next + 2);
     }
 
+    /** ip(7), "ip_local_port_range": Linux takes ports from 32768 up for what goes out. */
+    @Test
+    void noPortOfOutgoingConnectionsIsProposed() {
+        put(DESK, Target.plain("Desk", "192.0.2.20", 7101, 32_767, Target.Answering.REPORTS));
+        NetworkPlan plan = new NetworkPlan(show);
+        assertThat(plan.freeAnswerPort(32_767)).isEqualTo(1024);
+        assertThat(plan.freeAnswerPort(32_768)).isEqualTo(plan.freeAnswerPort(60_000)).isLessThan(32_768);
+        assertThat(plan.freeAnswerPort(32_766)).isEqualTo(32_766);
+    }
+
     @Test
     void whatWasHeardBecomesTheEndThatIsSpokenTo() {
         put(DESK, Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.REPORTS));
