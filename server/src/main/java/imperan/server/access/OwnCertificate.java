@@ -61,7 +61,8 @@ final class OwnCertificate {
         Path made = workplace.resolve("made.p12");
         try {
             make(addresses, made);
-            if (Files.getFileStore(made).supportsFileAttributeView(PosixFileAttributeView.class)) {
+            // asked of the file and not of its disk, which is not told in a changed root
+            if (Files.getFileAttributeView(made, PosixFileAttributeView.class) != null) {
                 Files.setPosixFilePermissions(made, PosixFilePermissions.fromString("rw-------"));
             }
             Files.move(made, file, StandardCopyOption.REPLACE_EXISTING);
