@@ -34,8 +34,9 @@ interface Props {
 /** What each column of a message list was taken as, and what was ignored; each can be said otherwise. */
 export function Columns({ columns, told, onTell }: Props) {
   const ignored = columns.filter((column) => column.taken === "IGNORED").length;
+  // of each kind there is one column
   const tell = (index: number, taken: Column["taken"]) =>
-    onTell(columns.map((_, i) => (i === index ? taken : (told[i] ?? null))));
+    onTell(columns.map((other, i) => (i === index ? taken : other.taken === taken ? "IGNORED" : other.taken)));
   return (
     <section aria-label="Columns" className="flex-none">
       <p className="mb-1 flex items-center gap-3 text-sm text-quiet">
@@ -45,7 +46,7 @@ export function Columns({ columns, told, onTell }: Props) {
             {ignored} {ignored === 1 ? "is" : "are"} ignored
           </span>
         )}
-        {told.some((each) => each !== null) && (
+        {told.length > 0 && (
           <PushButton className="px-2! py-0!" onClick={() => onTell([])}>
             As it looked
           </PushButton>

@@ -55,11 +55,11 @@ public final class TableImport {
     private final List<ReadRow> rows = new ArrayList<>();
 
     private final boolean bare;
-    /** What somebody says of the columns, from the left; a column that they say nothing of is taken as it looks. */
-    private final List<Optional<TableColumn>> told;
+    /** What somebody says of the columns, from the left; columns that they say nothing of are taken as they look. */
+    private final List<TableColumn> told;
     private final List<ReadTable.Column> columns = new ArrayList<>();
 
-    private TableImport(boolean bare, List<Optional<TableColumn>> told) {
+    private TableImport(boolean bare, List<TableColumn> told) {
         this.bare = bare;
         this.told = told;
     }
@@ -74,8 +74,8 @@ public final class TableImport {
         return read(text, bare, List.of()).rows();
     }
 
-    /** @param told what the columns are, from the left, where somebody says it; fewer than there are, and empty ones, are taken as they look */
-    public static ReadTable read(String text, boolean bare, List<Optional<TableColumn>> told) {
+    /** @param told what the columns are, from the left, where somebody says it; further ones are taken as they look */
+    public static ReadTable read(String text, boolean bare, List<TableColumn> told) {
         TableImport reading = new TableImport(bare, told);
         reading.all(text);
         // what we wrote is read as it stands
@@ -107,7 +107,7 @@ public final class TableImport {
         if (!titled && !below.isEmpty()) {
             guess(below.get(0).cells());
         }
-        boolean said = told.stream().anyMatch(Optional::isPresent);
+        boolean said = !told.isEmpty();
         if (said) {
             takeAsTold();
         }
@@ -127,13 +127,10 @@ public final class TableImport {
 
     private void takeAsTold() {
         for (int i = 0; i < told.size(); i++) {
-            int place = i;
-            told.get(i).ifPresent(column -> {
-                places.values().remove(place);
-                if (column != TableColumn.IGNORED) {
-                    places.put(column, place);
-                }
-            });
+            places.values().remove(i);
+            if (told.get(i) != TableColumn.IGNORED) {
+                places.put(told.get(i), i);
+            }
         }
     }
 

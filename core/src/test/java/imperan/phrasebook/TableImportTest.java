@@ -205,7 +205,7 @@ class TableImportTest {
         assertThat(looked.columns()).extracting(ReadTable.Column::example).containsExactly("/tide/gate", "float", "0..1", "opens it", "12");
         assertThat(looked.columns()).extracting(ReadTable.Column::taken).containsExactly(TableColumn.ADDRESS, TableColumn.IGNORED, TableColumn.IGNORED, TableColumn.MEANING,
                 TableColumn.IGNORED);
-        ReadTable told = TableImport.read(list, false, List.of(Optional.empty(), Optional.of(TableColumn.TYPES), Optional.of(TableColumn.RANGE), Optional.of(TableColumn.IGNORED)));
+        ReadTable told = TableImport.read(list, false, List.of(TableColumn.ADDRESS, TableColumn.TYPES, TableColumn.RANGE, TableColumn.IGNORED));
         assertThat(told.columns()).extracting(ReadTable.Column::taken).containsExactly(TableColumn.ADDRESS, TableColumn.TYPES, TableColumn.RANGE, TableColumn.IGNORED,
                 TableColumn.IGNORED);
         assertThat(told.rows()).singleElement().satisfies(row -> {
@@ -223,9 +223,9 @@ class TableImportTest {
                 """;
         assertThat(TableImport.read(list, false, List.of()).columns()).extracting(ReadTable.Column::taken)
                 .containsExactly(TableColumn.ADDRESS, TableColumn.ANSWER, TableColumn.TYPES);
-        ReadTable told = TableImport.read(list, false, List.of(Optional.of(TableColumn.IGNORED), Optional.of(TableColumn.ADDRESS)));
+        ReadTable told = TableImport.read(list, false, List.of(TableColumn.IGNORED, TableColumn.ADDRESS));
         assertThat(told.rows()).extracting(row -> row.phrase().orElseThrow().address()).containsExactly("/in/level", "/in/mute");
-        assertThat(TableImport.read(list, false, List.of(Optional.of(TableColumn.MEANING), Optional.of(TableColumn.MEANING))).rows())
+        assertThat(TableImport.read(list, false, List.of(TableColumn.MEANING, TableColumn.MEANING)).rows())
                 .allSatisfy(row -> assertThat(row.note()).contains("no address"));
     }
 }

@@ -148,11 +148,11 @@ class ServerTest {
         "POST | rig | {\"what\": \"sail\"} | cannot be read",
         "POST | targets/bellows/say | {\"line\": \"x\"} | begins with a slash",
         "POST | targets/bellows/say | {} | cannot be read",
-        "POST | phrasebooks/preview | {\"source\": \"HEARD\", \"name\": \"x\", \"text\": \"../x\", \"bare\": false} | is not valid",
-        "POST | phrasebooks/preview | {\"source\": \"OTHER_SHOW\", \"name\": \"x\", \"text\": \"nowhere/desk\", \"bare\": false} | nowhere",
-        "POST | phrasebooks/preview | {\"source\": \"TABLE\", \"name\": null, \"text\": \"\", \"bare\": false} | cannot be read",
-        "POST | phrasebooks | {\"source\": \"TABLE\", \"name\": \"x\", \"text\": \"\", \"bare\": false, \"onSameName\": \"MERGE\"} | no phrase in it",
-        "POST | phrasebooks | {\"source\": \"TABLE\", \"name\": \" \", \"text\": \"/a\", \"bare\": false, \"onSameName\": \"MERGE\"} | name is needed",
+        "POST | phrasebooks/preview | {\"source\": \"HEARD\", \"name\": \"x\", \"text\": \"../x\", \"bare\": false, \"columns\": []} | is not valid",
+        "POST | phrasebooks/preview | {\"source\": \"OTHER_SHOW\", \"name\": \"x\", \"text\": \"nowhere/desk\", \"bare\": false, \"columns\": []} | nowhere",
+        "POST | phrasebooks/preview | {\"source\": \"TABLE\", \"name\": null, \"text\": \"\", \"bare\": false, \"columns\": []} | cannot be read",
+        "POST | phrasebooks | {\"source\": \"TABLE\", \"name\": \"x\", \"text\": \"\", \"bare\": false, \"columns\": [], \"onSameName\": \"MERGE\"} | no phrase in it",
+        "POST | phrasebooks | {\"source\": \"TABLE\", \"name\": \" \", \"text\": \"/a\", \"bare\": false, \"columns\": [], \"onSameName\": \"MERGE\"} | name is needed",
     })
     void rigRequestsThatMakeNoSenseAreAnsweredInWords(String method, String path, String body, String words) throws Exception {
         HttpResponse<String> answer = send(to("/api/shows/salt-clock/" + path.replace(" ", "%20")).header("Imperan-Browser", "test")

@@ -69,9 +69,9 @@ class PhrasebookController {
 
     /**
      * @param bare    whether an address of a table that lacks the slash at its start is meant so
-     * @param columns what the columns of a table are, from the left, where somebody says it; null for one that is taken as it looks
+     * @param columns what the columns of a table are, from the left, where somebody says it; further ones are taken as they look
      */
-    record Reading(Source source, String name, String text, boolean bare, List<Optional<TableColumn>> columns) {
+    record Reading(Source source, String name, String text, boolean bare, List<TableColumn> columns) {
     }
 
     /**
@@ -82,7 +82,7 @@ class PhrasebookController {
     record ReadPreview(List<ReadRow> rows, List<ReadTable.Column> columns, Optional<BookChange.Difference> difference) {
     }
 
-    record Taking(Source source, String name, String text, boolean bare, List<Optional<TableColumn>> columns, BookChange.OnSameName onSameName) {
+    record Taking(Source source, String name, String text, boolean bare, List<TableColumn> columns, BookChange.OnSameName onSameName) {
     }
 
     @PostMapping("/preview")
@@ -106,7 +106,7 @@ class PhrasebookController {
         return rows.stream().flatMap(row -> row.phrase().stream()).toList();
     }
 
-    private ReadTable rows(String showId, Source source, String text, boolean bare, List<Optional<TableColumn>> columns) {
+    private ReadTable rows(String showId, Source source, String text, boolean bare, List<TableColumn> columns) {
         return source == Source.TABLE ? TableImport.read(text, bare, columns) : new ReadTable(rows(showId, source, text), List.of());
     }
 
