@@ -48,23 +48,6 @@ class PhrasebookTest extends InstalledTest {
     }
 
     @Test
-    void aColumnThatNobodyUnderstandsIsSaidToBeIgnoredAndCanBeNamed() {
-        takeInFrom("a table");
-        name("Gates");
-        dialog().getByLabel("The list of messages").fill("Path,Kind,Span\n/tide/gate,float,0..1\n");
-        assertThat(dialog()).containsText("2 are ignored");
-        for (String[] column : new String[][] {{"Kind", "types"}, {"Span", "range, or values"}}) {
-            dialog().getByLabel(column[0], new Locator.GetByLabelOptions().setExact(true)).click();
-            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(column[1])).click();
-            assertThat(dialog().getByLabel(column[0], new Locator.GetByLabelOptions().setExact(true))).hasText(column[1]);
-        }
-        assertThat(dialog().locator("[data-row=understood]")).containsText("0 … 1");
-        take();
-        open("Gates");
-        assertThat(page.locator("[data-phrase='/tide/gate']")).containsText("f");
-    }
-
-    @Test
     void aPastedListIsShownRowByRowBeforeItIsTakenIn() {
         takeInFrom("a table");
         name("Lamp");
