@@ -39,7 +39,7 @@ export function Select<V extends string>({
         <Radix.Portal>
           <Radix.Content
             position="popper"
-            className="z-50 rounded border border-rule bg-raised p-1 shadow-lg"
+            className="z-50 max-h-(--radix-select-content-available-height) rounded border border-rule bg-raised p-1 shadow-lg"
           >
             <Radix.Viewport>
               {options.map((option) => (
