@@ -22,7 +22,7 @@ export function StartOffers() {
             title={`${part.body.name} is back: send start list …`}
           >
             <BellRing size={18} className="inline xl:hidden" aria-hidden />
-            <span className="max-xl:sr-only">{part.body.name} is back: start list …</span>
+            <span className="max-xl:sr-only">{part.body.name} is back …</span>
           </AlertDialog.Trigger>
           <Ask
             title={`${part.body.name} is back: send its start list?`}
