@@ -6,6 +6,7 @@ import { browser } from "../live/browser";
 import { calledOf, controlAt, type Laid } from "../live/laid";
 import { partOf, useShow } from "../live/show";
 import { placeOf } from "../run/CellGrid";
+import { GATE_WORDS } from "../rig/gates";
 import { report } from "../ui/notices";
 import { arrangeSelected } from "./actions";
 import { select, toggle, useSelection } from "./selection";
@@ -156,13 +157,7 @@ function gatedWords(
     .flatMap((target) => {
       const gate = target ? links.get(target)?.gate : undefined;
       const name = partOf(parts, "target", target)?.part.body.name;
-      return gate && gate !== "OPEN" ? [`${name}: ${GATE_WORDS[gate]}`] : [];
+      return gate && gate !== "OPEN" ? [`${name}: ${GATE_WORDS[gate].word}. ${GATE_WORDS[gate].hint}`] : [];
     })
     .join("; ");
 }
-
-const GATE_WORDS = {
-  HELD: "held, nothing is sent by hand",
-  SILENT: "silent, nothing is sent at all",
-  REHEARSING: "rehearsal, nothing is sent",
-};

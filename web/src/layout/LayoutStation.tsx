@@ -1,4 +1,13 @@
-import { ClipboardPaste, Ear, Plus, Rows3, Settings2, SlidersVertical } from "lucide-react";
+import {
+  ChevronDown,
+  ChevronUp,
+  ClipboardPaste,
+  Ear,
+  Plus,
+  Rows3,
+  Settings2,
+  SlidersVertical,
+} from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import type { Page } from "../api/types";
@@ -32,6 +41,8 @@ export function LayoutStation() {
   const parts = useShow((s) => s.parts);
   const ids = useSelection((s) => s.ids);
   const dialog = useBuildDialog((s) => s.open);
+  // on a phone the page has the room, until something is to be placed
+  const [shelves, setShelves] = useState(false);
   const goTo = useGoToPage();
   const pages = partsOf(parts, "page");
   const page = pages.find((p) => p.part.id === wanted) ?? usualPage(pages);
@@ -73,7 +84,17 @@ export function LayoutStation() {
 
   return (
     <main className="relative flex min-h-0 min-w-0 flex-1 overflow-clip max-sm:flex-col" data-mode="build">
-      <aside className="flex w-60 shrink-0 flex-col gap-2 overflow-auto border-r border-rule bg-panel p-2 max-xl:w-52 max-sm:max-h-56 max-sm:w-full max-sm:border-r-0 max-sm:border-b">
+      <button
+        className="flex min-h-11 items-center justify-between border-b border-rule bg-panel px-3 sm:hidden"
+        aria-expanded={shelves}
+        onClick={() => setShelves(!shelves)}
+      >
+        Pages, and what to place{" "}
+        {shelves ? <ChevronUp size={18} aria-hidden /> : <ChevronDown size={18} aria-hidden />}
+      </button>
+      <aside
+        className={`flex w-60 shrink-0 flex-col gap-2 overflow-auto border-r border-rule bg-panel p-2 max-xl:w-52 max-sm:max-h-72 max-sm:w-full max-sm:border-r-0 max-sm:border-b ${shelves ? "" : "max-sm:hidden"}`}
+      >
         <Pages pages={pages} current={page} />
         <Shelves page={pageId ?? null} />
       </aside>

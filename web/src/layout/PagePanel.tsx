@@ -10,8 +10,9 @@ import {
   Upload,
 } from "lucide-react";
 import { useState } from "react";
-import { layoutFile } from "../api/lines";
-import type { Cells, Condition, Page, Problem } from "../api/types";
+import { layoutFile, shapeOf } from "../api/lines";
+import type { Condition, Page, Problem } from "../api/types";
+import { useLook } from "../api/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { Check, NumberField, of } from "../ui/fields";
@@ -30,7 +31,7 @@ import {
   setPage,
 } from "./actions";
 import { openDialog } from "./dialogs";
-import { inDraft, laidOn } from "../live/laid";
+import { inDraft } from "../live/laid";
 import { type ScreenKind, SCREENS } from "./screens";
 
 /** Everything of one page: its cells, the screen it is meant for, and its way in and out. */
@@ -38,7 +39,7 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
   const goTo = useGoToPage();
   const parts = useShow((s) => s.parts);
   const { id, body, parent } = page.part;
-  const used = usedBy(laidOn(parts, id).map((laid) => laid.part.body.cells));
+  const used = useLook(id, shapeOf).found?.used;
   const put = (field: string, part: Partial<Page>) => of(field, setPage(page, part));
   const putScreen = (change: Partial<Page["screen"]>) =>
     of(
@@ -198,13 +199,4 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
       </div>
     </SidePanel>
   );
-}
-
-/** The columns and rows up to the last one that is used; null where nothing lies there. */
-function usedBy(all: Cells[]): { columns: number; rows: number } | null {
-  if (all.length === 0) return null;
-  return {
-    columns: Math.max(...all.map((cells) => cells.column + cells.width)),
-    rows: Math.max(...all.map((cells) => cells.row + cells.height)),
-  };
 }

@@ -14,6 +14,7 @@ import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { NumberField } from "../ui/fields";
 import { report } from "../ui/notices";
+import { SearchField } from "../ui/SearchField";
 import { Select } from "../ui/Select";
 import { useGoToPage } from "./useGoToPage";
 import { familiesOf, type Manner, placeTaken, putBack, shelfTarget, take, useShelf } from "./shelf";
@@ -87,12 +88,12 @@ export function PhraseShelf({ page }: { page: string | null }) {
           ]}
         />
       </div>
-      <input
-        aria-label="Search the phrases to place"
-        placeholder="Search"
-        className="w-full min-w-0 rounded border border-rule bg-ground px-2 py-0.5"
+      <SearchField
+        label="Search the phrases to place"
+        hint="Search"
+        className="w-full py-0.5!"
         value={looked}
-        onChange={(e) => setLooked(e.target.value)}
+        onChange={setLooked}
       />
       <div className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto">
         {trouble && <p className="text-sm text-quiet">The phrases cannot be shown now: {trouble}</p>}

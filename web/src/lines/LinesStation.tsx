@@ -6,12 +6,15 @@ import { linesAsCsv, linesOf } from "../api/lines";
 import type { ArgumentSource, Control, Problem, TableLine } from "../api/types";
 import { useLook } from "../api/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
+import { mended } from "../layout/path/LineFindings";
 import { putListen, putSend } from "../layout/path/put";
 import { pageOf } from "../live/laid";
 import { select } from "../layout/selection";
+import { GATE_WORDS } from "../rig/gates";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
 import { report } from "../ui/notices";
+import { SearchField } from "../ui/SearchField";
 import { Select } from "../ui/Select";
 import { LinesImport } from "./LinesImport";
 import { type Column, COLUMNS, filtered, sorted } from "./table";
@@ -49,12 +52,12 @@ export function LinesStation() {
             ? trouble || "Looking …"
             : `${rows.length} of ${lines.length}, ${faults} with a finding`}
         </span>
-        <input
-          aria-label="Filter the lines"
-          placeholder="Filter"
-          className="ml-4 w-64 rounded max-xl:ml-0 max-xl:w-40 border border-rule bg-ground px-2 py-1"
+        <SearchField
+          label="Filter the lines"
+          hint="Filter"
+          className="ml-4 w-64 max-xl:ml-0 max-xl:w-40"
           value={words}
-          onChange={(e) => setWords(e.target.value)}
+          onChange={setWords}
         />
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={wrong} onChange={(e) => setWrong(e.target.checked)} />
@@ -184,7 +187,7 @@ function LineRow({ line }: { line: TableLine }) {
       <div role="cell" className="flex min-w-0 items-center gap-2 px-2 text-sm">
         {gate && gate !== "OPEN" && line.kind === "SEND" && (
           <span className="flex-none rounded border border-caution px-1 text-caution">
-            {gate === "REHEARSING" ? "rehearsal" : gate.toLowerCase()}
+            {GATE_WORDS[gate].word}
           </span>
         )}
         {finding && (
@@ -197,12 +200,7 @@ function LineRow({ line }: { line: TableLine }) {
               <PushButton
                 className="px-2! py-0!"
                 title={finding.mend.says}
-                onClick={() => {
-                  const { address, arguments: all } = finding.mend!;
-                  void report(
-                    address !== null ? put("address", { address }) : put("arguments", { arguments: all! }),
-                  );
-                }}
+                onClick={() => void report(mended(finding.mend!, (field, change) => put(field, change())))}
               >
                 {finding.mend.address !== null ? "Use it" : finding.mend.says}
               </PushButton>

@@ -58,8 +58,8 @@ export function inDraft(parts: Parts, page: string): boolean {
   return partOf(parts, "layout", parts.get(page)?.part.parent)?.part.body.draft != null;
 }
 
-/** In pixels; phones are narrower, held upright. */
-const PHONE_WIDTH = 600;
+/** In pixels; phones are narrower, held upright. The styles (max-sm) and the server's shape of a page draw the line there, too. */
+const PHONE_WIDTH = 640;
 
 /** The page that is shown where none is asked for: on a phone one that is meant for phones, where there is one. */
 export function usualPage(pages: HeldOf<Page>[]): HeldOf<Page> | undefined {

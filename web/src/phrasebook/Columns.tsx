@@ -26,7 +26,7 @@ const KINDS: { value: Column["taken"]; text: string }[] = [
 
 interface Props {
   columns: Column[];
-  /** What somebody said of them, from the left. */
+  /** What somebody said of them, the last word last. */
   told: Reading["columns"];
   onTell: (told: Reading["columns"]) => void;
 }
@@ -34,9 +34,8 @@ interface Props {
 /** What each column of a message list was taken as, and what was ignored; each can be said otherwise. */
 export function Columns({ columns, told, onTell }: Props) {
   const ignored = columns.filter((column) => column.taken === "IGNORED").length;
-  // of each kind there is one column
-  const tell = (index: number, taken: Column["taken"]) =>
-    onTell(columns.map((other, i) => (i === index ? taken : other.taken === taken ? "IGNORED" : other.taken)));
+  const tell = (column: number, is: Column["taken"]) =>
+    onTell([...told.filter((each) => each.column !== column), { column, is }]);
   return (
     <section aria-label="Columns" className="flex-none">
       <p className="mb-1 flex items-center gap-3 text-sm text-quiet">

@@ -9,6 +9,7 @@ import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
 import { of } from "../ui/fields";
 import { report } from "../ui/notices";
+import { SearchField } from "../ui/SearchField";
 import { ImportBook } from "./ImportBook";
 import { LinkSheetEditor } from "./LinkSheetEditor";
 import { LinkSheetWords } from "./LinkSheetWords";
@@ -117,12 +118,12 @@ function Book({ held }: { held: HeldOf<Phrasebook> }) {
             )
           }
         />
-        <input
-          aria-label="Search the phrases"
-          placeholder="Search: address, meaning, values"
-          className="min-w-0 flex-1 rounded border border-rule bg-ground px-3 py-1"
+        <SearchField
+          label="Search the phrases"
+          hint="Search: address, meaning, values"
+          className="flex-1"
           value={looked}
-          onChange={(e) => setLooked(e.target.value)}
+          onChange={setLooked}
         />
         <span className="text-quiet" role="status">
           {found.length} of {phrases.length}

@@ -2,23 +2,13 @@ import { Hand, PlayCircle, Send, VolumeX } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import type { Gate } from "../api/types";
 import { useShow } from "../live/show";
-import { setGate } from "./gates";
+import { GATE_WORDS, setGate } from "./gates";
 
 const GATES: { gate: Gate; word: string; hint: string; Icon: typeof Hand }[] = [
   { gate: "OPEN", word: "sends", hint: "Messages are sent", Icon: Send },
-  { gate: "HELD", word: "held", hint: "Nothing is sent by hand; the link is kept alive", Icon: Hand },
-  {
-    gate: "SILENT",
-    word: "silent",
-    hint: "Nothing is sent at all, keep-alives neither",
-    Icon: VolumeX,
-  },
-  {
-    gate: "REHEARSING",
-    word: "rehearsal",
-    hint: "Everything is shown as it would be sent, and nothing leaves",
-    Icon: PlayCircle,
-  },
+  { gate: "HELD", ...GATE_WORDS.HELD, Icon: Hand },
+  { gate: "SILENT", ...GATE_WORDS.SILENT, Icon: VolumeX },
+  { gate: "REHEARSING", ...GATE_WORDS.REHEARSING, Icon: PlayCircle },
 ];
 
 /** Whether what is meant for a target leaves; for all of them where none is named. */

@@ -1,12 +1,6 @@
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
-import { setGate } from "./gates";
-
-const WHY = {
-  HELD: "held: nothing is sent by hand",
-  SILENT: "silent: nothing is sent at all",
-  REHEARSING: "in rehearsal: all is shown, nothing is sent",
-};
+import { GATE_WORDS, setGate } from "./gates";
 
 /** Says that what is meant for a target does not leave now, with the press that changes it; nothing where it leaves. */
 export function NotLeaving({ target }: { target: string | null }) {
@@ -18,7 +12,7 @@ export function NotLeaving({ target }: { target: string | null }) {
   if (gate === "OPEN") return null;
   return (
     <p role="status" className="rounded border border-caution px-2 py-0.5 text-sm text-caution">
-      {name} is {WHY[gate]}{" "}
+      {name}: {GATE_WORDS[gate].word}. {GATE_WORDS[gate].hint}.{" "}
       <PushButton className="px-2! py-0!" onClick={() => setGate(target, "OPEN")}>
         Send again
       </PushButton>

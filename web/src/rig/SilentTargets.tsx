@@ -1,11 +1,6 @@
 import { partsOf, useShow } from "../live/show";
+import { GATE_WORDS } from "./gates";
 import { isSilent, linkLook } from "./linkWords";
-
-const GATED = {
-  HELD: { word: "held", hint: "Nothing is sent by hand." },
-  SILENT: { word: "silent", hint: "Nothing at all is sent." },
-  REHEARSING: { word: "rehearsal", hint: "Nothing at all is sent." },
-};
 
 /**
  * Which targets are not reached, and why, for a hand that moves a fader and sees nothing happen. One line in a row that is
@@ -16,7 +11,7 @@ export function SilentTargets() {
   const links = useShow((s) => s.links);
   const silent = partsOf(parts, "target").flatMap(({ part }) => {
     const link = links.get(part.id);
-    if (link && link.gate !== "OPEN") return [{ name: part.body.name, ...GATED[link.gate] }];
+    if (link && link.gate !== "OPEN") return [{ name: part.body.name, ...GATE_WORDS[link.gate] }];
     return link && isSilent(link) ? [{ name: part.body.name, ...linkLook(link) }] : [];
   });
   const words = silent.map(({ name, word, hint }) => `${name}: ${word}. ${hint}`).join(" · ");

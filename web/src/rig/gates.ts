@@ -4,6 +4,13 @@ import type { Gate } from "../api/types";
 import { send } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 
+/** What a gate is called, and what it means; an open one needs no word. */
+export const GATE_WORDS: Record<Exclude<Gate, "OPEN">, { word: string; hint: string }> = {
+  HELD: { word: "held", hint: "Nothing is sent by hand; the link is kept alive" },
+  SILENT: { word: "silent", hint: "Nothing is sent at all, keep-alives neither" },
+  REHEARSING: { word: "rehearsal", hint: "Everything is shown as it would be sent, and nothing leaves" },
+};
+
 /** Who is to be let go, once it is decided whether the start lists are sent; a null target means all. */
 export const useLettingGo = create<{ asked: { target: string | null } | null }>()(() => ({ asked: null }));
 

@@ -3,13 +3,20 @@ import type { ArgumentSource, Problem, TableLine } from "../../api/types";
 import { PushButton } from "../../ui/buttons";
 import { report } from "../../ui/notices";
 
+type Mend = NonNullable<TableLine["findings"][number]["mend"]>;
+/** Changes the address or the arguments of a line. */
+type PutLine = (
+  field: string,
+  change: () => { address?: string; arguments?: ArgumentSource[] },
+) => Promise<Problem[]>;
+
+/** Sets a line right: its address, or its arguments. */
+export const mended = ({ address, arguments: all }: Mend, put: PutLine) =>
+  address !== null ? put("address", () => ({ address })) : put("arguments", () => ({ arguments: all ?? [] }));
+
 interface Props {
   line: TableLine | undefined;
-  /** Changes the address or the arguments of the line. */
-  put: (
-    field: string,
-    change: () => { address?: string; arguments?: ArgumentSource[] },
-  ) => Promise<Problem[]>;
+  put: PutLine;
 }
 
 /** What the phrasebook of the target says against a line, each with the press that sets it right. */
@@ -22,16 +29,7 @@ export function LineFindings({ line, put }: Props) {
           <TriangleAlert size={14} className="mr-1 inline" aria-hidden />
           {message}{" "}
           {mend && (
-            <PushButton
-              className="px-2! py-0! font-mono"
-              onClick={() =>
-                void report(
-                  mend.address !== null
-                    ? put("address", () => ({ address: mend.address! }))
-                    : put("arguments", () => ({ arguments: mend.arguments! })),
-                )
-              }
-            >
+            <PushButton className="px-2! py-0! font-mono" onClick={() => void report(mended(mend, put))}>
               {mend.says}
             </PushButton>
           )}

@@ -56,8 +56,6 @@ public final class Arranger {
 
     private static final Outcome GONE = Outcome.Refused.because("What you selected is no longer there");
 
-    /** Cells of a size that fingers find on a desk. */
-
     private final Show show;
     private final Person author;
     private final Grids grids;

@@ -4,18 +4,54 @@ import imperan.layout.Arrangement.Cell;
 import imperan.show.Cells;
 import imperan.show.Grid;
 
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 
 /**
- * Where on a page or in a tray there is room.
- *
- * @param taken what lies there already
+ * Where on a page or in a tray there is room. What is taken is marked cell by cell, so that looking for a place does not take longer where more lies there.
  */
-record FreeCells(Grid grid, List<Cells> taken) {
+final class FreeCells {
+
+    private final Grid grid;
+    private final List<Cells> taken;
+    /** For each row the columns that are taken. */
+    private final BitSet[] rows;
+
+    /** @param taken what lies there already */
+    FreeCells(Grid grid, List<Cells> taken) {
+        this.grid = grid;
+        this.taken = List.copyOf(taken);
+        this.rows = new BitSet[Math.max(0, grid.rows())];
+        for (int row = 0; row < rows.length; row++) {
+            rows[row] = new BitSet();
+        }
+        for (Cells cells : taken) {
+            for (int row = Math.max(0, cells.row()); row < Math.min(rows.length, cells.row() + cells.height()); row++) {
+                rows[row].set(Math.max(0, cells.column()), Math.max(0, cells.column() + cells.width()));
+            }
+        }
+    }
+
+    Grid grid() {
+        return grid;
+    }
+
+    List<Cells> taken() {
+        return taken;
+    }
 
     boolean has(Cells cells) {
-        return grid.holds(cells) && taken.stream().noneMatch(cells::overlaps);
+        if (!grid.holds(cells)) {
+            return false;
+        }
+        for (int row = cells.row(); row < cells.row() + cells.height(); row++) {
+            int next = rows[row].nextSetBit(cells.column());
+            if (next >= 0 && next < cells.column() + cells.width()) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /**

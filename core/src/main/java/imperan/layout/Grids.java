@@ -23,7 +23,7 @@ import java.util.stream.Stream;
 /** The pages and trays of a show, and what lies on them. */
 record Grids(Show show) {
 
-    /** The cells of a new page. */
+    /** The cells of a new page, of a size that fingers find on a desk. */
     static final Grid USUAL = new Grid(16, 10);
 
     Optional<Grid> of(PartId id) {

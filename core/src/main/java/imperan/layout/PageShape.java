@@ -3,6 +3,7 @@ package imperan.layout;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Form;
+import imperan.show.Grid;
 import imperan.show.Held;
 import imperan.show.Laid;
 import imperan.show.Page;
@@ -20,14 +21,15 @@ import java.util.Optional;
  * The room that a page has on the screen it is meant for, in CSS pixels, and what of it fingers hardly find there.
  *
  * @param tooSmall what hands take and what is smaller than a finger needs
+ * @param used     the columns and rows up to the last one that something lies on: with no more than these all is as large as it can be; empty for a bare page
  */
-public record PageShape(int width, int height, List<TooSmall> tooSmall) {
+public record PageShape(int width, int height, List<TooSmall> tooSmall, Optional<Grid> used) {
 
     /** What the bars of a played page take of the height of a screen: 52 px above with its keys, 45 px below. */
     private static final int BARS = 97;
 
-    /** Narrower screens are phones, whose pages have smaller gaps. */
-    private static final int PHONE_WIDTH = 600;
+    /** Narrower screens are phones, whose pages have smaller gaps (the web draws them so, by the same width). */
+    private static final int PHONE_WIDTH = 640;
 
     /** WCAG 2.2, success criterion 2.5.5, "Target Size (Enhanced)". */
     private static final int LEAST = 44;
@@ -53,7 +55,10 @@ public record PageShape(int width, int height, List<TooSmall> tooSmall) {
             // the cells of a tray are as large as those of its page
             grids.inside(laid.part().id()).forEach(inside -> add(grids, inside, room, small));
         }
-        return new PageShape(page.screen().width(), Math.max(1, page.screen().height() - BARS), small);
+        List<Cells> cells = grids.laid(id).stream().map(Laid::cells).toList();
+        Optional<Grid> used = Optional.of(cells).filter(all -> !all.isEmpty()).map(Cells::around)
+                .map(around -> new Grid(around.column() + around.width(), around.row() + around.height()));
+        return new PageShape(page.screen().width(), Math.max(1, page.screen().height() - BARS), small, used);
     }
 
     private static void add(Grids grids, Held held, Drawn room, List<TooSmall> small) {

@@ -16,6 +16,14 @@ public record ReadTable(List<ReadRow> rows, List<Column> columns) {
     }
 
     /**
+     * What somebody says that a column is.
+     *
+     * @param column from the left, from 0; one that is not there holds nothing
+     */
+    public record Told(int column, TableColumn is) {
+    }
+
+    /**
      * @param title   as it stands in the first line; empty where the list has no titles
      * @param example what stands in it in the first line that is a message
      * @param taken   what it is read as

@@ -55,11 +55,11 @@ public final class TableImport {
     private final List<ReadRow> rows = new ArrayList<>();
 
     private final boolean bare;
-    /** What somebody says of the columns, from the left; columns that they say nothing of are taken as they look. */
-    private final List<TableColumn> told;
+    /** What somebody says of columns, in the order in which they said it; the others are taken as they look. */
+    private final List<ReadTable.Told> told;
     private final List<ReadTable.Column> columns = new ArrayList<>();
 
-    private TableImport(boolean bare, List<TableColumn> told) {
+    private TableImport(boolean bare, List<ReadTable.Told> told) {
         this.bare = bare;
         this.told = told;
     }
@@ -74,8 +74,8 @@ public final class TableImport {
         return read(text, bare, List.of()).rows();
     }
 
-    /** @param told what the columns are, from the left, where somebody says it; further ones are taken as they look */
-    public static ReadTable read(String text, boolean bare, List<TableColumn> told) {
+    /** @param told what some columns are, the last word last: of each kind there is one column, so the one that was of that kind is ignored then */
+    public static ReadTable read(String text, boolean bare, List<ReadTable.Told> told) {
         TableImport reading = new TableImport(bare, told);
         reading.all(text);
         // what we wrote is read as it stands
@@ -126,10 +126,10 @@ public final class TableImport {
     }
 
     private void takeAsTold() {
-        for (int i = 0; i < told.size(); i++) {
-            places.values().remove(i);
-            if (told.get(i) != TableColumn.IGNORED) {
-                places.put(told.get(i), i);
+        for (ReadTable.Told each : told) {
+            places.values().remove(each.column());
+            if (each.is() != TableColumn.IGNORED && each.column() >= 0) {
+                places.put(each.is(), each.column());
             }
         }
     }

@@ -205,7 +205,7 @@ class TableImportTest {
         assertThat(looked.columns()).extracting(ReadTable.Column::example).containsExactly("/tide/gate", "float", "0..1", "opens it", "12");
         assertThat(looked.columns()).extracting(ReadTable.Column::taken).containsExactly(TableColumn.ADDRESS, TableColumn.IGNORED, TableColumn.IGNORED, TableColumn.MEANING,
                 TableColumn.IGNORED);
-        ReadTable told = TableImport.read(list, false, List.of(TableColumn.ADDRESS, TableColumn.TYPES, TableColumn.RANGE, TableColumn.IGNORED));
+        ReadTable told = TableImport.read(list, false, List.of(new ReadTable.Told(1, TableColumn.TYPES), new ReadTable.Told(2, TableColumn.RANGE), new ReadTable.Told(3, TableColumn.IGNORED)));
         assertThat(told.columns()).extracting(ReadTable.Column::taken).containsExactly(TableColumn.ADDRESS, TableColumn.TYPES, TableColumn.RANGE, TableColumn.IGNORED,
                 TableColumn.IGNORED);
         assertThat(told.rows()).singleElement().satisfies(row -> {
@@ -223,9 +223,11 @@ class TableImportTest {
                 """;
         assertThat(TableImport.read(list, false, List.of()).columns()).extracting(ReadTable.Column::taken)
                 .containsExactly(TableColumn.ADDRESS, TableColumn.ANSWER, TableColumn.TYPES);
-        ReadTable told = TableImport.read(list, false, List.of(TableColumn.IGNORED, TableColumn.ADDRESS));
+        ReadTable told = TableImport.read(list, false, List.of(new ReadTable.Told(1, TableColumn.ADDRESS)));
         assertThat(told.rows()).extracting(row -> row.phrase().orElseThrow().address()).containsExactly("/in/level", "/in/mute");
-        assertThat(TableImport.read(list, false, List.of(TableColumn.MEANING, TableColumn.MEANING)).rows())
+        assertThat(TableImport.read(list, false, List.of(new ReadTable.Told(-1, TableColumn.RANGE), new ReadTable.Told(Integer.MAX_VALUE, TableColumn.UNIT))).rows())
+                .as("columns that are not there").allSatisfy(row -> assertThat(row.phrase()).isPresent());
+        assertThat(TableImport.read(list, false, List.of(new ReadTable.Told(0, TableColumn.MEANING), new ReadTable.Told(1, TableColumn.UNIT), new ReadTable.Told(99, TableColumn.TYPES), new ReadTable.Told(-1, TableColumn.RANGE))).rows())
                 .allSatisfy(row -> assertThat(row.note()).contains("no address"));
     }
 }

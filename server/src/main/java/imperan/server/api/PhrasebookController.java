@@ -7,7 +7,6 @@ import imperan.phrasebook.OscQuery;
 import imperan.phrasebook.PhraseEdit;
 import imperan.phrasebook.ReadRow;
 import imperan.phrasebook.ReadTable;
-import imperan.phrasebook.TableColumn;
 import imperan.phrasebook.TableExport;
 import imperan.phrasebook.TableImport;
 import imperan.server.net.AddressSpaceAsker;
@@ -69,9 +68,9 @@ class PhrasebookController {
 
     /**
      * @param bare    whether an address of a table that lacks the slash at its start is meant so
-     * @param columns what the columns of a table are, from the left, where somebody says it; further ones are taken as they look
+     * @param columns what somebody says of columns of a table, the last word last; the others are taken as they look
      */
-    record Reading(Source source, String name, String text, boolean bare, List<TableColumn> columns) {
+    record Reading(Source source, String name, String text, boolean bare, List<ReadTable.Told> columns) {
     }
 
     /**
@@ -82,7 +81,7 @@ class PhrasebookController {
     record ReadPreview(List<ReadRow> rows, List<ReadTable.Column> columns, Optional<BookChange.Difference> difference) {
     }
 
-    record Taking(Source source, String name, String text, boolean bare, List<TableColumn> columns, BookChange.OnSameName onSameName) {
+    record Taking(Source source, String name, String text, boolean bare, List<ReadTable.Told> columns, BookChange.OnSameName onSameName) {
     }
 
     @PostMapping("/preview")
@@ -106,7 +105,7 @@ class PhrasebookController {
         return rows.stream().flatMap(row -> row.phrase().stream()).toList();
     }
 
-    private ReadTable rows(String showId, Source source, String text, boolean bare, List<TableColumn> columns) {
+    private ReadTable rows(String showId, Source source, String text, boolean bare, List<ReadTable.Told> columns) {
         return source == Source.TABLE ? TableImport.read(text, bare, columns) : new ReadTable(rows(showId, source, text), List.of());
     }
 
