@@ -48,6 +48,24 @@ class PhrasebookTest extends InstalledTest {
     }
 
     @Test
+    void aColumnThatNobodyUnderstandsIsSaidToBeIgnoredAndCanBeNamed() {
+        takeInFrom("a table");
+        name("Gates");
+        dialog().getByLabel("The list of messages").fill("Path,Kind,Span\n/tide/gate,float,0..1\n");
+        assertThat(dialog()).containsText("2 are ignored");
+        for (String[] column : new String[][] {{"Kind", "types"}, {"Span", "range, or values"}}) {
+            Locator kind = dialog().getByLabel(column[0], new Locator.GetByLabelOptions().setExact(true));
+            kind.click();
+            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(column[1]).setExact(true)).click();
+            assertThat(kind).hasText(column[1]);
+        }
+        assertThat(dialog()).not().containsText("ignored");
+        take();
+        open("Gates");
+        assertThat(page.locator("[data-phrase='/tide/gate']").getByLabel("Values")).hasValue("0 to 1");
+    }
+
+    @Test
     void aPastedListIsShownRowByRowBeforeItIsTakenIn() {
         takeInFrom("a table");
         name("Lamp");
