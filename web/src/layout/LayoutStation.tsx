@@ -25,6 +25,7 @@ import { inDraft, laidOf, pageOf, usualPage } from "../live/laid";
 import { LayoutFileDialog } from "./LayoutFileDialog";
 import { LearnShelf } from "./LearnShelf";
 import { PageGrid } from "./PageGrid";
+import { usePageLines } from "./pageLines";
 import { PagePanel } from "./PagePanel";
 import { Palette } from "./Palette";
 import { PasteDialog } from "./PasteDialog";
@@ -47,6 +48,7 @@ export function LayoutStation() {
   const pages = partsOf(parts, "page");
   const page = pages.find((p) => p.part.id === wanted) ?? usualPage(pages);
   const pageId = page?.part.id;
+  const lines = usePageLines(pageId ?? null);
 
   // whoever looks at a page that somebody else removes is told why they see another one
   const seen = useRef<string>(undefined);
@@ -99,8 +101,12 @@ export function LayoutStation() {
         <Shelves page={pageId ?? null} />
       </aside>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-        {page ? <PageGrid page={page} /> : <FirstPage />}
-        <PathStrip held={ids.length === 1 ? laidOf(parts, ids[0]) : undefined} selected={ids.length} />
+        {page ? <PageGrid page={page} lines={lines} /> : <FirstPage />}
+        <PathStrip
+          held={ids.length === 1 ? laidOf(parts, ids[0]) : undefined}
+          selected={ids.length}
+          lines={lines}
+        />
       </div>
       {dialog === "paste" && pageId && <PasteDialog page={pageId} onClose={() => openDialog(null)} />}
       {dialog === "replace" && <ReplaceDialog controls={[...ids]} onClose={() => openDialog(null)} />}

@@ -1,9 +1,9 @@
 import { type PointerEvent, useRef, useState } from "react";
 import { shapeOf } from "../api/lines";
-import type { Cell, Cells, Page } from "../api/types";
+import type { Cell, Cells, Page, TableLine } from "../api/types";
 import { useLook } from "../api/useLook";
 import { CanvasOver } from "../controls/CanvasOver";
-import { type Grid, gridIn, type Laid, laidOn } from "../live/laid";
+import { controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
 import { type HeldOf, useShow } from "../live/show";
 import { gridOf } from "../run/CellGrid";
 import { useTrays } from "../run/trays";
@@ -11,7 +11,6 @@ import { report } from "../ui/notices";
 import { addControl, arrangeSelected } from "./actions";
 import { BuildBar } from "./BuildBar";
 import { Handle } from "./Handle";
-import { usePageLines } from "./pageLines";
 import { useIsShaped } from "./screens";
 import { select, useSelection } from "./selection";
 import { placeTaken, useShelf } from "./shelf";
@@ -33,7 +32,7 @@ interface Drag {
 }
 
 /** The page while it is built: its cells are seen, its controls are taken by the hand and send nothing. */
-export function PageGrid({ page }: { page: HeldOf<Page> }) {
+export function PageGrid({ page, lines }: { page: HeldOf<Page>; lines: TableLine[] }) {
   const parts = useShow((s) => s.parts);
   const ids = useSelection((s) => s.ids);
   const placing = useSelection((s) => s.placing);
@@ -44,7 +43,6 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
   const [drag, setDrag] = useState<Drag | null>(null);
   const { columns, rows } = page.part.body;
   const { found: shape } = useLook(page.part.id, shapeOf);
-  const lines = usePageLines(page.part.id);
   const findings = new Map<string, string[]>();
   for (const { control, findings: found } of lines)
     if (found.length)
@@ -100,7 +98,7 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
         moving={dragging}
         selected={ids.includes(id)}
         small={small.get(id)}
-        findings={findings.get(id)}
+        findings={findings.get(controlAt(parts, held)?.part.id ?? id)}
         onStart={(how, e) => {
           // the page keeps the pointer, for the control may be removed by somebody else under the hand
           grid.current!.setPointerCapture(e.pointerId);

@@ -2,11 +2,10 @@ import { ChevronRight } from "lucide-react";
 import { type ReactNode, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import type { Control, TableLine, Trace, Tray } from "../../api/types";
 import { TrayPath } from "../TrayPath";
-import { controlAt, type Laid, pageOf } from "../../live/laid";
+import { controlAt, type Laid } from "../../live/laid";
 import { watch } from "../../live/connection";
 import { type HeldOf, useShow } from "../../live/show";
 import { traces } from "../../live/values";
-import { usePageLines } from "../pageLines";
 import { Several } from "../Several";
 import { AnswerCell, ListenTabs } from "./AnswerCell";
 import { MessageCell, SendTabs } from "./MessageCell";
@@ -15,8 +14,15 @@ import { ShapingCell } from "./ShapingCell";
 import { TouchCell } from "./TouchCell";
 import { WireCell } from "./WireCell";
 
+interface StripProps {
+  held: Laid | undefined;
+  selected: number;
+  /** Those of the page, with what is wrong with each. */
+  lines: TableLine[];
+}
+
 /** The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
-export function PathStrip(props: { held: Laid | undefined; selected: number }) {
+export function PathStrip(props: StripProps) {
   return (
     <PathFrame open={props.selected > 0}>
       <Strip {...props} />
@@ -24,7 +30,7 @@ export function PathStrip(props: { held: Laid | undefined; selected: number }) {
   );
 }
 
-function Strip({ held, selected }: { held: Laid | undefined; selected: number }) {
+function Strip({ held, selected, lines }: StripProps) {
   const parts = useShow((s) => s.parts);
   const body = held?.part.body;
   const control = held && controlAt(parts, held);
@@ -48,14 +54,12 @@ function Strip({ held, selected }: { held: Laid | undefined; selected: number })
       </section>
     );
   }
-  return <Path key={held.part.id} held={control} place={held} />;
+  return <Path key={held.part.id} held={control} place={held} lines={lines} />;
 }
 
 /** @param place where it was selected: its own, or one where it is shown again */
-function Path({ held, place }: { held: HeldOf<Control>; place: Laid }) {
+function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; lines: TableLine[] }) {
   const { id, body } = held.part;
-  const parts = useShow((s) => s.parts);
-  const lines = usePageLines(pageOf(parts, id) ?? null);
   const [chosenSend, setChosenSend] = useState(0);
   const [chosenListen, setChosenListen] = useState(0);
   const index = Math.max(0, Math.min(chosenSend, body.sends.length - 1));

@@ -16,6 +16,7 @@ import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.show.Twin;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -35,24 +36,29 @@ public final class LineTable {
     }
 
     public static List<TableLine> of(Show show) {
-        return new LineTable(show).lines(show.all(Page.class));
+        return new LineTable(show).lines(show.all(Page.class), false);
     }
 
-    /** The lines of one page; none where there is no such page. */
+    /** The lines of all that is seen on one page, also of what is shown there again; none where there is no such page. */
     public static List<TableLine> of(Show show, PartId page) {
-        return new LineTable(show).lines(show.all(Page.class).stream().filter(each -> each.id().equals(page)).toList());
+        return new LineTable(show).lines(show.all(Page.class).stream().filter(each -> each.id().equals(page)).toList(), true);
     }
 
-    private List<TableLine> lines(List<Part> pages) {
+    /** @param again whether what is shown again is looked at, too: in a list of all pages it is there already */
+    private List<TableLine> lines(List<Part> pages, boolean again) {
         List<TableLine> lines = new ArrayList<>();
         for (Part page : pages) {
             String called = page.body().called() + (show.inDraft(page) ? " of the copy" : "");
             show.children(page.id()).forEach(laid -> {
-                add(laid, called, lines);
-                show.children(laid.id()).forEach(inside -> add(inside, called + ", " + laid.body().called(), lines));
+                add(meant(laid, again), called, lines);
+                show.children(laid.id()).forEach(inside -> add(meant(inside, again), called + ", " + laid.body().called(), lines));
             });
         }
         return lines;
+    }
+
+    private Part meant(Part laid, boolean again) {
+        return again && laid.body() instanceof Twin twin ? show.part(twin.of()).orElse(laid) : laid;
     }
 
     private void add(Part part, String page, List<TableLine> lines) {

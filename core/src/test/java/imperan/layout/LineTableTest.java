@@ -5,7 +5,10 @@ import imperan.line.LineTable;
 import imperan.line.TableLine;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Cells;
 import imperan.show.Outcome;
+import imperan.show.Page;
+import imperan.show.Twin;
 import imperan.show.PartId;
 import imperan.show.Send;
 import org.junit.jupiter.api.Test;
@@ -15,9 +18,11 @@ import java.util.Optional;
 
 import static imperan.show.Shows.ADA;
 import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.PAGE;
 import static imperan.show.Shows.accepted;
 import static imperan.show.Shows.change;
 import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** The lines of all controls as a table, and as text for a spreadsheet. */
@@ -43,6 +48,15 @@ class LineTableTest extends FourFaders {
                 .containsExactly("Nobody gets it: no target is chosen");
         assertThat(LineTable.of(show, new PartId("page"))).isEqualTo(lines);
         assertThat(LineTable.of(show, new PartId("no-page"))).isEmpty();
+    }
+
+    @Test
+    void aPageHasTheLinesOfWhatIsShownAgainOnIt() {
+        PartId second = new PartId("second");
+        show = accepted(show, ADA, put(second, show.part(PAGE).orElseThrow().parent().orElseThrow(), Page.plain("Second", 8, 8)),
+                put(new PartId("again"), second, new Twin(new PartId("f1"), new Cells(0, 0, 2, 4))));
+        assertThat(LineTable.of(show, second)).extracting(TableLine::control).containsOnly(new PartId("f1"));
+        assertThat(LineTable.of(show)).filteredOn(line -> line.control().equals(new PartId("f1"))).hasSize(2);
     }
 
     @Test
