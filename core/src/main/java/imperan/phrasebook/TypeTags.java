@@ -60,7 +60,7 @@ public final class TypeTags {
             return Optional.of(List.of());
         } else if (EITHER.matcher(plain).matches()) {
             return Optional.of(List.of(ArgumentType.BOOLEAN));
-        } else if (plain.matches(",?[fihdsTF]{1,16}")) {
+        } else if (plain.matches(",?[fihdsTFr]{1,16}")) {
             return Optional.of(plain.replace(",", "").chars().mapToObj(tag -> TAGS.get((char) tag)).toList());
         }
         List<ArgumentType> types = new ArrayList<>();

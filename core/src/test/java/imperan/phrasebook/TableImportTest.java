@@ -216,6 +216,12 @@ class TableImportTest {
     }
 
     @Test
+    void aColourInOneArgumentIsATagAmongOthers() {
+        assertThat(TableImport.read("address,types\n/a,fr\n/b,\",r\"\n/c,rgba\n")).extracting(row -> TypeTags.of(row.phrase().orElseThrow().arguments().stream()
+                .map(Phrase.PhraseArgument::type).toList())).containsExactly("fr", "r", "r");
+    }
+
+    @Test
     void aListWithoutTitlesHasColumnsTooAndADifferentAddressColumnCanBeChosen() {
         String list = """
                 /out/level;/in/level;float
