@@ -467,7 +467,7 @@ class AttackTest {
     @Test
     void aRangeAsWideAsADoubleIsRefusedAndSilencesNobody() throws Exception {
         String tree = "{\"CONTENTS\":{\"gain\":{\"FULL_PATH\":\"/gain\",\"ACCESS\":3,\"TYPE\":\"d\",\"RANGE\":[{\"MIN\":-1.7976931348623157e308,\"MAX\":1.7976931348623157e308}]}}}";
-        HttpResponse<String> taken = post("/api/shows/salt-clock/phrasebooks", "application/json", "{\"source\":\"OSCQUERY\",\"name\":\"Wide\",\"bare\":false,"
+        HttpResponse<String> taken = post("/api/shows/salt-clock/phrasebooks", "application/json", "{\"source\":\"OSCQUERY\",\"name\":\"Wide\",\"bare\":false,\"columns\":[],"
                 + "\"onSameName\":\"REPLACE\",\"text\":" + new JsonMapper().writeValueAsString(tree) + "}");
         assertThat(taken.statusCode()).as(taken.body()).isEqualTo(200);
         Control wide = fader(2, "/far/wide", TARGET).withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(TARGET), "/far/wide",
@@ -584,7 +584,7 @@ class AttackTest {
             Thread drip = new Thread(() -> drip(dripping));
             drip.setDaemon(true);
             drip.start();
-            String reading = "{\"source\":\"ASKED\",\"name\":\"Drip\",\"bare\":false,\"text\":\"http://127.0.0.1:" + dripping.getLocalPort() + "/\"}";
+            String reading = "{\"source\":\"ASKED\",\"name\":\"Drip\",\"bare\":false,\"columns\":[],\"text\":\"http://127.0.0.1:" + dripping.getLocalPort() + "/\"}";
             HttpResponse<String> asked = post("/api/shows/salt-clock/phrasebooks/preview", "application/json", reading);
             assertThat(asked.body()).contains("was not complete within 6 s");
             List<CompletableFuture<HttpResponse<String>>> many = IntStream.range(0, 30).mapToObj(i -> HTTP.sendAsync(HttpRequest.newBuilder(
@@ -665,7 +665,7 @@ class AttackTest {
             table.append("/long/x").append(i).append(",f,0,1\n");
         }
         var taking = HTTP.sendAsync(HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/" + large + "/phrasebooks"))).header("Imperan-Browser", "attack")
-                .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString("{\"source\":\"TABLE\",\"name\":\"Long\",\"bare\":false,"
+                .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString("{\"source\":\"TABLE\",\"name\":\"Long\",\"bare\":false,\"columns\":[],"
                         + "\"onSameName\":\"REPLACE\",\"text\":" + new JsonMapper().writeValueAsString(table.toString()) + "}")).build(), HttpResponse.BodyHandlers.ofString());
         int beside = 0;
         while (!taking.isDone()) {
