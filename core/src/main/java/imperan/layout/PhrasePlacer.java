@@ -164,7 +164,7 @@ final class PhrasePlacer {
     /** A control that stands alone bears the name that its target gives, where that says one. */
     private Control named(Control control, SlotAddress slots, Map<String, Integer> numbers) {
         int end = slots.text().lastIndexOf('>');
-        return end < 0 ? control : vocabulary.phrases().stream().filter(phrase -> phrase.direction() != Phrase.Direction.OUT
+        return end < 0 ? control : vocabulary.phrases().filter(phrase -> phrase.direction() != Phrase.Direction.OUT
                         && phrase.address().equals(slots.text().substring(0, end + 1) + "/name") && !phrase.address().equals(slots.text())
                         && phrase.arguments().size() == 1 && phrase.arguments().get(0).type() == ArgumentType.TEXT).findFirst()
                 .map(phrase -> {

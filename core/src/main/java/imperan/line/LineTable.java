@@ -28,8 +28,12 @@ import java.util.Optional;
 /** All lines of a show, page by page, each checked against the phrasebook of its target. */
 public final class LineTable {
 
+    private record Spoken(Vocabulary known, String address, Phrase.Direction other) {
+    }
+
     private final Show show;
-    private final Map<PartId, Vocabulary> vocabularies = new HashMap<>();
+    /** What is meant by addresses that no phrasebook knows; to find it, all phrases are compared. */
+    private final Map<Spoken, Optional<String>> meant = new HashMap<>();
 
     private LineTable(Show show) {
         this.show = show;
@@ -41,7 +45,7 @@ public final class LineTable {
 
     /** The lines of all that is seen on one page, also of what is shown there again; none where there is no such page. */
     public static List<TableLine> of(Show show, PartId page) {
-        return new LineTable(show).lines(show.all(Page.class).stream().filter(each -> each.id().equals(page)).toList(), true);
+        return new LineTable(show).lines(show.part(page).filter(part -> part.body() instanceof Page).stream().toList(), true);
     }
 
     /** @param again whether what is shown again is looked at, too: in a list of all pages it is there already */
@@ -146,10 +150,7 @@ public final class LineTable {
         if (known.isEmpty()) {
             return found;
         }
-        boolean answers = known.get().heard(listen.address()).isPresent() || known.get().phrases().stream()
-                .map(phrase -> phrase.answer().address()).filter(address -> !address.isEmpty())
-                .anyMatch(address -> SlotAddress.parseFreely(address).match(listen.address()).isPresent());
-        if (!answers) {
+        if (known.get().heard(listen.address()).isEmpty() && !known.get().answers(listen.address())) {
             found.add(unknown(listen.address(), name(listen.target()), known.get(), Phrase.Direction.OUT, "takes it and never says it"));
         }
         return found;
@@ -161,19 +162,18 @@ public final class LineTable {
             found.add(LineFinding.of(nobody));
             return Optional.empty();
         }
-        return Optional.of(vocabularies.computeIfAbsent(target.get(), id -> Vocabulary.of(show, id))).filter(known -> !known.phrases().isEmpty());
+        return Optional.of(Vocabulary.of(show, target.get())).filter(known -> !known.isEmpty());
     }
 
-    private static LineFinding unknown(String address, String target, Vocabulary known, Phrase.Direction other, String otherWay) {
-        boolean wrongWay = known.phrases().stream().filter(phrase -> phrase.direction() == other)
-                .anyMatch(phrase -> SlotAddress.parseFreely(phrase.address()).match(address).isPresent());
-        if (wrongWay) {
+    private LineFinding unknown(String address, String target, Vocabulary known, Phrase.Direction other, String otherWay) {
+        // what is not known in the way that was meant is known in the other or not at all
+        if ((other == Phrase.Direction.IN ? known.heard(address) : known.said(address)).isPresent()) {
             return LineFinding.of(target + " " + otherWay);
         }
-        Optional<String> meant = NearMiss.of(address, known.phrases().stream().filter(phrase -> phrase.direction() != other)
-                .map(phrase -> SlotAddress.parseFreely(phrase.address())).toList());
-        return new LineFinding(target + "’s phrasebook has no " + address + meant.map(m -> "; did you mean " + m + "?").orElse(""),
-                meant.map(LineFinding.Mend::address));
+        Optional<String> near = meant.computeIfAbsent(new Spoken(known, address, other), spoken -> NearMiss.of(address,
+                known.phrases().filter(phrase -> phrase.direction() != other).map(phrase -> SlotAddress.parseFreely(phrase.address())).toList()));
+        return new LineFinding(target + "’s phrasebook has no " + address + near.map(m -> "; did you mean " + m + "?").orElse(""),
+                near.map(LineFinding.Mend::address));
     }
 
     private static String number(double value) {

@@ -1,13 +1,10 @@
 package imperan.live;
 
-import imperan.show.Control;
 import imperan.show.Form;
-import imperan.show.Part;
 import imperan.show.PartId;
-import imperan.show.Show;
 
-import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -17,24 +14,39 @@ final class Groups {
     private record Key(PartId grid, String group) {
     }
 
-    private final Map<PartId, List<LiveControl>> members = new HashMap<>();
+    private final Map<PartId, Key> keys = new HashMap<>();
+    private final Map<Key, Map<PartId, LiveControl>> members = new HashMap<>();
 
-    /** Follows the show to a new version. */
-    void index(Show show, Map<PartId, LiveControl> controls) {
-        members.clear();
-        Map<Key, List<LiveControl>> groups = new HashMap<>();
-        for (LiveControl control : controls.values()) {
-            if (control.control.form() instanceof Form.Button button && !button.group().isEmpty()) {
-                PartId grid = show.part(control.id).flatMap(Part::parent).orElseThrow();
-                List<LiveControl> group = groups.computeIfAbsent(new Key(grid, button.group()), key -> new ArrayList<>());
-                group.add(control);
-                members.put(control.id, group);
+    /**
+     * A control is there, or is another one than before.
+     *
+     * @param grid the page or the tray on which it lies
+     */
+    void put(LiveControl control, PartId grid) {
+        Key key = control.control.form() instanceof Form.Button button && !button.group().isEmpty() ? new Key(grid, button.group()) : null;
+        if (key == null || !key.equals(keys.get(control.id))) {
+            remove(control.id);
+        }
+        if (key != null) {
+            keys.put(control.id, key);
+            members.computeIfAbsent(key, k -> new LinkedHashMap<>()).put(control.id, control);
+        }
+    }
+
+    void remove(PartId control) {
+        Key key = keys.remove(control);
+        if (key != null) {
+            Map<PartId, LiveControl> rest = members.get(key);
+            rest.remove(control);
+            if (rest.isEmpty()) {
+                members.remove(key);
             }
         }
     }
 
     /** The other buttons of its group; empty for a control that has none. */
     List<LiveControl> othersOf(LiveControl control) {
-        return members.getOrDefault(control.id, List.of()).stream().filter(member -> member != control).toList();
+        Key key = keys.get(control.id);
+        return key == null ? List.of() : members.get(key).values().stream().filter(member -> member != control).toList();
     }
 }

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -114,56 +115,98 @@ final class Listeners {
         }
     }
 
-    private final Map<Key, Channel> channels = new HashMap<>();
+    /** By target and address, in the order in which they were first listened to. */
+    private final Map<PartId, Map<String, Channel>> channels = new HashMap<>();
+    /** What the parts that watch something watch. */
+    private final Map<PartId, Behaviour.Condition> watched = new HashMap<>();
     /** Those on which an answer is waited for, and some on which it came: few of hundreds, and looked through at every tick. */
     private final Set<Channel> waiting = new LinkedHashSet<>();
 
-    /**
-     * Builds the index anew; sends that wait stay open where somebody still listens for their answer.
-     *
-     * @param pages that follow what a target says
-     */
-    void index(Collection<LiveControl> controls, Collection<Watcher> pages) {
-        Map<Key, Channel> before = new HashMap<>(channels);
-        channels.clear();
-        waiting.clear();
-        for (LiveControl control : controls) {
-            for (Listen listen : control.control.listens()) {
-                listen.target().ifPresent(target -> open(target, listen.address()).ears
-                        .add(new Ear(control, listen, new Scale(listen.low(), listen.high()))));
-            }
-            control.control.behaviour().enabledWhen().ifPresent(when -> watch(new Watcher(control.id, when)));
+    /** A control is there. */
+    void add(LiveControl control) {
+        for (Listen listen : control.control.listens()) {
+            listen.target().ifPresent(target -> open(target, listen.address()).ears.add(new Ear(control, listen, new Scale(listen.low(), listen.high()))));
         }
-        pages.forEach(this::watch);
-        for (Channel channel : channels.values()) {
-            Channel old = before.get(channel.key);
-            if (old == null) {
-                continue;
-            }
-            for (OpenSend open : old.open) {
-                List<Ear> ears = channel.ears.stream().filter(ear -> open.ears().stream().anyMatch(known ->
-                        known.control().id.equals(ear.control().id) && known.listen().equals(ear.listen()))).toList();
-                if (!ears.isEmpty() && ears.get(0).control().position.axes() == open.position().axes()) {
-                    await(channel, new OpenSend(ears, open.position(), open.sentAt(), open.expected(), open.due()));
+        control.control.behaviour().enabledWhen().ifPresent(when -> watch(control.id, when));
+    }
+
+    /** A control is gone, and nobody waits for its answers. */
+    void remove(LiveControl control) {
+        unwatch(control.id);
+        List<Channel> left = channelsOf(control);
+        left.forEach(channel -> {
+            channel.ears.removeIf(ear -> ear.control() == control);
+            channel.open.removeIf(open -> open.control() == control);
+        });
+        left.forEach(this::closeIfIdle);
+    }
+
+    /** A control is another one after an edit; sends that wait stay open where it still listens for their answer. */
+    void replace(LiveControl old, LiveControl fresh) {
+        unwatch(old.id);
+        List<Channel> before = channelsOf(old);
+        before.forEach(channel -> channel.ears.removeIf(ear -> ear.control() == old));
+        add(fresh);
+        for (Channel channel : before) {
+            List<OpenSend> open = List.copyOf(channel.open);
+            channel.open.clear();
+            for (OpenSend send : open) {
+                if (send.control() != old) {
+                    channel.open.addLast(send);
+                    continue;
+                }
+                List<Ear> ears = channel.ears.stream().filter(ear -> ear.control() == fresh
+                        && send.ears().stream().anyMatch(known -> known.listen().equals(ear.listen()))).toList();
+                if (!ears.isEmpty() && fresh.position.axes() == send.position().axes()) {
+                    channel.open.addLast(new OpenSend(ears, send.position(), send.sentAt(), send.expected(), send.due()));
                 }
             }
         }
+        before.forEach(this::closeIfIdle);
     }
 
-    private void watch(Watcher watcher) {
-        watcher.condition().target().ifPresent(target -> open(target, watcher.condition().address()).watchers.add(watcher));
+    /** A part wants to know whether a target says a certain thing. */
+    void watch(PartId part, Behaviour.Condition when) {
+        watched.put(part, when);
+        when.target().ifPresent(target -> open(target, when.address()).watchers.add(new Watcher(part, when)));
+    }
+
+    void unwatch(PartId part) {
+        Behaviour.Condition when = watched.remove(part);
+        if (when != null) {
+            when.target().flatMap(target -> channel(target, when.address())).ifPresent(channel -> {
+                channel.watchers.removeIf(watcher -> watcher.part().equals(part));
+                closeIfIdle(channel);
+            });
+        }
+    }
+
+    private List<Channel> channelsOf(LiveControl control) {
+        return control.control.listens().stream().flatMap(listen -> listen.target().flatMap(target -> channel(target, listen.address())).stream()).distinct().toList();
     }
 
     private Channel open(PartId target, String address) {
-        return channels.computeIfAbsent(new Key(target, address), Channel::new);
+        return channels.computeIfAbsent(target, t -> new LinkedHashMap<>()).computeIfAbsent(address, a -> new Channel(new Key(target, a)));
     }
 
-    Set<Key> keys() {
-        return Set.copyOf(channels.keySet());
+    private void closeIfIdle(Channel channel) {
+        if (channel.ears.isEmpty() && channel.watchers.isEmpty()) {
+            Map<String, Channel> ofTarget = channels.get(channel.key.target());
+            if (ofTarget != null && ofTarget.remove(channel.key.address(), channel) && ofTarget.isEmpty()) {
+                channels.remove(channel.key.target());
+            }
+            waiting.remove(channel);
+        }
     }
 
-    Collection<Channel> all() {
-        return channels.values();
+    /** The addresses of a target that are listened to. */
+    Set<String> addresses(PartId target) {
+        return Set.copyOf(channels.getOrDefault(target, Map.of()).keySet());
+    }
+
+    /** All that is listened to of a target. */
+    Collection<Channel> of(PartId target) {
+        return channels.getOrDefault(target, Map.of()).values();
     }
 
     /** From now on a send waits for its answer here. */
@@ -179,7 +222,7 @@ final class Listeners {
     }
 
     Optional<Channel> channel(PartId target, String address) {
-        return Optional.ofNullable(channels.get(new Key(target, address)));
+        return Optional.ofNullable(channels.getOrDefault(target, Map.of()).get(address));
     }
 
     /** The channels an incoming address means; it may be a pattern, and then some may be left out that the budget does not reach. */
@@ -188,8 +231,7 @@ final class Listeners {
             return channel(target, address).map(List::of).orElse(List.of());
         }
         return !budget.isSpent() && AddressPattern.compile(address) instanceof AddressPattern.Compiled.Pattern compiled
-                ? channels.values().stream().filter(c -> c.key.target().equals(target)
-                        && compiled.pattern().matches(c.key.address(), budget)).toList()
+                ? of(target).stream().filter(c -> compiled.pattern().matches(c.key.address(), budget)).toList()
                 : List.of();
     }
 }

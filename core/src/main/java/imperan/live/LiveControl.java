@@ -183,6 +183,11 @@ final class LiveControl {
         return sends.stream().anyMatch(send -> send.send().target().filter(targets::contains).isPresent());
     }
 
+    /** Whether any of its lines belongs to one of these targets. */
+    boolean mentions(Set<PartId> targets) {
+        return speaksTo(targets) || control.listens().stream().anyMatch(listen -> listen.target().filter(targets::contains).isPresent());
+    }
+
     boolean isKnown() {
         return belief == Belief.KNOWN || belief == Belief.ASSUMED;
     }

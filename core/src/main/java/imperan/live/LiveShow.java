@@ -2,32 +2,19 @@ package imperan.live;
 
 import imperan.osc.Decoded;
 import imperan.osc.OscMessage;
-import imperan.phrasebook.Vocabulary;
-import imperan.show.Behaviour;
-import imperan.show.Control;
-import imperan.show.Form;
-import imperan.show.Listen;
-import imperan.show.Page;
-import imperan.show.Part;
+import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Phrase;
-import imperan.show.Phrasebook;
 import imperan.show.Show;
-import imperan.show.Target;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 
 /**
  * The show that owns the sockets, while it runs. See the package description for threads and time.
@@ -44,107 +31,37 @@ public final class LiveShow {
     private final Sending sending;
     private final Receiving receiving;
     private final Touching touching;
-    private final Map<PartId, Vocabulary> vocabularies = new HashMap<>();
+    private final Following following;
 
     public LiveShow(LiveSink sink) {
         state = new LiveState(sink);
         sending = new Sending(state);
         receiving = new Receiving(state, sending);
         touching = new Touching(state, sending);
+        following = new Following(state, sending, touching);
+    }
+
+    /** Runs another show, or the same as somebody else left it. What is in use and is the same in both is not disturbed. */
+    public void load(Show next, long now) {
+        following.follow(next, following.show().changesTo(next), now);
     }
 
     /**
-     * Follows the show to a new version. What is in use and did not change is not disturbed; what changes under a hand is let go first,
-     * with what its release sends.
+     * Follows an edit of the show that runs, at the cost of what it changes. What changes under a hand is let go first, with what its release sends.
+     *
+     * @param next the show as the edit leaves it
      */
-    public void load(Show show, long now) {
-        letGoOfChanged(show, now);
-        Map<PartId, LiveControl> before = new HashMap<>(state.controls);
-        state.controls.clear();
-        List<Listen> newListens = new ArrayList<>();
-        for (Part part : show.all(Control.class)) {
-            if (show.inDraft(part)) {
-                continue;
-            }
-            Control body = (Control) part.body();
-            LiveControl old = before.remove(part.id());
-            LiveControl fresh = old == null ? new LiveControl(part.id(), body)
-                    : old.control.equals(body) ? old : new LiveControl(old, body);
-            state.controls.put(part.id(), fresh);
-            body.listens().stream().filter(listen -> old == null || !old.control.listens().contains(listen)).forEach(newListens::add);
-            if (fresh != old) {
-                state.sink.valueChanged(part.id());
-            }
+    public void follow(Show next, Edit edit, long now) {
+        if (edit.number() == following.show().version() + 1 && edit.number() == next.version()) {
+            following.follow(next, edit.changes(), now);
+        } else {
+            load(next, now);
         }
-        Map<PartId, Link> linksBefore = new HashMap<>(state.links);
-        state.links.clear();
-        boolean rigChanged = false;
-        for (Part part : show.all(Target.class)) {
-            Target body = ((Target) part.body()).asReached();
-            Link link = linksBefore.get(part.id());
-            if (link == null) {
-                rigChanged = true;
-                link = new Link(part.id(), body, now);
-            } else if (!link.target().equals(body)) {
-                rigChanged = true;
-                LinkState state = link.state();
-                link.describe(body, now);
-                if (state == LinkState.ANSWERING && link.state() != state) {
-                    doubtValuesOf(link);
-                }
-                if (link.state() != state) {
-                    this.state.turned(link, now);
-                }
-            }
-            link.vocabulary(vocabulary(show, body));
-            state.links.put(part.id(), link);
-            state.sink.linkChanged(part.id());
-        }
-        if (rigChanged || state.links.size() != linksBefore.size()) {
-            // others may be claimed now
-            state.strays.forget();
-        }
-        vocabularies.keySet().retainAll(show.all(Phrasebook.class).stream().map(Part::id).toList());
-        Function<Optional<PartId>, Vocabulary> spoken = target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE);
-        for (LiveControl control : state.controls.values()) {
-            String unit = control.unit(spoken);
-            boolean whole = control.isWhole(spoken);
-            if (!unit.equals(control.unit) || whole != control.whole) {
-                control.unit = unit;
-                control.whole = whole;
-                state.sink.valueChanged(control.id);
-            }
-            control.sends.forEach(send -> send.expect(Expectation.of(send.send(), spoken.apply(send.send().target()))));
-        }
-        state.groups.index(show, state.controls);
-        state.listeners.index(state.controls.values(), show.all(Page.class).stream().filter(part -> !show.inDraft(part)).flatMap(part -> ((Page) part.body()).follows().stream()
-                .map(when -> new Listeners.Watcher(part.id(), when))).toList());
-        for (Link link : state.links.values()) {
-            if (link.state() == LinkState.ANSWERING && link.socket().works()) {
-                sending.ask(link, newListens.stream().filter(listen -> listen.target().filter(link.id()::equals).isPresent())
-                        .map(Listen::address).toList(), now);
-            }
-        }
-        sending.flush(now);
     }
 
     /** Every hand lets go, with what its release sends: before another show gets the sockets. */
     public void letGoOfAll(long now) {
         letGo(control -> true, state.links.values(), now);
-    }
-
-    /** Lets go of what an edit removes, puts into a copy in work, makes another control of, or gives other lines or another end to speak to. */
-    private void letGoOfChanged(Show show, long now) {
-        List<Link> leaving = state.links.values().stream().filter(link -> show.part(link.id())
-                .filter(part -> part.body() instanceof Target target && target.asReached().isReachedLike(link.target())).isEmpty()).toList();
-        state.links.values().stream().filter(link -> show.part(link.id()).filter(part -> part.body() instanceof Target target
-                && !target.messagesPerSecond().equals(link.target().messagesPerSecond())).isPresent()).forEach(link -> sending.hurry(link, now));
-        Set<PartId> gone = leaving.stream().map(Link::id).collect(Collectors.toSet());
-        letGo(control -> {
-            Optional<Control> next = show.part(control.id).filter(part -> !show.inDraft(part)).map(Part::body).filter(Control.class::isInstance)
-                    .map(Control.class::cast);
-            return next.filter(control.control::isPlayedLike).isEmpty() || control.speaksTo(gone);
-        }, leaving, now);
     }
 
     /**
@@ -154,17 +71,6 @@ public final class LiveShow {
         touching.letGo(which, now);
         closing.forEach(link -> sending.hurry(link, now));
         sending.flush(now);
-    }
-
-    /** The phrases of a target; those that no edit touched are not read again. */
-    private Vocabulary vocabulary(Show show, Target target) {
-        if (target.phrasebook().isEmpty()) {
-            return Vocabulary.NONE;
-        }
-        List<Phrase> phrases = show.children(target.phrasebook().get()).map(Part::body).filter(Phrase.class::isInstance)
-                .map(Phrase.class::cast).toList();
-        return vocabularies.compute(target.phrasebook().get(),
-                (id, known) -> known != null && known.phrases().equals(phrases) ? known : new Vocabulary(phrases));
     }
 
     /** Brings back the values of an earlier run. Nothing is sent because of them. */
@@ -370,7 +276,7 @@ public final class LiveShow {
     public void portClosed(PartId target, long now) {
         Link link = state.links.get(target);
         if (link != null && link.portClosed(now)) {
-            doubtValuesOf(link);
+            state.doubtValuesOf(link);
             state.turned(link, now);
         }
     }
@@ -394,7 +300,7 @@ public final class LiveShow {
                 sending.flush(now);
             }
             if (link.cutOff(now)) {
-                doubtValuesOf(link);
+                state.doubtValuesOf(link);
                 state.turned(link, now);
             }
         }
@@ -407,7 +313,7 @@ public final class LiveShow {
             sending.drain(link, now);
             sending.askSettled(link, now);
             if (link.passes(now)) {
-                doubtValuesOf(link);
+                state.doubtValuesOf(link);
                 state.turned(link, now);
             }
         }
@@ -416,32 +322,5 @@ public final class LiveShow {
         state.learners.tick(now);
         receiving.takeDueBundles(now);
         sending.flush(now);
-    }
-
-    private void doubtValuesOf(Link link) {
-        for (Listeners.Channel channel : state.listeners.all()) {
-            if (channel.key.target().equals(link.id())) {
-                for (Listeners.Ear ear : channel.ears) {
-                    if (ear.control().belief == Belief.KNOWN) {
-                        ear.control().belief = Belief.STALE;
-                        whenLost(ear.control());
-                        state.sink.valueChanged(ear.control().id);
-                    }
-                }
-            }
-        }
-    }
-
-    /** Where a control goes that has lost its target. Nothing is sent because of it. */
-    private static void whenLost(LiveControl control) {
-        Form form = control.control.form();
-        Behaviour.WhenLost lost = control.control.behaviour().whenLost();
-        switch (lost.goes()) {
-            case NOWHERE -> {
-                // it stays where it was last
-            }
-            case REST -> control.position = Position.rest(form);
-            case VALUE -> control.position = Position.of(Collections.nCopies(form.axes(), lost.value())).snapped(form);
-        }
     }
 }

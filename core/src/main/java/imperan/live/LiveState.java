@@ -1,8 +1,11 @@
 package imperan.live;
 
+import imperan.show.Behaviour;
+import imperan.show.Form;
 import imperan.show.PartId;
 import imperan.show.Target;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -55,4 +58,29 @@ final class LiveState {
                         .filter(c -> c.open.stream().anyMatch(o -> o.control() == control)).isPresent());
     }
 
+    /** What a lost target said is what it said once. */
+    void doubtValuesOf(Link link) {
+        for (Listeners.Channel channel : listeners.of(link.id())) {
+            for (Listeners.Ear ear : channel.ears) {
+                if (ear.control().belief == Belief.KNOWN) {
+                    ear.control().belief = Belief.STALE;
+                    whenLost(ear.control());
+                    sink.valueChanged(ear.control().id);
+                }
+            }
+        }
+    }
+
+    /** Where a control goes that has lost its target. Nothing is sent because of it. */
+    private static void whenLost(LiveControl control) {
+        Form form = control.control.form();
+        Behaviour.WhenLost lost = control.control.behaviour().whenLost();
+        switch (lost.goes()) {
+            case NOWHERE -> {
+                // it stays where it was last
+            }
+            case REST -> control.position = Position.rest(form);
+            case VALUE -> control.position = Position.of(Collections.nCopies(form.axes(), lost.value())).snapped(form);
+        }
+    }
 }

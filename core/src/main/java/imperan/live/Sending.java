@@ -284,7 +284,7 @@ final class Sending {
 
     /** Asks for everything the show listens to, so that nothing stays stale that could be known. */
     void askAll(Link link, long now) {
-        ask(link, state.listeners.keys().stream().filter(key -> key.target().equals(link.id())).map(Listeners.Key::address).toList(), now);
+        ask(link, state.listeners.addresses(link.id()), now);
     }
 
     /** Asks on some addresses, where the target answers questions. */

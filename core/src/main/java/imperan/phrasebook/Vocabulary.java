@@ -1,24 +1,40 @@
 package imperan.phrasebook;
 
 import imperan.address.SlotAddress;
+import imperan.show.Derivation;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Target;
 
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.List;
+import java.util.Comparator;
+import java.util.Iterator;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Pattern;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 
-/** The phrases of one phrasebook, found by an address without reading them all. */
+/** The phrases of one phrasebook, found by an address without reading them all. A value: where a phrase changes it becomes another one, at the cost of that phrase. */
 public final class Vocabulary {
 
     /** Of a target without a phrasebook. */
-    public static final Vocabulary NONE = new Vocabulary(List.of());
+    public static final Vocabulary NONE = new Vocabulary(new TreeSet<>(Part.IN_ORDER), AddressIndex.empty(), AddressIndex.empty());
+
+    /** Kept by the show with the phrases of each phrasebook. */
+    private static final Derivation<Vocabulary> OF_PHRASES = new Derivation<>() {
+        @Override
+        public Vocabulary of(SortedSet<Part> parts) {
+            return NONE.with(parts);
+        }
+
+        @Override
+        public Vocabulary following(Vocabulary before, SortedSet<Part> parts) {
+            return before.with(parts);
+        }
+    };
 
     /**
      * A phrase that an address belongs to.
@@ -28,58 +44,92 @@ public final class Vocabulary {
     public record Known(Phrase phrase, Map<String, Integer> numbers) {
     }
 
-    private record Entry(Phrase phrase, SlotAddress address) {
-    }
+    private final SortedSet<Part> parts;
+    private final AddressIndex<Part> byAddress;
+    /** Under the addresses on which answers come that are not those of the phrase itself. */
+    private final AddressIndex<PartId> byAnswer;
 
-    /** All addresses of a slotted phrase differ in digits only, so their shape without them leads to it. */
-    private static final Pattern DIGITS = Pattern.compile("\\d+");
-
-    private final List<Phrase> phrases;
-    private final Map<String, List<Entry>> byShape = new HashMap<>();
-
-    public Vocabulary(List<Phrase> phrases) {
-        this.phrases = List.copyOf(phrases);
-        for (Phrase phrase : phrases) {
-            SlotAddress address = SlotAddress.parseFreely(phrase.address());
-            if (address.problem().isEmpty()) {
-                byShape.computeIfAbsent(shape(address.first()), s -> new ArrayList<>(1)).add(new Entry(phrase, address));
-            }
-        }
+    private Vocabulary(SortedSet<Part> parts, AddressIndex<Part> byAddress, AddressIndex<PartId> byAnswer) {
+        this.parts = parts;
+        this.byAddress = byAddress;
+        this.byAnswer = byAnswer;
     }
 
     /** What a target of a show understands and says. */
     public static Vocabulary of(Show show, PartId target) {
-        return show.part(target).map(Part::body).filter(Target.class::isInstance).flatMap(body -> ((Target) body).phrasebook())
-                .map(book -> new Vocabulary(show.children(book).map(Part::body).filter(Phrase.class::isInstance).map(Phrase.class::cast).toList()))
-                .orElse(NONE);
+        return show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> of(show, (Target) body)).orElse(NONE);
     }
 
-    public List<Phrase> phrases() {
-        return phrases;
+    /** The same of a target as it is described. */
+    public static Vocabulary of(Show show, Target target) {
+        return target.phrasebook().map(book -> show.derived(book, OF_PHRASES)).orElse(NONE);
+    }
+
+    /** Of these phrases, from those that are known: both are in order, so one walk along them finds what differs. */
+    private Vocabulary with(SortedSet<Part> others) {
+        AddressIndex<Part> addresses = byAddress;
+        AddressIndex<PartId> answers = byAnswer;
+        Iterator<Part> old = parts.iterator();
+        Iterator<Part> fresh = others.iterator();
+        Part gone = next(old);
+        Part come = next(fresh);
+        while (gone != null || come != null) {
+            int order = gone == null ? 1 : come == null ? -1 : Part.IN_ORDER.compare(gone, come);
+            boolean same = order == 0 && (gone == come || gone.equals(come));
+            if (order <= 0 && !same) {
+                addresses = addresses.without(address(gone), gone);
+                answers = answers.without(answer(gone), gone.id());
+            }
+            if (order >= 0 && !same) {
+                addresses = addresses.with(address(come), come);
+                answers = answers.with(answer(come), come.id());
+            }
+            gone = order <= 0 ? next(old) : gone;
+            come = order >= 0 ? next(fresh) : come;
+        }
+        return new Vocabulary(others, addresses, answers);
+    }
+
+    /** Null where there is no further one: what is compared here are neighbours, thousands of times. */
+    private static Part next(Iterator<Part> parts) {
+        return parts.hasNext() ? parts.next() : null;
+    }
+
+    private static SlotAddress address(Part part) {
+        return SlotAddress.parseFreely(part.body() instanceof Phrase phrase ? phrase.address() : "");
+    }
+
+    private static SlotAddress answer(Part part) {
+        return SlotAddress.parseFreely(part.body() instanceof Phrase phrase ? phrase.answer().address() : "");
+    }
+
+    /** All phrases in their order; it costs as much as there are. */
+    public Stream<Phrase> phrases() {
+        return parts.stream().map(Part::body).filter(Phrase.class::isInstance).map(Phrase.class::cast);
+    }
+
+    public boolean isEmpty() {
+        return parts.isEmpty();
     }
 
     /** What we say on an address. */
     public Optional<Known> said(String address) {
-        return find(address, Phrase.Direction.IN);
+        return find(address, phrase -> phrase.direction() != Phrase.Direction.IN);
     }
 
     /** What the target says on an address. */
     public Optional<Known> heard(String address) {
-        return find(address, Phrase.Direction.OUT);
+        return find(address, phrase -> phrase.direction() != Phrase.Direction.OUT);
     }
 
-    private Optional<Known> find(String address, Phrase.Direction except) {
-        for (Entry entry : byShape.getOrDefault(shape(address), List.of())) {
-            Optional<Map<String, Integer>> numbers = entry.phrase.direction() == except ? Optional.empty()
-                    : entry.address.match(address);
-            if (numbers.isPresent()) {
-                return Optional.of(new Known(entry.phrase, numbers.get()));
-            }
-        }
-        return Optional.empty();
+    /** Whether the target answers on this address to what is said on another one. */
+    public boolean answers(String address) {
+        return !byAnswer.matching(address).isEmpty();
     }
 
-    private static String shape(String address) {
-        return DIGITS.matcher(address).replaceAll("#");
+    /** The first in the order of the phrasebook. */
+    private Optional<Known> find(String address, Predicate<Phrase> wanted) {
+        return byAddress.matching(address).stream().filter(found -> wanted.test((Phrase) found.what().body()))
+                .min(Comparator.comparing(AddressIndex.Found::what, Part.IN_ORDER)).map(found -> new Known((Phrase) found.what().body(), found.numbers()));
     }
 }

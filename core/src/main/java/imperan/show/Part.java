@@ -1,5 +1,6 @@
 package imperan.show;
 
+import java.util.Comparator;
 import java.util.Optional;
 
 /**
@@ -11,4 +12,7 @@ import java.util.Optional;
  * @param body   what it is
  */
 public record Part(PartId id, Optional<PartId> parent, int order, Body body) {
+
+    /** As people see the parts that lie in the same one. */
+    public static final Comparator<Part> IN_ORDER = Comparator.comparingInt(Part::order).thenComparing(Part::id);
 }

@@ -1,15 +1,15 @@
 package imperan.show;
 
+import org.pcollections.TreePMap;
+
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -24,18 +24,20 @@ public final class Show {
     /** Removals of which the show remembers who made them. */
     static final int MOST_REMOVED = 1_000;
 
-    private static final Show EMPTY = new Show(0, Map.of(), Map.of());
+    private static final Show EMPTY = new Show(0, TreePMap.empty(), PartIndex.empty(), PartIndex.empty(), Map.of());
 
     private final long version;
-    private final Map<PartId, Held> parts;
+    private final TreePMap<PartId, Held> parts;
+    private final PartIndex<Class<? extends Body>> byKind;
+    private final PartIndex<PartId> byParent;
     /** Who removed what, the latest at the end; what was removed longer ago was removed by somebody. */
     private final Map<PartId, Person> removers;
-    /** Made when it is first asked for; a race makes it twice, and the same. */
-    private volatile Map<PartId, List<Part>> byParent;
 
-    private Show(long version, Map<PartId, Held> parts, Map<PartId, Person> removers) {
+    private Show(long version, TreePMap<PartId, Held> parts, PartIndex<Class<? extends Body>> byKind, PartIndex<PartId> byParent, Map<PartId, Person> removers) {
         this.version = version;
         this.parts = parts;
+        this.byKind = byKind;
+        this.byParent = byParent;
         this.removers = removers;
     }
 
@@ -49,9 +51,33 @@ public final class Show {
      * @param version the number of its last edit
      */
     public static Show of(long version, Collection<Held> held) {
-        Map<PartId, Held> parts = new TreeMap<>();
-        held.forEach(h -> parts.put(h.part().id(), h));
-        return new Show(version, Collections.unmodifiableMap(parts), Map.of());
+        Show show = EMPTY;
+        for (Held each : held) {
+            show = show.with(each);
+        }
+        return show.at(version, Map.of());
+    }
+
+    private Show at(long otherVersion, Map<PartId, Person> gone) {
+        return new Show(otherVersion, parts, byKind, byParent, gone);
+    }
+
+    /** With a part, in the place of the one of its name. */
+    private Show with(Held held) {
+        Part part = held.part();
+        Show rest = without(part.id());
+        return new Show(version, rest.parts.plus(part.id(), held), rest.byKind.with(part.body().getClass(), part),
+                part.parent().map(parent -> rest.byParent.with(parent, part)).orElse(rest.byParent), removers);
+    }
+
+    private Show without(PartId id) {
+        Held held = parts.get(id);
+        if (held == null) {
+            return this;
+        }
+        Part part = held.part();
+        return new Show(version, parts.minus(id), byKind.without(part.body().getClass(), part),
+                part.parent().map(parent -> byParent.without(parent, part)).orElse(byParent), removers);
     }
 
     /** The number of the last edit; 0 for a show nobody has touched. */
@@ -72,26 +98,20 @@ public final class Show {
         return Optional.ofNullable(parts.get(id));
     }
 
-    /** The parts of a kind with their bodies, ordered as people see them. */
+    /** The parts of a kind with their bodies, ordered as people see them; of an interface, the parts of all its kinds. */
     public <B extends Body> List<Part> all(Class<B> kind) {
-        return parts.values().stream().map(Held::part).filter(p -> kind.isInstance(p.body()))
-                .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id)).toList();
+        return kind.isInterface() ? Arrays.stream(kind.getPermittedSubclasses()).flatMap(sub -> all(sub.asSubclass(Body.class)).stream()).sorted(Part.IN_ORDER).toList()
+                : List.copyOf(byKind.of(kind).parts());
     }
 
     /** The parts that lie directly in a part, in document order. */
     public Stream<Part> children(PartId parent) {
-        return byParent().getOrDefault(parent, List.of()).stream();
+        return byParent.of(parent).parts().stream();
     }
 
-    private Map<PartId, List<Part>> byParent() {
-        Map<PartId, List<Part>> known = byParent;
-        if (known == null) {
-            known = parts.values().stream().map(Held::part).filter(part -> part.parent().isPresent())
-                    .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id))
-                    .collect(Collectors.groupingBy(part -> part.parent().get()));
-            byParent = known;
-        }
-        return known;
+    /** What was made of the parts that lie directly in a part, or is made now. */
+    public <T> T derived(PartId parent, Derivation<T> how) {
+        return byParent.of(parent).derived(how);
     }
 
     /** Whether a part lies in a copy of a layout on which somebody works: it is neither played nor heard. */
@@ -101,13 +121,7 @@ public final class Show {
 
     /** Two shows are equal where the same parts stand in the same place; versions and authors do not count. */
     public boolean sameContentAs(Show other) {
-        return content().equals(other.content());
-    }
-
-    private Map<PartId, Part> content() {
-        Map<PartId, Part> content = new TreeMap<>();
-        parts.forEach((id, held) -> content.put(id, held.part()));
-        return content;
+        return parts.size() == other.parts.size() && changesTo(other).isEmpty();
     }
 
     /** Judges a request and, where nothing speaks against it, makes the edit. */
@@ -163,20 +177,24 @@ public final class Show {
 
     /** Makes this show hold exactly these parts, as one edit: a version restored, or a file over a show. */
     public Outcome become(Collection<Part> wanted, Person author, String title) {
-        Map<PartId, Edit.Change> changes = new LinkedHashMap<>();
-        Map<PartId, Part> then = new TreeMap<>();
-        wanted.forEach(part -> then.put(part.id(), part));
-        content().forEach((id, part) -> {
-            if (!part.equals(then.get(id))) {
-                note(changes, id, Optional.ofNullable(then.get(id)));
+        return judged(changesTo(Show.of(0, wanted.stream().map(part -> new Held(part, 0, author)).toList())), author, title, Edit.Role.FRESH);
+    }
+
+    /** What leads from the parts of this show to those of another one; it costs as much as both have. */
+    public List<Edit.Change> changesTo(Show other) {
+        List<Edit.Change> changes = new ArrayList<>();
+        parts.forEach((id, held) -> {
+            Optional<Part> then = other.part(id);
+            if (then.filter(held.part()::equals).isEmpty()) {
+                changes.add(new Edit.Change(id, Optional.of(held.part()), then));
             }
         });
-        then.forEach((id, part) -> {
+        other.parts.forEach((id, held) -> {
             if (!parts.containsKey(id)) {
-                note(changes, id, Optional.of(part));
+                changes.add(new Edit.Change(id, Optional.empty(), Optional.of(held.part())));
             }
         });
-        return judged(changes.values(), author, title, Edit.Role.FRESH);
+        return changes;
     }
 
     private static String plain(String title) {
@@ -185,22 +203,28 @@ public final class Show {
 
     /** Follows an edit that was accepted against this very version. */
     public Show replay(Edit edit) {
-        Map<PartId, Held> next = new TreeMap<>(parts);
+        Show next = this;
+        for (Edit.Change change : edit.changes()) {
+            next = change.after().isPresent() ? next.with(new Held(change.after().get(), edit.number(), edit.author())) : next.without(change.id());
+        }
+        return next.at(edit.number(), removersAfter(edit));
+    }
+
+    private Map<PartId, Person> removersAfter(Edit edit) {
+        if (edit.changes().stream().allMatch(change -> change.after().isPresent() && !removers.containsKey(change.id()))) {
+            return removers;
+        }
         Map<PartId, Person> gone = new LinkedHashMap<>(removers);
         for (Edit.Change change : edit.changes()) {
-            change.after().ifPresentOrElse(part -> {
-                next.put(part.id(), new Held(part, edit.number(), edit.author()));
-                gone.remove(part.id());
-            }, () -> {
-                next.remove(change.id());
-                gone.remove(change.id());
+            gone.remove(change.id());
+            if (change.after().isEmpty()) {
                 gone.put(change.id(), edit.author());
-            });
+            }
         }
         if (gone.size() > MOST_REMOVED) {
             gone.keySet().removeAll(gone.keySet().stream().limit(gone.size() - MOST_REMOVED).toList());
         }
-        return new Show(edit.number(), Collections.unmodifiableMap(next), Collections.unmodifiableMap(gone));
+        return Collections.unmodifiableMap(gone);
     }
 
     private Outcome judged(Collection<Edit.Change> changes, Person author, String title, Edit.Role role) {

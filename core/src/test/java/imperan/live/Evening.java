@@ -442,7 +442,7 @@ final class Evening extends QuietSink {
         if (outcome instanceof Outcome.Accepted accepted) {
             show = accepted.show();
             edits.add(accepted.edit());
-            live.load(show, now);
+            live.follow(show, accepted.edit(), now);
         }
     }
 

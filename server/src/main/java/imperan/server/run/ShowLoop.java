@@ -404,7 +404,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         audience.of(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));
         liveShowId = going.showId();
         liveShowName = going.name();
-        follow(going.show(), now);
+        live.load(going.show(), now);
+        shows(going.show(), now);
         live.restore(going.values());
         audience.of(liveShowId).forEach(feed -> feed.welcome(snapshot()));
     }
@@ -417,16 +418,17 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private void committedNow(Input.Committed committed, long now) {
         if (committed.showId().equals(liveShowId)) {
             changes.edit(committed.edit(), committed.bytes());
-            follow(committed.show(), now);
+            live.follow(committed.show(), committed.edit(), now);
+            shows(committed.show(), now);
         } else {
             Batch batch = Batch.of(committed.edit(), committed.bytes());
             audience.of(committed.showId()).forEach(feed -> feed.offer(batch));
         }
     }
 
-    private void follow(Show next, long now) {
+    /** The sockets follow the show that runs now. */
+    private void shows(Show next, long now) {
         show = next;
-        live.load(next, now);
         List<Endpoint> wanted = next.all(Target.class).stream().map(ShowLoop::endpoint).toList();
         if (!wanted.equals(endpoints)) {
             wanted.stream().filter(e -> !endpoints.contains(e))
