@@ -16,12 +16,12 @@ import imperan.show.Target;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 
 /** From edits to what runs: only what an edit changed is looked at, and what is in use and did not change is not disturbed. */
 final class Following {
@@ -71,7 +71,8 @@ final class Following {
     /** Whether a part is played depends on what it lies in: with a layout that becomes a copy, or is one no more, all of it changes. */
     private static Set<PartId> withWhatLiesIn(Show next, Collection<Edit.Change> changes) {
         Set<PartId> changed = new LinkedHashSet<>();
-        for (Edit.Change change : changes) {
+        // in the order in which people see them, so that a show that is opened always runs in the same one
+        for (Edit.Change change : changes.stream().sorted(Comparator.comparingInt(Following::order).thenComparing(Edit.Change::id)).toList()) {
             changed.add(change.id());
             boolean holdsParts = change.after().map(Part::body).filter(body -> body instanceof Layout || Grid.of(body).isPresent()).isPresent();
             boolean elsewhere = !change.before().flatMap(Part::parent).equals(change.after().flatMap(Part::parent));
@@ -80,6 +81,10 @@ final class Following {
             }
         }
         return changed;
+    }
+
+    private static int order(Edit.Change change) {
+        return change.after().or(change::before).map(Part::order).orElse(0);
     }
 
     private static boolean isDraft(Optional<Part> part) {
@@ -142,7 +147,7 @@ final class Following {
             state.controls.put(id, control);
             fresh.add(control);
             body.get().listens().stream().filter(listen -> old == null || !old.control.listens().contains(listen)).forEach(newListens::add);
-            state.sink.valueChanged(id);
+            state.changed(control);
         }
         state.groups.put(control, next.part(id).flatMap(Part::parent).orElseThrow());
     }
@@ -164,7 +169,7 @@ final class Following {
             if (body.isEmpty() && link != null) {
                 state.links.remove(id);
             } else if (body.isPresent() && link == null) {
-                state.links.put(id, new Link(id, body.get(), now));
+                state.links.put(id, new Link(id, body.get(), state.due, now));
             } else if (body.isPresent() && !link.target().equals(body.get())) {
                 describe(link, body.get(), now);
             } else {
@@ -208,16 +213,9 @@ final class Following {
         }
     }
 
-    /** What its lines mean to their targets, as the phrasebooks tell now. */
     private void expect(LiveControl control) {
-        Function<Optional<PartId>, Vocabulary> spoken = target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE);
-        String unit = control.unit(spoken);
-        boolean whole = control.isWhole(spoken);
-        if (!unit.equals(control.unit) || whole != control.whole) {
-            control.unit = unit;
-            control.whole = whole;
-            state.sink.valueChanged(control.id);
+        if (control.expect(target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE))) {
+            state.changed(control);
         }
-        control.sends.forEach(send -> send.expect(Expectation.of(send.send(), spoken.apply(send.send().target()))));
     }
 }

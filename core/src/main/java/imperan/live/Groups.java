@@ -4,9 +4,9 @@ import imperan.show.Form;
 import imperan.show.PartId;
 
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /** Which buttons mind each other: those of one group in the same tray, or on the same page outside of trays. */
 final class Groups {
@@ -29,7 +29,7 @@ final class Groups {
         }
         if (key != null) {
             keys.put(control.id, key);
-            members.computeIfAbsent(key, k -> new LinkedHashMap<>()).put(control.id, control);
+            members.computeIfAbsent(key, k -> new TreeMap<>()).put(control.id, control);
         }
     }
 

@@ -32,9 +32,15 @@ final class Learners {
         learners.values().forEach(learning -> learning.heard(target, message));
     }
 
-    void tick(long now) {
-        looked.values().removeIf(at -> now - at > GONE_NANOS);
+    /** Forgets who is gone. */
+    void forgetGone(long now) {
+        looked.values().removeIf(at -> now - at >= GONE_NANOS);
         learners.keySet().retainAll(looked.keySet());
+    }
+
+    /** When the next one may be gone; {@link DueQueue#NEVER} where nobody learns. */
+    long nextDue() {
+        return looked.isEmpty() ? DueQueue.NEVER : Collections.min(looked.values()) + GONE_NANOS;
     }
 
     private Learning of(String browser, long now) {

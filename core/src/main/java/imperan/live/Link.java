@@ -9,6 +9,7 @@ import imperan.show.PartId;
 import imperan.show.Target;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
@@ -29,6 +30,7 @@ final class Link {
     static final int MAX_BUNDLE_BYTES = 1472;
 
     private final PartId id;
+    private final DueQueue<Due> due;
     private Target target;
     private LinkState state;
     private long since;
@@ -57,13 +59,48 @@ final class Link {
     private int togetherBytes;
     private boolean startWanted = true;
 
-    Link(PartId id, Target target, long now) {
+    /** @param due where it says when something of it is due */
+    Link(PartId id, Target target, DueQueue<Due> due, long now) {
         this.id = id;
+        this.due = due;
         this.target = target;
         this.state = initial();
         this.since = now;
         this.gate = target.startsHeld() ? Gate.HELD : Gate.OPEN;
         pace(target);
+        plan();
+    }
+
+    /** When something is due, as it stands now; {@link DueQueue#NEVER} where nothing is. */
+    long nextDue() {
+        long next = pacer == null ? DueQueue.NEVER : pacer.nextAt();
+        if (isKeptAlive()) {
+            next = Math.min(next, keepAliveDue);
+        }
+        if (gate.isKeptAlive() && !questions.isEmpty()) {
+            long question = Collections.min(questions.values());
+            next = Math.min(next, pacer == null ? question : Math.max(question, pacer.spareAt()));
+        }
+        return Math.min(next, windowEnds());
+    }
+
+    /** Something may be due sooner than it was. */
+    private void plan() {
+        due.noLaterThan(new Due.OfLink(id), nextDue());
+    }
+
+    private boolean isKeptAlive() {
+        return target.keepAlive().isPresent() && socket.works() && gate.isKeptAlive();
+    }
+
+    /** When it is lost if nothing comes from it; what is not asked cannot be lost. */
+    private long windowEnds() {
+        if (state != LinkState.ANSWERING || gate != Gate.OPEN && !(gate == Gate.HELD && target.keepAlive().isPresent())) {
+            return DueQueue.NEVER;
+        } else if (target.keepAlive().isPresent()) {
+            return lastHeardAt + (long) (target.keepAlive().get().windowSeconds() * 1e9);
+        }
+        return unansweredSince == Long.MIN_VALUE ? DueQueue.NEVER : unansweredSince + SILENCE_NANOS;
     }
 
     PartId id() {
@@ -103,6 +140,7 @@ final class Link {
     /** Asks on an address when nothing more was sent to it for a while. */
     void askOnceSettled(String address, long now) {
         questions.put(address, now + SETTLE_NANOS);
+        plan();
     }
 
     /** The addresses to ask now, as far as the target's pace allows. */
@@ -164,6 +202,7 @@ final class Link {
             unansweredSince = Long.MIN_VALUE;
         }
         gate = next;
+        plan();
     }
 
     /** What the target was heard to say since we know it. */
@@ -198,6 +237,7 @@ final class Link {
             unansweredSince = Long.MIN_VALUE;
             enter(initial(), now, "it was given another address, port or habit");
         }
+        plan();
     }
 
     /** How it stands with our socket; true where that is new. */
@@ -208,6 +248,7 @@ final class Link {
             keepAliveDue = Long.MIN_VALUE;
         }
         socket = now;
+        plan();
         return changed;
     }
 
@@ -237,7 +278,11 @@ final class Link {
 
     /** What waited and may leave now. */
     Optional<Outgoing> next(long now) {
-        return pacer == null ? Optional.empty() : pacer.next(now);
+        Optional<Outgoing> next = pacer == null ? Optional.empty() : pacer.next(now);
+        if (next.isEmpty()) {
+            plan();
+        }
+        return next;
     }
 
     /** The presses and releases that waited; they no longer do, and neither do changes. */
@@ -269,6 +314,7 @@ final class Link {
         asked.putIfAbsent(address, now);
         if (unansweredSince == Long.MIN_VALUE) {
             unansweredSince = now;
+            plan();
         }
     }
 
@@ -310,7 +356,7 @@ final class Link {
 
     /** The keep-alive, if it is due. */
     Optional<byte[]> keepAlive(long now) {
-        if (target.keepAlive().isEmpty() || now < keepAliveDue || !socket.works() || !gate.isKeptAlive()) {
+        if (!isKeptAlive() || now < keepAliveDue) {
             return Optional.empty();
         }
         keepAliveDue = now + (long) (target.keepAlive().get().everySeconds() * 1e9);
@@ -320,14 +366,7 @@ final class Link {
 
     /** Lets time pass; true where the window closed. */
     boolean passes(long now) {
-        // what is not asked cannot be lost
-        if (state != LinkState.ANSWERING || gate != Gate.OPEN && !(gate == Gate.HELD && target.keepAlive().isPresent())) {
-            return false;
-        }
-        boolean quiet = target.keepAlive().isPresent()
-                ? now - lastHeardAt > (long) (target.keepAlive().get().windowSeconds() * 1e9)
-                : unansweredSince != Long.MIN_VALUE && now - unansweredSince > SILENCE_NANOS;
-        return quiet && enter(LinkState.LOST, now, "nothing came from it in time");
+        return now >= windowEnds() && enter(LinkState.LOST, now, "nothing came from it in time");
     }
 
     private LinkState initial() {
@@ -343,6 +382,7 @@ final class Link {
         state = next;
         since = now;
         why = seen;
+        plan();
         return true;
     }
 }

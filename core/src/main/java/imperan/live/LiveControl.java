@@ -12,6 +12,7 @@ import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Person;
+import imperan.show.Send;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -69,11 +70,17 @@ final class LiveControl {
     Optional<String> arrivedAs = Optional.empty();
 
     /** Of its numbers; empty where no phrasebook tells. */
-    String unit = "";
+    private String unit = "";
+    /** Whether any of its sends is said again and again while it is held. */
+    private final boolean repeats;
+    /** How far an answer may be from what was sent, as a share of the range. */
+    private double tolerance = Expectation.UNTOLD.tolerance();
+    /** How long the answer to what was sent may take. */
+    private long answerWindow = Expectation.UNTOLD.windowNanos();
 
     private final List<Scale> scales = new ArrayList<>();
     /** Whether its numbers are whole ones: as they are sent, else as its phrasebook says that they are reported. */
-    boolean whole;
+    private boolean whole;
     private final List<Smoothing> smoothings;
     private final Tempo tempo;
 
@@ -86,6 +93,7 @@ final class LiveControl {
         this.control = control;
         this.tempo = tempo;
         this.sends = control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList();
+        this.repeats = control.sends().stream().anyMatch(send -> send.on() == Send.Phase.HELD);
         this.position = Position.rest(control.form());
         this.echo = Position.unknown(control.form());
         for (int axis = 0; axis < control.form().axes(); axis++) {
@@ -140,12 +148,12 @@ final class LiveControl {
      *
      * @param vocabularies what the targets of its lines say and understand
      */
-    String unit(Function<Optional<PartId>, Vocabulary> vocabularies) {
+    private String unit(Function<Optional<PartId>, Vocabulary> vocabularies) {
         return numbers(vocabularies).map(PhraseArgument::unit).filter(unit -> !unit.isBlank()).findFirst().orElse("");
     }
 
     /** Whether the numbers of its first axis are whole, as they are sent, else as its phrasebook says that they are reported. */
-    boolean isWhole(Function<Optional<PartId>, Vocabulary> vocabularies) {
+    private boolean isWhole(Function<Optional<PartId>, Vocabulary> vocabularies) {
         return sent(0).map(value -> isWhole(value.type())).orElseGet(() -> numbers(vocabularies).findFirst().filter(argument -> isWhole(argument.type())).isPresent());
     }
 
@@ -168,14 +176,43 @@ final class LiveControl {
 
     /** Whether what was heard is what the control stands at, as far as its target can tell them apart. */
     boolean agrees(Position heard) {
-        return heard.agrees(position, sends.stream().mapToDouble(send -> send.expectation().tolerance()).max()
-                .orElse(Expectation.UNTOLD.tolerance()));
+        return heard.agrees(position, tolerance);
     }
 
-    /** How long the answer to what was sent may take. */
-    long answerWindow() {
-        return sends.stream().mapToLong(send -> send.expectation().windowNanos() + (send.expectation().isAsked() ? Link.SETTLE_NANOS : 0)).max()
+    /** When something about it is due, as it stands now; {@link DueQueue#NEVER} where nothing is. */
+    long nextDue() {
+        long next = DueQueue.NEVER;
+        if (grip != null && !grip.counts()) {
+            next = grip.since() + Touching.HOLD_STILL_NANOS;
+        } else if (grip != null && repeats) {
+            next = repeatDue;
+        } else if (grip == null && openUntil != Long.MIN_VALUE) {
+            next = openUntil;
+        }
+        return disagrees() ? Math.min(next, sentAt + answerWindow) : next;
+    }
+
+    /** Whether what was answered is not what was sent, and nobody was told of it: it may still change within the window. */
+    private boolean disagrees() {
+        return sentAt != Long.MIN_VALUE && !disputed && !control.listens().isEmpty() && !echo.isUnknown() && !agrees(echo);
+    }
+
+    /** Whether the answer to what was sent has differed for longer than it may. */
+    boolean isOverdue(long now) {
+        return disagrees() && now - sentAt >= answerWindow;
+    }
+
+    /** What its lines mean to their targets, as the phrasebooks tell now; true where it is shown in another way because of that. */
+    boolean expect(Function<Optional<PartId>, Vocabulary> vocabularies) {
+        sends.forEach(send -> send.expect(Expectation.of(send.send(), vocabularies.apply(send.send().target()))));
+        tolerance = sends.stream().mapToDouble(send -> send.expectation().tolerance()).max().orElse(Expectation.UNTOLD.tolerance());
+        answerWindow = sends.stream().mapToLong(send -> send.expectation().windowNanos() + (send.expectation().isAsked() ? Link.SETTLE_NANOS : 0)).max()
                 .orElse(Expectation.UNTOLD.windowNanos());
+        String unitBefore = unit;
+        boolean wholeBefore = whole;
+        unit = unit(vocabularies);
+        whole = isWhole(vocabularies);
+        return !unit.equals(unitBefore) || whole != wholeBefore;
     }
 
     /** Whether any of its sends goes to one of these targets. */

@@ -11,6 +11,7 @@ import imperan.show.Show;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -26,6 +27,9 @@ public final class LiveShow {
 
     /** A finger whose browser is silent for longer is lifted. */
     public static final long HEARTBEAT_NANOS = 2_000_000_000L;
+
+    /** Hands are looked at again after as many. */
+    private static final int MOST_DUE_AT_ONCE = 64;
 
     private final LiveState state;
     private final Sending sending;
@@ -79,7 +83,7 @@ public final class LiveShow {
             LiveControl control = state.controls.get(value.control());
             if (control != null) {
                 control.restore(value);
-                state.sink.valueChanged(control.id);
+                state.changed(control);
             }
         }
     }
@@ -97,8 +101,9 @@ public final class LiveShow {
         return Collections.unmodifiableSet(state.controls.keySet());
     }
 
-    public List<SavedValue> savedValues() {
-        return state.controls.values().stream().map(LiveControl::saved).toList();
+    /** What of these controls is kept for a restart. */
+    public List<SavedValue> savedValues(Collection<PartId> of) {
+        return of.stream().map(state.controls::get).filter(Objects::nonNull).map(LiveControl::saved).toList();
     }
 
     public Optional<LinkView> link(PartId target) {
@@ -183,11 +188,14 @@ public final class LiveShow {
     /** Listens anew for a browser to what targets say while somebody moves the real thing, or stops listening for it. */
     public void learn(String browser, boolean on, long now) {
         state.learners.listen(browser, on, now);
+        state.due.noLaterThan(Due.OfAll.LEARNERS, state.learners.nextDue());
     }
 
     /** What was heard since this browser began to learn, the busiest first. Who does not ask for ten seconds learns no more. */
     public List<Learning.Learned> learned(String browser, long now) {
-        return state.learners.learned(browser, now);
+        List<Learning.Learned> learned = state.learners.learned(browser, now);
+        state.due.noLaterThan(Due.OfAll.LEARNERS, state.learners.nextDue());
+        return learned;
     }
 
     // ---- to rest
@@ -306,21 +314,50 @@ public final class LiveShow {
         }
     }
 
-    /** Lets time pass: keep-alives, windows, heartbeats and bundles that became due. */
-    public void tick(long now) {
-        for (Link link : state.links.values()) {
-            link.keepAlive(now).ifPresent(packet -> sending.emit(link, packet, now));
-            sending.drain(link, now);
-            sending.askSettled(link, now);
-            if (link.passes(now)) {
-                state.doubtValuesOf(link);
-                state.turned(link, now);
+    /** When something is due next, in the nanoseconds of all other times; {@code Long.MAX_VALUE} where nothing waits. */
+    public long nextDue() {
+        return state.due.next();
+    }
+
+    /** Does what is due by now, but no more than hands should wait for: where more is due, {@link #nextDue} says so. */
+    public void takeDue(long now) {
+        for (int i = 0; i < MOST_DUE_AT_ONCE; i++) {
+            Optional<Due> next = state.due.poll(now);
+            if (next.isEmpty()) {
+                break;
+            }
+            due(next.get(), now);
+        }
+        sending.flush(now);
+    }
+
+    private void due(Due due, long now) {
+        if (due instanceof Due.OfLink of) {
+            Optional.ofNullable(state.links.get(of.target())).ifPresent(link -> linkDue(link, now));
+        } else if (due instanceof Due.OfControl of) {
+            Optional.ofNullable(state.controls.get(of.control())).ifPresent(control -> touching.controlDue(control, now));
+        } else if (due instanceof Due.OfBrowser of) {
+            touching.browserDue(of.browser(), now);
+        } else {
+            switch ((Due.OfAll) due) {
+                case ANSWERS -> receiving.expireAnswers(now);
+                case BUNDLES -> receiving.takeDueBundles(now);
+                case LEARNERS -> {
+                    state.learners.forgetGone(now);
+                    state.due.noLaterThan(Due.OfAll.LEARNERS, state.learners.nextDue());
+                }
             }
         }
-        receiving.expireAnswers(now);
-        touching.tick(now);
-        state.learners.tick(now);
-        receiving.takeDueBundles(now);
-        sending.flush(now);
+    }
+
+    private void linkDue(Link link, long now) {
+        link.keepAlive(now).ifPresent(packet -> sending.emit(link, packet, now));
+        sending.drain(link, now);
+        sending.askSettled(link, now);
+        if (link.passes(now)) {
+            state.doubtValuesOf(link);
+            state.turned(link, now);
+        }
+        state.due.noLaterThan(new Due.OfLink(link.id()), link.nextDue());
     }
 }

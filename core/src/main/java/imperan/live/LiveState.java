@@ -20,11 +20,18 @@ final class LiveState {
     final Groups groups = new Groups();
     final Strays strays = new Strays();
     final Learners learners = new Learners();
+    final DueQueue<Due> due = new DueQueue<>();
     private long wireNumber;
     private long turnNumber;
 
     LiveState(LiveSink sink) {
         this.sink = sink;
+    }
+
+    /** Something about a control is otherwise: screens are told, and what it waits for may come sooner. */
+    void changed(LiveControl control) {
+        sink.valueChanged(control.id);
+        due.noLaterThan(new Due.OfControl(control.id), control.nextDue());
     }
 
     /** Notes that a link turned. */
@@ -65,7 +72,7 @@ final class LiveState {
                 if (ear.control().belief == Belief.KNOWN) {
                     ear.control().belief = Belief.STALE;
                     whenLost(ear.control());
-                    sink.valueChanged(ear.control().id);
+                    changed(ear.control());
                 }
             }
         }

@@ -102,6 +102,20 @@ final class Pacer<T> {
         return true;
     }
 
+    /** When the next item may leave; {@link DueQueue#NEVER} where none waits. */
+    long nextAt() {
+        return waiting.isEmpty() ? DueQueue.NEVER : allowedAt();
+    }
+
+    /** When there is room for something that does not wait here; {@link DueQueue#NEVER} while others wait. */
+    long spareAt() {
+        return waiting.isEmpty() ? allowedAt() : DueQueue.NEVER;
+    }
+
+    private long allowedAt() {
+        return last == Long.MIN_VALUE || allowance >= 1 ? last : last + (long) Math.ceil((1 - allowance) / perSecond * 1e9);
+    }
+
     private void pass(long now) {
         if (last != Long.MIN_VALUE) {
             double most = Math.max(1, perSecond * BURST_SECONDS);

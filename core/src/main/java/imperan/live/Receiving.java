@@ -130,6 +130,7 @@ final class Receiving {
                 of.bundles++;
                 of.bytes += late.get().bytes();
                 waiting.add(late.get());
+                state.due.noLaterThan(Due.OfAll.BUNDLES, late.get().due());
             }
             return false;
         }
@@ -253,7 +254,7 @@ final class Receiving {
                 control.belief = Belief.KNOWN;
             }
         }
-        state.sink.valueChanged(control.id);
+        state.changed(control);
     }
 
     /** A control becomes possible, or impossible; a page is to be shown. */
@@ -263,7 +264,7 @@ final class Receiving {
             state.sink.pageWanted(part);
         } else if (control != null && control.enabled != holds) {
             control.enabled = holds;
-            state.sink.valueChanged(part);
+            state.changed(control);
         }
     }
 
@@ -285,7 +286,7 @@ final class Receiving {
         if (control.agrees(control.echo)) {
             control.disputed = false;
         }
-        state.sink.valueChanged(control.id);
+        state.changed(control);
     }
 
     /** Bundles whose time has come take effect. */
@@ -302,6 +303,9 @@ final class Receiving {
                 sending.askAll(due.link(), now);
             }
         }
+        if (!waiting.isEmpty()) {
+            state.due.noLaterThan(Due.OfAll.BUNDLES, waiting.peek().due());
+        }
     }
 
     /** Sends whose answer is overdue wait no longer. */
@@ -309,9 +313,11 @@ final class Receiving {
         for (Listeners.Channel channel : state.listeners.waiting()) {
             for (Iterator<Listeners.OpenSend> open = channel.open.iterator(); open.hasNext(); ) {
                 Listeners.OpenSend next = open.next();
-                if (now > next.due()) {
+                if (now >= next.due()) {
                     open.remove();
                     expired(channel.key.target(), next);
+                } else {
+                    state.due.noLaterThan(Due.OfAll.ANSWERS, next.due());
                 }
             }
         }
@@ -330,7 +336,7 @@ final class Receiving {
                     control.arrivedAs));
             if (control.echo.isUnknown()) {
                 control.disputed = true;
-                state.sink.valueChanged(control.id);
+                state.changed(control);
             }
         }
     }

@@ -194,7 +194,7 @@ final class Sending {
         if (control.belief != Belief.KNOWN) {
             control.belief = link.isReachable() ? Belief.ASSUMED : Belief.STALE;
         }
-        state.sink.valueChanged(control.id);
+        state.changed(control);
     }
 
     private void expectAnswer(LiveControl control, Link link, Outgoing outgoing, long now) {
@@ -210,7 +210,9 @@ final class Sending {
             if (channel.open.size() == MAX_OPEN) {
                 channel.open.removeFirst();
             }
-            state.listeners.await(channel, Listeners.OpenSend.of(ears, outgoing.position(), expected, now));
+            Listeners.OpenSend open = Listeners.OpenSend.of(ears, outgoing.position(), expected, now);
+            state.listeners.await(channel, open);
+            state.due.noLaterThan(Due.OfAll.ANSWERS, open.due());
             if (expected.isAsked()) {
                 link.askOnceSettled(expected.question(), now);
             } else {

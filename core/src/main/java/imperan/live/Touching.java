@@ -15,8 +15,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 
 /** From hands to positions: whether a control takes one now, where it goes, and what of it is sent. */
 final class Touching {
@@ -32,6 +33,7 @@ final class Touching {
     private final Sending sending;
     /** When each browser was heard last; only of those that hold something, so there are no more of them than controls. */
     private final Map<String, Long> heartbeats = new HashMap<>();
+    private final Set<PartId> held = new TreeSet<>();
 
     Touching(LiveState state, Sending sending) {
         this.state = state;
@@ -47,26 +49,33 @@ final class Touching {
         return heartbeats.size();
     }
 
-    private void grip(LiveControl control, Touch touch, Person person, boolean counts, long now) {
-        control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(control.control.form(), control.isKnown(), touch), touch, now, counts);
-        heartbeats.put(person.id(), now);
-        state.sink.valueChanged(control.id);
+    /** The controls that hands hold, in the order of their ids: it does not hang on who was first. */
+    private List<LiveControl> heldBy(Predicate<LiveControl> which) {
+        return held.stream().map(state.controls::get).filter(control -> control != null && control.grip != null && which.test(control)).toList();
     }
 
-    /** Lets time pass for what is held, guarded or repeated. */
-    void tick(long now) {
-        state.controls.values().forEach(control -> tick(control, now));
-        if (!heartbeats.isEmpty()) {
-            heartbeats.keySet().retainAll(state.controls.values().stream().filter(control -> control.grip != null)
-                    .map(control -> control.grip.person().id()).collect(Collectors.toSet()));
+    private void grip(LiveControl control, Touch touch, Person person, boolean counts, long now) {
+        control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(control.control.form(), control.isKnown(), touch), touch, now, counts);
+        held.add(control.id);
+        heartbeats.put(person.id(), now);
+        state.due.noLaterThan(new Due.OfBrowser(person.id()), now + LiveShow.HEARTBEAT_NANOS);
+        state.changed(control);
+    }
+
+    /** Lifts the fingers of a browser that was not heard for too long. */
+    void browserDue(String browser, long now) {
+        Long heard = heartbeats.get(browser);
+        if (heard != null && now - heard >= LiveShow.HEARTBEAT_NANOS) {
+            heldBy(control -> control.grip.person().id().equals(browser)).forEach(control -> lift(control, false, now));
+        } else if (heard != null) {
+            state.due.noLaterThan(new Due.OfBrowser(browser), heard + LiveShow.HEARTBEAT_NANOS);
         }
     }
 
-    private void tick(LiveControl control, long now) {
+    /** Something that is held, guarded, repeated or answered is due. */
+    void controlDue(LiveControl control, long now) {
         LiveControl.Grip grip = control.grip;
-        if (grip != null && now - heartbeats.getOrDefault(grip.person().id(), now) > LiveShow.HEARTBEAT_NANOS) {
-            lift(control, false, now);
-        } else if (grip != null && !grip.counts() && now - grip.since() >= HOLD_STILL_NANOS) {
+        if (grip != null && !grip.counts() && now - grip.since() >= HOLD_STILL_NANOS) {
             control.grip = grip.counting();
             press(control, now);
         } else if (grip != null && grip.counts() && now >= control.repeatDue) {
@@ -75,14 +84,13 @@ final class Touching {
         }
         if (control.openUntil != Long.MIN_VALUE && now >= control.openUntil && grip == null) {
             control.openUntil = Long.MIN_VALUE;
-            state.sink.valueChanged(control.id);
+            state.changed(control);
         }
-        boolean overdue = control.sentAt != Long.MIN_VALUE && now - control.sentAt > control.answerWindow();
-        if (overdue && !control.disputed && !control.echo.isUnknown() && !control.control.listens().isEmpty()
-                && !control.agrees(control.echo)) {
+        if (control.isOverdue(now)) {
             control.disputed = true;
-            state.sink.valueChanged(control.id);
+            state.changed(control);
         }
+        state.due.noLaterThan(new Due.OfControl(control.id), control.nextDue());
     }
 
     /** A finger, a mouse or a key does something; why that cannot be, where it cannot. */
@@ -159,7 +167,7 @@ final class Touching {
             return false;
         } else if (!control.isOpen(now)) {
             control.openUntil = now + OPEN_NANOS;
-            state.sink.valueChanged(control.id);
+            state.changed(control);
             sending.stop(control, Trace.Cell.TOUCH, "First touch: touch again within 3 s");
             return false;
         }
@@ -184,6 +192,7 @@ final class Touching {
             grip(control, touch, person, true, now);
             control.presses++;
             control.repeatDue = now + repeatNanos(control);
+            state.changed(control);
             sending.sendAll(control, Send.Phase.PRESS, now);
         }
     }
@@ -194,7 +203,7 @@ final class Touching {
         control.presses++;
         control.repeatDue = now + repeatNanos(control);
         control.openUntil = control.openUntil == Long.MIN_VALUE ? Long.MIN_VALUE : now + OPEN_NANOS;
-        state.sink.valueChanged(control.id);
+        state.changed(control);
         boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && restsOnDoubleTap(form);
         Position position = twice ? Position.rest(form) : form instanceof Form.Tap tap ? control.tapped(tap, now)
                 : grip.gesture().press(control.position);
@@ -277,8 +286,7 @@ final class Touching {
     /** The hands on these controls are lost, and let go. */
     void letGo(Predicate<LiveControl> which, long now) {
         // letting go of one may let go of others of its group
-        state.controls.values().stream().filter(control -> control.grip != null && which.test(control)).toList()
-                .forEach(control -> lift(control, false, now));
+        heldBy(which).forEach(control -> lift(control, false, now));
     }
 
     private static long repeatNanos(LiveControl control) {
@@ -292,6 +300,10 @@ final class Touching {
             return;
         }
         control.grip = null;
+        held.remove(control.id);
+        if (heldBy(other -> other.grip.person().id().equals(grip.person().id())).isEmpty()) {
+            heartbeats.remove(grip.person().id());
+        }
         if (grip.counts()) {
             boolean tap = meant && grip.gesture().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;
             control.tappedAt = tap ? now : Long.MIN_VALUE;
@@ -299,7 +311,7 @@ final class Touching {
             sending.sendAll(control, Send.Phase.RELEASE, now);
             settle(control);
         }
-        state.sink.valueChanged(control.id);
+        state.changed(control);
     }
 
     private void moveTo(LiveControl control, Position position, Person person, long now) {
@@ -331,7 +343,7 @@ final class Touching {
 
     private void moved(LiveControl control, Person person, long now) {
         control.movedBy = person.name();
-        state.sink.valueChanged(control.id);
+        state.changed(control);
         sending.sendAll(control, Send.Phase.CHANGE, now);
     }
 

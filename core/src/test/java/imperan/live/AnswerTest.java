@@ -260,7 +260,7 @@ class AnswerTest {
     void afterARestartNothingIsKnownAndNothingIsSent() {
         stage.desk("/in/1/level", 0.7f);
         stage.touch(ADA, "mute", Phase.PRESS, 0);
-        List<SavedValue> saved = stage.live.savedValues();
+        List<SavedValue> saved = stage.live.savedValues(stage.live.controls());
         Stage again = new Stage(show);
         again.live.restore(saved);
         again.pass(100);

@@ -280,7 +280,7 @@ class AxesTest {
         Stage stage = pad(false);
         stage.desk("/x", 45f);
         touch(stage, Phase.STEP, 0, 0.25);
-        List<SavedValue> saved = stage.live.savedValues();
+        List<SavedValue> saved = stage.live.savedValues(stage.live.controls());
         Stage again = pad(false);
         again.live.restore(saved);
         assertThat(positions(again)).containsExactly(1.0, 0.75);

@@ -62,7 +62,7 @@ final class Evening extends QuietSink {
 
     static final long MS = 1_000_000L;
     private static final long START = 1_000_000 * MS;
-    /** How often what is due is done. */
+    /** How often what is due was done when the evening was recorded. */
     private static final long STEP = 10 * MS;
 
     private static final PartId LAYOUT = new PartId("layout");
@@ -170,7 +170,7 @@ final class Evening extends QuietSink {
     }
 
     private static PartId control(int i) {
-        return new PartId("c" + i);
+        return new PartId("c%02d".formatted(i));
     }
 
     private static Habit habit(int i) {
@@ -256,16 +256,18 @@ final class Evening extends QuietSink {
         people();
         machines();
         changes();
-        for (long step = START + STEP; step < START + length; step += STEP) {
-            while (!happenings.isEmpty() && happenings.peek().at() < step) {
+        long end = START + length - STEP;
+        while (Math.min(live.nextDue(), happenings.isEmpty() ? end : happenings.peek().at()) <= end) {
+            if (happenings.isEmpty() || live.nextDue() <= happenings.peek().at()) {
+                now = Math.max(now, live.nextDue());
+                timePasses = true;
+                live.takeDue(now);
+                timePasses = false;
+            } else {
                 Happening next = happenings.poll();
                 now = next.at();
                 next.what().run();
             }
-            now = step;
-            timePasses = true;
-            live.tick(now);
-            timePasses = false;
         }
     }
 
@@ -313,7 +315,8 @@ final class Evening extends QuietSink {
             at(t, () -> touch(person, control, Touch.Phase.TYPE, 0, 0, words));
             return t;
         }
-        int kind = random.nextInt(8);
+        // values of which some are left out follow each other at any distance, also at that after which a target is asked
+        int kind = habit(control) == Habit.WATER && (form instanceof Form.Wheel || control % 5 == 0) ? 4 : random.nextInt(8);
         if (kind == 0) {
             at(t, () -> touch(person, control, Touch.Phase.REST, 0.5, 0.5, ""));
             return t;
@@ -323,29 +326,32 @@ final class Evening extends QuietSink {
             return t;
         } else if (kind == 2) {
             for (int i = 0; i < 4; i++) {
-                at(t += 60, () -> touch(person, control, Touch.Phase.STEP, 0, x < 0.5 ? 0.05 : -0.05, ""));
+                at(t += 70, () -> touch(person, control, Touch.Phase.STEP, 0, x < 0.5 ? 0.05 : -0.05, ""));
             }
-            at(t += 60, () -> touch(person, control, Touch.Phase.RELEASE, 0.5, y, ""));
+            at(t += 70, () -> touch(person, control, Touch.Phase.RELEASE, 0.5, y, ""));
             return t;
         } else if (kind == 3 && form instanceof Form.Colour) {
             at(t, () -> touch(person, control, Touch.Phase.PICK, 0, random.nextInt(3), ""));
             return t;
         } else if (kind == 4) {
             for (int i = 0; i < 2; i++) {
-                at(t += 90, () -> touch(person, control, Touch.Phase.PRESS, 0.5, 0.5, ""));
-                at(t += 60, () -> touch(person, control, Touch.Phase.RELEASE, 0.5, 0.5, ""));
+                at(t += 80, () -> touch(person, control, Touch.Phase.PRESS, 0.5, 0.5, ""));
+                at(t += 50, () -> touch(person, control, Touch.Phase.RELEASE, 0.5, 0.5, ""));
             }
             return t;
         }
         at(t, () -> touch(person, control, Touch.Phase.PRESS, x, y, ""));
         // a hold of an odd number of half repeats, so that no repeat stands at its end
         int holds = 1 + random.nextInt(5);
-        long release = t + 700 + holds * 200L + 100;
+        long release = t + 700 + holds * 200L;
         double towards = random.nextDouble();
-        int moves = random.nextInt(40);
+        // closer together than the time after which a target is asked what became of a value
+        int moves = (int) (release - t) / (15 + random.nextInt(35));
         for (int i = 1; i <= moves; i++) {
             double share = i / (double) moves;
-            at(t + (release - t) * i / (moves + 1), () -> touch(person, control, Touch.Phase.MOVE, x + (towards - x) * share, y + (towards - y) * share * 1.3, ""));
+            long after = (release - t) * i / (moves + 1);
+            // none while it is just decided whether a hand held still for long enough
+            at(t + (after >= 590 && after < 615 ? 620 : after), () -> touch(person, control, Touch.Phase.MOVE, x + (towards - x) * share, y + (towards - y) * share * 1.3, ""));
         }
         boolean cancels = random.nextInt(12) == 0;
         at(release, () -> touch(person, control, cancels ? Touch.Phase.CANCEL : Touch.Phase.RELEASE, towards, towards, ""));

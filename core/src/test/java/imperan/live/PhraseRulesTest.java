@@ -214,7 +214,7 @@ class PhraseRulesTest {
         live.socket(Shows.DESK, SocketState.open("127.0.0.1"), 0);
         packets.clear();
         live.touch(new Touch(new PartId("level"), new Touch.Pointer("b1", "1"), Touch.Phase.SET, 0.5, 0.5, false, ""), ADA, 0);
-        live.tick(20_000_000);
+        live.takeDue(20_000_000);
     }
 
     private static OscPacket read(byte[] packet) {

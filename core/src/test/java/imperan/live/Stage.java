@@ -37,10 +37,12 @@ final class Stage extends QuietSink {
     }
 
     void pass(long millis) {
-        for (long end = now + millis * MS; now < end; ) {
-            now += 10 * MS;
-            live.tick(now);
+        long end = now + millis * MS;
+        while (live.nextDue() <= end) {
+            now = Math.max(now, live.nextDue());
+            live.takeDue(now);
         }
+        now = end;
     }
 
     void touch(Person person, String control, Touch.Phase phase, double y) {

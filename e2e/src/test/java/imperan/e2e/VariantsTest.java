@@ -109,8 +109,6 @@ class VariantsTest extends InstalledTest {
     void aCopyIsBuiltWhileTheLayoutIsPlayedAndSwappedInUnderAHeldFinger() {
         Page player = chromium.device("Ben");
         player.navigate(imperan.url("/#/run/sound"));
-        double[] start = Hands.place(player, "level-3", 0);
-        double[] end = Hands.place(player, "level-3", 0.5);
 
         inPanel("Work on a copy");
         Locator draft = page.locator("section[aria-label^='Copy of']");
@@ -121,6 +119,8 @@ class VariantsTest extends InstalledTest {
         assertThat(player.locator("[data-control=level-3]")).not().containsText("new");
         assertThat(player.getByRole(AriaRole.NAVIGATION).getByText("Sound", new Locator.GetByTextOptions().setExact(true))).hasCount(1);
 
+        double[] start = Hands.place(player, "level-3", 0);
+        double[] end = Hands.place(player, "level-3", 0.5);
         player.mouse().move(start[0], start[1]);
         player.mouse().down();
         draft.getByText("Swap in …").click();

@@ -154,6 +154,10 @@ final class Changes implements LiveSink {
         return wire.all().stream().filter(record -> record.number() == number).findFirst();
     }
 
+    boolean isUnsaved() {
+        return !unsaved.isEmpty();
+    }
+
     /** The controls whose values changed since this was last asked. */
     Set<PartId> takeUnsaved() {
         Set<PartId> taken = Set.copyOf(unsaved);

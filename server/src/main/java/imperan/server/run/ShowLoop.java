@@ -45,9 +45,6 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     private static final Logger LOG = LoggerFactory.getLogger(ShowLoop.class);
 
-    /** A batch leaves at once if none left within this time, else when it is over. */
-    private static final long BATCH_NANOS = 16_000_000L;
-    private static final long TICK_NANOS = 10_000_000L;
     private static final long SAVE_NANOS = 1_000_000_000L;
     /** The loop is calm when nothing was handled for as long: at more than a thousand inputs a second it never is. */
     private static final long CALM_NANOS = 1_000_000L;
@@ -69,11 +66,11 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private Show show = Show.empty();
     private volatile Collection<Endpoint> endpoints = List.of();
     private volatile long dropped;
-    private long lastTick;
-    private long lastBatch;
+    private final BatchTokens tokens = new BatchTokens();
     private long lastSave;
     private volatile long lastHandled;
-    private volatile long patience = TICK_NANOS;
+    /** When the loop's thread looks again if nothing comes in. */
+    private volatile long wakesAt;
 
     ShowLoop(Keeper keeper, ValueSaver saver) {
         this.saver = saver;
@@ -276,10 +273,14 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private void run() {
         while (!Thread.currentThread().isInterrupted()) {
             try {
-                inbox.await(patience);
+                inbox.await(wakesAt - clock.now());
                 turn.lock();
                 try {
                     takeTurn();
+                    guarded(() -> live.takeDue(clock.now()));
+                    guarded(this::tell);
+                    guarded(this::saveInTime);
+                    wakesAt = next();
                 } finally {
                     turn.unlock();
                 }
@@ -289,31 +290,36 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         }
     }
 
-    /** Handles one input, where there is one, and what has become due. */
+    /** Handles one input, where there is one. */
     private void takeTurn() {
-        try {
+        guarded(() -> {
             long now = clock.now();
             Optional<Input> input = inbox.poll();
             if (input.isPresent()) {
                 handle(input.get(), now);
                 lastHandled = now;
             }
-            timers(now);
-            patience = patience(now);
+        });
+    }
+
+    /** A fault in one thing must not silence the show, not even one of the machine such as a full stack or memory. */
+    private void guarded(Runnable step) {
+        try {
+            step.run();
         } catch (Throwable e) {
-            // a fault in one input must not silence the show, not even one of the machine such as a full stack or memory
             LOG.error("An input could not be handled", e);
             changes.notice("Something could not be handled and was left out (" + e.getClass().getSimpleName() + "); the server's log has it. The show goes on");
         }
     }
 
-    /** On the thread that has just brought an input: takes the turn for it where the loop is calm, else wakes the loop. */
+    /** On the thread that has just brought an input: takes the turn for it where the loop is calm, else wakes the loop. What is due is left to the loop. */
     private void takeTurnOrWake() {
         boolean done = false;
         if (clock.now() - lastHandled > CALM_NANOS && turn.tryLock()) {
             try {
                 takeTurn();
-                done = !changes.isUntold(missed());
+                guarded(this::tell);
+                done = next() >= wakesAt;
             } finally {
                 turn.unlock();
             }
@@ -323,22 +329,27 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         }
     }
 
-    /** How long nothing needs to be done if nothing comes in. */
-    private long patience(long now) {
-        return !changes.isUntold(missed()) ? TICK_NANOS : Math.min(TICK_NANOS, lastBatch + BATCH_NANOS - now);
+    /** When something is to be done if nothing comes in. */
+    private long next() {
+        long next = live.nextDue();
+        if (changes.isUntold(missed())) {
+            next = Math.min(next, tokens.nextAt());
+        }
+        // never negative: the time until then must not overflow
+        return Math.max(0, changes.isUnsaved() ? Math.min(next, lastSave + SAVE_NANOS) : next);
     }
 
-    private void timers(long now) {
-        if (now - lastTick >= TICK_NANOS) {
-            lastTick = now;
-            live.tick(now);
-        }
-        if (changes.isUntold(missed()) && now - lastBatch >= BATCH_NANOS) {
-            lastBatch = now;
+    /** What changed leaves for the browsers, as often as they want to hear of it. */
+    private void tell() {
+        if (changes.isUntold(missed()) && tokens.take(clock.now())) {
             Batch batch = changes.take(live, audience.traces(), missed());
             audience.of(liveShowId).forEach(feed -> feed.offer(batch));
         }
-        if (now - lastSave >= SAVE_NANOS) {
+    }
+
+    private void saveInTime() {
+        long now = clock.now();
+        if (changes.isUnsaved() && now - lastSave >= SAVE_NANOS) {
             lastSave = now;
             save();
         }
@@ -460,8 +471,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     private void save() {
         if (!liveShowId.isEmpty()) {
-            Set<PartId> unsaved = changes.takeUnsaved();
-            saver.save(liveShowId, live.savedValues().stream().filter(v -> unsaved.contains(v.control())).toList());
+            saver.save(liveShowId, live.savedValues(changes.takeUnsaved()));
         }
     }
 
