@@ -13,6 +13,7 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.SocketTimeoutException;
 import java.time.Duration;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 
 /** Speaks with the stand-in desk over a socket of the test's own, past Imperan. */
@@ -74,13 +75,21 @@ final class Desk implements AutoCloseable {
     }
 
     static void waitUntil(String what, BooleanSupplier condition) {
-        long end = System.nanoTime() + Duration.ofSeconds(40).toNanos();
+        if (!comes(Duration.ofSeconds(40), condition)) {
+            throw new AssertionError("It never came to this: " + what);
+        }
+    }
+
+    /** Waits until it is so; false where it did not come to it in time. What is waited for needs the processor more than who waits. */
+    static boolean comes(Duration within, BooleanSupplier condition) {
+        long end = System.nanoTime() + within.toNanos();
         while (!condition.getAsBoolean()) {
             if (System.nanoTime() > end) {
-                throw new AssertionError("It never came to this: " + what);
+                return false;
             }
-            Thread.onSpinWait();
+            LockSupport.parkNanos(1_000_000);
         }
+        return true;
     }
 
     /** Bytes as they are, from the test's socket to any port of this machine. */

@@ -148,7 +148,7 @@ class LinkStatesTest {
     private LinkView pass(int seconds, String question) {
         for (int i = 0; i < seconds * 50; i++) {
             now += 20 * MS;
-            live.tick(now);
+            live.takeDue(now);
             if (i % 50 == 0) {
                 live.say(TARGET, OscMessage.of(question), now);
             }
