@@ -1,18 +1,16 @@
 package imperan.layout;
 
 import imperan.show.Body;
-import imperan.show.Control;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
-import imperan.show.Form;
 import imperan.show.Held;
 import imperan.show.Layout;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.References;
 import imperan.show.Show;
-import imperan.show.Twin;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -21,7 +19,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 
 /**
  * Copies of layouts on which somebody works while the layout itself is played. Swapped in, what was copied keeps the id of what it was
@@ -70,7 +67,7 @@ public final class Drafts {
         steps.add(new EditRequest.Put(new Part(id, Optional.empty(), behind, new Layout(body.name(),
                 Optional.of(new Layout.Draft(layout, origins)))), 0));
         inside.forEach(part -> steps.add(new EditRequest.Put(new Part(copies.get(part.id()), part.parent().map(copies::get), part.order(),
-                renamed(part.body(), other -> copies.getOrDefault(other, other))), 0)));
+                named(part.body(), copies)), 0)));
         return show.apply(new EditRequest("Copy the layout " + body.name() + " to work on it", steps), author);
     }
 
@@ -93,7 +90,7 @@ public final class Drafts {
             PartId id = originals.getOrDefault(part.id(), part.id());
             kept.add(id);
             Part fresh = new Part(id, part.parent().map(parent -> originals.getOrDefault(parent, parent)), part.order(),
-                    renamed(part.body(), other -> originals.getOrDefault(other, other)));
+                    named(part.body(), originals));
             if (!show.part(id).equals(Optional.of(fresh))) {
                 put.add(new EditRequest.Put(fresh, version(id)));
             }
@@ -153,13 +150,8 @@ public final class Drafts {
         return all;
     }
 
-    /** A body with other names for the parts of its layout that it names. */
-    static Body renamed(Body body, UnaryOperator<PartId> name) {
-        if (body instanceof Twin twin) {
-            return new Twin(name.apply(twin.of()), twin.cells());
-        } else if (body instanceof Control control && control.form() instanceof Form.PageKey key) {
-            return control.formed(new Form.PageKey(key.goesTo().map(name)));
-        }
-        return body;
+    /** A body that refers to other parts of its layout by other names. */
+    private static Body named(Body body, Map<PartId, PartId> names) {
+        return References.mapped(body, id -> Optional.of(names.getOrDefault(id, id))).orElseThrow();
     }
 }

@@ -4,14 +4,10 @@ import imperan.line.TableLine;
 import imperan.line.LineTable;
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
-import imperan.show.Behaviour;
 import imperan.show.Body;
-import imperan.show.Control;
 import imperan.show.EditRequest;
-import imperan.show.Form;
 import imperan.show.Held;
 import imperan.show.Layout;
-import imperan.show.Listen;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -19,7 +15,7 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
-import imperan.show.Send;
+import imperan.show.References;
 import imperan.show.Show;
 import imperan.show.ShowFile;
 import imperan.show.Target;
@@ -77,8 +73,8 @@ public final class LayoutFile {
             Stream<PartId> pages = p.body() instanceof Page ? Stream.of(id) : show.children(id).map(Part::id);
             pages.forEach(page -> addInside(show, page, wanted));
             Set<PartId> targets = new LinkedHashSet<>();
-            wanted.forEach(inside -> targets(alone(show, show.part(inside).orElseThrow(), wanted).body()).forEach(targets::add));
-            targets.stream().filter(target -> show.part(target).isPresent()).forEach(target -> {
+            wanted.forEach(inside -> targets(alone(show, show.part(inside).orElseThrow(), wanted).body(), show).forEach(targets::add));
+            targets.forEach(target -> {
                 wanted.add(target);
                 ((Target) show.part(target).orElseThrow().body()).phrasebook().filter(book -> show.part(book).isPresent())
                         .ifPresent(book -> addInside(show, book, wanted));
@@ -100,16 +96,9 @@ public final class LayoutFile {
         show.children(id).forEach(inside -> addInside(show, inside.id(), wanted));
     }
 
-    /** The targets that the lines of a part name. */
-    private static Stream<PartId> targets(Body body) {
-        if (body instanceof Page page) {
-            return page.follows().flatMap(Behaviour.Condition::target).stream();
-        } else if (body instanceof Control control) {
-            return Stream.of(control.sends().stream().flatMap(send -> send.target().stream()),
-                    control.listens().stream().flatMap(listen -> listen.target().stream()),
-                    control.behaviour().enabledWhen().flatMap(Behaviour.Condition::target).stream()).flatMap(each -> each);
-        }
-        return Stream.empty();
+    /** The targets that a part names. */
+    private static Stream<PartId> targets(Body body, Show show) {
+        return References.of(body).stream().filter(id -> show.part(id).filter(part -> part.body() instanceof Target).isPresent());
     }
 
     // ---- in
@@ -242,31 +231,14 @@ public final class LayoutFile {
         }
 
         /** A body of the file as it is to stand here. */
-        private Body here(Body body) {
-            if (body instanceof Twin twin) {
-                return new Twin(ids.get(twin.of()), twin.cells());
-            } else if (body instanceof Layout layout) {
+        private Body here(Body inFile) {
+            Body body = References.mapped(inFile, id -> Optional.of(ids.getOrDefault(id, id))).orElseThrow();
+            if (body instanceof Layout layout) {
                 return Layout.plain(onSameName == OnSameName.KEEP_BOTH ? free(layout.name(), Layout.class) : layout.name());
-            } else if (body instanceof Page page) {
-                String name = file.format().equals(PAGE) && onSameName == OnSameName.KEEP_BOTH && namesake.isPresent() ? free(page.name(), Page.class) : page.name();
-                return new Page(name, page.columns(), page.rows(), page.screen(), page.strip(), page.follows().map(this::here));
-            } else if (body instanceof Target target) {
-                return target.phrasebook().map(book -> target.speaking(ids.getOrDefault(book, book))).orElse(target);
-            } else if (body instanceof Control control) {
-                List<Send> sends = control.sends().stream().map(send -> send.to(send.target().map(ids::get))).toList();
-                List<Listen> listens = control.listens().stream().map(listen -> listen.to(listen.target().map(ids::get))).toList();
-                Behaviour plain = control.behaviour();
-                Control lines = control.withLines(sends, listens).behaving(new Behaviour(plain.guard(), plain.repeatSeconds(), plain.whenLost(),
-                        plain.enabledWhen().map(this::here), plain.key()));
-                return lines.form() instanceof Form.PageKey key
-                        ? lines.formed(new Form.PageKey(key.goesTo().map(ids::get)))
-                        : lines;
+            } else if (body instanceof Page page && file.format().equals(PAGE) && onSameName == OnSameName.KEEP_BOTH && namesake.isPresent()) {
+                return page.named(free(page.name(), Page.class));
             }
             return body;
-        }
-
-        private Behaviour.Condition here(Behaviour.Condition when) {
-            return new Behaviour.Condition(when.target().map(ids::get), when.address(), when.argument(), when.text());
         }
 
         private String free(String name, Class<? extends Body> kind) {

@@ -5,7 +5,6 @@ import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Arrangement.PasteControls.Copy;
 import imperan.layout.Arrangement.PasteControls.Meaning;
 import imperan.phrasebook.Vocabulary;
-import imperan.show.Behaviour;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
@@ -14,8 +13,8 @@ import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.References;
 import imperan.show.Show;
-import imperan.show.Target;
 import imperan.show.Tray;
 import imperan.show.Twin;
 
@@ -87,16 +86,11 @@ final class Paster {
 
     /** A control from another show names targets that this one has not: the one that is meant takes its place, or none. */
     private Control reachable(Control control) {
-        Behaviour behaviour = control.behaviour();
-        Optional<Behaviour.Condition> when = behaviour.enabledWhen().map(c -> new Behaviour.Condition(c.target().flatMap(this::meant), c.address(),
-                c.argument(), c.text()));
-        return control.withLines(control.sends().stream().map(s -> s.to(s.target().flatMap(this::meant))).toList(),
-                control.listens().stream().map(l -> l.to(l.target().flatMap(this::meant))).toList())
-                .behaving(new Behaviour(behaviour.guard(), behaviour.repeatSeconds(), behaviour.whenLost(), when, behaviour.key()));
+        return References.mapped(control, this::meant).orElseThrow();
     }
 
-    private Optional<PartId> meant(PartId target) {
-        return paste.targets().stream().filter(meant -> meant.was().equals(target)).map(PasteControls.Meant::is).findFirst()
-                .or(() -> Optional.of(target)).filter(id -> show.part(id).filter(part -> part.body() instanceof Target).isPresent());
+    private Optional<PartId> meant(PartId other) {
+        return paste.targets().stream().filter(meant -> meant.was().equals(other)).map(PasteControls.Meant::is).findFirst()
+                .or(() -> Optional.of(other)).filter(id -> show.part(id).isPresent());
     }
 }

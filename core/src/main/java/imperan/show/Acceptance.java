@@ -15,4 +15,12 @@ public record Acceptance(String finding, PartId about, String facts, String note
     public String called() {
         return "on purpose: " + finding;
     }
+
+    @Override
+    public void check(PartRules rules) {
+        if (rules.show().part(about).isEmpty()) {
+            rules.problem("about", "What this finding was about is no longer there");
+        }
+        rules.note("note", note);
+    }
 }

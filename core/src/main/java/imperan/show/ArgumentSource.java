@@ -16,6 +16,9 @@ public sealed interface ArgumentSource {
 
     ArgumentType type();
 
+    /** Tells what is wrong with it where it belongs to a control of a form. */
+    void check(PartRules rules, String field, Form form);
+
     /**
      * The control's position, scaled: 0 gives {@code low} and 1 gives {@code high}, which may be the smaller one. Whole
      * numbers are rounded, not cut; {@link ArgumentType#BOOLEAN} is true from the middle of the control upwards.
@@ -28,22 +31,63 @@ public sealed interface ArgumentSource {
         public Value(ArgumentType type, double low, double high) {
             this(type, low, high, 0);
         }
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            Ranges.problem(type, low, high).ifPresent(p -> rules.problem(field, p));
+            rules.axis(field, axis, form);
+            if (type == ArgumentType.COLOUR && !(form instanceof Form.Colour)) {
+                rules.problem(field, "Only a colour control has a colour to send");
+            }
+        }
     }
 
     /** By how many steps an endless wheel was turned, times this much; negative the other way. */
     record Steps(ArgumentType type, double each) implements ArgumentSource {
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            if (!(form instanceof Form.Wheel) || !Ranges.fits(each) || type == ArgumentType.COLOUR) {
+                rules.problem(field, "Only an endless wheel has steps to send, each a number");
+            }
+        }
     }
 
     /** The line that was typed into a control that is a {@link Form.TextLine}, as an argument of this type. */
     record Typed(ArgumentType type) implements ArgumentSource {
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            if (!(form instanceof Form.TextLine)) {
+                rules.problem(field, "Only a text line has a text to send");
+            }
+        }
     }
 
     /** The same every time, such as a channel number before the value. */
     record Fixed(ArgumentType type, String text) implements ArgumentSource {
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            if (text.length() > PartRules.MOST_ARGUMENT) {
+                rules.problem(field, "A text has at most " + PartRules.MOST_ARGUMENT + " characters");
+            }
+            FixedArgument.parse(this).problem().ifPresent(p -> rules.problem(field, p));
+        }
     }
 
     /** The text of the option that is on, in a control that is a {@link Form.Choice}, as an argument of this type. */
     record Chosen(ArgumentType type) implements ArgumentSource {
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            if (!(form instanceof Form.Choice choice)) {
+                rules.problem(field, "Only a choice has an option to send");
+            } else {
+                choice.options().forEach(option -> FixedArgument.parse(new Fixed(type, option.text())).problem()
+                        .ifPresent(p -> rules.problem(field, "Option “" + option.label() + "”: " + p)));
+            }
+        }
     }
 
     /** The types a person chooses from. */

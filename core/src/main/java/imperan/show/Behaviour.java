@@ -43,6 +43,13 @@ public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Op
      * @param text     what it has to be, with its exact spelling, or a number
      */
     public record Condition(Optional<PartId> target, String address, int argument, String text) {
+
+        void check(PartRules rules, String field) {
+            rules.address(field + "/address", address, target);
+            if (argument < 0) {
+                rules.problem(field + "/argument", "Arguments are counted from 0");
+            }
+        }
     }
 
     public Behaviour pressedBy(String otherKey) {
@@ -51,5 +58,18 @@ public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Op
 
     public Behaviour enabledOnly(Condition when) {
         return new Behaviour(guard, repeatSeconds, whenLost, Optional.of(when), key);
+    }
+
+    void check(PartRules rules) {
+        if (!(repeatSeconds >= LEAST_REPEAT && repeatSeconds <= MOST_REPEAT)) {
+            rules.problem("behaviour/repeatSeconds", "What is held is repeated every " + LEAST_REPEAT + " to " + MOST_REPEAT + " s");
+        }
+        if (!(whenLost.value >= 0 && whenLost.value <= 1)) {
+            rules.problem("behaviour/whenLost/value", "The value lies between 0 and 1");
+        }
+        if (key.length() > PartRules.MAX_LABEL) {
+            rules.problem("behaviour/key", "There is no key of that name");
+        }
+        enabledWhen.ifPresent(when -> when.check(rules, "behaviour/enabledWhen"));
     }
 }

@@ -1,25 +1,31 @@
 package imperan.show;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 
-/** What a part is; its kind is its class. */
+import java.util.Optional;
+import java.util.function.Function;
+
+/** What a part is. Its kind is its class, which is registered in {@link Kinds}; what it refers to are the {@link PartId}s in it, wherever they stand. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-@JsonSubTypes({
-    @JsonSubTypes.Type(value = Target.class, name = "target"),
-    @JsonSubTypes.Type(value = Host.class, name = "host"),
-    @JsonSubTypes.Type(value = Acceptance.class, name = "acceptance"),
-    @JsonSubTypes.Type(value = Phrasebook.class, name = "phrasebook"),
-    @JsonSubTypes.Type(value = Phrase.class, name = "phrase"),
-    @JsonSubTypes.Type(value = Layout.class, name = "layout"),
-    @JsonSubTypes.Type(value = Page.class, name = "page"),
-    @JsonSubTypes.Type(value = Lock.class, name = "lock"),
-    @JsonSubTypes.Type(value = Tray.class, name = "tray"),
-    @JsonSubTypes.Type(value = Twin.class, name = "twin"),
-    @JsonSubTypes.Type(value = Control.class, name = "control")
-})
-public sealed interface Body permits Target, Host, Acceptance, Phrasebook, Phrase, Layout, Page, Laid, Lock {
+public interface Body {
 
     /** What a person calls this part, for lists of edits and for messages. */
     String called();
+
+    /** Tells what is wrong with it. */
+    void check(PartRules rules);
+
+    /**
+     * What it is called in a comparison, where it has no name of its own.
+     *
+     * @param parts those that it may be called after
+     */
+    default String calledAmong(Function<PartId, Optional<Part>> parts) {
+        return called();
+    }
+
+    /** What it is, in a few words, for who sees it come or go as a whole. */
+    default String described() {
+        return Kinds.of(this).name();
+    }
 }

@@ -1,6 +1,7 @@
 package imperan.show;
 
 import java.util.List;
+import java.util.stream.Collectors;
 
 /**
  * What a person touches.
@@ -60,5 +61,33 @@ public record Control(String label, Cells cells, Form form, Face face, Behaviour
     @Override
     public String called() {
         return label.isBlank() ? form.called() : label;
+    }
+
+    @Override
+    public String described() {
+        return form.called() + sends.stream().map(Send::address).distinct().map(address -> " " + address).collect(Collectors.joining());
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        if (label.length() > PartRules.MAX_LABEL) {
+            rules.problem("label", "A label has at most " + PartRules.MAX_LABEL + " characters");
+        }
+        if (!(form.rest() >= 0 && form.rest() <= 1)) {
+            rules.problem("form/rest", "The rest value lies between 0 and 1");
+        }
+        if (form.holdsAt().filter(at -> !(at >= 0 && at <= 1)).isPresent()) {
+            rules.problem("form/holdsAt", "Where it holds lies between 0 and 1");
+        }
+        rules.place(this);
+        form.check(rules);
+        behaviour.check(rules);
+        face.check(rules);
+        for (int i = 0; i < sends.size(); i++) {
+            sends.get(i).check(rules, "sends/" + i, form);
+        }
+        for (int i = 0; i < listens.size(); i++) {
+            listens.get(i).check(rules, "listens/" + i, form);
+        }
     }
 }

@@ -62,4 +62,12 @@ public record Face(String icon, Optional<String> picture, TextSize textSize, Tex
     public Face meaning(Meaning other) {
         return new Face(icon, picture, textSize, textPlace, other);
     }
+
+    void check(PartRules rules) {
+        if (icon.length() > PartRules.MAX_LABEL) {
+            rules.problem("face/icon", "There is no icon of that name");
+        }
+        picture.filter(hash -> !hash.matches("[0-9a-f]{64}")).ifPresent(hash ->
+                rules.problem("face/picture", "A picture is named by the SHA-256 of what it holds; choose one from the list or upload one"));
+    }
 }

@@ -61,6 +61,10 @@ public sealed interface Form {
         return Optional.empty();
     }
 
+    /** Tells what is wrong with it. */
+    default void check(PartRules rules) {
+    }
+
     /** The nearest position that the form has. */
     default double snapped(double position) {
         return Math.max(0, Math.min(1, position));
@@ -114,6 +118,11 @@ public sealed interface Form {
         public String called() {
             return "fader";
         }
+
+        @Override
+        public void check(PartRules rules) {
+            rules.marks("form/marks", marks);
+        }
     }
 
     /**
@@ -147,6 +156,13 @@ public sealed interface Form {
         @Override
         public boolean springs() {
             return action == Action.MOMENTARY;
+        }
+
+        @Override
+        public void check(PartRules rules) {
+            if (group.length() > PartRules.MAX_LABEL) {
+                rules.problem("form/group", "The name of a group has at most " + PartRules.MAX_LABEL + " characters");
+            }
         }
     }
 
@@ -213,6 +229,19 @@ public sealed interface Form {
         public double position(int index) {
             return options.size() == 1 ? 0 : index / (options.size() - 1.0);
         }
+
+        @Override
+        public void check(PartRules rules) {
+            if (options.size() < 2 || options.size() > PartRules.MAX_OPTIONS) {
+                rules.problem("form/options", "A choice has 2 to " + PartRules.MAX_OPTIONS + " options");
+            }
+            if (options.stream().map(Option::text).distinct().count() < options.size()) {
+                rules.problem("form/options", "Two options say the same");
+            }
+            if (options.stream().anyMatch(option -> option.label.length() > PartRules.MAX_LABEL || option.text.length() > PartRules.MAX_LABEL)) {
+                rules.problem("form/options", "An option has at most " + PartRules.MAX_LABEL + " characters");
+            }
+        }
     }
 
     /** A column that shows a level which its target reports. */
@@ -255,6 +284,13 @@ public sealed interface Form {
         @Override
         public String called() {
             return "lamp";
+        }
+
+        @Override
+        public void check(PartRules rules) {
+            if (states.stream().map(State::text).distinct().count() < states.size()) {
+                rules.problem("form/states", "Two states of the lamp have the same text");
+            }
         }
 
         @Override
@@ -324,6 +360,15 @@ public sealed interface Form {
         }
 
         @Override
+        public void check(PartRules rules) {
+            swatches.stream().filter(swatch -> !swatch.matches("#[0-9a-f]{6}")).findFirst().ifPresent(swatch ->
+                    rules.problem("form/swatches", "A saved colour is written #rrggbb, such as #ffd696; “" + swatch + "” is none"));
+            if (swatches.size() > PartRules.MAX_OPTIONS) {
+                rules.problem("form/swatches", "At most " + PartRules.MAX_OPTIONS + " colours are kept");
+            }
+        }
+
+        @Override
         public int axes() {
             return 3;
         }
@@ -339,6 +384,13 @@ public sealed interface Form {
         @Override
         public String called() {
             return "tilt";
+        }
+
+        @Override
+        public void check(PartRules rules) {
+            if (!(degrees > 0 && degrees <= 180 && smoothingSeconds >= 0 && smoothingSeconds <= 60)) {
+                rules.problem("form/degrees", "A tilt goes to more than 0 and at most 180 degrees, smoothed over 0 to 60 s");
+            }
         }
 
         @Override
@@ -362,6 +414,13 @@ public sealed interface Form {
         public String called() {
             return "wheel";
         }
+
+        @Override
+        public void check(PartRules rules) {
+            if (steps < 1 || steps > 1000) {
+                rules.problem("form/steps", "A turn of a wheel has 1 to 1000 steps");
+            }
+        }
     }
 
     /**
@@ -373,6 +432,13 @@ public sealed interface Form {
         @Override
         public String called() {
             return "tap";
+        }
+
+        @Override
+        public void check(PartRules rules) {
+            if (!(slowest >= 1 && fastest <= 1000 && slowest < fastest)) {
+                rules.problem("form/fastest", "The tempo goes from at least 1 to at most 1000 beats a minute");
+            }
         }
     }
 

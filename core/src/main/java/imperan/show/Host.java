@@ -40,6 +40,16 @@ public record Host(String name, String address, int prefix, Addressing addressin
         public AddressRange range() {
             return new AddressRange(Ipv4.of(first), Ipv4.of(last));
         }
+
+        private void check(PartRules rules) {
+            rules.host("gives/first", first);
+            rules.host("gives/last", last);
+            Optional<Ipv4> from = Ipv4.parse(first);
+            Optional<Ipv4> to = Ipv4.parse(last);
+            if (from.isPresent() && to.isPresent() && from.get().compareTo(to.get()) > 0) {
+                rules.problem("gives/last", "The last address comes before the first", Optional.of(first));
+            }
+        }
     }
 
     /** The address as a value; it is one in every version of a show. */
@@ -60,5 +70,18 @@ public record Host(String name, String address, int prefix, Addressing addressin
     @Override
     public String called() {
         return name;
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        rules.name(name);
+        rules.host("address", address);
+        if (prefix < 1 || prefix > 32) {
+            rules.problem("prefix", "A prefix length is 1 to 32; 24 is the mask 255.255.255.0");
+        }
+        gives.ifPresent(given -> given.check(rules));
+        rules.note("socket", socket);
+        rules.note("power", power);
+        rules.note("note", note);
     }
 }

@@ -21,4 +21,13 @@ public record KeepAlive(String address, Optional<String> answer, double everySec
     public String answeredAt() {
         return answer.orElse(address);
     }
+
+    void check(PartRules rules, String field) {
+        rules.address(field + "/address", address);
+        answer.ifPresent(other -> rules.address(field + "/answer", other));
+        if (!(everySeconds >= 0.1 && everySeconds < windowSeconds && windowSeconds <= PartRules.MOST_SECONDS)) {
+            rules.problem(field + "/everySeconds",
+                    "The period is at least 0.1 s and shorter than the window after which the link is lost, at most a day");
+        }
+    }
 }

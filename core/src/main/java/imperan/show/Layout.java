@@ -2,7 +2,6 @@ package imperan.show;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Predicate;
 
 /**
  * Pages that belong together.
@@ -30,14 +29,13 @@ public record Layout(String name, Optional<Draft> draft) implements Body {
     public record Origin(PartId copy, PartId original) {
     }
 
-    /** The same as far as it means something where only these parts are. */
-    Layout among(Predicate<PartId> there) {
-        return new Layout(name, draft.filter(d -> there.test(d.of())).map(d -> new Draft(d.of(), d.origins().stream()
-                .filter(origin -> there.test(origin.copy()) && there.test(origin.original())).toList())));
-    }
-
     @Override
     public String called() {
         return name;
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        rules.name(name);
     }
 }

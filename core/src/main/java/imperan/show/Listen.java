@@ -47,4 +47,15 @@ public record Listen(Optional<PartId> target, String address, int argument, doub
     public Listen on(String otherAddress) {
         return new Listen(target, otherAddress, argument, low, high, role, axis);
     }
+
+    void check(PartRules rules, String field, Form form) {
+        rules.address(field + "/address", address, target);
+        if (argument < 0) {
+            rules.problem(field + "/argument", "Arguments are counted from 0");
+        }
+        rules.axis(field + "/axis", axis, form);
+        if (!Ranges.fits(low) || !Ranges.fits(high) || low == high) {
+            rules.problem(field + "/high", "The range needs two different numbers between -1e15 and 1e15");
+        }
+    }
 }

@@ -10,4 +10,11 @@ public record Lock(String by) implements Body {
     public String called() {
         return "the lock";
     }
+
+    @Override
+    public void check(PartRules rules) {
+        if (!rules.id().equals(ID)) {
+            rules.problem("", "A show has one lock at most");
+        }
+    }
 }

@@ -55,6 +55,10 @@ public record Page(String name, int columns, int rows, Screen screen, boolean st
         }
     }
 
+    public Page named(String other) {
+        return new Page(other, columns, rows, screen, strip, follows);
+    }
+
     /** The same with so many cells. */
     public Page sized(Grid cells) {
         return new Page(name, cells.columns(), cells.rows(), screen, strip, follows);
@@ -63,5 +67,22 @@ public record Page(String name, int columns, int rows, Screen screen, boolean st
     @Override
     public String called() {
         return name;
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        rules.name(name);
+        side(rules, "columns", columns);
+        side(rules, "rows", rows);
+        if (screen.width < 1 || screen.width > MAX_PIXELS || screen.height < 1 || screen.height > MAX_PIXELS) {
+            rules.problem("screen", "A side of a screen has 1 to " + MAX_PIXELS + " pixels");
+        }
+        follows.ifPresent(when -> when.check(rules, "follows"));
+    }
+
+    private static void side(PartRules rules, String field, int cells) {
+        if (cells < 1 || cells > MAX_CELLS) {
+            rules.problem(field, "A page has 1 to " + MAX_CELLS + " " + field);
+        }
     }
 }

@@ -48,6 +48,15 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
             marks = List.copyOf(marks);
         }
 
+        private void check(PartRules rules, String field) {
+            if (low.isPresent() != high.isPresent() || low.isPresent() && !(low.get() < high.get())) {
+                rules.problem(field + "/high", "A range has a lower and a higher number");
+            } else if (low.isPresent()) {
+                Ranges.problem(type, low.get(), high.get()).ifPresent(p -> rules.problem(field + "/high", p));
+            }
+            rules.marks(field + "/marks", marks);
+        }
+
         /** One whose numbers speak for themselves. */
         public static PhraseArgument plain(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
                                            Optional<String> fixed) {
@@ -77,6 +86,18 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
             NONE
         }
 
+        private void check(PartRules rules, boolean bare) {
+            if (kind == Kind.OTHER) {
+                rules.slotAddress("answer/address", address, bare);
+            }
+            if (words.filter(argument -> argument < 0).isPresent()) {
+                rules.problem("answer/words", "Arguments are counted from 0");
+            }
+            if (!(seconds > 0 && seconds <= PartRules.MOST_SECONDS) || !(tolerance >= 0 && Ranges.fits(tolerance))) {
+                rules.problem("answer/seconds", "The time for an answer is more than nothing and at most a day, and the tolerance is not negative");
+            }
+        }
+
         /** What most targets do, with the time and the tolerance that the running show has by itself. */
         public static AnswerRule usual(Kind kind) {
             return of(kind, "", 1.0 / 127, 0.5);
@@ -91,5 +112,17 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
     @Override
     public String called() {
         return address;
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        boolean bare = rules.parent().map(Part::body).filter(Phrasebook.class::isInstance).filter(book -> ((Phrasebook) book).sheet().bareAddresses()).isPresent();
+        rules.slotAddress("address", address, bare);
+        for (int i = 0; i < arguments.size(); i++) {
+            arguments.get(i).check(rules, "arguments/" + i);
+        }
+        answer.check(rules, bare);
+        rules.note("meaning", meaning);
+        rules.note("maskedBy", maskedBy);
     }
 }

@@ -35,6 +35,17 @@ public record Phrasebook(String name, LinkSheet sheet) implements Body {
             return new LinkSheet(port, transport, answersTo, answering, keepAlive, messagesPerSecond, takesBundles, true, partners, steps, startList, versions);
         }
 
+        private void check(PartRules rules) {
+            port.ifPresent(usual -> rules.port("sheet/port", usual));
+            keepAlive.ifPresent(keep -> keep.check(rules, "sheet/keepAlive"));
+            if (partners.filter(count -> count < 1).isPresent()) {
+                rules.problem("sheet/partners", "A target has at least one partner, or does not say how many");
+            }
+            rules.note("sheet/versions", versions);
+            rules.lines("sheet/startList", startList, bareAddresses);
+            steps.forEach(step -> rules.note("sheet/steps", step));
+        }
+
         /** Nothing is known yet. */
         public static LinkSheet unknown() {
             return new LinkSheet(Optional.empty(), Transport.UDP, AnswersTo.SENDER, Target.Answering.REPORTS, Optional.empty(),
@@ -66,5 +77,11 @@ public record Phrasebook(String name, LinkSheet sheet) implements Body {
     @Override
     public String called() {
         return name;
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        rules.name(name);
+        sheet.check(rules);
     }
 }

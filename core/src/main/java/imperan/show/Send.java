@@ -42,4 +42,15 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
         /** An endless wheel turns by a step or more. */
         STEP
     }
+
+    void check(PartRules rules, String field, Form form) {
+        rules.address(field + "/address", address, target);
+        for (int i = 0; i < arguments.size(); i++) {
+            arguments.get(i).check(rules, field + "/arguments/" + i, form);
+        }
+        long bytes = MessageSize.most(this, form);
+        if (bytes > MessageSize.MOST) {
+            rules.problem(field, "This message may have " + bytes + " bytes; a datagram holds at most " + MessageSize.MOST);
+        }
+    }
 }

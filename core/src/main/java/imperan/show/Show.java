@@ -3,7 +3,6 @@ package imperan.show;
 import org.pcollections.TreePMap;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -24,20 +23,24 @@ public final class Show {
     /** Removals of which the show remembers who made them. */
     static final int MOST_REMOVED = 1_000;
 
-    private static final Show EMPTY = new Show(0, TreePMap.empty(), PartIndex.empty(), PartIndex.empty(), Map.of());
+    private static final Show EMPTY = new Show(0, TreePMap.empty(), PartIndex.empty(), PartIndex.empty(), PartIndex.empty(), Map.of());
 
     private final long version;
     private final TreePMap<PartId, Held> parts;
     private final PartIndex<Class<? extends Body>> byKind;
     private final PartIndex<PartId> byParent;
+    /** By each part that they refer to. */
+    private final PartIndex<PartId> byReference;
     /** Who removed what, the latest at the end; what was removed longer ago was removed by somebody. */
     private final Map<PartId, Person> removers;
 
-    private Show(long version, TreePMap<PartId, Held> parts, PartIndex<Class<? extends Body>> byKind, PartIndex<PartId> byParent, Map<PartId, Person> removers) {
+    private Show(long version, TreePMap<PartId, Held> parts, PartIndex<Class<? extends Body>> byKind, PartIndex<PartId> byParent, PartIndex<PartId> byReference,
+                 Map<PartId, Person> removers) {
         this.version = version;
         this.parts = parts;
         this.byKind = byKind;
         this.byParent = byParent;
+        this.byReference = byReference;
         this.removers = removers;
     }
 
@@ -59,15 +62,19 @@ public final class Show {
     }
 
     private Show at(long otherVersion, Map<PartId, Person> gone) {
-        return new Show(otherVersion, parts, byKind, byParent, gone);
+        return new Show(otherVersion, parts, byKind, byParent, byReference, gone);
     }
 
     /** With a part, in the place of the one of its name. */
     private Show with(Held held) {
         Part part = held.part();
         Show rest = without(part.id());
+        PartIndex<PartId> references = rest.byReference;
+        for (PartId other : References.of(part.body())) {
+            references = references.with(other, part);
+        }
         return new Show(version, rest.parts.plus(part.id(), held), rest.byKind.with(part.body().getClass(), part),
-                part.parent().map(parent -> rest.byParent.with(parent, part)).orElse(rest.byParent), removers);
+                part.parent().map(parent -> rest.byParent.with(parent, part)).orElse(rest.byParent), references, removers);
     }
 
     private Show without(PartId id) {
@@ -76,8 +83,12 @@ public final class Show {
             return this;
         }
         Part part = held.part();
+        PartIndex<PartId> references = byReference;
+        for (PartId other : References.of(part.body())) {
+            references = references.without(other, part);
+        }
         return new Show(version, parts.minus(id), byKind.without(part.body().getClass(), part),
-                part.parent().map(parent -> byParent.without(parent, part)).orElse(byParent), removers);
+                part.parent().map(parent -> byParent.without(parent, part)).orElse(byParent), references, removers);
     }
 
     /** The number of the last edit; 0 for a show nobody has touched. */
@@ -100,13 +111,18 @@ public final class Show {
 
     /** The parts of a kind with their bodies, ordered as people see them; of an interface, the parts of all its kinds. */
     public <B extends Body> List<Part> all(Class<B> kind) {
-        return kind.isInterface() ? Arrays.stream(kind.getPermittedSubclasses()).flatMap(sub -> all(sub.asSubclass(Body.class)).stream()).sorted(Part.IN_ORDER).toList()
+        return kind.isInterface() ? Kinds.ALL.stream().filter(each -> kind.isAssignableFrom(each.type())).flatMap(each -> all(each.type()).stream()).sorted(Part.IN_ORDER).toList()
                 : List.copyOf(byKind.of(kind).parts());
     }
 
     /** The parts that lie directly in a part, in document order. */
     public Stream<Part> children(PartId parent) {
         return byParent.of(parent).parts().stream();
+    }
+
+    /** The parts that refer to a part, such as the controls with a line to a target, in their order. */
+    public Stream<Part> referringTo(PartId id) {
+        return byReference.of(id).parts().stream();
     }
 
     /** What was made of the parts that lie directly in a part, or is made now. */

@@ -23,8 +23,7 @@ import java.util.Optional;
  * A show as a file: JSON in canonical form (RFC 8785), without times and without the ids of the installation it came from, so
  * the same show gives the same bytes and two files can be compared line by line. Its schema is docs/show-file.schema.json.
  *
- * <p>Parts stand in document order: phrasebooks with their phrases, hosts, targets, accepted findings, then each layout with its
- * pages, each page with its controls and its trays, each tray with its controls. Each has a handle
+ * <p>Parts stand in document order: those that lie in the show itself in the order of {@link Kinds}, each followed by what lies in it. Each has a handle
  * that holds within the file, such as {@code page-2}. The pictures of controls come along, in the order of their hashes.
  */
 public final class ShowFile {
@@ -34,9 +33,6 @@ public final class ShowFile {
 
     /** A show of thousands of controls with all its pictures needs a quarter of it. */
     public static final int MOST_CHARACTERS = 32 << 20;
-
-    /** The fields of a body that name another part. */
-    private static final List<String> REFERENCES = List.of("target", "about", "phrasebook", "goesTo", "of", "copy", "original");
 
     private static final JsonMapper JSON = ShowJson.mapper();
 
@@ -68,22 +64,20 @@ public final class ShowFile {
     /** The same of a part of a show, as a format of its own. */
     public static String write(String format, String name, Show show, Pictures pictures) {
         List<Part> parts = inDocumentOrder(show);
-        Map<String, String> handles = new HashMap<>();
+        Map<PartId, PartId> handles = new HashMap<>();
         Map<String, Integer> counts = new HashMap<>();
         for (Part part : parts) {
-            String kind = JSON.valueToTree(part.body()).get("kind").stringValue();
-            handles.put(part.id().value(), kind + "-" + counts.merge(kind, 1, Integer::sum));
+            String kind = Kinds.of(part.body()).name();
+            handles.put(part.id(), new PartId(kind + "-" + counts.merge(kind, 1, Integer::sum)));
         }
         ObjectNode file = JSON.createObjectNode();
         file.put("format", format).put("version", VERSION).put("name", name);
         ArrayNode list = file.putArray("parts");
         for (Part part : parts) {
             ObjectNode node = list.addObject();
-            node.put("handle", handles.get(part.id().value()));
-            node.put("parent", part.parent().map(parent -> handles.get(parent.value())).orElse(null));
-            JsonNode body = JSON.valueToTree(part.body() instanceof Layout layout ? layout.among(id -> handles.containsKey(id.value())) : part.body());
-            eachReference(body, id -> Optional.ofNullable(handles.get(id)));
-            node.set("body", body);
+            node.put("handle", handles.get(part.id()).value());
+            node.put("parent", part.parent().map(parent -> handles.get(parent).value()).orElse(null));
+            node.set("body", JSON.valueToTree(References.mapped(part.body(), id -> Optional.ofNullable(handles.get(id))).orElseThrow()));
         }
         addPictures(show, pictures, file);
         return CanonicalJson.write(file) + "\n";
@@ -184,25 +178,18 @@ public final class ShowFile {
             if (!parent.isEmpty() && !ids.containsKey(parent)) {
                 return new Read.Bad("parts/" + i + "/parent", "There is no part " + parent);
             }
-            JsonNode body = node.path("body").deepCopy();
-            List<String> unknown = new ArrayList<>();
-            eachReference(body, handle -> {
-                PartId id = ids.get(handle);
-                if (id == null) {
-                    unknown.add(handle);
-                }
-                return Optional.ofNullable(id).map(PartId::value);
-            });
-            if (!unknown.isEmpty()) {
-                return new Read.Bad("parts/" + i + "/body", "It names " + unknown.get(0) + ", which is not in the file");
-            }
+            Body body;
             try {
-                parts.add(new Part(ids.get(node.get("handle").stringValue()),
-                        parent.isEmpty() ? Optional.empty() : Optional.of(ids.get(parent)), i,
-                        JSON.treeToValue(body, Body.class)));
+                body = JSON.treeToValue(node.path("body"), Body.class);
             } catch (JacksonException e) {
-                return new Read.Bad("parts/" + i + "/body" + path(e), reason(e, body.at(path(e))));
+                return new Read.Bad("parts/" + i + "/body" + path(e), reason(e, node.path("body").at(path(e))));
             }
+            Optional<PartId> unknown = References.of(body).stream().filter(handle -> !ids.containsKey(handle.value())).findFirst();
+            if (unknown.isPresent()) {
+                return new Read.Bad("parts/" + i + "/body", "It names " + unknown.get() + ", which is not in the file");
+            }
+            parts.add(new Part(ids.get(node.get("handle").stringValue()), parent.isEmpty() ? Optional.empty() : Optional.of(ids.get(parent)), i,
+                    References.mapped(body, handle -> Optional.of(ids.get(handle.value()))).orElseThrow()));
         }
         return new Read.Good(format, name, parts, pictures);
     }
@@ -226,52 +213,18 @@ public final class ShowFile {
         return "A value is missing here, or of the wrong type";
     }
 
-    private interface Renaming {
-        Optional<String> of(String reference);
-    }
-
-    /** Renames every reference to a part within a body; one that has no new name becomes none. */
-    private static void eachReference(JsonNode node, Renaming renaming) {
-        if (node instanceof ObjectNode object) {
-            for (String field : REFERENCES) {
-                if (object.path(field).isString()) {
-                    object.put(field, renaming.of(object.get(field).stringValue()).orElse(null));
-                }
-            }
-        }
-        node.forEach(child -> eachReference(child, renaming));
-    }
-
-    /** All parts but the lock, which belongs to an evening. */
+    /** All parts that travel, each before what lies in it. What refers to a part that is gone, and cannot be without, means nothing any more and stays behind. */
     private static List<Part> inDocumentOrder(Show show) {
         List<Part> parts = new ArrayList<>();
-        List<Part> phrases = show.all(Phrase.class);
-        for (Part book : show.all(Phrasebook.class)) {
-            parts.add(book);
-            parts.addAll(lyingIn(book, phrases));
-        }
-        parts.addAll(show.all(Host.class));
-        parts.addAll(show.all(Target.class));
-        // what was accepted of a part that is gone means nothing any more
-        show.all(Acceptance.class).stream().filter(part -> show.part(((Acceptance) part.body()).about()).isPresent())
-                .forEach(parts::add);
-        List<Part> pages = show.all(Page.class);
-        // a twin of what is gone shows nothing
-        List<Part> laidParts = show.all(Laid.class).stream().filter(part -> !(part.body() instanceof Twin twin) || show.part(twin.of()).isPresent()).toList();
-        for (Part layout : show.all(Layout.class)) {
-            parts.add(layout);
-            for (Part page : lyingIn(layout, pages)) {
-                parts.add(page);
-                for (Part laid : lyingIn(page, laidParts)) {
-                    parts.add(laid);
-                    parts.addAll(lyingIn(laid, laidParts));
-                }
-            }
-        }
+        Kinds.ALL.stream().filter(kind -> kind.liesIn().isEmpty() && kind.inFiles())
+                .forEach(kind -> show.all(kind.type()).forEach(part -> addWithContents(part, show, parts)));
         return parts;
     }
 
-    private static List<Part> lyingIn(Part parent, List<Part> parts) {
-        return parts.stream().filter(part -> part.parent().filter(parent.id()::equals).isPresent()).toList();
+    private static void addWithContents(Part part, Show show, List<Part> parts) {
+        if (References.mapped(part.body(), id -> show.part(id).map(Part::id)).isPresent()) {
+            parts.add(part);
+            show.children(part.id()).forEach(child -> addWithContents(child, show, parts));
+        }
     }
 }

@@ -8,6 +8,7 @@ import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.jsontype.NamedType;
 
 /** How parts and edits are written as JSON; one mapper for files, tables and browsers, so they cannot differ. */
 public final class ShowJson {
@@ -26,6 +27,7 @@ public final class ShowJson {
             .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
             .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
             .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
+            .registerSubtypes(Kinds.ALL.stream().map(kind -> new NamedType(kind.type(), kind.name())).toArray(NamedType[]::new))
             .build();
 
     private ShowJson() {

@@ -150,4 +150,25 @@ public record Target(String name, String host, int port, int answerPort, Answeri
     public String called() {
         return name;
     }
+
+    @Override
+    public void check(PartRules rules) {
+        rules.name(name);
+        rules.host("host", host);
+        rules.port("port", port);
+        rules.port("answerPort", answerPort);
+        adapterAddress.ifPresent(address -> rules.host("adapterAddress", address));
+        standIn.ifPresent(end -> {
+            rules.host("standIn/host", end.host());
+            rules.port("standIn/port", end.port());
+        });
+        rules.lines("startList", startList, Phrasebook.bareAddresses(rules.show(), rules.id()));
+        ticks.forEach(tick -> tick.check(rules));
+        if (ticks.stream().map(Tick::step).distinct().count() < ticks.size()) {
+            rules.problem("ticks", "A step is ticked once at most");
+        }
+        messagesPerSecond.filter(pace -> pace < 1 || pace > MAX_MESSAGES_PER_SECOND)
+                .ifPresent(pace -> rules.problem("messagesPerSecond", "The pace is 1 to " + MAX_MESSAGES_PER_SECOND + " messages a second, or none"));
+        keepAlive.ifPresent(keep -> keep.check(rules, "keepAlive"));
+    }
 }

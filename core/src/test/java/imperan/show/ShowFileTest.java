@@ -53,25 +53,9 @@ class ShowFileTest {
         assertThat(file).doesNotContain("\"desk\"").contains("\"target\":\"target-1\"");
     }
 
-    /** One of every kind of part, with what may be there and what may be missing. */
-    private static Show everything() {
-        Target target = Target.plain("Rack", "192.0.2.9", 7105, 9205, Target.Answering.QUERIES).kept(KeepAlive.of("/stay", 3, 7))
-                .over(Transport.TCP_SLIP).simulatedAt(new StandInEnd("127.0.0.1", 7105, true)).speaking(new PartId("book"))
-                .startingWith(List.of("/wake 1"))
-                .ticked(List.of(new Tick(LinkStep.SENT, "Ada", "2026-11-23T20:00:00Z", "")));
-        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(
-                ArgumentSource.ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "level", "mute");
-        return accepted(show(), ADA, put(new PartId("book"), null, new Phrasebook("Rack", Phrasebook.LinkSheet.unknown())),
-                put(new PartId("phrase"), new PartId("book"), phrase), put(new PartId("rack"), null, target),
-                put(new PartId("host"), null, new Host("Router", "192.0.2.1", 24, Host.Addressing.FIXED, Host.Role.ROUTER,
-                        Optional.of(new Host.GivenOut("192.0.2.100", "192.0.2.199")), "", "", "")),
-                put(new PartId("ok"), null, new Acceptance("SAME_ADDRESS", new PartId("host"), "192.0.2.1", "meant")));
-    }
-
     @Test
     void everyKindOfPartComesBackAsItWas() {
-        String file = written(everything());
+        String file = written(OneOfEach.show());
         assertThat(written(imported(file))).isEqualTo(file);
         assertThat(file).contains("\"about\":\"host-1\"").contains("\"phrasebook\":\"phrasebook-1\"");
     }
@@ -83,7 +67,7 @@ class ShowFileTest {
                 .getSchema(Files.readString(Path.of("../docs/show-file.schema.json")));
         String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
-        assertThat(schema.validate(written(everything()), InputFormat.JSON)).isEmpty();
+        assertThat(schema.validate(written(OneOfEach.show()), InputFormat.JSON)).isEmpty();
         for (String broken : List.of(file.replace("\"version\":8", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {

@@ -2,6 +2,10 @@ package imperan.server.api;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import imperan.show.Body;
+import imperan.show.Kinds;
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.oas.models.media.Discriminator;
 import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
@@ -10,6 +14,7 @@ import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -38,30 +43,45 @@ final class SchemaShapes {
         if (!seen.add(type) || !type.getName().startsWith("imperan.")) {
             return;
         }
-        JsonSubTypes subTypes = type.getAnnotation(JsonSubTypes.class);
-        if (subTypes != null) {
+        Map<String, Class<?>> subTypes = subTypes(type);
+        if (!subTypes.isEmpty()) {
             union(type, subTypes);
         } else if (type.isRecord() && schemas.containsKey(type.getSimpleName())) {
             record(type, schemas.get(type.getSimpleName()));
         }
     }
 
-    private void union(Class<?> type, JsonSubTypes subTypes) {
+    /** The records of which a type is one, by the names that Jackson writes; none of a record. */
+    private static Map<String, Class<?>> subTypes(Class<?> type) {
+        Map<String, Class<?>> named = new LinkedHashMap<>();
+        JsonSubTypes annotated = type.getAnnotation(JsonSubTypes.class);
+        if (type == Body.class) {
+            Kinds.ALL.forEach(kind -> named.put(kind.name(), kind.type()));
+        } else if (annotated != null) {
+            Arrays.stream(annotated.value()).forEach(subType -> named.put(subType.name(), subType.value()));
+        }
+        return named;
+    }
+
+    private void union(Class<?> type, Map<String, Class<?>> subTypes) {
         String tag = type.getAnnotation(JsonTypeInfo.class).property();
         Schema<?> union = new JsonSchema();
         Discriminator discriminator = new Discriminator().propertyName(tag);
-        for (JsonSubTypes.Type subType : subTypes.value()) {
-            String name = subType.value().getSimpleName();
+        subTypes.forEach((tagged, subType) -> {
+            String name = subType.getSimpleName();
+            if (!schemas.containsKey(name)) {
+                ModelConverters.getInstance().resolveAsResolvedSchema(new AnnotatedType(subType)).referencedSchemas.forEach(schemas::putIfAbsent);
+            }
             Schema<?> whole = flat(schemas.get(name));
             Schema<?> tagSchema = new JsonSchema().typesItem("string");
-            tagSchema.setConst(subType.name());
+            tagSchema.setConst(tagged);
             whole.getProperties().put(tag, tagSchema);
             schemas.put(name, whole);
-            record(subType.value(), whole);
+            record(subType, whole);
             whole.addRequiredItem(tag);
             union.addOneOfItem(new JsonSchema().$ref(REF + name));
-            discriminator.mapping(subType.name(), REF + name);
-        }
+            discriminator.mapping(tagged, REF + name);
+        });
         union.setDiscriminator(discriminator);
         schemas.put(type.getSimpleName(), union);
     }

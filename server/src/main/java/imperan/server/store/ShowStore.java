@@ -18,11 +18,8 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
 import java.util.Collection;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** Shows in PostgreSQL: the tables are the truth at start, the log of edits stands beside them. */
@@ -137,11 +134,7 @@ public class ShowStore {
 
     @Transactional(readOnly = true)
     public Show load(String showId) {
-        List<Held> held = new ArrayList<>();
-        for (PartTable table : PartTable.values()) {
-            mapper.parts(table.table(), showId).forEach(row -> held.add(held(row)));
-        }
-        return Show.of(show(showId).version(), held);
+        return Show.of(show(showId).version(), mapper.parts(showId).stream().map(this::held).toList());
     }
 
     /** An edit without what it changed. */
@@ -172,20 +165,14 @@ public class ShowStore {
         String changes = json.writeValueAsString(edit.changes());
         mapper.insertEdit(showId, edit.number(), edit.author().id(), edit.author().name(), edit.title(),
                 edit.role().kind().name(), edit.role().of(), changes);
-        Map<PartTable, List<String>> removed = new EnumMap<>(PartTable.class);
-        Map<PartTable, List<Part>> put = new EnumMap<>(PartTable.class);
-        for (Edit.Change change : edit.changes()) {
-            change.before().filter(before -> change.after().isEmpty()).ifPresent(before ->
-                    removed.computeIfAbsent(PartTable.of(before.body()), t -> new ArrayList<>()).add(change.id().value()));
-            change.after().ifPresent(after -> put.computeIfAbsent(PartTable.of(after.body()), t -> new ArrayList<>()).add(after));
+        List<String> removed = edit.changes().stream().filter(change -> change.after().isEmpty()).map(change -> change.id().value()).toList();
+        for (int from = 0; from < removed.size(); from += ROWS_AT_ONCE) {
+            mapper.removeParts(showId, json.writeValueAsString(removed.subList(from, Math.min(removed.size(), from + ROWS_AT_ONCE))));
         }
-        removed.forEach((table, ids) -> mapper.removeParts(table.table(), showId, json.writeValueAsString(ids)));
-        put.forEach((table, parts) -> {
-            for (int from = 0; from < parts.size(); from += ROWS_AT_ONCE) {
-                mapper.putParts(table.table(), showId, edit.number(), edit.author().id(), edit.author().name(),
-                        rows(parts.subList(from, Math.min(parts.size(), from + ROWS_AT_ONCE))));
-            }
-        });
+        List<Part> put = edit.changes().stream().flatMap(change -> change.after().stream()).toList();
+        for (int from = 0; from < put.size(); from += ROWS_AT_ONCE) {
+            mapper.putParts(showId, edit.number(), edit.author().id(), edit.author().name(), rows(put.subList(from, Math.min(put.size(), from + ROWS_AT_ONCE))));
+        }
         mapper.setVersion(showId, edit.number());
         return changes.length();
     }
