@@ -9,7 +9,6 @@ import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
-import imperan.show.Form;
 import imperan.show.KeepAlive;
 import imperan.show.Layout;
 import imperan.show.Listen;
@@ -20,6 +19,10 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Send;
 import imperan.show.Target;
+import imperan.show.form.Cross;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Meter;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -118,7 +121,7 @@ final class Stage implements AutoCloseable {
                 put(ECHO, PAGE, control(2, List.of(), List.of(Listen.value(Optional.of(TARGET), IN, 0, 0, 1)))),
                 put(FULL, LAYOUT, Page.plain("Full", MANY_COLUMNS, MANY / MANY_COLUMNS))));
         for (int i = 0; i < MANY; i++) {
-            Form form = i % 2 == 0 ? new Form.Meter() : new Form.Cross();
+            Form form = i % 2 == 0 ? new Meter() : new Cross();
             steps.add(put(new PartId("many-" + i), FULL, Control.plain("", new Cells(i % MANY_COLUMNS, i / MANY_COLUMNS, 1, 1), form, List.of(),
                     List.of(Listen.value(Optional.of(TARGET), IN + "/" + i, 0, 0, 1)))));
         }
@@ -135,7 +138,7 @@ final class Stage implements AutoCloseable {
     }
 
     private static Control control(int column, List<Send> sends, List<Listen> listens) {
-        return Control.plain("", new Cells(column, 0, 1, 4), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0), sends, listens);
+        return Control.plain("", new Cells(column, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0), sends, listens);
     }
 
     private static EditRequest.Step put(PartId id, PartId parent, Body body) {

@@ -3,12 +3,30 @@ package imperan.layout;
 import imperan.show.ArgumentSource;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Laid;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Tray;
+import imperan.show.form.Button;
+import imperan.show.form.Choice;
+import imperan.show.form.Clock;
+import imperan.show.form.Colour;
+import imperan.show.form.Cross;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Lamp;
+import imperan.show.form.Meter;
+import imperan.show.form.Needle;
+import imperan.show.form.Pad;
+import imperan.show.form.PageKey;
+import imperan.show.form.PictureFrame;
+import imperan.show.form.Readout;
+import imperan.show.form.Tap;
+import imperan.show.form.TextLine;
+import imperan.show.form.Tilt;
+import imperan.show.form.Wheel;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -17,26 +35,26 @@ import java.util.Optional;
 /** The kinds of controls a page can be given, each as it comes from the shelf. Sizes are in cells. */
 public enum ControlKind {
 
-    FADER("Fader", 2, 8, Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE)),
-    KNOB("Knob", 2, 3, Form.Knob.restingAt(0)),
-    WHEEL("Wheel", 3, 3, new Form.Wheel(24)),
-    BUTTON("Button", 2, 2, Form.Button.plain(Form.Button.Action.MOMENTARY)),
-    CHOICE("Choice", 4, 2, new Form.Choice(List.of(new Form.Choice.Option("One", "1"), new Form.Choice.Option("Two", "2")), Form.Direction.RIGHT)),
-    PADS("Pads", 8, 8, Form.Button.plain(Form.Button.Action.MOMENTARY)),
-    XY_PAD("XY pad", 6, 6, new Form.Pad(Form.Grab.JUMP, false)),
-    TILT("Tilt", 4, 4, new Form.Tilt(45, 0.2)),
-    COLOUR("Colour", 6, 5, new Form.Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"))),
-    PIANO("Keys", 14, 4, Form.Button.plain(Form.Button.Action.MOMENTARY)),
-    LINE("Text line", 6, 1, new Form.TextLine()),
-    TAP("Tap", 2, 2, new Form.Tap(30, 240)),
-    MATRIX("Matrix", 8, 8, new Form.Cross()),
-    METER("Meter", 1, 8, new Form.Meter()),
-    NEEDLE("Needle", 4, 3, new Form.Needle()),
-    LAMP("Lamp", 2, 1, Form.Lamp.PLAIN),
-    READOUT("Readout", 3, 1, new Form.Readout()),
-    CLOCK("Clock", 4, 2, new Form.Clock()),
-    PICTURE("Picture", 4, 3, new Form.Picture()),
-    PAGE_KEY("Page key", 3, 2, new Form.PageKey(Optional.empty()));
+    FADER("Fader", 2, 8, Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE)),
+    KNOB("Knob", 2, 3, Knob.restingAt(0)),
+    WHEEL("Wheel", 3, 3, new Wheel(24)),
+    BUTTON("Button", 2, 2, Button.plain(Button.Action.MOMENTARY)),
+    CHOICE("Choice", 4, 2, new Choice(List.of(new Choice.Option("One", "1"), new Choice.Option("Two", "2")), Form.Direction.RIGHT)),
+    PADS("Pads", 8, 8, Button.plain(Button.Action.MOMENTARY)),
+    XY_PAD("XY pad", 6, 6, new Pad(Form.Grab.JUMP, false)),
+    TILT("Tilt", 4, 4, new Tilt(45, 0.2)),
+    COLOUR("Colour", 6, 5, new Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"))),
+    PIANO("Keys", 14, 4, Button.plain(Button.Action.MOMENTARY)),
+    LINE("Text line", 6, 1, new TextLine()),
+    TAP("Tap", 2, 2, new Tap(30, 240)),
+    MATRIX("Matrix", 8, 8, new Cross()),
+    METER("Meter", 1, 8, new Meter()),
+    NEEDLE("Needle", 4, 3, new Needle()),
+    LAMP("Lamp", 2, 1, Lamp.PLAIN),
+    READOUT("Readout", 3, 1, new Readout()),
+    CLOCK("Clock", 4, 2, new Clock()),
+    PICTURE("Picture", 4, 3, new PictureFrame()),
+    PAGE_KEY("Page key", 3, 2, new PageKey(Optional.empty()));
 
     /** A keyboard begins at C of the octave in the middle (MIDI 1.0: note 60). */
     private static final int MIDDLE_C = 60;

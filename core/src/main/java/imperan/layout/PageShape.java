@@ -2,7 +2,6 @@ package imperan.layout;
 
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Grid;
 import imperan.show.Held;
 import imperan.show.Laid;
@@ -101,6 +100,6 @@ public record PageShape(int width, int height, List<TooSmall> tooSmall, Optional
     }
 
     private static boolean isTouched(Control control) {
-        return control.form().takesHands() || control.form() instanceof Form.PageKey;
+        return control.form().takesFingers();
     }
 }

@@ -3,7 +3,6 @@ package imperan.layout;
 import imperan.layout.Arrangement.Cell;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Grid;
 import imperan.show.Held;
 import imperan.show.Laid;
@@ -11,6 +10,8 @@ import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Tray;
 import imperan.show.Twin;
+import imperan.show.form.Clock;
+import imperan.show.form.Form;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -25,7 +26,7 @@ import java.util.Set;
 final class PhonePages {
 
     /** 390 px over eight columns are 44.25 px each, 844 px over fifteen rows 45.7, gaps and bars taken off: the most that {@link PageShape} finds large enough. */
-    static final int COLUMNS = 8;
+    static final int COLUMNS = Form.PHONE_COLUMNS;
     private static final int ROWS = 15;
     /** Fewer rows would make few controls taller than a thumb reaches. */
     private static final int LEAST_ROWS = 8;
@@ -106,7 +107,7 @@ final class PhonePages {
 
     /** What pops up lies open on a phone, so nothing opens it. */
     private boolean opensTray(Control control) {
-        return control.form() instanceof Form.PageKey key && key.goesTo().flatMap(grids.show()::part).filter(part -> part.body() instanceof Tray).isPresent();
+        return control.form().goesTo().flatMap(grids.show()::part).filter(part -> part.body() instanceof Tray).isPresent();
     }
 
     /** Controls of one grid, as blocks that are moved as one. */
@@ -128,7 +129,7 @@ final class PhonePages {
     }
 
     private static boolean isUpright(Control control) {
-        return control.form() instanceof Form.Fader fader && fader.direction() != Form.Direction.RIGHT;
+        return control.form().place() == Form.Place.PUSHED && !control.form().liesDown();
     }
 
     /** Above or below the fader within its columns, or as its meter at its left. */
@@ -150,8 +151,8 @@ final class PhonePages {
      */
     private List<Control> strip(Control fader, List<Control> rest) {
         int wide = COLUMNS / across;
-        List<Control> meters = rest.stream().filter(c -> c.form() instanceof Form.Meter).limit(1).toList();
-        List<Control> keys = rest.stream().filter(c -> c.form() instanceof Form.Button).toList();
+        List<Control> meters = rest.stream().filter(c -> c.form().place() == Form.Place.LEVEL).limit(1).toList();
+        List<Control> keys = rest.stream().filter(c -> c.form().turnsOnAndOff()).toList();
         List<Control> names = rest.stream().filter(c -> isName(c, fader)).toList();
         rest.removeAll(meters);
         rest.removeAll(keys);
@@ -165,7 +166,7 @@ final class PhonePages {
         int keyWidth = left + 2 * keys.size() + 2 * TRAVEL <= wide ? 2 : 1;
         boolean beside = left + keyWidth * keys.size() + TRAVEL <= wide;
         int end = beside ? wide - keyWidth * keys.size() : wide;
-        laid.add(named.formed(lying((Form.Fader) named.form())).at(new Cells(left, 0, Math.max(TRAVEL, end - left), 1)));
+        laid.add(named.formed(named.form().pointing(Form.Direction.RIGHT)).at(new Cells(left, 0, Math.max(TRAVEL, end - left), 1)));
         int column = beside ? end : 0;
         int row = beside ? 0 : 1;
         for (Control key : keys) {
@@ -179,13 +180,9 @@ final class PhonePages {
         return laid;
     }
 
-    private static Form lying(Form.Fader fader) {
-        return new Form.Fader(Form.Direction.RIGHT, fader.grab(), fader.holdsAt(), fader.springs(), fader.rest(), fader.marks());
-    }
-
     /** A readout of nothing but the name of the thing, which the fader can bear itself. */
     private static boolean isName(Control control, Control fader) {
-        return control.form() instanceof Form.Readout && control.listens().size() == 1
+        return control.form().place() == Form.Place.NAME && control.listens().size() == 1
                 && (control.listens().get(0).address().endsWith("/name") || control.listens().get(0).address().endsWith("/label")
                 || fader.listens().stream().anyMatch(listen -> listen.role() == Listen.Role.LABEL && listen.address().equals(control.listens().get(0).address())));
     }
@@ -201,31 +198,8 @@ final class PhonePages {
 
     /** A control by itself, as large as a hand needs it. */
     private static Control alone(Control control) {
-        Form form = control.form();
-        if (form instanceof Form.Choice choice) {
-            boolean row = choice.options().size() <= COLUMNS / 2;
-            return control.formed(new Form.Choice(choice.options(), row ? Form.Direction.RIGHT : Form.Direction.UP))
-                    .at(row ? new Cells(0, 0, COLUMNS, 1) : new Cells(0, 0, COLUMNS / 2, Math.min(ROWS, choice.options().size())));
-        }
-        return control.at(new Cells(0, 0, width(form), height(form)));
-    }
-
-    private static int width(Form form) {
-        if (form instanceof Form.Pad || form instanceof Form.Colour || form instanceof Form.TextLine || form instanceof Form.Fader) {
-            return COLUMNS;
-        } else if (form instanceof Form.Meter || form instanceof Form.Cross) {
-            return 1;
-        }
-        return form instanceof Form.Button || form instanceof Form.Tap || form instanceof Form.PageKey || form instanceof Form.Lamp
-                || form instanceof Form.Knob ? 2 : COLUMNS / 2;
-    }
-
-    private static int height(Form form) {
-        if (form instanceof Form.Pad) {
-            return 6;
-        } else if (form instanceof Form.Colour || form instanceof Form.Meter || form instanceof Form.Wheel || form instanceof Form.Tilt) {
-            return 4;
-        }
-        return form instanceof Form.Knob || form instanceof Form.Needle || form instanceof Form.Picture || form instanceof Form.Clock ? 2 : 1;
+        Control here = control.formed(control.form().forPhone());
+        Form.Size size = here.form().onPhone();
+        return here.at(new Cells(0, 0, size.width(), Math.min(ROWS, size.height())));
     }
 }

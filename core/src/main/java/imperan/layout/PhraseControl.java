@@ -6,7 +6,6 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Face;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -14,6 +13,16 @@ import imperan.show.Phrase.AnswerRule;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.ScaleMark;
 import imperan.show.Send;
+import imperan.show.form.Button;
+import imperan.show.form.Choice;
+import imperan.show.form.Colour;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Lamp;
+import imperan.show.form.Meter;
+import imperan.show.form.Readout;
+import imperan.show.form.TextLine;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -63,28 +72,28 @@ final class PhraseControl {
 
     Form form() {
         if (value().isEmpty()) {
-            return isSaid() ? Form.Button.plain(Form.Button.Action.ONE_SHOT) : Form.Lamp.PLAIN;
+            return isSaid() ? Button.plain(Button.Action.ONE_SHOT) : Lamp.PLAIN;
         }
         PhraseArgument value = value().get();
         boolean onOrOff = value.type() == ArgumentType.BOOLEAN || value.choices().equals(List.of("0", "1"))
                 || value.choices().isEmpty() && value.type() == ArgumentType.INT32 && value.low().equals(Optional.of(0.0))
                 && value.high().equals(Optional.of(1.0));
         if (onOrOff) {
-            return isSaid() ? Form.Button.plain(Form.Button.Action.LATCHING) : Form.Lamp.PLAIN;
+            return isSaid() ? Button.plain(Button.Action.LATCHING) : Lamp.PLAIN;
         } else if (isColour()) {
-            return new Form.Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"));
+            return new Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"));
         } else if (value.choices().size() >= 2 && !isSaid()) {
-            return new Form.Lamp(value.choices().stream().map(text -> new Form.Lamp.State(text, word(value, text).orElse(""), look(text, value.choices()))).toList());
+            return new Lamp(value.choices().stream().map(text -> new Lamp.State(text, word(value, text).orElse(""), look(text, value.choices()))).toList());
         } else if (value.choices().size() >= 2) {
-            return new Form.Choice(value.choices().stream().map(text -> new Form.Choice.Option(word(value, text).orElse(text), text)).toList(), Form.Direction.UP);
+            return new Choice(value.choices().stream().map(text -> new Choice.Option(word(value, text).orElse(text), text)).toList(), Form.Direction.UP);
         } else if (value.type() == ArgumentType.TEXT) {
-            return phrase.direction() == Phrase.Direction.OUT ? new Form.TextLine() : new Form.Readout();
+            return phrase.direction() == Phrase.Direction.OUT ? new TextLine() : new Readout();
         } else if (!isSaid()) {
-            return value.low().isPresent() ? new Form.Meter() : new Form.Readout();
+            return value.low().isPresent() ? new Meter() : new Readout();
         }
         // what goes both ways from zero is turned, what fills up is pushed
-        return low() < 0 && high() > 0 ? Form.Knob.holdingAt((0 - low()) / (high() - low()))
-                : Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(value.marks());
+        return low() < 0 && high() > 0 ? Knob.holdingAt((0 - low()) / (high() - low()))
+                : Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(value.marks());
     }
 
     /** Three numbers of one range, of which the phrase's meaning or address says that they are a colour. */
@@ -105,8 +114,8 @@ final class PhraseControl {
     }
 
     /** The first state is the dark one; the others are lit. */
-    private static Form.Lamp.Look look(String text, List<String> choices) {
-        return choices.indexOf(text) == 0 ? Form.Lamp.Look.DARK : Form.Lamp.Look.LIT;
+    private static Lamp.Look look(String text, List<String> choices) {
+        return choices.indexOf(text) == 0 ? Lamp.Look.DARK : Lamp.Look.LIT;
     }
 
     private double low() {
@@ -117,37 +126,6 @@ final class PhraseControl {
         return value().flatMap(PhraseArgument::high).orElse(HIGH);
     }
 
-    /** How wide the form is, in cells, where it stands alone. */
-    static int width(Form form) {
-        return form instanceof Form.Colour || form instanceof Form.TextLine ? 6 : form instanceof Form.Choice ? 3 : 2;
-    }
-
-    /** How tall the form is, in cells, where it stands in a strip. */
-    static int height(Form form) {
-        if (form instanceof Form.Fader) {
-            return 8;
-        } else if (form instanceof Form.Colour) {
-            return 5;
-        } else if (form instanceof Form.Choice choice) {
-            return Math.min(8, choice.options().size());
-        }
-        return form instanceof Form.Meter || form instanceof Form.Knob ? 3 : form instanceof Form.Button ? 2 : 1;
-    }
-
-    /** Where the form stands in a strip: names above, then what is seen, then what is moved, then what is pressed. */
-    static int rank(Form form) {
-        if (form instanceof Form.Readout) {
-            return 0;
-        } else if (form instanceof Form.Lamp) {
-            return 1;
-        } else if (form instanceof Form.Knob) {
-            return 2;
-        } else if (form instanceof Form.Meter) {
-            return 3;
-        }
-        return form instanceof Form.Fader ? 4 : form instanceof Form.Choice ? 5 : 6;
-    }
-
     /**
      * The control for one of the addresses that the phrase stands for.
      *
@@ -156,17 +134,17 @@ final class PhraseControl {
      */
     Control at(String address, Map<String, Integer> numbers, PartId target, Cells cells, boolean inStrip) {
         Form form = form();
-        List<Send> sends = isSaid() && form.takesHands() ? List.of(new Send(form instanceof Form.Button && value().isEmpty() ? Send.Phase.PRESS
+        List<Send> sends = isSaid() && form.takesHands() ? List.of(new Send(form.triggers() ? Send.Phase.PRESS
                 : Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
         Control control = Control.plain(inStrip && !form.takesHands() ? "" : label(address), cells, form, sends,
                 heardOn(address, numbers).map(on -> listens(form, target, on)).orElse(List.of()));
-        return form instanceof Form.Button ? control.faced(Face.PLAIN.meaning(Face.Meaning.of(address))) : control;
+        return form.turnsOnAndOff() ? control.faced(Face.PLAIN.meaning(Face.Meaning.of(address))) : control;
     }
 
     /** A control of another form with the lines of this phrase; what its form cannot send stays out. */
     Control lines(Control control, String address, Map<String, Integer> numbers, PartId target) {
         Form form = control.form();
-        boolean chosen = form() instanceof Form.Choice && !(form instanceof Form.Choice) || isOneColour();
+        boolean chosen = !form().options().isEmpty() && form.options().isEmpty() || isOneColour();
         List<Send> sends = isSaid() && form.takesHands() && !chosen && form.axes() == 1
                 ? List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
         return control.withLines(sends, heardOn(address, numbers).or(() -> Optional.of(address))
@@ -174,7 +152,7 @@ final class PhraseControl {
     }
 
     private List<Listen> listens(Form form, PartId target, String address) {
-        return form instanceof Form.Colour ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, isOneColour() ? varying : axis,
+        return form.givesColour() ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, isOneColour() ? varying : axis,
                 low(), high(), Listen.Role.VALUE, axis)).toList() : spoken(target, address);
     }
 
@@ -190,11 +168,11 @@ final class PhraseControl {
             PhraseArgument argument = phrase.arguments().get(i);
             if (argument.fixed().isPresent()) {
                 sources.add(new ArgumentSource.Fixed(argument.type(), argument.fixed().get()));
-            } else if (i == varying && form instanceof Form.Choice) {
+            } else if (i == varying && !form.options().isEmpty()) {
                 sources.add(new ArgumentSource.Chosen(argument.type()));
-            } else if (i == varying && form instanceof Form.TextLine) {
+            } else if (i == varying && form.givesText()) {
                 sources.add(new ArgumentSource.Typed(argument.type()));
-            } else if (form instanceof Form.Colour && !isOneColour()) {
+            } else if (form.givesColour() && !isOneColour()) {
                 sources.add(new ArgumentSource.Value(argument.type(), low(), high(), i));
             } else {
                 sources.add(new ArgumentSource.Value(argument.type(), argument.low().orElse(LOW), argument.high().orElse(HIGH)));

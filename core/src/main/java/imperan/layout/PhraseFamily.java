@@ -1,7 +1,7 @@
 package imperan.layout;
 
 import imperan.address.SlotAddress;
-import imperan.show.Form;
+import imperan.show.form.Form;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;

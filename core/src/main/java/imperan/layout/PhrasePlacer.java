@@ -10,7 +10,6 @@ import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
-import imperan.show.Form;
 import imperan.show.Grid;
 import imperan.show.Held;
 import imperan.show.Listen;
@@ -23,6 +22,8 @@ import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.show.Tray;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -121,7 +122,7 @@ final class PhrasePlacer {
     private Optional<Outcome> each(List<Row> rows, PartId on, Room room) {
         for (int i = 0; i < rows.size(); i++) {
             Row row = rows.get(i);
-            Cells size = new Cells(0, 0, PhraseControl.width(row.control.form()), PhraseControl.height(row.control.form()));
+            Cells size = new Cells(0, 0, row.control.form().inStrip().width(), row.control.form().inStrip().height());
             Optional<Cell> way = room.take(List.of(size), i == 0 ? place.at() : Optional.empty());
             if (way.isEmpty()) {
                 return Optional.of(noRoom(i, rows.size()));
@@ -176,8 +177,8 @@ final class PhrasePlacer {
 
     /** Rows of a usual page's width, each as tall as the tallest: never less than what is wanted. */
     private static Grid roomForEach(List<Row> rows) {
-        int widest = rows.stream().mapToInt(row -> PhraseControl.width(row.control.form())).max().orElseThrow();
-        int tallest = rows.stream().mapToInt(row -> PhraseControl.height(row.control.form())).max().orElseThrow();
+        int widest = rows.stream().mapToInt(row -> row.control.form().inStrip().width()).max().orElseThrow();
+        int tallest = rows.stream().mapToInt(row -> row.control.form().inStrip().height()).max().orElseThrow();
         int inRow = Math.max(1, EACH_COLUMNS / widest);
         return new Grid(EACH_COLUMNS, Math.max(LEAST_ROWS, tallest * ((rows.size() + inRow - 1) / inRow)));
     }
@@ -191,19 +192,19 @@ final class PhrasePlacer {
     /** From top to bottom; a meter stands beside the fader of its strip. */
     private static List<Row> rows(List<Phrase> phrases) {
         List<PhraseControl> inStrip = phrases.stream().map(PhraseControl::new)
-                .sorted(Comparator.comparingInt(control -> PhraseControl.rank(control.form()))).toList();
+                .sorted(Comparator.comparing((PhraseControl control) -> control.form().place())).toList();
         boolean beside = inStrip.stream().anyMatch(PhrasePlacer::isMeter) && inStrip.stream().anyMatch(PhrasePlacer::isFader);
         List<Row> rows = new ArrayList<>();
         int top = 0;
         int meters = 0;
         for (PhraseControl control : inStrip) {
             SlotAddress slots = SlotAddress.parseFreely(control.address());
-            int height = PhraseControl.height(control.form());
+            int height = control.form().inStrip().height();
             boolean left = beside && isMeter(control) && meters++ == 0;
             boolean right = beside && isFader(control) && rows.stream().noneMatch(row -> isFader(row.control));
-            Cells cells = left ? new Cells(0, top, METER_WIDTH, PhraseControl.height(Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE)))
+            Cells cells = left ? new Cells(0, top, METER_WIDTH, Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).inStrip().height())
                     : right ? new Cells(METER_WIDTH, top, WIDTH, height)
-                    : new Cells(0, top, beside ? METER_WIDTH + WIDTH : inStrip.size() == 1 ? PhraseControl.width(control.form()) : WIDTH, height);
+                    : new Cells(0, top, beside ? METER_WIDTH + WIDTH : inStrip.size() == 1 ? control.form().inStrip().width() : WIDTH, height);
             rows.add(new Row(control, slots, slots.expand(), cells));
             top += left ? 0 : height;
         }
@@ -211,11 +212,11 @@ final class PhrasePlacer {
     }
 
     private static boolean isMeter(PhraseControl control) {
-        return control.form() instanceof Form.Meter;
+        return control.form().place() == Form.Place.LEVEL;
     }
 
     private static boolean isFader(PhraseControl control) {
-        return control.form() instanceof Form.Fader;
+        return control.form().place() == Form.Place.PUSHED;
     }
 
     private PartId newPage(Grid grid) {

@@ -7,8 +7,9 @@ import imperan.osc.OscMessage;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.FixedArgument;
-import imperan.show.Form;
 import imperan.show.Send;
+import imperan.show.form.Form;
+import imperan.show.form.Position;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -23,17 +24,17 @@ final class CompiledSend {
     private final List<OscArgument> fixed = new ArrayList<>();
     /** For each argument that is chosen: what each option says. */
     private final List<List<OscArgument>> chosen = new ArrayList<>();
-    private final Form.Choice choice;
+    private final Form form;
     private byte[] lastPacket = new byte[0];
     private Expectation expectation = Expectation.UNTOLD;
 
     CompiledSend(Send send, Form form) {
         this.send = send;
-        this.choice = form instanceof Form.Choice c ? c : null;
+        this.form = form;
         for (ArgumentSource source : send.arguments()) {
             fixed.add(source instanceof ArgumentSource.Fixed f
                     ? FixedArgument.parse(f).argument().orElseThrow() : OscArgument.Bare.NIL);
-            chosen.add(source instanceof ArgumentSource.Chosen c && choice != null ? choice.options().stream()
+            chosen.add(source instanceof ArgumentSource.Chosen c ? form.options().stream()
                     .map(option -> FixedArgument.parse(new ArgumentSource.Fixed(c.type(), option.text())).argument().orElseThrow()).toList()
                     : List.of());
         }
@@ -78,7 +79,7 @@ final class CompiledSend {
                 // what is no argument of this type is refused before it comes here
                 filled[i] = FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed)).argument().orElse(OscArgument.Bare.NIL);
             } else {
-                filled[i] = chosen.get(i).isEmpty() ? fixed.get(i) : chosen.get(i).get(choice.index(position.first()));
+                filled[i] = chosen.get(i).isEmpty() ? fixed.get(i) : chosen.get(i).get(form.index(position.first()));
             }
         }
         return List.of(filled);

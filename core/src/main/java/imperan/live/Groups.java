@@ -1,6 +1,5 @@
 package imperan.live;
 
-import imperan.show.Form;
 import imperan.show.PartId;
 
 import java.util.HashMap;
@@ -23,7 +22,8 @@ final class Groups {
      * @param grid the page or the tray on which it lies
      */
     void put(LiveControl control, PartId grid) {
-        Key key = control.control.form() instanceof Form.Button button && !button.group().isEmpty() ? new Key(grid, button.group()) : null;
+        String group = control.control.form().group();
+        Key key = group.isEmpty() ? null : new Key(grid, group);
         if (key == null || !key.equals(keys.get(control.id))) {
             remove(control.id);
         }

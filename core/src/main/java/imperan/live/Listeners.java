@@ -3,9 +3,9 @@ package imperan.live;
 import imperan.osc.AddressPattern;
 import imperan.osc.OscArgument;
 import imperan.show.Behaviour;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
+import imperan.show.form.Position;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -34,12 +34,10 @@ final class Listeners {
             Optional<OscArgument> said = argument(arguments, listen.argument());
             if (said.isEmpty() || listen.role() != Listen.Role.VALUE) {
                 return Optional.empty();
-            } else if (control.control.form() instanceof Form.Choice choice) {
-                return IntStream.range(0, choice.options().size()).filter(i -> Spelling.means(said.get(), choice.options().get(i).text()))
-                        .mapToObj(choice::position).findFirst();
-            } else if (control.control.form() instanceof Form.Lamp lamp && !lamp.states().isEmpty()) {
-                return IntStream.range(0, lamp.states().size()).filter(i -> Spelling.means(said.get(), lamp.states().get(i).text()))
-                        .mapToObj(i -> i / Math.max(1.0, lamp.states().size() - 1.0)).findFirst();
+            }
+            List<String> texts = control.control.form().heardTexts();
+            if (!texts.isEmpty()) {
+                return IntStream.range(0, texts.size()).filter(i -> Spelling.means(said.get(), texts.get(i))).mapToObj(i -> i / Math.max(1.0, texts.size() - 1.0)).findFirst();
             }
             if (said.get() instanceof OscArgument.Rgba colour) {
                 // a colour in one argument has all three axes in it, whatever the scale

@@ -1,18 +1,18 @@
 package imperan.live;
 
-import imperan.shaping.Smoothing;
-import imperan.shaping.Tempo;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
-import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Person;
+import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
+import imperan.show.form.Feel;
+import imperan.show.form.Finger;
+import imperan.show.form.Position;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -32,9 +32,9 @@ final class LiveControl {
      * @param since when it landed
      * @param counts false while it has to hold still before it counts
      */
-    record Grip(Touch.Pointer pointer, Person person, Gesture gesture, Touch landed, long since, boolean counts) {
+    record Grip(Touch.Pointer pointer, Person person, Finger finger, Touch landed, long since, boolean counts) {
         Grip counting() {
-            return new Grip(pointer, person, gesture, landed, since, true);
+            return new Grip(pointer, person, finger, landed, since, true);
         }
     }
 
@@ -81,17 +81,17 @@ final class LiveControl {
     private final List<Scale> scales = new ArrayList<>();
     /** Whether its numbers are whole ones: as they are sent, else as its phrasebook says that they are reported. */
     private boolean whole;
-    private final List<Smoothing> smoothings;
-    private final Tempo tempo;
+    /** What it remembers of hands. */
+    final Feel feel;
 
     LiveControl(PartId id, Control control) {
-        this(id, control, new Tempo());
+        this(id, control, Feel.of(control.form()));
     }
 
-    private LiveControl(PartId id, Control control, Tempo tempo) {
+    private LiveControl(PartId id, Control control, Feel feel) {
         this.id = id;
         this.control = control;
-        this.tempo = tempo;
+        this.feel = feel;
         this.sends = control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList();
         this.repeats = control.sends().stream().anyMatch(send -> send.on() == Send.Phase.HELD);
         this.position = Position.rest(control.form());
@@ -100,14 +100,12 @@ final class LiveControl {
             scales.add(scale(axis));
         }
         this.whole = sent(0).map(value -> isWhole(value.type())).orElse(false);
-        double smoothing = control.form() instanceof Form.Tilt tilt ? tilt.smoothingSeconds() : 0;
-        this.smoothings = IntStream.range(0, control.form().axes()).mapToObj(axis -> new Smoothing(smoothing)).toList();
         this.trace = new Trace(id, position.first(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** The same control after an edit: everything a hand or a target did to it stays. */
     LiveControl(LiveControl before, Control control) {
-        this(before.id, control, before.tempo);
+        this(before.id, control, before.feel.with(control.form()));
         boolean sameForm = before.control.form().equals(control.form());
         position = before.belief == Belief.UNSET ? Position.rest(control.form()) : before.position.snapped(control.form());
         if (before.echo.axes() == control.form().axes()) {
@@ -229,18 +227,6 @@ final class LiveControl {
         return belief == Belief.KNOWN || belief == Belief.ASSUMED;
     }
 
-    /** Where a tilt takes it, smoothed. */
-    Position tilted(Form.Tilt tilt, double sideways, double forwards, long now) {
-        return Position.of(smoothings.get(0).next(Gesture.clamp(0.5 + sideways / tilt.degrees() / 2), now),
-                smoothings.get(1).next(Gesture.clamp(0.5 + forwards / tilt.degrees() / 2), now));
-    }
-
-    /** Where a tap takes it: to the tempo of the taps, once there are two. */
-    Position tapped(Form.Tap tap, long now) {
-        return tempo.tapped(now).stream().mapToObj(beats -> Position.of(Gesture.clamp((beats - tap.slowest()) / (tap.fastest() - tap.slowest()))))
-                .findFirst().orElse(position);
-    }
-
     boolean isOpen(long now) {
         return control.behaviour().guard() != Behaviour.Guard.TWO_STEPS || now < openUntil;
     }
@@ -261,13 +247,8 @@ final class LiveControl {
     }
 
     private String text(Position at) {
-        if (control.form() instanceof Form.Choice choice) {
-            return choice.options().get(choice.index(at.first())).label();
-        } else if (control.form() instanceof Form.TextLine) {
-            return typed;
-        }
-        return IntStream.range(0, at.axes()).filter(axis -> !Double.isNaN(at.get(axis)))
-                .mapToObj(axis -> scales.get(axis).text(at.get(axis), whole)).collect(Collectors.joining(" "));
+        return control.form().text(at, typed).orElseGet(() -> IntStream.range(0, at.axes()).filter(axis -> !Double.isNaN(at.get(axis)))
+                .mapToObj(axis -> scales.get(axis).text(at.get(axis), whole)).collect(Collectors.joining(" ")));
     }
 
     SavedValue saved() {
@@ -279,7 +260,7 @@ final class LiveControl {
         if (saved.axes().size() != control.form().axes()) {
             return;
         }
-        position = Position.of(saved.axes().stream().map(axis -> Gesture.clamp(axis.position())).toList());
+        position = Position.of(saved.axes().stream().map(axis -> Position.clamp(axis.position())).toList());
         echo = Position.of(saved.axes().stream().map(axis -> axis.echo().orElse(Double.NaN)).toList());
         belief = saved.belief() == Belief.KNOWN ? Belief.STALE : saved.belief();
         movedBy = saved.movedBy();

@@ -1,9 +1,10 @@
 package imperan.live;
 
 import imperan.show.Behaviour;
-import imperan.show.Form;
 import imperan.show.PartId;
 import imperan.show.Target;
+import imperan.show.form.Form;
+import imperan.show.form.Position;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;

@@ -1,7 +1,7 @@
 package imperan.live;
 
-import imperan.show.Form;
 import imperan.show.Send;
+import imperan.show.form.Position;
 
 /**
  * A message of a control on its way out, as it was when the hand moved.
@@ -17,7 +17,6 @@ record Outgoing(LiveControl control, CompiledSend send, Position position, byte[
 
     /** Whether each one counts for itself: what a button, a choice or a line says, and all that is not sent on a change. */
     boolean isPress() {
-        Form form = control.control.form();
-        return send.send().on() != Send.Phase.CHANGE || form instanceof Form.Button || form instanceof Form.Choice || form instanceof Form.TextLine;
+        return send.send().on() != Send.Phase.CHANGE || control.control.form().eachCounts();
     }
 }

@@ -5,7 +5,6 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscText;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Send;
@@ -40,17 +39,12 @@ final class Sending {
         for (CompiledSend send : control.sends) {
             if (send.send().on() == phase) {
                 any = true;
-                send(control, send, phase != Send.Phase.CHANGE || saysEachTime(control.control.form()), now);
+                send(control, send, phase != Send.Phase.CHANGE || control.control.form().saysEachTime(), now);
             }
         }
         if (!any && phase == Send.Phase.CHANGE && control.sends.isEmpty()) {
             stop(control, Trace.Cell.MESSAGE, "This control has no send yet");
         }
-    }
-
-    /** Whether the same said twice is meant twice. */
-    private static boolean saysEachTime(Form form) {
-        return form instanceof Form.TextLine || form instanceof Form.Button button && button.action() == Form.Button.Action.ONE_SHOT;
     }
 
     /** @param always whether to send what was sent before, too */

@@ -1,16 +1,16 @@
 package imperan.live;
 
 import imperan.osc.OscText;
-import imperan.shaping.Hsv;
 import imperan.show.Behaviour;
-import imperan.show.Form;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Send;
+import imperan.show.form.Finger;
+import imperan.show.form.Form;
+import imperan.show.form.Position;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,7 +55,7 @@ final class Touching {
     }
 
     private void grip(LiveControl control, Touch touch, Person person, boolean counts, long now) {
-        control.grip = new LiveControl.Grip(touch.pointer(), person, new Gesture(control.control.form(), control.isKnown(), touch), touch, now, counts);
+        control.grip = new LiveControl.Grip(touch.pointer(), person, new Finger(control.isKnown(), touch.x(), touch.y()), touch, now, counts);
         held.add(control.id);
         heartbeats.put(person.id(), now);
         state.due.noLaterThan(new Due.OfBrowser(person.id()), now + LiveShow.HEARTBEAT_NANOS);
@@ -133,27 +133,22 @@ final class Touching {
             case PRESS -> land(control, touch, person, now);
             case MOVE -> {
                 if (mine && control.grip.counts()) {
-                    Position moved = control.grip.gesture().move(control.position, touch);
-                    turn(control, control.grip.gesture().takeSteps(), person, now);
-                    moveTo(control, moved, person, now);
+                    control.grip.finger().moved(touch.x(), touch.y(), touch.fine());
+                    goTo(control, form.move(control.position, control.grip.finger(), control.feel), person, now);
                 }
             }
             case STEP -> {
                 holdByKey(control, touch, person, now);
-                step(control, touch, person, now);
+                double share = touch.fine() ? Finger.FINE : 1;
+                goTo(control, form.step(control.position, touch.x() * share, touch.y() * share, control.feel), person, now);
             }
             case SET -> {
                 holdByKey(control, touch, person, now);
-                moveTo(control, form instanceof Form.Colour ? brightened(control.position, touch.y())
-                    : Position.of(Collections.nCopies(form.axes(), touch.y())).snapped(form), person, now);
+                moveTo(control, form.set(control.position, touch.y()), person, now);
             }
             case REST -> moveTo(control, Position.rest(form), person, now);
-            case PICK -> swatch(form, (int) touch.y()).ifPresent(colour -> moveTo(control, colour, person, now));
-            case TILT -> {
-                if (form instanceof Form.Tilt tilt) {
-                    moveTo(control, control.tilted(tilt, touch.x(), touch.y(), now), person, now);
-                }
-            }
+            case PICK -> form.kept((int) touch.y()).ifPresent(kept -> moveTo(control, kept, person, now));
+            case TILT -> form.tilted(touch.x(), touch.y(), control.feel, now).ifPresent(tilted -> moveTo(control, tilted, person, now));
             case TYPE -> type(control, touch.words(), person, now);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }
@@ -204,49 +199,25 @@ final class Touching {
         control.repeatDue = now + repeatNanos(control);
         control.openUntil = control.openUntil == Long.MIN_VALUE ? Long.MIN_VALUE : now + OPEN_NANOS;
         state.changed(control);
-        boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && restsOnDoubleTap(form);
-        Position position = twice ? Position.rest(form) : form instanceof Form.Tap tap ? control.tapped(tap, now)
-                : grip.gesture().press(control.position);
+        boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && form.restsOnDoubleTap();
+        Position position = twice ? Position.rest(form) : form.press(control.position, grip.finger(), control.feel, now);
         boolean moves = !position.equals(control.position);
         letOthersGo(control, position, grip.person(), now);
         control.position = position;
         sending.sendAll(control, Send.Phase.PRESS, now);
-        if (moves || isOneShot(form)) {
+        if (moves || form.triggers()) {
             moved(control, grip.person(), now);
         }
-        if (isOneShot(form)) {
+        if (form.triggers()) {
             // a trigger sends the same at each press and nothing at its release
             control.position = Position.rest(form);
         }
     }
 
-    private static boolean isOneShot(Form form) {
-        return form instanceof Form.Button button && button.action() == Form.Button.Action.ONE_SHOT;
-    }
-
-    private static boolean restsOnDoubleTap(Form form) {
-        return form instanceof Form.Fader || form instanceof Form.Knob || form instanceof Form.Cross || form instanceof Form.Pad;
-    }
-
-    /** One step of a key. */
-    private void step(LiveControl control, Touch touch, Person person, long now) {
-        Form form = control.control.form();
-        double share = touch.fine() ? Gesture.FINE : 1;
-        Position at = control.position;
-        if (form instanceof Form.Wheel wheel) {
-            int way = touch.x() + touch.y() > 0 ? 1 : -1;
-            turn(control, way, person, now);
-            moveTo(control, Gesture.turnedBy(at, wheel, way), person, now);
-        } else if (form instanceof Form.Colour) {
-            Hsv before = Hsv.ofRgb(at.get(0), at.get(1), at.get(2));
-            double hue = (before.hue() + touch.x() * share) % 1;
-            moveTo(control, Position.of(new Hsv(hue < 0 ? hue + 1 : hue, Gesture.clamp(before.saturation() + touch.y() * share),
-                    before.value() > 0 ? before.value() : 1).rgb()), person, now);
-        } else if (form.axes() == 2) {
-            moveTo(control, Position.of(Gesture.clamp(at.get(0) + touch.x() * share), Gesture.clamp(at.get(1) + touch.y() * share)), person, now);
-        } else {
-            moveTo(control, Gesture.stepped(form, at.first(), Gesture.clamp(at.first() + (touch.x() + touch.y()) * share)), person, now);
-        }
+    /** What it was turned leaves before where it stands then. */
+    private void goTo(LiveControl control, Position position, Person person, long now) {
+        turn(control, control.feel.takeSteps(), person, now);
+        moveTo(control, position, person, now);
     }
 
     private void turn(LiveControl control, int steps, Person person, long now) {
@@ -257,21 +228,8 @@ final class Touching {
         }
     }
 
-    private static Position brightened(Position at, double brightness) {
-        Hsv before = Hsv.ofRgb(at.get(0), at.get(1), at.get(2));
-        return Position.of(new Hsv(before.hue(), before.saturation(), Gesture.clamp(brightness)).rgb());
-    }
-
-    /** A saved colour, #rrggbb. */
-    private static Optional<Position> swatch(Form form, int index) {
-        return form instanceof Form.Colour colour && index >= 0 && index < colour.swatches().size()
-                ? Optional.of(Integer.parseInt(colour.swatches().get(index).substring(1), 16))
-                        .map(bits -> Position.of((bits >> 16 & 255) / 255.0, (bits >> 8 & 255) / 255.0, (bits & 255) / 255.0))
-                : Optional.empty();
-    }
-
     private void type(LiveControl control, String words, Person person, long now) {
-        if (!(control.control.form() instanceof Form.TextLine)) {
+        if (!control.control.form().givesText()) {
             return;
         }
         Optional<String> refusal = control.sends.stream().flatMap(send -> send.refusal(words).stream()).findFirst();
@@ -305,9 +263,9 @@ final class Touching {
             heartbeats.remove(grip.person().id());
         }
         if (grip.counts()) {
-            boolean tap = meant && grip.gesture().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;
+            boolean tap = meant && grip.finger().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;
             control.tappedAt = tap ? now : Long.MIN_VALUE;
-            moveTo(control, grip.gesture().release(control.position), grip.person(), now);
+            moveTo(control, control.control.form().release(control.position), grip.person(), now);
             sending.sendAll(control, Send.Phase.RELEASE, now);
             settle(control);
         }
@@ -378,11 +336,6 @@ final class Touching {
 
     private List<LiveControl> resting(Collection<PartId> controls) {
         return controls.stream().map(state.controls::get).filter(control -> control != null && control.grip == null && control.enabled
-                && restsOnDemand(control.control.form()) && !control.position.equals(Position.rest(control.control.form()))).toList();
-    }
-
-    private static boolean restsOnDemand(Form form) {
-        return form.takesHands() && !(form instanceof Form.Wheel) && !(form instanceof Form.Tap) && !(form instanceof Form.TextLine)
-                && !(form instanceof Form.Choice) && !(form instanceof Form.Colour);
+                && control.control.form().restsOnDemand() && !control.position.equals(Position.rest(control.control.form()))).toList();
     }
 }

@@ -1,5 +1,10 @@
 package imperan.show;
 
+import imperan.show.form.Choice;
+import imperan.show.form.Colour;
+import imperan.show.form.Form;
+import imperan.show.form.TextLine;
+
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 
@@ -36,7 +41,7 @@ public sealed interface ArgumentSource {
         public void check(PartRules rules, String field, Form form) {
             Ranges.problem(type, low, high).ifPresent(p -> rules.problem(field, p));
             rules.axis(field, axis, form);
-            if (type == ArgumentType.COLOUR && !(form instanceof Form.Colour)) {
+            if (type == ArgumentType.COLOUR && !form.givesColour()) {
                 rules.problem(field, "Only a colour control has a colour to send");
             }
         }
@@ -47,18 +52,18 @@ public sealed interface ArgumentSource {
 
         @Override
         public void check(PartRules rules, String field, Form form) {
-            if (!(form instanceof Form.Wheel) || !Ranges.fits(each) || type == ArgumentType.COLOUR) {
+            if (!form.givesSteps() || !Ranges.fits(each) || type == ArgumentType.COLOUR) {
                 rules.problem(field, "Only an endless wheel has steps to send, each a number");
             }
         }
     }
 
-    /** The line that was typed into a control that is a {@link Form.TextLine}, as an argument of this type. */
+    /** The line that was typed into a control that is a {@link TextLine}, as an argument of this type. */
     record Typed(ArgumentType type) implements ArgumentSource {
 
         @Override
         public void check(PartRules rules, String field, Form form) {
-            if (!(form instanceof Form.TextLine)) {
+            if (!form.givesText()) {
                 rules.problem(field, "Only a text line has a text to send");
             }
         }
@@ -76,15 +81,15 @@ public sealed interface ArgumentSource {
         }
     }
 
-    /** The text of the option that is on, in a control that is a {@link Form.Choice}, as an argument of this type. */
+    /** The text of the option that is on, in a control that is a {@link Choice}, as an argument of this type. */
     record Chosen(ArgumentType type) implements ArgumentSource {
 
         @Override
         public void check(PartRules rules, String field, Form form) {
-            if (!(form instanceof Form.Choice choice)) {
+            if (form.options().isEmpty()) {
                 rules.problem(field, "Only a choice has an option to send");
             } else {
-                choice.options().forEach(option -> FixedArgument.parse(new Fixed(type, option.text())).problem()
+                form.options().forEach(option -> FixedArgument.parse(new Fixed(type, option.text())).problem()
                         .ifPresent(p -> rules.problem(field, "Option “" + option.label() + "”: " + p)));
             }
         }
@@ -93,7 +98,7 @@ public sealed interface ArgumentSource {
     /** The types a person chooses from. */
     enum ArgumentType {
         FLOAT32, INT32, FLOAT64, INT64, TEXT, BOOLEAN,
-        /** Red, green and blue in one argument (OSC 1.0, type r). The value of a {@link Form.Colour} is all three of its axes then, whatever its scale and axis say. */
+        /** Red, green and blue in one argument (OSC 1.0, type r). The value of a {@link Colour} is all three of its axes then, whatever its scale and axis say. */
         COLOUR
     }
 }

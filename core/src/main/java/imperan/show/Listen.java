@@ -1,5 +1,7 @@
 package imperan.show;
 
+import imperan.show.form.Form;
+
 import java.util.Optional;
 
 /**

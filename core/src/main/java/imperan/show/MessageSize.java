@@ -1,5 +1,7 @@
 package imperan.show;
 
+import imperan.show.form.Form;
+
 import java.nio.charset.StandardCharsets;
 
 /** How many bytes a message of a send may take on the wire (OSC 1.0, "OSC Messages": everything is filled up to four bytes). */
@@ -17,8 +19,8 @@ final class MessageSize {
         for (ArgumentSource source : send.arguments()) {
             if (source instanceof ArgumentSource.Fixed fixed && source.type() == ArgumentSource.ArgumentType.TEXT) {
                 bytes += padded(fixed.text());
-            } else if (source instanceof ArgumentSource.Chosen && form instanceof Form.Choice choice) {
-                bytes += choice.options().stream().mapToLong(option -> padded(option.text())).max().orElse(0);
+            } else if (source instanceof ArgumentSource.Chosen) {
+                bytes += form.options().stream().mapToLong(option -> padded(option.text())).max().orElse(0);
             } else if (source instanceof ArgumentSource.Typed) {
                 bytes += PartRules.MOST_ARGUMENT;
             } else {

@@ -5,6 +5,7 @@ import imperan.address.MessageLine;
 import imperan.address.SlotAddress;
 import imperan.rig.HostAddress;
 import imperan.rig.Ports;
+import imperan.show.form.Form;
 
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -18,14 +19,14 @@ import java.util.Set;
  */
 public final class PartRules {
 
-    static final int MAX_LABEL = 80;
+    public static final int MAX_LABEL = 80;
     private static final int MAX_NOTE = 2000;
     private static final int MAX_TITLE = 200;
     /** Parts that one edit may change. */
     static final int MOST_CHANGES = 20_000;
     /** Of a text argument. */
     static final int MOST_ARGUMENT = 8 << 10;
-    static final int MAX_OPTIONS = 64;
+    public static final int MAX_OPTIONS = 64;
     /** A day. */
     static final double MOST_SECONDS = 86_400;
 
@@ -87,7 +88,7 @@ public final class PartRules {
     }
 
     /** @param field the path of the field at fault, such as {@code sends/0/address}; empty where it is the whole part */
-    void problem(String field, String message) {
+    public void problem(String field, String message) {
         problem(field, message, Optional.empty());
     }
 
@@ -156,7 +157,7 @@ public final class PartRules {
         }
     }
 
-    void marks(String field, List<ScaleMark> marks) {
+    public void marks(String field, List<ScaleMark> marks) {
         if (marks.size() > MAX_OPTIONS) {
             problem(field, "A scale has at most " + MAX_OPTIONS + " marks");
         }

@@ -1,6 +1,7 @@
 package imperan.show;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import imperan.show.form.Forms;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.exc.StreamConstraintsException;
@@ -28,6 +29,7 @@ public final class ShowJson {
             .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
             .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
             .registerSubtypes(Kinds.ALL.stream().map(kind -> new NamedType(kind.type(), kind.name())).toArray(NamedType[]::new))
+            .registerSubtypes(Forms.ALL.entrySet().stream().map(form -> new NamedType(form.getValue(), form.getKey())).toArray(NamedType[]::new))
             .build();
 
     private ShowJson() {

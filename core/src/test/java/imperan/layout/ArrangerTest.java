@@ -15,7 +15,6 @@ import imperan.layout.Arrangement.SpreadControls;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Edit;
-import imperan.show.Form;
 import imperan.show.Grid;
 import imperan.show.Outcome;
 import imperan.show.Page;
@@ -23,6 +22,7 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.form.Readout;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -47,7 +47,7 @@ class ArrangerTest {
     private Show show = with(with(with(Shows.withPage(), A, new Cells(0, 0, 1, 2)), B, new Cells(2, 1, 1, 2)), C, new Cells(5, 4, 2, 1));
 
     private static Show with(Show show, PartId id, Cells cells) {
-        return Shows.accepted(show, ADA, Shows.put(id, PAGE, Control.plain(id.value(), cells, new Form.Readout(), List.of(), List.of())));
+        return Shows.accepted(show, ADA, Shows.put(id, PAGE, Control.plain(id.value(), cells, new Readout(), List.of(), List.of())));
     }
 
     private String title(Arrangement arrangement) {
@@ -181,7 +181,7 @@ class ArrangerTest {
     @Test
     void aCopyWithoutRoomMakesThePageLarger() {
         List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(PartId.random(), Optional.empty(),
-                Control.plain("Wide", new Cells(0, 0, 8, 8), new Form.Readout(), List.of(), List.of())));
+                Control.plain("Wide", new Cells(0, 0, 8, 8), new Readout(), List.of(), List.of())));
         assertThat(title(paste(PAGE, copies, Optional.empty()))).isEqualTo("Paste Wide; the page has 15 × 8 cells now");
         assertThat(refusal(paste(PAGE, List.of(), Optional.empty()))).contains("Nothing was copied yet");
         assertThat(refusal(paste(C, copies, Optional.empty()))).isEqualTo("The page is no longer there");

@@ -12,7 +12,6 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.Lock;
 import imperan.show.Outcome;
@@ -20,6 +19,7 @@ import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.form.Button;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
@@ -72,7 +72,7 @@ class LinesTest extends FourFaders {
 
     @Test
     void fixedValuesGoOnWhereTheAddressStays() {
-        Control scene = Control.plain("Scene 3", new Cells(0, 6, 1, 1), Form.Button.plain(Form.Button.Action.ONE_SHOT), List.of(new Send(Send.Phase.PRESS,
+        Control scene = Control.plain("Scene 3", new Cells(0, 6, 1, 1), Button.plain(Button.Action.ONE_SHOT), List.of(new Send(Send.Phase.PRESS,
                 Optional.of(OTHER), "/scene", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "3")))), List.of());
         show = accepted(show, ADA, put(new PartId("scene"), PAGE, scene));
         Control copy = control(paste(Meaning.NEXT_VALUES, new PartId("scene")).get(0).value());

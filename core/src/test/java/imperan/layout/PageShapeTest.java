@@ -2,13 +2,17 @@ package imperan.layout;
 
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Page;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Tray;
 import imperan.show.Twin;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Meter;
+import imperan.show.form.PageKey;
+import imperan.show.form.PictureFrame;
 import org.junit.jupiter.api.Test;
 
 import java.util.List;
@@ -41,23 +45,23 @@ class PageShapeTest {
 
     @Test
     void aCellOfTheLeastSizeIsEnoughAndALittleLessIsNot() {
-        assertThat(small(accepted(page(20), ADA, put(new PartId("a"), PHONE, control(Form.Knob.restingAt(0), 0))))).isEmpty();
-        assertThat(small(accepted(page(21), ADA, put(new PartId("a"), PHONE, control(Form.Knob.restingAt(0), 0))))).containsExactly("a 42 × 44");
+        assertThat(small(accepted(page(20), ADA, put(new PartId("a"), PHONE, control(Knob.restingAt(0), 0))))).isEmpty();
+        assertThat(small(accepted(page(21), ADA, put(new PartId("a"), PHONE, control(Knob.restingAt(0), 0))))).containsExactly("a 42 × 44");
     }
 
     @Test
     void onlyWhatHandsTakeHasToBeFound() {
-        Show show = accepted(page(40), ADA, put(new PartId("meter"), PHONE, control(new Form.Meter(), 0)),
-                put(new PartId("key"), PHONE, control(new Form.PageKey(Optional.empty()), 1)),
-                put(new PartId("picture"), PHONE, control(new Form.Picture(), 2)),
+        Show show = accepted(page(40), ADA, put(new PartId("meter"), PHONE, control(new Meter(), 0)),
+                put(new PartId("key"), PHONE, control(new PageKey(Optional.empty()), 1)),
+                put(new PartId("picture"), PHONE, control(new PictureFrame(), 2)),
                 put(new PartId("tray"), PHONE, Tray.plain("Tray", new Cells(3, 0, 4, 4))),
-                put(new PartId("knob"), new PartId("tray"), control(Form.Knob.restingAt(0), 0)));
+                put(new PartId("knob"), new PartId("tray"), control(Knob.restingAt(0), 0)));
         assertThat(small(show)).containsExactly("key 19 × 44", "knob 19 × 44");
     }
 
     @Test
     void whatIsShownAgainIsMeasuredWhereItIsShown() {
-        Show show = accepted(page(40), ADA, put(new PartId("wide"), Shows.PAGE, control(Form.Knob.restingAt(0), 0)),
+        Show show = accepted(page(40), ADA, put(new PartId("wide"), Shows.PAGE, control(Knob.restingAt(0), 0)),
                 put(new PartId("again"), PHONE, new Twin(new PartId("wide"), new Cells(0, 0, 1, 1))),
                 put(new PartId("lost"), PHONE, new Twin(new PartId("nobody"), new Cells(1, 0, 1, 1))));
         assertThat(small(show)).containsExactly("again 19 × 44");

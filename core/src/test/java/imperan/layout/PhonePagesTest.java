@@ -4,13 +4,16 @@ import imperan.layout.Arrangement.Cell;
 import imperan.layout.Arrangement.PhonePage;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
+import imperan.show.form.Button;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Readout;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -48,7 +51,7 @@ class PhonePagesTest extends FourFaders {
         Page page = (Page) after.part(PHONE).orElseThrow().body();
         assertThat(page.screen()).isEqualTo(Page.Screen.of(Page.Screen.Kind.PHONE));
         assertThat(controls(after, PHONE)).hasSize(4).allSatisfy(control -> {
-            assertThat(((Form.Fader) control.form()).direction()).isEqualTo(Form.Direction.RIGHT);
+            assertThat(((Fader) control.form()).direction()).isEqualTo(Form.Direction.RIGHT);
             assertThat(control.cells().width()).isEqualTo(wide);
         });
         assertThat(controls(after, PHONE)).extracting(Control::sends).containsExactlyElementsOf(controls(show, PAGE).stream().map(Control::sends).toList());
@@ -57,9 +60,9 @@ class PhonePagesTest extends FourFaders {
 
     @Test
     void aKeyBeneathItsFaderComesToLieAtItsRightAndAReadoutOfTheNameGoesOntoTheFader() {
-        Control name = Control.plain("", new Cells(0, 0, 2, 1), new Form.Readout(), List.of(), List.of(Listen.value(Optional.of(DESK), "/in/1/name", 0, 0, 1)));
-        Control fader = Control.plain("level 1", new Cells(0, 1, 2, 5), Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), List.of(), List.of());
-        Control mute = Control.plain("mute 1", new Cells(0, 6, 2, 2), Form.Button.plain(Form.Button.Action.LATCHING), List.of(), List.of());
+        Control name = Control.plain("", new Cells(0, 0, 2, 1), new Readout(), List.of(), List.of(Listen.value(Optional.of(DESK), "/in/1/name", 0, 0, 1)));
+        Control fader = Control.plain("level 1", new Cells(0, 1, 2, 5), Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), List.of(), List.of());
+        Control mute = Control.plain("mute 1", new Cells(0, 6, 2, 2), Button.plain(Button.Action.LATCHING), List.of(), List.of());
         PartId page = page(name, fader, mute);
         List<Control> laid = controls(((Outcome.Accepted) toPhone(page, 1)).show(), PHONE);
         assertThat(laid).extracting(Control::label).containsExactly("level 1", "mute 1");
@@ -70,7 +73,7 @@ class PhonePagesTest extends FourFaders {
     @Test
     void whatHasNoRoomGoesOnAFurtherPage() {
         Control[] many = new Control[40];
-        Arrays.setAll(many, i -> Control.plain("level " + i, new Cells(i, 0, 1, 8), Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), List.of(), List.of()));
+        Arrays.setAll(many, i -> Control.plain("level " + i, new Cells(i, 0, 1, 8), Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), List.of(), List.of()));
         Show after = ((Outcome.Accepted) toPhone(page(many), 2)).show();
         List<Part> pages = after.all(Page.class).stream().filter(part -> ((Page) part.body()).name().contains(", phone")).toList();
         assertThat(pages).extracting(part -> ((Page) part.body()).name()).containsExactly("Many, phone", "Many, phone 2");

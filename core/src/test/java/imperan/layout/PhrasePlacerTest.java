@@ -5,10 +5,8 @@ import imperan.layout.Arrangement.PlacePhrases;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
-import imperan.show.Problem;
-import imperan.show.EditRequest;
 import imperan.show.Control;
-import imperan.show.Form;
+import imperan.show.EditRequest;
 import imperan.show.Listen;
 import imperan.show.Outcome;
 import imperan.show.Page;
@@ -19,10 +17,17 @@ import imperan.show.Phrase.AnswerRule;
 import imperan.show.Phrase.Direction;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
+import imperan.show.Problem;
 import imperan.show.ScaleMark;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.form.Choice;
+import imperan.show.form.Colour;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Lamp;
+import imperan.show.form.Readout;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -85,7 +90,7 @@ class PhrasePlacerTest {
     @Test
     void aPhraseWithASlotGivesAsManyAsAreWantedNumbered() {
         List<Control> faders = controls(place(3, 4, Optional.of(PAGE), "level"));
-        assertThat(faders).hasSize(4).allSatisfy(fader -> assertThat(fader.form()).isInstanceOf(Form.Fader.class));
+        assertThat(faders).hasSize(4).allSatisfy(fader -> assertThat(fader.form()).isInstanceOf(Fader.class));
         assertThat(faders.stream().map(fader -> fader.sends().get(0).address())).containsExactlyInAnyOrder("/in/3/level", "/in/4/level", "/in/5/level",
                 "/in/6/level");
         assertThat(faders.stream().map(Control::label).collect(Collectors.toSet())).containsExactlyInAnyOrder("level 3", "level 4", "level 5", "level 6");
@@ -99,7 +104,7 @@ class PhrasePlacerTest {
         Control fader = one(new Phrase("/in/<ch:1..12>/level", Direction.BOTH, List.of(new PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0),
                 Optional.of(1.0), "", List.of(), Optional.empty(), marks)), new AnswerRule(AnswerRule.Kind.SAME, "", 0.01, 0.5, Optional.of(1)), "", ""),
                 "/in/3/level");
-        assertThat(fader.form()).isEqualTo(Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(marks));
+        assertThat(fader.form()).isEqualTo(Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(marks));
         assertThat(fader.listens()).containsExactly(Listen.value(Optional.of(DESK), "/in/3/level", 0, 0, 1),
                 Listen.words(Optional.of(DESK), "/in/3/level", 1));
     }
@@ -147,7 +152,7 @@ class PhrasePlacerTest {
 
     @Test
     void aPageGrowsInTheWayThatLeavesItsCellsLarger() {
-        show = Shows.accepted(show, ADA, Shows.put(new PartId("wide"), PAGE, Control.plain("Wide", new Cells(0, 0, 16, 9), new Form.Readout(), List.of(), List.of())));
+        show = Shows.accepted(show, ADA, Shows.put(new PartId("wide"), PAGE, Control.plain("Wide", new Cells(0, 0, 16, 9), new Readout(), List.of(), List.of())));
         Outcome outcome = place(1, 4, Optional.of(PAGE), "level");
         assertThat(((Outcome.Accepted) outcome).edit().title()).isEqualTo("Place 4 controls for /in/<ch:1..12>/level; the page has 24 × 10 cells now");
         assertThat(((Outcome.Accepted) outcome).show().part(PAGE).orElseThrow().body()).isEqualTo(Page.plain("Page", 24, 10));
@@ -157,7 +162,7 @@ class PhrasePlacerTest {
     void aColourInOneArgumentBecomesAColourControl() {
         show = Shows.accepted(show, ADA, put(new PartId("tint"), BOOK, phrase("/lamp/<n:1..2>/tint", Direction.BOTH, argument(ArgumentType.COLOUR, null, null))));
         Control control = controls(place(1, 1, Optional.of(PAGE), "tint")).get(0);
-        assertThat(control.form()).isInstanceOf(Form.Colour.class);
+        assertThat(control.form()).isInstanceOf(Colour.class);
         assertThat(control.sends().get(0).arguments()).containsExactly(new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1));
         assertThat(control.listens()).extracting(Listen::argument).containsExactly(0, 0, 0);
         assertThat(control.listens()).extracting(Listen::axis).containsExactly(0, 1, 2);
@@ -173,7 +178,7 @@ class PhrasePlacerTest {
     @Test
     void aFullPageIsSaid() {
         show = Shows.accepted(show, ADA, Shows.change(show, PAGE, Page.plain("Page", 64, 64)), Shows.put(new PartId("wide"), PAGE, Control.plain("Wide",
-                new Cells(0, 0, 64, 60), new Form.Readout(), List.of(), List.of())));
+                new Cells(0, 0, 64, 60), new Readout(), List.of(), List.of())));
         assertThat(refused(place(1, 4, Optional.of(PAGE), "level"))).contains("There is room for 0 of 4 here", "64 × 64");
         assertThat(refused(Arranger.carryOut(show, new PlacePhrases(Optional.of(PAGE), DESK, List.of(new PartId("level")), 1, 4, Optional.empty(),
                 PlacePhrases.Manner.BANK, 4), ADA))).contains("There is no room for a bank of 4");
@@ -212,9 +217,9 @@ class PhrasePlacerTest {
     void numbersWithWordsAreChosenByTheirWords() {
         PhraseArgument wave = new PhraseArgument(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of("0", "1", "2"), Optional.empty(),
                 List.of(new ScaleMark(0, "still"), new ScaleMark(2, "storm")));
-        assertThat(((Form.Choice) one(phrase("/wave", Direction.BOTH, wave), "/wave").form()).options())
-                .containsExactly(new Form.Choice.Option("still", "0"), new Form.Choice.Option("1", "1"), new Form.Choice.Option("storm", "2"));
-        assertThat(((Form.Lamp) one(phrase("/wave", Direction.IN, wave), "/wave").form()).states()).extracting(Form.Lamp.State::word).containsExactly("still", "", "storm");
+        assertThat(((Choice) one(phrase("/wave", Direction.BOTH, wave), "/wave").form()).options())
+                .containsExactly(new Choice.Option("still", "0"), new Choice.Option("1", "1"), new Choice.Option("storm", "2"));
+        assertThat(((Lamp) one(phrase("/wave", Direction.IN, wave), "/wave").form()).states()).extracting(Lamp.State::word).containsExactly("still", "", "storm");
     }
 
     @Test
@@ -223,7 +228,7 @@ class PhrasePlacerTest {
         Control choice = one(phrase("/play", Direction.BOTH, channel, argument(ArgumentType.TEXT, null, null, "Low water", "Flood")), "/play");
         assertThat(choice.sends().get(0).arguments()).containsExactly(new ArgumentSource.Fixed(ArgumentType.INT32, "7"),
                 new ArgumentSource.Chosen(ArgumentType.TEXT));
-        assertThat(((Form.Choice) choice.form()).options()).extracting(Form.Choice.Option::text).containsExactly("Low water", "Flood");
+        assertThat(((Choice) choice.form()).options()).extracting(Choice.Option::text).containsExactly("Low water", "Flood");
         assertThat(choice.listens().get(0).argument()).isOne();
     }
 

@@ -10,7 +10,6 @@ import imperan.osc.TimeTag;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.KeepAlive;
 import imperan.show.Listen;
 import imperan.show.PartId;
@@ -19,6 +18,7 @@ import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
+import imperan.show.form.Readout;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -92,7 +92,7 @@ class AnswerTest {
     void aReadoutOfWholeNumbersShowsWholeNumbers() {
         Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32,
                 Optional.of(0.0), Optional.of(255.0), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", "");
-        Control readout = Control.plain("Level", new Cells(3, 0, 1, 1), new Form.Readout(), List.of(),
+        Control readout = Control.plain("Level", new Cells(3, 0, 1, 1), new Readout(), List.of(),
                 List.of(Listen.value(Optional.of(Shows.DESK), "/in/3/level", 0, 0, 255)));
         show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
                 put(new PartId("phrase"), new PartId("book"), phrase), put(new PartId("readout"), Shows.PAGE, readout),
@@ -224,7 +224,7 @@ class AnswerTest {
 
     @Test
     void aReadoutShowsTextsAndNumbersAndIsNotMovedByHands() {
-        Control readout = Control.plain("Name", new Cells(4, 0, 2, 1), new Form.Readout(), List.of(),
+        Control readout = Control.plain("Name", new Cells(4, 0, 2, 1), new Readout(), List.of(),
                 List.of(Listen.value(Optional.of(Stage.DESK), "/in/1/name", 0, 0, 100)));
         stage = new Stage(Shows.accepted(show, Shows.ADA, put(new PartId("name"), PAGE, readout)));
         stage.desk("/in/1/name", new OscArgument.Text("Tide bell"));

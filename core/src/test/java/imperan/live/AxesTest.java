@@ -5,13 +5,20 @@ import imperan.osc.OscArgument;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.Page;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.form.Colour;
+import imperan.show.form.Form;
+import imperan.show.form.Lamp;
+import imperan.show.form.Pad;
+import imperan.show.form.Tap;
+import imperan.show.form.TextLine;
+import imperan.show.form.Tilt;
+import imperan.show.form.Wheel;
 import org.junit.jupiter.api.Test;
 
 import java.util.List;
@@ -40,7 +47,7 @@ class AxesTest {
     // ---- pads
 
     private static Stage pad(boolean springs) {
-        return stage(control(new Form.Pad(Form.Grab.JUMP, springs), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)),
+        return stage(control(new Pad(Form.Grab.JUMP, springs), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)),
                 send(Send.Phase.CHANGE, "/y", value(1, -45, 45))), hears("/x", 0, 0, -45, 45), hears("/y", 0, 1, -45, 45)));
     }
 
@@ -96,7 +103,7 @@ class AxesTest {
     // ---- colours
 
     private static Stage colour() {
-        return stage(control(new Form.Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/rgb", whole(0), whole(1), whole(2))),
+        return stage(control(new Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/rgb", whole(0), whole(1), whole(2))),
                 hears("/rgb", 0, 0, 0, 255), hears("/rgb", 1, 1, 0, 255), hears("/rgb", 2, 2, 0, 255)));
     }
 
@@ -132,7 +139,7 @@ class AxesTest {
     /** OSC 1.0, type r: red, green, blue and opacity, a byte each. */
     @Test
     void aColourInOneArgumentHasAllThreeAxesBothWays() {
-        Stage stage = stage(control(new Form.Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/tint", new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1))),
+        Stage stage = stage(control(new Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/tint", new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1))),
                 hears("/tint", 0, 0, 0, 1), hears("/tint", 0, 1, 0, 1), hears("/tint", 0, 2, 0, 1)));
         touch(stage, Phase.PICK, 0, 0);
         assertThat(stage.takeSent()).containsExactly("/tint #ff8000ff");
@@ -149,7 +156,7 @@ class AxesTest {
 
     @Test
     void aWheelSaysItsStepsAndGoesRoundAndRound() {
-        Stage stage = stage(control(new Form.Wheel(10), List.of(send(Send.Phase.STEP, "/jog", new ArgumentSource.Steps(ArgumentType.INT32, 2)))));
+        Stage stage = stage(control(new Wheel(10), List.of(send(Send.Phase.STEP, "/jog", new ArgumentSource.Steps(ArgumentType.INT32, 2)))));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 0.55);
         assertThat(stage.takeSent()).as("half a step is none yet").isEmpty();
@@ -165,7 +172,7 @@ class AxesTest {
 
     @Test
     void tapsBecomeATempo() {
-        Stage stage = stage(control(new Form.Tap(30, 240), List.of(send(Send.Phase.CHANGE, "/bpm", value(0, 30, 240)))));
+        Stage stage = stage(control(new Tap(30, 240), List.of(send(Send.Phase.CHANGE, "/bpm", value(0, 30, 240)))));
         for (int i = 0; i < 4; i++) {
             touch(stage, Phase.PRESS, 0.5, 0.5);
             touch(stage, Phase.RELEASE, 0.5, 0.5);
@@ -176,11 +183,11 @@ class AxesTest {
 
     @Test
     void aTypedLineIsSentAsOftenAsItIsTypedAndOnlyWhereItFitsItsType() {
-        Stage stage = stage(control(new Form.TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.TEXT)))));
+        Stage stage = stage(control(new TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.TEXT)))));
         touch(stage, Phase.TYPE, 0, 0, "lantern 3 = 50 %");
         touch(stage, Phase.TYPE, 0, 0, "lantern 3 = 50 %");
         assertThat(stage.takeSent()).containsExactly("/line “lantern 3 = 50 %”", "/line “lantern 3 = 50 %”");
-        Stage number = stage(control(new Form.TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.INT32)))));
+        Stage number = stage(control(new TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.INT32)))));
         touch(number, Phase.TYPE, 0, 0, "fifty");
         assertThat(number.takeSent()).isEmpty();
         assertThat(number.trace("it").stopped().orElseThrow().why()).contains("“fifty” is not a number");
@@ -190,7 +197,7 @@ class AxesTest {
 
     @Test
     void aTiltIsSmoothedAndLevelIsTheMiddle() {
-        Stage stage = stage(control(new Form.Tilt(45, 0.2), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)))));
+        Stage stage = stage(control(new Tilt(45, 0.2), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)))));
         touch(stage, Phase.TILT, 0, 0);
         assertThat(positions(stage)).containsExactly(0.5, 0.5);
         stage.now += 200 * MS;
@@ -204,8 +211,8 @@ class AxesTest {
 
     @Test
     void aTargetNamesAControlAndLightsALampByItsState() {
-        Form.Lamp lamp = new Form.Lamp(List.of(new Form.Lamp.State("out", "", Form.Lamp.Look.DARK), new Form.Lamp.State("rising", "", Form.Lamp.Look.BLINKING),
-                new Form.Lamp.State("in", "In", Form.Lamp.Look.LIT)));
+        Lamp lamp = new Lamp(List.of(new Lamp.State("out", "", Lamp.Look.DARK), new Lamp.State("rising", "", Lamp.Look.BLINKING),
+                new Lamp.State("in", "In", Lamp.Look.LIT)));
         Stage stage = stage(control(lamp, List.of(), hears("/look/1/state", 0, 0, 0, 1), Listen.label(Optional.of(DESK), "/look/1/name", 0)));
         stage.desk("/look/1/state", new OscArgument.Text("rising"));
         stage.desk("/look/1/name", new OscArgument.Text("Dusk"));

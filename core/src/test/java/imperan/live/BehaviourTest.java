@@ -2,15 +2,19 @@ package imperan.live;
 
 import imperan.live.Touch.Phase;
 import imperan.osc.OscArgument;
-import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.form.Button;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Pad;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -41,15 +45,15 @@ class BehaviourTest {
 
     private static final Behaviour PLAIN = Behaviour.PLAIN;
 
-    private static Stage button(Form.Button.Action action, Behaviour behaviour, Send... sends) {
-        return stage(control(Form.Button.plain(action), List.of(sends)).behaving(behaviour));
+    private static Stage button(Button.Action action, Behaviour behaviour, Send... sends) {
+        return stage(control(Button.plain(action), List.of(sends)).behaving(behaviour));
     }
 
     private static final Send PRESSED = send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1));
 
     @Test
     void aOneShotSaysItEachTimeAndNothingAfterwards() {
-        Stage stage = button(Form.Button.Action.ONE_SHOT, PLAIN, PRESSED);
+        Stage stage = button(Button.Action.ONE_SHOT, PLAIN, PRESSED);
         for (int i = 0; i < 2; i++) {
             touch(stage, Phase.PRESS, 0.5, 0.5);
             touch(stage, Phase.RELEASE, 0.5, 0.5);
@@ -60,7 +64,7 @@ class BehaviourTest {
     @Test
     void whatIsHeldIsRepeatedUntilItIsLetGo() {
         Behaviour every50 = new Behaviour(Behaviour.Guard.NONE, 0.05, PLAIN.whenLost(), Optional.empty(), "");
-        Stage stage = button(Form.Button.Action.MOMENTARY, every50, send(Send.Phase.HELD, "/more"));
+        Stage stage = button(Button.Action.MOMENTARY, every50, send(Send.Phase.HELD, "/more"));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         stage.pass(220);
         assertThat(stage.takeSent()).containsExactly("/more", "/more", "/more", "/more");
@@ -71,7 +75,7 @@ class BehaviourTest {
 
     @Test
     void whatHasToBeHeldStillCountsAfterAMoment() {
-        Stage stage = button(Form.Button.Action.LATCHING, new Behaviour(Behaviour.Guard.HOLD, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        Stage stage = button(Button.Action.LATCHING, new Behaviour(Behaviour.Guard.HOLD, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
         stage.pass(300);
         touch(stage, Phase.RELEASE, 0.5, 0.5);
@@ -83,7 +87,7 @@ class BehaviourTest {
 
     @Test
     void theSecondOfTwoTouchesCountsAndOnlySoonAfterTheFirst() {
-        Stage stage = button(Form.Button.Action.LATCHING, new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        Stage stage = button(Button.Action.LATCHING, new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.RELEASE, 0.5, 0.5);
         assertThat(stage.takeSent()).isEmpty();
@@ -98,7 +102,7 @@ class BehaviourTest {
 
     @Test
     void aControlIsPossibleOnlyWhileItsTargetSaysSo() {
-        Stage stage = button(Form.Button.Action.ONE_SHOT, PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(DESK), "/state", 0, "ready")), PRESSED);
+        Stage stage = button(Button.Action.ONE_SHOT, PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(DESK), "/state", 0, "ready")), PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.RELEASE, 0.5, 0.5);
         assertThat(stage.takeSent()).as("nothing is known yet").containsExactly("/go 1");
@@ -149,7 +153,7 @@ class BehaviourTest {
     }
 
     private static Stream<Form> detents() {
-        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0, List.of()), Form.Knob.holdingAt(0.5));
+        return Stream.of(new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0, List.of()), Knob.holdingAt(0.5));
     }
 
     @ParameterizedTest
@@ -171,7 +175,7 @@ class BehaviourTest {
 
     @Test
     void aDetentLiesWhereItIsWanted() {
-        Form unity = new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.of(0.75), false, 0, List.of());
+        Form unity = new Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.of(0.75), false, 0, List.of());
         Stage stage = stage(control(unity, List.of(send(Send.Phase.CHANGE, "/it", value(0, 0, 1)))));
         touch(stage, Phase.SET, 0, 0.5);
         touch(stage, Phase.PRESS, 0.5, 0.5);
@@ -186,7 +190,7 @@ class BehaviourTest {
     /** 0.562 is no number of 32 bits: what the target answers stands a rounding beside it. */
     @Test
     void aDetentIsLeftByKeyAndHeldByFingerAfterTheTargetHasRoundedIt() {
-        Form unity = new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.562), false, 0, List.of());
+        Form unity = new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.562), false, 0, List.of());
         Stage stage = stage(control(unity, List.of(send(Send.Phase.CHANGE, "/it", value(0, 0, 1))), hears("/it", 0, 0, 0, 1)));
         stage.desk("/it", 0.562f);
         touch(stage, Phase.STEP, 0, 0.01);
@@ -203,7 +207,7 @@ class BehaviourTest {
 
     @Test
     void aDetentBeyondTheWayIsRefused() {
-        assertThat(Shows.refused(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(Form.Knob.holdingAt(1.5), List.of()))))
+        assertThat(Shows.refused(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(Knob.holdingAt(1.5), List.of()))))
                 .anySatisfy(problem -> assertThat(problem.field()).isEqualTo("form/holdsAt"));
     }
 
@@ -246,11 +250,11 @@ class BehaviourTest {
     }
 
     @ParameterizedTest
-    @EnumSource(Form.Button.Action.class)
-    void aButtonThatBecomesAPadWhileItIsHeldLetsGo(Form.Button.Action action) {
+    @EnumSource(Button.Action.class)
+    void aButtonThatBecomesAPadWhileItIsHeldLetsGo(Button.Action action) {
         Stage stage = button(action, PLAIN, PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
-        Show changed = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(new Form.Pad(Form.Grab.JUMP, false), List.of())));
+        Show changed = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(new Pad(Form.Grab.JUMP, false), List.of())));
         stage.live.load(changed, stage.now);
         assertThat(stage.value("it").holder()).isEmpty();
         assertThat(stage.value("it").axes()).hasSize(2);
@@ -262,7 +266,7 @@ class BehaviourTest {
     // ---- springs
 
     private static Stream<Form> springing() {
-        return Stream.of(new Form.Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.empty(), true, 0.5, List.of()), new Form.Knob(Optional.empty(), true, 0.5));
+        return Stream.of(new Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.empty(), true, 0.5, List.of()), new Knob(Optional.empty(), true, 0.5));
     }
 
     @ParameterizedTest
@@ -279,7 +283,7 @@ class BehaviourTest {
 
     @Test
     void whatSpringsGoesBackWhenItsFingerIsLost() {
-        Stage stage = stage(control(new Form.Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
+        Stage stage = stage(control(new Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 0.75);
         stage.takeSent();
@@ -289,7 +293,7 @@ class BehaviourTest {
 
     @Test
     void aKeyHoldsWhatSpringsUntilItIsLetGo() {
-        Stage stage = stage(control(new Form.Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
+        Stage stage = stage(control(new Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
                 send(Send.Phase.RELEASE, "/off"))));
         touch(stage, Phase.STEP, 0, 0.25);
         touch(stage, Phase.STEP, 0, 0.25);

@@ -15,7 +15,6 @@ import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
-import imperan.show.Form;
 import imperan.show.Held;
 import imperan.show.KeepAlive;
 import imperan.show.Layout;
@@ -30,6 +29,15 @@ import imperan.show.Phrasebook;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.show.form.Button;
+import imperan.show.form.Choice;
+import imperan.show.form.Colour;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Pad;
+import imperan.show.form.TextLine;
+import imperan.show.form.Wheel;
 
 import java.io.IOException;
 import java.io.OutputStreamWriter;
@@ -192,13 +200,13 @@ final class Evening extends QuietSink {
             values.add(new ArgumentSource.Value(axis == 0 && i % 5 == 0 ? ArgumentType.INT32 : ArgumentType.FLOAT32, i % 4 == 0 ? -60 : 0, i % 4 == 0 ? 10 : 1, axis));
             listens.add(new Listen(target, root(i) + "/v", axis, i % 4 == 0 ? -60 : 0, i % 4 == 0 ? 10 : 1, Listen.Role.VALUE, axis));
         }
-        if (form instanceof Form.TextLine) {
+        if (form instanceof TextLine) {
             values = List.of(new ArgumentSource.Typed(ArgumentType.TEXT));
             listens.clear();
-        } else if (form instanceof Form.Choice) {
+        } else if (form instanceof Choice) {
             values = List.of(new ArgumentSource.Chosen(ArgumentType.TEXT));
             listens.clear();
-        } else if (form instanceof Form.Wheel) {
+        } else if (form instanceof Wheel) {
             sends.add(new Send(Send.Phase.STEP, target, root(i) + "/step", List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1))));
         }
         sends.add(new Send(Send.Phase.CHANGE, target, root(i) + "/v", values));
@@ -222,18 +230,18 @@ final class Evening extends QuietSink {
 
     private static Form form(int i) {
         return switch (i % 12) {
-            case 0 -> Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0.25);
-            case 1 -> Form.Button.plain(Form.Button.Action.MOMENTARY);
-            case 2 -> Form.Fader.plain(Form.Direction.RIGHT, Form.Grab.JUMP);
-            case 3 -> new Form.Button(Form.Button.Action.LATCHING, i > 36 ? "one of" : "");
-            case 4 -> new Form.Knob(Optional.of(0.5), i > 36, 0.5);
-            case 5 -> new Form.Pad(Form.Grab.JUMP, i > 36);
-            case 6 -> new Form.Colour(List.of("#ff0000", "#0080ff"));
-            case 7 -> Form.Button.plain(Form.Button.Action.ONE_SHOT);
-            case 8 -> new Form.Wheel(24);
-            case 9 -> new Form.Choice(List.of(new Form.Choice.Option("A", "a"), new Form.Choice.Option("B", "b"), new Form.Choice.Option("C", "c")), Form.Direction.UP);
-            case 10 -> new Form.TextLine();
-            default -> new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), true, 0.5, List.of());
+            case 0 -> Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0.25);
+            case 1 -> Button.plain(Button.Action.MOMENTARY);
+            case 2 -> Fader.plain(Form.Direction.RIGHT, Form.Grab.JUMP);
+            case 3 -> new Button(Button.Action.LATCHING, i > 36 ? "one of" : "");
+            case 4 -> new Knob(Optional.of(0.5), i > 36, 0.5);
+            case 5 -> new Pad(Form.Grab.JUMP, i > 36);
+            case 6 -> new Colour(List.of("#ff0000", "#0080ff"));
+            case 7 -> Button.plain(Button.Action.ONE_SHOT);
+            case 8 -> new Wheel(24);
+            case 9 -> new Choice(List.of(new Choice.Option("A", "a"), new Choice.Option("B", "b"), new Choice.Option("C", "c")), Form.Direction.UP);
+            case 10 -> new TextLine();
+            default -> new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), true, 0.5, List.of());
         };
     }
 
@@ -310,13 +318,13 @@ final class Evening extends QuietSink {
         long t = from;
         double x = random.nextDouble();
         double y = random.nextDouble();
-        if (form instanceof Form.TextLine) {
+        if (form instanceof TextLine) {
             String words = "line " + random.nextInt(100);
             at(t, () -> touch(person, control, Touch.Phase.TYPE, 0, 0, words));
             return t;
         }
         // values of which some are left out follow each other at any distance, also at that after which a target is asked
-        int kind = habit(control) == Habit.WATER && (form instanceof Form.Wheel || control % 5 == 0) ? 4 : random.nextInt(8);
+        int kind = habit(control) == Habit.WATER && (form instanceof Wheel || control % 5 == 0) ? 4 : random.nextInt(8);
         if (kind == 0) {
             at(t, () -> touch(person, control, Touch.Phase.REST, 0.5, 0.5, ""));
             return t;
@@ -330,7 +338,7 @@ final class Evening extends QuietSink {
             }
             at(t += 70, () -> touch(person, control, Touch.Phase.RELEASE, 0.5, y, ""));
             return t;
-        } else if (kind == 3 && form instanceof Form.Colour) {
+        } else if (kind == 3 && form instanceof Colour) {
             at(t, () -> touch(person, control, Touch.Phase.PICK, 0, random.nextInt(3), ""));
             return t;
         } else if (kind == 4) {

@@ -6,13 +6,17 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
-import imperan.show.Form.Choice.Option;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.form.Choice;
+import imperan.show.form.Choice.Option;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Lamp;
+import imperan.show.form.Meter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -29,7 +33,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 /** How the forms beside fader and button take hands, and show what is said. */
 class FormsTest {
 
-    private static final Form.Choice SCENES = new Form.Choice(List.of(new Option("Ebb", "Low water"), new Option("Flood", "Flood"),
+    private static final Choice SCENES = new Choice(List.of(new Option("Ebb", "Low water"), new Option("Flood", "Flood"),
             new Option("Slack", "Slack")), Form.Direction.RIGHT);
 
     private static Control control(Form form, ArgumentSource... arguments) {
@@ -62,7 +66,7 @@ class FormsTest {
 
     @Test
     void theFirstOptionOfAColumnIsOnTop() {
-        Form.Choice column = new Form.Choice(SCENES.options(), Form.Direction.UP);
+        Choice column = new Choice(SCENES.options(), Form.Direction.UP);
         Stage stage = stage(control(column, new ArgumentSource.Chosen(ArgumentType.TEXT)));
         touch(stage, Phase.PRESS, 0.5, 0.05);
         assertThat(stage.takeSent()).containsExactly("/it “Slack”");
@@ -111,7 +115,7 @@ class FormsTest {
 
     @Test
     void optionsThatAreNumbersAreKnownByTheirValue() {
-        Form.Choice reels = new Form.Choice(List.of(new Option("First", "1"), new Option("Third", "3"), new Option("Last", "8")), Form.Direction.RIGHT);
+        Choice reels = new Choice(List.of(new Option("First", "1"), new Option("Third", "3"), new Option("Last", "8")), Form.Direction.RIGHT);
         Stage stage = stage(control(reels, new ArgumentSource.Chosen(ArgumentType.INT32)));
         stage.desk("/it", new OscArgument.Float32(3));
         assertThat(stage.value("it").text()).isEqualTo("Third");
@@ -121,7 +125,7 @@ class FormsTest {
 
     @Test
     void aKnobTurnsAsFarAsTheFingerGoesAndNeverJumps() {
-        Stage stage = stage(control(Form.Knob.restingAt(0.5), new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1)));
+        Stage stage = stage(control(Knob.restingAt(0.5), new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1)));
         stage.desk("/it", 0.5f);
         touch(stage, Phase.PRESS, 0.5, 0.9);
         assertThat(stage.takeSent()).isEmpty();
@@ -132,7 +136,7 @@ class FormsTest {
 
     @Test
     void aFingerMayPullBeyondTheControlAndComesBackFromItsEndAtOnce() {
-        Stage stage = stage(control(Form.Knob.restingAt(0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)));
+        Stage stage = stage(control(Knob.restingAt(0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 1.25);
         assertThat(stage.value("it").position()).isEqualTo(0.75);
@@ -145,7 +149,7 @@ class FormsTest {
     @ParameterizedTest
     @CsvSource({"meter", "lamp"})
     void whatOnlyShowsTakesNoHands(String kind) {
-        Stage stage = stage(control(kind.equals("meter") ? new Form.Meter() : Form.Lamp.PLAIN));
+        Stage stage = stage(control(kind.equals("meter") ? new Meter() : Lamp.PLAIN));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         assertThat(stage.value("it").holder()).isEmpty();
         stage.desk("/it", 0.75f);
@@ -155,13 +159,13 @@ class FormsTest {
     @Test
     void aChoiceThatMakesNoSenseIsRefused() {
         Show base = Shows.withPage();
-        Form.Choice one = new Form.Choice(List.of(new Option("A", "a")), Form.Direction.UP);
+        Choice one = new Choice(List.of(new Option("A", "a")), Form.Direction.UP);
         assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(one)))).anySatisfy(p -> assertThat(p.message()).contains("2 to 64 options"));
-        Form.Choice twice = new Form.Choice(List.of(new Option("A", "a"), new Option("B", "a")), Form.Direction.UP);
+        Choice twice = new Choice(List.of(new Option("A", "a"), new Option("B", "a")), Form.Direction.UP);
         assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(twice)))).anySatisfy(p -> assertThat(p.message()).contains("say the same"));
         assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(SCENES, new ArgumentSource.Chosen(ArgumentType.INT32)))))
                 .anySatisfy(p -> assertThat(p.message()).contains("Option “Ebb”"));
-        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(Form.Knob.restingAt(0), new ArgumentSource.Chosen(ArgumentType.TEXT)))))
+        assertThat(Shows.refused(base, Shows.ADA, put(new PartId("it"), PAGE, control(Knob.restingAt(0), new ArgumentSource.Chosen(ArgumentType.TEXT)))))
                 .anySatisfy(p -> assertThat(p.message()).contains("Only a choice"));
     }
 }

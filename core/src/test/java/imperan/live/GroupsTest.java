@@ -4,13 +4,13 @@ import imperan.live.Touch.Phase;
 import imperan.show.Behaviour;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Tray;
+import imperan.show.form.Button;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
@@ -34,12 +34,12 @@ class GroupsTest {
 
     private static final PartId TRAY = new PartId("tray");
 
-    private static Control grouped(Form.Button.Action action, int column, String group) {
-        return button("B" + column, column, true, "/b/" + column).formed(new Form.Button(action, group));
+    private static Control grouped(Button.Action action, int column, String group) {
+        return button("B" + column, column, true, "/b/" + column).formed(new Button(action, group));
     }
 
     private static Control latching(int column) {
-        return grouped(Form.Button.Action.LATCHING, column, "solo");
+        return grouped(Button.Action.LATCHING, column, "solo");
     }
 
     private static Show show(Control... controls) {
@@ -83,7 +83,7 @@ class GroupsTest {
 
     @Test
     void oneThatIsHeldIsLetGo() {
-        Control held = grouped(Form.Button.Action.MOMENTARY, 0, "solo");
+        Control held = grouped(Button.Action.MOMENTARY, 0, "solo");
         List<Send> sends = Stream.concat(held.sends().stream(), Stream.of(new Send(Send.Phase.RELEASE, Optional.of(DESK), "/gone", List.of()),
                 new Send(Send.Phase.HELD, Optional.of(DESK), "/more", List.of()))).toList();
         Stage stage = new Stage(show(held.withLines(sends, held.listens()), latching(1)));
@@ -97,7 +97,7 @@ class GroupsTest {
 
     @Test
     void oneThatSaysTheSameEachTimeLetsTheOthersGoOff() {
-        Stage stage = new Stage(show(latching(0), grouped(Form.Button.Action.ONE_SHOT, 1, "solo")));
+        Stage stage = new Stage(show(latching(0), grouped(Button.Action.ONE_SHOT, 1, "solo")));
         tap(stage, ADA, 0);
         tap(stage, ADA, 1);
         assertThat(stage.takeSent()).containsExactly("/b/0 1", "/b/0 0", "/b/1 1");
@@ -115,7 +115,7 @@ class GroupsTest {
 
     @Test
     void otherGroupsOtherTraysAndThoseWithoutAGroupMindNothing() {
-        Show show = show(latching(0), grouped(Form.Button.Action.LATCHING, 1, "other"), grouped(Form.Button.Action.LATCHING, 2, ""));
+        Show show = show(latching(0), grouped(Button.Action.LATCHING, 1, "other"), grouped(Button.Action.LATCHING, 2, ""));
         show = accepted(show, Shows.ADA, put(TRAY, PAGE, Tray.plain("Tray", new Cells(0, 0, 4, 2))),
                 put(new PartId("b3"), TRAY, latching(0).at(new Cells(0, 0, 1, 1))), put(new PartId("b4"), TRAY, latching(1).at(new Cells(1, 0, 1, 1))));
         Stage stage = new Stage(show);
@@ -130,14 +130,14 @@ class GroupsTest {
         Show show = show(latching(0), latching(1));
         Stage stage = new Stage(show);
         tap(stage, ADA, 0);
-        stage.live.load(accepted(show, Shows.ADA, Shows.change(show, new PartId("b0"), grouped(Form.Button.Action.LATCHING, 0, ""))), stage.now);
+        stage.live.load(accepted(show, Shows.ADA, Shows.change(show, new PartId("b0"), grouped(Button.Action.LATCHING, 0, ""))), stage.now);
         tap(stage, ADA, 1);
         assertThat(on(stage)).containsExactlyInAnyOrder(0, 1);
     }
 
     @Test
     void whateverHandsDoTwoAreNeverOnHereOrAtTheTarget() {
-        Form.Button.Action[] actions = Form.Button.Action.values();
+        Button.Action[] actions = Button.Action.values();
         for (int seed = 0; seed < 50; seed++) {
             Random random = new Random(seed);
             Control[] controls = IntStream.range(0, 5).mapToObj(column -> grouped(actions[random.nextInt(actions.length)], column, "solo"))
@@ -156,7 +156,7 @@ class GroupsTest {
                 for (String said : stage.takeSent()) {
                     int which = said.charAt(3) - '0';
                     // what says the same each time is no state
-                    there[which] = said.endsWith("1") && ((Form.Button) controls[which].form()).action() != Form.Button.Action.ONE_SHOT;
+                    there[which] = said.endsWith("1") && ((Button) controls[which].form()).action() != Button.Action.ONE_SHOT;
                     List<Integer> lit = new ArrayList<>();
                     IntStream.range(0, there.length).filter(i -> there[i]).forEach(lit::add);
                     assertThat(lit).as("seed %d, step %d", seed, step).hasSizeLessThan(2);
@@ -167,7 +167,7 @@ class GroupsTest {
 
     @Test
     void theNameOfAGroupHasALimit() {
-        assertThat(Shows.refused(show(), Shows.ADA, put(new PartId("it"), PAGE, grouped(Form.Button.Action.LATCHING, 0, "x".repeat(81)))))
+        assertThat(Shows.refused(show(), Shows.ADA, put(new PartId("it"), PAGE, grouped(Button.Action.LATCHING, 0, "x".repeat(81)))))
                 .singleElement().satisfies(problem -> assertThat(problem.field()).isEqualTo("form/group"));
     }
 

@@ -9,12 +9,11 @@ import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.TimeTag;
-import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
-import imperan.show.Form;
 import imperan.show.Held;
 import imperan.show.Listen;
 import imperan.show.Page;
@@ -25,6 +24,7 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
+import imperan.show.form.Readout;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -271,7 +271,7 @@ class LimitsTest {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(Shows.change(wide, PAGE, Page.plain("Page", 64, 64)));
         for (int i = 0; i < 900; i++) {
-            steps.add(put(new PartId("m" + i), PAGE, Control.plain("m", new Cells(1 + i % 60, 8 + i / 60, 1, 1), new Form.Readout(),
+            steps.add(put(new PartId("m" + i), PAGE, Control.plain("m", new Cells(1 + i % 60, 8 + i / 60, 1, 1), new Readout(),
                     List.of(), List.of(Listen.value(Optional.of(DESK), "/aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa/" + i, 0, 0, 1)))));
         }
         Stage full = new Stage(Shows.accepted(wide, Shows.ADA, steps.toArray(EditRequest.Step[]::new)));

@@ -5,7 +5,7 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
+import imperan.show.form.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Send;

@@ -11,7 +11,6 @@ import imperan.osc.TimeTag;
 import imperan.show.ArgumentSource;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.KeepAlive;
 import imperan.show.Listen;
 import imperan.show.PartId;
@@ -22,6 +21,8 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
@@ -62,7 +63,7 @@ class PhraseRulesTest {
     }
 
     private static Control fader(String send, String listen) {
-        return Control.plain("Level", new Cells(0, 0, 1, 4), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0.25),
+        return Control.plain("Level", new Cells(0, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0.25),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), send,
                         List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))),
                 List.of(Listen.value(Optional.of(Shows.DESK), listen, 0, 0, 1)));
@@ -204,7 +205,7 @@ class PhraseRulesTest {
     /** A control with as many sends as there are addresses. */
     private void bundling(Target target, int sends) {
         Send.Phase phase = Send.Phase.CHANGE;
-        Control many = Control.plain("Many", new Cells(0, 0, 1, 4), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
+        Control many = Control.plain("Many", new Cells(0, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
                 IntStream.range(0, sends).mapToObj(i -> new Send(phase, Optional.of(Shows.DESK), "/out/" + i,
                         List.<ArgumentSource>of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))).toList(), List.of());
         Show base = Shows.withPage();

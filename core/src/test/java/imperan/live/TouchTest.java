@@ -5,12 +5,14 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.form.Button;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -38,12 +40,12 @@ class TouchTest {
 
     private static Control fader(Form.Grab grab) {
         Control plain = Shows.fader("Level", 0, "/level");
-        return Control.plain(plain.label(), plain.cells(), Form.Fader.restingAt(Form.Direction.UP, grab, 0.25), plain.sends(),
+        return Control.plain(plain.label(), plain.cells(), Fader.restingAt(Form.Direction.UP, grab, 0.25), plain.sends(),
                 plain.listens());
     }
 
     private static Control sending(ArgumentType type, double low, double high) {
-        return Control.plain("Level", new Cells(0, 0, 1, 1), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
+        return Control.plain("Level", new Cells(0, 0, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(Stage.DESK), "/level",
                         List.of(new ArgumentSource.Value(type, low, high)))), List.of());
     }
@@ -136,7 +138,7 @@ class TouchTest {
 
     @Test
     void fixedArgumentsKeepTheirPlace() {
-        Stage stage = stage(Control.plain("Level", new Cells(0, 0, 1, 1), Form.Button.plain(Form.Button.Action.MOMENTARY), List.of(
+        Stage stage = stage(Control.plain("Level", new Cells(0, 0, 1, 1), Button.plain(Button.Action.MOMENTARY), List.of(
                 new Send(Send.Phase.CHANGE, Optional.of(Stage.DESK), "/set", List.of(
                         new ArgumentSource.Fixed(ArgumentType.INT32, "3"),
                         new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1),
@@ -166,7 +168,7 @@ class TouchTest {
 
     @Test
     void sendsGoOutOnTheirPhaseInTheirOrder() {
-        Control button = Control.plain("Go", new Cells(0, 0, 1, 1), Form.Button.plain(Form.Button.Action.MOMENTARY), List.of(
+        Control button = Control.plain("Go", new Cells(0, 0, 1, 1), Button.plain(Button.Action.MOMENTARY), List.of(
                 new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/down", List.of()),
                 new Send(Send.Phase.RELEASE, Optional.of(Stage.DESK), "/up", List.of()),
                 new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/then", List.of())), List.of());
@@ -240,9 +242,9 @@ class TouchTest {
     @Test
     void aTouchThatEndsNowhereSaysWhere() {
         Listen listen = Listen.value(Optional.of(Stage.DESK), "/x", 0, 0, 1);
-        Control mute = Control.plain("No target", new Cells(0, 0, 1, 1), Form.Button.plain(Form.Button.Action.LATCHING),
+        Control mute = Control.plain("No target", new Cells(0, 0, 1, 1), Button.plain(Button.Action.LATCHING),
                 List.of(new Send(Send.Phase.CHANGE, Optional.empty(), "/x", List.of())), List.of(listen));
-        Control bare = Control.plain("No send", new Cells(1, 0, 1, 1), Form.Button.plain(Form.Button.Action.LATCHING), List.of(), List.of());
+        Control bare = Control.plain("No send", new Cells(1, 0, 1, 1), Button.plain(Button.Action.LATCHING), List.of(), List.of());
         Stage stage = stage(mute, bare, Shows.fader("F", 2, "/f"));
         stage.touch(ADA, "c0", Phase.PRESS, 0);
         assertThat(stage.trace("c0").stopped().orElseThrow().why()).isEqualTo("No target is set");

@@ -1,5 +1,7 @@
 package imperan.show;
 
+import imperan.show.form.PageKey;
+
 import java.util.List;
 import java.util.Optional;
 
@@ -43,6 +45,6 @@ public final class OneOfEach {
                 put(new PartId("in-tray"), TRAY, fader("In 1", 0, "/in/1/level")),
                 put(new PartId("again"), PAGE, new Twin(MAIN, new Cells(5, 0, 1, 4))),
                 put(front, Shows.LAYOUT, new Page("Front", 8, 8, Page.Screen.DESK, false, Optional.of(ready))),
-                put(new PartId("key"), PAGE, Control.plain("Front", new Cells(6, 0, 2, 2), new Form.PageKey(Optional.of(front)), List.of(), List.of())));
+                put(new PartId("key"), PAGE, Control.plain("Front", new Cells(6, 0, 2, 2), new PageKey(Optional.of(front)), List.of(), List.of())));
     }
 }

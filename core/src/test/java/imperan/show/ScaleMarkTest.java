@@ -1,5 +1,8 @@
 package imperan.show;
 
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+
 import org.junit.jupiter.api.Test;
 
 import java.util.List;
@@ -33,7 +36,7 @@ class ScaleMarkTest {
     @Test
     void whatCannotBeReadBackIsRefused() {
         for (ScaleMark bad : List.of(new ScaleMark(Double.NaN, "x"), new ScaleMark(0, " "), new ScaleMark(0, "a;b"), new ScaleMark(0, "x".repeat(81)))) {
-            Control fader = Shows.fader("It", 0, "/it").formed(Form.Fader.plain(Form.Direction.UP, Form.Grab.JUMP).marked(List.of(bad)));
+            Control fader = Shows.fader("It", 0, "/it").formed(Fader.plain(Form.Direction.UP, Form.Grab.JUMP).marked(List.of(bad)));
             assertThat(Shows.refused(Shows.withPage(), ADA, put(new PartId("it"), PAGE, fader))).singleElement()
                     .satisfies(problem -> assertThat(problem.field()).isEqualTo("form/marks"));
         }

@@ -10,6 +10,9 @@ import imperan.layout.Arranger;
 import imperan.picture.Picture;
 import imperan.picture.PictureTest;
 import imperan.picture.Pictures;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -194,7 +197,7 @@ class ShowFileTest {
         Show show = show();
         Phrase phrase = new Phrase("/pan", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32,
                 Optional.empty(), Optional.empty(), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", "");
-        show = accepted(show, ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))),
+        show = accepted(show, ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Knob.restingAt(0.5))),
                 put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), new PartId("book"), phrase));
         String file = written(show);
         String fifth = asOfVersion5(file);
@@ -204,8 +207,8 @@ class ShowFileTest {
 
     @Test
     void aFileOfTheSixthVersionIsReadAsWhatItMeant() {
-        Form.Fader holding = new Form.Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0.25, List.of());
-        Show show = accepted(show(), ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Form.Knob.restingAt(0.5))),
+        Fader holding = new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0.25, List.of());
+        Show show = accepted(show(), ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Knob.restingAt(0.5))),
                 put(new PartId("trim"), PAGE, fader("Trim", 4, "/trim").formed(holding)));
         String file = written(show);
         String sixth = asOfVersion6(file);

@@ -1,5 +1,8 @@
 package imperan.show;
 
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -102,7 +105,7 @@ class ShowTest {
                 Arguments.of(Page.plain("P", 0, 4), "columns", "1 to 64 columns"),
                 Arguments.of(Page.plain("P", 4, 65), "rows", "1 to 64 rows"),
                 Arguments.of(Control.plain("x".repeat(81), cells, fader.form(), List.of(), List.of()), "label", "at most 80"),
-                Arguments.of(Control.plain("F", cells, Form.Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 2), List.of(),
+                Arguments.of(Control.plain("F", cells, Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 2), List.of(),
                         List.of()), "form/rest", "between 0 and 1"),
                 Arguments.of(Control.plain("F", cells, fader.form(), List.of(new Send(Send.Phase.PRESS, Optional.empty(),
                         "main", List.of())), List.of()), "sends/0/address", "did you mean /main"),

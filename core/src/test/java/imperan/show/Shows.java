@@ -1,5 +1,9 @@
 package imperan.show;
 
+import imperan.show.form.Button;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+
 import java.util.List;
 import java.util.Optional;
 
@@ -26,14 +30,14 @@ public final class Shows {
     }
 
     public static Control fader(String label, int column, String address) {
-        return Control.plain(label, new Cells(column, 0, 1, 4), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0.25),
+        return Control.plain(label, new Cells(column, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0.25),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address,
                         List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))),
                 List.of(Listen.value(Optional.of(DESK), address, 0, 0, 1)));
     }
 
     public static Control button(String label, int column, boolean latching, String address) {
-        return Control.plain(label, new Cells(column, 4, 1, 1), Form.Button.plain(latching ? Form.Button.Action.LATCHING : Form.Button.Action.MOMENTARY),
+        return Control.plain(label, new Cells(column, 4, 1, 1), Button.plain(latching ? Button.Action.LATCHING : Button.Action.MOMENTARY),
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address,
                         List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.INT32, 0, 1)))),
                 List.of(Listen.value(Optional.of(DESK), address, 0, 0, 1)));

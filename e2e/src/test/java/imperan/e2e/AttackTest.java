@@ -6,8 +6,8 @@ import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.TimeTag;
-import imperan.server.run.Shows;
 import imperan.server.run.ShowLoop;
+import imperan.server.run.Shows;
 import imperan.server.socket.ShowSocket;
 import imperan.server.store.Keeper;
 import imperan.show.ArgumentSource;
@@ -15,7 +15,6 @@ import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
-import imperan.show.Form;
 import imperan.show.Held;
 import imperan.show.Layout;
 import imperan.show.Listen;
@@ -28,6 +27,9 @@ import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.show.form.Button;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -104,12 +106,12 @@ class AttackTest {
     }
 
     private static Control button() {
-        return Control.plain("Hit", new Cells(0, 0, 1, 1), Form.Button.plain(Form.Button.Action.MOMENTARY), List.of(new Send(Send.Phase.CHANGE,
+        return Control.plain("Hit", new Cells(0, 0, 1, 1), Button.plain(Button.Action.MOMENTARY), List.of(new Send(Send.Phase.CHANGE,
                 Optional.of(TARGET), "/far/hit", List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.INT32, 0, 1)))), List.of());
     }
 
     private static Control fader(int column, String address, PartId target) {
-        return Control.plain("Level", new Cells(column, 0, 1, 1), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0), List.of(new Send(
+        return Control.plain("Level", new Cells(column, 0, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0), List.of(new Send(
                 Send.Phase.CHANGE, Optional.of(target), address, List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)))),
                 List.of(Listen.value(Optional.of(target), address, 0, 0, 1)));
     }

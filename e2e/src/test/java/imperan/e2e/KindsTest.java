@@ -21,8 +21,6 @@ import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
-import imperan.show.Form;
-import imperan.show.Form.Choice.Option;
 import imperan.show.Listen;
 import imperan.show.Outcome;
 import imperan.show.Part;
@@ -30,6 +28,23 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Send;
 import imperan.show.Target;
+import imperan.show.form.Button;
+import imperan.show.form.Choice;
+import imperan.show.form.Choice.Option;
+import imperan.show.form.Colour;
+import imperan.show.form.Cross;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Lamp;
+import imperan.show.form.Meter;
+import imperan.show.form.Needle;
+import imperan.show.form.Pad;
+import imperan.show.form.Readout;
+import imperan.show.form.Tap;
+import imperan.show.form.TextLine;
+import imperan.show.form.Tilt;
+import imperan.show.form.Wheel;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -68,26 +83,26 @@ class KindsTest extends InstalledTest {
         steps.add(put(PROBE, Optional.empty(), Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.NONE)));
         steps.add(put(KINDS, Optional.of(new PartId("wheelhouse")), plain("Kinds", 30, 20)));
         column = 0;
-        add(steps, "fader", Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), value(0));
-        add(steps, "lying", Form.Fader.plain(Form.Direction.RIGHT, Form.Grab.JUMP), value(0));
-        add(steps, "knob", Form.Knob.restingAt(0), value(0));
-        add(steps, "cross", new Form.Cross(), value(0));
-        add(steps, "pad", new Form.Pad(Form.Grab.JUMP, false), value(0), value(1));
-        add(steps, "colour", new Form.Colour(List.of("#102030")), channel(0), channel(1), channel(2));
+        add(steps, "fader", Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), value(0));
+        add(steps, "lying", Fader.plain(Form.Direction.RIGHT, Form.Grab.JUMP), value(0));
+        add(steps, "knob", Knob.restingAt(0), value(0));
+        add(steps, "cross", new Cross(), value(0));
+        add(steps, "pad", new Pad(Form.Grab.JUMP, false), value(0), value(1));
+        add(steps, "colour", new Colour(List.of("#102030")), channel(0), channel(1), channel(2));
         column = 0;
-        add(steps, "button", Form.Button.plain(Form.Button.Action.MOMENTARY), value(0));
-        add(steps, "once", Form.Button.plain(Form.Button.Action.ONE_SHOT), new ArgumentSource.Fixed(ArgumentType.TEXT, "go"));
-        add(steps, "choice", new Form.Choice(List.of(new Option("Ebb", "Low water"), new Option("Flood", "Flood"), new Option("Slack", "Slack")),
+        add(steps, "button", Button.plain(Button.Action.MOMENTARY), value(0));
+        add(steps, "once", Button.plain(Button.Action.ONE_SHOT), new ArgumentSource.Fixed(ArgumentType.TEXT, "go"));
+        add(steps, "choice", new Choice(List.of(new Option("Ebb", "Low water"), new Option("Flood", "Flood"), new Option("Slack", "Slack")),
                 Form.Direction.RIGHT), new ArgumentSource.Chosen(ArgumentType.TEXT));
-        add(steps, "line", new Form.TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
-        add(steps, "tap", new Form.Tap(1, 1000), new ArgumentSource.Value(ArgumentType.INT32, 1, 1000));
-        add(steps, "tilt", new Form.Tilt(45, 0), new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 0),
+        add(steps, "line", new TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
+        add(steps, "tap", new Tap(1, 1000), new ArgumentSource.Value(ArgumentType.INT32, 1, 1000));
+        add(steps, "tilt", new Tilt(45, 0), new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 0),
                 new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 1));
         column = 0;
-        steps.add(laid("wheel", new Form.Wheel(10), List.of(new Send(Send.Phase.STEP, Optional.of(PROBE), "/wheel",
+        steps.add(laid("wheel", new Wheel(10), List.of(new Send(Send.Phase.STEP, Optional.of(PROBE), "/wheel",
                 List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1)))), List.of()));
-        steps.add(laid("bend", new Form.Knob(Optional.empty(), true, 0.5), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/bend", List.of(value(0)))), List.of()));
-        for (Form form : List.of(new Form.Meter(), Form.Lamp.PLAIN, new Form.Readout(), new Form.Needle())) {
+        steps.add(laid("bend", new Knob(Optional.empty(), true, 0.5), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/bend", List.of(value(0)))), List.of()));
+        for (Form form : List.of(new Meter(), Lamp.PLAIN, new Readout(), new Needle())) {
             steps.add(laid(form.called(), form, List.of(), List.of(Listen.value(Optional.of(PROBE), "/said", 0, 0, 1))));
         }
         Keeper keeper = imperan.bean(Keeper.class);
@@ -109,7 +124,7 @@ class KindsTest extends InstalledTest {
     }
 
     private static void add(List<EditRequest.Step> steps, String id, Form form, ArgumentSource... arguments) {
-        Send.Phase on = form instanceof Form.Button button && button.action() == Form.Button.Action.ONE_SHOT ? Send.Phase.PRESS : Send.Phase.CHANGE;
+        Send.Phase on = form instanceof Button button && button.action() == Button.Action.ONE_SHOT ? Send.Phase.PRESS : Send.Phase.CHANGE;
         steps.add(laid(id, form, List.of(new Send(on, Optional.of(PROBE), "/" + id, List.of(arguments))), List.of()));
     }
 

@@ -9,16 +9,29 @@ import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.Face;
-import imperan.show.Form;
-import imperan.show.Form.Choice.Option;
-import imperan.show.Form.Lamp.Look;
-import imperan.show.Form.Lamp.State;
 import imperan.show.Listen;
 import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Tray;
+import imperan.show.form.Button;
+import imperan.show.form.Choice;
+import imperan.show.form.Choice.Option;
+import imperan.show.form.Clock;
+import imperan.show.form.Colour;
+import imperan.show.form.Cross;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Knob;
+import imperan.show.form.Lamp;
+import imperan.show.form.Lamp.Look;
+import imperan.show.form.Lamp.State;
+import imperan.show.form.Pad;
+import imperan.show.form.PageKey;
+import imperan.show.form.PictureFrame;
+import imperan.show.form.Readout;
+import imperan.show.form.TextLine;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -37,15 +50,15 @@ final class DemoPages {
 
     private static final List<Option> SCENES = Stream.of("Low water", "Flood", "Moonrise", "Salt").map(name -> new Option(name, name)).toList();
     private static final List<String> SWATCHES = List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0");
-    private static final Form.Fader UPRIGHT = Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE);
-    private static final Form.Fader LYING = Form.Fader.plain(Form.Direction.RIGHT, Form.Grab.RELATIVE);
-    private static final Form.Button GO = Form.Button.plain(Form.Button.Action.ONE_SHOT);
-    private static final Form.Button TURNS = Form.Button.plain(Form.Button.Action.LATCHING);
-    private static final Form.Lamp LOOK = new Form.Lamp(List.of(new State("out", "", Look.DARK), new State("rising", "", Look.BLINKING),
+    private static final Fader UPRIGHT = Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE);
+    private static final Fader LYING = Fader.plain(Form.Direction.RIGHT, Form.Grab.RELATIVE);
+    private static final Button GO = Button.plain(Button.Action.ONE_SHOT);
+    private static final Button TURNS = Button.plain(Button.Action.LATCHING);
+    private static final Lamp LOOK = new Lamp(List.of(new State("out", "", Look.DARK), new State("rising", "", Look.BLINKING),
             new State("in", "", Look.LIT), new State("edited", "", Look.CAUTION)));
-    private static final Form.Lamp PLAYING = new Form.Lamp(List.of(new State("idle", "", Look.DARK), new State("playing", "", Look.LIT),
+    private static final Lamp PLAYING = new Lamp(List.of(new State("idle", "", Look.DARK), new State("playing", "", Look.LIT),
             new State("paused", "", Look.CAUTION), new State("ended", "", Look.BLINKING)));
-    private static final Form.Lamp FAULT = new Form.Lamp(List.of(new State("0", "OK", Look.DARK), new State("1", "fault", Look.FAULT)));
+    private static final Lamp FAULT = new Lamp(List.of(new State("0", "OK", Look.DARK), new State("1", "fault", Look.FAULT)));
 
     private final PartId layout;
     private final Picture plan;
@@ -88,9 +101,9 @@ final class DemoPages {
         for (int master = 1; master <= 4; master++) {
             value("Master " + master, 16 + 2 * (master - 1), 9, 2, 7, UPRIGHT, WICK, "/wick/master/" + master + "/level", ArgumentType.INT32, 0, 255);
         }
-        add("A line for the desk, such as lantern 3 = 50 %", 0, 13, 16, 2, new Form.TextLine(), List.of(on(Send.Phase.CHANGE, WICK, "/wick/line",
+        add("A line for the desk, such as lantern 3 = 50 %", 0, 13, 16, 2, new TextLine(), List.of(on(Send.Phase.CHANGE, WICK, "/wick/line",
                 new ArgumentSource.Typed(ArgumentType.TEXT))), List.of());
-        add("", 0, 15, 16, 1, new Form.Clock(), List.of(), List.of());
+        add("", 0, 15, 16, 1, new Clock(), List.of(), List.of());
     }
 
     private void water() {
@@ -100,8 +113,8 @@ final class DemoPages {
             int left = 8 * (sheet - 1);
             String address = "/sluice/sheet/" + sheet;
             add("Sheet " + sheet, left, 0, 5, 2, PLAYING, List.of(), List.of(heard(SLUICE, address + "/state", 0, 1)));
-            add("reel", left + 5, 0, 3, 2, new Form.Readout(), List.of(), List.of(heard(SLUICE, address + "/reel", 0, 8)));
-            add("Next reel", left, 2, 8, 3, new Form.Choice(reels, Form.Direction.RIGHT), List.of(on(Send.Phase.CHANGE, SLUICE, address + "/next",
+            add("reel", left + 5, 0, 3, 2, new Readout(), List.of(), List.of(heard(SLUICE, address + "/reel", 0, 8)));
+            add("Next reel", left, 2, 8, 3, new Choice(reels, Form.Direction.RIGHT), List.of(on(Send.Phase.CHANGE, SLUICE, address + "/next",
                     new ArgumentSource.Chosen(ArgumentType.INT32))), List.of(heard(SLUICE, address + "/next", 0, 1)));
             value("Blend, s", left, 5, 8, 3, LYING, SLUICE, address + "/blend", ArgumentType.FLOAT32, 0, 30);
             add("Take " + sheet, left, 8, 8, 2, GO, "next", List.of(on(Send.Phase.PRESS, SLUICE, address + "/take")), List.of());
@@ -118,7 +131,7 @@ final class DemoPages {
         grid = put("cross", rack, Tray.plain("Crosspoints", new Cells(0, 0, 12, 6)));
         for (int source = 1; source <= 3; source++) {
             for (int output = 1; output <= 6; output++) {
-                value(source + "›" + output, 2 * (output - 1), 2 * (source - 1), 2, 2, new Form.Cross(), KEEL, "/keel/cross/" + source + "/" + output + "/level",
+                value(source + "›" + output, 2 * (output - 1), 2 * (source - 1), 2, 2, new Cross(), KEEL, "/keel/cross/" + source + "/" + output + "/level",
                         ArgumentType.FLOAT32, 0, 1);
             }
         }
@@ -127,8 +140,8 @@ final class DemoPages {
             int left = 2 * (output - 1);
             String address = "/keel/out/" + output;
             value("Mute " + output, left, 6, 2, 2, TURNS, KEEL, address + "/mute", ArgumentType.INT32, 0, 1);
-            value("Delay", left, 8, 2, 3, Form.Knob.restingAt(0), KEEL, address + "/delay", ArgumentType.FLOAT32, 0, 500);
-            add("out " + output, left, 11, 2, 1, new Form.Readout(), List.of(), List.of(heard(KEEL, address + "/temperature", 0, 110)));
+            value("Delay", left, 8, 2, 3, Knob.restingAt(0), KEEL, address + "/delay", ArgumentType.FLOAT32, 0, 500);
+            add("out " + output, left, 11, 2, 1, new Readout(), List.of(), List.of(heard(KEEL, address + "/temperature", 0, 110)));
             add("load", left, 12, 2, 1, FAULT, List.of(), List.of(heard(KEEL, address + "/overload", 0, 1)));
             add("heat", left, 13, 2, 1, FAULT, List.of(), List.of(heard(KEEL, address + "/protect", 0, 1)));
         }
@@ -137,22 +150,22 @@ final class DemoPages {
         }
         value("Find it", 12, 6, 6, 2, TURNS, KEEL, "/keel/locate", ArgumentType.INT32, 0, 1);
         guarded(value("Sleep", 12, 8, 6, 3, TURNS, KEEL, "/keel/sleep", ArgumentType.INT32, 0, 1));
-        add("supply", 12, 11, 6, 3, new Form.Readout(), List.of(), List.of(heard(KEEL, "/keel/supply", 180, 260)));
+        add("supply", 12, 11, 6, 3, new Readout(), List.of(), List.of(heard(KEEL, "/keel/supply", 180, 260)));
     }
 
     private void waves() {
         page("waves", 4, "Waves", 20, 12, Page.Screen.Kind.DESK);
-        add("Tilt of the water", 0, 0, 9, 10, new Form.Pad(Form.Grab.JUMP, false), tilts(), tiltsHeard());
+        add("Tilt of the water", 0, 0, 9, 10, new Pad(Form.Grab.JUMP, false), tilts(), tiltsHeard());
         value("Turbulence", 9, 0, 3, 10, UPRIGHT, EDDY, "/eddy/turbulence", ArgumentType.FLOAT32, 0, 1);
         colour("Water", 12, 0, 8, 8, EDDY, "/eddy/colour", ArgumentType.FLOAT32, 1);
-        add("Crest, m", 12, 8, 8, 2, new Form.Readout(), List.of(), List.of(heard(EDDY, "/eddy/wave", 0, 2)));
+        add("Crest, m", 12, 8, 8, 2, new Readout(), List.of(), List.of(heard(EDDY, "/eddy/wave", 0, 2)));
         add("Flat water", 0, 10, 20, 2, GO, "waves", List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
     }
 
     /** What is wanted while walking along the quay. */
     private void walk() {
         page("walk", 5, "Walk", 8, 21, Page.Screen.Kind.PHONE);
-        put("plan", grid, Control.plain("", new Cells(0, 0, 8, 2), new Form.Picture(), List.of(), List.of()).faced(Face.PLAIN.showing(plan.hash())));
+        put("plan", grid, Control.plain("", new Cells(0, 0, 8, 2), new PictureFrame(), List.of(), List.of()).faced(Face.PLAIN.showing(plan.hash())));
         scenes(0, 2, 8, 7, Form.Direction.UP);
         for (int look = 1; look <= 4; look++) {
             add("Look " + look, 2 * (look - 1), 9, 2, 2, GO, List.of(on(Send.Phase.PRESS, WICK, "/wick/look/" + look + "/go")), List.of());
@@ -163,13 +176,13 @@ final class DemoPages {
                 ArgumentType.FLOAT32, 0, 1))), List.of(heard(BELLOWS, main, 0, 1), Listen.words(Optional.of(BELLOWS), main, 1)));
         value("Mute all", 0, 17, 4, 2, TURNS, BELLOWS, "/bellows/main/mute", ArgumentType.INT32, 0, 1);
         add("Flat water", 4, 17, 4, 2, GO, List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
-        add("Tilt", 0, 19, 8, 2, new Form.PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());
+        add("Tilt", 0, 19, 8, 2, new PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());
     }
 
     // ---- what the pages are made of
 
     private void scenes(int column, int row, int width, int height, Form.Direction direction) {
-        add("", column, row, width, height, new Form.Choice(SCENES, direction), List.of(on(Send.Phase.CHANGE, SLUICE, "/sluice/scene",
+        add("", column, row, width, height, new Choice(SCENES, direction), List.of(on(Send.Phase.CHANGE, SLUICE, "/sluice/scene",
                 new ArgumentSource.Chosen(ArgumentType.TEXT))), List.of(heard(SLUICE, "/sluice/scene", 0, 1)));
     }
 
@@ -185,7 +198,7 @@ final class DemoPages {
 
     private void colour(String label, int column, int row, int width, int height, PartId target, String address, ArgumentType type, double high) {
         List<ArgumentSource> channels = IntStream.range(0, 3).mapToObj(axis -> (ArgumentSource) new ArgumentSource.Value(type, 0, high, axis)).toList();
-        add(label, column, row, width, height, new Form.Colour(SWATCHES), List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, channels)),
+        add(label, column, row, width, height, new Colour(SWATCHES), List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, channels)),
                 IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, axis, 0, high, Listen.Role.VALUE, axis)).toList());
     }
 
@@ -218,7 +231,7 @@ final class DemoPages {
 
     private PartId add(String label, int column, int row, int width, int height, Form form, String icon, List<Send> sends, List<Listen> listens) {
         return put(grid.value() + "-" + number, grid, new Control(label, new Cells(column, row, width, height), form,
-                Face.icon(icon).meaning(form instanceof Form.Button && !sends.isEmpty() ? Face.Meaning.of(sends.get(0).address()) : Face.Meaning.NONE),
+                Face.icon(icon).meaning(form.turnsOnAndOff() && !sends.isEmpty() ? Face.Meaning.of(sends.get(0).address()) : Face.Meaning.NONE),
                 Behaviour.PLAIN, sends, listens));
     }
 

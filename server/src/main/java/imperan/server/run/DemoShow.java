@@ -10,7 +10,6 @@ import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.Face;
-import imperan.show.Form;
 import imperan.show.Host;
 import imperan.show.KeepAlive;
 import imperan.show.Layout;
@@ -26,6 +25,10 @@ import imperan.show.Send;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.Transport;
+import imperan.show.form.Button;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Readout;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -173,18 +176,18 @@ final class DemoShow {
     }
 
     private static void strip(List<EditRequest.Step> steps, int number, int column, String name, String address) {
-        Control level = control(name, new Cells(column, 1, 2, 9), Form.Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(DECIBELS),
+        Control level = control(name, new Cells(column, 1, 2, 9), Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(DECIBELS),
                 address + "/level", ArgumentType.FLOAT32);
         steps.add(put(new PartId("level-" + number), Optional.of(PAGE), 2 * number, level.withLines(level.sends(),
                 List.of(level.listens().get(0), Listen.words(Optional.of(BELLOWS), address + "/level", 1)))));
         steps.add(put(new PartId("name-" + number), Optional.of(PAGE), 100 + number, Control.plain("", new Cells(column, 0, 2, 1),
-                new Form.Readout(), List.of(), List.of(Listen.value(Optional.of(BELLOWS), address + "/name", 0, 0, 1)))));
+                new Readout(), List.of(), List.of(Listen.value(Optional.of(BELLOWS), address + "/name", 0, 0, 1)))));
         steps.add(put(new PartId("mute-" + number), Optional.of(PAGE), 2 * number + 1, control("Mute",
-                new Cells(column, 10, 2, 2), Form.Button.plain(Form.Button.Action.LATCHING), address + "/mute", ArgumentType.INT32)));
+                new Cells(column, 10, 2, 2), Button.plain(Button.Action.LATCHING), address + "/mute", ArgumentType.INT32)));
     }
 
     private static Control control(String label, Cells cells, Form form, String address, ArgumentType type) {
-        Face.Meaning meaning = form instanceof Form.Button ? Face.Meaning.of(address) : Face.Meaning.NONE;
+        Face.Meaning meaning = form.turnsOnAndOff() ? Face.Meaning.of(address) : Face.Meaning.NONE;
         return Control.plain(label, cells, form,
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(BELLOWS), address,
                         List.of(new ArgumentSource.Value(type, 0, 1)))),

@@ -5,7 +5,6 @@ import imperan.live.LiveShow;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.Form;
 import imperan.show.Held;
 import imperan.show.Layout;
 import imperan.show.Page;
@@ -13,6 +12,9 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
+import imperan.show.form.Choice;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
 import org.junit.jupiter.api.Test;
 
 import java.util.List;
@@ -34,8 +36,8 @@ class ChangesTest {
     /** No edit makes such a choice; an old database may hold one. */
     @Test
     void aControlThatFailsStopsNeitherTheBatchNorTheWelcomeOfTheOthers() {
-        Control whole = Control.plain("Level", new Cells(0, 0, 1, 1), Form.Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0), List.of(), List.of());
-        Control broken = Control.plain("Broken", new Cells(1, 0, 1, 1), new Form.Choice(List.of(), Form.Direction.RIGHT), List.of(), List.of());
+        Control whole = Control.plain("Level", new Cells(0, 0, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0), List.of(), List.of());
+        Control broken = Control.plain("Broken", new Cells(1, 0, 1, 1), new Choice(List.of(), Form.Direction.RIGHT), List.of(), List.of());
         live.load(Show.of(1, List.of(part("layout", null, Layout.plain("L")), part("page", "layout", Page.plain("P", 8, 8)), part("broken", "page", broken),
                 part("whole", "page", whole))), 0);
         assertThat(changes.take(live, Set.of(), 0).values()).extracting(ControlValue::control).containsExactly(new PartId("whole"));

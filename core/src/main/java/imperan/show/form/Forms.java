@@ -1,0 +1,36 @@
+package imperan.show.form;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Collections;
+
+/** All forms, by the names that files have for them. Whoever goes through all forms goes through this list. */
+public final class Forms {
+    public static final Map<String, Class<? extends Form>> ALL = all();
+
+    private Forms() {
+    }
+
+    private static Map<String, Class<? extends Form>> all() {
+        Map<String, Class<? extends Form>> forms = new LinkedHashMap<>();
+        forms.put("fader", Fader.class);
+        forms.put("button", Button.class);
+        forms.put("knob", Knob.class);
+        forms.put("choice", Choice.class);
+        forms.put("meter", Meter.class);
+        forms.put("lamp", Lamp.class);
+        forms.put("readout", Readout.class);
+        forms.put("cross", Cross.class);
+        forms.put("pad", Pad.class);
+        forms.put("colour", Colour.class);
+        forms.put("tilt", Tilt.class);
+        forms.put("wheel", Wheel.class);
+        forms.put("tap", Tap.class);
+        forms.put("line", TextLine.class);
+        forms.put("needle", Needle.class);
+        forms.put("clock", Clock.class);
+        forms.put("pageKey", PageKey.class);
+        forms.put("picture", PictureFrame.class);
+        return Collections.unmodifiableMap(forms);
+    }
+}

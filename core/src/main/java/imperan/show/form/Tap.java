@@ -1,0 +1,38 @@
+package imperan.show.form;
+
+import imperan.show.PartRules;
+
+/**
+ * A key that is tapped in time: its position is the tempo of the taps.
+ *
+ * @param slowest beats a minute at position 0, {@code fastest} at 1
+ */
+public record Tap(double slowest, double fastest) implements Form {
+    @Override
+    public String called() {
+        return "tap";
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        if (!(slowest >= 1 && fastest <= 1000 && slowest < fastest)) {
+            rules.problem("form/fastest", "The tempo goes from at least 1 to at most 1000 beats a minute");
+        }
+    }
+
+    @Override
+    public boolean restsOnDemand() {
+        return false;
+    }
+
+    /** To the tempo of the taps, once there are two. */
+    @Override
+    public Position press(Position at, Finger finger, Feel feel, long now) {
+        return feel.tempo.tapped(now).stream().mapToObj(beats -> Position.of(Position.clamp((beats - slowest) / (fastest - slowest)))).findFirst().orElse(at);
+    }
+
+    @Override
+    public Size onPhone() {
+        return new Size(2, 1);
+    }
+}

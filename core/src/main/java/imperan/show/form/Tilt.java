@@ -1,0 +1,45 @@
+package imperan.show.form;
+
+import imperan.show.PartRules;
+import java.util.Optional;
+
+/**
+ * The tilt of the device that shows it: sideways is its first axis, forwards its second; level is the middle.
+ *
+ * @param degrees from level to the end of each axis
+ * @param smoothingSeconds the time constant of the smoothing; 0 for none
+ */
+public record Tilt(double degrees, double smoothingSeconds) implements Form {
+    @Override
+    public String called() {
+        return "tilt";
+    }
+
+    @Override
+    public void check(PartRules rules) {
+        if (!(degrees > 0 && degrees <= 180 && smoothingSeconds >= 0 && smoothingSeconds <= 60)) {
+            rules.problem("form/degrees", "A tilt goes to more than 0 and at most 180 degrees, smoothed over 0 to 60 s");
+        }
+    }
+
+    @Override
+    public int axes() {
+        return 2;
+    }
+
+    @Override
+    public double rest() {
+        return 0.5;
+    }
+
+    @Override
+    public Optional<Position> tilted(double sideways, double forwards, Feel feel, long now) {
+        return Optional.of(Position.of(feel.smoothings.get(0).next(Position.clamp(0.5 + sideways / degrees / 2), now),
+                feel.smoothings.get(1).next(Position.clamp(0.5 + forwards / degrees / 2), now)));
+    }
+
+    @Override
+    public Size onPhone() {
+        return new Size(PHONE_COLUMNS / 2, 4);
+    }
+}
