@@ -43,6 +43,11 @@ final class Installation implements AutoCloseable {
     private ConfigurableApplicationContext server;
 
     Installation() {
+        this("");
+    }
+
+    /** @param dump what is in the database before the first start, as SQL of PostgreSQL's pg_dump; empty for nothing */
+    Installation(String dump) {
         try {
             firstAnswer = freeBlock();
             firstPort = freeBlock();
@@ -51,6 +56,10 @@ final class Installation implements AutoCloseable {
             folder = Files.createTempDirectory("imperan-e2e");
             try (Connection connection = administer(); Statement statement = connection.createStatement()) {
                 statement.execute("create database " + database + " owner " + ROLE);
+            }
+            try (Connection connection = database(); Statement statement = connection.createStatement()) {
+                // what begins with a backslash is for psql
+                statement.execute(dump.replaceAll("(?m)^\\\\.*$", ""));
             }
         } catch (IOException | SQLException e) {
             throw new IllegalStateException("The installation under test cannot be made; run the tests by ./imperan test", e);
