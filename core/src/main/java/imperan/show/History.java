@@ -19,12 +19,17 @@ public final class History {
     static final int MOST_UNDOS = 1_000;
     /** Authors whose edits can be taken back; who edited longest ago is forgotten first. */
     static final int MOST_AUTHORS = 200;
+    /** A small show is kept whole no more often than after as many changed parts. */
+    static final int LEAST_CHANGES = 200;
 
     /** Where all edits are kept. */
     public interface Log {
 
         /** The edits from a number to another, both included, in order. */
         List<Edit> edits(long from, long to);
+
+        /** The newest whole show that was kept, as it was at a version or before; empty where none was. */
+        Optional<Show> snapshot(long version);
     }
 
     private static final class Stacks {
@@ -36,6 +41,7 @@ public final class History {
     private final Deque<Edit> latest = new ArrayDeque<>();
     private final Map<String, Stacks> stacks = new LinkedHashMap<>(16, 0.75f, true);
     private long count;
+    private long changesSinceSnapshot;
 
     public History(Log log) {
         this.log = log;
@@ -44,6 +50,7 @@ public final class History {
     /** Takes the next edit in; numbers have no gaps. */
     public void add(Edit edit) {
         past(edit.number(), edit.author().id(), edit.role());
+        changesSinceSnapshot += edit.changes().size();
         latest.addLast(edit);
         if (latest.size() > MOST_EDITS) {
             latest.removeFirst();
@@ -89,10 +96,20 @@ public final class History {
         return List.copyOf(latest);
     }
 
-    /** The show as it was after an edit; version 0 is the empty show. */
+    /** Takes in how much was changed in the log since the show was last kept whole; for a history that was just read. */
+    public void changedSinceSnapshot(long changes) {
+        changesSinceSnapshot = changes;
+    }
+
+    /** Whether it is time to keep the show whole: as much was changed as it holds, so in the long run that costs as much as the log itself. */
+    public boolean wantsSnapshot(Show show) {
+        return changesSinceSnapshot >= Math.max(LEAST_CHANGES, show.parts().size());
+    }
+
+    /** The show as it was after an edit, from the newest whole one before it; version 0 is the empty show. */
     public Show at(long version) {
-        Show show = Show.empty();
-        for (long from = 1; from <= version; from += MOST_EDITS) {
+        Show show = log.snapshot(version).orElse(Show.empty());
+        for (long from = show.version() + 1; from <= version; from += MOST_EDITS) {
             for (Edit edit : log.edits(from, Math.min(version, from + MOST_EDITS - 1))) {
                 show = show.replay(edit);
             }

@@ -4,8 +4,10 @@ import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.TreeMap;
 
 import static imperan.show.Shows.ADA;
 import static imperan.show.Shows.BEN;
@@ -21,7 +23,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 class HistoryTest {
 
     private final List<Edit> log = new ArrayList<>();
-    private final History history = new History((from, to) -> log.subList((int) from - 1, (int) to));
+    private final TreeMap<Long, Show> snapshots = new TreeMap<>();
+    private final History history = new History(new History.Log() {
+        @Override
+        public List<Edit> edits(long from, long to) {
+            edited += to - from + 1;
+            return log.subList((int) from - 1, (int) to);
+        }
+
+        @Override
+        public Optional<Show> snapshot(long version) {
+            return Optional.ofNullable(snapshots.floorEntry(version)).map(Map.Entry::getValue);
+        }
+    });
+    /** How many edits were read from the log. */
+    private long edited;
     private Show show = Show.empty();
 
     private Outcome take(Outcome outcome) {
@@ -218,5 +234,36 @@ class HistoryTest {
                     Edit.Role.FRESH));
         }
         assertThat(none.removals()).isEqualTo(Show.MOST_REMOVED);
+    }
+
+    /** Every version is what the log leads to, and no more is read for it than was changed between two snapshots, however long the log. */
+    @Test
+    void anEarlierVersionIsFoundFromTheSnapshotBeforeIt() {
+        RandomEdits edits = new RandomEdits(20261128);
+        List<Show> versions = new ArrayList<>(List.of(Show.empty()));
+        for (Edit edit : edits.all()) {
+            take(edit, versions);
+        }
+        while (log.size() < 1_500) {
+            take(edits.next(), versions);
+        }
+        assertThat(snapshots).hasSizeBetween(3, 1_500 / History.LEAST_CHANGES * 3);
+        for (int version = 0; version <= 1_500; version += 37) {
+            edited = 0;
+            assertThat(history.at(version).sameContentAs(versions.get(version))).as("version " + version).isTrue();
+            assertThat(history.at(version).version()).isEqualTo(version);
+            assertThat(edited).isLessThan(2L * 3 * History.LEAST_CHANGES);
+        }
+    }
+
+    private void take(Edit edit, List<Show> versions) {
+        log.add(edit);
+        history.add(edit);
+        show = show.replay(edit);
+        versions.add(show);
+        if (history.wantsSnapshot(show)) {
+            snapshots.put(show.version(), show);
+            history.changedSinceSnapshot(0);
+        }
     }
 }

@@ -24,6 +24,11 @@ public final class RandomEdits {
         return show;
     }
 
+    /** The edits so far. */
+    public List<Edit> all() {
+        return List.copyOf(edits);
+    }
+
     /** The next edit that is accepted. */
     public Edit next() {
         int before = edits.size();

@@ -12,6 +12,7 @@ import imperan.server.store.ShowStore;
 import imperan.show.Control;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
+import imperan.show.Held;
 import imperan.show.Layout;
 import imperan.show.Outcome;
 import imperan.show.Part;
@@ -167,5 +168,33 @@ class KeepingTest extends InstalledTest {
     private static void rename(Page build, String name) {
         build.getByLabel("Page name").fill(name);
         build.getByLabel("Page name").press("Enter");
+    }
+
+    /** A show that is edited for long is kept whole once in a while; what was before that is the same from there as from the log alone, also after a restart. */
+    @Test
+    void earlierVersionsAreTheSameFromSnapshotsAsFromTheLog() {
+        Keeper keeper = imperan.bean(Keeper.class);
+        ShowStore store = imperan.bean(ShowStore.class);
+        String show = imperan.bean(Shows.class).create("Long").show().orElseThrow();
+        PartId layout = new PartId("layout");
+        for (int i = 1; i <= 450; i++) {
+            long before = keeper.show(show).join().held(layout).map(Held::version).orElse(0L);
+            assertThat(keeper.edit(show, new EditRequest("Rename", List.of(new EditRequest.Put(new Part(layout, Optional.empty(), 0, Layout.plain("Layout " + i)), before))),
+                    PEOPLE.get(0)).join()).isInstanceOf(Outcome.Accepted.class);
+            if (i == 300) {
+                // as after a restart: it is read again
+                keeper.forget(show);
+            }
+        }
+        assertThat(store.snapshot(show, 199)).isEmpty();
+        assertThat(store.snapshot(show, 399)).hasValueSatisfying(kept -> assertThat(kept.version()).isEqualTo(200));
+        assertThat(store.snapshot(show, 450)).hasValueSatisfying(kept -> {
+            assertThat(kept.version()).isEqualTo(400);
+            assertThat(kept.part(layout).map(part -> part.body().called())).hasValue("Layout 400");
+        });
+        for (int version : List.of(399, 401, 17)) {
+            assertThat(keeper.restore(show, version, PEOPLE.get(0), "Restore").join()).isInstanceOf(Outcome.Accepted.class);
+            assertThat(keeper.show(show).join().part(layout).map(part -> part.body().called())).hasValue("Layout " + version);
+        }
     }
 }

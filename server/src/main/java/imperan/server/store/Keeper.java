@@ -17,7 +17,9 @@ import org.springframework.transaction.TransactionException;
 
 import java.sql.SQLException;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
@@ -165,7 +167,21 @@ public class Keeper implements AutoCloseable {
         head.show = accepted.show();
         head.history.add(accepted.edit());
         tell(showId, accepted.edit(), accepted.show(), bytes);
+        if (head.history.wantsSnapshot(head.show)) {
+            keepWhole(showId, head);
+        }
         return accepted;
+    }
+
+    /** Once in a while the show is kept whole, so that an earlier version is found without reading the log from its beginning. */
+    private void keepWhole(String showId, Head head) {
+        try {
+            store.keepSnapshot(showId, head.show.version());
+            head.history.changedSinceSnapshot(0);
+        } catch (RuntimeException e) {
+            // the log has it all; the next edit tries again
+            LOG.warn("Show {} could not be kept whole at version {}: {}", showId, head.show.version(), e.getMessage());
+        }
     }
 
     /** The commit may have reached the database although we did not hear of it, so what is there is read again. */
@@ -210,11 +226,12 @@ public class Keeper implements AutoCloseable {
     }
 
     private Head read(String showId) {
-        History history = new History((from, to) -> store.edits(showId, from, to));
+        History history = new History(log(showId));
         Show show = store.load(showId);
         long inMemory = Math.max(0, show.version() - History.MOST_EDITS);
         store.pastEdits(showId, inMemory).forEach(past -> history.past(past.number(), past.author(), past.role()));
         store.edits(showId, inMemory + 1, show.version()).forEach(history::add);
+        history.changedSinceSnapshot(store.changesSinceSnapshot(showId));
         Head read = new Head(show, store.show(showId).name(), history);
         heads.put(showId, read);
         // after a commit whose answer was lost, the database may hold an edit that nobody has heard of yet
@@ -222,6 +239,20 @@ public class Keeper implements AutoCloseable {
         history.latest().stream().filter(edit -> edit.number() > heard)
                 .forEach(edit -> tell(showId, edit, read.show, 0));
         return read;
+    }
+
+    private History.Log log(String showId) {
+        return new History.Log() {
+            @Override
+            public List<Edit> edits(long from, long to) {
+                return store.edits(showId, from, to);
+            }
+
+            @Override
+            public Optional<Show> snapshot(long version) {
+                return store.snapshot(showId, version);
+            }
+        };
     }
 
     @Override

@@ -105,6 +105,27 @@ interface ShowMapper {
             from edit where show_id = #{showId} and number between #{from} and #{to} order by number""")
     List<Rows.EditRow> edits(@Param("showId") String showId, @Param("from") long from, @Param("to") long to);
 
+    /** The parts of a show as they stand are its snapshot at this version. */
+    @Insert("""
+            insert into snapshot (show_id, version, parts)
+            select #{showId}, #{version}, coalesce(jsonb_agg(jsonb_build_object('id', id, 'parent', parent, 'ord', ord, 'version', version,
+                'author_id', author_id, 'author_name', author_name, 'body', body)), '[]')
+            from part where show_id = #{showId}
+            on conflict do nothing""")
+    void insertSnapshot(@Param("showId") String showId, @Param("version") long version);
+
+    @Select("select max(version) from snapshot where show_id = #{showId} and version <= #{atMost}")
+    Optional<Long> newestSnapshot(@Param("showId") String showId, @Param("atMost") long atMost);
+
+    @Select("""
+            select s.show_id, row.id, row.parent, row.ord, row.version, row.author_id, row.author_name, row.body::text as body
+            from snapshot s, jsonb_to_recordset(s.parts) as row(id text, parent text, ord integer, version bigint, author_id text, author_name text, body jsonb)
+            where s.show_id = #{showId} and s.version = #{version}""")
+    List<Rows.PartRow> snapshotParts(@Param("showId") String showId, @Param("version") long version);
+
+    @Select("select coalesce(sum(jsonb_array_length(changes)), 0) from edit where show_id = #{showId} and number > #{after}")
+    long changesAfter(@Param("showId") String showId, @Param("after") long after);
+
     @Select("""
             select show_id, number, author_id, '' as author_name, '' as title, role, role_of, '[]' as changes, at
             from edit where show_id = #{showId} and number <= #{to} order by number""")

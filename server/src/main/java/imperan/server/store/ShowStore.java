@@ -147,6 +147,24 @@ public class ShowStore {
                 new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf()))).toList();
     }
 
+    /** Keeps a show whole as its tables have it, which is this version. */
+    @Transactional
+    public void keepSnapshot(String showId, long version) {
+        mapper.insertSnapshot(showId, version);
+    }
+
+    /** The newest whole show that was kept at a version or before. */
+    @Transactional(readOnly = true)
+    public Optional<Show> snapshot(String showId, long version) {
+        return mapper.newestSnapshot(showId, version).map(kept -> Show.of(kept, mapper.snapshotParts(showId, kept).stream().map(this::held).toList()));
+    }
+
+    /** How many parts were changed since a show was last kept whole, each as often as it was. */
+    @Transactional(readOnly = true)
+    public long changesSinceSnapshot(String showId) {
+        return mapper.changesAfter(showId, mapper.newestSnapshot(showId, Long.MAX_VALUE).orElse(0L));
+    }
+
     /** The edits from a number to another, both included, in order. */
     @Transactional(readOnly = true)
     public List<Edit> edits(String showId, long from, long to) {
