@@ -4,6 +4,7 @@ import { asking, askingText, at, read } from "./read";
 import type {
   Arrangement,
   ArrangePreview,
+  Command,
   DraftLook,
   FillStart,
   Learned,
@@ -37,7 +38,7 @@ export const linesAsCsv = () => at("lines.csv");
 export const previewLines = (table: string) => read<TablePreview>("lines/preview", askingText(table));
 export const takeLines = (table: string) => inTurnPost("lines", table);
 
-export const learn = (on: boolean) => post(`learn?on=${on}`);
+export const learn = (on: boolean) => post("commands", { kind: "learn", on } satisfies Command);
 export const learned = () => read<Learned[]>("learned");
 
 export const previewRest = (controls: string[]) => read<RestLine[]>("rest/preview", asking(controls));

@@ -1,7 +1,7 @@
 /** The rig as the network shows it now, and what is wanted of it. */
 import { useShow } from "../live/show";
 import { post } from "./edits";
-import type { Problem, RigChange, RigView } from "./types";
+import type { Command, Problem, RigChange, RigView } from "./types";
 
 export async function readRig(showId: string): Promise<RigView> {
   const response = await fetch(`/api/shows/${showId}/rig`);
@@ -14,6 +14,6 @@ export const changeRig = (change: RigChange): Promise<Problem[]> => post("rig", 
 
 /** Sends one message that belongs to no control, to see whether anything arrives. */
 export const sayTo = (target: string, line: string): Promise<Problem[]> =>
-  post(`targets/${target}/say`, { line });
+  post("commands", { kind: "say", target, line } satisfies Command);
 
 export const sheetFile = () => `/api/shows/${useShow.getState().showId}/rig-sheet.csv`;

@@ -1,7 +1,7 @@
 /** Hands on controls: events of fingers and keys become frames; what they mean is decided by the server. */
 import type { KeyboardEvent, PointerEvent } from "react";
 import type { TouchPhase } from "../api/types";
-import { fingerDown, fingerUp, send } from "../live/connection";
+import { fingerDown, fingerUp, command } from "../live/connection";
 
 const STEP = 0.01;
 const PAGE_STEP = 0.1;
@@ -24,7 +24,7 @@ export function touch(
   at: { x?: number; y?: number; fine?: boolean; words?: string } = {},
 ): boolean {
   const { x = 0, y = 0, fine = false, words = "" } = at;
-  return send({ kind: "touch", control, finger, phase, x, y, fine, words });
+  return command({ kind: "touch", control, finger, phase, x, y, fine, words });
 }
 
 /**

@@ -1,5 +1,5 @@
 /** The WebSocket: opens, opens again when it is lost, and hands every frame to those it concerns. */
-import type { ClientFrame, ServerFrame, TouchPhase } from "../api/types";
+import type { ClientFrame, Command, ServerFrame, TouchPhase } from "../api/types";
 import { notify } from "../ui/notices";
 import { announce, browser, keepName } from "./browser";
 import { receiveShow, useShow } from "./show";
@@ -75,13 +75,16 @@ export function rename(name: string): void {
 /** @returns false where there is no connection, and the frame is lost */
 export function send(frame: ClientFrame): boolean {
   if (socket?.readyState !== WebSocket.OPEN) {
-    if (frame.kind === "touch" && COUNTED.has(frame.phase))
+    if (frame.kind === "do" && frame.command.kind === "touch" && COUNTED.has(frame.command.phase))
       useShow.setState((state) => ({ unsent: state.unsent + 1 }));
     return false;
   }
   socket.send(JSON.stringify(frame));
   return true;
 }
+
+/** Wants something done with the live show; false where the server is not there to hear it. */
+export const command = (wanted: Command): boolean => send({ kind: "do", command: wanted });
 
 export function watch(change: Partial<typeof watching>): void {
   watching = { ...watching, ...change };

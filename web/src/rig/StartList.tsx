@@ -1,6 +1,6 @@
 import { RefreshCw, Send, X } from "lucide-react";
 import type { Problem, Target } from "../api/types";
-import { send } from "../live/connection";
+import { command } from "../live/connection";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
@@ -59,7 +59,7 @@ export function StartList({ id, target, put }: Props) {
             title={`Send the start list to ${target.name}?`}
             text={`These leave now, in this order: ${lines.join(" · ")}`}
             action="Send"
-            onConfirm={() => send({ kind: "start", target: id })}
+            onConfirm={() => command({ kind: "start", target: id })}
           >
             <PushButton disabled={lines.length === 0}>
               <Send size={16} aria-hidden /> Send start list …
@@ -72,7 +72,7 @@ export function StartList({ id, target, put }: Props) {
                 ? "Asks for everything the show listens to"
                 : "It does not answer questions"
             }
-            onClick={() => send({ kind: "refresh", target: id })}
+            onClick={() => command({ kind: "refresh", target: id })}
           >
             <RefreshCw size={16} aria-hidden /> Refresh
           </PushButton>

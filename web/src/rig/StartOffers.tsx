@@ -1,6 +1,6 @@
 import { BellRing } from "lucide-react";
 import { AlertDialog } from "radix-ui";
-import { send } from "../live/connection";
+import { command } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { Ask } from "../ui/Confirm";
 
@@ -38,8 +38,8 @@ export function StartOffers() {
             }
             cancel="Decide later"
             actions={[
-              { words: "Do not send", act: () => send({ kind: "leave", target: part.id }) },
-              { words: "Send start list", act: () => send({ kind: "start", target: part.id }) },
+              { words: "Do not send", act: () => command({ kind: "leave", target: part.id }) },
+              { words: "Send start list", act: () => command({ kind: "start", target: part.id }) },
             ]}
           />
         </AlertDialog.Root>

@@ -1,7 +1,7 @@
 /** What may leave for whom: held, rehearsed, or let go. */
 import { create } from "zustand";
 import type { Gate } from "../api/types";
-import { send } from "../live/connection";
+import { command } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 
 /** What a gate is called, and what it means; an open one needs no word. */
@@ -29,14 +29,14 @@ export function withStartList(target: string | null) {
 /** Sets what may leave; for all targets where none is named. What is let go may have missed its start: that is asked first. */
 export function setGate(target: string | null, gate: Gate): void {
   if (gate === "OPEN" && withStartList(target).length > 0) useLettingGo.setState({ asked: { target } });
-  else send({ kind: "gate", target, gate });
+  else command({ kind: "gate", target, gate });
 }
 
 /** Lets go what was asked about. */
 export function letGo(target: string | null, start: boolean): void {
   const starting = start ? withStartList(target) : [];
-  send({ kind: "gate", target, gate: "OPEN" });
-  for (const { part } of starting) send({ kind: "start", target: part.id });
+  command({ kind: "gate", target, gate: "OPEN" });
+  for (const { part } of starting) command({ kind: "start", target: part.id });
   useLettingGo.setState({ asked: null });
 }
 

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { previewRest } from "../api/lines";
 import type { RestLine } from "../api/types";
 import { controlAt, laidOn } from "../live/laid";
-import { send } from "../live/connection";
+import { command } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { Ask } from "../ui/Confirm";
 
@@ -44,7 +44,7 @@ export function AllToRest({ page }: { page: string }) {
             title="Reset this page?"
             text={<Leaving lines={looked} />}
             cancel="Cancel"
-            actions={[{ words: "Reset", act: () => void send({ kind: "rest", controls }) }]}
+            actions={[{ words: "Reset", act: () => void command({ kind: "rest", controls }) }]}
           />
         )}
       </AlertDialog.Root>

@@ -36,8 +36,8 @@ final class Browser implements AutoCloseable {
     }
 
     void touch(String control, double position) {
-        say("{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"f\",\"phase\":\"SET\",\"x\":0,\"y\":"
-                + position + ",\"fine\":false,\"words\":\"\"}");
+        say("{\"kind\":\"do\",\"command\":{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"f\",\"phase\":\"SET\",\"x\":0,\"y\":"
+                + position + ",\"fine\":false,\"words\":\"\"}}");
     }
 
     void say(String frame) {

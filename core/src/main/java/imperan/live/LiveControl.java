@@ -7,7 +7,6 @@ import imperan.show.Behaviour;
 import imperan.show.Control;
 import imperan.show.Listen;
 import imperan.show.PartId;
-import imperan.show.Person;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
 import imperan.show.form.Feel;
@@ -32,9 +31,13 @@ final class LiveControl {
      * @param since when it landed
      * @param counts false while it has to hold still before it counts
      */
-    record Grip(Touch.Pointer pointer, Person person, Finger finger, Touch landed, long since, boolean counts) {
+    record Grip(Actor actor, Finger finger, Touch landed, long since, boolean counts) {
+        boolean isOf(Actor other, String otherFinger) {
+            return actor.id().equals(other.id()) && landed.finger().equals(otherFinger);
+        }
+
         Grip counting() {
-            return new Grip(pointer, person, finger, landed, since, true);
+            return new Grip(actor, finger, landed, since, true);
         }
     }
 
@@ -234,7 +237,7 @@ final class LiveControl {
     ControlValue value() {
         boolean heard = !echo.isUnknown();
         return new ControlValue(id, axes(), belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), words, unit, label, enabled,
-                openUntil != Long.MIN_VALUE, grip == null ? "" : grip.person().id(), grip == null ? "" : grip.person().name(), movedBy, presses);
+                openUntil != Long.MIN_VALUE, grip == null ? "" : grip.actor().id(), grip == null ? "" : grip.actor().name(), movedBy, presses);
     }
 
     private List<ControlValue.Axis> axes() {

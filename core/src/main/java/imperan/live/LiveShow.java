@@ -1,11 +1,10 @@
 package imperan.live;
 
 import imperan.osc.Decoded;
-import imperan.osc.OscMessage;
 import imperan.show.Edit;
 import imperan.show.PartId;
-import imperan.show.Person;
 import imperan.show.Phrase;
+import imperan.show.Problem;
 import imperan.show.Show;
 
 import java.util.Collection;
@@ -13,9 +12,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
-import java.util.function.Consumer;
-import java.util.function.Predicate;
 
 /**
  * The show that owns the sockets, while it runs. See the package description for threads and time.
@@ -36,6 +32,7 @@ public final class LiveShow {
     private final Receiving receiving;
     private final Touching touching;
     private final Following following;
+    private final Door door;
 
     public LiveShow(LiveSink sink) {
         state = new LiveState(sink);
@@ -43,6 +40,7 @@ public final class LiveShow {
         receiving = new Receiving(state, sending);
         touching = new Touching(state, sending);
         following = new Following(state, sending, touching);
+        door = new Door(state, sending, touching, following);
     }
 
     /** Runs another show, or the same as somebody else left it. What is in use and is the same in both is not disturbed. */
@@ -65,16 +63,7 @@ public final class LiveShow {
 
     /** Every hand lets go, with what its release sends: before another show gets the sockets. */
     public void letGoOfAll(long now) {
-        letGo(control -> true, state.links.values(), now);
-    }
-
-    /**
-     * @param closing the links that may not get another chance: what waits on them to be pressed or released leaves at once, whatever their pace
-     */
-    private void letGo(Predicate<LiveControl> which, Collection<Link> closing, long now) {
-        touching.letGo(which, now);
-        closing.forEach(link -> sending.hurry(link, now));
-        sending.flush(now);
+        door.letGo(control -> true, state.links.values(), now);
     }
 
     /** Brings back the values of an earlier run. Nothing is sent because of them. */
@@ -118,7 +107,12 @@ public final class LiveShow {
         return Optional.ofNullable(state.controls.get(control)).map(c -> c.trace);
     }
 
-    // ---- touches
+    // ---- commands
+
+    /** Does what an actor wants, or says why it cannot be done. */
+    public Optional<Problem> carryOut(Command command, Actor actor, long now) {
+        return door.carryOut(command, actor, now);
+    }
 
     /** A browser says that it is still there. */
     public void heartbeat(String browser, long now) {
@@ -128,26 +122,6 @@ public final class LiveShow {
     /** The browsers that hold a control. */
     public int hands() {
         return touching.hands();
-    }
-
-    /** A finger, a mouse or a key does something; why that cannot be, where it cannot. */
-    public Optional<String> touch(Touch touch, Person person, long now) {
-        return touching.touch(touch, person, now);
-    }
-
-    // ---- sending
-
-    /** Sends one send of a control as it stands, whatever was sent before; why that cannot be, where it cannot. */
-    public Optional<String> testFire(PartId id, int send, long now) {
-        LiveControl control = state.controls.get(id);
-        if (control == null) {
-            return Optional.of("This control is no longer in the live show");
-        } else if (send < 0 || send >= control.sends.size()) {
-            return Optional.of("“" + control.control.called() + "” has no such send");
-        }
-        sending.send(control, control.sends.get(send), true, now);
-        sending.flush(now);
-        return Optional.empty();
     }
 
     // ---- receiving
@@ -185,12 +159,6 @@ public final class LiveShow {
         return link == null ? List.of() : link.collector().phrases();
     }
 
-    /** Listens anew for a browser to what targets say while somebody moves the real thing, or stops listening for it. */
-    public void learn(String browser, boolean on, long now) {
-        state.learners.listen(browser, on, now);
-        state.due.noLaterThan(Due.OfAll.LEARNERS, state.learners.nextDue());
-    }
-
     /** What was heard since this browser began to learn, the busiest first. Who does not ask for ten seconds learns no more. */
     public List<Learning.Learned> learned(String browser, long now) {
         List<Learning.Learned> learned = state.learners.learned(browser, now);
@@ -205,79 +173,14 @@ public final class LiveShow {
         return touching.restPreview(controls);
     }
 
-    /** Brings controls to their rest values. */
-    public Optional<String> rest(Collection<PartId> controls, Person person, long now) {
-        touching.rest(controls, person, now);
-        return Optional.empty();
-    }
-
-    // ---- what may leave
-
-    /** Holds a target, rehearses with it, or lets it go. Before a gate closes, what hands hold is let go; nothing else is sent because of that. */
-    public Optional<String> gate(PartId target, Gate gate, long now) {
-        return with(target, link -> {
-            if (gate != Gate.OPEN) {
-                letGo(control -> control.speaksTo(Set.of(target)), List.of(link), now);
-            }
-            link.gate(gate, now);
-            state.sink.linkChanged(target);
-        });
-    }
-
-    /** The same with every target. */
-    public Optional<String> gateAll(Gate gate, long now) {
-        state.links.keySet().forEach(target -> gate(target, gate, now));
-        return Optional.empty();
-    }
-
-    /** Sends a target's start list. */
-    public Optional<String> start(PartId target, long now) {
-        return with(target, link -> {
-            sending.start(link, now);
-            sending.flush(now);
-            state.sink.linkChanged(target);
-        });
-    }
-
-    /** Nobody wants the start list of a target that came back. */
-    public Optional<String> leaveAsItIs(PartId target) {
-        return with(target, link -> {
-            link.settleStart();
-            state.sink.linkChanged(target);
-        });
-    }
-
-    /** Sends one message that belongs to no control, to see whether anything arrives. */
-    public Optional<String> say(PartId target, OscMessage message, long now) {
-        return with(target, link -> {
-            sending.say(link, message, now);
-            sending.flush(now);
-        });
-    }
-
-    /** Asks a target for everything that the show listens to. */
-    public Optional<String> refresh(PartId target, long now) {
-        return with(target, link -> {
-            sending.askAll(link, now);
-            sending.flush(now);
-        });
-    }
-
-    /** Does something with a target; why that cannot be, where it cannot. */
-    private Optional<String> with(PartId target, Consumer<Link> doing) {
-        Link link = state.links.get(target);
-        if (link == null) {
-            return Optional.of("This target is no longer in the rig");
-        }
-        doing.accept(link);
-        return Optional.empty();
-    }
-
     // ---- sockets and time
 
     /** A packet that the system had taken did not leave after all. */
     public void notSent(PartId target, byte[] packet, long now) {
-        with(target, link -> sending.notSent(link, packet, now));
+        Link link = state.links.get(target);
+        if (link != null) {
+            sending.notSent(link, packet, now);
+        }
     }
 
     /** The host of a target says that nobody has its port open. */

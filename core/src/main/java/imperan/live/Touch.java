@@ -5,17 +5,17 @@ import imperan.show.PartId;
 import java.util.Optional;
 
 /**
- * One event of a finger, a mouse or a key on a control.
+ * One event of a finger, a mouse or a key of an actor on a control.
  *
  * @param control what is touched
- * @param pointer which finger of which browser
+ * @param finger  an id of it, of the actor's own
  * @param phase   what the finger does
  * @param x       0 at the left edge of the control, 1 at the right
  * @param y       0 at the lower edge of the control, 1 at the upper
  * @param fine    whether the hand asks for a tenth of the way
  * @param words   what was typed, for {@link Phase#TYPE}; else empty
  */
-public record Touch(PartId control, Pointer pointer, Phase phase, double x, double y, boolean fine, String words) {
+public record Touch(PartId control, String finger, Phase phase, double x, double y, boolean fine, String words) implements Command {
 
     public enum Phase {
         PRESS, MOVE, RELEASE,
@@ -44,12 +44,13 @@ public record Touch(PartId control, Pointer pointer, Phase phase, double x, doub
     private static final int MOST_FINGER = 100;
 
     /** Why this is no touch that a hand can make; empty where it is one. A hand that goes away always may. */
+    @Override
     public Optional<String> problem() {
         if (phase == Phase.RELEASE || phase == Phase.CANCEL) {
             return Optional.empty();
         } else if (!Double.isFinite(x) || !Double.isFinite(y)) {
             return Optional.of("A touch needs finite numbers");
-        } else if (pointer.finger().length() > MOST_FINGER) {
+        } else if (finger.length() > MOST_FINGER) {
             return Optional.of("A finger's name has at most " + MOST_FINGER + " characters");
         }
         return switch (phase) {
@@ -66,9 +67,5 @@ public record Touch(PartId control, Pointer pointer, Phase phase, double x, doub
 
     private Optional<String> outside(double most, String why) {
         return Math.abs(x) <= most && Math.abs(y) <= most ? Optional.empty() : Optional.of(why);
-    }
-
-    /** @param browser the id of the browser, {@code finger} an id within it */
-    public record Pointer(String browser, String finger) {
     }
 }

@@ -3,7 +3,6 @@ package imperan.live;
 import imperan.osc.OscText;
 import imperan.show.Behaviour;
 import imperan.show.PartId;
-import imperan.show.Person;
 import imperan.show.Send;
 import imperan.show.form.Finger;
 import imperan.show.form.Form;
@@ -54,11 +53,11 @@ final class Touching {
         return held.stream().map(state.controls::get).filter(control -> control != null && control.grip != null && which.test(control)).toList();
     }
 
-    private void grip(LiveControl control, Touch touch, Person person, boolean counts, long now) {
-        control.grip = new LiveControl.Grip(touch.pointer(), person, new Finger(control.isKnown(), touch.x(), touch.y()), touch, now, counts);
+    private void grip(LiveControl control, Touch touch, Actor actor, boolean counts, long now) {
+        control.grip = new LiveControl.Grip(actor, new Finger(control.isKnown(), touch.x(), touch.y()), touch, now, counts);
         held.add(control.id);
-        heartbeats.put(person.id(), now);
-        state.due.noLaterThan(new Due.OfBrowser(person.id()), now + LiveShow.HEARTBEAT_NANOS);
+        heartbeats.put(actor.id(), now);
+        state.due.noLaterThan(new Due.OfBrowser(actor.id()), now + LiveShow.HEARTBEAT_NANOS);
         state.changed(control);
     }
 
@@ -66,7 +65,7 @@ final class Touching {
     void browserDue(String browser, long now) {
         Long heard = heartbeats.get(browser);
         if (heard != null && now - heard >= LiveShow.HEARTBEAT_NANOS) {
-            heldBy(control -> control.grip.person().id().equals(browser)).forEach(control -> lift(control, false, now));
+            heldBy(control -> control.grip.actor().id().equals(browser)).forEach(control -> lift(control, false, now));
         } else if (heard != null) {
             state.due.noLaterThan(new Due.OfBrowser(browser), heard + LiveShow.HEARTBEAT_NANOS);
         }
@@ -94,26 +93,23 @@ final class Touching {
     }
 
     /** A finger, a mouse or a key does something; why that cannot be, where it cannot. */
-    Optional<String> touch(Touch touch, Person person, long now) {
-        Optional<String> problem = touch.problem();
+    Optional<String> touch(Touch touch, Actor actor, long now) {
         LiveControl control = state.controls.get(touch.control());
-        if (problem.isPresent()) {
-            return problem;
-        } else if (control == null) {
+        if (control == null) {
             // a hand that was on it when it went has been told by the show
             return touch.phase() == Touch.Phase.PRESS ? Optional.of("This control is no longer in the live show") : Optional.empty();
         } else if (!control.control.form().takesHands()) {
             return Optional.of("A " + control.control.form().called() + " is only looked at");
         }
-        takeHand(control, touch, person, now);
+        takeHand(control, touch, actor, now);
         return Optional.empty();
     }
 
-    private void takeHand(LiveControl control, Touch touch, Person person, long now) {
-        heartbeat(person.id(), now);
-        boolean mine = control.grip != null && control.grip.pointer().equals(touch.pointer());
+    private void takeHand(LiveControl control, Touch touch, Actor actor, long now) {
+        heartbeat(actor.id(), now);
+        boolean mine = control.grip != null && control.grip.isOf(actor, touch.finger());
         if (control.grip != null && !mine) {
-            sending.stop(control, Trace.Cell.TOUCH, control.grip.person().name() + " holds this control");
+            sending.stop(control, Trace.Cell.TOUCH, control.grip.actor().name() + " holds this control");
             return;
         }
         Touch.Phase phase = touch.phase();
@@ -122,34 +118,34 @@ final class Touching {
                 lift(control, phase == Touch.Phase.RELEASE, now);
             }
         } else if (mine || isLetIn(control, now)) {
-            act(control, touch, person, mine, now);
+            act(control, touch, actor, mine, now);
         }
         sending.flush(now);
     }
 
-    private void act(LiveControl control, Touch touch, Person person, boolean mine, long now) {
+    private void act(LiveControl control, Touch touch, Actor actor, boolean mine, long now) {
         Form form = control.control.form();
         switch (touch.phase()) {
-            case PRESS -> land(control, touch, person, now);
+            case PRESS -> land(control, touch, actor, now);
             case MOVE -> {
                 if (mine && control.grip.counts()) {
                     control.grip.finger().moved(touch.x(), touch.y(), touch.fine());
-                    goTo(control, form.move(control.position, control.grip.finger(), control.feel), person, now);
+                    goTo(control, form.move(control.position, control.grip.finger(), control.feel), actor, now);
                 }
             }
             case STEP -> {
-                holdByKey(control, touch, person, now);
+                holdByKey(control, touch, actor, now);
                 double share = touch.fine() ? Finger.FINE : 1;
-                goTo(control, form.step(control.position, touch.x() * share, touch.y() * share, control.feel), person, now);
+                goTo(control, form.step(control.position, touch.x() * share, touch.y() * share, control.feel), actor, now);
             }
             case SET -> {
-                holdByKey(control, touch, person, now);
-                moveTo(control, form.set(control.position, touch.y()), person, now);
+                holdByKey(control, touch, actor, now);
+                moveTo(control, form.set(control.position, touch.y()), actor, now);
             }
-            case REST -> moveTo(control, Position.rest(form), person, now);
-            case PICK -> form.kept((int) touch.y()).ifPresent(kept -> moveTo(control, kept, person, now));
-            case TILT -> form.tilted(touch.x(), touch.y(), control.feel, now).ifPresent(tilted -> moveTo(control, tilted, person, now));
-            case TYPE -> type(control, touch.words(), person, now);
+            case REST -> moveTo(control, Position.rest(form), actor, now);
+            case PICK -> form.kept((int) touch.y()).ifPresent(kept -> moveTo(control, kept, actor, now));
+            case TILT -> form.tilted(touch.x(), touch.y(), control.feel, now).ifPresent(tilted -> moveTo(control, tilted, actor, now));
+            case TYPE -> type(control, touch.words(), actor, now);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }
     }
@@ -170,9 +166,9 @@ final class Touching {
     }
 
     /** A finger lands. A control that wants to be held still waits for that. */
-    private void land(LiveControl control, Touch touch, Person person, long now) {
+    private void land(LiveControl control, Touch touch, Actor actor, long now) {
         boolean waits = control.control.behaviour().guard() == Behaviour.Guard.HOLD;
-        grip(control, touch, person, !waits, now);
+        grip(control, touch, actor, !waits, now);
         if (waits) {
             sending.stop(control, Trace.Cell.TOUCH, "Hold for a moment to confirm");
         } else {
@@ -181,10 +177,10 @@ final class Touching {
     }
 
     /** What springs back is held by a key that moves it, until the key is let go. */
-    private void holdByKey(LiveControl control, Touch touch, Person person, long now) {
+    private void holdByKey(LiveControl control, Touch touch, Actor actor, long now) {
         Form form = control.control.form();
         if (form.springs() && control.grip == null) {
-            grip(control, touch, person, true, now);
+            grip(control, touch, actor, true, now);
             control.presses++;
             control.repeatDue = now + repeatNanos(control);
             state.changed(control);
@@ -202,11 +198,11 @@ final class Touching {
         boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && form.restsOnDoubleTap();
         Position position = twice ? Position.rest(form) : form.press(control.position, grip.finger(), control.feel, now);
         boolean moves = !position.equals(control.position);
-        letOthersGo(control, position, grip.person(), now);
+        letOthersGo(control, position, grip.actor(), now);
         control.position = position;
         sending.sendAll(control, Send.Phase.PRESS, now);
         if (moves || form.triggers()) {
-            moved(control, grip.person(), now);
+            moved(control, grip.actor(), now);
         }
         if (form.triggers()) {
             // a trigger sends the same at each press and nothing at its release
@@ -215,20 +211,20 @@ final class Touching {
     }
 
     /** What it was turned leaves before where it stands then. */
-    private void goTo(LiveControl control, Position position, Person person, long now) {
-        turn(control, control.feel.takeSteps(), person, now);
-        moveTo(control, position, person, now);
+    private void goTo(LiveControl control, Position position, Actor actor, long now) {
+        turn(control, control.feel.takeSteps(), actor, now);
+        moveTo(control, position, actor, now);
     }
 
-    private void turn(LiveControl control, int steps, Person person, long now) {
+    private void turn(LiveControl control, int steps, Actor actor, long now) {
         if (steps != 0) {
             control.steps = steps;
-            control.movedBy = person.name();
+            control.movedBy = actor.name();
             sending.sendAll(control, Send.Phase.STEP, now);
         }
     }
 
-    private void type(LiveControl control, String words, Person person, long now) {
+    private void type(LiveControl control, String words, Actor actor, long now) {
         if (!control.control.form().givesText()) {
             return;
         }
@@ -238,7 +234,7 @@ final class Touching {
             return;
         }
         control.typed = words;
-        moved(control, person, now);
+        moved(control, actor, now);
     }
 
     /** The hands on these controls are lost, and let go. */
@@ -259,29 +255,29 @@ final class Touching {
         }
         control.grip = null;
         held.remove(control.id);
-        if (heldBy(other -> other.grip.person().id().equals(grip.person().id())).isEmpty()) {
-            heartbeats.remove(grip.person().id());
+        if (heldBy(other -> other.grip.actor().id().equals(grip.actor().id())).isEmpty()) {
+            heartbeats.remove(grip.actor().id());
         }
         if (grip.counts()) {
             boolean tap = meant && grip.finger().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;
             control.tappedAt = tap ? now : Long.MIN_VALUE;
-            moveTo(control, control.control.form().release(control.position), grip.person(), now);
+            moveTo(control, control.control.form().release(control.position), grip.actor(), now);
             sending.sendAll(control, Send.Phase.RELEASE, now);
             settle(control);
         }
         state.changed(control);
     }
 
-    private void moveTo(LiveControl control, Position position, Person person, long now) {
+    private void moveTo(LiveControl control, Position position, Actor actor, long now) {
         if (!position.equals(control.position)) {
-            letOthersGo(control, position, person, now);
+            letOthersGo(control, position, actor, now);
             control.position = position;
-            moved(control, person, now);
+            moved(control, actor, now);
         }
     }
 
     /** Before a button of a group goes on, those that are on go off, as if let go: at no moment are two of them on. */
-    private void letOthersGo(LiveControl control, Position position, Person person, long now) {
+    private void letOthersGo(LiveControl control, Position position, Actor actor, long now) {
         if (!isOn(position)) {
             return;
         }
@@ -290,7 +286,7 @@ final class Touching {
                 if (other.grip != null) {
                     lift(other, false, now);
                 }
-                moveTo(other, Position.of(0), person, now);
+                moveTo(other, Position.of(0), actor, now);
             }
         }
     }
@@ -299,8 +295,8 @@ final class Touching {
         return position.first() >= 0.5;
     }
 
-    private void moved(LiveControl control, Person person, long now) {
-        control.movedBy = person.name();
+    private void moved(LiveControl control, Actor actor, long now) {
+        control.movedBy = actor.name();
         state.changed(control);
         sending.sendAll(control, Send.Phase.CHANGE, now);
     }
@@ -329,8 +325,8 @@ final class Touching {
     }
 
     /** Brings controls to their rest values. */
-    void rest(Collection<PartId> controls, Person person, long now) {
-        resting(controls).forEach(control -> moveTo(control, Position.rest(control.control.form()), person, now));
+    void rest(Collection<PartId> controls, Actor actor, long now) {
+        resting(controls).forEach(control -> moveTo(control, Position.rest(control.control.form()), actor, now));
         sending.flush(now);
     }
 

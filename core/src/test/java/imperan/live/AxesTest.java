@@ -242,7 +242,7 @@ class AxesTest {
         touch(stage, Phase.STEP, 0, 0.5);
         stage.takeSent();
         assertThat(stage.live.restPreview(all)).extracting(RestLine::address, RestLine::arguments).containsExactly(tuple("/it", "0.25"));
-        stage.live.rest(all, ADA, stage.now);
+        Asking.rest(stage.live, all, ADA, stage.now);
         assertThat(stage.takeSent()).containsExactly("/it 0.25");
     }
 
@@ -250,11 +250,11 @@ class AxesTest {
     void whatIsMovedWhileWeLearnIsListedTheBusiestFirst() {
         Stage stage = stage(Shows.fader("It", 0, "/it"));
         stage.desk("/before", 1f);
-        stage.live.learn("ada", true, stage.now);
+        Asking.learn(stage.live, "ada", true, stage.now);
         stage.desk("/b", 0.2f);
         stage.desk("/a", new OscArgument.Int32(7), new OscArgument.Float32(0.1f));
         stage.desk("/a", new OscArgument.Int32(7), new OscArgument.Float32(0.9f));
-        stage.live.learn("ada", false, stage.now);
+        Asking.learn(stage.live, "ada", false, stage.now);
         stage.desk("/after", 1f);
         List<Learning.Learned> learned = stage.live.learned("ada", stage.now);
         assertThat(learned).extracting(Learning.Learned::address).containsExactly("/a", "/b");
@@ -268,9 +268,9 @@ class AxesTest {
     @Test
     void everybodyLearnsForThemselvesAndWhoStopsLookingLearnsNoMore() {
         Stage stage = stage(Shows.fader("It", 0, "/it"));
-        stage.live.learn("ada", true, stage.now);
+        Asking.learn(stage.live, "ada", true, stage.now);
         stage.desk("/a", 0.5f);
-        stage.live.learn("ben", true, stage.now);
+        Asking.learn(stage.live, "ben", true, stage.now);
         stage.desk("/b", 0.5f);
         assertThat(stage.live.learned("ada", stage.now)).extracting(Learning.Learned::address).containsExactly("/a", "/b");
         assertThat(stage.live.learned("ben", stage.now)).extracting(Learning.Learned::address).containsExactly("/b");

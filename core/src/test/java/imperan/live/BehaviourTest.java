@@ -234,17 +234,17 @@ class BehaviourTest {
         Stage stage = stage(control(form, sends));
         touch(stage, Phase.SET, 0, 0.5);
         touch(stage, Phase.PRESS, 0.5, 0.5);
-        stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "1"), Phase.MOVE, 0.5, 0.55, true, ""), ADA, stage.now);
+        Asking.touch(stage.live, new Touch(new PartId("it"), "1", Phase.MOVE, 0.5, 0.55, true, ""), ADA, stage.now);
         assertThat(positions(stage).get(0)).isEqualTo(0.505, within(1e-9));
         touch(stage, Phase.MOVE, 0.5, 0.553);
         touch(stage, Phase.RELEASE, 0.5, 0.553);
         assertThat(positions(stage).get(0)).isEqualTo(0.508, within(1e-9));
         for (int i = 0; i < 3; i++) {
-            stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "key"), Phase.STEP, 0, 0.01, true, ""), ADA, stage.now);
+            Asking.touch(stage.live, new Touch(new PartId("it"), "key", Phase.STEP, 0, 0.01, true, ""), ADA, stage.now);
         }
         assertThat(positions(stage).get(0)).isEqualTo(0.511, within(1e-9));
         // nobody's hand is on it while somebody edits the show
-        stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "key"), Phase.RELEASE, 0, 0, false, ""), ADA, stage.now);
+        Asking.touch(stage.live, new Touch(new PartId("it"), "key", Phase.RELEASE, 0, 0, false, ""), ADA, stage.now);
         stage.live.load(Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(form, sends).labelled("Other"))), stage.now);
         assertThat(positions(stage).get(0)).isEqualTo(0.511, within(1e-9));
     }

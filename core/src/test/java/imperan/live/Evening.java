@@ -367,7 +367,7 @@ final class Evening extends QuietSink {
     }
 
     private void touch(Person person, int control, Touch.Phase phase, double x, double y, String words) {
-        live.touch(new Touch(control(control), new Touch.Pointer(person.id(), "1"), phase, x, y, false, words), person, now);
+        Asking.touch(live, new Touch(control(control), "1", phase, x, y, false, words), person, now);
     }
 
     /** Sockets, gates, commands, and what targets say by themselves. */
@@ -383,18 +383,18 @@ final class Evening extends QuietSink {
             int control = random.nextInt(CONTROLS);
             switch (random.nextInt(9)) {
                 case 0 -> {
-                    at(t, () -> live.gate(habit.id(), Gate.HELD, now));
-                    at(t + 1_700, () -> live.gate(habit.id(), Gate.OPEN, now));
+                    at(t, () -> Asking.gate(live, habit.id(), Gate.HELD, now));
+                    at(t + 1_700, () -> Asking.gate(live, habit.id(), Gate.OPEN, now));
                 }
                 case 1 -> {
-                    at(t, () -> live.gateAll(Gate.REHEARSING, now));
-                    at(t + 900, () -> live.gateAll(Gate.OPEN, now));
+                    at(t, () -> Asking.gateAll(live, Gate.REHEARSING, now));
+                    at(t + 900, () -> Asking.gateAll(live, Gate.OPEN, now));
                 }
-                case 2 -> at(t, () -> live.testFire(control(control), 0, now));
-                case 3 -> at(t, () -> live.start(Habit.DESK.id(), now));
-                case 4 -> at(t, () -> live.rest(live.controls().stream().sorted().limit(20).toList(), PEOPLE.get(1), now));
-                case 5 -> at(t, () -> live.refresh(habit.id(), now));
-                case 6 -> at(t, () -> live.say(habit.id(), OscMessage.of("/said/once", new OscArgument.Text("by hand")), now));
+                case 2 -> at(t, () -> Asking.testFire(live, control(control), 0, now));
+                case 3 -> at(t, () -> Asking.start(live, Habit.DESK.id(), now));
+                case 4 -> at(t, () -> Asking.rest(live, live.controls().stream().sorted().limit(20).toList(), PEOPLE.get(1), now));
+                case 5 -> at(t, () -> Asking.refresh(live, habit.id(), now));
+                case 6 -> at(t, () -> Asking.say(live, habit.id(), "/said/once \"by hand\"", now));
                 case 7 -> {
                     at(t, () -> live.socket(habit.id(), SocketState.taken("another program has the port"), now));
                     at(t + 2_300, () -> live.socket(habit.id(), SocketState.open("10.0.0.99"), now));

@@ -51,7 +51,7 @@ class FollowingTest {
         List<String> played(Show show, long now) {
             live.links().forEach(link -> live.socket(link.target(), SocketState.open("127.0.0.1"), now));
             sent.clear();
-            show.all(Control.class).forEach(part -> live.testFire(part.id(), 0, now));
+            show.all(Control.class).forEach(part -> Asking.testFire(live, part.id(), 0, now));
             return List.copyOf(sent);
         }
     }

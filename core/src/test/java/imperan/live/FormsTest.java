@@ -48,7 +48,7 @@ class FormsTest {
     }
 
     private static void touch(Stage stage, Phase phase, double x, double y) {
-        stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "1"), phase, x, y, false, ""), ADA, stage.now);
+        Asking.touch(stage.live, new Touch(new PartId("it"), "1", phase, x, y, false, ""), ADA, stage.now);
     }
 
     @Test

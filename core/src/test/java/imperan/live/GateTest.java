@@ -50,7 +50,7 @@ class GateTest {
 
     @Test
     void whatIsHeldShowsWhatItWouldSayAndSaysNothing() {
-        stage.live.gate(DESK, Gate.HELD, stage.now);
+        Asking.gate(stage.live, DESK, Gate.HELD, stage.now);
         move(0.5);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(stage.wire.get(stage.wire.size() - 1).note()).isEqualTo("held, not sent");
@@ -61,11 +61,11 @@ class GateTest {
 
     @Test
     void afterItIsLetGoTheSameValueIsSent() {
-        stage.live.gate(DESK, Gate.HELD, stage.now);
+        Asking.gate(stage.live, DESK, Gate.HELD, stage.now);
         move(0.5);
-        stage.live.gate(DESK, Gate.OPEN, stage.now);
+        Asking.gate(stage.live, DESK, Gate.OPEN, stage.now);
         assertThat(stage.takeSent()).as("nothing is sent because it was let go").isEmpty();
-        stage.live.testFire(new PartId("level"), 0, stage.now);
+        Asking.testFire(stage.live, new PartId("level"), 0, stage.now);
         assertThat(stage.takeSent()).containsExactly("/level 0.5");
     }
 
@@ -73,10 +73,10 @@ class GateTest {
     void whatIsHeldIsKeptAliveAlsoWhereAllAreAndWhatIsSilentIsNot() {
         Show two = Shows.accepted(show(TARGET), Shows.ADA, put(new PartId("rack"), null, Shows.target("Rack")));
         stage = new Stage(two);
-        stage.live.gateAll(Gate.HELD, stage.now);
+        Asking.gateAll(stage.live, Gate.HELD, stage.now);
         stage.pass(3010);
         assertThat(stage.takeSent()).contains("/stay");
-        stage.live.gateAll(Gate.SILENT, stage.now);
+        Asking.gateAll(stage.live, Gate.SILENT, stage.now);
         stage.pass(6000);
         move(0.5);
         assertThat(stage.takeSent()).isEmpty();
@@ -88,10 +88,10 @@ class GateTest {
         stage.pass(20);
         stage.desk("/stay");
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
-        stage.live.gate(DESK, Gate.SILENT, stage.now);
+        Asking.gate(stage.live, DESK, Gate.SILENT, stage.now);
         stage.pass(60_000);
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
-        stage.live.gate(DESK, Gate.OPEN, stage.now);
+        Asking.gate(stage.live, DESK, Gate.OPEN, stage.now);
         stage.pass(20);
         assertThat(stage.takeSent()).contains("/stay");
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
@@ -101,10 +101,10 @@ class GateTest {
 
     @Test
     void inRehearsalNothingLeavesAtAll() {
-        stage.live.gate(DESK, Gate.REHEARSING, stage.now);
+        Asking.gate(stage.live, DESK, Gate.REHEARSING, stage.now);
         move(0.5);
-        stage.live.start(DESK, stage.now);
-        stage.live.refresh(DESK, stage.now);
+        Asking.start(stage.live, DESK, stage.now);
+        Asking.refresh(stage.live, DESK, stage.now);
         stage.pass(7000);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(stage.wire).filteredOn(r -> r.note().equals("rehearsal, not sent")).hasSize(3);
@@ -123,15 +123,15 @@ class GateTest {
 
     @Test
     void theStartListIsSentInOrderAndARefreshAsksForWhatIsListenedTo() {
-        stage.live.start(DESK, stage.now);
+        Asking.start(stage.live, DESK, stage.now);
         assertThat(stage.takeSent()).containsExactly("/wake", "/set 3  “quay”");
-        stage.live.refresh(DESK, stage.now);
+        Asking.refresh(stage.live, DESK, stage.now);
         assertThat(stage.takeSent()).containsExactly("/level");
     }
 
     @Test
     void aThrowAwayMessageThatIsAnsweredProvesTheLink() {
-        stage.live.say(DESK, OscMessage.of("/anything"), stage.now);
+        Asking.say(stage.live, DESK, "/anything", stage.now);
         assertThat(stage.takeSent()).containsExactly("/anything");
         stage.desk("/anything", 1);
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
@@ -170,7 +170,7 @@ class GateTest {
 
     @Test
     void aTargetWithoutAWayToItIsLostAtOnceAndWhy() {
-        stage.live.say(DESK, OscMessage.of("/level"), stage.now);
+        Asking.say(stage.live, DESK, "/level", stage.now);
         stage.desk("/level", 0.5f);
         assertThat(stage.value("level").belief()).isEqualTo(Belief.KNOWN);
         stage.live.socket(DESK, SocketState.noWay("No connection"), stage.now);

@@ -91,7 +91,7 @@ class LetGoTest {
     @MethodSource("whatEndsAHold")
     void aKeyThatHoldsLetsGoToo(String what, UnaryOperator<Show> edit) {
         Stage stage = new Stage(show());
-        stage.live.touch(new Touch(TALK, new Touch.Pointer("b1", "key"), Phase.PRESS, 0, 0, false, ""), ADA, stage.now);
+        Asking.touch(stage.live, new Touch(TALK, "key", Phase.PRESS, 0, 0, false, ""), ADA, stage.now);
         stage.takeSent();
         stage.live.load(edit.apply(show()), stage.now);
         assertThat(stage.takeSent()).containsExactly("/talk 0", "/talk/over 7");
@@ -117,7 +117,7 @@ class LetGoTest {
             Stage stage = new Stage(show());
             stage.touch(ADA, "talk", Phase.PRESS, 0.5);
             stage.takeSent();
-            stage.live.gateAll(gate, stage.now);
+            Asking.gateAll(stage.live, gate, stage.now);
             assertThat(stage.takeSent()).containsExactly("/talk 0", "/talk/over 7");
             assertThat(stage.value("talk").holder()).isEmpty();
         }
@@ -130,7 +130,7 @@ class LetGoTest {
         stage.touch(ADA, "talk", Phase.PRESS, 0.5);
         stage.touch(ADA, "talk", Phase.RELEASE, 0.5);
         stage.takeSent();
-        stage.live.gate(DESK, Gate.HELD, stage.now);
+        Asking.gate(stage.live, DESK, Gate.HELD, stage.now);
         assertThat(stage.takeSent()).endsWith("/talk 0", "/talk/over 7");
     }
 
@@ -167,7 +167,7 @@ class LetGoTest {
                 switch (random.nextInt(6)) {
                     case 0, 1 -> stage.touch(ADA, "talk", Phase.PRESS, 0.5);
                     case 2 -> stage.touch(ADA, "talk", Phase.RELEASE, 0.5);
-                    case 3 -> stage.live.gateAll(random.nextBoolean() ? Gate.HELD : Gate.OPEN, stage.now);
+                    case 3 -> Asking.gateAll(stage.live, random.nextBoolean() ? Gate.HELD : Gate.OPEN, stage.now);
                     case 4 -> {
                         Show before = now;
                         boolean there = before.part(TALK).isPresent();

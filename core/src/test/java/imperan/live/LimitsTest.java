@@ -57,7 +57,7 @@ class LimitsTest {
     }
 
     private Optional<String> touch(Phase phase, double x, double y) {
-        return stage.live.touch(new Touch(LEVEL, new Touch.Pointer("b1", "1"), phase, x, y, false, ""), ADA, stage.now);
+        return Asking.touch(stage.live, new Touch(LEVEL, "1", phase, x, y, false, ""), ADA, stage.now);
     }
 
     // ---- touches
@@ -87,14 +87,14 @@ class LimitsTest {
 
     @Test
     void whatIsNotThereIsRefusedInWords() {
-        Touch lost = new Touch(new PartId("nobody"), new Touch.Pointer("b1", "1"), Phase.PRESS, 0.5, 0.5, false, "");
-        assertThat(stage.live.touch(lost, ADA, stage.now)).hasValue("This control is no longer in the live show");
-        assertThat(stage.live.testFire(new PartId("nobody"), 0, stage.now)).hasValue("This control is no longer in the live show");
-        assertThat(stage.live.testFire(LEVEL, 5, stage.now)).hasValue("“Level” has no such send");
-        assertThat(stage.live.testFire(LEVEL, -1, stage.now)).isPresent();
+        Touch lost = new Touch(new PartId("nobody"), "1", Phase.PRESS, 0.5, 0.5, false, "");
+        assertThat(Asking.touch(stage.live, lost, ADA, stage.now)).hasValue("This control is no longer in the live show");
+        assertThat(Asking.testFire(stage.live, new PartId("nobody"), 0, stage.now)).hasValue("This control is no longer in the live show");
+        assertThat(Asking.testFire(stage.live, LEVEL, 5, stage.now)).hasValue("“Level” has no such send");
+        assertThat(Asking.testFire(stage.live, LEVEL, -1, stage.now)).isPresent();
         PartId nobody = new PartId("nobody");
-        assertThat(List.of(stage.live.gate(nobody, Gate.HELD, stage.now), stage.live.start(nobody, stage.now), stage.live.leaveAsItIs(nobody),
-                stage.live.refresh(nobody, stage.now), stage.live.say(nobody, OscMessage.of("/a"), stage.now)))
+        assertThat(List.of(Asking.gate(stage.live, nobody, Gate.HELD, stage.now), Asking.start(stage.live, nobody, stage.now), Asking.leaveAsItIs(stage.live, nobody),
+                Asking.refresh(stage.live, nobody, stage.now), Asking.say(stage.live, nobody, "/a", stage.now)))
                 .containsOnly(Optional.of("This target is no longer in the rig"));
         assertThat(stage.takeSent()).isEmpty();
     }
@@ -104,8 +104,8 @@ class LimitsTest {
         for (int i = 0; i < 1000; i++) {
             Person person = new Person("browser " + i, "Somebody");
             stage.live.heartbeat(person.id(), stage.now);
-            stage.live.touch(new Touch(LEVEL, new Touch.Pointer(person.id(), "1"), Phase.PRESS, 0.5, 0.5, false, ""), person, stage.now);
-            stage.live.touch(new Touch(LEVEL, new Touch.Pointer(person.id(), "1"), Phase.RELEASE, 0.5, 0.5, false, ""), person, stage.now);
+            Asking.touch(stage.live, new Touch(LEVEL, "1", Phase.PRESS, 0.5, 0.5, false, ""), person, stage.now);
+            Asking.touch(stage.live, new Touch(LEVEL, "1", Phase.RELEASE, 0.5, 0.5, false, ""), person, stage.now);
         }
         stage.pass(10);
         assertThat(stage.live.hands()).isZero();
@@ -141,7 +141,7 @@ class LimitsTest {
         live.load(show, 0);
         live.socket(DESK, SocketState.open("127.0.0.1"), 0);
         for (int i = 0; i <= 10; i++) {
-            live.touch(new Touch(LEVEL, new Touch.Pointer("b1", "1"), Phase.SET, 0, i / 10.0, false, ""), ADA, i);
+            Asking.touch(live, new Touch(LEVEL, "1", Phase.SET, 0, i / 10.0, false, ""), ADA, i);
             for (OscArgument heard : List.of(new OscArgument.Float64(high), new OscArgument.Float64(Double.NaN), new OscArgument.Float32(Float.POSITIVE_INFINITY))) {
                 byte[] packet = OscEncoder.encode(OscMessage.of("/level", heard));
                 live.received(9201, "127.0.0.1", 7101, packet, new OscDecoder().decode(packet), i);
@@ -176,7 +176,7 @@ class LimitsTest {
         stage.takes = true;
         // the same value is worth sending again, for it never left
         touch(Phase.PRESS, 0.5, 0.5);
-        stage.live.testFire(LEVEL, 0, stage.now);
+        Asking.testFire(stage.live, LEVEL, 0, stage.now);
         assertThat(stage.takeSent()).containsExactly("/level 0.5");
         assertThat(stage.link().sent()).isEqualTo(1);
     }
@@ -194,7 +194,7 @@ class LimitsTest {
     void aBundleThatTheSystemDidNotTakeIsNotSent() {
         Stage bundling = new Stage(show(Shows.target("Desk").bundling()));
         bundling.takes = false;
-        bundling.live.touch(new Touch(LEVEL, new Touch.Pointer("b1", "1"), Phase.SET, 0, 0.5, false, ""), ADA, bundling.now);
+        Asking.touch(bundling.live, new Touch(LEVEL, "1", Phase.SET, 0, 0.5, false, ""), ADA, bundling.now);
         assertThat(bundling.link().sent()).isZero();
         assertThat(bundling.wire.get(bundling.wire.size() - 1).note()).startsWith("not sent");
     }
@@ -247,7 +247,7 @@ class LimitsTest {
     @Test
     void learningForgetsWhoDoesNotLookAndKeepsNoDataMessages() {
         for (int i = 0; i < 1000; i++) {
-            stage.live.learn("browser " + i, true, stage.now + i);
+            Asking.learn(stage.live, "browser " + i, true, stage.now + i);
         }
         OscArgument[] data = Collections.nCopies(10_000, OscArgument.Bare.TRUE).toArray(OscArgument[]::new);
         stage.desk("/data", data);

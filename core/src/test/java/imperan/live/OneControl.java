@@ -50,7 +50,7 @@ final class OneControl {
     }
 
     static void touch(Stage stage, Phase phase, double x, double y, String words) {
-        stage.live.touch(new Touch(new PartId("it"), new Touch.Pointer("b1", "1"), phase, x, y, false, words), ADA, stage.now);
+        Asking.touch(stage.live, new Touch(new PartId("it"), "1", phase, x, y, false, words), ADA, stage.now);
     }
 
     static List<Double> positions(Stage stage) {

@@ -181,7 +181,7 @@ class PhraseRulesTest {
         assertThat(stage.link().startOffered()).as("it is not there yet").isFalse();
         stage.desk("/stay", 1);
         assertThat(stage.link().startOffered()).isTrue();
-        stage.live.leaveAsItIs(Shows.DESK);
+        Asking.leaveAsItIs(stage.live, Shows.DESK);
         assertThat(stage.link().startOffered()).isFalse();
         stage.pass(8_000);
         assertThat(stage.link().state()).isEqualTo(LinkState.LOST);
@@ -189,12 +189,12 @@ class PhraseRulesTest {
         stage.desk("/stay", 1);
         assertThat(stage.link().startOffered()).isTrue();
         assertThat(stage.takeSent()).doesNotContain("/reset");
-        stage.live.start(Shows.DESK, stage.now);
+        Asking.start(stage.live, Shows.DESK, stage.now);
         assertThat(stage.takeSent()).contains("/reset");
         assertThat(stage.link().startOffered()).isFalse();
         stage.pass(8_000);
         stage.desk("/stay", 1);
-        stage.live.leaveAsItIs(Shows.DESK);
+        Asking.leaveAsItIs(stage.live, Shows.DESK);
         assertThat(stage.link().startOffered()).isFalse();
     }
 
@@ -214,7 +214,7 @@ class PhraseRulesTest {
         live.load(show, 0);
         live.socket(Shows.DESK, SocketState.open("127.0.0.1"), 0);
         packets.clear();
-        live.touch(new Touch(new PartId("level"), new Touch.Pointer("b1", "1"), Touch.Phase.SET, 0.5, 0.5, false, ""), ADA, 0);
+        Asking.touch(live, new Touch(new PartId("level"), "1", Touch.Phase.SET, 0.5, 0.5, false, ""), ADA, 0);
         live.takeDue(20_000_000);
     }
 
@@ -267,8 +267,8 @@ class PhraseRulesTest {
         live.load(show, 0);
         live.socket(Shows.DESK, SocketState.open("127.0.0.1"), 0);
         packets.clear();
-        live.touch(new Touch(new PartId("level"), new Touch.Pointer("b1", "1"), Touch.Phase.SET, 0.5, 0.5, false, ""), ADA, 0);
-        live.start(Shows.DESK, 0);
+        Asking.touch(live, new Touch(new PartId("level"), "1", Touch.Phase.SET, 0.5, 0.5, false, ""), ADA, 0);
+        Asking.start(live, Shows.DESK, 0);
         packets.forEach(packet -> sent.add(((OscMessage) ((Decoded.Whole) OscDecoder.takingBareAddresses().decode(packet)).packet()).address()));
         assertThat(sent).containsExactly(control.sends().get(0).address(), "begin");
 

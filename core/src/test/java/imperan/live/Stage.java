@@ -50,7 +50,7 @@ final class Stage extends QuietSink {
     }
 
     void touch(Person person, String control, Touch.Phase phase, double y, boolean fine) {
-        live.touch(new Touch(new PartId(control), new Touch.Pointer(person.id(), "1"), phase, phase == Touch.Phase.STEP ? 0 : 0.5, y, fine, ""),
+        Asking.touch(live, new Touch(new PartId(control), "1", phase, phase == Touch.Phase.STEP ? 0 : 0.5, y, fine, ""),
                 person, now);
     }
 

@@ -260,9 +260,9 @@ class TouchTest {
     @Test
     void aTestFireSendsWhateverWasSentBefore() {
         Stage stage = stage(fader(Form.Grab.RELATIVE));
-        stage.live.testFire(new PartId("c0"), 0, stage.now);
-        stage.live.testFire(new PartId("c0"), 0, stage.now);
-        stage.live.testFire(new PartId("c0"), 7, stage.now);
+        Asking.testFire(stage.live, new PartId("c0"), 0, stage.now);
+        Asking.testFire(stage.live, new PartId("c0"), 0, stage.now);
+        Asking.testFire(stage.live, new PartId("c0"), 7, stage.now);
         assertThat(stage.takeSent()).containsExactly("/level 0.25", "/level 0.25");
     }
 }

@@ -181,9 +181,9 @@ class AttackTest {
     @Test
     void aHeldButtonIsReleasedBeforeItsTargetIsHeld() {
         try (RawBrowser holding = holding(); RawBrowser other = browser("ben")) {
-            other.say("{\"kind\":\"gate\",\"target\":\"far-end\",\"gate\":\"HELD\"}");
+            other.command("{\"kind\":\"gate\",\"target\":\"far-end\",\"gate\":\"HELD\"}");
             waitForRelease();
-            other.say("{\"kind\":\"gate\",\"target\":\"far-end\",\"gate\":\"OPEN\"}");
+            other.command("{\"kind\":\"gate\",\"target\":\"far-end\",\"gate\":\"OPEN\"}");
             assertThat(holding.isOpen()).isTrue();
         }
         goesOn();
@@ -230,11 +230,11 @@ class AttackTest {
         try (RawBrowser attacker = browser("attacker")) {
             attacker.touch("nobody", "PRESS", "0.5", "0.5");
             attacker.waitForNotice("no longer in the live show");
-            attacker.say("{\"kind\":\"gate\",\"target\":\"nobody\",\"gate\":\"HELD\"}");
+            attacker.command("{\"kind\":\"gate\",\"target\":\"nobody\",\"gate\":\"HELD\"}");
             attacker.waitForNotice("no longer in the rig");
-            attacker.say("{\"kind\":\"fire\",\"control\":\"attack-level\",\"send\":99}");
+            attacker.command("{\"kind\":\"fire\",\"control\":\"attack-level\",\"send\":99}");
             attacker.waitForNotice("has no such send");
-            attacker.say("{\"kind\":\"rest\",\"controls\":[null]}");
+            attacker.command("{\"kind\":\"rest\",\"controls\":[null]}");
             attacker.waitForNotice("cannot be read");
             attacker.say("{\"kind\":\"called\",\"name\":\"N\\u0000UL\"}");
             attacker.waitForNotice("one line of characters");
@@ -251,7 +251,7 @@ class AttackTest {
         String ids = String.join(",", Collections.nCopies(4096, "\"0f4c1a8e-5a0b-4f1c-9d3e-6b7a8c9d0e1f\""));
         try (RawBrowser builder = browser("builder")) {
             builder.say("{\"kind\":\"selecting\",\"controls\":[" + ids + "]}");
-            builder.say("{\"kind\":\"rest\",\"controls\":[" + ids + "]}");
+            builder.command("{\"kind\":\"rest\",\"controls\":[" + ids + "]}");
             builder.set(LEVEL.value(), 0.125);
             Desk.waitUntil("what came after it was done", () -> builder.position(LEVEL.value()) == 0.125);
             builder.say("{\"kind\":\"called\",\"name\":\"" + "x".repeat(3 << 20) + "\"}");
@@ -482,16 +482,16 @@ class AttackTest {
     @ParameterizedTest
     @ValueSource(ints = {2_240, 4_000, 9_000})
     void longMessageLinesAreReadAndEndNoLoop(int length) throws Exception {
-        HttpResponse<String> said = post("/api/shows/salt-clock/targets/victim/say", "application/json", new JsonMapper().writeValueAsString(
-                Map.of("line", "/eddy/x \"" + "y".repeat(length))));
+        HttpResponse<String> said = post("/api/shows/salt-clock/commands", "application/json", new JsonMapper().writeValueAsString(
+                Map.of("kind", "say", "target", "victim", "line", "/eddy/x \"" + "y".repeat(length))));
         assertThat(said.statusCode()).isEqualTo(422);
         assertThat(said.body()).contains("is not closed").hasSizeLessThan(1_000);
-        assertThat(post("/api/shows/salt-clock/targets/victim/say", "application/json", new JsonMapper().writeValueAsString(
-                Map.of("line", "/eddy/x \"" + "y".repeat(length) + "\""))).statusCode()).isEqualTo(200);
+        assertThat(post("/api/shows/salt-clock/commands", "application/json", new JsonMapper().writeValueAsString(
+                Map.of("kind", "say", "target", "victim", "line", "/eddy/x \"" + "y".repeat(length) + "\""))).statusCode()).isEqualTo(200);
         Target body = (Target) imperan.bean(Keeper.class).show("salt-clock").join().part(VICTIM).orElseThrow().body();
         edit(put(VICTIM, null, body.startingWith(List.of("/eddy/x \"" + "y".repeat(length) + "\""))));
         try (RawBrowser starter = browser("starter")) {
-            starter.say("{\"kind\":\"start\",\"target\":\"victim\"}");
+            starter.command("{\"kind\":\"start\",\"target\":\"victim\"}");
         }
         goesOn();
         edit(put(VICTIM, null, body));

@@ -60,8 +60,13 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
         }
     }
 
+    /** Wants something done with the live show. */
+    void command(String json) {
+        say("{\"kind\":\"do\",\"command\":" + json + "}");
+    }
+
     void touch(String control, String phase, String x, String y) {
-        say("{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"1\",\"phase\":\"" + phase + "\",\"x\":" + x + ",\"y\":" + y
+        command("{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"1\",\"phase\":\"" + phase + "\",\"x\":" + x + ",\"y\":" + y
                 + ",\"fine\":false,\"words\":\"\"}");
     }
 

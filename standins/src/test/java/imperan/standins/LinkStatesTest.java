@@ -4,6 +4,8 @@ import imperan.check.Finding;
 import imperan.check.FindingKind;
 import imperan.check.NetworkFacts;
 import imperan.check.RigCheck;
+import imperan.live.Actor;
+import imperan.live.Command;
 import imperan.live.LinkState;
 import imperan.live.LinkTurn;
 import imperan.live.LinkView;
@@ -150,7 +152,7 @@ class LinkStatesTest {
             now += 20 * MS;
             live.takeDue(now);
             if (i % 50 == 0) {
-                live.say(TARGET, OscMessage.of(question), now);
+                live.carryOut(new Command.Say(TARGET, question), Actor.of(new Person("ada", "Ada")), now);
             }
             device.pass(now, this::answered);
             deliver();

@@ -85,16 +85,6 @@ class LineController {
 
     // ---- learning
 
-    /** Listens anew for a browser to what targets say, or stops. */
-    @PostMapping("/learn")
-    CompletableFuture<ShowController.EditAnswer> learn(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
-            @RequestParam("on") boolean on) {
-        return loop.askLive(show, (running, now) -> {
-            running.learn(ShowController.browser(browser), on, now);
-            return new ShowController.EditAnswer(0, List.of());
-        });
-    }
-
     @GetMapping("/learned")
     CompletableFuture<List<Learned>> learned(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
         return loop.askLive(show, (running, now) -> running.learned(ShowController.browser(browser), now));

@@ -99,9 +99,6 @@ class RigController {
         }
     }
 
-    record SaidLine(String line) {
-    }
-
     @GetMapping("/rig")
     RigView rig(@PathVariable("show") String showId) {
         Show show = keeper.show(showId).join();
@@ -142,20 +139,6 @@ class RigController {
     private List<KnownBook> elsewhere(String showId) {
         return store.booksElsewhere(showId).stream()
                 .flatMap(book -> KnownBook.of(keeper.show(book.showId()).join(), new PartId(book.bookId())).stream()).toList();
-    }
-
-    /** Sends one message that belongs to no control, to see whether anything arrives; a line that is no message is refused. */
-    @PostMapping("/targets/{target}/say")
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> say(@PathVariable("show") String show, @PathVariable("target") String target,
-            @RequestBody SaidLine line) {
-        PartId id = new PartId(target);
-        MessageLine read = Phrasebook.bareAddresses(keeper.show(show).join(), id) ? MessageLine.parseFreely(line.line()) : MessageLine.parse(line.line());
-        if (read.problem().isPresent()) {
-            return CompletableFuture.completedFuture(ShowController.refused(read.problem().map(p -> new Problem(Optional.of(id), "line", p.message(), p.mend()))
-                    .stream().toList()));
-        }
-        return loop.askLive(show, (running, now) -> running.say(id, read.message().orElseThrow(), now)).thenApply(refusal -> refusal
-                .map(why -> ShowController.refused(List.of(Problem.of(why)))).orElseGet(() -> ResponseEntity.ok(new ShowController.EditAnswer(0, List.of()))));
     }
 
     /** The whole rig as a table (RFC 4180). */

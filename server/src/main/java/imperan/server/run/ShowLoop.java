@@ -1,5 +1,7 @@
 package imperan.server.run;
 
+import imperan.live.Actor;
+import imperan.live.Command;
 import imperan.live.LiveShow;
 import imperan.live.SavedValue;
 import imperan.live.SocketState;
@@ -14,7 +16,7 @@ import imperan.server.store.ValueSaver;
 import imperan.show.Edit;
 import imperan.show.Part;
 import imperan.show.PartId;
-import imperan.show.Person;
+import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.Target;
 import org.slf4j.Logger;
@@ -90,19 +92,6 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         return liveShowId;
     }
 
-    /** A hand touches a control of the show it looks at: a copy has the same controls, and must not move the live ones. */
-    public void touch(Feed feed, String showId, Touch touch, Person person) {
-        // a finger that leaves is never kept waiting, and what cannot be is said before it takes anybody's turn
-        Optional<String> problem = touch.problem();
-        if (problem.isPresent()) {
-            feed.refuse(problem.get());
-        } else if (inbox.putHand(asked(feed, showId, (running, now) -> running.touch(touch, person, now)))) {
-            takeTurnOrWake();
-        } else {
-            feed.refuse(TOO_MUCH);
-        }
-    }
-
     /** The browser is still there. */
     public void beat(String browser) {
         hand(new Input.Beat(browser));
@@ -116,21 +105,25 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     /**
-     * Something that a browser wants done with the live show.
-     *
-     * @param doing says why it cannot be, where it cannot, and that is told to the browser
+     * Something that a browser wants done with the show it looks at: a copy has the same controls, and must not move the live ones. What cannot be done is told
+     * to the browser.
      */
-    public void command(Feed feed, String showId, BiFunction<LiveShow, Long, Optional<String>> doing) {
-        if (inbox.putHand(asked(feed, showId, doing))) {
-            inbox.wake();
-        } else {
+    public void command(Feed feed, String showId, Command command, Actor actor) {
+        Input order = new Input.Order(showId, (running, now) -> running.carryOut(command, actor, now).map(Problem::message).ifPresent(feed::refuse),
+                () -> feed.refuse("This show is not live: nothing is sent"));
+        // a finger that leaves is never kept waiting
+        if (!inbox.putHand(order)) {
             feed.refuse(TOO_MUCH);
+        } else if (command instanceof Touch) {
+            takeTurnOrWake();
+        } else {
+            inbox.wake();
         }
     }
 
-    private static Input asked(Feed feed, String showId, BiFunction<LiveShow, Long, Optional<String>> doing) {
-        return new Input.Order(showId, (running, now) -> doing.apply(running, now).ifPresent(feed::refuse),
-                () -> feed.refuse("This show is not live: nothing is sent"));
+    /** The same from elsewhere: why it cannot be done is the answer. Where another show runs, it fails with {@link NotLiveException}. */
+    public CompletableFuture<Optional<Problem>> command(String showId, Command command, Actor actor) {
+        return askLive(showId, (running, now) -> running.carryOut(command, actor, now));
     }
 
     /** What is known of a show's network now; nothing of a show that does not run. */

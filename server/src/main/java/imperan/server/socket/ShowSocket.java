@@ -1,6 +1,6 @@
 package imperan.server.socket;
 
-import imperan.live.Touch;
+import imperan.live.Actor;
 import imperan.server.access.KeyChanged;
 import imperan.server.access.NetworkDoor;
 import imperan.server.run.Presence;
@@ -61,7 +61,7 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         private boolean tooLarge;
         private boolean warned;
         private volatile long heardAt = System.nanoTime();
-        private volatile Optional<Person> person = Optional.empty();
+        private volatile Optional<Actor> actor = Optional.empty();
         private volatile String showId = "";
 
         private Browser(WebSocketSession session) {
@@ -141,12 +141,12 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
             browser.feed.refuse("This request cannot be read, and was not done");
         } else if (frame instanceof ClientFrame.Hello hello) {
             hello(browser, hello);
-        } else if (browser.person.isEmpty()) {
+        } else if (browser.actor.isEmpty()) {
             browser.session.close(CloseStatus.POLICY_VIOLATION.withReason("The first frame says who you are"));
         } else if (frame instanceof ClientFrame.Called called) {
-            named(browser, browser.person.get().id(), called.name());
+            named(browser, browser.actor.get().id(), called.name());
         } else {
-            handle(browser, browser.person.get(), frame);
+            handle(browser, browser.actor.get(), frame);
         }
     }
 
@@ -165,7 +165,7 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         Optional<String> problem = person.problem();
         problem.ifPresent(browser.feed::refuse);
         if (problem.isEmpty()) {
-            browser.person = Optional.of(person);
+            browser.actor = Optional.of(Actor.of(person));
         }
         return problem.isEmpty();
     }
@@ -188,29 +188,15 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         });
     }
 
-    private void handle(Browser browser, Person person, ClientFrame frame) {
+    private void handle(Browser browser, Actor actor, ClientFrame frame) {
         BrowserFeed feed = browser.feed;
         String showId = browser.showId;
-        if (frame instanceof ClientFrame.Touched t) {
-            loop.touch(feed, showId, new Touch(t.control(), new Touch.Pointer(person.id(), t.finger()), t.phase(), t.x(), t.y(),
-                    t.fine(), t.words()), person);
+        if (frame instanceof ClientFrame.Do wanted) {
+            loop.command(feed, showId, wanted.command(), actor);
         } else if (frame instanceof ClientFrame.Beat) {
-            loop.beat(person.id());
-        } else if (frame instanceof ClientFrame.Fire fire) {
-            loop.command(feed, showId, (running, now) -> running.testFire(fire.control(), fire.send(), now));
-        } else if (frame instanceof ClientFrame.Gated gated) {
-            loop.command(feed, showId, (running, now) -> gated.target().map(target -> running.gate(target, gated.gate(), now))
-                    .orElseGet(() -> running.gateAll(gated.gate(), now)));
-        } else if (frame instanceof ClientFrame.StartList start) {
-            loop.command(feed, showId, (running, now) -> running.start(start.target(), now));
-        } else if (frame instanceof ClientFrame.LeaveAsItIs leave) {
-            loop.command(feed, showId, (running, now) -> running.leaveAsItIs(leave.target()));
-        } else if (frame instanceof ClientFrame.Refresh refresh) {
-            loop.command(feed, showId, (running, now) -> running.refresh(refresh.target(), now));
-        } else if (frame instanceof ClientFrame.Rest rest) {
-            loop.command(feed, showId, (running, now) -> running.rest(rest.controls(), person, now));
+            loop.beat(actor.id());
         } else if (frame instanceof ClientFrame.Selecting selecting) {
-            loop.selecting(feed, new Presence(person.id(), person.name(), selecting.controls()));
+            loop.selecting(feed, new Presence(actor.id(), actor.name(), selecting.controls()));
         } else if (frame instanceof ClientFrame.Watch watch) {
             if (!watch.wire()) {
                 feed.wireOff();

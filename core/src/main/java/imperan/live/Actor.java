@@ -1,0 +1,25 @@
+package imperan.live;
+
+import imperan.show.Person;
+
+import java.util.EnumSet;
+import java.util.Set;
+
+/**
+ * Who wants something done with the running show. Who it is and what it may comes from where its command came in, never from what it says of itself.
+ *
+ * @param id     of a person's device
+ * @param name   for people
+ * @param rights what it may
+ */
+public record Actor(String id, String name, Set<Right> rights) {
+
+    public Actor {
+        rights = Set.copyOf(rights);
+    }
+
+    /** A person at a device, who may do all that there is. */
+    public static Actor of(Person person) {
+        return new Actor(person.id(), person.name(), EnumSet.allOf(Right.class));
+    }
+}

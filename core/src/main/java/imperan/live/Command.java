@@ -1,0 +1,82 @@
+package imperan.live;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import imperan.show.PartId;
+
+import java.util.List;
+import java.util.Optional;
+
+/** Something that an {@link Actor} wants done with the running show. Data, the same from wherever it comes; {@link LiveShow#carryOut} is its one door. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Touch.class, name = "touch"),
+    @JsonSubTypes.Type(value = Command.TestFire.class, name = "fire"),
+    @JsonSubTypes.Type(value = Command.Rest.class, name = "rest"),
+    @JsonSubTypes.Type(value = Command.SetGate.class, name = "gate"),
+    @JsonSubTypes.Type(value = Command.SendStartList.class, name = "start"),
+    @JsonSubTypes.Type(value = Command.LeaveAsItIs.class, name = "leave"),
+    @JsonSubTypes.Type(value = Command.Refresh.class, name = "refresh"),
+    @JsonSubTypes.Type(value = Command.Say.class, name = "say"),
+    @JsonSubTypes.Type(value = Command.Learn.class, name = "learn")
+})
+public sealed interface Command permits Touch, Command.TestFire, Command.Rest, Command.SetGate, Command.SendStartList, Command.LeaveAsItIs, Command.Refresh,
+        Command.Say, Command.Learn {
+
+    /** What its actor has to be allowed. */
+    default Right needs() {
+        return Right.OPERATE;
+    }
+
+    /** Why nobody can want this, whatever the show; empty where one can. */
+    default Optional<String> problem() {
+        return Optional.empty();
+    }
+
+    /**
+     * Send one send of a control as the control stands, whatever was sent before.
+     *
+     * @param send which of its sends, from 0
+     */
+    record TestFire(PartId control, int send) implements Command {
+    }
+
+    /** Bring these controls to their rest values, but for those that a hand holds. */
+    record Rest(List<PartId> controls) implements Command {
+        public Rest {
+            controls = List.copyOf(controls);
+        }
+    }
+
+    /** Hold a target, rehearse with it or let it go; all where none is named. Before a gate closes, what hands hold is let go. */
+    record SetGate(Optional<PartId> target, Gate gate) implements Command {
+        @Override
+        public Right needs() {
+            return Right.GATE;
+        }
+    }
+
+    /** Send a target's start list. */
+    record SendStartList(PartId target) implements Command {
+    }
+
+    /** Nobody wants the start list of a target that came back. */
+    record LeaveAsItIs(PartId target) implements Command {
+    }
+
+    /** Ask a target for everything that the show listens to. */
+    record Refresh(PartId target) implements Command {
+    }
+
+    /** Send one message that belongs to no control, as a line of text, to see whether anything arrives. */
+    record Say(PartId target, String line) implements Command {
+        @Override
+        public Right needs() {
+            return Right.RAW;
+        }
+    }
+
+    /** Listen anew for who wants it to what targets say while somebody moves the real thing, or stop listening for them. */
+    record Learn(boolean on) implements Command {
+    }
+}

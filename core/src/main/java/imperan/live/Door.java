@@ -1,0 +1,132 @@
+package imperan.live;
+
+import imperan.address.MessageLine;
+import imperan.show.PartId;
+import imperan.show.Phrasebook;
+import imperan.show.Problem;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
+
+/** The one door by which all that somebody wants done comes to the running show. Here it is looked at, once, and carried out. */
+final class Door {
+
+    private final LiveState state;
+    private final Sending sending;
+    private final Touching touching;
+    private final Following following;
+
+    Door(LiveState state, Sending sending, Touching touching, Following following) {
+        this.state = state;
+        this.sending = sending;
+        this.touching = touching;
+        this.following = following;
+    }
+
+    /** Does it, or says why it cannot be done. */
+    Optional<Problem> carryOut(Command command, Actor actor, long now) {
+        if (!actor.rights().contains(command.needs())) {
+            return Optional.of(Problem.of(actor.name() + " may not do this"));
+        }
+        Optional<String> problem = command.problem();
+        if (problem.isPresent()) {
+            return problem.map(Problem::of);
+        } else if (command instanceof Touch touch) {
+            return touching.touch(touch, actor, now).map(Problem::of);
+        } else if (command instanceof Command.TestFire fire) {
+            return testFire(fire, now);
+        } else if (command instanceof Command.Rest rest) {
+            touching.rest(rest.controls(), actor, now);
+            return Optional.empty();
+        } else if (command instanceof Command.SetGate set) {
+            return gate(set, now);
+        } else if (command instanceof Command.SendStartList start) {
+            return with(start.target(), link -> {
+                sending.start(link, now);
+                sending.flush(now);
+                state.sink.linkChanged(link.id());
+            });
+        } else if (command instanceof Command.LeaveAsItIs leave) {
+            return with(leave.target(), link -> {
+                link.settleStart();
+                state.sink.linkChanged(link.id());
+            });
+        } else if (command instanceof Command.Refresh refresh) {
+            return with(refresh.target(), link -> {
+                sending.askAll(link, now);
+                sending.flush(now);
+            });
+        } else if (command instanceof Command.Say say) {
+            return say(say, now);
+        }
+        learn((Command.Learn) command, actor, now);
+        return Optional.empty();
+    }
+
+    private Optional<Problem> testFire(Command.TestFire fire, long now) {
+        LiveControl control = state.controls.get(fire.control());
+        if (control == null) {
+            return Optional.of(Problem.of("This control is no longer in the live show"));
+        } else if (fire.send() < 0 || fire.send() >= control.sends.size()) {
+            return Optional.of(Problem.of("“" + control.control.called() + "” has no such send"));
+        }
+        sending.send(control, control.sends.get(fire.send()), true, now);
+        sending.flush(now);
+        return Optional.empty();
+    }
+
+    private Optional<Problem> gate(Command.SetGate set, long now) {
+        if (set.target().isPresent()) {
+            return with(set.target().get(), link -> gate(link, set.gate(), now));
+        }
+        state.links.values().forEach(link -> gate(link, set.gate(), now));
+        return Optional.empty();
+    }
+
+    private void gate(Link link, Gate gate, long now) {
+        if (gate != Gate.OPEN) {
+            letGo(control -> control.speaksTo(Set.of(link.id())), List.of(link), now);
+        }
+        link.gate(gate, now);
+        state.sink.linkChanged(link.id());
+    }
+
+    /**
+     * Hands let go, with what their release sends.
+     *
+     * @param closing the links that may not get another chance: what waits on them to be pressed or released leaves at once, whatever their pace
+     */
+    void letGo(Predicate<LiveControl> which, Collection<Link> closing, long now) {
+        touching.letGo(which, now);
+        closing.forEach(link -> sending.hurry(link, now));
+        sending.flush(now);
+    }
+
+    private Optional<Problem> say(Command.Say say, long now) {
+        MessageLine read = Phrasebook.bareAddresses(following.show(), say.target()) ? MessageLine.parseFreely(say.line()) : MessageLine.parse(say.line());
+        return read.problem().map(p -> new Problem(Optional.of(say.target()), "line", p.message(), p.mend()))
+                .or(() -> with(say.target(), link -> {
+                    sending.say(link, read.message().orElseThrow(), now);
+                    sending.flush(now);
+                }));
+    }
+
+    private void learn(Command.Learn learn, Actor actor, long now) {
+        state.learners.listen(actor.id(), learn.on(), now);
+        state.due.noLaterThan(Due.OfAll.LEARNERS, state.learners.nextDue());
+    }
+
+    /** Does something with a target, where it is there. */
+    private Optional<Problem> with(PartId target, Consumer<Link> doing) {
+        Link link = state.links.get(target);
+        if (link == null) {
+            return Optional.of(Problem.of("This target is no longer in the rig"));
+        }
+        doing.accept(link);
+        return Optional.empty();
+    }
+}
