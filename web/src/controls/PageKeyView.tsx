@@ -1,7 +1,7 @@
 import { useNavigate } from "react-router";
 import type { Control, Form } from "../api/types";
 import { partOf, useShow } from "../live/show";
-import { showTray, useTrays } from "../run/trays";
+import { showTray, useTrays } from "../live/trays";
 import { textOf } from "./ControlBox";
 import { fitted } from "./fit";
 import { Mark } from "./Mark";

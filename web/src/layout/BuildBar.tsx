@@ -14,7 +14,7 @@ import type { Page } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
-import { useTrays, showTray } from "../run/trays";
+import { useTrays, showTray } from "../live/trays";
 import { copySelected, duplicateSelected, pasteCopied, removeSelected } from "./actions";
 import { openDialog } from "./dialogs";
 import { useIsShaped, usePreview } from "./screens";

@@ -6,7 +6,7 @@ import { CanvasOver } from "../controls/CanvasOver";
 import { controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
 import { type HeldOf, useShow } from "../live/show";
 import { gridOf } from "../run/CellGrid";
-import { useTrays } from "../run/trays";
+import { useTrays } from "../live/trays";
 import { report } from "../ui/notices";
 import { addControl, arrangeSelected } from "./actions";
 import { BuildBar } from "./BuildBar";

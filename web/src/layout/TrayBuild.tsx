@@ -5,7 +5,7 @@ import { CanvasOver } from "../controls/CanvasOver";
 import { type Laid, laidOn } from "../live/laid";
 import { useShow } from "../live/show";
 import { gridOf } from "../run/CellGrid";
-import { moveWindow, useTrays } from "../run/trays";
+import { moveWindow, useTrays } from "../live/trays";
 
 /** A tray while it is built: what lies in it can be taken, its bare ground and its name take the tray. */
 export function TrayBuild({

@@ -5,7 +5,7 @@ import { laidOn } from "../live/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { gridOf, Laid } from "./CellGrid";
 import { TrayView } from "./TrayView";
-import { useTrays } from "./trays";
+import { useTrays } from "../live/trays";
 
 /** A page, or a strip of one, while it is played. */
 export function PageView({ page, share }: { page: HeldOf<Page>; share: number }) {

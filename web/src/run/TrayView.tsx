@@ -5,7 +5,7 @@ import { Seen } from "../controls/Seen";
 import { laidOn } from "../live/laid";
 import { type HeldOf, useShow } from "../live/show";
 import { gridOf, Laid } from "./CellGrid";
-import { moveWindow, showTray, useTrays } from "./trays";
+import { moveWindow, showTray, useTrays } from "../live/trays";
 
 /** A tray while it is played. A bank shows a window of what lies in it, which two keys move. */
 export function TrayView({ held }: { held: HeldOf<Tray> }) {

@@ -5,7 +5,7 @@ import { EditField } from "../../ui/EditField";
 import { NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
-import { AXES } from "./arguments";
+import { FORMS } from "./forms";
 import { LineFindings } from "./LineFindings";
 import { NumberedTabs } from "./NumberedTabs";
 import { putControl, putListen } from "./put";
@@ -58,7 +58,7 @@ export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
   const targets = partsOf(parts, "target");
   const setListens = (change: (before: Listen[]) => Listen[]) =>
     void report(putControl(held)("listens", (before) => ({ listens: change(before.listens) })));
-  const axes = AXES[form.kind];
+  const { axes } = FORMS[form.kind];
 
   return (
     <div className="flex flex-col gap-1.5">

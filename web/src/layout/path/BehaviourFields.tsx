@@ -5,9 +5,8 @@ import { Check, NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { ConditionFields } from "../ConditionFields";
+import { FORMS } from "./forms";
 import type { Put } from "./put";
-
-const SHOWS_ONLY = new Set(["meter", "lamp", "readout", "needle", "clock", "picture"]);
 
 /** How a control behaves, whatever its form: what guards it, when it is possible, which key presses it. */
 export function BehaviourFields({ control, put }: { control: Control; put: Put<Control> }) {
@@ -23,7 +22,7 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
     <details>
       <summary className="cursor-pointer text-sm text-quiet">Behaviour</summary>
       <div className="mt-2 flex flex-col gap-2">
-        {!SHOWS_ONLY.has(form.kind) && form.kind !== "pageKey" && (
+        {FORMS[form.kind].hands && (
           <>
             <Select<Behaviour["guard"]>
               label="Guard"

@@ -7,10 +7,9 @@ import { PushButton } from "../../ui/buttons";
 import { ICONS } from "../../ui/icons";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
+import { FORMS } from "./forms";
 import type { Put } from "./put";
 
-const WITH_MARK = new Set(["button", "tap", "pageKey", "picture"]);
-const WITHOUT_LABEL = new Set(["line", "clock"]);
 const NONE = "none";
 
 const SIZES: { value: Face["textSize"]; text: string }[] = [
@@ -43,7 +42,7 @@ export function FaceFields({ control, put }: { control: Control; put: Put<Contro
     <details open={form.kind === "picture"}>
       <summary className="cursor-pointer text-sm text-quiet">Look</summary>
       <div className="mt-2 flex flex-col gap-2">
-        {!WITHOUT_LABEL.has(form.kind) && (
+        {FORMS[form.kind].label && (
           <div className="grid grid-cols-2 gap-2">
             <Select
               label="Text size"
@@ -67,7 +66,7 @@ export function FaceFields({ control, put }: { control: Control; put: Put<Contro
             onChange={(meaning) => void report(set("meaning", { meaning }))}
           />
         )}
-        {WITH_MARK.has(form.kind) && form.kind !== "picture" && (
+        {FORMS[form.kind].mark && form.kind !== "picture" && (
           <Select
             label="Icon"
             value={face.icon || NONE}
@@ -78,7 +77,7 @@ export function FaceFields({ control, put }: { control: Control; put: Put<Contro
             ]}
           />
         )}
-        {WITH_MARK.has(form.kind) && (
+        {FORMS[form.kind].mark && (
           <PictureField picture={face.picture} put={(picture) => void report(set("picture", { picture }))} />
         )}
       </div>

@@ -7,7 +7,8 @@ import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { nameOf } from "../../live/laid";
 import { TYPES } from "../../ui/types";
-import { AXES, changed, moved, PLAIN_VALUE } from "./arguments";
+import { changed, moved, PLAIN_VALUE } from "./arguments";
+import { FORMS } from "./forms";
 import { LineFindings } from "./LineFindings";
 import { NumberedTabs } from "./NumberedTabs";
 import { type Put, putControl, putSend } from "./put";
@@ -93,18 +94,10 @@ export function MessageCell({ held, send, index, line }: Props) {
 
 /** What a first send of a form says. */
 function usualArguments(form: Form): ArgumentSource[] {
-  switch (form.kind) {
-    case "choice":
-      return [{ from: "chosen", type: "TEXT" }];
-    case "wheel":
-      return [{ from: "steps", type: "INT32", each: 1 }];
-    case "line":
-      return [{ from: "typed", type: "TEXT" }];
-    case "tap":
-      return [{ ...PLAIN_VALUE, low: form.slowest, high: form.fastest }];
-    default:
-      return (AXES[form.kind] ?? [""]).map((_, axis) => ({ ...PLAIN_VALUE, axis }));
-  }
+  const { axes, own } = FORMS[form.kind];
+  if (own) return [own.source];
+  if (form.kind === "tap") return [{ ...PLAIN_VALUE, low: form.slowest, high: form.fastest }];
+  return (axes ?? [""]).map((_, axis) => ({ ...PLAIN_VALUE, axis }));
 }
 
 /** A first address, made from the name of the control. */
@@ -174,6 +167,7 @@ interface ArgumentProps {
 }
 
 function ArgumentFields({ source, index, form, put }: ArgumentProps) {
+  const { axes, own } = FORMS[form.kind];
   const set = (update: (now: ArgumentSource) => ArgumentSource) =>
     put(`arguments/${index}`, (before) => ({ arguments: changed(before.arguments, index, update) }));
   return (
@@ -187,22 +181,16 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
             set((now) =>
               from === "fixed"
                 ? { from: "fixed", type: "INT32", text: "1" }
-                : from === "chosen"
-                  ? { from: "chosen", type: "TEXT" }
-                  : from === "typed"
-                    ? { from: "typed", type: "TEXT" }
-                    : from === "steps"
-                      ? { from: "steps", type: "INT32", each: 1 }
-                      : { ...PLAIN_VALUE, type: now.type, axis: Number(from.slice("value".length)) },
+                : own && from === own.source.from
+                  ? own.source
+                  : { ...PLAIN_VALUE, type: now.type, axis: Number(from.slice("value".length)) },
             ),
           )
         }
         options={[
-          ...(AXES[form.kind] ?? ["value"]).map((text, axis) => ({ value: `value${axis}`, text })),
+          ...(axes ?? ["value"]).map((text, axis) => ({ value: `value${axis}`, text })),
           { value: "fixed", text: "fixed" },
-          ...(form.kind === "choice" ? [{ value: "chosen", text: "its option" }] : []),
-          ...(form.kind === "wheel" ? [{ value: "steps", text: "its steps" }] : []),
-          ...(form.kind === "line" ? [{ value: "typed", text: "what is typed" }] : []),
+          ...(own ? [{ value: own.source.from, text: own.text }] : []),
         ]}
       />
       <Select

@@ -148,13 +148,15 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
   );
 }
 
-function stopIn(trace: Trace | undefined, cell: string): string | undefined {
-  return trace?.stopped?.cell === cell ? trace.stopped.why : undefined;
+type Stop = NonNullable<Trace["stopped"]>;
+
+function stopIn(trace: Trace | undefined, cell: string): Stop | undefined {
+  return trace?.stopped?.cell === cell ? trace.stopped : undefined;
 }
 
 interface CellProps {
   name: string;
-  stopped?: string;
+  stopped?: Stop;
   share: number;
   /** Which of several it shows. */
   tabs?: ReactNode;
@@ -178,7 +180,8 @@ function Cell({ name, stopped, share, tabs, last, children }: CellProps) {
       </h3>
       {stopped && (
         <p role="status" className="mb-1 rounded border border-caution px-2 py-0.5 text-sm text-caution">
-          {stopped}
+          {stopped.why}
+          <span className="block text-quiet">{stopped.mend}</span>
         </p>
       )}
       {children}

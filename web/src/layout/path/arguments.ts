@@ -1,16 +1,9 @@
-import type { ArgumentSource, Form } from "../../api/types";
+import type { ArgumentSource } from "../../api/types";
 
 export type ValueSource = Extract<ArgumentSource, { from: "value" }>;
 
 /** What a new argument is: the value as a decimal from 0 to 1, as most targets take it. */
 export const PLAIN_VALUE: ValueSource = { from: "value", type: "FLOAT32", low: 0, high: 1, axis: 0 };
-
-/** What the axes of a form are called that has more than one. */
-export const AXES: Partial<Record<Form["kind"], string[]>> = {
-  pad: ["sideways", "upwards"],
-  tilt: ["sideways", "forwards"],
-  colour: ["red", "green", "blue"],
-};
 
 /** One of the arguments made otherwise, from what it is when the edit's turn comes: two fields may be changed faster than an edit comes back. */
 export function changed(

@@ -2,32 +2,21 @@ package imperan.live;
 
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
-import imperan.osc.TimeTag;
 import imperan.phrasebook.Collector;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.PartId;
 import imperan.show.Target;
 
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashMap;
-import java.util.Iterator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** The live side of one target: what was asked, what was heard, and what follows for its state. */
+/** The live side of one target: what was asked, what was heard, and what follows for its state. How messages get out is its {@link Lane}'s affair. */
 final class Link {
 
     /** For a target without keep-alive: how long an unanswered question may stand before the link counts as lost. */
     static final long SILENCE_NANOS = 3_000_000_000L;
-
-    /** How long nothing more is sent before a target that answers only when asked is asked what it made of it. */
-    static final long SETTLE_NANOS = 60_000_000L;
-
-    /** A bundle is no larger, so that it travels in one piece over Ethernet (1500 bytes less the headers of IPv4 and UDP). */
-    static final int MAX_BUNDLE_BYTES = 1472;
 
     private final PartId id;
     private final DueQueue<Due> due;
@@ -35,15 +24,9 @@ final class Link {
     private LinkState state;
     private long since;
     private SocketState socket = SocketState.opening();
-    private long sent;
-    private long heard;
-    private long unanswered;
-    private long repeats;
-    private long merged;
-    private long dropped;
-    private Pacer<Outgoing> pacer;
     private final Collector collector = new Collector();
-    private final RoundTrips roundTrips = new RoundTrips();
+    private final LinkCounts counts = new LinkCounts();
+    private final Lane lane = new Lane(counts);
     private Gate gate;
     private boolean silentHost;
     private String why = "";
@@ -53,10 +36,6 @@ final class Link {
     private long keepAliveDue = Long.MIN_VALUE;
     private final Map<String, Long> asked = new HashMap<>();
     private Vocabulary vocabulary = Vocabulary.NONE;
-    /** What is to be asked once its value has settled, and when. */
-    private final Map<String, Long> questions = new LinkedHashMap<>();
-    private final List<byte[]> together = new ArrayList<>();
-    private int togetherBytes;
     private boolean startWanted = true;
 
     /** @param due where it says when something of it is due */
@@ -67,25 +46,24 @@ final class Link {
         this.state = initial();
         this.since = now;
         this.gate = target.startsHeld() ? Gate.HELD : Gate.OPEN;
-        pace(target);
+        lane.pace(target.messagesPerSecond());
         plan();
     }
 
     /** When something is due, as it stands now; {@link DueQueue#NEVER} where nothing is. */
     long nextDue() {
-        long next = pacer == null ? DueQueue.NEVER : pacer.nextAt();
+        long next = lane.nextAt();
         if (isKeptAlive()) {
             next = Math.min(next, keepAliveDue);
         }
-        if (gate.isKeptAlive() && !questions.isEmpty()) {
-            long question = Collections.min(questions.values());
-            next = Math.min(next, pacer == null ? question : Math.max(question, pacer.spareAt()));
+        if (gate.isKeptAlive()) {
+            next = Math.min(next, lane.nextQuestionAt());
         }
         return Math.min(next, windowEnds());
     }
 
     /** Something may be due sooner than it was. */
-    private void plan() {
+    void plan() {
         due.noLaterThan(new Due.OfLink(id), nextDue());
     }
 
@@ -119,10 +97,19 @@ final class Link {
         return socket;
     }
 
+    /** The way out to it; after what changes when something is due there, {@link #plan} is to be called. */
+    Lane lane() {
+        return lane;
+    }
+
+    /** What is counted of it. */
+    LinkCounts counts() {
+        return counts;
+    }
+
     LinkView view() {
-        return new LinkView(id, state, since, gate, socket, silentHost, sent, heard, ever(lastSentAt), ever(lastHeardAt),
-                unanswered, repeats, merged, dropped, startOffered(), roundTrips.isEmpty() ? Optional.empty() : Optional.of(new LinkView.AnswerTimes(
-                        roundTrips.last(), roundTrips.percentile(0.5), roundTrips.percentile(0.99))));
+        return new LinkView(id, state, since, gate, socket, silentHost, counts.sent, counts.heard, ever(lastSentAt), ever(lastHeardAt),
+                counts.unanswered, counts.repeats, counts.merged, counts.dropped, startOffered(), counts.answers());
     }
 
     private static Optional<Long> ever(long at) {
@@ -135,48 +122,6 @@ final class Link {
 
     void vocabulary(Vocabulary known) {
         vocabulary = known;
-    }
-
-    /** Asks on an address when nothing more was sent to it for a while. */
-    void askOnceSettled(String address, long now) {
-        questions.put(address, now + SETTLE_NANOS);
-        plan();
-    }
-
-    /** The addresses to ask now, as far as the target's pace allows. */
-    List<String> questions(long now) {
-        List<String> due = new ArrayList<>();
-        for (Iterator<Map.Entry<String, Long>> all = questions.entrySet().iterator(); all.hasNext(); ) {
-            Map.Entry<String, Long> question = all.next();
-            if (question.getValue() <= now && (pacer == null || pacer.spare(now))) {
-                due.add(question.getKey());
-                all.remove();
-            }
-        }
-        return due;
-    }
-
-    /** A packet that is ready to leave, and how many messages it holds. */
-    record Departing(byte[] packet, int messages) {
-    }
-
-    /** Takes a message that leaves with others; the bundle that is full without it leaves first. */
-    Optional<Departing> together(byte[] message) {
-        Optional<Departing> full = togetherBytes + Integer.BYTES + message.length > MAX_BUNDLE_BYTES ? bundle() : Optional.empty();
-        togetherBytes += (together.isEmpty() ? OscEncoder.BUNDLE_HEAD_BYTES : 0) + Integer.BYTES + message.length;
-        together.add(message);
-        return full;
-    }
-
-    /** What leaves together: a bundle, or the one message that is alone; empty where nothing waits. */
-    Optional<Departing> bundle() {
-        if (together.isEmpty()) {
-            return Optional.empty();
-        }
-        Departing departing = new Departing(together.size() == 1 ? together.get(0) : OscEncoder.bundle(TimeTag.IMMEDIATELY, together), together.size());
-        together.clear();
-        togetherBytes = 0;
-        return Optional.of(departing);
     }
 
     /** The start list was sent, or nobody wants it. */
@@ -227,13 +172,13 @@ final class Link {
         boolean moved = !changed.host().equals(target.host()) || changed.port() != target.port()
                 || changed.answerPort() != target.answerPort() || changed.answering() != target.answering() || changed.transport() != target.transport();
         if (!changed.messagesPerSecond().equals(target.messagesPerSecond())) {
-            pace(changed);
+            lane.pace(changed.messagesPerSecond());
         }
         target = changed;
         keepAliveDue = Long.MIN_VALUE;
         if (moved) {
             asked.clear();
-            questions.clear();
+            lane.forgetQuestions();
             unansweredSince = Long.MIN_VALUE;
             enter(initial(), now, "it was given another address, port or habit");
         }
@@ -258,55 +203,9 @@ final class Link {
         return cut && state == LinkState.ANSWERING && enter(LinkState.LOST, now, socket.trouble());
     }
 
-    /** A new pace lets go what waited for the old one; values that count are sent again with the next touch. */
-    private void pace(Target paced) {
-        pacer = paced.messagesPerSecond().map(perSecond -> new Pacer<Outgoing>(perSecond)).orElse(null);
-    }
-
-    /** Takes what is to be sent; it leaves at once where the target sets no pace. */
-    Optional<Outgoing> take(Outgoing outgoing) {
-        if (pacer == null) {
-            return Optional.of(outgoing);
-        }
-        if (outgoing.isPress()) {
-            dropped += pacer.press(outgoing) ? 0 : 1;
-        } else {
-            merged += pacer.change(outgoing.address(), outgoing) ? 1 : 0;
-        }
-        return Optional.empty();
-    }
-
-    /** What waited and may leave now. */
-    Optional<Outgoing> next(long now) {
-        Optional<Outgoing> next = pacer == null ? Optional.empty() : pacer.next(now);
-        if (next.isEmpty()) {
-            plan();
-        }
-        return next;
-    }
-
-    /** The presses and releases that waited; they no longer do, and neither do changes. */
-    List<Outgoing> takePresses() {
-        return pacer == null ? List.of() : pacer.takePresses();
-    }
-
-    /** Does something that a hand did to this control still wait for its turn? */
-    boolean holds(PartId control) {
-        return pacer != null && pacer.holdsAny(outgoing -> outgoing.control().id.equals(control));
-    }
-
-    void repeated() {
-        repeats++;
-    }
-
     void sent(int messages, long now) {
-        sent += messages;
+        counts.sent += messages;
         lastSentAt = now;
-    }
-
-    /** What was counted as sent turns out not to have left. */
-    void unsent() {
-        sent--;
     }
 
     /** We sent something that is to be answered on an address. */
@@ -324,7 +223,7 @@ final class Link {
 
     /** A packet of the target arrived; true where the link's state changed. */
     boolean heard(long now) {
-        heard++;
+        counts.heard++;
         lastHeardAt = now;
         unansweredSince = Long.MIN_VALUE;
         return state != LinkState.ANSWERING && state != LinkState.SENDS_ONLY
@@ -338,14 +237,6 @@ final class Link {
             return false;
         }
         return enter(LinkState.ANSWERING, now, "it answered " + address);
-    }
-
-    void roundTrip(long nanos) {
-        roundTrips.add(nanos);
-    }
-
-    void unanswered() {
-        unanswered++;
     }
 
     /** Its host says that the port is closed; true where that is new. */

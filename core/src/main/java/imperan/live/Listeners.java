@@ -95,7 +95,7 @@ final class Listeners {
 
         static OpenSend of(List<Ear> ears, Position position, Expectation expected, long now) {
             return new OpenSend(ears, position, now, expected,
-                    now + expected.windowNanos() + (expected.isAsked() ? Link.SETTLE_NANOS : 0));
+                    now + expected.windowNanos() + (expected.isAsked() ? Lane.SETTLE_NANOS : 0));
         }
 
         LiveControl control() {

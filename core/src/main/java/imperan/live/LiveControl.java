@@ -207,7 +207,7 @@ final class LiveControl {
     boolean expect(Function<Optional<PartId>, Vocabulary> vocabularies) {
         sends.forEach(send -> send.expect(Expectation.of(send.send(), vocabularies.apply(send.send().target()))));
         tolerance = sends.stream().mapToDouble(send -> send.expectation().tolerance()).max().orElse(Expectation.UNTOLD.tolerance());
-        answerWindow = sends.stream().mapToLong(send -> send.expectation().windowNanos() + (send.expectation().isAsked() ? Link.SETTLE_NANOS : 0)).max()
+        answerWindow = sends.stream().mapToLong(send -> send.expectation().windowNanos() + (send.expectation().isAsked() ? Lane.SETTLE_NANOS : 0)).max()
                 .orElse(Expectation.UNTOLD.windowNanos());
         String unitBefore = unit;
         boolean wholeBefore = whole;

@@ -44,23 +44,23 @@ final class LiveState {
     /**
      * Notes a packet that leaves, or would.
      *
-     * @param note why it did not; empty where it did
+     * @param reason why it did not; empty where it did
      */
-    void wireOut(Link link, byte[] packet, String note, long now) {
+    void wireOut(Link link, byte[] packet, Optional<Reason> reason, long now) {
         Target target = link.target();
         sink.wire(new WireRecord(++wireNumber, now, true, Optional.of(link.id()), target.host() + ":" + target.port(),
-                target.answerPort(), packet, Optional.empty(), note));
+                target.answerPort(), packet, Optional.empty(), reason));
     }
 
     /** Notes a packet that arrived. */
-    void wireIn(Optional<Link> link, String peer, int ourPort, byte[] packet, Optional<Long> answeredAfter, String note,
+    void wireIn(Optional<Link> link, String peer, int ourPort, byte[] packet, Optional<Long> answeredAfter, Optional<Reason> reason,
                 long now) {
-        sink.wire(new WireRecord(++wireNumber, now, false, link.map(Link::id), peer, ourPort, packet, answeredAfter, note));
+        sink.wire(new WireRecord(++wireNumber, now, false, link.map(Link::id), peer, ourPort, packet, answeredAfter, reason));
     }
 
     /** Does a send of this control wait for its answer, or for its turn? */
     boolean isAwaited(LiveControl control) {
-        return links.values().stream().anyMatch(link -> link.holds(control.id))
+        return links.values().stream().anyMatch(link -> link.lane().holds(control.id))
                 || control.control.listens().stream().anyMatch(l -> l.target()
                         .flatMap(t -> listeners.channel(t, l.address()))
                         .filter(c -> c.open.stream().anyMatch(o -> o.control() == control)).isPresent());

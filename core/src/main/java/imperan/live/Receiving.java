@@ -79,18 +79,18 @@ final class Receiving {
             state.strays.heard(peerHost, peerPort, ourPort, decoded, now);
         }
         Optional<WaitingBundle> late = link.flatMap(l -> due(l, decoded, now));
-        String note = late.isEmpty() ? link.isEmpty() ? "no target of the rig sends from here" : ""
-                : hasRoom(late.get()) ? "waits for its time" : "dropped: too many bundles of this target wait";
+        Optional<Reason> reason = late.isPresent() ? Optional.of(hasRoom(late.get()) ? new Reason.WaitsForItsTime() : new Reason.TooManyWait())
+                : link.isEmpty() ? Optional.of(new Reason.Unclaimed()) : Optional.empty();
         answeredAfter = Optional.empty();
         matching = new AddressPattern.Budget(MATCHING_STEPS);
         Optional<String> bare = link.flatMap(l -> bareAddress(l, decoded));
         if (bare.isPresent()) {
-            note = "“" + bare.get() + "” has no slash at its start, and no phrase of " + link.get().target().name() + " is written so";
+            reason = Optional.of(new Reason.BareAddress(bare.get(), link.get().target().name()));
         }
         link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
-        boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, note) : decoded, late, now);
-        note = matching.isSpent() ? "its address patterns take too long to match: not all was looked at" : note;
-        state.wireIn(link, peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, note, now);
+        boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
+        reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason;
+        state.wireIn(link, peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, reason, now);
         if (nowAnswering) {
             sending.askAll(link.get(), now);
         }
@@ -232,7 +232,7 @@ final class Receiving {
             // overtaken: their answer was merged into this one
         }
         long after = now - answered.sentAt();
-        link.roundTrip(after);
+        link.counts().roundTrip(after);
         answeredAfter = Optional.of(after);
         LiveControl control = answered.control();
         control.arrivedAs = Optional.empty();
@@ -275,7 +275,7 @@ final class Receiving {
         control.echoWords = Optional.empty();
         control.echoAt = now;
         control.belief = Belief.KNOWN;
-        boolean awaited = link.holds(control.id)
+        boolean awaited = link.lane().holds(control.id)
                 || channel.open.stream().anyMatch(open -> open.control() == control);
         if (control.grip == null && !awaited) {
             if (!control.agrees(control.echo)) {
@@ -326,14 +326,12 @@ final class Receiving {
     private void expired(PartId target, Listeners.OpenSend open) {
         Link link = state.links.get(target);
         if (link != null) {
-            link.unanswered();
+            link.counts().unanswered++;
             state.sink.linkChanged(target);
         }
         LiveControl control = open.control();
         if (control.sentAt <= open.sentAt()) {
-            String limit = "No answer within " + open.expected().windowNanos() / 1_000_000 + " ms";
-            sending.answerCell(control, new Trace.Stop(Trace.Cell.ANSWER, control.arrivedAs.map(address -> limit + "; the same value arrived as " + address).orElse(limit),
-                    control.arrivedAs));
+            sending.answerCell(control, new Reason.NoAnswer(open.expected().windowNanos(), control.arrivedAs));
             if (control.echo.isUnknown()) {
                 control.disputed = true;
                 state.changed(control);

@@ -22,7 +22,6 @@ import java.util.TreeSet;
 final class Sending {
 
     private static final int MAX_OPEN = 256;
-    private static final String NOT_TAKEN = "not sent: this computer's network did not take it";
 
     /** The links for which messages wait to leave together. */
     private final Set<Link> bundling = new LinkedHashSet<>();
@@ -43,7 +42,7 @@ final class Sending {
             }
         }
         if (!any && phase == Send.Phase.CHANGE && control.sends.isEmpty()) {
-            stop(control, Trace.Cell.MESSAGE, "This control has no send yet");
+            stop(control, new Reason.NoSend());
         }
     }
 
@@ -55,47 +54,43 @@ final class Sending {
         Trace.Message message = new Trace.Message(link.map(l -> l.target().name()).orElse(""), send.address(),
                 OscText.typeTags(arguments), OscText.arguments(arguments));
         if (link.isEmpty()) {
-            stop(control, message, Trace.Cell.MESSAGE,
-                    send.target().isEmpty() ? "No target is set" : "Its target is no longer in the rig");
+            stop(control, message, send.target().isEmpty() ? new Reason.NoTarget() : new Reason.TargetGone());
             return;
         }
         if (!link.get().socket().works()) {
-            stop(control, message, Trace.Cell.WIRE, link.get().socket().trouble());
+            stop(control, message, new Reason.SocketBroken(link.get().socket().trouble()));
             return;
         }
         byte[] packet = compiled.packet(arguments);
         if (link.get().gate() != Gate.OPEN) {
-            state.wireOut(link.get(), packet, notSent(link.get()), now);
-            stop(control, message, Trace.Cell.WIRE, switch (link.get().gate()) {
-                case HELD -> link.get().target().name() + " is held: nothing is sent by hand until it is released";
-                case SILENT -> link.get().target().name() + " is silent: nothing is sent until it is released";
-                default -> "Rehearsal: nothing leaves";
-            });
+            state.wireOut(link.get(), packet, Optional.of(gated(link.get())), now);
+            stop(control, message, gated(link.get()));
             return;
         }
         if (!compiled.differsFromLast(packet) && !always) {
-            link.get().repeated();
+            link.get().counts().repeats++;
             if (control.control.form().axes() == 1) {
                 // of several axes mostly one moves, and then what matters is that one
-                control.trace = control.trace.stoppedAt(Trace.Cell.WIRE, "The same value is not sent again");
+                control.trace = control.trace.stopped(new Reason.SameValue());
                 state.sink.traceChanged(control.id);
             }
             return;
         }
-        link.get().take(new Outgoing(control, compiled, control.position, packet, message))
+        link.get().lane().take(new Outgoing(control, compiled, control.position, packet, message))
                 .ifPresentOrElse(outgoing -> leave(link.get(), outgoing, now), () -> drain(link.get(), now));
     }
 
     /** Sends what waited for its turn, as far as the target's pace allows. */
     void drain(Link link, long now) {
-        for (Optional<Outgoing> next = link.next(now); next.isPresent(); next = link.next(now)) {
+        for (Optional<Outgoing> next = link.lane().next(now); next.isPresent(); next = link.lane().next(now)) {
             leave(link, next.get(), now);
         }
+        link.plan();
     }
 
     /** What waits to be pressed or released leaves now, whatever the pace: there will be no other chance. */
     void hurry(Link link, long now) {
-        link.takePresses().forEach(outgoing -> leave(link, outgoing, now));
+        link.lane().takePresses().forEach(outgoing -> leave(link, outgoing, now));
     }
 
     private void leave(Link link, Outgoing outgoing, long now) {
@@ -107,7 +102,7 @@ final class Sending {
         }
         if (!taken) {
             outgoing.send().forgetLast();
-            stop(control, outgoing.message(), Trace.Cell.WIRE, "This computer's network did not take it");
+            stop(control, outgoing.message(), new Reason.NotTaken());
             return;
         }
         control.sentAt = now;
@@ -126,43 +121,39 @@ final class Sending {
     boolean emit(Link link, byte[] message, long now) {
         if (link.target().bundles()) {
             bundling.add(link);
-            link.together(message).ifPresent(full -> packet(link, full, now));
+            link.lane().together(message).ifPresent(full -> packet(link, full, now));
             return true;
         }
-        return packet(link, new Link.Departing(message, 1), now);
+        return packet(link, new Lane.Departing(message, 1), now);
     }
 
     /** What was to leave together leaves: the moment is over. */
     void flush(long now) {
         if (!bundling.isEmpty()) {
-            bundling.forEach(link -> link.bundle().ifPresent(bundle -> packet(link, bundle, now)));
+            bundling.forEach(link -> link.lane().bundle().ifPresent(bundle -> packet(link, bundle, now)));
             bundling.clear();
         }
     }
 
-    private boolean packet(Link link, Link.Departing departing, long now) {
+    private boolean packet(Link link, Lane.Departing departing, long now) {
         boolean taken = state.sink.datagram(link.id(), departing.packet());
         if (taken) {
             link.sent(departing.messages(), now);
         }
-        state.wireOut(link, departing.packet(), taken ? "" : NOT_TAKEN, now);
+        state.wireOut(link, departing.packet(), taken ? Optional.empty() : Optional.of(new Reason.NotTaken()), now);
         state.sink.linkChanged(link.id());
         return taken;
     }
 
     /** What had been handed to the system did not leave after all. */
     void notSent(Link link, byte[] packet, long now) {
-        link.unsent();
-        state.wireOut(link, packet, NOT_TAKEN, now);
+        link.counts().sent--;
+        state.wireOut(link, packet, Optional.of(new Reason.NotTaken()), now);
         state.sink.linkChanged(link.id());
     }
 
-    private static String notSent(Link link) {
-        return switch (link.gate()) {
-            case HELD -> "held, not sent";
-            case SILENT -> "silent, not sent";
-            default -> "rehearsal, not sent";
-        };
+    private static Reason gated(Link link) {
+        return new Reason.Gated(link.target().name(), link.gate());
     }
 
     /** Sends a target's start list, message by message, or shows what would be sent. */
@@ -180,7 +171,7 @@ final class Sending {
             }
             emit(link, packet, now);
         } else {
-            state.wireOut(link, packet, link.gate() == Gate.OPEN ? "not sent: " + link.socket().trouble() : notSent(link), now);
+            state.wireOut(link, packet, Optional.of(link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link)), now);
         }
     }
 
@@ -208,7 +199,8 @@ final class Sending {
             state.listeners.await(channel, open);
             state.due.noLaterThan(Due.OfAll.ANSWERS, open.due());
             if (expected.isAsked()) {
-                link.askOnceSettled(expected.question(), now);
+                link.lane().askOnceSettled(expected.question(), now);
+                link.plan();
             } else {
                 link.asked(channel.key.address(), now);
             }
@@ -220,14 +212,13 @@ final class Sending {
         }
     }
 
-    private static String whyNone(LiveControl control, Link link, Expectation expected) {
+    private static Reason whyNone(LiveControl control, Link link, Expectation expected) {
         if (link.target().answering() == Target.Answering.NONE) {
-            return "This target never answers";
+            return new Reason.NeverAnswers();
         } else if (!expected.isComing()) {
-            return "Nothing comes back for this, says its phrasebook";
+            return new Reason.NothingComesBack();
         }
-        return control.control.listens().isEmpty() || expected.address().isEmpty() ? "No listen is set, so no answer can be compared"
-                : "Its answer comes on " + expected.address().get() + ", where this control does not listen";
+        return control.control.listens().isEmpty() || expected.address().isEmpty() ? new Reason.NoListen() : new Reason.ListensElsewhere(expected.address().get());
     }
 
     /** Asks what came of values that have settled, where the target tells only when it is asked. */
@@ -235,7 +226,7 @@ final class Sending {
         if (!link.gate().isKeptAlive()) {
             return;
         }
-        for (String address : link.questions(now)) {
+        for (String address : link.lane().questions(now)) {
             link.asked(address, now);
             state.listeners.channel(link.id(), address).ifPresent(channel -> channel.asked(now));
             emit(link, OscEncoder.encode(new OscMessage(address, List.of())), now);
@@ -256,25 +247,22 @@ final class Sending {
     }
 
     /** The path of a touch ends before anything was made of it. */
-    void stop(LiveControl control, Trace.Cell cell, String why) {
-        control.trace = new Trace(control.id, control.position.first(), Optional.empty(), Optional.empty(), Optional.empty(),
-                Optional.of(Trace.Stop.at(cell, why)));
-        state.sink.traceChanged(control.id);
+    void stop(LiveControl control, Reason reason) {
+        stop(control, Optional.empty(), reason);
     }
 
-    private void stop(LiveControl control, Trace.Message message, Trace.Cell cell, String why) {
-        control.trace = new Trace(control.id, control.position.first(), Optional.of(message), Optional.empty(), Optional.empty(),
-                Optional.of(Trace.Stop.at(cell, why)));
+    private void stop(LiveControl control, Trace.Message message, Reason reason) {
+        stop(control, Optional.of(message), reason);
+    }
+
+    private void stop(LiveControl control, Optional<Trace.Message> message, Reason reason) {
+        control.trace = new Trace(control.id, control.position.first(), message, Optional.empty(), Optional.empty(), Optional.of(reason));
         state.sink.traceChanged(control.id);
     }
 
     /** Says in the last cell of the path why nothing came back. */
-    void answerCell(LiveControl control, String why) {
-        answerCell(control, Trace.Stop.at(Trace.Cell.ANSWER, why));
-    }
-
-    void answerCell(LiveControl control, Trace.Stop stop) {
-        control.trace = control.trace.stopped(stop);
+    void answerCell(LiveControl control, Reason reason) {
+        control.trace = control.trace.stopped(reason);
         state.sink.traceChanged(control.id);
     }
 

@@ -109,7 +109,7 @@ final class Touching {
         heartbeat(actor.id(), now);
         boolean mine = control.grip != null && control.grip.isOf(actor, touch.finger());
         if (control.grip != null && !mine) {
-            sending.stop(control, Trace.Cell.TOUCH, control.grip.actor().name() + " holds this control");
+            sending.stop(control, new Reason.HeldByAnother(control.grip.actor().name()));
             return;
         }
         Touch.Phase phase = touch.phase();
@@ -154,12 +154,12 @@ final class Touching {
     private boolean isLetIn(LiveControl control, long now) {
         if (!control.enabled) {
             Behaviour.Condition when = control.control.behaviour().enabledWhen().orElseThrow();
-            sending.stop(control, Trace.Cell.TOUCH, "Disabled until its target sends " + when.address() + " " + when.text());
+            sending.stop(control, new Reason.Disabled(when.address(), when.text()));
             return false;
         } else if (!control.isOpen(now)) {
             control.openUntil = now + OPEN_NANOS;
             state.changed(control);
-            sending.stop(control, Trace.Cell.TOUCH, "First touch: touch again within 3 s");
+            sending.stop(control, new Reason.FirstOfTwoTouches(OPEN_NANOS));
             return false;
         }
         return true;
@@ -170,7 +170,7 @@ final class Touching {
         boolean waits = control.control.behaviour().guard() == Behaviour.Guard.HOLD;
         grip(control, touch, actor, !waits, now);
         if (waits) {
-            sending.stop(control, Trace.Cell.TOUCH, "Hold for a moment to confirm");
+            sending.stop(control, new Reason.NotHeldYet());
         } else {
             press(control, now);
         }
@@ -230,7 +230,7 @@ final class Touching {
         }
         Optional<String> refusal = control.sends.stream().flatMap(send -> send.refusal(words).stream()).findFirst();
         if (refusal.isPresent()) {
-            sending.stop(control, Trace.Cell.MESSAGE, refusal.get());
+            sending.stop(control, new Reason.NotTyped(refusal.get()));
             return;
         }
         control.typed = words;

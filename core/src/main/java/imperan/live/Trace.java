@@ -11,18 +11,14 @@ import java.util.Optional;
  * @param message  what was made of it
  * @param wire     how it left
  * @param answer   what came back
- * @param stopped  where and why it ended before its answer
+ * @param stopped  why it ended before its answer
  */
 public record Trace(PartId control, double position, Optional<Message> message, Optional<Wire> wire,
-                    Optional<Answer> answer, Optional<Stop> stopped) {
+                    Optional<Answer> answer, Optional<Reason> stopped) {
 
     /** The same path with a reason why it goes no further. */
-    Trace stoppedAt(Cell cell, String why) {
-        return stopped(Stop.at(cell, why));
-    }
-
-    Trace stopped(Stop stop) {
-        return new Trace(control, position, message, wire, answer, Optional.of(stop));
+    Trace stopped(Reason reason) {
+        return new Trace(control, position, message, wire, answer, Optional.of(reason));
     }
 
     public record Message(String target, String address, String typeTags, String arguments) {
@@ -34,18 +30,6 @@ public record Trace(PartId control, double position, Optional<Message> message, 
 
     /** @param agrees whether the answer says what was sent, within the tolerance */
     public record Answer(String address, String arguments, long afterNanos, boolean agrees) {
-    }
-
-    /**
-     * @param cell      the cell of the path
-     * @param why       one sentence
-     * @param arrivedAs the address under which the same value came instead of the one that is listened to; empty where none did
-     */
-    public record Stop(Cell cell, String why, Optional<String> arrivedAs) {
-
-        static Stop at(Cell cell, String why) {
-            return new Stop(cell, why, Optional.empty());
-        }
     }
 
     public enum Cell { TOUCH, MESSAGE, WIRE, ANSWER }

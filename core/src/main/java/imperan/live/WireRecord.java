@@ -15,8 +15,8 @@ import java.util.Optional;
  * @param ourPort the port at our end
  * @param bytes   the packet
  * @param answeredAfterNanos for an answer to something of ours: how long after it; else empty
- * @param note    what else there is to say, such as "waits for its time"; or empty
+ * @param reason  why nothing came of it, or not all yet; empty where there is nothing to say
  */
 public record WireRecord(long number, long at, boolean out, Optional<PartId> target, String peer, int ourPort,
-                         byte[] bytes, Optional<Long> answeredAfterNanos, String note) {
+                         byte[] bytes, Optional<Long> answeredAfterNanos, Optional<Reason> reason) {
 }

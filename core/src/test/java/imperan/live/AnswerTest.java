@@ -163,20 +163,19 @@ class AnswerTest {
         stage.desk("/in/1/volume", 0.6f);
         stage.live.heartbeat(ADA.id(), stage.now);
         stage.pass(600);
-        Trace.Stop stop = stage.trace("level").stopped().orElseThrow();
-        assertThat(stop.why()).isEqualTo("No answer within 500 ms; the same value arrived as /in/1/volume");
-        assertThat(stop.arrivedAs()).hasValue("/in/1/volume");
+        assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.of("/in/1/volume")));
+        assertThat(Stage.why(stage.trace("level"))).isEqualTo("No answer within 500 ms; the same value arrived as /in/1/volume");
         // and again, now that the address is known
         move(0.3);
         stage.desk("/in/1/volume", 0.3f);
         stage.pass(600);
-        assertThat(stage.trace("level").stopped().orElseThrow().arrivedAs()).hasValue("/in/1/volume");
+        assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.of("/in/1/volume")));
         // until the right one comes
         move(0.2);
         stage.desk("/in/1/level", 0.2f);
         move(0.1);
         stage.pass(600);
-        assertThat(stage.trace("level").stopped().orElseThrow().arrivedAs()).isEmpty();
+        assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.empty()));
     }
 
     @Test
@@ -186,7 +185,7 @@ class AnswerTest {
         stage.desk("/meter/1", 0.6f);
         stage.desk("/meter/2", 0.1f);
         stage.pass(600);
-        assertThat(stage.trace("level").stopped().orElseThrow().why()).isEqualTo("No answer within 500 ms");
+        assertThat(Stage.why(stage.trace("level"))).isEqualTo("No answer within 500 ms");
     }
 
     @Test
@@ -197,8 +196,7 @@ class AnswerTest {
         stage.live.heartbeat(ADA.id(), stage.now);
         stage.pass(520);
         assertThat(stage.value("level").disputed()).isTrue();
-        assertThat(stage.trace("level").stopped().orElseThrow())
-                .isEqualTo(Trace.Stop.at(Trace.Cell.ANSWER, "No answer within 500 ms"));
+        assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.empty()));
         stage.desk("/in/1/level", 0.6f);
         assertThat(stage.value("level").disputed()).isFalse();
     }
@@ -247,7 +245,7 @@ class AnswerTest {
     void bundlesDueLaterWaitForTheirTime() {
         Instant due = Instant.ofEpochSecond(0, stage.now + 100 * MS);
         stage.packet(new OscBundle(TimeTag.at(due), List.of(OscMessage.of("/in/1/level", new OscArgument.Float32(1)))));
-        assertThat(stage.wire).last().satisfies(row -> assertThat(row.note()).isEqualTo("waits for its time"));
+        assertThat(stage.wire).last().satisfies(row -> assertThat(Stage.note(row)).isEqualTo("waits for its time"));
         stage.pass(90);
         assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
         stage.pass(20);
@@ -372,7 +370,7 @@ class AnswerTest {
         stage.live.received(9201, "192.0.2.9", 7101, bytes, new OscDecoder().decode(bytes), stage.now);
         assertThat(stage.wire).last().satisfies(row -> {
             assertThat(row.target()).isEmpty();
-            assertThat(row.note()).contains("no target");
+            assertThat(Stage.note(row)).contains("no target");
         });
         assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
     }

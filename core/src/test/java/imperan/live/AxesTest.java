@@ -190,7 +190,7 @@ class AxesTest {
         Stage number = stage(control(new TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.INT32)))));
         touch(number, Phase.TYPE, 0, 0, "fifty");
         assertThat(number.takeSent()).isEmpty();
-        assertThat(number.trace("it").stopped().orElseThrow().why()).contains("“fifty” is not a number");
+        assertThat(Stage.why(number.trace("it"))).contains("“fifty” is not a number");
         touch(number, Phase.TYPE, 0, 0, "50");
         assertThat(number.takeSent()).containsExactly("/line 50");
     }

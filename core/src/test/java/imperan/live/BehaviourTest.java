@@ -109,7 +109,7 @@ class BehaviourTest {
         stage.desk("/state", new OscArgument.Text("busy"));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         assertThat(stage.takeSent()).isEmpty();
-        assertThat(stage.trace("it").stopped().orElseThrow().why()).contains("/state ready");
+        assertThat(Stage.why(stage.trace("it"))).contains("/state ready");
         stage.desk("/state", new OscArgument.Text("ready"));
         assertThat(stage.value("it").enabled()).isTrue();
     }

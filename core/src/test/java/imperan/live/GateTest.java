@@ -53,8 +53,8 @@ class GateTest {
         Asking.gate(stage.live, DESK, Gate.HELD, stage.now);
         move(0.5);
         assertThat(stage.takeSent()).isEmpty();
-        assertThat(stage.wire.get(stage.wire.size() - 1).note()).isEqualTo("held, not sent");
-        assertThat(stage.trace("level").stopped().orElseThrow().why()).contains("Desk is held");
+        assertThat(Stage.note(stage.wire.get(stage.wire.size() - 1))).isEqualTo("held, not sent");
+        assertThat(Stage.why(stage.trace("level"))).contains("Desk is held");
         assertThat(stage.trace("level").message().orElseThrow().address()).isEqualTo("/level");
         assertThat(stage.link().gate()).isEqualTo(Gate.HELD);
     }
@@ -80,7 +80,7 @@ class GateTest {
         stage.pass(6000);
         move(0.5);
         assertThat(stage.takeSent()).isEmpty();
-        assertThat(stage.wire.get(stage.wire.size() - 1).note()).isEqualTo("silent, not sent");
+        assertThat(Stage.note(stage.wire.get(stage.wire.size() - 1))).isEqualTo("silent, not sent");
     }
 
     @Test
@@ -107,7 +107,7 @@ class GateTest {
         Asking.refresh(stage.live, DESK, stage.now);
         stage.pass(7000);
         assertThat(stage.takeSent()).isEmpty();
-        assertThat(stage.wire).filteredOn(r -> r.note().equals("rehearsal, not sent")).hasSize(3);
+        assertThat(stage.wire).filteredOn(r -> Stage.note(r).equals("rehearsal, not sent")).hasSize(3);
     }
 
     @Test

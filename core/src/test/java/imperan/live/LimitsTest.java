@@ -170,7 +170,7 @@ class LimitsTest {
         stage.takes = false;
         touch(Phase.SET, 0, 0.5);
         assertThat(stage.link().sent()).isZero();
-        assertThat(stage.wire.get(stage.wire.size() - 1).note()).startsWith("not sent");
+        assertThat(Stage.note(stage.wire.get(stage.wire.size() - 1))).startsWith("not sent");
         assertThat(stage.trace("level").stopped().orElseThrow().cell()).isEqualTo(Trace.Cell.WIRE);
         assertThat(stage.link().lastSentAt()).isEmpty();
         stage.takes = true;
@@ -187,7 +187,7 @@ class LimitsTest {
         assertThat(stage.link().sent()).isEqualTo(1);
         stage.live.notSent(DESK, stage.wire.get(0).bytes(), stage.now);
         assertThat(stage.link().sent()).isZero();
-        assertThat(stage.wire.get(stage.wire.size() - 1).note()).startsWith("not sent");
+        assertThat(Stage.note(stage.wire.get(stage.wire.size() - 1))).startsWith("not sent");
     }
 
     @Test
@@ -196,7 +196,7 @@ class LimitsTest {
         bundling.takes = false;
         Asking.touch(bundling.live, new Touch(LEVEL, "1", Phase.SET, 0, 0.5, false, ""), ADA, bundling.now);
         assertThat(bundling.link().sent()).isZero();
-        assertThat(bundling.wire.get(bundling.wire.size() - 1).note()).startsWith("not sent");
+        assertThat(Stage.note(bundling.wire.get(bundling.wire.size() - 1))).startsWith("not sent");
     }
 
     // ---- memory
@@ -206,7 +206,7 @@ class LimitsTest {
     }
 
     private List<String> notes() {
-        return stage.wire.stream().filter(row -> !row.out()).map(WireRecord::note).toList();
+        return stage.wire.stream().filter(row -> !row.out()).map(Stage::note).toList();
     }
 
     @Test
@@ -219,8 +219,8 @@ class LimitsTest {
         for (int i = 0; i < 1000; i++) {
             two.packet(due(year, OscMessage.of("/level", new OscArgument.Float32(1))));
         }
-        assertThat(two.wire.stream().filter(row -> row.note().equals("waits for its time"))).hasSize(Receiving.MAX_WAITING_BUNDLES);
-        assertThat(two.wire.get(two.wire.size() - 1).note()).isEqualTo("dropped: too many bundles of this target wait");
+        assertThat(two.wire.stream().filter(row -> Stage.note(row).equals("waits for its time"))).hasSize(Receiving.MAX_WAITING_BUNDLES);
+        assertThat(Stage.note(two.wire.get(two.wire.size() - 1))).isEqualTo("dropped: too many bundles of this target wait");
         byte[] soon = OscEncoder.encode(due(Instant.EPOCH.plusNanos(two.now + 50 * Stage.MS), OscMessage.of("/gain", new OscArgument.Float32(0.75f))));
         two.live.received(9205, "127.0.0.2", 7105, soon, new OscDecoder().decode(soon), two.now);
         two.pass(60);
@@ -276,7 +276,7 @@ class LimitsTest {
         }
         Stage full = new Stage(Shows.accepted(wide, Shows.ADA, steps.toArray(EditRequest.Step[]::new)));
         full.packet(OscMessage.of("/" + "a*".repeat(40) + "b", new OscArgument.Float32(1)));
-        assertThat(full.wire.get(full.wire.size() - 1).note()).contains("patterns take too long");
+        assertThat(Stage.note(full.wire.get(full.wire.size() - 1))).contains("patterns take too long");
         full.desk("/level", 0.5f);
         assertThat(full.value("level").position()).as("the next packet has a budget of its own").isEqualTo(0.5);
     }

@@ -90,8 +90,7 @@ class PhraseRulesTest {
     void aControlThatListensElsewhereIsToldWhereTheAnswerComes() {
         play(DESK, fader("/in/3/level", "/in/4/level"), AnswerRule.usual(AnswerRule.Kind.SAME));
         move(0.5);
-        assertThat(stage.trace("level").stopped()).hasValueSatisfying(stop ->
-                assertThat(stop.why()).isEqualTo("Its answer comes on /in/3/level, where this control does not listen"));
+        assertThat(stage.trace("level").stopped()).hasValue(new Reason.ListensElsewhere("/in/3/level"));
     }
 
     @Test
@@ -115,14 +114,14 @@ class PhraseRulesTest {
         assertThat(stage.link().unanswered()).isZero();
         stage.pass(30);
         assertThat(stage.link().unanswered()).isOne();
-        assertThat(stage.trace("level").stopped().orElseThrow().why()).isEqualTo("No answer within 2000 ms");
+        assertThat(Stage.why(stage.trace("level"))).isEqualTo("No answer within 2000 ms");
     }
 
     @Test
     void whereNothingComesBackNothingIsAwaited() {
         play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.usual(AnswerRule.Kind.NONE));
         move(0.5);
-        assertThat(stage.trace("level").stopped().orElseThrow().why()).isEqualTo("Nothing comes back for this, says its phrasebook");
+        assertThat(Stage.why(stage.trace("level"))).isEqualTo("Nothing comes back for this, says its phrasebook");
         stage.pass(5_000);
         assertThat(stage.link().unanswered()).isZero();
         assertThat(stage.value("level").disputed()).isFalse();
@@ -283,7 +282,7 @@ class PhraseRulesTest {
         byte[] stranger = OscEncoder.encode(OscMessage.of("in/3/level", new OscArgument.Float32(0.75f)));
         stage.live.received(9201, "127.0.0.1", 7101, stranger, OscDecoder.takingBareAddresses().decode(stranger), stage.now);
         assertThat(stage.value("level").echo()).isEmpty();
-        assertThat(stage.wire).last().satisfies(row -> assertThat(row.note())
+        assertThat(stage.wire).last().satisfies(row -> assertThat(Stage.note(row))
                 .isEqualTo("“in/3/level” has no slash at its start, and no phrase of Desk is written so"));
     }
 

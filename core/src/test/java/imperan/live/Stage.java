@@ -10,6 +10,7 @@ import imperan.osc.OscText;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
+import imperan.words.ReasonWords;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -109,5 +110,15 @@ final class Stage extends QuietSink {
     @Override
     public void wire(WireRecord row) {
         wire.add(row);
+    }
+
+    /** Why a path ended, in words. */
+    static String why(Trace trace) {
+        return ReasonWords.of(trace.stopped().orElseThrow()).why();
+    }
+
+    /** What the Wire says of a packet beside its content. */
+    static String note(WireRecord record) {
+        return record.reason().map(reason -> ReasonWords.of(reason).brief()).orElse("");
     }
 }

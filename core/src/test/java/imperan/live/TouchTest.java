@@ -190,10 +190,7 @@ class TouchTest {
         stage.touch(BEN, "c0", Phase.STEP, 0.1);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(stage.value("c0").holderName()).isEqualTo("Ada");
-        assertThat(stage.trace("c0").stopped()).hasValueSatisfying(stop -> {
-            assertThat(stop.cell()).isEqualTo(Trace.Cell.TOUCH);
-            assertThat(stop.why()).isEqualTo("Ada holds this control");
-        });
+        assertThat(stage.trace("c0").stopped()).hasValue(new Reason.HeldByAnother("Ada"));
         stage.touch(ADA, "c0", Phase.RELEASE, 0.5);
         stage.touch(BEN, "c0", Phase.PRESS, 0.5);
         stage.touch(BEN, "c0", Phase.MOVE, 0.6);
@@ -247,13 +244,12 @@ class TouchTest {
         Control bare = Control.plain("No send", new Cells(1, 0, 1, 1), Button.plain(Button.Action.LATCHING), List.of(), List.of());
         Stage stage = stage(mute, bare, Shows.fader("F", 2, "/f"));
         stage.touch(ADA, "c0", Phase.PRESS, 0);
-        assertThat(stage.trace("c0").stopped().orElseThrow().why()).isEqualTo("No target is set");
+        assertThat(Stage.why(stage.trace("c0"))).isEqualTo("No target is set");
         stage.touch(ADA, "c1", Phase.PRESS, 0);
-        assertThat(stage.trace("c1").stopped().orElseThrow().why()).isEqualTo("This control has no send yet");
+        assertThat(Stage.why(stage.trace("c1"))).isEqualTo("This control has no send yet");
         stage.live.socket(Stage.DESK, SocketState.taken("Port 9201 on this machine is taken by another program"), stage.now);
         stage.touch(ADA, "c2", Phase.SET, 1);
-        assertThat(stage.trace("c2").stopped().orElseThrow()).isEqualTo(
-                Trace.Stop.at(Trace.Cell.WIRE, "Port 9201 on this machine is taken by another program"));
+        assertThat(stage.trace("c2").stopped()).hasValue(new Reason.SocketBroken("Port 9201 on this machine is taken by another program"));
         assertThat(stage.takeSent()).isEmpty();
     }
 

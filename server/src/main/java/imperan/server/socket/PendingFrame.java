@@ -99,7 +99,7 @@ final class PendingFrame {
     ServerFrame frame() {
         return new ServerFrame(
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
-                List.copyOf(values.values()), List.copyOf(links.values()), List.copyOf(traces.values()),
+                List.copyOf(values.values()), List.copyOf(links.values()), traces.values().stream().map(TraceView::of).toList(),
                 wire.all().stream().map(WireRow::of).toList(), lastOut.map(WireRow::of), lastIn.map(WireRow::of),
                 List.copyOf(edits), false, page, presences, missed, List.copyOf(notices));
     }

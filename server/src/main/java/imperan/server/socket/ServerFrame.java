@@ -2,7 +2,6 @@ package imperan.server.socket;
 
 import imperan.live.ControlValue;
 import imperan.live.LinkView;
-import imperan.live.Trace;
 import imperan.server.run.Presence;
 import imperan.show.Edit;
 import imperan.show.Held;
@@ -25,7 +24,7 @@ import java.util.Optional;
  * @param notices what was asked for and cannot be, and what everybody has to know; each one sentence
  * @param wire    packets, oldest first; only for a browser that shows the Wire
  */
-public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, List<LinkView> links, List<Trace> traces,
+public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, List<LinkView> links, List<TraceView> traces,
                           List<WireRow> wire, Optional<WireRow> lastOut, Optional<WireRow> lastIn, List<Edit> edits,
                           boolean goesOn, Optional<PartId> page, Optional<List<Presence>> presences, long missed, List<String> notices) {
 

@@ -9,6 +9,7 @@ import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.OscText;
 import imperan.show.PartId;
+import imperan.words.ReasonWords;
 
 import java.util.ArrayList;
 import java.util.HexFormat;
@@ -68,7 +69,7 @@ public record WireRow(long number, double atMillis, boolean out, Optional<PartId
                 HexFormat.of().formatHex(record.bytes(), 0, Math.min(mostHex, record.bytes().length)), lines,
                 bundleTime, decoded instanceof Decoded.Malformed m
                         ? Optional.of(new Malformed(m.offset(), m.reason())) : Optional.empty(),
-                record.answeredAfterNanos().map(nanos -> nanos / 1e6), record.note(), record.bytes().length > mostHex);
+                record.answeredAfterNanos().map(nanos -> nanos / 1e6), record.reason().map(reason -> ReasonWords.of(reason).brief()).orElse(""), record.bytes().length > mostHex);
     }
 
     private static void collect(OscPacket packet, List<Line> into, Written tags, Written arguments, int most) {

@@ -17,7 +17,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 class WireRowTest {
 
     private static WireRecord record(long number, OscMessage message) {
-        return new WireRecord(number, 0, false, Optional.empty(), "192.0.2.9:7101", 9201, OscEncoder.encode(message), Optional.empty(), "");
+        return new WireRecord(number, 0, false, Optional.empty(), "192.0.2.9:7101", 9201, OscEncoder.encode(message), Optional.empty(), Optional.empty());
     }
 
     @Test

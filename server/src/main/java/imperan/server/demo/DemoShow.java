@@ -1,4 +1,4 @@
-package imperan.server.run;
+package imperan.server.demo;
 
 import imperan.phrasebook.ReadRow;
 import imperan.phrasebook.TableImport;

@@ -1,5 +1,6 @@
-package imperan.server.run;
+package imperan.server.demo;
 
+import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.server.store.OnlyServer;
 import imperan.server.store.PictureStore;

@@ -1,4 +1,4 @@
-package imperan.server.run;
+package imperan.server.demo;
 
 import imperan.picture.Picture;
 import imperan.show.ArgumentSource;

@@ -1,0 +1,132 @@
+package imperan.live;
+
+import imperan.osc.OscEncoder;
+import imperan.osc.TimeTag;
+import imperan.show.PartId;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** The way out to one target: what waits for its turn, what leaves together, and what is asked once a value has settled. */
+final class Lane {
+
+    /** How long nothing more is sent before a target that answers only when asked is asked what it made of it. */
+    static final long SETTLE_NANOS = 60_000_000L;
+
+    /** A bundle is no larger, so that it travels in one piece over Ethernet (1500 bytes less the headers of IPv4 and UDP). */
+    static final int MAX_BUNDLE_BYTES = 1472;
+
+    private final LinkCounts counts;
+    /** Empty where the target sets no pace: what is sent leaves at once. */
+    private Optional<Pacer<Outgoing>> pacer = Optional.empty();
+    /** What is to be asked once its value has settled, and when. */
+    private final Map<String, Long> questions = new LinkedHashMap<>();
+    private final List<byte[]> together = new ArrayList<>();
+    private int togetherBytes;
+
+    Lane(LinkCounts counts) {
+        this.counts = counts;
+    }
+
+    /** A new pace lets go what waited for the old one; values that count are sent again with the next touch. */
+    void pace(Optional<Integer> perSecond) {
+        pacer = perSecond.map(most -> new Pacer<Outgoing>(most));
+    }
+
+    /** When something that waits may leave; {@link DueQueue#NEVER} where nothing waits. */
+    long nextAt() {
+        return pacer.map(Pacer::nextAt).orElse(DueQueue.NEVER);
+    }
+
+    /** When something is to be asked; {@link DueQueue#NEVER} where nothing is. */
+    long nextQuestionAt() {
+        if (questions.isEmpty()) {
+            return DueQueue.NEVER;
+        }
+        long settled = Collections.min(questions.values());
+        return pacer.map(p -> Math.max(settled, p.spareAt())).orElse(settled);
+    }
+
+    /** Takes what is to be sent; it leaves at once where the target sets no pace. */
+    Optional<Outgoing> take(Outgoing outgoing) {
+        if (pacer.isEmpty()) {
+            return Optional.of(outgoing);
+        }
+        if (outgoing.isPress()) {
+            counts.dropped += pacer.get().press(outgoing) ? 0 : 1;
+        } else {
+            counts.merged += pacer.get().change(outgoing.address(), outgoing) ? 1 : 0;
+        }
+        return Optional.empty();
+    }
+
+    /** What waited and may leave now. */
+    Optional<Outgoing> next(long now) {
+        return pacer.flatMap(p -> p.next(now));
+    }
+
+    /** The presses and releases that waited; they no longer do, and neither do changes. */
+    List<Outgoing> takePresses() {
+        return pacer.map(Pacer::takePresses).orElse(List.of());
+    }
+
+    /** Does something that a hand did to this control still wait for its turn? */
+    boolean holds(PartId control) {
+        return pacer.filter(p -> p.holdsAny(outgoing -> outgoing.control().id.equals(control))).isPresent();
+    }
+
+    // ---- what is asked
+
+    /** Asks on an address when nothing more was sent to it for a while. */
+    void askOnceSettled(String address, long now) {
+        questions.put(address, now + SETTLE_NANOS);
+    }
+
+    /** The addresses to ask now, as far as the target's pace allows. */
+    List<String> questions(long now) {
+        List<String> due = new ArrayList<>();
+        for (Iterator<Map.Entry<String, Long>> all = questions.entrySet().iterator(); all.hasNext(); ) {
+            Map.Entry<String, Long> question = all.next();
+            if (question.getValue() <= now && (pacer.isEmpty() || pacer.get().spare(now))) {
+                due.add(question.getKey());
+                all.remove();
+            }
+        }
+        return due;
+    }
+
+    /** What was to be asked is of no use any more. */
+    void forgetQuestions() {
+        questions.clear();
+    }
+
+    // ---- what leaves together
+
+    /** A packet that is ready to leave, and how many messages it holds. */
+    record Departing(byte[] packet, int messages) {
+    }
+
+    /** Takes a message that leaves with others; the bundle that is full without it leaves first. */
+    Optional<Departing> together(byte[] message) {
+        Optional<Departing> full = togetherBytes + Integer.BYTES + message.length > MAX_BUNDLE_BYTES ? bundle() : Optional.empty();
+        togetherBytes += (together.isEmpty() ? OscEncoder.BUNDLE_HEAD_BYTES : 0) + Integer.BYTES + message.length;
+        together.add(message);
+        return full;
+    }
+
+    /** What leaves together: a bundle, or the one message that is alone; empty where nothing waits. */
+    Optional<Departing> bundle() {
+        if (together.isEmpty()) {
+            return Optional.empty();
+        }
+        Departing departing = new Departing(together.size() == 1 ? together.get(0) : OscEncoder.bundle(TimeTag.IMMEDIATELY, together), together.size());
+        together.clear();
+        togetherBytes = 0;
+        return Optional.of(departing);
+    }
+}

@@ -1,0 +1,124 @@
+package imperan.live;
+
+import java.util.Optional;
+
+/**
+ * Why a touch, a message or a packet went no further, or nothing came of it: what kind of reason it is, and what is known of it. Words for people are made of it
+ * in {@code imperan.words} alone.
+ */
+public sealed interface Reason {
+
+    /** Where on the path of a touch it ended. */
+    default Trace.Cell cell() {
+        return Trace.Cell.WIRE;
+    }
+
+    /** Reasons of hands. */
+    sealed interface OfTouch extends Reason {
+        @Override
+        default Trace.Cell cell() {
+            return Trace.Cell.TOUCH;
+        }
+    }
+
+    /** Somebody else holds the control. */
+    record HeldByAnother(String name) implements OfTouch {
+    }
+
+    /** It is possible only while its target says so. */
+    record Disabled(String address, String text) implements OfTouch {
+    }
+
+    /** It is guarded by two touches, and this was the first. */
+    record FirstOfTwoTouches(long openNanos) implements OfTouch {
+    }
+
+    /** It is guarded by holding still. */
+    record NotHeldYet() implements OfTouch {
+    }
+
+    /** Reasons why no message could be made. */
+    sealed interface OfMessage extends Reason {
+        @Override
+        default Trace.Cell cell() {
+            return Trace.Cell.MESSAGE;
+        }
+    }
+
+    record NoSend() implements OfMessage {
+    }
+
+    record NoTarget() implements OfMessage {
+    }
+
+    record TargetGone() implements OfMessage {
+    }
+
+    /** What was typed is no argument of its type; {@code fault} says in which way. */
+    record NotTyped(String fault) implements OfMessage {
+    }
+
+    /** Our socket to the target does not work; {@code trouble} is what it says of itself. */
+    record SocketBroken(String trouble) implements Reason {
+    }
+
+    /** @param gate not {@link Gate#OPEN} */
+    record Gated(String target, Gate gate) implements Reason {
+    }
+
+    /** The same value was sent last. */
+    record SameValue() implements Reason {
+    }
+
+    /** The system did not take the packet. */
+    record NotTaken() implements Reason {
+    }
+
+    /** Reasons of packets that arrive. */
+    record WaitsForItsTime() implements Reason {
+    }
+
+    record TooManyWait() implements Reason {
+    }
+
+    /** No target of the rig sends from there. */
+    record Unclaimed() implements Reason {
+    }
+
+    /** An address without a slash at its start, which the phrasebook of the target does not have. */
+    record BareAddress(String address, String target) implements Reason {
+    }
+
+    /** Its address patterns take too many steps to match. */
+    record PatternsTooLong() implements Reason {
+    }
+
+    /** Reasons why nothing can be said of an answer. */
+    sealed interface OfAnswer extends Reason {
+        @Override
+        default Trace.Cell cell() {
+            return Trace.Cell.ANSWER;
+        }
+    }
+
+    record NeverAnswers() implements OfAnswer {
+    }
+
+    /** The phrase says that nothing comes back. */
+    record NothingComesBack() implements OfAnswer {
+    }
+
+    record NoListen() implements OfAnswer {
+    }
+
+    /** The answer comes on this address, where the control does not listen. */
+    record ListensElsewhere(String address) implements OfAnswer {
+    }
+
+    /**
+     * @param limitNanos how long it might have taken
+     * @param arrivedAs  the address under which the same value came instead of the one that is listened to; empty where none did
+     */
+    record NoAnswer(long limitNanos, Optional<String> arrivedAs) implements OfAnswer {
+    }
+}

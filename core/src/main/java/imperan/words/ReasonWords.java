@@ -1,0 +1,82 @@
+package imperan.words;
+
+import imperan.live.Reason;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.function.Function;
+
+/**
+ * What a reason says to people.
+ *
+ * @param why   what is so, one sentence
+ * @param mend  what to do about it, one sentence
+ * @param brief the same as {@code why} for a row of the Wire
+ */
+public record ReasonWords(String why, String mend, String brief) {
+
+    private static final Map<Class<?>, Function<Reason, ReasonWords>> ALL = new HashMap<>();
+
+    static {
+        say(Reason.HeldByAnother.class, r -> words(r.name() + " holds this control", "Wait until " + r.name() + " lets go of it"));
+        say(Reason.Disabled.class, r -> words("Disabled until its target sends " + r.address() + " " + r.text(),
+                "Bring the target into that state, or change under Behaviour what enables the control"));
+        say(Reason.FirstOfTwoTouches.class, r -> words("First touch: touch again within " + seconds(r.openNanos()) + " s", "Touch it once more; its guard is set under Behaviour"));
+        say(Reason.NotHeldYet.class, r -> words("Hold for a moment to confirm", "Keep the finger where it is; its guard is set under Behaviour"));
+        say(Reason.NoSend.class, r -> words("This control has no send yet", "Add a send, and choose its target and address"));
+        say(Reason.NoTarget.class, r -> words("No target is set", "Choose the target of this send"));
+        say(Reason.TargetGone.class, r -> words("Its target is no longer in the rig", "Choose another target for this send, or undo the removal"));
+        say(Reason.NotTyped.class, r -> words(r.fault(), "Type it anew"));
+        say(Reason.SocketBroken.class, r -> new ReasonWords(r.trouble(), "See the target in Rig", "not sent: " + r.trouble()));
+        say(Reason.Gated.class, ReasonWords::gated);
+        say(Reason.SameValue.class, r -> words("The same value is not sent again", "Move it to another value, or press Send once"));
+        say(Reason.NotTaken.class, r -> new ReasonWords("This computer's network did not take it", "Look at this computer's network: cable, adapter and address",
+                "not sent: this computer's network did not take it"));
+        say(Reason.WaitsForItsTime.class, r -> new ReasonWords("It waits for its time", "Its sender wants it so; it takes effect then", "waits for its time"));
+        say(Reason.TooManyWait.class, r -> new ReasonWords("Dropped: too many bundles of this target wait", "Let it send fewer bundles ahead of their time",
+                "dropped: too many bundles of this target wait"));
+        say(Reason.Unclaimed.class, r -> new ReasonWords("No target of the rig sends from here", "Add it as a target in Rig if it belongs to the show",
+                "no target of the rig sends from here"));
+        say(Reason.BareAddress.class, r -> words("“" + r.address() + "” has no slash at its start, and no phrase of " + r.target() + " is written so",
+                "Add it to the phrasebook of " + r.target() + ", or correct it at the other end"));
+        say(Reason.PatternsTooLong.class, r -> new ReasonWords("Its address patterns take too long to match: not all was looked at", "Let its sender use simpler patterns",
+                "its address patterns take too long to match: not all was looked at"));
+        say(Reason.NeverAnswers.class, r -> words("This target never answers", "Look at the device itself; if it does answer, say so in Rig"));
+        say(Reason.NothingComesBack.class, r -> words("Nothing comes back for this, says its phrasebook", "Look at the device itself; if something does, change the phrase"));
+        say(Reason.NoListen.class, r -> words("No listen is set, so no answer can be compared", "Add a listen, with the address on which the target says it"));
+        say(Reason.ListensElsewhere.class, r -> words("Its answer comes on " + r.address() + ", where this control does not listen", "Listen on " + r.address()));
+        say(Reason.NoAnswer.class, ReasonWords::noAnswer);
+    }
+
+    private static <R extends Reason> void say(Class<R> kind, Function<R, ReasonWords> words) {
+        ALL.put(kind, reason -> words.apply(kind.cast(reason)));
+    }
+
+    /** The words for a reason. */
+    public static ReasonWords of(Reason reason) {
+        return ALL.get(reason.getClass()).apply(reason);
+    }
+
+    private static ReasonWords words(String why, String mend) {
+        return new ReasonWords(why, mend, why);
+    }
+
+    private static ReasonWords gated(Reason.Gated gated) {
+        String mend = "Release " + gated.target();
+        return switch (gated.gate()) {
+            case HELD -> new ReasonWords(gated.target() + " is held: nothing is sent by hand until it is released", mend, "held, not sent");
+            case SILENT -> new ReasonWords(gated.target() + " is silent: nothing is sent until it is released", mend, "silent, not sent");
+            case REHEARSING, OPEN -> new ReasonWords("Rehearsal: nothing leaves", "End the rehearsal of " + gated.target(), "rehearsal, not sent");
+        };
+    }
+
+    private static ReasonWords noAnswer(Reason.NoAnswer none) {
+        String limit = "No answer within " + none.limitNanos() / 1_000_000 + " ms";
+        return none.arrivedAs().map(address -> words(limit + "; the same value arrived as " + address, "Listen on " + address))
+                .orElseGet(() -> words(limit, "See in Rig whether the target answers at all, then compare the address letter by letter"));
+    }
+
+    private static long seconds(long nanos) {
+        return nanos / 1_000_000_000L;
+    }
+}

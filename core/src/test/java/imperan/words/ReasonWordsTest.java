@@ -1,0 +1,60 @@
+package imperan.words;
+
+import imperan.live.Gate;
+import imperan.live.Reason;
+import imperan.live.Trace;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.FieldSource;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** Every reason has words and a mend. */
+class ReasonWordsTest {
+
+    /** One of each, with its evidence. */
+    static final List<Reason> EACH = List.of(new Reason.HeldByAnother("Ben"), new Reason.Disabled("/deck/state", "ready"), new Reason.FirstOfTwoTouches(3_000_000_000L),
+            new Reason.NotHeldYet(), new Reason.NoSend(), new Reason.NoTarget(), new Reason.TargetGone(), new Reason.NotTyped("“fifty” is not a number"),
+            new Reason.SocketBroken("Port 9201 is taken"), new Reason.Gated("Bellows", Gate.HELD), new Reason.Gated("Bellows", Gate.SILENT),
+            new Reason.Gated("Bellows", Gate.REHEARSING), new Reason.SameValue(), new Reason.NotTaken(), new Reason.WaitsForItsTime(), new Reason.TooManyWait(),
+            new Reason.Unclaimed(), new Reason.BareAddress("lamp/1", "Wick"), new Reason.PatternsTooLong(), new Reason.NeverAnswers(), new Reason.NothingComesBack(),
+            new Reason.NoListen(), new Reason.ListensElsewhere("/in/3/level"), new Reason.NoAnswer(500_000_000L, Optional.empty()),
+            new Reason.NoAnswer(500_000_000L, Optional.of("/in/1/volume")));
+
+    private static Stream<Class<?>> kinds(Class<?> type) {
+        return type.isInterface() ? Arrays.stream(type.getPermittedSubclasses()).flatMap(ReasonWordsTest::kinds) : Stream.of(type);
+    }
+
+    @Test
+    void noReasonIsForgotten() {
+        assertThat(EACH.stream().map(Object::getClass).collect(Collectors.toSet())).isEqualTo(kinds(Reason.class).collect(Collectors.toSet()));
+    }
+
+    @ParameterizedTest
+    @FieldSource("EACH")
+    void saysWhatIsSoAndWhatToDo(Reason reason) {
+        ReasonWords words = ReasonWords.of(reason);
+        assertThat(List.of(words.why(), words.mend())).allSatisfy(sentence -> assertThat(sentence).isNotBlank().doesNotEndWith(".").matches("(?s)[\\p{Lu}“].*"));
+        assertThat(words.mend()).isNotEqualTo(words.why());
+        assertThat(words.brief()).isNotBlank();
+        assertThat(reason.cell()).isNotNull();
+    }
+
+    /** What is known of it is said: two reasons of one kind that differ have different words. */
+    @Test
+    void theEvidenceIsInTheWords() {
+        assertThat(EACH.stream().map(reason -> ReasonWords.of(reason).why()).distinct()).hasSameSizeAs(EACH);
+        assertThat(ReasonWords.of(new Reason.NoAnswer(2_000_000_000L, Optional.empty())).why()).isEqualTo("No answer within 2000 ms");
+        assertThat(ReasonWords.of(new Reason.NoAnswer(500_000_000L, Optional.of("/in/1/volume"))).mend()).isEqualTo("Listen on /in/1/volume");
+        assertThat(new Reason.NoAnswer(1, Optional.empty()).cell()).isEqualTo(Trace.Cell.ANSWER);
+        assertThat(new Reason.HeldByAnother("Ada").cell()).isEqualTo(Trace.Cell.TOUCH);
+        assertThat(new Reason.NoSend().cell()).isEqualTo(Trace.Cell.MESSAGE);
+        assertThat(new Reason.NotTaken().cell()).isEqualTo(Trace.Cell.WIRE);
+    }
+}
