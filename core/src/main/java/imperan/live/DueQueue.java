@@ -4,10 +4,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.PriorityQueue;
+import java.util.TreeSet;
 
 /**
- * What waits for its time, the earliest first; what is due at the same moment comes in the order in which it was put in. Each thing stands here once at most.
+ * Things that wait for their time, the earliest first; those of the same time come in the order in which they were put in. Each thing is in it once at most.
  * Times are nanoseconds of any clock that does not go back. Not safe for several threads.
  *
  * @param <K> what waits
@@ -20,27 +20,28 @@ final class DueQueue<K> {
     private record Entry<K>(K what, long at, long order) {
     }
 
-    private final PriorityQueue<Entry<K>> entries = new PriorityQueue<>(Comparator.<Entry<K>>comparingLong(Entry::at).thenComparingLong(Entry::order));
-    /** The entry that counts for each thing: one that was put off for an earlier one stays in the queue and is passed over. */
-    private final Map<K, Entry<K>> counting = new HashMap<>();
+    private final TreeSet<Entry<K>> entries = new TreeSet<>(Comparator.<Entry<K>>comparingLong(Entry::at).thenComparingLong(Entry::order));
+    private final Map<K, Entry<K>> known = new HashMap<>();
     private long order;
 
     /** Something is due at a time, or before where it was so already. */
     void noLaterThan(K what, long at) {
-        Entry<K> known = counting.get(what);
-        if (at != NEVER && (known == null || at < known.at)) {
-            Entry<K> entry = new Entry<>(what, at, ++order);
-            counting.put(what, entry);
-            entries.add(entry);
+        Entry<K> before = known.get(what);
+        if (at == NEVER || before != null && before.at <= at) {
+            return;
         }
+        if (before != null) {
+            // a time far ahead would stay for as long, and there may be one for each message
+            entries.remove(before);
+        }
+        Entry<K> entry = new Entry<>(what, at, ++order);
+        known.put(what, entry);
+        entries.add(entry);
     }
 
     /** When the earliest is due; {@link #NEVER} where nothing waits. */
     long next() {
-        while (!entries.isEmpty() && counting.get(entries.peek().what) != entries.peek()) {
-            entries.poll();
-        }
-        return entries.isEmpty() ? NEVER : entries.peek().at;
+        return entries.isEmpty() ? NEVER : entries.first().at;
     }
 
     /** Takes the earliest that is due by now. */
@@ -48,8 +49,13 @@ final class DueQueue<K> {
         if (next() > now) {
             return Optional.empty();
         }
-        K what = entries.poll().what;
-        counting.remove(what);
+        K what = entries.pollFirst().what;
+        known.remove(what);
         return Optional.of(what);
+    }
+
+    /** How many things wait. */
+    int size() {
+        return entries.size();
     }
 }

@@ -76,4 +76,16 @@ class DueQueueTest {
             }
         }
     }
+
+    /** A link that is lost tomorrow, and has something to send now, again and again. */
+    @Test
+    void whatWasPutOffLeavesNothingBehind() {
+        for (int now = 0; now < 10_000; now++) {
+            queue.noLaterThan("link", 86_400_000_000_000L);
+            queue.noLaterThan("link", now);
+            assertThat(queue.poll(now)).contains("link");
+        }
+        queue.noLaterThan("link", 86_400_000_000_000L);
+        assertThat(queue.size()).isOne();
+    }
 }
