@@ -21,6 +21,12 @@ import imperan.show.Person;
 import imperan.show.Show;
 import org.junit.jupiter.api.Test;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -136,6 +142,8 @@ class KeepingTest extends InstalledTest {
                 assertThat(build.getByRole(AriaRole.ALERT)).containsText("database does not answer");
                 Hands.drag(run, "level-3", 0, 0.5);
                 desk.waitForLevel("in/3", 0.5);
+                assertThat(said("/bellows/in/5/level 0.25")).isEqualTo(200);
+                desk.waitForLevel("in/5", 0.25);
             } finally {
                 imperan.databaseGone(false);
             }
@@ -195,6 +203,19 @@ class KeepingTest extends InstalledTest {
         for (int version : List.of(399, 401, 17)) {
             assertThat(keeper.restore(show, version, PEOPLE.get(0), "Restore").join()).isInstanceOf(Outcome.Accepted.class);
             assertThat(keeper.show(show).join().part(layout).map(part -> part.body().called())).hasValue("Layout " + version);
+        }
+    }
+
+    /** A message that belongs to no control; the answer's status. */
+    private int said(String line) {
+        try {
+            return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/salt-clock/commands"))).header("Imperan-Browser", "nobody")
+                    .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString("{\"kind\":\"say\",\"target\":\"bellows\",\"line\":\"" + line + "\"}"))
+                    .build(), HttpResponse.BodyHandlers.discarding()).statusCode();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
         }
     }
 }

@@ -1,9 +1,8 @@
 package imperan.server.api;
 
-import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.server.run.ShowLoop;
-import imperan.server.store.ShowStore;
+import imperan.server.socket.ShowSocket;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,17 +20,17 @@ import java.util.concurrent.CompletableFuture;
 class CommandController {
 
     private final ShowLoop loop;
-    private final ShowStore store;
+    private final ShowSocket socket;
 
-    CommandController(ShowLoop loop, ShowStore store) {
+    CommandController(ShowLoop loop, ShowSocket socket) {
         this.loop = loop;
-        this.store = store;
+        this.socket = socket;
     }
 
     @PostMapping
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> carryOut(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
             @RequestBody Command command) {
-        return loop.command(show, command, Actor.of(store.person(browser))).thenApply(problem -> problem
+        return loop.command(show, command, socket.actor(ShowController.browser(browser))).thenApply(problem -> problem
                 .map(why -> ShowController.refused(List.of(why))).orElseGet(() -> ResponseEntity.ok(new ShowController.EditAnswer(0, List.of()))));
     }
 }

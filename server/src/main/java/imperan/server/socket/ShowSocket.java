@@ -160,6 +160,12 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         }
     }
 
+    /** Who is connected from a browser; whoever is not is known by the browser alone. No database is asked, for the show goes on without one. */
+    public Actor actor(String browserId) {
+        return browsers.values().stream().flatMap(browser -> browser.actor.stream()).filter(actor -> actor.id().equals(browserId)).findFirst()
+                .orElseGet(() -> Actor.of(new Person(browserId, "A browser without a name")));
+    }
+
     private static boolean named(Browser browser, String id, String name) {
         Person person = new Person(id, name);
         Optional<String> problem = person.problem();
