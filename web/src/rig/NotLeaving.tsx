@@ -14,7 +14,7 @@ export function NotLeaving({ target }: { target: string | null }) {
     <p role="status" className="rounded border border-caution px-2 py-0.5 text-sm text-caution">
       {name}: {GATE_WORDS[gate].word}. {GATE_WORDS[gate].hint}.{" "}
       <PushButton className="px-2! py-0!" onClick={() => setGate(target, "OPEN")}>
-        Send again
+        {gate === "REHEARSING" ? "End rehearsal" : `Release ${name}`}
       </PushButton>
     </p>
   );
