@@ -200,7 +200,7 @@ public final class Arranger {
                 .filter(h -> h.part().body() instanceof Laid).toList();
         Set<PartId> gone = present.stream().map(h -> h.part().id()).collect(Collectors.toSet());
         // where it is shown again there would be nothing to show
-        Stream<Held> twins = show.all(Twin.class).stream().filter(part -> gone.contains(((Twin) part.body()).of()) && !gone.contains(part.id()))
+        Stream<Held> twins = gone.stream().flatMap(show::referringTo).filter(part -> part.body() instanceof Twin && !gone.contains(part.id())).distinct()
                 .map(part -> show.held(part.id()).orElseThrow());
         return present.isEmpty() ? GONE : apply("Remove " + named(present), Stream.concat(present.stream(), twins)
                 .map(h -> (EditRequest.Step) new EditRequest.Remove(h.part().id(), h.version())).toList());

@@ -43,7 +43,7 @@ public enum ControlKind {
     PADS("Pads", 8, 8, Button.plain(Button.Action.MOMENTARY)),
     XY_PAD("XY pad", 6, 6, new Pad(Form.Grab.JUMP, false)),
     TILT("Tilt", 4, 4, new Tilt(45, 0.2)),
-    COLOUR("Colour", 6, 5, new Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"))),
+    COLOUR("Colour", 6, 5, Colour.USUAL),
     PIANO("Keys", 14, 4, Button.plain(Button.Action.MOMENTARY)),
     LINE("Text line", 6, 1, new TextLine()),
     TAP("Tap", 2, 2, new Tap(30, 240)),

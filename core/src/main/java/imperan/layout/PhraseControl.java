@@ -81,7 +81,7 @@ final class PhraseControl {
         if (onOrOff) {
             return isSaid() ? Button.plain(Button.Action.LATCHING) : Lamp.PLAIN;
         } else if (isColour()) {
-            return new Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"));
+            return Colour.USUAL;
         } else if (value.choices().size() >= 2 && !isSaid()) {
             return new Lamp(value.choices().stream().map(text -> new Lamp.State(text, word(value, text).orElse(""), look(text, value.choices()))).toList());
         } else if (value.choices().size() >= 2) {

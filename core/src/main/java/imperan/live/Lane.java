@@ -22,6 +22,8 @@ final class Lane {
     static final int MAX_BUNDLE_BYTES = 1472;
 
     private final LinkCounts counts;
+    /** To be told where something may be due sooner than it was. */
+    private final Runnable planned;
     /** Empty where the target sets no pace: what is sent leaves at once. */
     private Optional<Pacer<Outgoing>> pacer = Optional.empty();
     /** What is to be asked once its value has settled, and when. */
@@ -29,8 +31,9 @@ final class Lane {
     private final List<byte[]> together = new ArrayList<>();
     private int togetherBytes;
 
-    Lane(LinkCounts counts) {
+    Lane(LinkCounts counts, Runnable planned) {
         this.counts = counts;
+        this.planned = planned;
     }
 
     /** A new pace lets go what waited for the old one; values that count are sent again with the next touch. */
@@ -67,7 +70,11 @@ final class Lane {
 
     /** What waited and may leave now. */
     Optional<Outgoing> next(long now) {
-        return pacer.flatMap(p -> p.next(now));
+        Optional<Outgoing> next = pacer.flatMap(p -> p.next(now));
+        if (next.isEmpty()) {
+            planned.run();
+        }
+        return next;
     }
 
     /** The presses and releases that waited; they no longer do, and neither do changes. */
@@ -85,6 +92,7 @@ final class Lane {
     /** Asks on an address when nothing more was sent to it for a while. */
     void askOnceSettled(String address, long now) {
         questions.put(address, now + SETTLE_NANOS);
+        planned.run();
     }
 
     /** The addresses to ask now, as far as the target's pace allows. */

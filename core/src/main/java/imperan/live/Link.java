@@ -26,7 +26,7 @@ final class Link {
     private SocketState socket = SocketState.opening();
     private final Collector collector = new Collector();
     private final LinkCounts counts = new LinkCounts();
-    private final Lane lane = new Lane(counts);
+    private final Lane lane = new Lane(counts, this::plan);
     private Gate gate;
     private boolean silentHost;
     private String why = "";
@@ -63,7 +63,7 @@ final class Link {
     }
 
     /** Something may be due sooner than it was. */
-    void plan() {
+    private void plan() {
         due.noLaterThan(new Due.OfLink(id), nextDue());
     }
 
@@ -97,7 +97,7 @@ final class Link {
         return socket;
     }
 
-    /** The way out to it; after what changes when something is due there, {@link #plan} is to be called. */
+    /** The way out to it. */
     Lane lane() {
         return lane;
     }

@@ -9,7 +9,7 @@ import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
-import imperan.show.form.Feel;
+import imperan.show.form.HandMemory;
 import imperan.show.form.Finger;
 import imperan.show.form.Position;
 
@@ -85,16 +85,16 @@ final class LiveControl {
     /** Whether its numbers are whole ones: as they are sent, else as its phrasebook says that they are reported. */
     private boolean whole;
     /** What it remembers of hands. */
-    final Feel feel;
+    final HandMemory memory;
 
     LiveControl(PartId id, Control control) {
-        this(id, control, Feel.of(control.form()));
+        this(id, control, HandMemory.of(control.form()));
     }
 
-    private LiveControl(PartId id, Control control, Feel feel) {
+    private LiveControl(PartId id, Control control, HandMemory memory) {
         this.id = id;
         this.control = control;
-        this.feel = feel;
+        this.memory = memory;
         this.sends = control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList();
         this.repeats = control.sends().stream().anyMatch(send -> send.on() == Send.Phase.HELD);
         this.position = Position.rest(control.form());
@@ -108,7 +108,7 @@ final class LiveControl {
 
     /** The same control after an edit: everything a hand or a target did to it stays. */
     LiveControl(LiveControl before, Control control) {
-        this(before.id, control, before.feel.with(control.form()));
+        this(before.id, control, before.memory.with(control.form()));
         boolean sameForm = before.control.form().equals(control.form());
         position = before.belief == Belief.UNSET ? Position.rest(control.form()) : before.position.snapped(control.form());
         if (before.echo.axes() == control.form().axes()) {

@@ -85,7 +85,6 @@ final class Sending {
         for (Optional<Outgoing> next = link.lane().next(now); next.isPresent(); next = link.lane().next(now)) {
             leave(link, next.get(), now);
         }
-        link.plan();
     }
 
     /** What waits to be pressed or released leaves now, whatever the pace: there will be no other chance. */
@@ -200,7 +199,6 @@ final class Sending {
             state.due.noLaterThan(Due.OfAll.ANSWERS, open.due());
             if (expected.isAsked()) {
                 link.lane().askOnceSettled(expected.question(), now);
-                link.plan();
             } else {
                 link.asked(channel.key.address(), now);
             }

@@ -130,21 +130,21 @@ final class Touching {
             case MOVE -> {
                 if (mine && control.grip.counts()) {
                     control.grip.finger().moved(touch.x(), touch.y(), touch.fine());
-                    goTo(control, form.move(control.position, control.grip.finger(), control.feel), actor, now);
+                    goTo(control, form.move(control.position, control.grip.finger(), control.memory), actor, now);
                 }
             }
             case STEP -> {
                 holdByKey(control, touch, actor, now);
                 double share = touch.fine() ? Finger.FINE : 1;
-                goTo(control, form.step(control.position, touch.x() * share, touch.y() * share, control.feel), actor, now);
+                goTo(control, form.step(control.position, touch.x() * share, touch.y() * share, control.memory), actor, now);
             }
             case SET -> {
                 holdByKey(control, touch, actor, now);
                 moveTo(control, form.set(control.position, touch.y()), actor, now);
             }
             case REST -> moveTo(control, Position.rest(form), actor, now);
-            case PICK -> form.kept((int) touch.y()).ifPresent(kept -> moveTo(control, kept, actor, now));
-            case TILT -> form.tilted(touch.x(), touch.y(), control.feel, now).ifPresent(tilted -> moveTo(control, tilted, actor, now));
+            case PICK -> form.saved((int) touch.y()).ifPresent(saved -> moveTo(control, saved, actor, now));
+            case TILT -> form.tilted(touch.x(), touch.y(), control.memory, now).ifPresent(tilted -> moveTo(control, tilted, actor, now));
             case TYPE -> type(control, touch.words(), actor, now);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }
@@ -196,7 +196,7 @@ final class Touching {
         control.openUntil = control.openUntil == Long.MIN_VALUE ? Long.MIN_VALUE : now + OPEN_NANOS;
         state.changed(control);
         boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && form.restsOnDoubleTap();
-        Position position = twice ? Position.rest(form) : form.press(control.position, grip.finger(), control.feel, now);
+        Position position = twice ? Position.rest(form) : form.press(control.position, grip.finger(), control.memory, now);
         boolean moves = !position.equals(control.position);
         letOthersGo(control, position, grip.actor(), now);
         control.position = position;
@@ -212,7 +212,7 @@ final class Touching {
 
     /** What it was turned leaves before where it stands then. */
     private void goTo(LiveControl control, Position position, Actor actor, long now) {
-        turn(control, control.feel.takeSteps(), actor, now);
+        turn(control, control.memory.takeSteps(), actor, now);
         moveTo(control, position, actor, now);
     }
 

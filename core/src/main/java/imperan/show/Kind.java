@@ -20,8 +20,8 @@ public record Kind(String name, Class<? extends Body> type, List<Class<? extends
         return new Kind(name, type, liesIn, true);
     }
 
-    /** The same kind, which belongs to an evening and stays out of files. */
-    Kind ofAnEvening() {
+    /** The same kind, which stays out of files. */
+    Kind notInFiles() {
         return new Kind(name, type, liesIn, false);
     }
 }

@@ -19,7 +19,7 @@ public final class Kinds {
             Kind.inside("tray", Tray.class, List.of(Page.class)),
             Kind.inside("control", Control.class, List.of(Page.class, Tray.class)),
             Kind.inside("twin", Twin.class, List.of(Page.class, Tray.class)),
-            Kind.inShow("lock", Lock.class).ofAnEvening());
+            Kind.inShow("lock", Lock.class).notInFiles());
 
     private static final Map<Class<? extends Body>, Kind> BY_TYPE = ALL.stream().collect(Collectors.toMap(Kind::type, Function.identity()));
 

@@ -1,6 +1,7 @@
 package imperan.show;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import imperan.show.form.Form;
 import imperan.show.form.Forms;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -28,11 +29,21 @@ public final class ShowJson {
             .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
             .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
             .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
-            .registerSubtypes(Kinds.ALL.stream().map(kind -> new NamedType(kind.type(), kind.name())).toArray(NamedType[]::new))
-            .registerSubtypes(Forms.ALL.entrySet().stream().map(form -> new NamedType(form.getValue(), form.getKey())).toArray(NamedType[]::new))
+            .registerSubtypes(subTypes(Body.class))
+            .registerSubtypes(subTypes(Form.class))
             .build();
 
     private ShowJson() {
+    }
+
+    /** The classes of which an interface is one, with the names that they have in JSON; none of a type that says them itself, or has none. */
+    public static NamedType[] subTypes(Class<?> type) {
+        if (type == Body.class) {
+            return Kinds.ALL.stream().map(kind -> new NamedType(kind.type(), kind.name())).toArray(NamedType[]::new);
+        } else if (type == Form.class) {
+            return Forms.ALL.entrySet().stream().map(form -> new NamedType(form.getValue(), form.getKey())).toArray(NamedType[]::new);
+        }
+        return new NamedType[0];
     }
 
     public static JsonMapper mapper() {

@@ -57,7 +57,7 @@ public record Button(Action action, String group) implements Form {
     }
 
     @Override
-    public Position press(Position at, Finger finger, Feel feel, long now) {
+    public Position press(Position at, Finger finger, HandMemory memory, long now) {
         return Position.of(action == Action.LATCHING && at.first() >= 0.5 ? 0 : 1);
     }
 

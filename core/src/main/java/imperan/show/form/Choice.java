@@ -61,7 +61,7 @@ public record Choice(List<Option> options, Form.Direction direction) implements 
     }
 
     @Override
-    public Position press(Position at, Finger finger, Feel feel, long now) {
+    public Position press(Position at, Finger finger, HandMemory memory, long now) {
         // the first option of a column is on top
         double along = direction == Direction.RIGHT ? finger.x() : 1 - finger.y();
         return Position.of(position(Math.min(options.size() - 1, (int) (Position.clamp(along) * options.size()))));

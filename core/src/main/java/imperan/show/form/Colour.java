@@ -11,6 +11,9 @@ import java.util.Optional;
  * @param swatches saved colours, each as #rrggbb
  */
 public record Colour(List<String> swatches) implements Form {
+    /** The saved colours of a new control: warm and cold white, and three that can be told apart. */
+    public static final Colour USUAL = new Colour(List.of("#ffd696", "#ffffff", "#ff8a3c", "#3ca0ff", "#5fd6a0"));
+
     public Colour {
         swatches = List.copyOf(swatches);
     }
@@ -46,18 +49,18 @@ public record Colour(List<String> swatches) implements Form {
 
     /** The colour under the finger, as bright as it was; out of the dark it comes at full brightness. */
     @Override
-    public Position press(Position at, Finger finger, Feel feel, long now) {
+    public Position press(Position at, Finger finger, HandMemory memory, long now) {
         double value = hsv(at).value();
         return Position.of(new Hsv(Math.min(Position.clamp(finger.x()), Math.nextDown(1.0)), Position.clamp(finger.y()), value > 0 ? value : 1).rgb());
     }
 
     @Override
-    public Position move(Position at, Finger finger, Feel feel) {
-        return press(at, finger, feel, 0);
+    public Position move(Position at, Finger finger, HandMemory memory) {
+        return press(at, finger, memory, 0);
     }
 
     @Override
-    public Position step(Position at, double right, double up, Feel feel) {
+    public Position step(Position at, double right, double up, HandMemory memory) {
         Hsv before = hsv(at);
         double hue = (before.hue() + right) % 1;
         return Position.of(new Hsv(hue < 0 ? hue + 1 : hue, Position.clamp(before.saturation() + up), before.value() > 0 ? before.value() : 1).rgb());
@@ -71,7 +74,7 @@ public record Colour(List<String> swatches) implements Form {
     }
 
     @Override
-    public Optional<Position> kept(int index) {
+    public Optional<Position> saved(int index) {
         if (index < 0 || index >= swatches.size()) {
             return Optional.empty();
         }

@@ -1,7 +1,7 @@
 package imperan.show.form;
 
 /** A crosspoint of a matrix: a cell that fills with its level. It never jumps. */
-public record Cross() implements Slides {
+public record Cross() implements Slider {
     @Override
     public String called() {
         return "cross";

@@ -98,12 +98,12 @@ public final class Finger {
      */
     double pulls(Form form, double at, double way) {
         if (at != shown) {
-            pulled = Slides.settled(form, at);
-            slips = Slides.led(form, pulled) != pulled;
+            pulled = Slider.settled(form, at);
+            slips = Slider.led(form, pulled) != pulled;
         }
         pulled = Position.clamp(pulled + way);
-        slips = Slides.holds(form, pulled) && (slips || fine);
-        shown = slips ? pulled : Slides.led(form, pulled);
+        slips = Slider.holds(form, pulled) && (slips || fine);
+        shown = slips ? pulled : Slider.led(form, pulled);
         return shown;
     }
 }

@@ -96,12 +96,12 @@ public interface Form {
     }
 
     /** The position after a finger landed on it. */
-    default Position press(Position at, Finger finger, Feel feel, long now) {
+    default Position press(Position at, Finger finger, HandMemory memory, long now) {
         return at;
     }
 
     /** The position after the finger moved. */
-    default Position move(Position at, Finger finger, Feel feel) {
+    default Position move(Position at, Finger finger, HandMemory memory) {
         return at;
     }
 
@@ -115,8 +115,8 @@ public interface Form {
      *
      * @param right of the way from end to end, negative to the left; {@code up} likewise
      */
-    default Position step(Position at, double right, double up, Feel feel) {
-        return axes() == 1 ? Position.of(Slides.stepped(this, at.first(), Position.clamp(at.first() + right + up)))
+    default Position step(Position at, double right, double up, HandMemory memory) {
+        return axes() == 1 ? Position.of(Slider.stepped(this, at.first(), Position.clamp(at.first() + right + up)))
                 : Position.of(Position.clamp(at.get(0) + right), Position.clamp(at.get(1) + up));
     }
 
@@ -125,13 +125,13 @@ public interface Form {
         return Position.all(axes(), to).snapped(this);
     }
 
-    /** One of the positions that it keeps for a press; empty where there is none of this number. */
-    default Optional<Position> kept(int index) {
+    /** One of its saved positions, from 0; empty where there is none of this number. */
+    default Optional<Position> saved(int index) {
         return Optional.empty();
     }
 
     /** The position after the device was tilted, in degrees from level; empty where it minds no tilt. */
-    default Optional<Position> tilted(double sideways, double forwards, Feel feel, long now) {
+    default Optional<Position> tilted(double sideways, double forwards, HandMemory memory, long now) {
         return Optional.empty();
     }
 
@@ -157,7 +157,7 @@ public interface Form {
         return false;
     }
 
-    /** Of which one is on; empty where there are none. They stand at even distances, the first at 0. */
+    /** Its options, of which one is on; their positions are at even distances, from 0. Empty for a form without. */
     default List<Choice.Option> options() {
         return List.of();
     }

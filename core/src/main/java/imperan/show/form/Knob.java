@@ -9,7 +9,7 @@ import java.util.Optional;
  * @param springs whether it goes back to its rest value when the finger lifts
  * @param rest    0 to 1
  */
-public record Knob(Optional<Double> holdsAt, boolean springs, double rest) implements Slides {
+public record Knob(Optional<Double> holdsAt, boolean springs, double rest) implements Slider {
     /** A knob that stays where it is left, without a detent. */
     public static Knob restingAt(double rest) {
         return new Knob(Optional.empty(), false, rest);

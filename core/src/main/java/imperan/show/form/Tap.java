@@ -27,8 +27,8 @@ public record Tap(double slowest, double fastest) implements Form {
 
     /** To the tempo of the taps, once there are two. */
     @Override
-    public Position press(Position at, Finger finger, Feel feel, long now) {
-        return feel.tempo.tapped(now).stream().mapToObj(beats -> Position.of(Position.clamp((beats - slowest) / (fastest - slowest)))).findFirst().orElse(at);
+    public Position press(Position at, Finger finger, HandMemory memory, long now) {
+        return memory.tempo.tapped(now).stream().mapToObj(beats -> Position.of(Position.clamp((beats - slowest) / (fastest - slowest)))).findFirst().orElse(at);
     }
 
     @Override

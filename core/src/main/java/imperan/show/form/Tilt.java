@@ -33,9 +33,9 @@ public record Tilt(double degrees, double smoothingSeconds) implements Form {
     }
 
     @Override
-    public Optional<Position> tilted(double sideways, double forwards, Feel feel, long now) {
-        return Optional.of(Position.of(feel.smoothings.get(0).next(Position.clamp(0.5 + sideways / degrees / 2), now),
-                feel.smoothings.get(1).next(Position.clamp(0.5 + forwards / degrees / 2), now)));
+    public Optional<Position> tilted(double sideways, double forwards, HandMemory memory, long now) {
+        return Optional.of(Position.of(memory.smoothings.get(0).next(Position.clamp(0.5 + sideways / degrees / 2), now),
+                memory.smoothings.get(1).next(Position.clamp(0.5 + forwards / degrees / 2), now)));
     }
 
     @Override

@@ -31,17 +31,17 @@ public record Wheel(int steps) implements Form {
     }
 
     @Override
-    public Position move(Position at, Finger finger, Feel feel) {
-        return turned(at, finger.steps((finger.y() - finger.beforeY() + finger.x() - finger.beforeX()) * finger.share() * steps), feel);
+    public Position move(Position at, Finger finger, HandMemory memory) {
+        return turned(at, finger.steps((finger.y() - finger.beforeY() + finger.x() - finger.beforeX()) * finger.share() * steps), memory);
     }
 
     @Override
-    public Position step(Position at, double right, double up, Feel feel) {
-        return turned(at, right + up > 0 ? 1 : -1, feel);
+    public Position step(Position at, double right, double up, HandMemory memory) {
+        return turned(at, right + up > 0 ? 1 : -1, memory);
     }
 
-    private Position turned(Position at, int by, Feel feel) {
-        feel.turn(by);
+    private Position turned(Position at, int by, HandMemory memory) {
+        memory.turn(by);
         double place = (at.first() + (double) by / steps) % 1;
         return Position.of(place < 0 ? place + 1 : place);
     }

@@ -6,6 +6,7 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import imperan.show.ShowJson;
+import imperan.show.form.Form;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

@@ -2,10 +2,7 @@ package imperan.server.api;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import imperan.show.Body;
-import imperan.show.Kinds;
-import imperan.show.form.Form;
-import imperan.show.form.Forms;
+import imperan.show.ShowJson;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.oas.models.media.Discriminator;
@@ -57,11 +54,8 @@ final class SchemaShapes {
     private static Map<String, Class<?>> subTypes(Class<?> type) {
         Map<String, Class<?>> named = new LinkedHashMap<>();
         JsonSubTypes annotated = type.getAnnotation(JsonSubTypes.class);
-        if (type == Body.class) {
-            Kinds.ALL.forEach(kind -> named.put(kind.name(), kind.type()));
-        } else if (type == Form.class) {
-            named.putAll(Forms.ALL);
-        } else if (annotated != null) {
+        Arrays.stream(ShowJson.subTypes(type)).forEach(subType -> named.put(subType.getName(), subType.getType()));
+        if (annotated != null) {
             Arrays.stream(annotated.value()).forEach(subType -> named.put(subType.name(), subType.value()));
         }
         return named;

@@ -5,7 +5,7 @@ import java.util.Optional;
 /**
  * A form whose cap is led along a way. A control whose value is not known moves as far as the finger does, whatever its setting: landing on it never makes it jump.
  */
-interface Slides extends Form {
+interface Slider extends Form {
     /** How far from its detent a hand is held, as a share of the way. */
     double HOLD = 0.02;
 
@@ -25,12 +25,12 @@ interface Slides extends Form {
     }
 
     @Override
-    default Position press(Position at, Finger finger, Feel feel, long now) {
+    default Position press(Position at, Finger finger, HandMemory memory, long now) {
         return finger.isFree() && grab() == Grab.JUMP ? Position.of(led(this, along(finger.x(), finger.y()))) : at;
     }
 
     @Override
-    default Position move(Position at, Finger finger, Feel feel) {
+    default Position move(Position at, Finger finger, HandMemory memory) {
         double before = along(finger.beforeX(), finger.beforeY());
         double place = along(finger.x(), finger.y());
         if (finger.isFree() && !finger.isFine()) {

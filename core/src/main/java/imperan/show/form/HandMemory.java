@@ -6,24 +6,24 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /** What a control remembers of hands between one landing and the next: the tempo of taps, the smoothing of its axes, and the steps that it was just turned. */
-public final class Feel {
+public final class HandMemory {
     final Tempo tempo;
     final List<Smoothing> smoothings;
     private int steps;
 
-    private Feel(Form form, Tempo tempo) {
+    private HandMemory(Form form, Tempo tempo) {
         this.tempo = tempo;
         this.smoothings = IntStream.range(0, form.axes()).mapToObj(axis -> new Smoothing(form.smoothingSeconds())).toList();
     }
 
     /** Of a control that no hand has moved. */
-    public static Feel of(Form form) {
-        return new Feel(form, new Tempo());
+    public static HandMemory of(Form form) {
+        return new HandMemory(form, new Tempo());
     }
 
     /** Of the same control once it has another form: who taps goes on in time. */
-    public Feel with(Form form) {
-        return new Feel(form, tempo);
+    public HandMemory with(Form form) {
+        return new HandMemory(form, tempo);
     }
 
     void turn(int further) {

@@ -1,0 +1,63 @@
+package imperan.live;
+
+import imperan.show.PartId;
+import imperan.show.Problem;
+import imperan.show.Shows;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.FieldSource;
+
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
+import static imperan.show.Shows.withPage;
+import static org.assertj.core.api.Assertions.assertThat;
+
+class DoorTest {
+
+    private static final PartId LEVEL = new PartId("level");
+
+    /** One of each command. */
+    static final List<Command> EACH = List.of(new Touch(LEVEL, "1", Touch.Phase.SET, 0, 0.5, false, ""), new Command.TestFire(LEVEL, 0), new Command.Rest(List.of(LEVEL)),
+            new Command.SetGate(Optional.of(Stage.DESK), Gate.HELD), new Command.SendStartList(Stage.DESK), new Command.LeaveAsItIs(Stage.DESK),
+            new Command.Refresh(Stage.DESK), new Command.Say(Stage.DESK, "/x"), new Command.Learn(true));
+
+    private final Stage stage = new Stage(accepted(withPage(), Shows.ADA, put(LEVEL, PAGE, fader("Level", 0, "/level"))));
+
+    @Test
+    void noCommandIsForgotten() {
+        assertThat(EACH.stream().map(Object::getClass).collect(Collectors.toSet())).isEqualTo(Set.copyOf(Arrays.asList(Command.class.getPermittedSubclasses())));
+    }
+
+    @ParameterizedTest
+    @FieldSource("EACH")
+    void isDoneForWhoMayAndRefusedInWordsForWhoMayNot(Command command) {
+        Actor may = new Actor("b1", "Ada", EnumSet.of(command.needs()));
+        Actor mayNot = new Actor("b1", "Ada", EnumSet.complementOf(EnumSet.of(command.needs())));
+        stage.takeSent();
+        assertThat(stage.live.carryOut(command, mayNot, stage.now).map(Problem::message)).hasValue("Ada may not do this");
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.live.carryOut(command, may, stage.now)).isEmpty();
+    }
+
+    @Test
+    void aLineThatIsNoMessageIsRefusedBesideItsField() {
+        Actor ada = Actor.of(Shows.ADA);
+        assertThat(stage.live.carryOut(new Command.Say(Stage.DESK, "level"), ada, stage.now)).hasValueSatisfying(problem -> {
+            assertThat(problem.field()).isEqualTo("line");
+            assertThat(problem.message()).contains("slash");
+            assertThat(problem.mend()).hasValue("/level");
+        });
+        assertThat(stage.live.carryOut(new Command.Say(Stage.DESK, ""), ada, stage.now)).isPresent();
+        assertThat(stage.live.carryOut(new Touch(LEVEL, "1", Touch.Phase.SET, 0, Double.NaN, false, ""), ada, stage.now).map(Problem::message))
+                .hasValue("A touch needs finite numbers");
+    }
+}
