@@ -182,7 +182,7 @@ public final class ShowFile {
             try {
                 body = JSON.treeToValue(node.path("body"), Body.class);
             } catch (JacksonException e) {
-                return new Read.Bad("parts/" + i + "/body" + path(e), reason(e, node.path("body").at(path(e))));
+                return new Read.Bad("parts/" + i + "/body" + ShowJson.place(e), reason(e, node.path("body").at(ShowJson.place(e))));
             }
             Optional<PartId> unknown = References.of(body).stream().filter(handle -> !ids.containsKey(handle.value())).findFirst();
             if (unknown.isPresent()) {
@@ -194,19 +194,10 @@ public final class ShowFile {
         return new Read.Good(format, name, parts, pictures);
     }
 
-    private static String path(JacksonException e) {
-        StringBuilder path = new StringBuilder();
-        e.getPath().forEach(step -> path.append('/')
-                .append(step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex())));
-        return path.toString();
-    }
-
     /** @param found what stands there */
     private static String reason(JacksonException e, JsonNode found) {
-        if (e instanceof UnrecognizedPropertyException unknown) {
-            return "“" + unknown.getPropertyName() + "” is no field here";
-        } else if (e instanceof InvalidTypeIdException unknown) {
-            return "“" + unknown.getTypeId() + "” is no kind that belongs here";
+        if (e instanceof UnrecognizedPropertyException || e instanceof InvalidTypeIdException) {
+            return ShowJson.reason(e);
         } else if (found.isValueNode() && !found.isNull()) {
             return "“" + found.asString() + "” does not fit here";
         }

@@ -7,8 +7,11 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.exc.InvalidTypeIdException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 
@@ -50,9 +53,24 @@ public final class ShowJson {
         return MAPPER;
     }
 
-    /** Why a text cannot be read, in one sentence. */
+    /** Why a text cannot be read, in words for people: nothing of how it is read. */
     public static String reason(JacksonException e) {
-        return e instanceof StreamConstraintsException ? "It is nested deeper than " + MOST_NESTED + " levels, or something in it is too long"
-                : e.getOriginalMessage().lines().findFirst().orElse("something in it is missing");
+        if (e instanceof StreamConstraintsException) {
+            return "It is nested deeper than " + MOST_NESTED + " levels, or something in it is too long";
+        } else if (e instanceof UnrecognizedPropertyException unknown) {
+            return "“" + unknown.getPropertyName() + "” is no field here";
+        } else if (e instanceof InvalidTypeIdException unknown) {
+            return unknown.getTypeId() == null ? "What kind it is, is missing" : "“" + unknown.getTypeId() + "” is no kind that belongs here";
+        } else if (e instanceof DatabindException) {
+            return place(e).isEmpty() ? "It is not of the form that belongs here" : "“" + place(e).substring(1) + "” is missing, or of the wrong type";
+        }
+        return e.getOriginalMessage().lines().findFirst().orElse("something in it is missing");
+    }
+
+    /** Where it is wrong, as a JSON Pointer (RFC 6901); empty for the whole. */
+    static String place(JacksonException e) {
+        StringBuilder place = new StringBuilder();
+        e.getPath().forEach(step -> place.append('/').append(step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex())));
+        return place.toString();
     }
 }

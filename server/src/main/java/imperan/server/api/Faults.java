@@ -31,7 +31,7 @@ class Faults {
     @ExceptionHandler
     ResponseEntity<EditAnswer> unreadable(HttpMessageNotReadableException e) {
         Throwable cause = e.getMostSpecificCause();
-        String why = cause instanceof JacksonException json ? ShowJson.reason(json) : Optional.ofNullable(cause.getMessage())
+        String why = cause == e ? "it has no body" : cause instanceof JacksonException json ? ShowJson.reason(json) : Optional.ofNullable(cause.getMessage())
                 .flatMap(message -> message.lines().findFirst()).orElse("something in it is missing");
         return ResponseEntity.status(BodyLimit.status(e).orElse(HttpStatus.BAD_REQUEST)).body(refused("This request cannot be read: " + why));
     }
