@@ -5,12 +5,14 @@ import type { Phrase, PhraseArgument, Problem } from "../api/types";
 import type { HeldOf } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
-import { NumberField, of } from "../ui/fields";
+import { of } from "../ui/fields";
 import { MarksField } from "../ui/MarksField";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
 import { TYPES } from "../ui/types";
+import { AnswerFields } from "./AnswerFields";
+import { MaskFields } from "./MaskFields";
 import { valueWords } from "./words";
 
 const NEW: PhraseArgument = {
@@ -28,15 +30,16 @@ const withArgument = (phrase: Phrase, index: number, change: Partial<PhraseArgum
   arguments: phrase.arguments.map((a, i) => (i === index ? { ...a, ...change } : a)),
 });
 
+export type PutPhrase = (field: string, update: (p: Phrase) => Phrase) => Promise<Problem[]>;
+
 /** Everything of one phrase: its arguments in order, what comes back, and what can stand in its way. */
 export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose: () => void }) {
   const phrase = held.part.body;
   const id = held.part.id;
-  const put = (field: string, update: (p: Phrase) => Phrase): Promise<Problem[]> =>
+  const put: PutPhrase = (field, update) =>
     of(field, change(`Change ${phrase.address}`, "phrase", id, update));
   const putArgument = (i: number, change: Partial<PhraseArgument>) =>
     put(`arguments/${i}/high`, (p) => withArgument(p, i, change));
-  const { answer } = phrase;
 
   return (
     <SidePanel title={phrase.address} mono onClose={onClose}>
@@ -98,64 +101,29 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
         <Plus size={16} aria-hidden /> Argument
       </PushButton>
 
-      <h3 className="mt-3 font-bold">Expected answer</h3>
+      <AnswerFields phrase={phrase} put={put} />
+
+      <h3 className="mt-3 font-bold">Effect</h3>
       <Select
-        label="Answer"
-        value={answer.kind}
-        options={[
-          { value: "SAME", text: "the same address" },
-          { value: "OTHER", text: "another address" },
-          { value: "QUERY", text: "only when it is asked" },
-          { value: "NONE", text: "nothing" },
-        ]}
-        onChange={(kind) =>
-          void report(
-            put("answer/address", (p) => ({
-              ...p,
-              answer: { ...p.answer, kind, address: kind === "OTHER" ? p.answer.address || p.address : "" },
-            })),
-          )
-        }
+        label="What it does to its target"
+        value={phrase.effect}
+        options={EFFECTS}
+        onChange={(effect) => void report(put("effect", (p) => ({ ...p, effect })))}
       />
-      {answer.kind === "OTHER" && (
-        <EditField
-          label="Its address, with the same slots"
-          mono
-          value={answer.address}
-          onCommit={(address) => put("answer/address", (p) => ({ ...p, answer: { ...p.answer, address } }))}
-        />
-      )}
-      {(answer.kind !== "NONE" || phrase.direction === "IN") && (
-        <NumberField
-          label="It says the value in words in argument (0: it does not)"
-          whole
-          value={answer.words === null ? 0 : answer.words + 1}
-          onCommit={(n) =>
-            put("answer/words", (p) => ({ ...p, answer: { ...p.answer, words: n ? n - 1 : null } }))
-          }
-        />
-      )}
-      {answer.kind !== "NONE" && (
-        <div className="grid grid-cols-2 gap-2">
-          <NumberField
-            label="within, seconds"
-            value={answer.seconds}
-            onCommit={(seconds) => put("answer/seconds", (p) => ({ ...p, answer: { ...p.answer, seconds } }))}
-          />
-          <NumberField
-            label="as near as, percent of the range"
-            value={Math.round(answer.tolerance * 1e4) / 100}
-            onCommit={(percent) =>
-              put("answer/seconds", (p) => ({ ...p, answer: { ...p.answer, tolerance: percent / 100 } }))
-            }
-          />
-        </div>
-      )}
+      <MaskFields phrase={phrase} put={put} />
       <EditField
-        label="Masked by, such as a mute"
+        label="Masked by what the target does not report, such as a switch"
         value={phrase.maskedBy}
         onCommit={(maskedBy) => put("maskedBy", (p) => ({ ...p, maskedBy }))}
       />
     </SidePanel>
   );
 }
+
+const EFFECTS: { value: Phrase["effect"]; text: string }[] = [
+  { value: "UNKNOWN", text: "not known yet" },
+  { value: "VALUE", text: "sets a value" },
+  { value: "EVENT", text: "something happens each time" },
+  { value: "TOGGLE", text: "turns over each time" },
+  { value: "DANGEROUS", text: "dangerous: only ever by hand" },
+];

@@ -36,6 +36,18 @@ export function answerWords({ answer, direction }: Phrase): string {
   return { SAME: "the same", OTHER: answer.address, QUERY: "when asked", NONE: "none" }[answer.kind];
 }
 
+/** Places of arguments as people count them, from 1. */
+export const placesText = (places: readonly number[]) => places.map((place) => place + 1).join(", ");
+
+/** What {@link placesText} writes, read back; null where it is something else. */
+export function placesOf(text: string): number[] | null {
+  const numbers = text
+    .split(/[\s,|]+/)
+    .filter(Boolean)
+    .map(Number);
+  return numbers.every((n) => Number.isInteger(n) && n > 0) ? numbers.map((n) => n - 1) : null;
+}
+
 /** Whether a phrase has to do with what is looked for: every word of it, anywhere. */
 export function isFound(phrase: Phrase, looked: string): boolean {
   const text = `${phrase.address} ${phrase.meaning} ${rangeWords(phrase)}`.toLowerCase();

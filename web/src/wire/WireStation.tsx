@@ -8,12 +8,13 @@ import { useWire } from "../live/wire";
 import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { clockTime } from "../ui/time";
+import { byWhom } from "./byWhom";
 import { ANYONE, type Filter, NO_FILTER, passes, UNCLAIMED } from "./filter";
 import { WholePacket } from "./WholePacket";
 
 const ROW_HEIGHT = 34;
 const COLUMNS =
-  "grid-cols-[7.5rem_4rem_7rem_15rem_1fr_4rem_1fr_5rem] max-xl:grid-cols-[6.2rem_3.4rem_5rem_12.5rem_minmax(11rem,1.6fr)_2.5rem_1fr_4.2rem] max-xl:gap-1.5! max-xl:text-sm";
+  "grid-cols-[7.5rem_4rem_7rem_15rem_1fr_4rem_1fr_7rem] max-xl:grid-cols-[6.2rem_3.4rem_5rem_12.5rem_minmax(11rem,1.6fr)_2.5rem_1fr_6rem] max-xl:gap-1.5! max-xl:text-sm";
 
 /** Everything that went out and came in, newest first. */
 export function WireStation() {
@@ -74,7 +75,7 @@ export function WireStation() {
           <span>address</span>
           <span>types</span>
           <span>arguments</span>
-          <span>answered</span>
+          <span className="text-right">by, or after</span>
         </div>
         {rows.length === 0 ? (
           <p className="min-w-0! p-6 text-lg text-quiet">
@@ -183,8 +184,10 @@ function Row({ row, onOpen }: { row: WireRow; onOpen: (row: WireRow) => void }) 
           <span className="truncate">
             {line?.arguments} {row.note && <span className="font-sans text-caution">{row.note}</span>}
           </span>
-          <span className="text-right text-in">
-            {row.answeredAfterMillis !== null && `${row.answeredAfterMillis.toFixed(1)} ms`}
+          <span className={`truncate text-right ${row.out ? "font-sans text-quiet" : "text-in"}`}>
+            {row.out
+              ? byWhom(row)
+              : row.answeredAfterMillis !== null && `${row.answeredAfterMillis.toFixed(1)} ms`}
           </span>
         </>
       )}

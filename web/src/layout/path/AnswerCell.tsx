@@ -46,6 +46,14 @@ interface Props {
   line: TableLine | undefined;
 }
 
+/** What an answer is to what was sent. */
+const FITS: Record<NonNullable<Trace["answer"]>["fit"], { text: string; tone: string }> = {
+  AGREES: { text: "agrees", tone: "text-in" },
+  SAID_BEFORE: { text: "agrees, as it did before: this proves nothing", tone: "text-in" },
+  ON_THE_WAY: { text: "on the way", tone: "text-in" },
+  DIFFERS: { text: "differs", tone: "text-fault" },
+};
+
 const NOBODY = "nobody";
 
 /** What came back, and where the control listens for it. */
@@ -64,11 +72,11 @@ export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
     <div className="flex flex-col gap-1.5">
       {trace?.answer && (
         <p
-          className={`font-mono text-sm [overflow-wrap:anywhere] ${trace.answer.agrees ? "text-in" : "text-fault"}`}
+          className={`font-mono text-sm [overflow-wrap:anywhere] ${FITS[trace.answer.fit].tone}`}
         >
           {trace.answer.address} {trace.answer.arguments}
           <br />
-          after {(trace.answer.afterNanos / 1e6).toFixed(1)} ms, {trace.answer.agrees ? "agrees" : "differs"}
+          after {(trace.answer.afterNanos / 1e6).toFixed(1)} ms, {FITS[trace.answer.fit].text}
         </p>
       )}
       {trace?.stopped?.arrivedAs && listen && trace.stopped.arrivedAs !== listen.address && (

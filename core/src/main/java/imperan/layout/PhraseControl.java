@@ -9,7 +9,7 @@ import imperan.show.Face;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Phrase;
-import imperan.show.Phrase.AnswerRule;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.ScaleMark;
 import imperan.show.Send;
@@ -152,14 +152,20 @@ final class PhraseControl {
     }
 
     private List<Listen> listens(Form form, PartId target, String address) {
-        return form.givesColour() ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, isOneColour() ? varying : axis,
+        return form.givesColour() ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, saidAt(isOneColour() ? varying : axis),
                 low(), high(), Listen.Role.VALUE, axis)).toList() : spoken(target, address);
     }
 
     /** Where it stands, as a number and, if the target says it, in words. */
     private List<Listen> spoken(PartId target, String address) {
-        return Stream.concat(Stream.of(Listen.value(Optional.of(target), address, Math.max(0, varying), low(), high())),
+        return Stream.concat(Stream.of(Listen.value(Optional.of(target), address, saidAt(Math.max(0, varying)), low(), high())),
                 phrase.answer().words().stream().map(words -> Listen.words(Optional.of(target), address, words))).toList();
+    }
+
+    /** The argument of the answer that says an argument of ours. */
+    private int saidAt(int argument) {
+        List<Integer> places = isSaid() ? phrase.answer().places() : List.<Integer>of();
+        return argument < places.size() ? places.get(argument) : argument;
     }
 
     private List<ArgumentSource> arguments(Form form) {

@@ -14,6 +14,9 @@ import java.util.Set;
  */
 public record Actor(String id, String name, Set<Right> rights) {
 
+    /** Imperan itself: what keeps links alive, what is asked, what an edit leads to. */
+    public static final Actor IMPERAN = new Actor("", "Imperan", Set.of());
+
     public Actor {
         rights = Set.copyOf(rights);
     }

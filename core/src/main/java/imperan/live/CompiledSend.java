@@ -63,6 +63,12 @@ final class CompiledSend {
                 || send.arguments().stream().noneMatch(ArgumentSource.Value.class::isInstance);
     }
 
+    /** The argument that carries an axis alone; empty where none does. */
+    Optional<ArgumentSource.Value> value(int axis) {
+        return send.arguments().stream().filter(ArgumentSource.Value.class::isInstance).map(ArgumentSource.Value.class::cast)
+                .filter(value -> value.axis() == axis && value.type() != ArgumentType.COLOUR).findFirst();
+    }
+
     /**
      * @param steps of a wheel, just now
      * @param typed the line that was typed last

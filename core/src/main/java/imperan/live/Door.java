@@ -32,13 +32,14 @@ final class Door {
         if (!actor.rights().contains(command.needs())) {
             return Optional.of(Problem.of(actor.name() + " may not do this"));
         }
+        state.because(origin(command), actor, now);
         Optional<String> problem = command.problem();
         if (problem.isPresent()) {
             return problem.map(Problem::of);
         } else if (command instanceof Touch touch) {
             return touching.touch(touch, actor, now).map(Problem::of);
         } else if (command instanceof Command.TestFire fire) {
-            return testFire(fire, now);
+            return testFire(fire);
         } else if (command instanceof Command.Rest rest) {
             touching.rest(rest.controls(), actor, now);
             return Optional.empty();
@@ -46,36 +47,45 @@ final class Door {
             return gate(set, now);
         } else if (command instanceof Command.SendStartList start) {
             return with(start.target(), link -> {
-                sending.start(link, now);
-                sending.flush(now);
-                state.sink.linkChanged(link.id());
+                sending.start(link);
+                sending.flush();
+                state.changed(link);
             });
         } else if (command instanceof Command.LeaveAsItIs leave) {
             return with(leave.target(), link -> {
                 link.settleStart();
-                state.sink.linkChanged(link.id());
+                state.changed(link);
             });
         } else if (command instanceof Command.Refresh refresh) {
             return with(refresh.target(), link -> {
-                sending.askAll(link, now);
-                sending.flush(now);
+                sending.askAll(link);
+                sending.flush();
             });
         } else if (command instanceof Command.Say say) {
-            return say(say, now);
+            return say(say);
         }
         learn((Command.Learn) command, actor, now);
         return Optional.empty();
     }
 
-    private Optional<Problem> testFire(Command.TestFire fire, long now) {
+    private static Cause.Origin origin(Command command) {
+        return command instanceof Touch ? Cause.Origin.HAND
+                : command instanceof Command.TestFire ? Cause.Origin.TEST
+                : command instanceof Command.Rest ? Cause.Origin.REST
+                : command instanceof Command.Say ? Cause.Origin.SAY
+                : command instanceof Command.SendStartList ? Cause.Origin.START_LIST
+                : command instanceof Command.Refresh ? Cause.Origin.REFRESH : Cause.Origin.ORDER;
+    }
+
+    private Optional<Problem> testFire(Command.TestFire fire) {
         LiveControl control = state.controls.get(fire.control());
         if (control == null) {
             return Optional.of(Problem.of("This control is no longer in the live show"));
         } else if (fire.send() < 0 || fire.send() >= control.sends.size()) {
             return Optional.of(Problem.of("“" + control.control.called() + "” has no such send"));
         }
-        sending.send(control, control.sends.get(fire.send()), true, now);
-        sending.flush(now);
+        sending.send(control, control.sends.get(fire.send()), true);
+        sending.flush();
         return Optional.empty();
     }
 
@@ -92,7 +102,7 @@ final class Door {
             letGo(control -> control.speaksTo(Set.of(link.id())), List.of(link), now);
         }
         link.gate(gate, now);
-        state.sink.linkChanged(link.id());
+        state.changed(link);
     }
 
     /**
@@ -102,16 +112,16 @@ final class Door {
      */
     void letGo(Predicate<LiveControl> which, Collection<Link> closing, long now) {
         touching.letGo(which, now);
-        closing.forEach(link -> sending.hurry(link, now));
-        sending.flush(now);
+        closing.forEach(link -> sending.hurry(link));
+        sending.flush();
     }
 
-    private Optional<Problem> say(Command.Say say, long now) {
+    private Optional<Problem> say(Command.Say say) {
         MessageLine read = Phrasebook.bareAddresses(following.show(), say.target()) ? MessageLine.parseFreely(say.line()) : MessageLine.parse(say.line());
         return read.problem().map(p -> new Problem(Optional.of(say.target()), "line", p.message(), p.mend()))
                 .or(() -> with(say.target(), link -> {
-                    sending.say(link, read.message().orElseThrow(), now);
-                    sending.flush(now);
+                    sending.say(link, read.message().orElseThrow());
+                    sending.flush();
                 }));
     }
 

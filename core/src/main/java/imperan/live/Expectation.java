@@ -1,49 +1,118 @@
 package imperan.live;
 
-import imperan.address.SlotAddress;
+import imperan.osc.OscArgument;
 import imperan.phrasebook.Vocabulary;
-import imperan.show.Phrase.AnswerRule;
-import imperan.show.Send;
+import imperan.show.AnswerRule;
+import imperan.show.AnswerRule.Tolerance;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.form.Position;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /**
- * What is to come back after a send, as the phrasebook of its target tells.
+ * What is to come back for what is said on an address, as the phrasebook of its target tells.
  *
- * @param kind      where it comes from
- * @param address   on which it comes; empty where any that the control listens to will do
- * @param question  the address to ask, for {@link AnswerRule.Kind#QUERY}
- * @param tolerance how far it may be from what was sent, as a share of the range
+ * @param rule      of the phrase
+ * @param address   on which it comes; empty where no phrasebook tells: then any that the control listens to will do
+ * @param arguments of the phrase
  */
-record Expectation(AnswerRule.Kind kind, Optional<String> address, String question, double tolerance, long windowNanos) {
+record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgument> arguments) {
 
-    private static final AnswerRule USUAL = AnswerRule.usual(AnswerRule.Kind.SAME);
+    /** No phrasebook tells. */
+    static final Expectation UNTOLD = new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME), Optional.empty(), List.of());
 
-    /** No phrasebook tells: an answer counts on whichever address the control listens to. */
-    static final Expectation UNTOLD = new Expectation(USUAL.kind(), Optional.empty(), "", USUAL.tolerance(), nanos(USUAL));
+    /** Of decimals whose range nobody tells: what remains of them on their way as a 32-bit number. */
+    private static final double ROUNDING = 1e-6;
+    /** What many targets divide a range into at least. */
+    private static final double STEPS = 127;
+    /** How far values may be from each other, as a share of their range, where nothing is known of them. */
+    static final double USUAL_SHARE = 1 / STEPS;
 
-    static Expectation of(Send send, Vocabulary vocabulary) {
-        return vocabulary.said(send.address()).map(known -> {
-            AnswerRule rule = known.phrase().answer();
-            String elsewhere = rule.address().isEmpty() ? send.address() : SlotAddress.parseFreely(rule.address()).fill(known.numbers());
-            return new Expectation(rule.kind(), Optional.of(rule.kind() == AnswerRule.Kind.SAME ? send.address() : elsewhere), elsewhere,
-                    rule.tolerance(), nanos(rule));
-        }).orElse(UNTOLD);
+    static Expectation of(String said, Vocabulary vocabulary) {
+        return vocabulary.said(said).map(known -> new Expectation(known.phrase().answer(), Optional.of(known.phrase().answer().comesOn(said, known.numbers())),
+                known.phrase().arguments())).orElse(UNTOLD);
     }
 
-    private static long nanos(AnswerRule rule) {
-        return (long) (rule.seconds() * 1e9);
-    }
-
+    /** Whether anything is to come. */
     boolean isComing() {
-        return kind != AnswerRule.Kind.NONE;
+        return rule.kind() != AnswerRule.Kind.NONE && !isToldToOthersOnly();
     }
 
+    boolean isToldToOthersOnly() {
+        return rule.told() == AnswerRule.Told.OTHERS && !isAsked();
+    }
+
+    /** Whether it comes only when it is asked for, on the address on which it comes. */
     boolean isAsked() {
-        return kind == AnswerRule.Kind.QUERY;
+        return rule.kind() == AnswerRule.Kind.QUERY;
     }
 
     boolean comesOn(String heard) {
         return address.isEmpty() || address.get().equals(heard);
+    }
+
+    long limitNanos() {
+        return nanos(rule.seconds());
+    }
+
+    /** How long after a first value the final one may take; empty where the first is final. */
+    Optional<Long> finalNanos() {
+        return rule.finalSeconds().map(Expectation::nanos);
+    }
+
+    private static long nanos(double seconds) {
+        return (long) (seconds * 1e9);
+    }
+
+    /** What a control's listens have to hear after it was moved. */
+    Wanted wanted(List<Reading> readings, Position position, CompiledSend send) {
+        return rule.says() == AnswerRule.Says.SAME 
+                ? new Wanted.Stand(readings.stream().map(reading -> new Wanted.Stand.Axis(reading, position.get(reading.listen().axis()), share(send, reading.listen().axis()))).toList())
+                : whateverWasSent();
+    }
+
+    /** What has to come back after these arguments. */
+    Wanted wanted(List<OscArgument> sent, List<ArgumentSource> sources) {
+        if (rule.says() != AnswerRule.Says.SAME) {
+            return whateverWasSent();
+        }
+        List<Wanted.Arguments.Each> each = new ArrayList<>();
+        for (int i = 0; i < sent.size(); i++) {
+            each.add(new Wanted.Arguments.Each(i < rule.places().size() ? rule.places().get(i) : i, sent.get(i), tolerance(i, sent.get(i), sources)));
+        }
+        return each.isEmpty() ? Wanted.Anything.INSTANCE : new Wanted.Arguments(each);
+    }
+
+    private Wanted whateverWasSent() {
+        return rule.says() == AnswerRule.Says.ANY ? Wanted.Anything.INSTANCE : new Wanted.Given(rule.given(), rule.places().isEmpty() ? 0 : rule.places().get(0));
+    }
+
+    private double tolerance(int argument, OscArgument sent, List<ArgumentSource> sources) {
+        boolean isFixed = argument < arguments.size() && arguments.get(argument).fixed().isPresent();
+        double range = range(argument, sources);
+        double least = Math.max(1, Spelling.number(sent).map(Math::abs).orElse(0.0)) * ROUNDING;
+        if (isFixed) {
+            return least;
+        }
+        return Math.max(least, rule.tolerance().map(near -> near.amount(range)).orElseGet(() -> sent instanceof OscArgument.Int32 || sent instanceof OscArgument.Int64
+                ? 0.5 : range / STEPS));
+    }
+
+    private double range(int argument, List<ArgumentSource> sources) {
+        Optional<PhraseArgument> told = argument < arguments.size() ? Optional.of(arguments.get(argument)) : Optional.empty();
+        return told.filter(a -> a.low().isPresent() && a.high().isPresent()).map(a -> a.high().get() - a.low().get())
+                .orElseGet(() -> argument < sources.size() && sources.get(argument) instanceof ArgumentSource.Value value ? Math.abs(value.high() - value.low()) : 0.0);
+    }
+
+    /** How far what is heard may be from where an axis of a control stands, as a share of its way. */
+    double share(CompiledSend send, int axis) {
+        Optional<ArgumentSource.Value> value = send.value(axis);
+        double range = value.map(v -> Math.abs(v.high() - v.low())).filter(Double::isFinite).filter(r -> r > 0).orElse(1.0);
+        boolean whole = value.filter(v -> v.type() == ArgumentType.INT32 || v.type() == ArgumentType.INT64).isPresent();
+        return rule.tolerance().map(near -> near.unit() == Tolerance.Unit.SHARE ? near.of() : near.amount(range) / range).orElse(whole ? 0.5 / range : USUAL_SHARE);
     }
 }

@@ -48,6 +48,7 @@ final class Following {
      * @param changes all that lead from the show that runs to the next one
      */
     void follow(Show next, Collection<Edit.Change> changes, long now) {
+        state.because(Cause.Origin.EDIT, Actor.IMPERAN, now);
         Set<PartId> changed = withWhatLiesIn(next, changes);
         letGoOfChanged(next, changed, now);
         Set<LiveControl> fresh = new LinkedHashSet<>();
@@ -62,10 +63,10 @@ final class Following {
         show = next;
         for (Link link : newListens.isEmpty() ? List.<Link>of() : state.links.values()) {
             if (link.state() == LinkState.ANSWERING && link.socket().works()) {
-                sending.ask(link, newListens.stream().filter(listen -> listen.target().filter(link.id()::equals).isPresent()).map(Listen::address).toList(), now);
+                sending.ask(link, newListens.stream().filter(listen -> listen.target().filter(link.id()::equals).isPresent()).map(Listen::address).toList());
             }
         }
-        sending.flush(now);
+        sending.flush();
     }
 
     /** Whether a part is played depends on what it lies in: with a layout that becomes a copy, or is one no more, all of it changes. */
@@ -107,15 +108,15 @@ final class Following {
             if (link != null && target.filter(t -> t.asReached().isReachedLike(link.target())).isEmpty()) {
                 leaving.add(link);
             } else if (link != null && !target.get().messagesPerSecond().equals(link.target().messagesPerSecond())) {
-                sending.hurry(link, now);
+                sending.hurry(link);
             }
         }
         Set<PartId> gone = new HashSet<>();
         leaving.forEach(link -> gone.add(link.id()));
         touching.letGo(control -> control.speaksTo(gone)
                 || changed.contains(control.id) && played(next, control.id).filter(control.control::isPlayedLike).isEmpty(), now);
-        leaving.forEach(link -> sending.hurry(link, now));
-        sending.flush(now);
+        leaving.forEach(link -> sending.hurry(link));
+        sending.flush();
     }
 
     private static Optional<Control> played(Show next, PartId id) {
@@ -134,6 +135,7 @@ final class Following {
                 state.controls.remove(id);
                 state.listeners.remove(old);
                 state.groups.remove(id);
+                state.paths.forget(id);
             }
             return;
         }
@@ -177,7 +179,7 @@ final class Following {
             }
             rigChanged = true;
             otherwise.add(id);
-            state.sink.linkChanged(id);
+            state.happened(new LiveEvent.LinkChanged(now, state.cause(), id));
         }
         if (rigChanged) {
             // others may be claimed now
@@ -199,7 +201,7 @@ final class Following {
             state.doubtValuesOf(link);
         }
         if (link.state() != before) {
-            state.turned(link, now);
+            state.turned(link);
         }
     }
 

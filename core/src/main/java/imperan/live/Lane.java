@@ -21,7 +21,6 @@ final class Lane {
     /** A bundle is no larger, so that it travels in one piece over Ethernet (1500 bytes less the headers of IPv4 and UDP). */
     static final int MAX_BUNDLE_BYTES = 1472;
 
-    private final LinkCounts counts;
     /** To be told where something may be due sooner than it was. */
     private final Runnable planned;
     /** Empty where the target sets no pace: what is sent leaves at once. */
@@ -31,8 +30,7 @@ final class Lane {
     private final List<byte[]> together = new ArrayList<>();
     private int togetherBytes;
 
-    Lane(LinkCounts counts, Runnable planned) {
-        this.counts = counts;
+    Lane(Runnable planned) {
         this.planned = planned;
     }
 
@@ -55,17 +53,26 @@ final class Lane {
         return pacer.map(p -> Math.max(settled, p.spareAt())).orElse(settled);
     }
 
-    /** Takes what is to be sent; it leaves at once where the target sets no pace. */
-    Optional<Outgoing> take(Outgoing outgoing) {
+    /** What became of what is to be sent. */
+    enum Taken {
+        /** It leaves at once: the target sets no pace. */
+        LEAVES,
+        /** It waits for its turn. */
+        WAITS,
+        /** It waits in place of a change of the same address that waited. */
+        MERGES,
+        /** It is a press, and too many wait. */
+        NO_ROOM
+    }
+
+    /** Takes what is to be sent. */
+    Taken take(Outgoing outgoing) {
         if (pacer.isEmpty()) {
-            return Optional.of(outgoing);
+            return Taken.LEAVES;
+        } else if (outgoing.isPress()) {
+            return pacer.get().press(outgoing) ? Taken.WAITS : Taken.NO_ROOM;
         }
-        if (outgoing.isPress()) {
-            counts.dropped += pacer.get().press(outgoing) ? 0 : 1;
-        } else {
-            counts.merged += pacer.get().change(outgoing.address(), outgoing) ? 1 : 0;
-        }
-        return Optional.empty();
+        return pacer.get().change(outgoing.address(), outgoing) ? Taken.MERGES : Taken.WAITS;
     }
 
     /** What waited and may leave now. */

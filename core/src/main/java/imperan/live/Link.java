@@ -26,7 +26,8 @@ final class Link {
     private SocketState socket = SocketState.opening();
     private final Collector collector = new Collector();
     private final LinkCounts counts = new LinkCounts();
-    private final Lane lane = new Lane(counts, this::plan);
+    private final LastSaid lastSaid = new LastSaid();
+    private final Lane lane = new Lane(this::plan);
     private Gate gate;
     private boolean silentHost;
     private String why = "";
@@ -105,6 +106,16 @@ final class Link {
     /** What is counted of it. */
     LinkCounts counts() {
         return counts;
+    }
+
+    /** What it said last. */
+    LastSaid lastSaid() {
+        return lastSaid;
+    }
+
+    /** Its receiving end, as {@code host:port}. */
+    String peer() {
+        return target.host() + ":" + target.port();
     }
 
     LinkView view() {
@@ -203,8 +214,8 @@ final class Link {
         return cut && state == LinkState.ANSWERING && enter(LinkState.LOST, now, socket.trouble());
     }
 
-    void sent(int messages, long now) {
-        counts.sent += messages;
+    /** Something left for it. */
+    void sent(long now) {
         lastSentAt = now;
     }
 
@@ -223,7 +234,6 @@ final class Link {
 
     /** A packet of the target arrived; true where the link's state changed. */
     boolean heard(long now) {
-        counts.heard++;
         lastHeardAt = now;
         unansweredSince = Long.MIN_VALUE;
         return state != LinkState.ANSWERING && state != LinkState.SENDS_ONLY

@@ -68,18 +68,15 @@ final class LiveControl {
     int steps;
     String typed = "";
     Grip grip;
-    Trace trace;
-    /** Where the value that was sent came back under an address that this control does not listen to; empty where it did not. */
-    Optional<String> arrivedAs = Optional.empty();
 
     /** Of its numbers; empty where no phrasebook tells. */
     private String unit = "";
     /** Whether any of its sends is said again and again while it is held. */
     private final boolean repeats;
     /** How far an answer may be from what was sent, as a share of the range. */
-    private double tolerance = Expectation.UNTOLD.tolerance();
+    private final double[] tolerances;
     /** How long the answer to what was sent may take. */
-    private long answerWindow = Expectation.UNTOLD.windowNanos();
+    private long answerWindow = Expectation.UNTOLD.limitNanos();
 
     private final List<Scale> scales = new ArrayList<>();
     /** Whether its numbers are whole ones: as they are sent, else as its phrasebook says that they are reported. */
@@ -97,13 +94,13 @@ final class LiveControl {
         this.memory = memory;
         this.sends = control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList();
         this.repeats = control.sends().stream().anyMatch(send -> send.on() == Send.Phase.HELD);
+        this.tolerances = new double[control.form().axes()];
         this.position = Position.rest(control.form());
         this.echo = Position.unknown(control.form());
         for (int axis = 0; axis < control.form().axes(); axis++) {
             scales.add(scale(axis));
         }
         this.whole = sent(0).map(value -> isWhole(value.type())).orElse(false);
-        this.trace = new Trace(id, position.first(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** The same control after an edit: everything a hand or a target did to it stays. */
@@ -128,8 +125,6 @@ final class LiveControl {
         // a finger on a form that is no longer there has nothing to move
         grip = sameForm ? before.grip : null;
         repeatDue = before.repeatDue;
-        trace = before.trace;
-        arrivedAs = before.arrivedAs;
     }
 
     private Optional<ArgumentSource.Value> sent(int axis) {
@@ -177,7 +172,7 @@ final class LiveControl {
 
     /** Whether what was heard is what the control stands at, as far as its target can tell them apart. */
     boolean agrees(Position heard) {
-        return heard.agrees(position, tolerance);
+        return heard.agrees(position, tolerances);
     }
 
     /** When something about it is due, as it stands now; {@link DueQueue#NEVER} where nothing is. */
@@ -205,10 +200,13 @@ final class LiveControl {
 
     /** What its lines mean to their targets, as the phrasebooks tell now; true where it is shown in another way because of that. */
     boolean expect(Function<Optional<PartId>, Vocabulary> vocabularies) {
-        sends.forEach(send -> send.expect(Expectation.of(send.send(), vocabularies.apply(send.send().target()))));
-        tolerance = sends.stream().mapToDouble(send -> send.expectation().tolerance()).max().orElse(Expectation.UNTOLD.tolerance());
-        answerWindow = sends.stream().mapToLong(send -> send.expectation().windowNanos() + (send.expectation().isAsked() ? Lane.SETTLE_NANOS : 0)).max()
-                .orElse(Expectation.UNTOLD.windowNanos());
+        sends.forEach(send -> send.expect(Expectation.of(send.send().address(), vocabularies.apply(send.send().target()))));
+        for (int axis = 0; axis < tolerances.length; axis++) {
+            int of = axis;
+            tolerances[axis] = sends.stream().filter(send -> send.carries(of)).mapToDouble(send -> send.expectation().share(send, of)).max().orElse(Expectation.USUAL_SHARE);
+        }
+        answerWindow = sends.stream().mapToLong(send -> send.expectation().limitNanos() + (send.expectation().isAsked() ? Lane.SETTLE_NANOS : 0)).max()
+                .orElse(Expectation.UNTOLD.limitNanos());
         String unitBefore = unit;
         boolean wholeBefore = whole;
         unit = unit(vocabularies);

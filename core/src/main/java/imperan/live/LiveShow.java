@@ -63,6 +63,7 @@ public final class LiveShow {
 
     /** Every hand lets go, with what its release sends: before another show gets the sockets. */
     public void letGoOfAll(long now) {
+        state.because(Cause.Origin.ORDER, Actor.IMPERAN, now);
         door.letGo(control -> true, state.links.values(), now);
     }
 
@@ -104,7 +105,7 @@ public final class LiveShow {
     }
 
     public Optional<Trace> trace(PartId control) {
-        return Optional.ofNullable(state.controls.get(control)).map(c -> c.trace);
+        return Optional.ofNullable(state.controls.get(control)).map(c -> state.paths.trace(control).orElseGet(() -> Trace.none(control, c.position.first())));
     }
 
     // ---- commands
@@ -135,16 +136,18 @@ public final class LiveShow {
      * @param decoded  what it says
      */
     public void received(int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
+        state.because(Cause.Origin.ARRIVAL, Actor.IMPERAN, now);
         receiving.received(ourPort, peerHost, peerPort, bytes, decoded, now);
-        sending.flush(now);
+        sending.flush();
     }
 
     /** A packet of a target arrived over its own connection, so nobody has to guess whose it is. */
     public void received(PartId target, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
         Link link = state.links.get(target);
         if (link != null) {
+            state.because(Cause.Origin.ARRIVAL, Actor.IMPERAN, now);
             receiving.received(Optional.of(link), link.target().answerPort(), peerHost, peerPort, bytes, decoded, now);
-            sending.flush(now);
+            sending.flush();
         }
     }
 
@@ -179,16 +182,18 @@ public final class LiveShow {
     public void notSent(PartId target, byte[] packet, long now) {
         Link link = state.links.get(target);
         if (link != null) {
-            sending.notSent(link, packet, now);
+            state.because(Cause.Origin.TIME, Actor.IMPERAN, now);
+            sending.notSent(link, packet);
         }
     }
 
     /** The host of a target says that nobody has its port open. */
     public void portClosed(PartId target, long now) {
         Link link = state.links.get(target);
+        state.because(Cause.Origin.ARRIVAL, Actor.IMPERAN, now);
         if (link != null && link.portClosed(now)) {
             state.doubtValuesOf(link);
-            state.turned(link, now);
+            state.turned(link);
         }
     }
 
@@ -196,23 +201,24 @@ public final class LiveShow {
     public void silentHost(PartId target, boolean silent) {
         Link link = state.links.get(target);
         if (link != null && link.silentHost(silent)) {
-            state.sink.linkChanged(target);
+            state.changed(link);
         }
     }
 
     /** How it stands with our socket to a target. */
     public void socket(PartId target, SocketState socket, long now) {
         Link link = state.links.get(target);
+        state.because(Cause.Origin.ORDER, Actor.IMPERAN, now);
         if (link != null && link.socket(socket)) {
-            state.sink.linkChanged(target);
+            state.changed(link);
             if (socket.works() && link.target().keepAlive().isEmpty()) {
                 // nothing else would ever make it speak; with a keep-alive it is asked once it answers that
-                sending.askAll(link, now);
-                sending.flush(now);
+                sending.askAll(link);
+                sending.flush();
             }
             if (link.cutOff(now)) {
                 state.doubtValuesOf(link);
-                state.turned(link, now);
+                state.turned(link);
             }
         }
     }
@@ -229,9 +235,10 @@ public final class LiveShow {
             if (next.isEmpty()) {
                 break;
             }
+            state.because(Cause.Origin.TIME, Actor.IMPERAN, now);
             due(next.get(), now);
         }
-        sending.flush(now);
+        sending.flush();
     }
 
     private void due(Due due, long now) {
@@ -243,7 +250,10 @@ public final class LiveShow {
             touching.browserDue(of.browser(), now);
         } else {
             switch ((Due.OfAll) due) {
-                case ANSWERS -> receiving.expireAnswers(now);
+                case ANSWERS -> {
+                    state.exchanges.expire(now);
+                    state.due.noLaterThan(Due.OfAll.ANSWERS, state.exchanges.nextDue());
+                }
                 case BUNDLES -> receiving.takeDueBundles(now);
                 case LEARNERS -> {
                     state.learners.forgetGone(now);
@@ -254,12 +264,16 @@ public final class LiveShow {
     }
 
     private void linkDue(Link link, long now) {
-        link.keepAlive(now).ifPresent(packet -> sending.emit(link, packet, now));
-        sending.drain(link, now);
-        sending.askSettled(link, now);
+        link.keepAlive(now).ifPresent(packet -> {
+            state.by(Cause.Origin.KEEP_ALIVE);
+            sending.emit(link, packet);
+            state.by(Cause.Origin.TIME);
+        });
+        sending.drain(link);
+        sending.askSettled(link);
         if (link.passes(now)) {
             state.doubtValuesOf(link);
-            state.turned(link, now);
+            state.turned(link);
         }
         state.due.noLaterThan(new Due.OfLink(link.id()), link.nextDue());
     }

@@ -2,30 +2,16 @@ package imperan.live;
 
 import imperan.show.PartId;
 
-/**
- * Where the running show puts what comes of its inputs. Values, links and traces are only named here: the reader asks for
- * them when it wants to draw, so a hundred changes between two drawings cost one.
- */
+/** Where the running show puts what comes of its inputs: packets, and what happened. */
 public interface LiveSink {
 
     /**
-     * A packet is to leave, from the target's answer port to its receiving port.
+     * A packet is to leave, from the target's answer port to its receiving port. It leaves before anything is told of it.
      *
      * @return false where the system did not take it: then it is not sent, and nothing counts it as if it were
      */
     boolean datagram(PartId target, byte[] packet);
 
-    void valueChanged(PartId control);
-
-    void linkChanged(PartId target);
-
-    void traceChanged(PartId control);
-
-    void wire(WireRecord record);
-
-    /** A target says that this page is to be shown. */
-    void pageWanted(PartId page);
-
-    /** A link turned from one state to another. */
-    void turned(LinkTurn turn);
+    /** Values and links are only named: whoever draws them asks for them then, so that a hundred changes between two drawings cost one. */
+    void happened(LiveEvent event);
 }

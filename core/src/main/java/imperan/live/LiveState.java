@@ -2,19 +2,16 @@ package imperan.live;
 
 import imperan.show.Behaviour;
 import imperan.show.PartId;
-import imperan.show.Target;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Optional;
 
-/** What the running show consists of at this moment, shared by those who send and those who receive. */
+/** What the running show consists of at this moment, shared by those who send and those who receive, and where they tell what happens. */
 final class LiveState {
 
-    final LiveSink sink;
     final Map<PartId, LiveControl> controls = new LinkedHashMap<>();
     final Map<PartId, Link> links = new LinkedHashMap<>();
     final Listeners listeners = new Listeners();
@@ -22,48 +19,99 @@ final class LiveState {
     final Strays strays = new Strays();
     final Learners learners = new Learners();
     final DueQueue<Due> due = new DueQueue<>();
-    private long wireNumber;
-    private long turnNumber;
+    final Exchanges exchanges = new Exchanges(this::ended);
+    final Paths paths = new Paths();
+    private final LiveSink sink;
+    private Cause cause = Cause.NONE;
+    private long inputs;
+    private long now;
 
     LiveState(LiveSink sink) {
         this.sink = sink;
     }
 
+    // ---- what happens
+
+    /** Something comes in; all that happens from now on is because of it. */
+    void because(Cause.Origin origin, Actor actor, long at) {
+        cause = new Cause(++inputs, origin, actor, origin == Cause.Origin.ARRIVAL ? 1 : 0);
+        now = at;
+    }
+
+    /** What waited goes on, because of what it waited for. */
+    void because(Cause before, long at) {
+        cause = before;
+        now = at;
+    }
+
+    /** The same input leads to something of another kind. */
+    void by(Cause.Origin origin) {
+        cause = new Cause(cause.number(), origin, cause.actor(), cause.hops());
+    }
+
+    Cause cause() {
+        return cause;
+    }
+
+    long now() {
+        return now;
+    }
+
+    /** Hands a packet out. */
+    boolean datagram(Link link, byte[] packet) {
+        return sink.datagram(link.id(), packet);
+    }
+
+    void happened(LiveEvent event) {
+        paths.happened(event);
+        sink.happened(event);
+    }
+
+    /** The same, of a target: it counts for its figures, too. */
+    void happened(Link link, LiveEvent event) {
+        link.counts().happened(event);
+        happened(event);
+    }
+
     /** Something about a control is otherwise: screens are told, and what it waits for may come sooner. */
     void changed(LiveControl control) {
-        sink.valueChanged(control.id);
+        happened(new LiveEvent.ValueChanged(now, cause, control.id));
         due.noLaterThan(new Due.OfControl(control.id), control.nextDue());
     }
 
+    void changed(Link link) {
+        happened(new LiveEvent.LinkChanged(now, cause, link.id()));
+    }
+
     /** Notes that a link turned. */
-    void turned(Link link, long now) {
-        sink.turned(new LinkTurn(++turnNumber, now, link.id(), link.state(), link.why()));
-        sink.linkChanged(link.id());
+    void turned(Link link) {
+        happened(new LiveEvent.LinkTurned(now, cause, link.id(), link.state(), link.why()));
+        changed(link);
     }
 
-    /**
-     * Notes a packet that leaves, or would.
-     *
-     * @param reason why it did not; empty where it did
-     */
-    void wireOut(Link link, byte[] packet, Optional<Reason> reason, long now) {
-        Target target = link.target();
-        sink.wire(new WireRecord(++wireNumber, now, true, Optional.of(link.id()), target.host() + ":" + target.port(),
-                target.answerPort(), packet, Optional.empty(), reason));
+    private void ended(Exchange exchange, Ending ending) {
+        Link link = links.get(exchange.target);
+        LiveEvent.Ended event = new LiveEvent.Ended(now, cause, exchange.number, exchange.control, exchange.target, ending);
+        if (link == null) {
+            happened(event);
+        } else {
+            happened(link, event);
+            changed(link);
+        }
+        LiveControl control = exchange.control.map(controls::get).orElse(null);
+        if (ending instanceof Ending.NoAnswer && control != null && control.echo.isUnknown() && !control.control.listens().isEmpty()
+                && control.sentAt <= exchange.since) {
+            control.disputed = true;
+            changed(control);
+        }
     }
 
-    /** Notes a packet that arrived. */
-    void wireIn(Optional<Link> link, String peer, int ourPort, byte[] packet, Optional<Long> answeredAfter, Optional<Reason> reason,
-                long now) {
-        sink.wire(new WireRecord(++wireNumber, now, false, link.map(Link::id), peer, ourPort, packet, answeredAfter, reason));
-    }
+    // ---- what is believed
 
     /** Does a send of this control wait for its answer, or for its turn? */
     boolean isAwaited(LiveControl control) {
         return links.values().stream().anyMatch(link -> link.lane().holds(control.id))
-                || control.control.listens().stream().anyMatch(l -> l.target()
-                        .flatMap(t -> listeners.channel(t, l.address()))
-                        .filter(c -> c.open.stream().anyMatch(o -> o.control() == control)).isPresent());
+                || control.control.listens().stream().anyMatch(l -> l.target().filter(t -> exchanges.isAwaited(control.id, t, l.address())).isPresent());
     }
 
     /** What a lost target said is what it said once. */

@@ -7,9 +7,9 @@ import imperan.show.form.Position;
  * A message of a control on its way out, as it was when the hand moved.
  *
  * @param position of the control then
- * @param message  for the path
+ * @param cause    what led to it
  */
-record Outgoing(LiveControl control, CompiledSend send, Position position, byte[] packet, Trace.Message message) {
+record Outgoing(LiveControl control, CompiledSend send, Position position, byte[] packet, Line line, Cause cause) {
 
     String address() {
         return send.send().address();

@@ -104,6 +104,18 @@ public sealed interface Reason {
     record NeverAnswers() implements OfAnswer {
     }
 
+    /** Nothing came within the limit, and the target had said the same before by itself. */
+    record NoNews(long limitNanos) implements OfAnswer {
+    }
+
+    /** The phrase says that all but the one who makes a change are told of it. */
+    record OnlyOthersTold() implements OfAnswer {
+    }
+
+    /** What came until the limit says something else than what was sent. */
+    record WrongValue() implements OfAnswer {
+    }
+
     /** The phrase says that nothing comes back. */
     record NothingComesBack() implements OfAnswer {
     }

@@ -6,7 +6,6 @@ import imperan.osc.Decoded;
 import imperan.osc.OscBundle;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
-import imperan.osc.OscText;
 import imperan.osc.TimeTag;
 import imperan.show.Listen;
 import imperan.show.PartId;
@@ -16,7 +15,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Set;
 import java.util.HashSet;
-import java.util.Iterator;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
@@ -90,11 +88,12 @@ final class Receiving {
         link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
         boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
         reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason;
-        state.wireIn(link, peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, reason, now);
+        LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(now, state.cause(), link.map(Link::id), peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, reason);
+        link.ifPresentOrElse(l -> state.happened(l, arrived), () -> state.happened(arrived));
         if (nowAnswering) {
-            sending.askAll(link.get(), now);
+            sending.askAll(link.get());
         }
-        link.ifPresent(l -> state.sink.linkChanged(l.id()));
+        link.ifPresent(state::changed);
     }
 
     /** What a phrasebook lacks can still be collected for it. */
@@ -122,7 +121,7 @@ final class Receiving {
     /** What a packet of a target does; true where the target has just begun to answer. */
     private boolean heard(Link link, Decoded decoded, Optional<WaitingBundle> late, long now) {
         if (link.heard(now)) {
-            state.turned(link, now);
+            state.turned(link);
         }
         if (late.isPresent()) {
             if (hasRoom(late.get())) {
@@ -177,17 +176,22 @@ final class Receiving {
         }
         boolean nowAnswering = link.answered(message.address(), now);
         if (nowAnswering) {
-            state.turned(link, now);
+            state.turned(link);
         }
         List<Listeners.Channel> listening = state.listeners.matching(link.id(), message.address(), matching);
-        if (listening.isEmpty() && (fresh || elsewhere.contains(new Listeners.Key(link.id(), message.address())))) {
+        List<String> awaited = state.exchanges.awaitedOn(link.id(), message.address(), matching);
+        if (listening.isEmpty() && awaited.isEmpty() && (fresh || elsewhere.contains(new Listeners.Key(link.id(), message.address())))) {
             compareWithWaiting(link, message);
         }
+        for (String address : awaited) {
+            answeredAfter = state.exchanges.heard(link.id(), address, message.arguments(), now, (exchange, wrong) -> state.happened(
+                    new LiveEvent.Differed(now, state.cause(), exchange.number, exchange.control, wrong.address(), wrong.said(), wrong.afterNanos(), exchange.finalNanos.isPresent()))).or(() -> answeredAfter);
+        }
+        link.lastSaid().heard(message);
         for (Listeners.Channel channel : listening) {
-            match(link, channel, message, now);
             for (Listeners.Ear ear : channel.ears) {
-                ear.position(message.arguments()).ifPresent(p -> report(link, channel, ear, p, now));
-                ear.words(message.arguments()).ifPresent(words -> say(ear, words));
+                ear.reading().position(message.arguments()).ifPresent(p -> report(link, channel, ear, p, now));
+                ear.reading().words(message.arguments()).ifPresent(words -> say(ear, words));
             }
             for (Listeners.Watcher watcher : channel.watchers) {
                 watcher.holds(message.arguments()).ifPresent(holds -> watched(watcher.part(), holds));
@@ -197,49 +201,16 @@ final class Receiving {
     }
 
     /**
-     * An answer may come under an address that nobody listens to. One that comes all the while, such as a meter, is no answer: so only an address that is
+     * An answer may come under an address on which none is awaited. One that comes all the while, such as a meter, is no answer: so only an address that is
      * new is compared with what is waited for, and one that was such an answer before.
      */
     private void compareWithWaiting(Link link, OscMessage message) {
-        for (Listeners.Channel channel : state.listeners.waiting()) {
-            if (!channel.key.target().equals(link.id())) {
-                continue;
-            }
-            for (Listeners.OpenSend open : channel.open) {
-                if (open.agrees(message.arguments()) && elsewhere.size() < MOST_ELSEWHERE) {
-                    open.control().arrivedAs = Optional.of(message.address());
-                    elsewhere.add(new Listeners.Key(link.id(), message.address()));
-                }
+        for (Exchange open : state.exchanges.of(link.id())) {
+            if (!(open.wanted instanceof Wanted.Anything) && open.wanted.agrees(message.arguments()) && elsewhere.size() < MOST_ELSEWHERE) {
+                open.arrivedAs = Optional.of(message.address());
+                elsewhere.add(new Listeners.Key(link.id(), message.address()));
             }
         }
-    }
-
-    /**
-     * An answer belongs to the youngest open send whose value agrees, and older ones are overtaken; if none agrees, to the
-     * oldest, as a wrong value.
-     */
-    private void match(Link link, Listeners.Channel channel, OscMessage message, long now) {
-        Listeners.OpenSend agreeing = null;
-        for (Iterator<Listeners.OpenSend> young = channel.open.descendingIterator(); young.hasNext() && agreeing == null; ) {
-            Listeners.OpenSend open = young.next();
-            agreeing = open.agrees(message.arguments()) ? open : null;
-        }
-        Listeners.OpenSend answered = agreeing != null ? agreeing : channel.open.peekFirst();
-        if (answered == null) {
-            return;
-        }
-        while (channel.open.pollFirst() != answered) {
-            // overtaken: their answer was merged into this one
-        }
-        long after = now - answered.sentAt();
-        link.counts().roundTrip(after);
-        answeredAfter = Optional.of(after);
-        LiveControl control = answered.control();
-        control.arrivedAs = Optional.empty();
-        control.trace = new Trace(control.id, control.trace.position(), control.trace.message(), control.trace.wire(),
-                Optional.of(new Trace.Answer(message.address(), OscText.brief(message.arguments()), after,
-                        agreeing != null)), Optional.empty());
-        state.sink.traceChanged(control.id);
     }
 
     /** A text is shown as it is; it moves nothing. No control has room for a very long one. */
@@ -261,7 +232,7 @@ final class Receiving {
     private void watched(PartId part, boolean holds) {
         LiveControl control = state.controls.get(part);
         if (control == null && holds) {
-            state.sink.pageWanted(part);
+            state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), part));
         } else if (control != null && control.enabled != holds) {
             control.enabled = holds;
             state.changed(control);
@@ -276,7 +247,7 @@ final class Receiving {
         control.echoAt = now;
         control.belief = Belief.KNOWN;
         boolean awaited = link.lane().holds(control.id)
-                || channel.open.stream().anyMatch(open -> open.control() == control);
+                || state.exchanges.isAwaited(control.id, link.id(), channel.key.address());
         if (control.grip == null && !awaited) {
             if (!control.agrees(control.echo)) {
                 control.movedBy = link.target().name();
@@ -300,42 +271,11 @@ final class Receiving {
                 waitingOf.remove(due.link().id());
             }
             if (state.links.get(due.link().id()) == due.link() && handle(due.link(), due.bundle(), now)) {
-                sending.askAll(due.link(), now);
+                sending.askAll(due.link());
             }
         }
         if (!waiting.isEmpty()) {
             state.due.noLaterThan(Due.OfAll.BUNDLES, waiting.peek().due());
-        }
-    }
-
-    /** Sends whose answer is overdue wait no longer. */
-    void expireAnswers(long now) {
-        for (Listeners.Channel channel : state.listeners.waiting()) {
-            for (Iterator<Listeners.OpenSend> open = channel.open.iterator(); open.hasNext(); ) {
-                Listeners.OpenSend next = open.next();
-                if (now >= next.due()) {
-                    open.remove();
-                    expired(channel.key.target(), next);
-                } else {
-                    state.due.noLaterThan(Due.OfAll.ANSWERS, next.due());
-                }
-            }
-        }
-    }
-
-    private void expired(PartId target, Listeners.OpenSend open) {
-        Link link = state.links.get(target);
-        if (link != null) {
-            link.counts().unanswered++;
-            state.sink.linkChanged(target);
-        }
-        LiveControl control = open.control();
-        if (control.sentAt <= open.sentAt()) {
-            sending.answerCell(control, new Reason.NoAnswer(open.expected().windowNanos(), control.arrivedAs));
-            if (control.echo.isUnknown()) {
-                control.disputed = true;
-                state.changed(control);
-            }
         }
     }
 }

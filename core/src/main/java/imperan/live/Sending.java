@@ -1,16 +1,14 @@
 package imperan.live;
 
 import imperan.address.MessageLine;
+import imperan.live.Cause.Origin;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
-import imperan.osc.OscText;
-import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Target;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -18,27 +16,27 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
-/** From a control's position to packets that leave, and to the answers that are then expected. */
+/** From a control's position to packets that leave. */
 final class Sending {
-
-    private static final int MAX_OPEN = 256;
 
     /** The links for which messages wait to leave together. */
     private final Set<Link> bundling = new LinkedHashSet<>();
 
     private final LiveState state;
+    private final Awaiting awaiting;
 
     Sending(LiveState state) {
         this.state = state;
+        this.awaiting = new Awaiting(state);
     }
 
     /** Sends what a control sends on a phase of a touch, in the order of its sends. */
-    void sendAll(LiveControl control, Send.Phase phase, long now) {
+    void sendAll(LiveControl control, Send.Phase phase) {
         boolean any = false;
         for (CompiledSend send : control.sends) {
             if (send.send().on() == phase) {
                 any = true;
-                send(control, send, phase != Send.Phase.CHANGE || control.control.form().saysEachTime(), now);
+                send(control, send, phase != Send.Phase.CHANGE || control.control.form().saysEachTime());
             }
         }
         if (!any && phase == Send.Phase.CHANGE && control.sends.isEmpty()) {
@@ -47,53 +45,60 @@ final class Sending {
     }
 
     /** @param always whether to send what was sent before, too */
-    void send(LiveControl control, CompiledSend compiled, boolean always, long now) {
+    void send(LiveControl control, CompiledSend compiled, boolean always) {
         Send send = compiled.send();
         Optional<Link> link = send.target().map(state.links::get);
         List<OscArgument> arguments = compiled.arguments(control.position, control.steps, control.typed);
-        Trace.Message message = new Trace.Message(link.map(l -> l.target().name()).orElse(""), send.address(),
-                OscText.typeTags(arguments), OscText.arguments(arguments));
+        Line line = new Line(Optional.of(control.id), control.position.first(), link.map(Link::id), link.map(l -> l.target().name()).orElse(""), send.address(), arguments);
         if (link.isEmpty()) {
-            stop(control, message, send.target().isEmpty() ? new Reason.NoTarget() : new Reason.TargetGone());
+            stop(line, send.target().isEmpty() ? new Reason.NoTarget() : new Reason.TargetGone());
             return;
         }
         if (!link.get().socket().works()) {
-            stop(control, message, new Reason.SocketBroken(link.get().socket().trouble()));
+            stop(line, new Reason.SocketBroken(link.get().socket().trouble()));
             return;
         }
         byte[] packet = compiled.packet(arguments);
         if (link.get().gate() != Gate.OPEN) {
-            state.wireOut(link.get(), packet, Optional.of(gated(link.get())), now);
-            stop(control, message, gated(link.get()));
+            withheld(link.get(), packet, gated(link.get()));
+            stop(line, gated(link.get()));
             return;
         }
         if (!compiled.differsFromLast(packet) && !always) {
-            link.get().counts().repeats++;
-            if (control.control.form().axes() == 1) {
-                // of several axes mostly one moves, and then what matters is that one
-                control.trace = control.trace.stopped(new Reason.SameValue());
-                state.sink.traceChanged(control.id);
-            }
+            // of several axes mostly one moves, and then what matters is that one
+            Optional<PartId> shown = control.control.form().axes() == 1 ? Optional.of(control.id) : Optional.empty();
+            state.happened(link.get(), new LiveEvent.Stopped(state.now(), state.cause(), shown, control.position.first(), Optional.of(line), new Reason.SameValue()));
             return;
         }
-        link.get().lane().take(new Outgoing(control, compiled, control.position, packet, message))
-                .ifPresentOrElse(outgoing -> leave(link.get(), outgoing, now), () -> drain(link.get(), now));
+        Outgoing outgoing = new Outgoing(control, compiled, control.position, packet, line, state.cause());
+        Lane.Taken taken = link.get().lane().take(outgoing);
+        if (taken == Lane.Taken.LEAVES) {
+            leave(link.get(), outgoing);
+        } else {
+            if (taken != Lane.Taken.WAITS) {
+                state.happened(link.get(), new LiveEvent.NotQueued(state.now(), state.cause(), link.get().id(), taken == Lane.Taken.NO_ROOM));
+            }
+            drain(link.get());
+        }
     }
 
     /** Sends what waited for its turn, as far as the target's pace allows. */
-    void drain(Link link, long now) {
-        for (Optional<Outgoing> next = link.lane().next(now); next.isPresent(); next = link.lane().next(now)) {
-            leave(link, next.get(), now);
+    void drain(Link link) {
+        Cause inHand = state.cause();
+        for (Optional<Outgoing> next = link.lane().next(state.now()); next.isPresent(); next = link.lane().next(state.now())) {
+            state.because(next.get().cause(), state.now());
+            leave(link, next.get());
         }
+        state.because(inHand, state.now());
     }
 
     /** What waits to be pressed or released leaves now, whatever the pace: there will be no other chance. */
-    void hurry(Link link, long now) {
-        link.lane().takePresses().forEach(outgoing -> leave(link, outgoing, now));
+    void hurry(Link link) {
+        link.lane().takePresses().forEach(outgoing -> leave(link, outgoing));
     }
 
-    private void leave(Link link, Outgoing outgoing, long now) {
-        boolean taken = emit(link, outgoing.packet(), now);
+    private void leave(Link link, Outgoing outgoing) {
+        boolean taken = emit(link, outgoing.packet());
         // an edit may have replaced the control while the message waited
         LiveControl control = state.controls.get(outgoing.control().id);
         if (control == null) {
@@ -101,15 +106,20 @@ final class Sending {
         }
         if (!taken) {
             outgoing.send().forgetLast();
-            stop(control, outgoing.message(), new Reason.NotTaken());
+            stop(outgoing.line(), new Reason.NotTaken());
             return;
         }
-        control.sentAt = now;
-        believeSent(control, link);
-        control.trace = new Trace(control.id, outgoing.position().first(), Optional.of(outgoing.message()),
-                Optional.of(wire(link, outgoing.packet(), now)), Optional.empty(), Optional.empty());
-        state.sink.traceChanged(control.id);
-        expectAnswer(control, link, outgoing, now);
+        control.sentAt = state.now();
+        if (control.belief != Belief.KNOWN) {
+            control.belief = link.isReachable() ? Belief.ASSUMED : Belief.STALE;
+        }
+        state.changed(control);
+        left(link, outgoing.line(), outgoing.packet());
+        awaiting.answerTo(control, link, outgoing);
+    }
+
+    private void left(Link link, Line line, byte[] packet) {
+        state.happened(new LiveEvent.LineLeft(state.now(), state.cause(), line, packet.length, link.target().answerPort(), link.peer()));
     }
 
     /**
@@ -117,38 +127,46 @@ final class Sending {
      *
      * @return false where the system did not take it; of a bundle that is only known once it leaves
      */
-    boolean emit(Link link, byte[] message, long now) {
+    boolean emit(Link link, byte[] message) {
         if (link.target().bundles()) {
             bundling.add(link);
-            link.lane().together(message).ifPresent(full -> packet(link, full, now));
+            link.lane().together(message).ifPresent(full -> packet(link, full));
             return true;
         }
-        return packet(link, new Lane.Departing(message, 1), now);
+        return packet(link, new Lane.Departing(message, 1));
     }
 
     /** What was to leave together leaves: the moment is over. */
-    void flush(long now) {
+    void flush() {
         if (!bundling.isEmpty()) {
-            bundling.forEach(link -> link.lane().bundle().ifPresent(bundle -> packet(link, bundle, now)));
+            bundling.forEach(link -> link.lane().bundle().ifPresent(bundle -> packet(link, bundle)));
             bundling.clear();
         }
     }
 
-    private boolean packet(Link link, Lane.Departing departing, long now) {
-        boolean taken = state.sink.datagram(link.id(), departing.packet());
+    private boolean packet(Link link, Lane.Departing departing) {
+        boolean taken = state.datagram(link, departing.packet());
         if (taken) {
-            link.sent(departing.messages(), now);
+            link.sent(state.now());
         }
-        state.wireOut(link, departing.packet(), taken ? Optional.empty() : Optional.of(new Reason.NotTaken()), now);
-        state.sink.linkChanged(link.id());
+        out(link, departing.packet(), departing.messages(), taken ? Optional.empty() : Optional.of(new Reason.NotTaken()));
+        state.changed(link);
         return taken;
     }
 
     /** What had been handed to the system did not leave after all. */
-    void notSent(Link link, byte[] packet, long now) {
-        link.counts().sent--;
-        state.wireOut(link, packet, Optional.of(new Reason.NotTaken()), now);
-        state.sink.linkChanged(link.id());
+    void notSent(Link link, byte[] packet) {
+        link.counts().tookBack();
+        withheld(link, packet, new Reason.NotTaken());
+        state.changed(link);
+    }
+
+    private void withheld(Link link, byte[] packet, Reason reason) {
+        out(link, packet, 1, Optional.of(reason));
+    }
+
+    private void out(Link link, byte[] packet, int messages, Optional<Reason> reason) {
+        state.happened(link, new LiveEvent.PacketOut(state.now(), state.cause(), link.id(), link.peer(), link.target().answerPort(), packet, messages, reason));
     }
 
     private static Reason gated(Link link) {
@@ -156,127 +174,60 @@ final class Sending {
     }
 
     /** Sends a target's start list, message by message, or shows what would be sent. */
-    void start(Link link, long now) {
+    void start(Link link) {
         link.settleStart();
-        link.target().startList().forEach(line -> MessageLine.parseFreely(line).message().ifPresent(message -> say(link, message, now)));
+        link.target().startList().forEach(line -> MessageLine.parseFreely(line).message().ifPresent(message -> say(link, message)));
     }
 
-    /** Sends a message that belongs to no control. Where it is a question that the target answers, the answer is awaited. */
-    void say(Link link, OscMessage message, long now) {
+    /** Sends a message that belongs to no control. Its answer is awaited as that of any other. */
+    void say(Link link, OscMessage message) {
         byte[] packet = OscEncoder.encode(message);
-        if (link.gate() == Gate.OPEN && link.socket().works()) {
-            if (message.arguments().isEmpty() && link.target().answering() == Target.Answering.QUERIES) {
-                link.asked(message.address(), now);
-            }
-            emit(link, packet, now);
-        } else {
-            state.wireOut(link, packet, Optional.of(link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link)), now);
+        if (link.gate() != Gate.OPEN || !link.socket().works()) {
+            withheld(link, packet, link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link));
+        } else if (emit(link, packet)) {
+            left(link, new Line(Optional.empty(), 0, Optional.of(link.id()), link.target().name(), message.address(), message.arguments()), packet);
+            awaiting.answerTo(link, message);
         }
-    }
-
-    private void believeSent(LiveControl control, Link link) {
-        if (control.belief != Belief.KNOWN) {
-            control.belief = link.isReachable() ? Belief.ASSUMED : Belief.STALE;
-        }
-        state.changed(control);
-    }
-
-    private void expectAnswer(LiveControl control, Link link, Outgoing outgoing, long now) {
-        Expectation expected = outgoing.send().expectation();
-        boolean expects = false;
-        boolean answers = link.target().answering() != Target.Answering.NONE && expected.isComing();
-        for (Listeners.Channel channel : answers ? channelsOf(control, link.id()) : Set.<Listeners.Channel>of()) {
-            List<Listeners.Ear> ears = channel.ears.stream().filter(ear -> ear.control() == control
-                    && ear.listen().role() == Listen.Role.VALUE && outgoing.send().carries(ear.listen().axis())).toList();
-            if (ears.isEmpty() || !expected.comesOn(channel.key.address())) {
-                continue;
-            }
-            if (channel.open.size() == MAX_OPEN) {
-                channel.open.removeFirst();
-            }
-            Listeners.OpenSend open = Listeners.OpenSend.of(ears, outgoing.position(), expected, now);
-            state.listeners.await(channel, open);
-            state.due.noLaterThan(Due.OfAll.ANSWERS, open.due());
-            if (expected.isAsked()) {
-                link.lane().askOnceSettled(expected.question(), now);
-            } else {
-                link.asked(channel.key.address(), now);
-            }
-            expects = true;
-        }
-        if (!expects) {
-            control.disputed = false;
-            answerCell(control, whyNone(control, link, expected));
-        }
-    }
-
-    private static Reason whyNone(LiveControl control, Link link, Expectation expected) {
-        if (link.target().answering() == Target.Answering.NONE) {
-            return new Reason.NeverAnswers();
-        } else if (!expected.isComing()) {
-            return new Reason.NothingComesBack();
-        }
-        return control.control.listens().isEmpty() || expected.address().isEmpty() ? new Reason.NoListen() : new Reason.ListensElsewhere(expected.address().get());
     }
 
     /** Asks what came of values that have settled, where the target tells only when it is asked. */
-    void askSettled(Link link, long now) {
-        if (!link.gate().isKeptAlive()) {
-            return;
+    void askSettled(Link link) {
+        if (link.gate().isKeptAlive()) {
+            for (String address : link.lane().questions(state.now())) {
+                state.exchanges.asked(link.id(), address, state.now());
+                state.due.noLaterThan(Due.OfAll.ANSWERS, state.exchanges.nextDue());
+                question(link, address);
+            }
         }
-        for (String address : link.lane().questions(now)) {
-            link.asked(address, now);
-            state.listeners.channel(link.id(), address).ifPresent(channel -> channel.asked(now));
-            emit(link, OscEncoder.encode(new OscMessage(address, List.of())), now);
-        }
-    }
-
-    private Set<Listeners.Channel> channelsOf(LiveControl control, PartId target) {
-        Set<Listeners.Channel> found = new LinkedHashSet<>();
-        control.control.listens().stream().filter(l -> l.target().filter(target::equals).isPresent())
-                .forEach(l -> state.listeners.channel(target, l.address()).ifPresent(found::add));
-        return found;
-    }
-
-    private static Trace.Wire wire(Link link, byte[] packet, long now) {
-        Target target = link.target();
-        return new Trace.Wire(now, packet.length,
-                target.answerPort() + " → " + target.host() + ":" + target.port());
     }
 
     /** The path of a touch ends before anything was made of it. */
     void stop(LiveControl control, Reason reason) {
-        stop(control, Optional.empty(), reason);
+        state.happened(new LiveEvent.Stopped(state.now(), state.cause(), Optional.of(control.id), control.position.first(), Optional.empty(), reason));
     }
 
-    private void stop(LiveControl control, Trace.Message message, Reason reason) {
-        stop(control, Optional.of(message), reason);
-    }
-
-    private void stop(LiveControl control, Optional<Trace.Message> message, Reason reason) {
-        control.trace = new Trace(control.id, control.position.first(), message, Optional.empty(), Optional.empty(), Optional.of(reason));
-        state.sink.traceChanged(control.id);
-    }
-
-    /** Says in the last cell of the path why nothing came back. */
-    void answerCell(LiveControl control, Reason reason) {
-        control.trace = control.trace.stopped(reason);
-        state.sink.traceChanged(control.id);
+    private void stop(Line line, Reason reason) {
+        state.happened(new LiveEvent.Stopped(state.now(), state.cause(), line.control(), line.position(), Optional.of(line), reason));
     }
 
     /** Asks for everything the show listens to, so that nothing stays stale that could be known. */
-    void askAll(Link link, long now) {
-        ask(link, state.listeners.addresses(link.id()), now);
+    void askAll(Link link) {
+        ask(link, state.listeners.addresses(link.id()));
     }
 
     /** Asks on some addresses, where the target answers questions. */
-    void ask(Link link, Collection<String> addresses, long now) {
-        if (link.target().answering() != Target.Answering.QUERIES || !link.gate().isKeptAlive()) {
-            return;
+    void ask(Link link, Collection<String> addresses) {
+        if (link.target().answering() == Target.Answering.QUERIES && link.gate().isKeptAlive()) {
+            new TreeSet<>(addresses).forEach(address -> question(link, address));
         }
-        for (String address : new TreeSet<>(addresses)) {
-            link.asked(address, now);
-            emit(link, OscEncoder.encode(new OscMessage(address, List.of())), now);
-        }
+    }
+
+    /** Questions of ours are told as such, whoever moved what they ask for. */
+    private void question(Link link, String address) {
+        Cause inHand = state.cause();
+        state.by(Origin.QUESTION);
+        link.asked(address, state.now());
+        emit(link, OscEncoder.encode(new OscMessage(address, List.of())));
+        state.because(inHand, state.now());
     }
 }

@@ -65,7 +65,10 @@ final class Touching {
     void browserDue(String browser, long now) {
         Long heard = heartbeats.get(browser);
         if (heard != null && now - heard >= LiveShow.HEARTBEAT_NANOS) {
-            heldBy(control -> control.grip.actor().id().equals(browser)).forEach(control -> lift(control, false, now));
+            heldBy(control -> control.grip.actor().id().equals(browser)).forEach(control -> {
+                state.because(Cause.Origin.HAND, control.grip.actor(), now);
+                lift(control, false, now);
+            });
         } else if (heard != null) {
             state.due.noLaterThan(new Due.OfBrowser(browser), heard + LiveShow.HEARTBEAT_NANOS);
         }
@@ -74,12 +77,15 @@ final class Touching {
     /** Something that is held, guarded, repeated or answered is due. */
     void controlDue(LiveControl control, long now) {
         LiveControl.Grip grip = control.grip;
+        if (grip != null) {
+            state.because(Cause.Origin.HAND, grip.actor(), now);
+        }
         if (grip != null && !grip.counts() && now - grip.since() >= HOLD_STILL_NANOS) {
             control.grip = grip.counting();
             press(control, now);
         } else if (grip != null && grip.counts() && now >= control.repeatDue) {
             control.repeatDue = now + repeatNanos(control);
-            sending.sendAll(control, Send.Phase.HELD, now);
+            sending.sendAll(control, Send.Phase.HELD);
         }
         if (control.openUntil != Long.MIN_VALUE && now >= control.openUntil && grip == null) {
             control.openUntil = Long.MIN_VALUE;
@@ -120,7 +126,7 @@ final class Touching {
         } else if (mine || isLetIn(control, now)) {
             act(control, touch, actor, mine, now);
         }
-        sending.flush(now);
+        sending.flush();
     }
 
     private void act(LiveControl control, Touch touch, Actor actor, boolean mine, long now) {
@@ -184,7 +190,7 @@ final class Touching {
             control.presses++;
             control.repeatDue = now + repeatNanos(control);
             state.changed(control);
-            sending.sendAll(control, Send.Phase.PRESS, now);
+            sending.sendAll(control, Send.Phase.PRESS);
         }
     }
 
@@ -200,7 +206,7 @@ final class Touching {
         boolean moves = !position.equals(control.position);
         letOthersGo(control, position, grip.actor(), now);
         control.position = position;
-        sending.sendAll(control, Send.Phase.PRESS, now);
+        sending.sendAll(control, Send.Phase.PRESS);
         if (moves || form.triggers()) {
             moved(control, grip.actor(), now);
         }
@@ -220,7 +226,7 @@ final class Touching {
         if (steps != 0) {
             control.steps = steps;
             control.movedBy = actor.name();
-            sending.sendAll(control, Send.Phase.STEP, now);
+            sending.sendAll(control, Send.Phase.STEP);
         }
     }
 
@@ -262,7 +268,7 @@ final class Touching {
             boolean tap = meant && grip.finger().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;
             control.tappedAt = tap ? now : Long.MIN_VALUE;
             moveTo(control, control.control.form().release(control.position), grip.actor(), now);
-            sending.sendAll(control, Send.Phase.RELEASE, now);
+            sending.sendAll(control, Send.Phase.RELEASE);
             settle(control);
         }
         state.changed(control);
@@ -298,7 +304,7 @@ final class Touching {
     private void moved(LiveControl control, Actor actor, long now) {
         control.movedBy = actor.name();
         state.changed(control);
-        sending.sendAll(control, Send.Phase.CHANGE, now);
+        sending.sendAll(control, Send.Phase.CHANGE);
     }
 
     /** Once the finger is off, the answer counts, if it came after what we sent. */
@@ -327,7 +333,7 @@ final class Touching {
     /** Brings controls to their rest values. */
     void rest(Collection<PartId> controls, Actor actor, long now) {
         resting(controls).forEach(control -> moveTo(control, Position.rest(control.control.form()), actor, now));
-        sending.flush(now);
+        sending.flush();
     }
 
     private List<LiveControl> resting(Collection<PartId> controls) {

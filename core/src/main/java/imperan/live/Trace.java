@@ -1,35 +1,53 @@
 package imperan.live;
 
+import imperan.osc.OscArgument;
 import imperan.show.PartId;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
  * The path of the last touch or test of a control, cell by cell. Cells after the one where it stopped are empty.
  *
  * @param position the control's position, 0 to 1
- * @param message  what was made of it
+ * @param line     what was made of it
  * @param wire     how it left
  * @param answer   what came back
- * @param stopped  why it ended before its answer
+ * @param stopped  why it ended before its answer, or why that is none
  */
-public record Trace(PartId control, double position, Optional<Message> message, Optional<Wire> wire,
-                    Optional<Answer> answer, Optional<Reason> stopped) {
+public record Trace(PartId control, double position, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
+
+    /** Of a control that nobody touched yet. */
+    static Trace none(PartId control, double position) {
+        return new Trace(control, position, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+    }
 
     /** The same path with a reason why it goes no further. */
     Trace stopped(Reason reason) {
-        return new Trace(control, position, message, wire, answer, Optional.of(reason));
+        return new Trace(control, position, line, wire, answer, Optional.of(reason));
     }
 
-    public record Message(String target, String address, String typeTags, String arguments) {
+    /** @param at when, in nanoseconds since 1970; {@code peer} as {@code host:port} */
+    public record Wire(long at, int bytes, int ourPort, String peer) {
     }
 
-    /** @param at when, in nanoseconds since 1970; {@code route} as "our port to host:port" */
-    public record Wire(long at, int bytes, String route) {
+    /** @param afterNanos after the message left, or after it was asked for */
+    public record Answer(String address, List<OscArgument> said, long afterNanos, Fit fit) {
+        public Answer {
+            said = List.copyOf(said);
+        }
     }
 
-    /** @param agrees whether the answer says what was sent, within the tolerance */
-    public record Answer(String address, String arguments, long afterNanos, boolean agrees) {
+    /** What an answer is to what was sent. */
+    public enum Fit {
+        /** It says what was sent, within the tolerance. */
+        AGREES,
+        /** It does, and the target had said so before by itself: it proves nothing. */
+        SAID_BEFORE,
+        /** A value on the way to the final one. */
+        ON_THE_WAY,
+        /** It says something else. */
+        DIFFERS
     }
 
     public enum Cell { TOUCH, MESSAGE, WIRE, ANSWER }

@@ -4,6 +4,7 @@ import imperan.address.SlotAddress;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Ranges;
 
@@ -122,7 +123,7 @@ public final class Collector {
             }
             String written = address.replace("<", "<<");
             if (SlotAddress.parse(written).problem().isEmpty()) {
-                phrases.add(new Phrase(written, Phrase.Direction.IN, arguments, Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME),
+                phrases.add(Phrase.plain(written, Phrase.Direction.IN, arguments, AnswerRule.usual(AnswerRule.Kind.SAME),
                         "heard; the range is what was seen", ""));
             }
         });

@@ -73,14 +73,13 @@ final class Families {
         ReadRow row = rows.get(at);
         String note = length + " rows that count on from " + from + " to " + to + " taken as one phrase" + (row.note().isEmpty() ? "" : "; " + row.note());
         return Optional.of(new Run(length, new ReadRow(row.place() + " to " + rows.get(at + length - 1).place().replace("line ", ""), ReadRow.Verdict.GUESSED,
-                Optional.of(new Phrase(family, first.direction(), first.arguments(), first.answer(),
-                        counting(first.meaning(), from), first.maskedBy())), note)));
+                Optional.of(first.at(family, counting(first.meaning(), from))), note)));
     }
 
     /** The same phrase with another number, which may also stand in its meaning. */
     private static Predicate<Phrase> isNext(Phrase first, String before, int from, int number, String behind) {
         return next -> next.address().equals(before + number + behind) && next.direction() == first.direction() && next.arguments().equals(first.arguments())
-                && next.answer().equals(first.answer()) && next.maskedBy().equals(first.maskedBy()) && counting(next.meaning(), number).equals(counting(first.meaning(), from));
+                && next.answer().equals(first.answer()) && next.effect() == first.effect() && next.maskedBy().equals(first.maskedBy()) && next.masks().equals(first.masks()) && counting(next.meaning(), number).equals(counting(first.meaning(), from));
     }
 
     private static String counting(String meaning, int number) {

@@ -2,6 +2,7 @@ package imperan.phrasebook;
 
 import imperan.address.SlotAddress;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Ranges;
 import imperan.show.ShowJson;
@@ -77,9 +78,9 @@ public final class OscQuery {
         }
         int access = node.path("ACCESS").asInt(READ | WRITE);
         Phrase.Direction direction = access == READ ? Phrase.Direction.IN : access == WRITE ? Phrase.Direction.OUT : Phrase.Direction.BOTH;
-        Phrase.AnswerRule.Kind answer = direction == Phrase.Direction.OUT ? Phrase.AnswerRule.Kind.NONE : Phrase.AnswerRule.Kind.QUERY;
-        return new ReadRow(address, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(new Phrase(
-                written, direction, arguments, Phrase.AnswerRule.usual(answer), meaning(node), "")), String.join("; ", guesses));
+        AnswerRule.Kind answer = direction == Phrase.Direction.OUT ? AnswerRule.Kind.NONE : AnswerRule.Kind.QUERY;
+        return new ReadRow(address, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(Phrase.plain(
+                written, direction, arguments, AnswerRule.usual(answer), meaning(node), "")), String.join("; ", guesses));
     }
 
     /**

@@ -38,8 +38,7 @@ public final class PhraseEdit {
                 values.get().choices(), before.fixed(), before.marks()));
         Part part = show.part(id).orElseThrow();
         return show.apply(new EditRequest("Change the values of " + phrase.address(), List.of(new EditRequest.Put(new Part(id, part.parent(),
-                part.order(), new Phrase(phrase.address(), phrase.direction(), arguments, phrase.answer(), phrase.meaning(),
-                phrase.maskedBy())), show.held(id).orElseThrow().version()))), author);
+                part.order(), phrase.with(arguments)), show.held(id).orElseThrow().version()))), author);
     }
 
     private static Outcome refused(PartId id, String why) {

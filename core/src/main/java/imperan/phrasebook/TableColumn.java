@@ -24,6 +24,12 @@ public enum TableColumn {
     MASKED("masked by", "masked", "needs"),
     MARKS("marks", "scale"),
     WORDS("words", "words in argument"),
+    SAYS("answer says", "answer value", "reply value"),
+    PLACES("answer in", "answer arguments"),
+    FINAL("final seconds", "final within"),
+    TOLD("told", "who is told"),
+    EFFECT("effect", "kind of effect"),
+    MASKS("masks", "masked while"),
     /** Nobody reads it. */
     IGNORED;
 
@@ -34,6 +40,11 @@ public enum TableColumn {
 
     TableColumn(String... titles) {
         this.titles = List.of(titles);
+    }
+
+    /** As we title it. */
+    String title() {
+        return titles.get(0);
     }
 
     /** What a title names, in whatever case, with whatever stands in brackets left out; empty where it names none of these. */

@@ -1,10 +1,10 @@
 package imperan.phrasebook;
 
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.ScaleMark;
 import imperan.table.SheetText;
 
-import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.Locale;
 import java.util.StringJoiner;
@@ -13,11 +13,9 @@ import java.util.stream.Collectors;
 /** Phrases as a table (RFC 4180) that {@link TableImport} reads back as they are, as far as a table says it. */
 public final class TableExport {
 
-    private static final Phrase.AnswerRule USUAL = Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME);
-
     /** The first line; a table that begins with it is one of ours. */
     static final String TITLES = SheetText.row("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
-            "meaning", "masked by", "marks", "words");
+            "meaning", "masked by", "marks", "words", "answer says", "answer in", "final seconds", "told", "effect", "masks");
 
     private TableExport() {
     }
@@ -30,25 +28,20 @@ public final class TableExport {
             String fixed = phrase.arguments().stream().flatMap(a -> a.fixed().stream()).collect(Collectors.joining("|"));
             Phrase.PhraseArgument value = phrase.arguments().isEmpty() ? null : phrase.arguments().get(phrase.arguments().size() - 1);
             lines.add(SheetText.row(phrase.address(), types, fixed,
-                    value == null ? "" : value.low().map(TableExport::number).orElse(""),
-                    value == null ? "" : value.high().map(TableExport::number).orElse(""),
+                    value == null ? "" : value.low().map(AnswerText::number).orElse(""),
+                    value == null ? "" : value.high().map(AnswerText::number).orElse(""),
                     value == null ? "" : value.unit(), value == null ? "" : String.join("|", value.choices()),
                     phrase.direction().name().toLowerCase(Locale.ROOT), answer(phrase.answer()),
-                    unlessUsual(phrase.answer().tolerance(), USUAL.tolerance()), unlessUsual(phrase.answer().seconds(), USUAL.seconds()), phrase.meaning(), phrase.maskedBy(),
-                    value == null ? "" : ScaleMark.write(value.marks()), phrase.answer().words().map(String::valueOf).orElse("")));
+                    AnswerText.tolerance(phrase.answer().tolerance()),
+                    phrase.answer().seconds() == AnswerRule.USUAL_SECONDS ? "" : AnswerText.number(phrase.answer().seconds()), phrase.meaning(), phrase.maskedBy(),
+                    value == null ? "" : ScaleMark.write(value.marks()), phrase.answer().words().map(String::valueOf).orElse(""),
+                    AnswerText.says(phrase.answer()), AnswerText.places(phrase.answer().places()), phrase.answer().finalSeconds().map(AnswerText::number).orElse(""),
+                    AnswerText.word(phrase.answer().told()), AnswerText.word(phrase.effect()), AnswerText.masks(phrase.masks())));
         }
         return lines.toString();
     }
 
-    private static String unlessUsual(double value, double usual) {
-        return value == usual ? "" : number(value);
-    }
-
-    private static String number(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : BigDecimal.valueOf(value).toPlainString();
-    }
-
-    private static String answer(Phrase.AnswerRule answer) {
+    private static String answer(AnswerRule answer) {
         return switch (answer.kind()) {
             case SAME -> "same";
             case OTHER -> answer.address();

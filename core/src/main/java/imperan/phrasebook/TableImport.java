@@ -4,7 +4,7 @@ import imperan.address.SlotAddress;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
 import imperan.show.Ranges;
-import imperan.show.Phrase.AnswerRule;
+import imperan.show.AnswerRule;
 import imperan.show.ScaleMark;
 import imperan.table.SheetText;
 import org.apache.commons.csv.CSVFormat;
@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -254,12 +255,9 @@ public final class TableImport {
         if (direction.isEmpty() && !cell(line, TableColumn.DIRECTION).isEmpty()) {
             guesses.add("direction “" + cell(line, TableColumn.DIRECTION) + "” taken as both");
         }
-        AnswerRule answer = answer(cell(line, TableColumn.ANSWER), said);
-        Phrase phrase = new Phrase(address, said, arguments, new AnswerRule(answer.kind(), answer.address(),
-                PhraseValues.number(cell(line, TableColumn.TOLERANCE)).filter(t -> t >= 0).orElse(answer.tolerance()),
-                PhraseValues.number(cell(line, TableColumn.SECONDS)).filter(t -> t > 0).orElse(answer.seconds()),
-                words(cell(line, TableColumn.WORDS), guesses)), cell(line, TableColumn.MEANING),
-                cell(line, TableColumn.MASKED));
+        Phrase phrase = new Phrase(address, said, arguments, answer(line, said, guesses), read(line, TableColumn.EFFECT, cell -> AnswerText.readWord(Phrase.Effect.class, cell),
+                "value, event, toggle or dangerous", guesses).orElse(Phrase.Effect.UNKNOWN), cell(line, TableColumn.MEANING), cell(line, TableColumn.MASKED),
+                read(line, TableColumn.MASKS, AnswerText::readMasks, "/mute/<ch:1..8> = 1; other /solo/<ch:1..8> = 1", guesses).orElse(List.of()));
         return new ReadRow(place, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(phrase),
                 String.join("; ", guesses));
     }
@@ -391,10 +389,35 @@ public final class TableImport {
         return Optional.empty();
     }
 
-    private static AnswerRule answer(String cell, Phrase.Direction direction) {
+    /** What a cell says; where it cannot be read it is left out, with a word how it is written. */
+    private <T> Optional<T> read(List<String> line, TableColumn column, Function<String, Optional<T>> reading, String written, List<String> guesses) {
+        String cell = cell(line, column);
+        Optional<T> read = cell.isEmpty() ? Optional.empty() : reading.apply(cell);
+        if (read.isEmpty() && !cell.isEmpty()) {
+            guesses.add(column.title() + " left out: “" + cell + "” is not written as " + written);
+        }
+        return read;
+    }
+
+    private AnswerRule answer(List<String> line, Phrase.Direction direction, List<String> guesses) {
+        AnswerRule rule = AnswerText.readSays(cell(line, TableColumn.SAYS), from(cell(line, TableColumn.ANSWER), direction));
+        return new AnswerRule(rule.kind(), rule.address(), rule.says(), rule.given(),
+                read(line, TableColumn.PLACES, AnswerText::readPlaces, "0|1", guesses).orElse(List.of()),
+                read(line, TableColumn.TOLERANCE, AnswerText::readTolerance, "0.02, ±2 or step 5", guesses),
+                read(line, TableColumn.SECONDS, TableImport::time, "0.5", guesses).orElse(rule.seconds()),
+                read(line, TableColumn.FINAL, TableImport::time, "4", guesses),
+                read(line, TableColumn.TOLD, cell -> AnswerText.readWord(AnswerRule.Told.class, cell), "everybody, others, who asks or subscribers", guesses)
+                        .orElse(AnswerRule.Told.UNKNOWN), words(cell(line, TableColumn.WORDS), guesses));
+    }
+
+    private static Optional<Double> time(String cell) {
+        return PhraseValues.number(cell).filter(time -> time > 0);
+    }
+
+    private static AnswerRule from(String cell, Phrase.Direction direction) {
         String plain = cell.strip();
         if (plain.startsWith("/")) {
-            return AnswerRule.of(AnswerRule.Kind.OTHER, plain, AnswerRule.usual(AnswerRule.Kind.OTHER).tolerance(), 0.5);
+            return AnswerRule.elsewhere(plain);
         }
         return switch (plain.toLowerCase(Locale.ROOT)) {
             case "none", "no", "nothing", "never" -> AnswerRule.usual(AnswerRule.Kind.NONE);

@@ -6,6 +6,7 @@ import imperan.live.LinkView;
 import imperan.show.KeepAlive;
 import imperan.show.LinkStep;
 import imperan.show.Part;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
@@ -87,8 +88,8 @@ public final class ProvenLink {
     private static Optional<String> trial(Show show, Target target) {
         return target.keepAlive().map(KeepAlive::address).or(() -> target.phrasebook().stream().flatMap(show::children).map(Part::body)
                 .filter(Phrase.class::isInstance).map(Phrase.class::cast)
-                .filter(phrase -> phrase.answer().kind() == Phrase.AnswerRule.Kind.QUERY || target.answering() == Target.Answering.QUERIES
-                        && phrase.direction() != Phrase.Direction.IN && phrase.answer().kind() == Phrase.AnswerRule.Kind.SAME)
+                .filter(phrase -> phrase.answer().kind() == AnswerRule.Kind.QUERY || target.answering() == Target.Answering.QUERIES
+                        && phrase.direction() != Phrase.Direction.IN && phrase.answer().kind() == AnswerRule.Kind.SAME)
                 .map(phrase -> SlotAddress.parseFreely(phrase.address()).first()).findFirst());
     }
 

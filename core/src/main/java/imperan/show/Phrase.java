@@ -12,14 +12,39 @@ import java.util.Optional;
  * @param direction who says it
  * @param arguments in order
  * @param answer    what comes back when it is said to the target
+ * @param effect    what kind of thing it does
  * @param meaning   for people; may be empty
- * @param maskedBy  what can stand in the way of its effect, such as a mute; may be empty
+ * @param maskedBy  for people: what can stand in the way of its effect, such as a receive switch; may be empty
+ * @param masks     what can stand in its way and is said by the target itself
  */
-public record Phrase(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, String meaning,
-                     String maskedBy) implements Body {
+public record Phrase(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, Effect effect, String meaning,
+                     String maskedBy, List<Mask> masks) implements Body {
 
     public Phrase {
         arguments = List.copyOf(arguments);
+        masks = List.copyOf(masks);
+    }
+
+    /** One of which it is not known what kind of thing it does. */
+    public static Phrase plain(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, String meaning, String maskedBy) {
+        return new Phrase(address, direction, arguments, answer, Effect.UNKNOWN, meaning, maskedBy, List.of());
+    }
+
+    public Phrase doing(Effect other) {
+        return new Phrase(address, direction, arguments, answer, other, meaning, maskedBy, masks);
+    }
+
+    public Phrase with(List<PhraseArgument> others) {
+        return new Phrase(address, direction, others, answer, effect, meaning, maskedBy, masks);
+    }
+
+    public Phrase masked(List<Mask> others) {
+        return new Phrase(address, direction, arguments, answer, effect, meaning, maskedBy, others);
+    }
+
+    /** The same on another address, with another meaning. */
+    public Phrase at(String other, String meant) {
+        return new Phrase(other, direction, arguments, answer, effect, meant, maskedBy, masks);
     }
 
     /** Who says a phrase. */
@@ -64,49 +89,18 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
         }
     }
 
-    /**
-     * Expected answer.
-     *
-     * @param kind      where it comes from
-     * @param address   where it comes under another address: that one, with the same slots; else empty
-     * @param tolerance how far the value that comes back may be from the one sent, as a share of the range
-     * @param seconds   how long it may take
-     * @param words     the argument, from 0, in which the target says the value in words of its own, such as −3.0 dB; empty where it does not
-     */
-    public record AnswerRule(Kind kind, String address, double tolerance, double seconds, Optional<Integer> words) {
-        /** Where an answer comes from. */
-        public enum Kind {
-            /** From the same address. */
-            SAME,
-            /** From another address with the same slots. */
-            OTHER,
-            /** Only when it is asked for: the address without arguments. */
-            QUERY,
-            /** Nothing comes back. */
-            NONE
-        }
-
-        private void check(PartRules rules, boolean bare) {
-            if (kind == Kind.OTHER) {
-                rules.slotAddress("answer/address", address, bare);
-            }
-            if (words.filter(argument -> argument < 0).isPresent()) {
-                rules.problem("answer/words", "Arguments are counted from 0");
-            }
-            if (!(seconds > 0 && seconds <= PartRules.MOST_SECONDS) || !(tolerance >= 0 && Ranges.fits(tolerance))) {
-                rules.problem("answer/seconds", "The time for an answer is more than nothing and at most a day, and the tolerance is not negative");
-            }
-        }
-
-        /** What most targets do, with the time and the tolerance that the running show has by itself. */
-        public static AnswerRule usual(Kind kind) {
-            return of(kind, "", 1.0 / 127, 0.5);
-        }
-
-        /** Without words of the target's own. */
-        public static AnswerRule of(Kind kind, String address, double tolerance, double seconds) {
-            return new AnswerRule(kind, address, tolerance, seconds, Optional.empty());
-        }
+    /** What kind of thing a phrase does to its target. */
+    public enum Effect {
+        /** Nobody has said it yet. */
+        UNKNOWN,
+        /** It sets a value; the same again changes nothing. */
+        VALUE,
+        /** Something happens each time. */
+        EVENT,
+        /** Each time turns it over. */
+        TOGGLE,
+        /** What it does cannot be undone, or hurts: nothing says it by itself. */
+        DANGEROUS
     }
 
     @Override
@@ -122,6 +116,9 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
             arguments.get(i).check(rules, "arguments/" + i);
         }
         answer.check(rules, bare);
+        for (int i = 0; i < masks.size(); i++) {
+            masks.get(i).check(rules, "masks/" + i, bare);
+        }
         rules.note("meaning", meaning);
         rules.note("maskedBy", maskedBy);
     }

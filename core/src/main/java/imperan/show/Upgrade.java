@@ -41,6 +41,9 @@ public final class Upgrade {
         if (version < 8) {
             from7(body);
         }
+        if (version < 9) {
+            from8(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -117,6 +120,18 @@ public final class Upgrade {
     private static void from7(JsonNode body) {
         if (kind(body).equals("control")) {
             add(body.path("face"), "{\"meaning\": \"NONE\"}");
+        }
+    }
+
+    private static void from8(JsonNode body) {
+        if (kind(body).equals("phrase") && !body.has("effect")) {
+            add(body, "{\"effect\": \"UNKNOWN\", \"masks\": []}");
+            JsonNode answer = body.path("answer");
+            JsonNode share = answer.path("tolerance");
+            add(answer, "{\"says\": \"SAME\", \"given\": \"\", \"places\": [], \"finalSeconds\": null, \"told\": \"UNKNOWN\", \"tolerance\": null}");
+            if (share.isNumber()) {
+                ((ObjectNode) answer).putObject("tolerance").put("unit", "SHARE").set("of", share);
+            }
         }
     }
 

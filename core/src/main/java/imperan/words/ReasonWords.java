@@ -43,6 +43,10 @@ public record ReasonWords(String why, String mend, String brief) {
                 "its address patterns take too long to match: not all was looked at"));
         say(Reason.NeverAnswers.class, r -> words("This target never answers", "Look at the device itself; if it does answer, say so in Rig"));
         say(Reason.NothingComesBack.class, r -> words("Nothing comes back for this, says its phrasebook", "Look at the device itself; if something does, change the phrase"));
+        say(Reason.OnlyOthersTold.class, r -> words("This target tells all but who made the change, says its phrasebook",
+                "Look at the device itself, or let the phrase ask for the value"));
+        say(Reason.NoNews.class, r -> words("It stood there already, and nothing came within " + r.limitNanos() / 1_000_000 + " ms", "Send another value to see whether it answers"));
+        say(Reason.WrongValue.class, r -> words("What came back is not what was sent", "Compare the ranges at both ends; if the target rounds, give the phrase a tolerance"));
         say(Reason.NoListen.class, r -> words("No listen is set, so no answer can be compared", "Add a listen, with the address on which the target says it"));
         say(Reason.ListensElsewhere.class, r -> words("Its answer comes on " + r.address() + ", where this control does not listen", "Listen on " + r.address()));
         say(Reason.NoAnswer.class, ReasonWords::noAnswer);

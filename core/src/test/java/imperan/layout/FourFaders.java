@@ -5,7 +5,7 @@ import imperan.show.Control;
 import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Phrase;
-import imperan.show.Phrase.AnswerRule;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase.Direction;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
@@ -48,7 +48,7 @@ abstract class FourFaders {
     }
 
     static Phrase phrase(String address, Direction direction, ArgumentType type, Optional<Double> high) {
-        return new Phrase(address, direction, List.of(PhraseArgument.plain(type, high.map(h -> 0.0), high, "", List.of(), Optional.empty())),
+        return Phrase.plain(address, direction, List.of(PhraseArgument.plain(type, high.map(h -> 0.0), high, "", List.of(), Optional.empty())),
                 AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
     }
 

@@ -13,7 +13,7 @@ import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
-import imperan.show.Phrase.AnswerRule;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase.Direction;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
@@ -66,7 +66,7 @@ class PhrasePlacerTest {
     }
 
     private static Phrase phrase(String address, Direction direction, PhraseArgument... arguments) {
-        return new Phrase(address, direction, List.of(arguments), AnswerRule.usual(direction == Direction.OUT ? AnswerRule.Kind.NONE
+        return Phrase.plain(address, direction, List.of(arguments), AnswerRule.usual(direction == Direction.OUT ? AnswerRule.Kind.NONE
                 : AnswerRule.Kind.SAME), "", "");
     }
 
@@ -101,8 +101,8 @@ class PhrasePlacerTest {
     @Test
     void aFaderHasTheScaleOfItsPhraseAndListensToItsWords() {
         List<ScaleMark> marks = List.of(new ScaleMark(0, "off"), new ScaleMark(1, "+10"));
-        Control fader = one(new Phrase("/in/<ch:1..12>/level", Direction.BOTH, List.of(new PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0),
-                Optional.of(1.0), "", List.of(), Optional.empty(), marks)), new AnswerRule(AnswerRule.Kind.SAME, "", 0.01, 0.5, Optional.of(1)), "", ""),
+        Control fader = one(Phrase.plain("/in/<ch:1..12>/level", Direction.BOTH, List.of(new PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0),
+                Optional.of(1.0), "", List.of(), Optional.empty(), marks)), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)), "", ""),
                 "/in/3/level");
         assertThat(fader.form()).isEqualTo(Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(marks));
         assertThat(fader.listens()).containsExactly(Listen.value(Optional.of(DESK), "/in/3/level", 0, 0, 1),
@@ -234,7 +234,7 @@ class PhrasePlacerTest {
 
     @Test
     void anAnswerOnAnotherAddressIsListenedToThere() {
-        Phrase go = new Phrase("/look/<ch:1..12>/go", Direction.OUT, List.of(), AnswerRule.of(AnswerRule.Kind.OTHER, "/look/<ch:1..12>/state", 0.01, 0.5), "", "");
+        Phrase go = Phrase.plain("/look/<ch:1..12>/go", Direction.OUT, List.of(), AnswerRule.elsewhere("/look/<ch:1..12>/state").near(0.01), "", "");
         assertThat(one(go, "/look/3/go").listens()).extracting(Listen::address).containsExactly("/look/3/state");
     }
 

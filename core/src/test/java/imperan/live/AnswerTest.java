@@ -13,6 +13,7 @@ import imperan.show.Control;
 import imperan.show.KeepAlive;
 import imperan.show.Listen;
 import imperan.show.PartId;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
@@ -77,8 +78,8 @@ class AnswerTest {
     @Test
     void numbersHaveTheUnitThatThePhrasebookTells() {
         assertThat(stage.value("level").unit()).isEmpty();
-        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
-                Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "");
+        Phrase phrase = Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
+                Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
         show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
                 put(new PartId("phrase"), new PartId("book"), phrase),
                 Shows.change(show, Shows.DESK, Shows.target("Desk").speaking(new PartId("book"))));
@@ -90,8 +91,8 @@ class AnswerTest {
     /** 63.8 on a scale of whole numbers is a number that its target never said. */
     @Test
     void aReadoutOfWholeNumbersShowsWholeNumbers() {
-        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32,
-                Optional.of(0.0), Optional.of(255.0), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", "");
+        Phrase phrase = Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32,
+                Optional.of(0.0), Optional.of(255.0), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.NONE), "", "");
         Control readout = Control.plain("Level", new Cells(3, 0, 1, 1), new Readout(), List.of(),
                 List.of(Listen.value(Optional.of(Shows.DESK), "/in/3/level", 0, 0, 255)));
         show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
@@ -129,7 +130,7 @@ class AnswerTest {
         assertThat(stage.value("level").position()).isCloseTo(0.6, within(1e-6));
         stage.desk("/in/1/level", 0.6f);
         assertThat(stage.value("level").position()).isCloseTo(0.6, within(1e-6));
-        assertThat(stage.trace("level").answer().orElseThrow().agrees()).isTrue();
+        assertThat(stage.trace("level").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.AGREES);
     }
 
     @Test
@@ -146,14 +147,23 @@ class AnswerTest {
     }
 
     @Test
-    void anAnswerThatAgreesWithNoneIsAWrongValueOfTheOldest() {
+    void anAnswerThatAgreesWithNoneIsShownAndEndsNothingUntilTheLimit() {
         move(0.4);
         stage.now += 5 * MS;
         stage.desk("/in/1/level", 0.9f);
         Trace.Answer answer = stage.trace("level").answer().orElseThrow();
-        assertThat(answer.agrees()).isFalse();
+        assertThat(answer.fit()).isEqualTo(Trace.Fit.DIFFERS);
         assertThat(answer.afterNanos()).isEqualTo(5 * MS);
-        assertThat(answer.arguments()).isEqualTo("0.9");
+        assertThat(answer.said()).containsExactly(new OscArgument.Float32(0.9f));
+        assertThat(stage.trace("level").stopped()).as("the right one may still come").isEmpty();
+        stage.desk("/in/1/level", 0.4f);
+        assertThat(stage.trace("level").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.AGREES);
+        move(0.7);
+        stage.desk("/in/1/level", 0.1f);
+        stage.live.heartbeat(ADA.id(), stage.now);
+        stage.pass(501);
+        assertThat(stage.trace("level").stopped()).hasValue(new Reason.WrongValue());
+        assertThat(stage.link().unanswered()).isOne();
     }
 
     @Test
@@ -167,12 +177,13 @@ class AnswerTest {
         assertThat(Stage.why(stage.trace("level"))).isEqualTo("No answer within 500 ms; the same value arrived as /in/1/volume");
         // and again, now that the address is known
         move(0.3);
-        stage.desk("/in/1/volume", 0.3f);
+        stage.desk("/in/1/volume", (float) stage.value("level").position());
         stage.pass(600);
         assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.of("/in/1/volume")));
         // until the right one comes
         move(0.2);
-        stage.desk("/in/1/level", 0.2f);
+        stage.desk("/in/1/level", (float) stage.value("level").position());
+        assertThat(stage.trace("level").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.AGREES);
         move(0.1);
         stage.pass(600);
         assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.empty()));

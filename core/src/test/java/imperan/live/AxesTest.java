@@ -71,7 +71,7 @@ class AxesTest {
         stage.takeSent();
         touch(stage, Phase.MOVE, 1, 0.5);
         assertThat(stage.takeSent()).containsExactly("/x 45.0");
-        assertThat(stage.trace("it").message().orElseThrow().address()).isEqualTo("/x");
+        assertThat(stage.trace("it").line().orElseThrow().address()).isEqualTo("/x");
     }
 
     @Test
@@ -130,10 +130,10 @@ class AxesTest {
         Stage stage = colour();
         touch(stage, Phase.PICK, 0, 0);
         stage.desk("/rgb", new OscArgument.Int32(255), new OscArgument.Int32(128), new OscArgument.Int32(0));
-        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isTrue();
+        assertThat(stage.trace("it").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.AGREES);
         touch(stage, Phase.SET, 0, 0.5);
         stage.desk("/rgb", new OscArgument.Int32(128), new OscArgument.Int32(64), new OscArgument.Int32(90));
-        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isFalse();
+        assertThat(stage.trace("it").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.DIFFERS);
     }
 
     /** OSC 1.0, type r: red, green, blue and opacity, a byte each. */
@@ -144,11 +144,11 @@ class AxesTest {
         touch(stage, Phase.PICK, 0, 0);
         assertThat(stage.takeSent()).containsExactly("/tint #ff8000ff");
         stage.desk("/tint", new OscArgument.Rgba(0xff8000ff));
-        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isTrue();
+        assertThat(stage.trace("it").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.AGREES);
         touch(stage, Phase.SET, 0, 0.5);
         assertThat(stage.takeSent()).containsExactly("/tint #804000ff");
         stage.desk("/tint", new OscArgument.Rgba(0x80409900));
-        assertThat(stage.trace("it").answer().orElseThrow().agrees()).isFalse();
+        assertThat(stage.trace("it").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.DIFFERS);
         assertThat(positions(stage)).hasSize(3);
     }
 

@@ -24,6 +24,7 @@ import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Send;
@@ -148,8 +149,8 @@ final class Evening extends QuietSink {
     private static Show ground() {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(put(BOOK, null, 0, new Phrasebook("Water", Phrasebook.LinkSheet.unknown())));
-        steps.add(put(new PartId("told"), BOOK, 0, phrase("/w/<n:0..99>/v", Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.QUERY))));
-        steps.add(put(new PartId("untold"), BOOK, 1, phrase("/w/<n:0..99>/press", Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE))));
+        steps.add(put(new PartId("told"), BOOK, 0, phrase("/w/<n:0..99>/v", AnswerRule.usual(AnswerRule.Kind.QUERY))));
+        steps.add(put(new PartId("untold"), BOOK, 1, phrase("/w/<n:0..99>/press", AnswerRule.usual(AnswerRule.Kind.NONE))));
         for (Habit habit : Habit.values()) {
             steps.add(put(habit.id(), null, habit.ordinal(), target(habit)));
         }
@@ -245,8 +246,8 @@ final class Evening extends QuietSink {
         };
     }
 
-    private static Phrase phrase(String address, Phrase.AnswerRule rule) {
-        return new Phrase(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(),
+    private static Phrase phrase(String address, AnswerRule rule) {
+        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(),
                 Optional.empty())), rule, "", "");
     }
 
@@ -427,7 +428,7 @@ final class Evening extends QuietSink {
             case 3 -> change(show.held(Habit.LIGHTS.id()).orElseThrow(), target(Habit.LIGHTS).paced(30 + number % 60));
             case 4 -> change(show.held(Habit.ENGINE.id()).orElseThrow(), target(Habit.ENGINE).at("10.0.0." + (100 + number % 50), Habit.ENGINE.port()));
             case 5 -> change(show.held(new PartId("told")).orElseThrow(), phrase("/w/<n:0..99>/v",
-                    Phrase.AnswerRule.of(number % 2 == 0 ? Phrase.AnswerRule.Kind.QUERY : Phrase.AnswerRule.Kind.SAME, "", 0.01, 0.3 + number / 2_000.0)));
+                    AnswerRule.usual(number % 2 == 0 ? AnswerRule.Kind.QUERY : AnswerRule.Kind.SAME).near(0.01).within(0.3 + number / 2_000.0)));
             case 6 -> held.ifPresent(there -> change(there, body(control).formed(form(control + 1)).withLines(List.of(), List.of())));
             case 7 -> {
                 if (!edits.isEmpty()) {

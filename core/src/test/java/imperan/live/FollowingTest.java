@@ -38,13 +38,12 @@ class FollowingTest {
         }
 
         @Override
-        public void valueChanged(PartId control) {
-            changed.add(control);
-        }
-
-        @Override
-        public void linkChanged(PartId target) {
-            changed.add(target);
+        public void happened(LiveEvent event) {
+            if (event instanceof LiveEvent.ValueChanged value) {
+                changed.add(value.control());
+            } else if (event instanceof LiveEvent.LinkChanged link) {
+                changed.add(link.target());
+            }
         }
 
         /** What each control sends when it is set to its middle. */

@@ -55,7 +55,7 @@ class GateTest {
         assertThat(stage.takeSent()).isEmpty();
         assertThat(Stage.note(stage.wire.get(stage.wire.size() - 1))).isEqualTo("held, not sent");
         assertThat(Stage.why(stage.trace("level"))).contains("Desk is held");
-        assertThat(stage.trace("level").message().orElseThrow().address()).isEqualTo("/level");
+        assertThat(stage.trace("level").line().orElseThrow().address()).isEqualTo("/level");
         assertThat(stage.link().gate()).isEqualTo(Gate.HELD);
     }
 

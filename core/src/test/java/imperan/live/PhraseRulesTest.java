@@ -15,7 +15,7 @@ import imperan.show.KeepAlive;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Phrase;
-import imperan.show.Phrase.AnswerRule;
+import imperan.show.AnswerRule;
 import imperan.show.Phrasebook;
 import imperan.show.Send;
 import imperan.show.Show;
@@ -45,7 +45,7 @@ class PhraseRulesTest {
     private Show show;
 
     private static Phrase phrase(String address, AnswerRule answer) {
-        return new Phrase(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32,
+        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32,
                 Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())), answer, "", "");
     }
 
@@ -75,12 +75,12 @@ class PhraseRulesTest {
 
     @Test
     void anAnswerOnAnotherAddressIsTheOneThatIsAwaited() {
-        play(DESK, fader("/in/3/level", "/state/3/level"), AnswerRule.of(AnswerRule.Kind.OTHER, "/state/<ch:1..8>/level", 0.01, 0.5));
+        play(DESK, fader("/in/3/level", "/state/3/level"), AnswerRule.elsewhere("/state/<ch:1..8>/level").near(0.01));
         move(0.5);
         stage.pass(40);
         stage.desk("/state/3/level", 0.5f);
         assertThat(stage.trace("level").answer()).hasValueSatisfying(answer -> {
-            assertThat(answer.agrees()).isTrue();
+            assertThat(answer.fit()).isEqualTo(Trace.Fit.AGREES);
             assertThat(answer.afterNanos()).isEqualTo(40 * Stage.MS);
         });
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
@@ -95,20 +95,20 @@ class PhraseRulesTest {
 
     @Test
     void theToleranceIsThatOfThePhrase() {
-        play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.of(AnswerRule.Kind.SAME, "", 0.1, 0.5));
+        play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.1));
         move(0.5);
         stage.desk("/in/3/level", 0.58f);
         stage.pass(1_000);
-        assertThat(stage.trace("level").answer().orElseThrow().agrees()).isTrue();
+        assertThat(stage.trace("level").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.AGREES);
         assertThat(stage.value("level").disputed()).isFalse();
         move(0.2);
         stage.desk("/in/3/level", 0.31f);
-        assertThat(stage.trace("level").answer().orElseThrow().agrees()).isFalse();
+        assertThat(stage.trace("level").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.DIFFERS);
     }
 
     @Test
     void theTimeForAnAnswerIsThatOfThePhrase() {
-        play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.of(AnswerRule.Kind.SAME, "", 0.01, 2));
+        play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).within(2));
         move(0.5);
         stage.pass(1_990);
         assertThat(stage.link().unanswered()).isZero();
@@ -141,7 +141,7 @@ class PhraseRulesTest {
         stage.pass(30);
         stage.desk("/in/3/level", 0.6f);
         assertThat(stage.trace("level").answer()).hasValueSatisfying(answer -> {
-            assertThat(answer.agrees()).isTrue();
+            assertThat(answer.fit()).isEqualTo(Trace.Fit.AGREES);
             assertThat(answer.afterNanos()).as("from the question on").isEqualTo(30 * Stage.MS);
         });
         stage.pass(2_000);

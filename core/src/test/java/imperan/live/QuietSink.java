@@ -11,26 +11,6 @@ class QuietSink implements LiveSink {
     }
 
     @Override
-    public void valueChanged(PartId control) {
-    }
-
-    @Override
-    public void linkChanged(PartId target) {
-    }
-
-    @Override
-    public void traceChanged(PartId control) {
-    }
-
-    @Override
-    public void pageWanted(PartId page) {
-    }
-
-    @Override
-    public void turned(LinkTurn turn) {
-    }
-
-    @Override
-    public void wire(WireRecord row) {
+    public void happened(LiveEvent event) {
     }
 }

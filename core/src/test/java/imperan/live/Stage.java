@@ -26,9 +26,11 @@ final class Stage extends QuietSink {
     final LiveShow live = new LiveShow(this);
     final List<String> sent = new ArrayList<>();
     final List<WireRecord> wire = new ArrayList<>();
+    final List<LiveEvent> events = new ArrayList<>();
     final List<String> pages = new ArrayList<>();
     final List<String> turns = new ArrayList<>();
     long now = 1_000_000 * MS;
+    private long number;
     /** Whether the system takes what is to leave. */
     boolean takes = true;
 
@@ -98,18 +100,14 @@ final class Stage extends QuietSink {
     }
 
     @Override
-    public void pageWanted(PartId page) {
-        pages.add(page.value());
-    }
-
-    @Override
-    public void turned(LinkTurn turn) {
-        turns.add(turn.state() + ": " + turn.why());
-    }
-
-    @Override
-    public void wire(WireRecord row) {
-        wire.add(row);
+    public void happened(LiveEvent event) {
+        events.add(event);
+        WireRecord.of(event, ++number).ifPresent(wire::add);
+        if (event instanceof LiveEvent.PageWanted wanted) {
+            pages.add(wanted.page().value());
+        } else if (event instanceof LiveEvent.LinkTurned turned) {
+            turns.add(turned.state() + ": " + turned.why());
+        }
     }
 
     /** Why a path ended, in words. */

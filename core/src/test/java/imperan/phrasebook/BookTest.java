@@ -7,6 +7,7 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.Person;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
@@ -29,8 +30,8 @@ class BookTest {
     private static final Person ADA = new Person("ada", "Ada");
 
     private static Phrase level(String address, double high) {
-        return new Phrase(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0),
-                Optional.of(high), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.QUERY), "", "");
+        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0),
+                Optional.of(high), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.QUERY), "", "");
     }
 
     private static Show taken(Show show, OnSameName onSameName, Phrase... phrases) {
@@ -54,9 +55,9 @@ class BookTest {
                   "reset":{"FULL_PATH":"/reset","ACCESS":2}}}""");
         assertThat(rows).extracting(ReadRow::verdict).containsExactly(ReadRow.Verdict.UNDERSTOOD, ReadRow.Verdict.GUESSED,
                 ReadRow.Verdict.REFUSED, ReadRow.Verdict.UNDERSTOOD);
-        assertThat(rows.get(0).phrase().orElseThrow()).isEqualTo(new Phrase("/tilt/x", Phrase.Direction.BOTH,
+        assertThat(rows.get(0).phrase().orElseThrow()).isEqualTo(Phrase.plain("/tilt/x", Phrase.Direction.BOTH,
                 List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(-45.0), Optional.of(45.0), "°", List.of(), Optional.empty())),
-                Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.QUERY), "tilts", ""));
+                AnswerRule.usual(AnswerRule.Kind.QUERY), "tilts", ""));
         assertThat(rows.get(1).phrase().orElseThrow().arguments().get(0).choices()).containsExactly("still", "wild");
         assertThat(rows.get(2).note()).contains("“b”");
         assertThat(rows.get(3).phrase().orElseThrow().direction()).isEqualTo(Phrase.Direction.OUT);

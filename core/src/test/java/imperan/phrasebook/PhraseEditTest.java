@@ -6,6 +6,7 @@ import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
@@ -29,7 +30,7 @@ class PhraseEditTest {
             Optional.empty());
 
     private static Show show(PhraseArgument... arguments) {
-        Phrase phrase = new Phrase("/a", Phrase.Direction.BOTH, List.of(arguments), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "");
+        Phrase phrase = Phrase.plain("/a", Phrase.Direction.BOTH, List.of(arguments), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
         return ((Outcome.Accepted) Show.empty().apply(new EditRequest("Put", List.of(
                 new EditRequest.Put(new Part(new PartId("book"), Optional.empty(), 0, new Phrasebook("B", Phrasebook.LinkSheet.unknown())), 0),
                 new EditRequest.Put(new Part(ID, Optional.of(new PartId("book")), 0, phrase), 0))), ADA)).show();

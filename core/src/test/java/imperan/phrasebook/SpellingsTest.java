@@ -149,7 +149,7 @@ class SpellingsTest {
     @Test
     void ourOwnTablesAreReadAsTheyStand() {
         List<Phrase> phrases = TableImport.read("address,type\n/in/1,f\n/in/2,f\n").stream().map(row -> row.phrase().orElseThrow()).toList();
-        Phrase third = new Phrase("/in/3", phrases.get(0).direction(), phrases.get(0).arguments(), phrases.get(0).answer(), "", "");
+        Phrase third = Phrase.plain("/in/3", phrases.get(0).direction(), phrases.get(0).arguments(), phrases.get(0).answer(), "", "");
         List<Phrase> three = List.of(phrases.get(0), phrases.get(1), third);
         assertThat(TableImport.read(TableExport.write(three)).stream().map(row -> row.phrase().orElseThrow()).toList()).isEqualTo(three);
     }

@@ -2,6 +2,8 @@ package imperan.phrasebook;
 
 import imperan.phrasebook.ReadRow.Verdict;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AnswerRule;
+import imperan.show.Mask;
 import imperan.show.Phrase;
 import imperan.show.ScaleMark;
 import org.apache.commons.csv.CSVFormat;
@@ -95,10 +97,10 @@ class TableImportTest {
         Phrase phrase = phrase("address,type,choices,direction,answer\n/scene,s,Low water|Flood,write,/scene/now\n");
         assertThat(phrase.arguments().get(0).choices()).containsExactly("Low water", "Flood");
         assertThat(phrase.direction()).isEqualTo(Phrase.Direction.OUT);
-        assertThat(phrase.answer().kind()).isEqualTo(Phrase.AnswerRule.Kind.OTHER);
+        assertThat(phrase.answer().kind()).isEqualTo(AnswerRule.Kind.OTHER);
         assertThat(phrase.answer().address()).isEqualTo("/scene/now");
-        assertThat(phrase("address,answer\n/go,none\n").answer().kind()).isEqualTo(Phrase.AnswerRule.Kind.NONE);
-        assertThat(phrase("address,answer\n/go,query\n").answer().kind()).isEqualTo(Phrase.AnswerRule.Kind.QUERY);
+        assertThat(phrase("address,answer\n/go,none\n").answer().kind()).isEqualTo(AnswerRule.Kind.NONE);
+        assertThat(phrase("address,answer\n/go,query\n").answer().kind()).isEqualTo(AnswerRule.Kind.QUERY);
     }
 
     @Test
@@ -149,22 +151,40 @@ class TableImportTest {
     @Test
     void whatIsWrittenIsCsvAndReadsBackAsItWas() throws IOException {
         List<Phrase> phrases = new ArrayList<>();
-        phrases.add(new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
-                Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME),
+        phrases.add(Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
+                Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME),
                 "fader, \"long\"", "mute"));
-        phrases.add(new Phrase("/scene", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentType.TEXT, Optional.empty(),
-                Optional.empty(), "", List.of("Low water", "Flood"), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", ""));
-        phrases.add(new Phrase("/cross", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.empty(),
+        phrases.add(Phrase.plain("/scene", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentType.TEXT, Optional.empty(),
+                Optional.empty(), "", List.of("Low water", "Flood"), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.NONE), "", ""));
+        phrases.add(Phrase.plain("/cross", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.empty(),
                 Optional.empty(), "", List.of(), Optional.of("3")), Phrase.PhraseArgument.plain(ArgumentType.FLOAT64, Optional.of(-0.5),
-                Optional.of(2.25), "", List.of(), Optional.empty())), Phrase.AnswerRule.of(Phrase.AnswerRule.Kind.QUERY, "", 0.0001, 2), "", ""));
-        phrases.add(new Phrase("/main", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0),
+                Optional.of(2.25), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.QUERY).near(0.0001).within(2), "", ""));
+        phrases.add(Phrase.plain("/main", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0),
                 "", List.of(), Optional.empty(), List.of(new ScaleMark(0, "off"), new ScaleMark(0.5623, "0 dB")))),
-                new Phrase.AnswerRule(Phrase.AnswerRule.Kind.SAME, "", 0.01, 0.5, Optional.of(1)), "", ""));
+                AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)), "", ""));
+        phrases.add(new Phrase("/sheet/<n:1..3>/play", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/sheet/<n:1..3>/state").saying("playing")
+                .telling(AnswerRule.Told.SUBSCRIBERS), Phrase.Effect.EVENT, "", "receive switch", List.of()));
+        phrases.add(new Phrase("/lamp/<n:1..3>", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.of(0.0), Optional.of(255.0), "",
+                List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME).near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, 5)).at(List.of(1)).settling(4)
+                .telling(AnswerRule.Told.WHO_ASKS), Phrase.Effect.VALUE, "", "", List.of(Mask.own("/mute/<n:1..3>", "1"), new Mask("/solo/<n:1..3>", 1, "on", true))));
+        phrases.add(Phrase.plain("/any", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/done").sayingAnything()
+                .near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.AMOUNT, 0.5)), "", "").doing(Phrase.Effect.DANGEROUS));
+        phrases.add(Phrase.plain("/odd", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/done").saying("anything"), "", "").doing(Phrase.Effect.TOGGLE));
         String csv = TableExport.write(phrases);
         try (CSVParser parser = CSVParser.parse(csv, CSVFormat.RFC4180)) {
-            assertThat(parser.getRecords()).hasSize(5).allSatisfy(line -> assertThat(line.size()).isEqualTo(15));
+            assertThat(parser.getRecords()).hasSize(9).allSatisfy(line -> assertThat(line.size()).isEqualTo(21));
         }
         assertThat(TableImport.read(csv).stream().map(row -> row.phrase().orElseThrow()).toList()).isEqualTo(phrases);
+    }
+
+    @Test
+    void whatCannotBeReadOfAnAnswerIsLeftOutAndSaid() {
+        assertThat(TableImport.read("address,types,answer,tolerance,told,effect,masks,answer in\n/main,f,same,near,nobody else,harmless,mute on,first\n")).singleElement().satisfies(row -> {
+            assertThat(row.phrase().orElseThrow().answer()).isEqualTo(AnswerRule.usual(AnswerRule.Kind.SAME));
+            assertThat(row.phrase().orElseThrow().effect()).isEqualTo(Phrase.Effect.UNKNOWN);
+            assertThat(row.note()).contains("tolerance left out: “near”", "told left out: “nobody else”", "effect left out: “harmless”", "masks left out: “mute on”",
+                    "answer in left out: “first”");
+        });
     }
 
     @Test

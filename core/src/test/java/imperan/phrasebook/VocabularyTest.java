@@ -4,6 +4,7 @@ import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.RandomEdits;
@@ -27,8 +28,8 @@ class VocabularyTest {
 
     private static final PartId BOOK = new PartId("book");
 
-    private static Phrase phrase(String address, Phrase.Direction direction, Phrase.AnswerRule rule) {
-        return new Phrase(address, direction, List.of(), rule, "", "");
+    private static Phrase phrase(String address, Phrase.Direction direction, AnswerRule rule) {
+        return Phrase.plain(address, direction, List.of(), rule, "", "");
     }
 
     private static Vocabulary of(Phrase... phrases) {
@@ -41,7 +42,7 @@ class VocabularyTest {
     }
 
     private static Phrase both(String address) {
-        return phrase(address, Phrase.Direction.BOTH, Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME));
+        return phrase(address, Phrase.Direction.BOTH, AnswerRule.usual(AnswerRule.Kind.SAME));
     }
 
     @ParameterizedTest
@@ -71,8 +72,8 @@ class VocabularyTest {
 
     @Test
     void whatWeSayAndWhatItSaysAreApart() {
-        Vocabulary known = of(phrase("/a", Phrase.Direction.IN, Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE)),
-                phrase("/b", Phrase.Direction.OUT, Phrase.AnswerRule.of(Phrase.AnswerRule.Kind.OTHER, "/b/<n:1..3>/done", 0, 1)));
+        Vocabulary known = of(phrase("/a", Phrase.Direction.IN, AnswerRule.usual(AnswerRule.Kind.NONE)),
+                phrase("/b", Phrase.Direction.OUT, AnswerRule.elsewhere("/b/<n:1..3>/done").near(0).within(1)));
         assertThat(known.said("/a")).isEmpty();
         assertThat(known.heard("/a")).isPresent();
         assertThat(known.said("/b")).isPresent();

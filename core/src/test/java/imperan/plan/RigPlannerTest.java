@@ -15,6 +15,7 @@ import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
@@ -200,8 +201,8 @@ class RigPlannerTest {
         put(DESK, Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.QUERIES));
         assertThat(step(LinkStep.SENT).hints()).isEmpty();
         put(BOOK, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown()));
-        show = ((Outcome.Accepted) show.apply(new EditRequest("Put", List.of(new EditRequest.Put(new Part(new PartId("p"), Optional.of(BOOK), 0, new Phrase(
-                "/in/<ch:1..4>/level", Phrase.Direction.BOTH, List.of(), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "")), 0))), ADA)).show();
+        show = ((Outcome.Accepted) show.apply(new EditRequest("Put", List.of(new EditRequest.Put(new Part(new PartId("p"), Optional.of(BOOK), 0, Phrase.plain(
+                "/in/<ch:1..4>/level", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME), "", "")), 0))), ADA)).show();
         put(DESK, desk().speaking(BOOK));
         assertThat(step(LinkStep.SENT).hints()).containsExactly("/in/1/level");
         put(DESK, desk().kept(KeepAlive.of("/stay", 3, 7)));
@@ -247,7 +248,7 @@ class RigPlannerTest {
 
     @Test
     void aTargetThatSaidItsNameBringsThePhrasebookOfThatNameAlong() {
-        Phrase phrase = new Phrase("/level", Phrase.Direction.BOTH, List.of(), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "");
+        Phrase phrase = Phrase.plain("/level", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
         Phrasebook.LinkSheet sheet = new Phrasebook.LinkSheet(Optional.of(7105), Transport.UDP, Phrasebook.AnswersTo.SENDER,
                 Target.Answering.QUERIES, Optional.of(KeepAlive.of("/stay", 3, 7)), Optional.of(50), true, false, Optional.empty(), List.of(),
                 List.of("/meters 1"), "");

@@ -119,8 +119,8 @@ class LimitsOfEditsTest {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(put(book, null, new Phrasebook("Long", Phrasebook.LinkSheet.unknown())));
         for (int i = 0; i < 19_000; i++) {
-            steps.add(put(new PartId("p" + i), book, new Phrase("/long/" + i, Phrase.Direction.BOTH, List.of(),
-                    Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "")));
+            steps.add(put(new PartId("p" + i), book, Phrase.plain("/long/" + i, Phrase.Direction.BOTH, List.of(),
+                    AnswerRule.usual(AnswerRule.Kind.SAME), "", "")));
         }
         Show full = Shows.accepted(SHOW, ADA, steps.toArray(EditRequest.Step[]::new));
         assertThat(full.children(book)).hasSize(19_000);

@@ -30,9 +30,9 @@ public final class OneOfEach {
                 .over(Transport.TCP_SLIP).simulatedAt(new StandInEnd("127.0.0.1", 7105, true)).speaking(book)
                 .startingWith(List.of("/wake 1"))
                 .ticked(List.of(new Tick(LinkStep.SENT, "Ada", "2026-11-23T20:00:00Z", "")));
-        Phrase phrase = new Phrase("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(
+        Phrase phrase = Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(
                 ArgumentSource.ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "level", "mute");
+                AnswerRule.usual(AnswerRule.Kind.SAME).settling(2), "level", "mute").doing(Phrase.Effect.VALUE).masked(List.of(Mask.other("/in/<ch:1..12>/solo", "1")));
         Behaviour.Condition ready = new Behaviour.Condition(Optional.of(rack), "/ready", 0, "1");
         return accepted(withPage(), ADA, put(book, null, new Phrasebook("Rack", Phrasebook.LinkSheet.unknown())),
                 put(new PartId("phrase"), book, phrase), put(rack, null, target),

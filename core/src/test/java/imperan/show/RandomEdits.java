@@ -93,8 +93,8 @@ public final class RandomEdits {
     }
 
     private static Phrase phrase(String address) {
-        return new Phrase(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "dB",
-                List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "", "");
+        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "dB",
+                List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
     }
 
     private EditRequest.Step fresh(String kind, Optional<PartId> parent, Body body) {

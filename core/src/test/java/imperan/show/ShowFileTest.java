@@ -71,7 +71,7 @@ class ShowFileTest {
         String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(OneOfEach.show()), InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":8", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+        for (String broken : List.of(file.replace("\"version\":9", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
@@ -84,7 +84,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":9} | version | version 9; this Imperan reads versions 1 to 8",
+        "{\"format\":\"imperan-show\",\"version\":10} | version | version 10; this Imperan reads versions 1 to 9",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -141,9 +141,27 @@ class ShowFileTest {
         assertThat(written(imported(second))).isEqualTo(file);
     }
 
+    /** The same file as version 8 wrote it. */
+    private static String asOfVersion8(String file) {
+        return file.replace("\"version\":9", "\"version\":8");
+    }
+
+    /** What version 8 said of an answer was its kind, its time and a share of the range; of what is masked, words for people. */
+    @Test
+    void aPhraseOfTheEighthVersionIsReadAsWhatItMeant() {
+        PartId book = new PartId("book");
+        Show show = accepted(show(), ADA, Shows.put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                Shows.put(new PartId("phrase"), book, Phrase.plain("/level", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.02), "", "mute")));
+        String file = written(show);
+        String eighth = asOfVersion8(file).replace("\"effect\":\"UNKNOWN\",", "").replace("\"masks\":[],", "").replace("\"finalSeconds\":null,\"given\":\"\",", "")
+                .replace("\"places\":[],\"says\":\"SAME\",", "").replace("\"told\":\"UNKNOWN\",\"tolerance\":{\"of\":0.02,\"unit\":\"SHARE\"}", "\"tolerance\":0.02");
+        assertThat(eighth).contains("\"answer\":{\"address\":\"\",\"kind\":\"SAME\",\"seconds\":0.5,\"tolerance\":0.02,\"words\":null}");
+        assertThat(written(imported(eighth))).isEqualTo(file);
+    }
+
     /** The same file as version 7 wrote it: nothing is said of what it means that a button is on. */
     private static String asOfVersion7(String file) {
-        return file.replace("\"version\":8", "\"version\":7").replace("\"meaning\":\"NONE\",\"picture\"", "\"picture\"");
+        return asOfVersion8(file).replace("\"version\":8", "\"version\":7").replace("\"meaning\":\"NONE\",\"picture\"", "\"picture\"");
     }
 
     /** The same file as version 6 wrote it: faders held in the middle or nowhere, knobs nowhere. */
@@ -195,8 +213,8 @@ class ShowFileTest {
     @Test
     void aFileOfTheFifthVersionIsReadAsWhatItMeant() {
         Show show = show();
-        Phrase phrase = new Phrase("/pan", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32,
-                Optional.empty(), Optional.empty(), "", List.of(), Optional.empty())), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.NONE), "", "");
+        Phrase phrase = Phrase.plain("/pan", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32,
+                Optional.empty(), Optional.empty(), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.NONE), "", "");
         show = accepted(show, ADA, put(new PartId("knob"), PAGE, Shows.button("Pan", 2, false, "/pan").formed(Knob.restingAt(0.5))),
                 put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), new PartId("book"), phrase));
         String file = written(show);

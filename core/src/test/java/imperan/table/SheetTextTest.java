@@ -7,6 +7,7 @@ import imperan.phrasebook.TableExport;
 import imperan.phrasebook.TableImport;
 import imperan.plan.RigSheet;
 import imperan.show.Host;
+import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Shows;
@@ -68,7 +69,7 @@ class SheetTextTest {
 
         assertThat(RigSheet.csv(show, Map.of())).contains("'@SUM(1)").contains("'-2+3").contains("'=1+1");
 
-        Phrase phrase = new Phrase("/level", Phrase.Direction.BOTH, List.of(), Phrase.AnswerRule.usual(Phrase.AnswerRule.Kind.SAME), "=2+3", "@mask");
+        Phrase phrase = Phrase.plain("/level", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME), "=2+3", "@mask");
         List<ReadRow> rows = TableImport.read(TableExport.write(List.of(phrase)), false);
         assertThat(TableExport.write(List.of(phrase))).contains("'=2+3").contains("'@mask");
         assertThat(rows).extracting(row -> row.phrase().orElseThrow()).containsExactly(phrase);

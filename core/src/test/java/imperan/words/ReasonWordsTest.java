@@ -24,7 +24,7 @@ class ReasonWordsTest {
             new Reason.SocketBroken("Port 9201 is taken"), new Reason.Gated("Bellows", Gate.HELD), new Reason.Gated("Bellows", Gate.SILENT),
             new Reason.Gated("Bellows", Gate.REHEARSING), new Reason.SameValue(), new Reason.NotTaken(), new Reason.WaitsForItsTime(), new Reason.TooManyWait(),
             new Reason.Unclaimed(), new Reason.BareAddress("lamp/1", "Wick"), new Reason.PatternsTooLong(), new Reason.NeverAnswers(), new Reason.NothingComesBack(),
-            new Reason.NoListen(), new Reason.ListensElsewhere("/in/3/level"), new Reason.NoAnswer(500_000_000L, Optional.empty()),
+            new Reason.OnlyOthersTold(), new Reason.WrongValue(), new Reason.NoNews(500_000_000L), new Reason.NoListen(), new Reason.ListensElsewhere("/in/3/level"), new Reason.NoAnswer(500_000_000L, Optional.empty()),
             new Reason.NoAnswer(500_000_000L, Optional.of("/in/1/volume")));
 
     private static Stream<Class<?>> kinds(Class<?> type) {

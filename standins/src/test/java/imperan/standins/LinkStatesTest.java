@@ -7,12 +7,12 @@ import imperan.check.RigCheck;
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.LinkState;
-import imperan.live.LinkTurn;
+import imperan.live.LiveEvent;
 import imperan.live.LinkView;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
-import imperan.live.SocketState;
 import imperan.live.WireRecord;
+import imperan.live.SocketState;
 import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
@@ -71,33 +71,8 @@ class LinkStatesTest {
         }
 
         @Override
-        public void valueChanged(PartId control) {
-            // only links are looked at
-        }
-
-        @Override
-        public void linkChanged(PartId changed) {
-            // asked for when it is wanted
-        }
-
-        @Override
-        public void traceChanged(PartId control) {
-            // there are no controls
-        }
-
-        @Override
-        public void wire(WireRecord record) {
-            wire.add(record);
-        }
-
-        @Override
-        public void pageWanted(PartId page) {
-            // there are no pages
-        }
-
-        @Override
-        public void turned(LinkTurn turn) {
-            // asked for when it is wanted
+        public void happened(LiveEvent event) {
+            WireRecord.of(event, wire.size() + 1L).ifPresent(wire::add);
         }
     });
 

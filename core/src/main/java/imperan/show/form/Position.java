@@ -88,10 +88,10 @@ public final class Position {
         return DoubleStream.of(axes).allMatch(Double::isNaN);
     }
 
-    /** Whether no axis on which both are known is farther off than this. */
-    public boolean agrees(Position other, double tolerance) {
+    /** Whether no axis on which both are known is farther off than these. */
+    public boolean agrees(Position other, double[] tolerances) {
         for (int axis = 0; axis < axes.length; axis++) {
-            if (Math.abs(axes[axis] - other.get(axis)) > tolerance) {
+            if (Math.abs(axes[axis] - other.get(axis)) > tolerances[axis]) {
                 return false;
             }
         }

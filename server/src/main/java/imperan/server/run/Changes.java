@@ -2,6 +2,7 @@ package imperan.server.run;
 
 import imperan.live.ControlValue;
 import imperan.live.LinkTurn;
+import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
 import imperan.live.WireRecord;
@@ -55,6 +56,8 @@ final class Changes implements LiveSink {
     private volatile Consumer<PartId> handed = control -> { };
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
+    private long packets;
+    private long turnings;
 
     /** @param sender false where the system did not take the packet */
     Changes(BiPredicate<PartId, byte[]> sender) {
@@ -72,33 +75,42 @@ final class Changes implements LiveSink {
     }
 
     @Override
-    public void valueChanged(PartId control) {
-        values.add(control);
-        unsaved.add(control);
-        handed.accept(control);
+    public void happened(LiveEvent event) {
+        if (event instanceof LiveEvent.ValueChanged value) {
+            values.add(value.control());
+            unsaved.add(value.control());
+            handed.accept(value.control());
+        } else if (event instanceof LiveEvent.LinkChanged link) {
+            links.add(link.target());
+        } else if (event instanceof LiveEvent.PageWanted wanted) {
+            page = Optional.of(wanted.page());
+        } else if (event instanceof LiveEvent.LinkTurned turned) {
+            turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
+        } else {
+            pathOf(event).ifPresent(traces::add);
+            WireRecord.of(event, packets + 1).ifPresent(this::wire);
+        }
     }
 
-    @Override
-    public void linkChanged(PartId target) {
-        links.add(target);
+    /** The control whose path is another one because of this. */
+    private static Optional<PartId> pathOf(LiveEvent event) {
+        return event instanceof LiveEvent.LineLeft left ? left.line().control()
+                : event instanceof LiveEvent.Stopped stopped ? stopped.control()
+                : event instanceof LiveEvent.Opened opened ? opened.control()
+                : event instanceof LiveEvent.Differed differed ? differed.control()
+                : event instanceof LiveEvent.Ended ended ? ended.control() : Optional.empty();
     }
 
-    @Override
-    public void traceChanged(PartId control) {
-        traces.add(control);
-    }
-
-    @Override
-    public void pageWanted(PartId wanted) {
-        page = Optional.of(wanted);
-    }
-
-    @Override
-    public void turned(LinkTurn turn) {
+    private void turn(LinkTurn turn) {
         turns.addLast(turn);
         if (turns.size() > TURNS) {
             turns.removeFirst();
         }
+    }
+
+    /** Somebody looks at this path now, as it is. */
+    void lookedAt(PartId control) {
+        traces.add(control);
     }
 
     /** The newest turns of the links, oldest first. */
@@ -106,8 +118,8 @@ final class Changes implements LiveSink {
         return List.copyOf(turns);
     }
 
-    @Override
-    public void wire(WireRecord record) {
+    private void wire(WireRecord record) {
+        packets = record.number();
         wire.add(record);
         newWire.add(record);
         if (record.out()) {

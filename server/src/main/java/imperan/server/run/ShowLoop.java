@@ -451,7 +451,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private void watchNow(Input.Watch watch) {
         if (audience.isOf(watch.feed(), liveShowId)) {
             audience.watch(watch.feed(), watch.traces());
-            watch.traces().forEach(changes::traceChanged);
+            watch.traces().forEach(changes::lookedAt);
             if (watch.wire()) {
                 watch.feed().wireSoFar(changes.wireSoFar());
             }

@@ -1,21 +1,43 @@
 package imperan.server.socket;
 
+import imperan.live.Line;
 import imperan.live.Reason;
 import imperan.live.Trace;
+import imperan.osc.OscText;
 import imperan.show.PartId;
 import imperan.words.ReasonWords;
 
 import java.util.Optional;
 
-/** The path of the last touch of a control, with words for why it ended. */
-public record TraceView(PartId control, double position, Optional<Trace.Message> message, Optional<Trace.Wire> wire, Optional<Trace.Answer> answer,
-                        Optional<Stop> stopped) {
+/** The path of the last touch of a control, in words. */
+public record TraceView(PartId control, double position, Optional<Message> message, Optional<Wire> wire, Optional<Answer> answer, Optional<Stop> stopped) {
+
+    /** What was made of it. */
+    public record Message(String target, String address, String typeTags, String arguments) {
+        private static Message of(Line line) {
+            return new Message(line.targetName(), line.address(), OscText.typeTags(line.arguments()), OscText.arguments(line.arguments()));
+        }
+    }
+
+    /** @param at when, in nanoseconds since 1970; {@code route} as "our port to host:port" */
+    public record Wire(long at, int bytes, String route) {
+        private static Wire of(Trace.Wire wire) {
+            return new Wire(wire.at(), wire.bytes(), wire.ourPort() + " → " + wire.peer());
+        }
+    }
+
+    /** @param fit what it is to what was sent */
+    public record Answer(String address, String arguments, long afterNanos, Trace.Fit fit) {
+        private static Answer of(Trace.Answer answer) {
+            return new Answer(answer.address(), OscText.brief(answer.said()), answer.afterNanos(), answer.fit());
+        }
+    }
 
     /**
      * @param cell      of the path, in which it ended
      * @param why       one sentence
      * @param mend      what to do about it, one sentence
-     * @param arrivedAs the address under which the same value came instead of the one that is listened to; empty where none did
+     * @param arrivedAs the address under which the same value came instead of the one that is awaited; empty where none did
      */
     public record Stop(Trace.Cell cell, String why, String mend, Optional<String> arrivedAs) {
         private static Stop of(Reason reason) {
@@ -25,6 +47,7 @@ public record TraceView(PartId control, double position, Optional<Trace.Message>
     }
 
     static TraceView of(Trace trace) {
-        return new TraceView(trace.control(), trace.position(), trace.message(), trace.wire(), trace.answer(), trace.stopped().map(Stop::of));
+        return new TraceView(trace.control(), trace.position(), trace.line().map(Message::of), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
+                trace.stopped().map(Stop::of));
     }
 }

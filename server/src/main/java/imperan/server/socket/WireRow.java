@@ -1,5 +1,6 @@
 package imperan.server.socket;
 
+import imperan.live.Cause;
 import imperan.live.WireRecord;
 import imperan.osc.Decoded;
 import imperan.osc.OscArgument;
@@ -26,11 +27,13 @@ import java.util.function.Function;
  * @param malformed why it says nothing
  * @param hex       its first bytes
  * @param cut       whether something in it is shortened; the whole can be asked for by its number
+ * @param actor     who is behind it; for a packet that arrived, nobody
+ * @param origin    what kind of input led to it
  * @param answeredAfterMillis for an answer to something of ours: how long after it
  */
 public record WireRow(long number, double atMillis, boolean out, Optional<PartId> target, String peer, int ourPort,
                       int bytes, String hex, List<Line> messages, String bundleTime, Optional<Malformed> malformed,
-                      Optional<Double> answeredAfterMillis, String note, boolean cut) {
+                      String actor, Cause.Origin origin, Optional<Double> answeredAfterMillis, String note, boolean cut) {
 
     private static final OscDecoder DECODER = OscDecoder.takingBareAddresses();
     private static final int MAX_HEX_BYTES = 256;
@@ -69,6 +72,7 @@ public record WireRow(long number, double atMillis, boolean out, Optional<PartId
                 HexFormat.of().formatHex(record.bytes(), 0, Math.min(mostHex, record.bytes().length)), lines,
                 bundleTime, decoded instanceof Decoded.Malformed m
                         ? Optional.of(new Malformed(m.offset(), m.reason())) : Optional.empty(),
+                record.out() ? record.cause().actor().name() : "", record.cause().origin(),
                 record.answeredAfterNanos().map(nanos -> nanos / 1e6), record.reason().map(reason -> ReasonWords.of(reason).brief()).orElse(""), record.bytes().length > mostHex);
     }
 

@@ -15,7 +15,7 @@ import java.util.List;
 import java.util.function.Consumer;
 
 /**
- * Brings the bodies in the tables and in the log up to what a later version of the show file says; what that is stands in {@link Upgrade}
+ * Brings the bodies in the tables, in the log and in snapshots up to what a later version of the show file says; what that is stands in {@link Upgrade}
  * alone. The log too: undo reads it.
  */
 abstract class BodyMigration extends BaseJavaMigration {
@@ -44,6 +44,18 @@ abstract class BodyMigration extends BaseJavaMigration {
                     Upgrade.body(tablesWere, change.path("before").path("body"));
                     Upgrade.body(tablesWere, change.path("after").path("body"));
                 }));
+        if (hasSnapshots(context.getConnection())) {
+            rewrite(context.getConnection(), "select show_id, version::text, parts::text from snapshot",
+                    "update snapshot set parts = ?::jsonb where show_id = ? and version::text = ?",
+                    parts -> parts.forEach(part -> Upgrade.body(tablesWere, part.path("body"))));
+        }
+    }
+
+    /** They came with version 13 of the tables. */
+    private static boolean hasSnapshots(Connection connection) throws SQLException {
+        try (PreparedStatement reading = connection.prepareStatement("select to_regclass('snapshot') is not null"); ResultSet found = reading.executeQuery()) {
+            return found.next() && found.getBoolean(1);
+        }
     }
 
     private void rewrite(Connection connection, String select, String update, Consumer<JsonNode> change) throws SQLException {

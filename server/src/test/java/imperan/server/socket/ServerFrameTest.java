@@ -1,5 +1,6 @@
 package imperan.server.socket;
 
+import imperan.live.Cause;
 import imperan.show.Edit;
 import imperan.show.Layout;
 import imperan.show.Part;
@@ -52,7 +53,7 @@ class ServerFrameTest {
     }
 
     private static WireRow row(long number) {
-        return new WireRow(number, 0, false, Optional.empty(), "192.0.2.9:1", 9201, 4, "00", List.of(), "", Optional.empty(), Optional.empty(), "", false);
+        return new WireRow(number, 0, false, Optional.empty(), "192.0.2.9:1", 9201, 4, "00", List.of(), "", Optional.empty(), "", Cause.Origin.ARRIVAL, Optional.empty(), "", false);
     }
 
     @Test

@@ -1,5 +1,7 @@
 package imperan.server.socket;
 
+import imperan.live.Actor;
+import imperan.live.Cause;
 import imperan.live.WireRecord;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
@@ -16,8 +18,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 /** What a packet becomes in the list of the Wire: bounded, whatever is in it. */
 class WireRowTest {
 
+    private static final Cause CAUSE = new Cause(1, Cause.Origin.ARRIVAL, Actor.IMPERAN, 1);
+
     private static WireRecord record(long number, OscMessage message) {
-        return new WireRecord(number, 0, false, Optional.empty(), "192.0.2.9:7101", 9201, OscEncoder.encode(message), Optional.empty(), Optional.empty());
+        return new WireRecord(number, 0, false, Optional.empty(), "192.0.2.9:7101", 9201, OscEncoder.encode(message), CAUSE, Optional.empty(), Optional.empty());
     }
 
     @Test

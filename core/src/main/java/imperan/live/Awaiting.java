@@ -1,0 +1,96 @@
+package imperan.live;
+
+import imperan.osc.OscMessage;
+import imperan.show.AnswerRule;
+import imperan.show.PartId;
+import imperan.show.Target;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** From a line that left to the answer that is awaited for it, or to the reason why none is. */
+final class Awaiting {
+
+    private final LiveState state;
+
+    Awaiting(LiveState state) {
+        this.state = state;
+    }
+
+    /** A line of a control left. Where a phrase tells the answer it is awaited whether or not the control listens; but without a listen nobody is asked. */
+    void answerTo(LiveControl control, Link link, Outgoing outgoing) {
+        CompiledSend send = outgoing.send();
+        Expectation expected = send.expectation();
+        Optional<Reason.OfAnswer> none = none(link, expected);
+        boolean opened = false;
+        for (Listeners.Channel channel : none.isPresent() ? Set.<Listeners.Channel>of() : channelsOf(control, link.id())) {
+            List<Reading> readings = channel.readings(control, send);
+            if (!readings.isEmpty() && expected.comesOn(channel.key.address())) {
+                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, outgoing.position(), send), expected, false, false);
+                opened = true;
+            }
+        }
+        if (!opened) {
+            control.disputed = false;
+        }
+        if (!opened && none.isEmpty() && expected.address().isPresent() && !expected.isAsked()) {
+            open(link, Optional.of(control.id), expected.address().get(), expected.wanted(outgoing.line().arguments(), send.send().arguments()), expected, false,
+                    !control.control.listens().isEmpty());
+        } else if (!opened) {
+            notExpected(link, Optional.of(control.id), none.orElseGet(() -> control.control.listens().isEmpty() || expected.address().isEmpty() ? new Reason.NoListen()
+                    : new Reason.ListensElsewhere(expected.address().get())));
+        }
+    }
+
+    /** A message left that belongs to no control. */
+    void answerTo(Link link, OscMessage message) {
+        Expectation told = Expectation.of(message.address(), link.vocabulary());
+        boolean asks = message.arguments().isEmpty() && link.target().answering() == Target.Answering.QUERIES
+                && (told.address().isEmpty() || told.isAsked() || told.rule().kind() == AnswerRule.Kind.SAME);
+        if (asks) {
+            // its own address without arguments is a question, and whatever comes answers it
+            open(link, Optional.empty(), message.address(), Wanted.Anything.INSTANCE, told, true, false);
+            return;
+        }
+        Optional<Reason.OfAnswer> none = none(link, told);
+        if (none.isEmpty() && told.address().isPresent() && !told.isAsked()) {
+            open(link, Optional.empty(), told.address().get(), told.wanted(message.arguments(), List.of()), told, false, false);
+        } else {
+            notExpected(link, Optional.empty(), none.orElseGet(Reason.NoListen::new));
+        }
+    }
+
+    private static Optional<Reason.OfAnswer> none(Link link, Expectation expected) {
+        return link.target().answering() == Target.Answering.NONE ? Optional.of(new Reason.NeverAnswers())
+                : expected.isToldToOthersOnly() ? Optional.of(new Reason.OnlyOthersTold())
+                : expected.isComing() ? Optional.empty() : Optional.of(new Reason.NothingComesBack());
+    }
+
+    private void notExpected(Link link, Optional<PartId> control, Reason.OfAnswer why) {
+        state.happened(new LiveEvent.Ended(state.now(), state.cause(), 0, control, link.id(), new Ending.NotExpected(why)));
+    }
+
+    private void open(Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, boolean question, boolean unheard) {
+        long now = state.now();
+        boolean isAsked = expected.isAsked() && !question;
+        boolean saidBefore = !isAsked && link.target().answering() == Target.Answering.REPORTS && link.lastSaid().on(address).filter(wanted::agrees).isPresent();
+        Exchange exchange = new Exchange(state.exchanges.nextNumber(), link.id(), control, address, wanted, question, expected, isAsked ? Lane.SETTLE_NANOS : 0, saidBefore, now);
+        state.exchanges.open(exchange, now);
+        state.due.noLaterThan(Due.OfAll.ANSWERS, exchange.due);
+        state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), unheard));
+        if (isAsked) {
+            link.lane().askOnceSettled(address, now);
+        } else {
+            link.asked(address, now);
+        }
+    }
+
+    private Set<Listeners.Channel> channelsOf(LiveControl control, PartId target) {
+        Set<Listeners.Channel> found = new LinkedHashSet<>();
+        control.control.listens().stream().filter(l -> l.target().filter(target::equals).isPresent())
+                .forEach(l -> state.listeners.channel(target, l.address()).ifPresent(found::add));
+        return found;
+    }
+}

@@ -1,0 +1,65 @@
+package imperan.live;
+
+import imperan.osc.OscArgument;
+import imperan.show.PartId;
+
+import java.util.List;
+import java.util.Optional;
+
+/** A line that left, whose answer is awaited. What was known of the answer's address before tells whether the answer proves anything. */
+final class Exchange {
+
+    final long number;
+    final PartId target;
+    /** Whose line it was; empty for one that belongs to no control. */
+    final Optional<PartId> control;
+    /** On which the answer comes. */
+    final String address;
+    final Wanted wanted;
+    /** A question wants to know what stands, and changed nothing. */
+    final boolean question;
+    final long limitNanos;
+    final Optional<Long> finalNanos;
+    /** Whether the target had said the same before, and says things by itself. */
+    final boolean saidBefore;
+
+    /** When it left, or was asked for. */
+    long since;
+    long due;
+    boolean ended;
+    /** What came last that does not agree; empty where nothing did. */
+    Optional<Ending.WrongValue> differed = Optional.empty();
+    /** The address under which the same value came instead; empty where none did. */
+    Optional<String> arrivedAs = Optional.empty();
+
+    /**
+     * @param control    whose line it was
+     * @param address    on which the answer comes
+     * @param patience   how much longer it may take because it is still to be asked for
+     * @param saidBefore whether the target had said the same before, and says things by itself
+     */
+    Exchange(long number, PartId target, Optional<PartId> control, String address, Wanted wanted, boolean question, Expectation expected, long patience,
+             boolean saidBefore, long now) {
+        this.number = number;
+        this.target = target;
+        this.control = control;
+        this.address = address;
+        this.wanted = wanted;
+        this.question = question;
+        this.limitNanos = expected.limitNanos();
+        this.finalNanos = expected.finalNanos();
+        this.saidBefore = saidBefore;
+        this.since = now;
+        this.due = now + limitNanos + patience;
+    }
+
+    Ending.Answered answeredBy(String heardOn, List<OscArgument> said, long now) {
+        return new Ending.Answered(heardOn, said, now - since, question || !saidBefore);
+    }
+
+    /** How it ends when its time is over. */
+    Ending atLimit() {
+        return differed.<Ending>map(wrong -> wrong)
+                .orElseGet(() -> saidBefore && arrivedAs.isEmpty() ? new Ending.NoNews(limitNanos) : new Ending.NoAnswer(limitNanos, arrivedAs));
+    }
+}

@@ -1,0 +1,31 @@
+package imperan.live;
+
+import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What one target said last on each address, as far as there is room for it. */
+final class LastSaid {
+
+    static final int MOST_ADDRESSES = 4_096;
+    /** A message that takes more is data, and nothing that anybody would compare. */
+    static final int MOST_BYTES = 1_024;
+
+    private final Map<String, List<OscArgument>> said = new HashMap<>();
+
+    void heard(OscMessage message) {
+        if (message.memory() > MOST_BYTES) {
+            said.remove(message.address());
+        } else if (said.size() < MOST_ADDRESSES || said.containsKey(message.address())) {
+            said.put(message.address(), message.arguments());
+        }
+    }
+
+    Optional<List<OscArgument>> on(String address) {
+        return Optional.ofNullable(said.get(address));
+    }
+}

@@ -1,0 +1,95 @@
+package imperan.live;
+
+import imperan.osc.OscArgument;
+import imperan.show.PartId;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Something that happened in the running show: the only way in which it tells of itself. What screens, the Wire and statistics know is gathered from these, one
+ * after the other. Times are nanoseconds since 1970.
+ */
+public sealed interface LiveEvent {
+
+    long at();
+
+    Cause cause();
+
+    /**
+     * A line left, alone or in the bundle of this moment.
+     *
+     * @param bytes   of its message
+     * @param ourPort from which, {@code peer} to which {@code host:port}
+     */
+    record LineLeft(long at, Cause cause, Line line, int bytes, int ourPort, String peer) implements LiveEvent {
+    }
+
+    /** A line, or a touch before a line was made of it, went no further. */
+    record Stopped(long at, Cause cause, Optional<PartId> control, double position, Optional<Line> line, Reason reason) implements LiveEvent {
+    }
+
+    /**
+     * A packet left, or would have.
+     *
+     * @param messages how many it holds
+     * @param reason   why it did not leave; empty where it did
+     */
+    record PacketOut(long at, Cause cause, PartId target, String peer, int ourPort, byte[] bytes, int messages, Optional<Reason> reason) implements LiveEvent {
+    }
+
+    /**
+     * A packet arrived, and what came of it has been told.
+     *
+     * @param target        from which; empty for a packet that no target claims
+     * @param answeredNanos for an answer to something of ours: how long after it
+     * @param reason        why nothing came of it, or not all yet; empty where there is nothing to say
+     */
+    record PacketIn(long at, Cause cause, Optional<PartId> target, String peer, int ourPort, byte[] bytes, Optional<Long> answeredNanos,
+                    Optional<Reason> reason) implements LiveEvent {
+    }
+
+    /**
+     * An answer is awaited from now on.
+     *
+     * @param exchange   its number; they count from 1
+     * @param control    whose line was said; empty for one that belongs to no control
+     * @param address    on which the answer is to come
+     * @param limitNanos how long it may take
+     * @param unheard    whether the control does not listen there
+     */
+    record Opened(long at, Cause cause, long exchange, Optional<PartId> control, PartId target, String address, long limitNanos, boolean unheard) implements LiveEvent {
+    }
+
+    /**
+     * While an answer is awaited, something came on its address that does not agree.
+     *
+     * @param onTheWay whether the phrase says that values come on the way to the final one
+     */
+    record Differed(long at, Cause cause, long exchange, Optional<PartId> control, String address, List<OscArgument> said, long afterNanos, boolean onTheWay) implements LiveEvent {
+    }
+
+    /** An exchange ended; one that expects nothing was never opened, and has the number 0. */
+    record Ended(long at, Cause cause, long exchange, Optional<PartId> control, PartId target, Ending ending) implements LiveEvent {
+    }
+
+    /** A link turned from one state to another. */
+    record LinkTurned(long at, Cause cause, PartId target, LinkState state, String why) implements LiveEvent {
+    }
+
+    /** Something else is known or counted of a link. */
+    record LinkChanged(long at, Cause cause, PartId target) implements LiveEvent {
+    }
+
+    /** Something about a control is otherwise. */
+    record ValueChanged(long at, Cause cause, PartId control) implements LiveEvent {
+    }
+
+    /** A target says that this page is to be shown. */
+    record PageWanted(long at, Cause cause, PartId page) implements LiveEvent {
+    }
+
+    /** Changes that waited for the pace of their target were overtaken by a later one, or presses had no room. */
+    record NotQueued(long at, Cause cause, PartId target, boolean press) implements LiveEvent {
+    }
+}

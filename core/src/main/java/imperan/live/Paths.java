@@ -1,0 +1,92 @@
+package imperan.live;
+
+import imperan.show.PartId;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** The path of the last touch of each control, gathered from what happened. */
+final class Paths {
+
+    /** @param exchanges those that the line of this path opened */
+    private record Path(Trace trace, Set<Long> exchanges) {
+    }
+
+    private final Map<PartId, Path> paths = new HashMap<>();
+
+    /** Takes note; the control whose path is another one then. */
+    Optional<PartId> happened(LiveEvent event) {
+        if (event instanceof LiveEvent.LineLeft left) {
+            return left.line().control().map(control -> put(control, new Path(new Trace(control, left.line().position(), Optional.of(left.line()),
+                    Optional.of(new Trace.Wire(left.at(), left.bytes(), left.ourPort(), left.peer())), Optional.empty(), Optional.empty()), new HashSet<>())));
+        } else if (event instanceof LiveEvent.Stopped stopped) {
+            return stopped.control().map(control -> stop(control, stopped));
+        } else if (event instanceof LiveEvent.Opened opened) {
+            return opened.control().flatMap(control -> of(control).map(path -> {
+                path.exchanges.add(opened.exchange());
+                return opened.unheard() ? put(control, new Path(path.trace.stopped(new Reason.ListensElsewhere(opened.address())), path.exchanges)) : control;
+            }));
+        } else if (event instanceof LiveEvent.Differed differed) {
+            return shown(differed.control(), differed.exchange()).map(path -> answer(path,
+                    new Trace.Answer(differed.address(), differed.said(), differed.afterNanos(), differed.onTheWay() ? Trace.Fit.ON_THE_WAY : Trace.Fit.DIFFERS), Optional.empty()));
+        } else if (event instanceof LiveEvent.Ended ended) {
+            return ended(ended);
+        }
+        return Optional.empty();
+    }
+
+    private PartId stop(PartId control, LiveEvent.Stopped stopped) {
+        boolean goesOn = stopped.reason() instanceof Reason.SameValue && paths.containsKey(control);
+        Trace trace = goesOn ? paths.get(control).trace.stopped(stopped.reason())
+                : new Trace(control, stopped.position(), stopped.line(), Optional.empty(), Optional.empty(), Optional.of(stopped.reason()));
+        return put(control, new Path(trace, goesOn ? paths.get(control).exchanges : new HashSet<>()));
+    }
+
+    private Optional<PartId> ended(LiveEvent.Ended ended) {
+        if (ended.ending() instanceof Ending.NotExpected none) {
+            return ended.control().flatMap(this::of).map(path -> put(path.trace.control(), new Path(path.trace.stopped(none.why()), path.exchanges)));
+        }
+        return shown(ended.control(), ended.exchange()).flatMap(path -> {
+            if (ended.ending() instanceof Ending.Answered answered) {
+                return Optional.of(answer(path, new Trace.Answer(answered.address(), answered.said(), answered.afterNanos(), answered.news() ? Trace.Fit.AGREES : Trace.Fit.SAID_BEFORE), Optional.empty()));
+            } else if (ended.ending() instanceof Ending.WrongValue wrong) {
+                return Optional.of(answer(path, new Trace.Answer(wrong.address(), wrong.said(), wrong.afterNanos(), Trace.Fit.DIFFERS), Optional.of(new Reason.WrongValue())));
+            } else if (ended.ending() instanceof Ending.NoAnswer none) {
+                return Optional.of(put(path.trace.control(), new Path(path.trace.stopped(new Reason.NoAnswer(none.limitNanos(), none.arrivedAs())), path.exchanges)));
+            } else if (ended.ending() instanceof Ending.NoNews none) {
+                return Optional.of(put(path.trace.control(), new Path(path.trace.stopped(new Reason.NoNews(none.limitNanos())), path.exchanges)));
+            }
+            return Optional.empty();
+        });
+    }
+
+    private PartId answer(Path path, Trace.Answer answer, Optional<Reason> stopped) {
+        Trace trace = path.trace;
+        return put(trace.control(), new Path(new Trace(trace.control(), trace.position(), trace.line(), trace.wire(), Optional.of(answer), stopped), path.exchanges));
+    }
+
+    private Optional<Path> of(PartId control) {
+        return Optional.ofNullable(paths.get(control));
+    }
+
+    /** The path that an exchange belongs to, as long as it is the last one of its control. */
+    private Optional<Path> shown(Optional<PartId> control, long exchange) {
+        return control.flatMap(this::of).filter(path -> path.exchanges.contains(exchange));
+    }
+
+    private PartId put(PartId control, Path path) {
+        paths.put(control, path);
+        return control;
+    }
+
+    Optional<Trace> trace(PartId control) {
+        return of(control).map(Path::trace);
+    }
+
+    void forget(PartId control) {
+        paths.remove(control);
+    }
+}

@@ -1,0 +1,48 @@
+package imperan.live;
+
+import imperan.osc.OscArgument;
+import imperan.show.Control;
+import imperan.show.Listen;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/**
+ * How one listen reads what is said.
+ *
+ * @param texts what each option is called by its target, for a form that chooses among them; else empty
+ */
+record Reading(Listen listen, Scale scale, List<String> texts) {
+
+    static Reading of(Control control, Listen listen) {
+        return new Reading(listen, new Scale(listen.low(), listen.high()), control.form().heardTexts());
+    }
+
+    /** Where it says that the axis stands, 0 to 1; empty where it says nothing of that. */
+    Optional<Double> position(List<OscArgument> arguments) {
+        Optional<OscArgument> said = argument(arguments, listen.argument());
+        if (said.isEmpty() || listen.role() != Listen.Role.VALUE) {
+            return Optional.empty();
+        }
+        if (!texts.isEmpty()) {
+            return IntStream.range(0, texts.size()).filter(i -> Spelling.means(said.get(), texts.get(i))).mapToObj(i -> i / Math.max(1.0, texts.size() - 1.0)).findFirst();
+        }
+        if (said.get() instanceof OscArgument.Rgba colour) {
+            // a colour in one argument has all three axes in it, whatever the scale
+            return listen.axis() > 2 ? Optional.empty() : Optional.of((colour.value() >>> 24 - 8 * listen.axis() & 0xff) / 255.0);
+        }
+        return Spelling.number(said.get()).map(scale::position);
+    }
+
+    /** What was said, where it is a text, or where it is to be read and not to move anything. */
+    Optional<String> words(List<OscArgument> arguments) {
+        Optional<OscArgument> said = argument(arguments, listen.argument());
+        return said.filter(OscArgument.Text.class::isInstance).map(text -> ((OscArgument.Text) text).value())
+                .or(() -> listen.role() != Listen.Role.VALUE ? said.map(OscArgument::text) : Optional.empty());
+    }
+
+    static Optional<OscArgument> argument(List<OscArgument> arguments, int place) {
+        return place < arguments.size() ? Optional.of(arguments.get(place)) : Optional.empty();
+    }
+}

@@ -1,0 +1,73 @@
+package imperan.live;
+
+import imperan.osc.OscArgument;
+
+import java.util.List;
+import java.util.Optional;
+
+/** What an answer has to say to agree with what was sent. */
+sealed interface Wanted {
+
+    boolean agrees(List<OscArgument> said);
+
+    /** That it comes is enough. */
+    enum Anything implements Wanted {
+        INSTANCE;
+
+        @Override
+        public boolean agrees(List<OscArgument> said) {
+            return true;
+        }
+    }
+
+    /** Always the same, as somebody wrote it down. */
+    record Given(String text, int place) implements Wanted {
+        @Override
+        public boolean agrees(List<OscArgument> said) {
+            return place < said.size() && Spelling.means(said.get(place), text);
+        }
+    }
+
+    /** The arguments that were sent, each in its place. */
+    record Arguments(List<Each> each) implements Wanted {
+
+        /**
+         * @param place     in the answer, from 0
+         * @param tolerance in the argument's own unit
+         */
+        record Each(int place, OscArgument sent, double tolerance) {
+            private boolean agrees(List<OscArgument> said) {
+                if (place >= said.size()) {
+                    return false;
+                }
+                Optional<Double> number = Spelling.number(sent);
+                return number.isPresent() ? Spelling.number(said.get(place)).filter(n -> Math.abs(n - number.get()) <= tolerance).isPresent()
+                        : said.get(place).equals(sent);
+            }
+        }
+
+        @Override
+        public boolean agrees(List<OscArgument> said) {
+            return each.stream().allMatch(argument -> argument.agrees(said));
+        }
+    }
+
+    /** Where a control stands, as its listens read it. */
+    record Stand(List<Axis> axes) implements Wanted {
+
+        /**
+         * @param position  where the axis of the reading stands, 0 to 1
+         * @param tolerance as a share of its way
+         */
+        record Axis(Reading reading, double position, double tolerance) {
+            private boolean agrees(List<OscArgument> said) {
+                return reading.position(said).filter(p -> Math.abs(p - position) <= tolerance).isPresent();
+            }
+        }
+
+        @Override
+        public boolean agrees(List<OscArgument> said) {
+            return axes.stream().allMatch(axis -> axis.agrees(said));
+        }
+    }
+}

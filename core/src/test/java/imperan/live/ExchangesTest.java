@@ -1,0 +1,105 @@
+package imperan.live;
+
+import imperan.osc.OscArgument;
+import imperan.show.PartId;
+import imperan.show.Shows;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** Thousands of random steps: the exchanges end as a list that is searched from end to end says. */
+class ExchangesTest {
+
+    private static final long LIMIT = Expectation.UNTOLD.limitNanos();
+
+    /** An exchange as the rule sees it. */
+    private static final class Model {
+        private final long number;
+        private final String address;
+        private final int value;
+        private final boolean question;
+        private long due;
+        private boolean differed;
+
+        private Model(long number, String address, int value, boolean question, long due) {
+            this.number = number;
+            this.address = address;
+            this.value = value;
+            this.question = question;
+            this.due = due;
+        }
+    }
+
+    private final Map<Long, String> ended = new LinkedHashMap<>();
+    private final Exchanges exchanges = new Exchanges((exchange, ending) -> assertThat(ended.put(exchange.number, ending.getClass().getSimpleName())).isNull());
+    private final Map<Long, String> expected = new LinkedHashMap<>();
+    private final List<Model> open = new ArrayList<>();
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4})
+    void endAsTheRuleSays(long seed) {
+        Random random = new Random(seed);
+        long now = 0;
+        for (int step = 0; step < 20_000; step++) {
+            now += random.nextInt(40) * 1_000_000L;
+            expire(now);
+            assertThat(ended).as("step %d", step).isEqualTo(expected);
+            String address = "/" + random.nextInt(4);
+            switch (random.nextInt(6)) {
+                case 0, 1 -> say(address, random.nextInt(5), false, now);
+                case 2 -> say(address, 0, true, now);
+                case 3 -> asked(address, now);
+                default -> heard(address, random.nextInt(5), now);
+            }
+            assertThat(ended).as("step %d", step).isEqualTo(expected);
+            assertThat(exchanges.of(Shows.DESK)).hasSize(open.size());
+            assertThat(exchanges.nextDue()).isEqualTo(open.stream().mapToLong(model -> model.due).min().orElse(DueQueue.NEVER));
+        }
+    }
+
+    private void say(String address, int value, boolean question, long now) {
+        long number = exchanges.nextNumber();
+        Wanted wanted = question ? Wanted.Anything.INSTANCE : new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32(value), 0.5)));
+        exchanges.open(new Exchange(number, Shows.DESK, Optional.<PartId>empty(), address, wanted, question, Expectation.UNTOLD, 0, false, now), now);
+        open.add(new Model(number, address, value, question, now + LIMIT));
+    }
+
+    private void asked(String address, long now) {
+        exchanges.asked(Shows.DESK, address, now);
+        open.stream().filter(model -> model.address.equals(address)).forEach(model -> model.due = now + LIMIT);
+    }
+
+    private void expire(long now) {
+        exchanges.expire(now);
+        // in the order in which they end, each queue for itself: with one length there is one
+        open.stream().filter(model -> model.due <= now).forEach(model -> expected.put(model.number, model.differed ? "WrongValue" : "NoAnswer"));
+        open.removeIf(model -> model.due <= now);
+    }
+
+    private void heard(String address, int value, long now) {
+        exchanges.heard(Shows.DESK, address, List.of(new OscArgument.Int32(value)), now, (exchange, wrong) -> { });
+        List<Model> there = open.stream().filter(model -> model.address.equals(address)).toList();
+        Optional<Model> youngest = there.stream().filter(model -> !model.question && model.value == value).reduce((a, b) -> b);
+        boolean anyQuestion = there.stream().anyMatch(model -> model.question);
+        for (Model model : there) {
+            if (model.question || youngest.filter(model::equals).isPresent()) {
+                expected.put(model.number, "Answered");
+                open.remove(model);
+            } else if (youngest.filter(found -> found.number > model.number).isPresent()) {
+                expected.put(model.number, "Overtaken");
+                open.remove(model);
+            }
+        }
+        if (youngest.isEmpty() && !anyQuestion) {
+            there.stream().filter(model -> !model.differed).findFirst().ifPresent(model -> model.differed = true);
+        }
+    }
+}
