@@ -3,7 +3,7 @@ import { EditField } from "../ui/EditField";
 import { NumberField } from "../ui/fields";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
-import type { PutPhrase } from "./PhraseDetails";
+import type { PutPhrase } from "./put";
 import { placesOf, placesText } from "./words";
 
 const FROM: { value: AnswerRule["kind"]; text: string }[] = [
@@ -92,7 +92,12 @@ export function AnswerFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }
                 return places
                   ? set("places", () => ({ places }))
                   : Promise.resolve([
-                      { part: null, field: "answer/places", message: "Write numbers, such as 2, 3", mend: null },
+                      {
+                        part: null,
+                        field: "answer/places",
+                        message: "Write numbers, such as 2, 3",
+                        mend: null,
+                      },
                     ]);
               }}
             />
@@ -130,7 +135,10 @@ export function AnswerFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }
   );
 }
 
-type Set = (field: keyof AnswerRule, change: (before: AnswerRule) => Partial<AnswerRule>) => ReturnType<PutPhrase>;
+type Set = (
+  field: keyof AnswerRule,
+  change: (before: AnswerRule) => Partial<AnswerRule>,
+) => ReturnType<PutPhrase>;
 
 /** How near the value that comes back has to be: in percent, in its own unit, or in steps. */
 function Nearness({ answer, set }: { answer: AnswerRule; set: Set }) {

@@ -5,7 +5,7 @@ import { EditField } from "../ui/EditField";
 import { NumberField } from "../ui/fields";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
-import type { PutPhrase } from "./PhraseDetails";
+import type { PutPhrase } from "./put";
 
 /** What stands in the way of a phrase while its target says so. */
 export function MaskFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }) {
@@ -32,11 +32,7 @@ export function MaskFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }) 
               value={mask.address}
               onCommit={(address) => set(i, "address", { address })}
             />
-            <EditField
-              label="This value"
-              value={mask.text}
-              onCommit={(text) => set(i, "text", { text })}
-            />
+            <EditField label="This value" value={mask.text} onCommit={(text) => set(i, "text", { text })} />
             <NumberField
               label="Argument"
               whole

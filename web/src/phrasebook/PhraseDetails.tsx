@@ -1,7 +1,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import { change } from "../api/edits";
 import { setValues } from "../api/phrasebooks";
-import type { Phrase, PhraseArgument, Problem } from "../api/types";
+import type { Phrase, PhraseArgument } from "../api/types";
 import type { HeldOf } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
@@ -12,25 +12,15 @@ import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
 import { TYPES } from "../ui/types";
 import { AnswerFields } from "./AnswerFields";
+import { FRESH_ARGUMENT } from "./fresh";
 import { MaskFields } from "./MaskFields";
+import type { PutPhrase } from "./put";
 import { valueWords } from "./words";
-
-const NEW: PhraseArgument = {
-  type: "FLOAT32",
-  low: 0,
-  high: 1,
-  unit: "",
-  choices: [],
-  fixed: null,
-  marks: [],
-};
 
 const withArgument = (phrase: Phrase, index: number, change: Partial<PhraseArgument>): Phrase => ({
   ...phrase,
   arguments: phrase.arguments.map((a, i) => (i === index ? { ...a, ...change } : a)),
 });
-
-export type PutPhrase = (field: string, update: (p: Phrase) => Phrase) => Promise<Problem[]>;
 
 /** Everything of one phrase: its arguments in order, what comes back, and what can stand in its way. */
 export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose: () => void }) {
@@ -96,7 +86,9 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
       </ol>
       <PushButton
         className="self-start"
-        onClick={() => void report(put("arguments", (p) => ({ ...p, arguments: [...p.arguments, NEW] })))}
+        onClick={() =>
+          void report(put("arguments", (p) => ({ ...p, arguments: [...p.arguments, FRESH_ARGUMENT] })))
+        }
       >
         <Plus size={16} aria-hidden /> Argument
       </PushButton>

@@ -13,6 +13,7 @@ import { SearchField } from "../ui/SearchField";
 import { ImportBook } from "./ImportBook";
 import { LinkSheetEditor } from "./LinkSheetEditor";
 import { LinkSheetWords } from "./LinkSheetWords";
+import { freshPhrase } from "./fresh";
 import { PhraseList } from "./PhraseList";
 import { isFound } from "./words";
 
@@ -87,17 +88,7 @@ function Book({ held }: { held: HeldOf<Phrasebook> }) {
             id: crypto.randomUUID(),
             parent: id,
             order: Math.max(0, ...phrases.map((p) => p.part.order + 1)),
-            body: {
-              kind: "phrase",
-              address: `/new/${phrases.length + 1}`,
-              direction: "BOTH",
-              arguments: [
-                { type: "FLOAT32", low: 0, high: 1, unit: "", choices: [], fixed: null, marks: [] },
-              ],
-              answer: { kind: "SAME", address: "", tolerance: 1 / 127, seconds: 0.5, words: null },
-              meaning: "",
-              maskedBy: "",
-            },
+            body: freshPhrase(`/new/${phrases.length + 1}`),
           },
         },
       ]),

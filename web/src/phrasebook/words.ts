@@ -33,7 +33,8 @@ export const directionWords: Record<Phrase["direction"], string> = {
 
 export function answerWords({ answer, direction }: Phrase): string {
   if (direction === "IN") return "";
-  return { SAME: "the same", OTHER: answer.address, QUERY: "when asked", NONE: "none" }[answer.kind];
+  const from = { SAME: "the same", OTHER: answer.address, QUERY: "when asked", NONE: "none" }[answer.kind];
+  return answer.kind !== "NONE" && answer.says === "GIVEN" ? `${from} ${answer.given}` : from;
 }
 
 /** Places of arguments as people count them, from 1. */

@@ -71,9 +71,7 @@ export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
   return (
     <div className="flex flex-col gap-1.5">
       {trace?.answer && (
-        <p
-          className={`font-mono text-sm [overflow-wrap:anywhere] ${FITS[trace.answer.fit].tone}`}
-        >
+        <p className={`font-mono text-sm [overflow-wrap:anywhere] ${FITS[trace.answer.fit].tone}`}>
           {trace.answer.address} {trace.answer.arguments}
           <br />
           after {(trace.answer.afterNanos / 1e6).toFixed(1)} ms, {FITS[trace.answer.fit].text}
@@ -157,7 +155,7 @@ export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
         </>
       ) : (
         <>
-          <p className="text-sm text-quiet">It listens to nothing, so no answer can be compared.</p>
+          <p className="text-sm text-quiet">It listens to nothing, so answers move nothing here.</p>
           <PushButton
             onClick={() =>
               void report(

@@ -103,7 +103,8 @@ class BuildTest extends InstalledTest {
         button("Send once").click();
         desk.waitForLevel("in/2", 0.75);
         assertThat(cell("Wire")).containsText("/bellows/in/2/level ,f 0.75");
-        assertThat(cell("Answer")).containsText("No listen is set, so no answer can be compared");
+        assertThat(cell("Answer").getByText("agrees")).isVisible();
+        assertThat(cell("Answer")).containsText("It listens to nothing, so answers move nothing here.");
     }
 
     @Test

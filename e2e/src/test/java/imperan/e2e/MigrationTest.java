@@ -33,7 +33,7 @@ class MigrationTest {
 
     /** @param version of the tables, by the number of their last migration */
     @ParameterizedTest
-    @ValueSource(strings = {"v2", "v6", "v8", "v9", "v10", "v11"})
+    @ValueSource(strings = {"v2", "v6", "v8", "v9", "v10", "v11", "v13"})
     void aDatabaseOfAnEarlierVersionComesUp(String version) throws IOException {
         JsonNode files = ShowJson.mapper().readTree(resource(version + ".json.gz"));
         try (Installation imperan = new Installation(resource(version + ".sql.gz"))) {
