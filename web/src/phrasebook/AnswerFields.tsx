@@ -103,14 +103,14 @@ export function AnswerFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }
             />
           )}
           {answer.says === "SAME" && <Nearness answer={answer} set={set} />}
-          <div className="grid grid-cols-2 gap-2">
+          <div className="grid grid-cols-2 items-end gap-2">
             <NumberField
-              label="within, seconds"
+              label="Within, seconds"
               value={answer.seconds}
               onCommit={(seconds) => set("seconds", () => ({ seconds }))}
             />
             <NumberField
-              label="final value, seconds after the first (0: the first is final)"
+              label="Final value, seconds after the first (0: the first is final)"
               value={answer.finalSeconds ?? 0}
               onCommit={(n) => set("finalSeconds", () => ({ finalSeconds: n || null }))}
             />
@@ -147,7 +147,7 @@ function Nearness({ answer, set }: { answer: AnswerRule; set: Set }) {
   return (
     <div className="grid grid-cols-2 items-end gap-2">
       <Select
-        label="as near as"
+        label="As near as"
         value={near?.unit ?? "TYPE"}
         options={NEAR}
         onChange={(unit) =>
@@ -160,7 +160,7 @@ function Nearness({ answer, set }: { answer: AnswerRule; set: Set }) {
       />
       {near && (
         <NumberField
-          label="how much"
+          label="How much"
           value={Math.round(near.of * factor * 1e4) / 1e4}
           onCommit={(n) => set("tolerance", () => ({ tolerance: { unit: near.unit, of: n / factor } }))}
         />

@@ -114,13 +114,41 @@ class PhrasebookTest extends InstalledTest {
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("another address")).click();
         details.getByLabel("Its address").fill("/new/state");
         details.getByLabel("Its address").press("Enter");
+        choose(details, "It says", "always the same value");
+        details.getByLabel("This value").fill("playing");
+        details.getByLabel("This value").press("Enter");
+        details.getByLabel("In its arguments").fill("second");
+        details.getByLabel("In its arguments").press("Enter");
+        assertThat(details.getByRole(AriaRole.ALERT)).containsText("Write numbers, such as 2, 3");
+        details.getByLabel("In its arguments").fill("2");
+        details.getByLabel("In its arguments").press("Enter");
+        choose(details, "Who is told of a change", "who asked to be told");
+        choose(details, "What it does to its target", "something happens each time");
+        details.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Mask").setExact(true)).click();
+        Locator mask = details.getByLabel("Mask 1", new Locator.GetByLabelOptions().setExact(true));
+        mask.getByLabel("On").fill("/keel/sleep now");
+        mask.getByLabel("On").press("Enter");
+        assertThat(mask.getByRole(AriaRole.ALERT)).isVisible();
+        mask.getByLabel("On").fill("/keel/sleep");
+        mask.getByLabel("On").press("Enter");
         details.getByLabel("Close").click();
         Locator row = page.locator("[data-phrase^='/new/']");
         assertThat(row).containsText("if");
+        assertThat(row).containsText("/new/state playing");
+        row.getByLabel("Details of /new/").click();
+        assertThat(details.getByLabel("In its arguments")).hasValue("2");
+        assertThat(details.getByLabel("Mask 1", new Locator.GetByLabelOptions().setExact(true)).getByLabel("On")).hasValue("/keel/sleep");
+        assertThat(details.getByLabel("Who is told of a change")).containsText("who asked to be told");
+        details.getByLabel("Close").click();
         assertThat(row.getByLabel("Values")).hasValue("0 to 500 ms");
         assertThat(row).containsText("/new/state");
         row.getByLabel("Remove /new/").click();
         assertThat(row).hasCount(0);
+    }
+
+    private void choose(Locator within, String field, String option) {
+        within.getByLabel(field, new Locator.GetByLabelOptions().setExact(true)).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option)).click();
     }
 
     @Test
