@@ -17,13 +17,15 @@ final class Door {
 
     private final LiveState state;
     private final Sending sending;
-    private final Touching touching;
+    private final Movement movement;
+    private final Hands hands;
     private final Following following;
 
-    Door(LiveState state, Sending sending, Touching touching, Following following) {
+    Door(LiveState state, Sending sending, Movement movement, Hands hands, Following following) {
         this.state = state;
         this.sending = sending;
-        this.touching = touching;
+        this.movement = movement;
+        this.hands = hands;
         this.following = following;
     }
 
@@ -37,11 +39,11 @@ final class Door {
         if (problem.isPresent()) {
             return problem.map(Problem::of);
         } else if (command instanceof Touch touch) {
-            return touching.touch(touch, actor, now).map(Problem::of);
+            return hands.touch(touch, actor, now).map(Problem::of);
         } else if (command instanceof Command.TestFire fire) {
             return testFire(fire);
         } else if (command instanceof Command.Rest rest) {
-            touching.rest(rest.controls(), actor, now);
+            movement.rest(rest.controls(), actor);
             return Optional.empty();
         } else if (command instanceof Command.SetGate set) {
             return gate(set, now);
@@ -111,7 +113,7 @@ final class Door {
      * @param closing the links that may not get another chance: what waits on them to be pressed or released leaves at once, whatever their pace
      */
     void letGo(Predicate<LiveControl> which, Collection<Link> closing, long now) {
-        touching.letGo(which, now);
+        hands.letGo(which, now);
         closing.forEach(link -> sending.hurry(link));
         sending.flush();
     }

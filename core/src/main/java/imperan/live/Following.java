@@ -28,13 +28,13 @@ final class Following {
 
     private final LiveState state;
     private final Sending sending;
-    private final Touching touching;
+    private final Hands hands;
     private Show show = Show.empty();
 
-    Following(LiveState state, Sending sending, Touching touching) {
+    Following(LiveState state, Sending sending, Hands hands) {
         this.state = state;
         this.sending = sending;
-        this.touching = touching;
+        this.hands = hands;
     }
 
     /** The show that runs. */
@@ -113,7 +113,7 @@ final class Following {
         }
         Set<PartId> gone = new HashSet<>();
         leaving.forEach(link -> gone.add(link.id()));
-        touching.letGo(control -> control.speaksTo(gone)
+        hands.letGo(control -> control.speaksTo(gone)
                 || changed.contains(control.id) && played(next, control.id).filter(control.control::isPlayedLike).isEmpty(), now);
         leaving.forEach(link -> sending.hurry(link));
         sending.flush();

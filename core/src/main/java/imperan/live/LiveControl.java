@@ -44,6 +44,8 @@ final class LiveControl {
     final PartId id;
     final Control control;
     final List<CompiledSend> sends;
+    /** What it moves. */
+    final Set<MovedLine> lines;
 
     Position position;
     Position echo;
@@ -93,6 +95,7 @@ final class LiveControl {
         this.control = control;
         this.memory = memory;
         this.sends = control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList();
+        this.lines = control.sends().stream().flatMap(send -> MovedLine.of(send).stream()).collect(Collectors.toUnmodifiableSet());
         this.repeats = control.sends().stream().anyMatch(send -> send.on() == Send.Phase.HELD);
         this.tolerances = new double[control.form().axes()];
         this.position = Position.rest(control.form());
@@ -179,7 +182,7 @@ final class LiveControl {
     long nextDue() {
         long next = DueQueue.NEVER;
         if (grip != null && !grip.counts()) {
-            next = grip.since() + Touching.HOLD_STILL_NANOS;
+            next = grip.since() + Hands.HOLD_STILL_NANOS;
         } else if (grip != null && repeats) {
             next = repeatDue;
         } else if (grip == null && openUntil != Long.MIN_VALUE) {

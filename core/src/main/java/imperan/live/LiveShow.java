@@ -30,7 +30,8 @@ public final class LiveShow {
     private final LiveState state;
     private final Sending sending;
     private final Receiving receiving;
-    private final Touching touching;
+    private final Movement movement;
+    private final Hands hands;
     private final Following following;
     private final Door door;
 
@@ -38,9 +39,10 @@ public final class LiveShow {
         state = new LiveState(sink);
         sending = new Sending(state);
         receiving = new Receiving(state, sending);
-        touching = new Touching(state, sending);
-        following = new Following(state, sending, touching);
-        door = new Door(state, sending, touching, following);
+        movement = new Movement(state, sending);
+        hands = new Hands(state, sending, movement);
+        following = new Following(state, sending, hands);
+        door = new Door(state, sending, movement, hands, following);
     }
 
     /** Runs another show, or the same as somebody else left it. What is in use and is the same in both is not disturbed. */
@@ -117,12 +119,12 @@ public final class LiveShow {
 
     /** A browser says that it is still there. */
     public void heartbeat(String browser, long now) {
-        touching.heartbeat(browser, now);
+        hands.heartbeat(browser, now);
     }
 
     /** The browsers that hold a control. */
     public int hands() {
-        return touching.hands();
+        return hands.hands();
     }
 
     // ---- receiving
@@ -173,7 +175,7 @@ public final class LiveShow {
 
     /** What would leave if these controls went to their rest values; those that a hand holds, or that stand there, are left out. */
     public List<RestLine> restPreview(Collection<PartId> controls) {
-        return touching.restPreview(controls);
+        return movement.restPreview(controls);
     }
 
     // ---- sockets and time
@@ -245,9 +247,9 @@ public final class LiveShow {
         if (due instanceof Due.OfLink of) {
             Optional.ofNullable(state.links.get(of.target())).ifPresent(link -> linkDue(link, now));
         } else if (due instanceof Due.OfControl of) {
-            Optional.ofNullable(state.controls.get(of.control())).ifPresent(control -> touching.controlDue(control, now));
+            Optional.ofNullable(state.controls.get(of.control())).ifPresent(control -> hands.controlDue(control, now));
         } else if (due instanceof Due.OfBrowser of) {
-            touching.browserDue(of.browser(), now);
+            hands.browserDue(of.browser(), now);
         } else {
             switch ((Due.OfAll) due) {
                 case ANSWERS -> {

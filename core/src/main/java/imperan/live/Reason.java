@@ -25,6 +25,10 @@ public sealed interface Reason {
     record HeldByAnother(String name) implements OfTouch {
     }
 
+    /** Somebody moves the same line with another control, and stands before who wants to move it now. */
+    record MovedByAnother(String name, String control) implements OfTouch {
+    }
+
     /** It is possible only while its target says so. */
     record Disabled(String address, String text) implements OfTouch {
     }

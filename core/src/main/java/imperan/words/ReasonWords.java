@@ -19,6 +19,7 @@ public record ReasonWords(String why, String mend, String brief) {
 
     static {
         say(Reason.HeldByAnother.class, r -> words(r.name() + " holds this control", "Wait until " + r.name() + " lets go of it"));
+        say(Reason.MovedByAnother.class, r -> words(r.name() + " moves the same with “" + r.control() + "”", "Wait until " + r.name() + " lets go of it"));
         say(Reason.Disabled.class, r -> words("Disabled until its target sends " + r.address() + " " + r.text(),
                 "Bring the target into that state, or change under Behaviour what enables the control"));
         say(Reason.FirstOfTwoTouches.class, r -> words("First touch: touch again within " + seconds(r.openNanos()) + " s", "Touch it once more; its guard is set under Behaviour"));

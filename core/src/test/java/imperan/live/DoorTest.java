@@ -40,8 +40,8 @@ class DoorTest {
     @ParameterizedTest
     @FieldSource("EACH")
     void isDoneForWhoMayAndRefusedInWordsForWhoMayNot(Command command) {
-        Actor may = new Actor("b1", "Ada", EnumSet.of(command.needs()));
-        Actor mayNot = new Actor("b1", "Ada", EnumSet.complementOf(EnumSet.of(command.needs())));
+        Actor may = new Actor(Actor.Kind.PERSON, "b1", "Ada", EnumSet.of(command.needs()));
+        Actor mayNot = new Actor(Actor.Kind.PERSON, "b1", "Ada", EnumSet.complementOf(EnumSet.of(command.needs())));
         stage.takeSent();
         assertThat(stage.live.carryOut(command, mayNot, stage.now).map(Problem::message)).hasValue("Ada may not do this");
         assertThat(stage.takeSent()).isEmpty();

@@ -19,7 +19,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 class ReasonWordsTest {
 
     /** One of each, with its evidence. */
-    static final List<Reason> EACH = List.of(new Reason.HeldByAnother("Ben"), new Reason.Disabled("/deck/state", "ready"), new Reason.FirstOfTwoTouches(3_000_000_000L),
+    static final List<Reason> EACH = List.of(new Reason.HeldByAnother("Ben"), new Reason.MovedByAnother("Ben", "Level 2"), new Reason.Disabled("/deck/state", "ready"), new Reason.FirstOfTwoTouches(3_000_000_000L),
             new Reason.NotHeldYet(), new Reason.NoSend(), new Reason.NoTarget(), new Reason.TargetGone(), new Reason.NotTyped("“fifty” is not a number"),
             new Reason.SocketBroken("Port 9201 is taken"), new Reason.Gated("Bellows", Gate.HELD), new Reason.Gated("Bellows", Gate.SILENT),
             new Reason.Gated("Bellows", Gate.REHEARSING), new Reason.SameValue(), new Reason.NotTaken(), new Reason.WaitsForItsTime(), new Reason.TooManyWait(),

@@ -1,6 +1,5 @@
 package imperan.live;
 
-import imperan.osc.OscText;
 import imperan.show.Behaviour;
 import imperan.show.PartId;
 import imperan.show.Send;
@@ -8,8 +7,6 @@ import imperan.show.form.Finger;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
 
-import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,8 +15,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 
-/** From hands to positions: whether a control takes one now, where it goes, and what of it is sent. */
-final class Touching {
+/** From fingers, keys and tilts to movements: whether a control takes a hand now, and where it goes then. */
+final class Hands {
 
     /** How long a guarded control has to be held still before the hand counts. */
     static final long HOLD_STILL_NANOS = 600_000_000L;
@@ -30,13 +27,16 @@ final class Touching {
 
     private final LiveState state;
     private final Sending sending;
+    private final Movement movement;
     /** When each browser was heard last; only of those that hold something, so there are no more of them than controls. */
     private final Map<String, Long> heartbeats = new HashMap<>();
     private final Set<PartId> held = new TreeSet<>();
 
-    Touching(LiveState state, Sending sending) {
+    Hands(LiveState state, Sending sending, Movement movement) {
         this.state = state;
         this.sending = sending;
+        this.movement = movement;
+        movement.lettingGo(control -> lift(control, false, state.now()));
     }
 
     void heartbeat(String browser, long now) {
@@ -55,6 +55,7 @@ final class Touching {
 
     private void grip(LiveControl control, Touch touch, Actor actor, boolean counts, long now) {
         control.grip = new LiveControl.Grip(actor, new Finger(control.isKnown(), touch.x(), touch.y()), touch, now, counts);
+        movement.hold(control, actor, Precedence.HAND, () -> lift(control, false, state.now()));
         held.add(control.id);
         heartbeats.put(actor.id(), now);
         state.due.noLaterThan(new Due.OfBrowser(actor.id()), now + LiveShow.HEARTBEAT_NANOS);
@@ -123,7 +124,7 @@ final class Touching {
             if (mine) {
                 lift(control, phase == Touch.Phase.RELEASE, now);
             }
-        } else if (mine || isLetIn(control, now)) {
+        } else if (mine || isLetIn(control, actor, now)) {
             act(control, touch, actor, mine, now);
         }
         sending.flush();
@@ -136,31 +137,33 @@ final class Touching {
             case MOVE -> {
                 if (mine && control.grip.counts()) {
                     control.grip.finger().moved(touch.x(), touch.y(), touch.fine());
-                    goTo(control, form.move(control.position, control.grip.finger(), control.memory), actor, now);
+                    goTo(control, form.move(control.position, control.grip.finger(), control.memory), actor);
                 }
             }
             case STEP -> {
                 holdByKey(control, touch, actor, now);
                 double share = touch.fine() ? Finger.FINE : 1;
-                goTo(control, form.step(control.position, touch.x() * share, touch.y() * share, control.memory), actor, now);
+                goTo(control, form.step(control.position, touch.x() * share, touch.y() * share, control.memory), actor);
             }
             case SET -> {
                 holdByKey(control, touch, actor, now);
-                moveTo(control, form.set(control.position, touch.y()), actor, now);
+                movement.moveTo(control, form.set(control.position, touch.y()), actor, Precedence.HAND);
             }
-            case REST -> moveTo(control, Position.rest(form), actor, now);
-            case PICK -> form.saved((int) touch.y()).ifPresent(saved -> moveTo(control, saved, actor, now));
-            case TILT -> form.tilted(touch.x(), touch.y(), control.memory, now).ifPresent(tilted -> moveTo(control, tilted, actor, now));
-            case TYPE -> type(control, touch.words(), actor, now);
+            case REST -> movement.moveTo(control, Position.rest(form), actor, Precedence.HAND);
+            case PICK -> form.saved((int) touch.y()).ifPresent(saved -> movement.moveTo(control, saved, actor, Precedence.HAND));
+            case TILT -> form.tilted(touch.x(), touch.y(), control.memory, now).ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
+            case TYPE -> type(control, touch.words(), actor);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }
     }
 
     /** Whether a control takes a hand now; where not, the path says why. The first touch of a control that wants two opens it. */
-    private boolean isLetIn(LiveControl control, long now) {
+    private boolean isLetIn(LiveControl control, Actor actor, long now) {
         if (!control.enabled) {
             Behaviour.Condition when = control.control.behaviour().enabledWhen().orElseThrow();
             sending.stop(control, new Reason.Disabled(when.address(), when.text()));
+            return false;
+        } else if (!movement.isFree(control, actor, Precedence.HAND)) {
             return false;
         } else if (!control.isOpen(now)) {
             control.openUntil = now + OPEN_NANOS;
@@ -204,11 +207,10 @@ final class Touching {
         boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && form.restsOnDoubleTap();
         Position position = twice ? Position.rest(form) : form.press(control.position, grip.finger(), control.memory, now);
         boolean moves = !position.equals(control.position);
-        letOthersGo(control, position, grip.actor(), now);
-        control.position = position;
+        movement.place(control, position, grip.actor());
         sending.sendAll(control, Send.Phase.PRESS);
         if (moves || form.triggers()) {
-            moved(control, grip.actor(), now);
+            movement.moved(control, grip.actor());
         }
         if (form.triggers()) {
             // a trigger sends the same at each press and nothing at its release
@@ -217,20 +219,12 @@ final class Touching {
     }
 
     /** What it was turned leaves before where it stands then. */
-    private void goTo(LiveControl control, Position position, Actor actor, long now) {
-        turn(control, control.memory.takeSteps(), actor, now);
-        moveTo(control, position, actor, now);
+    private void goTo(LiveControl control, Position position, Actor actor) {
+        movement.turned(control, control.memory.takeSteps(), actor);
+        movement.moveTo(control, position, actor, Precedence.HAND);
     }
 
-    private void turn(LiveControl control, int steps, Actor actor, long now) {
-        if (steps != 0) {
-            control.steps = steps;
-            control.movedBy = actor.name();
-            sending.sendAll(control, Send.Phase.STEP);
-        }
-    }
-
-    private void type(LiveControl control, String words, Actor actor, long now) {
+    private void type(LiveControl control, String words, Actor actor) {
         if (!control.control.form().givesText()) {
             return;
         }
@@ -240,7 +234,7 @@ final class Touching {
             return;
         }
         control.typed = words;
-        moved(control, actor, now);
+        movement.moved(control, actor);
     }
 
     /** The hands on these controls are lost, and let go. */
@@ -267,77 +261,11 @@ final class Touching {
         if (grip.counts()) {
             boolean tap = meant && grip.finger().isTap() && now - grip.since() <= DOUBLE_TAP_NANOS;
             control.tappedAt = tap ? now : Long.MIN_VALUE;
-            moveTo(control, control.control.form().release(control.position), grip.actor(), now);
+            movement.moveTo(control, control.control.form().release(control.position), grip.actor(), Precedence.HAND);
             sending.sendAll(control, Send.Phase.RELEASE);
-            settle(control);
+            movement.settle(control);
         }
+        movement.release(control);
         state.changed(control);
-    }
-
-    private void moveTo(LiveControl control, Position position, Actor actor, long now) {
-        if (!position.equals(control.position)) {
-            letOthersGo(control, position, actor, now);
-            control.position = position;
-            moved(control, actor, now);
-        }
-    }
-
-    /** Before a button of a group goes on, those that are on go off, as if let go: at no moment are two of them on. */
-    private void letOthersGo(LiveControl control, Position position, Actor actor, long now) {
-        if (!isOn(position)) {
-            return;
-        }
-        for (LiveControl other : state.groups.othersOf(control)) {
-            if (isOn(other.position)) {
-                if (other.grip != null) {
-                    lift(other, false, now);
-                }
-                moveTo(other, Position.of(0), actor, now);
-            }
-        }
-    }
-
-    private static boolean isOn(Position position) {
-        return position.first() >= 0.5;
-    }
-
-    private void moved(LiveControl control, Actor actor, long now) {
-        control.movedBy = actor.name();
-        state.changed(control);
-        sending.sendAll(control, Send.Phase.CHANGE);
-    }
-
-    /** Once the finger is off, the answer counts, if it came after what we sent. */
-    private void settle(LiveControl control) {
-        if (control.grip == null && !control.echo.isUnknown() && control.echoAt >= control.sentAt
-                && !state.isAwaited(control)) {
-            control.position = control.position.filledBy(control.echo);
-            control.disputed = false;
-        }
-    }
-
-    // ---- to rest
-
-    /** What would leave if these controls went to their rest values; those that a hand holds, or that stand there, are left out. */
-    List<RestLine> restPreview(Collection<PartId> controls) {
-        List<RestLine> lines = new ArrayList<>();
-        for (LiveControl control : resting(controls)) {
-            Position rest = Position.rest(control.control.form());
-            control.sends.stream().filter(send -> send.send().on() == Send.Phase.CHANGE).forEach(send -> lines.add(new RestLine(control.id,
-                    control.control.called(), send.send().target().map(state.links::get).map(link -> link.target().name()).orElse(""),
-                    send.send().address(), OscText.arguments(send.arguments(rest, 0, "")))));
-        }
-        return lines;
-    }
-
-    /** Brings controls to their rest values. */
-    void rest(Collection<PartId> controls, Actor actor, long now) {
-        resting(controls).forEach(control -> moveTo(control, Position.rest(control.control.form()), actor, now));
-        sending.flush();
-    }
-
-    private List<LiveControl> resting(Collection<PartId> controls) {
-        return controls.stream().map(state.controls::get).filter(control -> control != null && control.grip == null && control.enabled
-                && control.control.form().restsOnDemand() && !control.position.equals(Position.rest(control.control.form()))).toList();
     }
 }

@@ -1,0 +1,150 @@
+package imperan.live;
+
+import imperan.osc.OscText;
+import imperan.show.PartId;
+import imperan.show.Send;
+import imperan.show.form.Position;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** Brings controls to positions, for whoever wants it, and sends what they send then. Where somebody who stands before them moves the same line, they do not. */
+final class Movement {
+
+    private final LiveState state;
+    private final Sending sending;
+    private final Movers movers = new Movers();
+    private Consumer<LiveControl> lettingGo = control -> { };
+
+    Movement(LiveState state, Sending sending) {
+        this.state = state;
+        this.sending = sending;
+    }
+
+    /** How a hand is made to let go of a control that somebody else moves. */
+    void lettingGo(Consumer<LiveControl> how) {
+        lettingGo = how;
+    }
+
+    // ---- who may
+
+    /** Whether an actor may move a control now; where not, its path says who is in the way. */
+    boolean isFree(LiveControl control, Actor actor, Precedence by) {
+        Optional<Movers.Mover> inTheWay = movers.inTheWay(control, actor, by);
+        inTheWay.ifPresent(mover -> sending.stop(control, reason(mover.actor(), mover.control())));
+        return inTheWay.isEmpty();
+    }
+
+    private Reason reason(Actor actor, PartId with) {
+        return new Reason.MovedByAnother(actor.name(), Optional.ofNullable(state.controls.get(with)).map(control -> control.control.called()).orElse(""));
+    }
+
+    /**
+     * From now on an actor moves a control, which is free for it. Whoever moved its lines and stands behind ends, and is told why.
+     *
+     * @param ended what is to be done when somebody takes it from this actor
+     */
+    void hold(LiveControl control, Actor actor, Precedence by, Runnable ended) {
+        takeFromOthers(control, actor);
+        movers.take(control, actor, by, ended);
+    }
+
+    /** The actor that moved a control no longer does. */
+    void release(LiveControl control) {
+        movers.release(control.id);
+    }
+
+    private void takeFromOthers(LiveControl control, Actor actor) {
+        for (Movers.Mover mover : movers.others(control, actor)) {
+            movers.release(mover.control());
+            mover.ended().run();
+            Optional.ofNullable(state.controls.get(mover.control())).ifPresent(other -> sending.stop(other, reason(actor, control.id)));
+        }
+    }
+
+    // ---- moving
+
+    /** Brings a control to a position, where nobody is in the way. */
+    void moveTo(LiveControl control, Position position, Actor actor, Precedence by) {
+        if (!position.equals(control.position) && isFree(control, actor, by)) {
+            takeFromOthers(control, actor);
+            place(control, position, actor);
+            moved(control, actor);
+        }
+    }
+
+    /** Puts a control where it is to stand, without a word of it yet. */
+    void place(LiveControl control, Position position, Actor actor) {
+        letOthersGo(control, position, actor);
+        control.position = position;
+    }
+
+    /** A control was moved by an actor: it sends what it sends on a change. */
+    void moved(LiveControl control, Actor actor) {
+        control.movedBy = actor.name();
+        state.changed(control);
+        sending.sendAll(control, Send.Phase.CHANGE);
+    }
+
+    /** A wheel was turned by some steps. */
+    void turned(LiveControl control, int steps, Actor actor) {
+        if (steps != 0) {
+            control.steps = steps;
+            control.movedBy = actor.name();
+            sending.sendAll(control, Send.Phase.STEP);
+        }
+    }
+
+    /** Before a button of a group goes on, those that are on go off, as if let go: at no moment are two of them on. */
+    private void letOthersGo(LiveControl control, Position position, Actor actor) {
+        if (!isOn(position)) {
+            return;
+        }
+        for (LiveControl other : state.groups.othersOf(control)) {
+            if (isOn(other.position)) {
+                lettingGo.accept(other);
+                moveTo(other, Position.of(0), actor, Precedence.of(actor));
+            }
+        }
+    }
+
+    private static boolean isOn(Position position) {
+        return position.first() >= 0.5;
+    }
+
+    /** Once nobody moves it, the answer counts, if it came after what we sent. */
+    void settle(LiveControl control) {
+        if (control.grip == null && !control.echo.isUnknown() && control.echoAt >= control.sentAt && !state.isAwaited(control)) {
+            control.position = control.position.filledBy(control.echo);
+            control.disputed = false;
+        }
+    }
+
+    // ---- to rest
+
+    /** What would leave if these controls went to their rest values; those that a hand holds, or that stand there, are left out. */
+    List<RestLine> restPreview(Collection<PartId> controls) {
+        List<RestLine> lines = new ArrayList<>();
+        for (LiveControl control : resting(controls)) {
+            Position rest = Position.rest(control.control.form());
+            control.sends.stream().filter(send -> send.send().on() == Send.Phase.CHANGE).forEach(send -> lines.add(new RestLine(control.id,
+                    control.control.called(), send.send().target().map(state.links::get).map(link -> link.target().name()).orElse(""),
+                    send.send().address(), OscText.arguments(send.arguments(rest, 0, "")))));
+        }
+        return lines;
+    }
+
+    /** Brings controls to their rest values. */
+    void rest(Collection<PartId> controls, Actor actor) {
+        resting(controls).forEach(control -> moveTo(control, Position.rest(control.control.form()), actor, Precedence.STOP));
+        sending.flush();
+    }
+
+    private List<LiveControl> resting(Collection<PartId> controls) {
+        return controls.stream().map(state.controls::get).filter(control -> control != null && control.grip == null && control.enabled
+                && control.control.form().restsOnDemand() && !control.position.equals(Position.rest(control.control.form()))).toList();
+    }
+}

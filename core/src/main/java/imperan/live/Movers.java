@@ -1,0 +1,54 @@
+package imperan.live;
+
+import imperan.show.PartId;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Who moves which line for longer than a moment: a hand that holds a control, a fade. Line by line, so that two controls on one line do not fight. */
+final class Movers {
+
+    /**
+     * Somebody who moves a control for a while.
+     *
+     * @param ended what is to be done when somebody takes it from them
+     */
+    record Mover(PartId control, Actor actor, Precedence by, Runnable ended) {
+    }
+
+    private final Map<MovedLine, Mover> byLine = new HashMap<>();
+    private final Map<PartId, Set<MovedLine>> linesOf = new HashMap<>();
+
+    /** Who is in the way of moving these lines; empty where nobody is. The same actor on the same control is in nobody's way. */
+    Optional<Mover> inTheWay(LiveControl control, Actor actor, Precedence by) {
+        return others(control, actor).stream().filter(mover -> !by.takesFrom(mover.by)).findFirst();
+    }
+
+    private static boolean isOf(Mover mover, LiveControl control, Actor actor) {
+        return mover.control.equals(control.id) && mover.actor.id().equals(actor.id());
+    }
+
+    /** The others who move any of these lines. */
+    List<Mover> others(LiveControl control, Actor actor) {
+        return byLine.isEmpty() ? List.of() : control.lines.stream().map(byLine::get).filter(mover -> mover != null && !isOf(mover, control, actor)).distinct().toList();
+    }
+
+    /** From now on an actor moves the lines of a control. */
+    void take(LiveControl control, Actor actor, Precedence by, Runnable ended) {
+        release(control.id);
+        Mover mover = new Mover(control.id, actor, by, ended);
+        control.lines.forEach(line -> byLine.put(line, mover));
+        linesOf.put(control.id, control.lines);
+    }
+
+    /** Nobody moves the lines of this control any more. */
+    void release(PartId control) {
+        Set<MovedLine> lines = linesOf.remove(control);
+        if (lines != null) {
+            lines.forEach(line -> byLine.computeIfPresent(line, (l, mover) -> mover.control.equals(control) ? null : mover));
+        }
+    }
+}
