@@ -4,6 +4,7 @@ import imperan.osc.MessageTemplate;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.shaping.Chain;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.FixedArgument;
@@ -24,6 +25,8 @@ final class CompiledSend {
     private final List<OscArgument> fixed = new ArrayList<>();
     /** For each argument that is chosen: what each option says. */
     private final List<List<OscArgument>> chosen = new ArrayList<>();
+    /** For each argument: the way from the control to it; that of others than values is not gone. */
+    private final List<Chain> chains;
     private final Form form;
     private byte[] lastPacket = new byte[0];
     private Expectation expectation = Expectation.UNTOLD;
@@ -31,6 +34,7 @@ final class CompiledSend {
     CompiledSend(Send send, Form form) {
         this.send = send;
         this.form = form;
+        this.chains = send.arguments().stream().map(argument -> argument instanceof ArgumentSource.Value value ? value.chain() : Chain.UNIT).toList();
         for (ArgumentSource source : send.arguments()) {
             fixed.add(source instanceof ArgumentSource.Fixed f
                     ? FixedArgument.parse(f).argument().orElseThrow() : OscArgument.Bare.NIL);
@@ -78,7 +82,7 @@ final class CompiledSend {
         for (int i = 0; i < filled.length; i++) {
             ArgumentSource source = send.arguments().get(i);
             if (source instanceof ArgumentSource.Value value) {
-                filled[i] = value.type() == ArgumentType.COLOUR ? colour(position) : argument(value, position.get(value.axis()));
+                filled[i] = value.type() == ArgumentType.COLOUR ? colour(position) : argument(value.type(), chains.get(i), position.get(value.axis()));
             } else if (source instanceof ArgumentSource.Steps turned) {
                 filled[i] = number(turned.type(), steps * turned.each());
             } else if (source instanceof ArgumentSource.Typed line) {
@@ -114,12 +118,11 @@ final class CompiledSend {
         return differs;
     }
 
-    private static OscArgument argument(ArgumentSource.Value source, double position) {
-        Scale scale = new Scale(source.low(), source.high());
-        return switch (source.type()) {
+    private static OscArgument argument(ArgumentType type, Chain chain, double position) {
+        return switch (type) {
             case BOOLEAN -> position >= 0.5 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
-            case TEXT -> new OscArgument.Text(scale.text(position, false));
-            default -> number(source.type(), scale.value(position));
+            case TEXT -> new OscArgument.Text(chain.text(position, false));
+            default -> number(type, chain.there(position));
         };
     }
 

@@ -105,13 +105,13 @@ record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgumen
     private double range(int argument, List<ArgumentSource> sources) {
         Optional<PhraseArgument> told = argument < arguments.size() ? Optional.of(arguments.get(argument)) : Optional.empty();
         return told.filter(a -> a.low().isPresent() && a.high().isPresent()).map(a -> a.high().get() - a.low().get())
-                .orElseGet(() -> argument < sources.size() && sources.get(argument) instanceof ArgumentSource.Value value ? Math.abs(value.high() - value.low()) : 0.0);
+                .orElseGet(() -> argument < sources.size() && sources.get(argument) instanceof ArgumentSource.Value value ? value.chain().range() : 0.0);
     }
 
     /** How far what is heard may be from where an axis of a control stands, as a share of its way. */
     double share(CompiledSend send, int axis) {
         Optional<ArgumentSource.Value> value = send.value(axis);
-        double range = value.map(v -> Math.abs(v.high() - v.low())).filter(Double::isFinite).filter(r -> r > 0).orElse(1.0);
+        double range = value.map(v -> v.chain().range()).filter(Double::isFinite).filter(r -> r > 0).orElse(1.0);
         boolean whole = value.filter(v -> v.type() == ArgumentType.INT32 || v.type() == ArgumentType.INT64).isPresent();
         return rule.tolerance().map(near -> near.unit() == Tolerance.Unit.SHARE ? near.of() : near.amount(range) / range).orElse(whole ? 0.5 / range : USUAL_SHARE);
     }

@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.phrasebook.Vocabulary;
+import imperan.shaping.Chain;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
@@ -80,7 +81,7 @@ final class LiveControl {
     /** How long the answer to what was sent may take. */
     private long answerWindow = Expectation.UNTOLD.limitNanos();
 
-    private final List<Scale> scales = new ArrayList<>();
+    private final List<Chain> chains = new ArrayList<>();
     /** Whether its numbers are whole ones: as they are sent, else as its phrasebook says that they are reported. */
     private boolean whole;
     /** What it remembers of hands. */
@@ -101,7 +102,7 @@ final class LiveControl {
         this.position = Position.rest(control.form());
         this.echo = Position.unknown(control.form());
         for (int axis = 0; axis < control.form().axes(); axis++) {
-            scales.add(scale(axis));
+            chains.add(chain(axis));
         }
         this.whole = sent(0).map(value -> isWhole(value.type())).orElse(false);
     }
@@ -136,10 +137,10 @@ final class LiveControl {
     }
 
     /** An axis in the terms of the target: as it is sent, else as it is heard. */
-    private Scale scale(int axis) {
-        return sent(axis).map(v -> new Scale(v.low(), v.high())).or(() -> control.listens().stream()
-                .filter(l -> l.role() == Listen.Role.VALUE && l.axis() == axis).findFirst().map(l -> new Scale(l.low(), l.high())))
-                .orElse(Scale.UNIT);
+    private Chain chain(int axis) {
+        return sent(axis).map(ArgumentSource.Value::chain).or(() -> control.listens().stream()
+                .filter(l -> l.role() == Listen.Role.VALUE && l.axis() == axis).findFirst().map(Listen::chain))
+                .orElse(Chain.UNIT);
     }
 
     /**
@@ -252,7 +253,7 @@ final class LiveControl {
 
     private String text(Position at) {
         return control.form().text(at, typed).orElseGet(() -> IntStream.range(0, at.axes()).filter(axis -> !Double.isNaN(at.get(axis)))
-                .mapToObj(axis -> scales.get(axis).text(at.get(axis), whole)).collect(Collectors.joining(" ")));
+                .mapToObj(axis -> chains.get(axis).text(at.get(axis), whole)).collect(Collectors.joining(" ")));
     }
 
     SavedValue saved() {

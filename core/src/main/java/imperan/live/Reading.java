@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.shaping.Chain;
 import imperan.show.Control;
 import imperan.show.Listen;
 
@@ -13,10 +14,10 @@ import java.util.stream.IntStream;
  *
  * @param texts what each option is called by its target, for a form that chooses among them; else empty
  */
-record Reading(Listen listen, Scale scale, List<String> texts) {
+record Reading(Listen listen, Chain chain, List<String> texts) {
 
     static Reading of(Control control, Listen listen) {
-        return new Reading(listen, new Scale(listen.low(), listen.high()), control.form().heardTexts());
+        return new Reading(listen, listen.chain(), control.form().heardTexts());
     }
 
     /** Where it says that the axis stands, 0 to 1; empty where it says nothing of that. */
@@ -29,10 +30,10 @@ record Reading(Listen listen, Scale scale, List<String> texts) {
             return IntStream.range(0, texts.size()).filter(i -> Spelling.means(said.get(), texts.get(i))).mapToObj(i -> i / Math.max(1.0, texts.size() - 1.0)).findFirst();
         }
         if (said.get() instanceof OscArgument.Rgba colour) {
-            // a colour in one argument has all three axes in it, whatever the scale
+            // a colour in one argument has all three axes in it, whatever the range
             return listen.axis() > 2 ? Optional.empty() : Optional.of((colour.value() >>> 24 - 8 * listen.axis() & 0xff) / 255.0);
         }
-        return Spelling.number(said.get()).map(scale::position);
+        return Spelling.number(said.get()).flatMap(chain::back);
     }
 
     /** What was said, where it is a text, or where it is to be read and not to move anything. */

@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.shaping.Chain;
 import imperan.show.form.Choice;
 import imperan.show.form.Colour;
 import imperan.show.form.Form;
@@ -35,6 +36,11 @@ public sealed interface ArgumentSource {
         /** The value of the first axis. */
         public Value(ArgumentType type, double low, double high) {
             this(type, low, high, 0);
+        }
+
+        /** From the position of the axis to the argument. */
+        public Chain chain() {
+            return Chain.scale(low, high);
         }
 
         @Override

@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.shaping.Chain;
 import imperan.show.form.Form;
 
 import java.util.Optional;
@@ -40,6 +41,11 @@ public record Listen(Optional<PartId> target, String address, int argument, doub
     /** One that says in words where the control stands. */
     public static Listen words(Optional<PartId> target, String address, int argument) {
         return new Listen(target, address, argument, 0, 1, Role.WORDS, 0);
+    }
+
+    /** From the position of the axis to the argument; what is heard goes its way back. */
+    public Chain chain() {
+        return Chain.scale(low, high);
     }
 
     public Listen to(Optional<PartId> other) {
