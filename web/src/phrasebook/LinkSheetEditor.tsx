@@ -79,10 +79,14 @@ export function LinkSheetEditor({ held, onClose }: { held: HeldOf<Phrasebook>; o
         checked={sheet.takesBundles}
         onChange={(takesBundles) => void report(put("takesBundles", (s) => ({ ...s, takesBundles })))}
       />
-      <Check
-        label="Allow addresses without a leading slash"
-        checked={sheet.bareAddresses}
-        onChange={(bareAddresses) => void report(put("bareAddresses", (s) => ({ ...s, bareAddresses })))}
+      <Select
+        label="Spoken"
+        value={sheet.dialect}
+        options={[
+          { value: "osc", text: "OSC" },
+          { value: "osc-bare", text: "OSC, addresses may lack the slash at their start" },
+        ]}
+        onChange={(dialect) => void report(put("dialect", (s) => ({ ...s, dialect })))}
       />
       <EditField
         label="True for these versions"

@@ -19,7 +19,7 @@ export function LinkSheetWords({ sheet }: { sheet: Sheet }) {
     sheet.keepAlive !== null && `wants ${sheet.keepAlive.address} every ${sheet.keepAlive.everySeconds} s`,
     sheet.messagesPerSecond !== null && `at most ${sheet.messagesPerSecond} a second`,
     !sheet.takesBundles && "no bundles",
-    sheet.bareAddresses && "addresses without a slash",
+    sheet.dialect === "osc-bare" && "addresses without a slash",
     sheet.partners !== null && `${sheet.partners} ${sheet.partners === 1 ? "partner" : "partners"} at most`,
     sheet.versions !== "" && `true for ${sheet.versions}`,
   ].filter(Boolean);

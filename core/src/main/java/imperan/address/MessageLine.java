@@ -27,17 +27,18 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
     private static final Pattern WHOLE = Pattern.compile("[+-]?\\d{1,18}");
     private static final Pattern DECIMAL = Pattern.compile("[+-]?(?:\\d+\\.\\d*|\\.\\d+|\\d+(?=[eE]))(?:[eE][+-]?\\d{1,3})?");
 
-    /** Reads a line whose address begins with a slash, as OSC wants it. */
+    /** Reads a line with an address as OSC wants it. */
     public static MessageLine parse(String text) {
-        return parse(text, AddressText::parse);
+        return parse(text, address -> AddressText.parse(address).problem());
     }
 
-    /** Reads a line whose address may lack the slash at its start, as some receivers want it. */
+    /** Reads a line that was checked when it was written. */
     public static MessageLine parseFreely(String text) {
-        return parse(text, AddressText::parseFreely);
+        return parse(text, address -> Optional.empty());
     }
 
-    private static MessageLine parse(String text, Function<String, AddressText> reading) {
+    /** @param faults what is wrong with an address; empty where it is one */
+    public static MessageLine parse(String text, Function<String, Optional<AddressText.Fault>> faults) {
         String line = text.strip();
         if (line.length() > MAX_LENGTH) {
             return new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A message in one line has at most " + MAX_LENGTH + " characters",
@@ -57,13 +58,13 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
             }
             String word = line.substring(at, end);
             if (place == 0) {
-                address = word;
+                address = quoted ? unquoted(word) : word;
             } else {
                 arguments.add(quoted ? new OscArgument.Text(unquoted(word)) : argument(word));
             }
             at = skipBlanks(line, end);
         }
-        Optional<AddressText.Fault> fault = reading.apply(address).problem();
+        Optional<AddressText.Fault> fault = faults.apply(address);
         if (fault.isEmpty() && at < line.length()) {
             fault = Optional.of(new AddressText.Fault("The quote at “" + shortened(line.substring(at)) + "” is not closed, or something follows it at once",
                     Optional.empty()));

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -42,14 +43,18 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
         pieces = List.copyOf(pieces);
     }
 
-    /** Reads an address that begins with a slash, as OSC wants it. */
+    /** Reads an address as OSC wants it. */
     public static SlotAddress parse(String text) {
-        SlotAddress address = parseFreely(text);
-        return address.problem().isEmpty() && AddressText.isBare(text)
-                ? bad(text, AddressText.parse(address.first()).problem().orElseThrow().message()) : address;
+        return parse(text, address -> AddressText.parse(address).problem());
     }
 
-    /** Reads an address that may lack the slash at its start, as some receivers want it. */
+    /** @param fault what is wrong with an address that it stands for; empty where that is one */
+    public static SlotAddress parse(String text, Function<String, Optional<AddressText.Fault>> fault) {
+        SlotAddress address = parseFreely(text);
+        return address.problem.isPresent() ? address : fault.apply(address.first()).map(found -> bad(text, found.message())).orElse(address);
+    }
+
+    /** Reads an address of any dialect: only its slots are looked at. */
     public static SlotAddress parseFreely(String text) {
         List<Piece> pieces = new ArrayList<>();
         StringBuilder fixed = new StringBuilder();
@@ -97,8 +102,7 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
                 return bad(address.text, "It stands for " + count + " addresses" + (address.slots().size() > 1 ? " or more" : "") + "; at most " + MAX_COUNT + " are taken");
             }
         }
-        Optional<AddressText.Fault> fault = AddressText.parseFreely(address.first()).problem();
-        return fault.isEmpty() ? address : bad(address.text, fault.get().message());
+        return address;
     }
 
     private static SlotAddress bad(String text, String problem) {

@@ -13,7 +13,6 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.Tick;
-import imperan.show.Transport;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -60,7 +59,7 @@ public final class SheetComparison {
     private void target(PartId id, Target target) {
         Optional<LinkView> link = facts.link(id);
         receives(id, target, link);
-        if (target.transport() != Transport.UDP) {
+        if (target.transport().isConnection()) {
             link.ifPresentOrElse(l -> add(id, "connection", "TCP", l.socket().works() ? "connected" : l.socket().trouble(),
                     l.socket().works() ? Verdict.AGREES : Verdict.DIFFERS), () -> add(id, "connection", "TCP", "the show does not run", Verdict.NOT_SEEN));
         } else if (target.answering() != Target.Answering.NONE) {

@@ -15,7 +15,6 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.Tick;
-import imperan.show.Transport;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -105,7 +104,7 @@ final class TargetChecks {
     // ---- the ports
 
     private void ports(Part part, Target target) {
-        if (target.transport() != Transport.UDP) {
+        if (target.transport().isConnection()) {
             // a connection brings its own port at our end, and answers come back along it
             return;
         }
@@ -130,7 +129,7 @@ final class TargetChecks {
                     + target.answerPort() + "; ports below " + Ports.FIRST_USER + " belong to the system, and may not be ours to open",
                     String.valueOf(target.answerPort())).with(otherAnswerPort(part)));
         }
-        before(part).filter(other -> other.transport() == Transport.UDP && other.host().equals(target.host())
+        before(part).filter(other -> !other.transport().isConnection() && other.host().equals(target.host())
                         && other.answerPort() == target.answerPort()).findFirst()
                 .ifPresent(other -> found.add(Finding.of(FindingKind.SHARED_ANSWER_PORT, part.id(), "answerPort", target.name() + " and "
                         + other.name() + " are both " + target.host() + " and answer to our port " + target.answerPort()
@@ -139,7 +138,7 @@ final class TargetChecks {
     }
 
     private Stream<Target> udp() {
-        return targets.stream().map(part -> ((Target) part.body()).asReached()).filter(target -> target.transport() == Transport.UDP);
+        return targets.stream().map(part -> ((Target) part.body()).asReached()).filter(target -> !target.transport().isConnection());
     }
 
     /** The targets that stand before one, as they are reached. */

@@ -1,9 +1,6 @@
 package imperan.live;
 
-import imperan.osc.MessageTemplate;
 import imperan.osc.OscArgument;
-import imperan.osc.OscEncoder;
-import imperan.osc.OscMessage;
 import imperan.shaping.Chain;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -13,7 +10,6 @@ import imperan.show.form.Form;
 import imperan.show.form.Position;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -21,14 +17,13 @@ import java.util.Optional;
 final class CompiledSend {
 
     private final Send send;
-    private final MessageTemplate template;
     private final List<OscArgument> fixed = new ArrayList<>();
     /** For each argument that is chosen: what each option says. */
     private final List<List<OscArgument>> chosen = new ArrayList<>();
     /** For each argument: the way from the control to it; that of others than values is not gone. */
     private final List<Chain> chains;
     private final Form form;
-    private byte[] lastPacket = new byte[0];
+    private Optional<List<OscArgument>> last = Optional.empty();
     private Expectation expectation = Expectation.UNTOLD;
 
     CompiledSend(Send send, Form form) {
@@ -42,10 +37,6 @@ final class CompiledSend {
                     .map(option -> FixedArgument.parse(new ArgumentSource.Fixed(c.type(), option.text())).argument().orElseThrow()).toList()
                     : List.of());
         }
-        // true and false are types of their own in OSC, so such a message has no fixed type tags; nothing is typed yet
-        boolean constantTags = send.arguments().stream()
-                .allMatch(a -> a instanceof ArgumentSource.Fixed || a.type() != ArgumentType.BOOLEAN && !(a instanceof ArgumentSource.Typed));
-        template = constantTags ? MessageTemplate.like(new OscMessage(send.address(), arguments(Position.rest(form), 0, ""))) : null;
     }
 
     Send send() {
@@ -101,20 +92,15 @@ final class CompiledSend {
                 .flatMap(line -> FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed)).problem().stream()).findFirst();
     }
 
-    byte[] packet(List<OscArgument> arguments) {
-        return template != null ? template.encode(arguments)
-                : OscEncoder.encode(new OscMessage(send.address(), arguments));
-    }
-
     /** What was to go out did not: the same value is worth sending again. */
     void forgetLast() {
-        lastPacket = new byte[0];
+        last = Optional.empty();
     }
 
-    /** Notes what went out; false where it is what went out before. */
-    boolean differsFromLast(byte[] packet) {
-        boolean differs = !Arrays.equals(packet, lastPacket);
-        lastPacket = packet;
+    /** Notes what goes out; false where it is what went out before. */
+    boolean differsFromLast(List<OscArgument> arguments) {
+        boolean differs = last.filter(arguments::equals).isEmpty();
+        last = Optional.of(arguments);
         return differs;
     }
 

@@ -119,7 +119,7 @@ final class Door {
     }
 
     private Optional<Problem> say(Command.Say say) {
-        MessageLine read = Phrasebook.bareAddresses(following.show(), say.target()) ? MessageLine.parseFreely(say.line()) : MessageLine.parse(say.line());
+        MessageLine read = MessageLine.parse(say.line(), Phrasebook.spokenWith(following.show(), say.target())::fault);
         return read.problem().map(p -> new Problem(Optional.of(say.target()), "line", p.message(), p.mend()))
                 .or(() -> with(say.target(), link -> {
                     sending.say(link, read.message().orElseThrow());

@@ -172,11 +172,11 @@ final class Exchanges {
     }
 
     /** The addresses on which answers are awaited that an incoming one means; it may be a pattern. */
-    List<String> awaitedOn(PartId target, String address, AddressPattern.Budget budget) {
-        OfTarget of = targets.get(target);
+    List<String> awaitedOn(Link link, String address, AddressPattern.Budget budget) {
+        OfTarget of = targets.get(link.id());
         if (of == null) {
             return List.of();
-        } else if (!AddressPattern.isPattern(address)) {
+        } else if (!link.spoken().hasPatterns() || !AddressPattern.isPattern(address)) {
             return of.byAddress.containsKey(address) ? List.of(address) : List.of();
         }
         return !budget.isSpent() && AddressPattern.compile(address) instanceof AddressPattern.Compiled.Pattern compiled

@@ -187,7 +187,7 @@ final class Following {
         }
         for (Link link : otherwise.isEmpty() && books.isEmpty() ? List.<Link>of() : state.links.values()) {
             if (otherwise.contains(link.id()) || link.target().phrasebook().filter(books::contains).isPresent()) {
-                link.vocabulary(Vocabulary.of(next, link.target()));
+                link.speaks(Phrasebook.spokenWith(next, link.target()), Vocabulary.of(next, link.target()));
                 otherwise.add(link.id());
             }
         }

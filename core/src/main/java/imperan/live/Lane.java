@@ -1,7 +1,6 @@
 package imperan.live;
 
-import imperan.osc.OscEncoder;
-import imperan.osc.TimeTag;
+import imperan.dialect.Codec;
 import imperan.show.PartId;
 
 import java.util.ArrayList;
@@ -127,19 +126,19 @@ final class Lane {
     }
 
     /** Takes a message that leaves with others; the bundle that is full without it leaves first. */
-    Optional<Departing> together(byte[] message) {
-        Optional<Departing> full = togetherBytes + Integer.BYTES + message.length > MAX_BUNDLE_BYTES ? bundle() : Optional.empty();
-        togetherBytes += (together.isEmpty() ? OscEncoder.BUNDLE_HEAD_BYTES : 0) + Integer.BYTES + message.length;
+    Optional<Departing> together(byte[] message, Codec codec) {
+        Optional<Departing> full = codec.bundleBytes(together.size() + 1) + togetherBytes + message.length > MAX_BUNDLE_BYTES ? bundle(codec) : Optional.empty();
+        togetherBytes += message.length;
         together.add(message);
         return full;
     }
 
     /** What leaves together: a bundle, or the one message that is alone; empty where nothing waits. */
-    Optional<Departing> bundle() {
+    Optional<Departing> bundle(Codec codec) {
         if (together.isEmpty()) {
             return Optional.empty();
         }
-        Departing departing = new Departing(together.size() == 1 ? together.get(0) : OscEncoder.bundle(TimeTag.IMMEDIATELY, together), together.size());
+        Departing departing = new Departing(together.size() == 1 ? together.get(0) : codec.bundle(together), together.size());
         together.clear();
         togetherBytes = 0;
         return Optional.of(departing);

@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
 import imperan.show.PartId;
 
 import java.util.List;
@@ -18,5 +19,9 @@ public record Line(Optional<PartId> control, double position, Optional<PartId> t
 
     public Line {
         arguments = List.copyOf(arguments);
+    }
+
+    OscMessage message() {
+        return new OscMessage(address, arguments);
     }
 }

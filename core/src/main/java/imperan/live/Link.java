@@ -1,6 +1,8 @@
 package imperan.live;
 
-import imperan.osc.OscEncoder;
+import imperan.dialect.Codec;
+import imperan.dialect.Dialect;
+import imperan.dialect.Osc;
 import imperan.osc.OscMessage;
 import imperan.phrasebook.Collector;
 import imperan.phrasebook.Vocabulary;
@@ -37,6 +39,9 @@ final class Link {
     private long keepAliveDue = Long.MIN_VALUE;
     private final Map<String, Long> asked = new HashMap<>();
     private Vocabulary vocabulary = Vocabulary.NONE;
+    private Dialect spoken = Osc.STRICT;
+    private Codec codec = spoken.codec();
+    private long refreshDue = DueQueue.NEVER;
     private boolean startWanted = true;
 
     /** @param due where it says when something of it is due */
@@ -60,6 +65,9 @@ final class Link {
         if (gate.isKeptAlive()) {
             next = Math.min(next, lane.nextQuestionAt());
         }
+        if (isSpokenTo()) {
+            next = Math.min(next, refreshDue);
+        }
         return Math.min(next, windowEnds());
     }
 
@@ -69,7 +77,7 @@ final class Link {
     }
 
     private boolean isKeptAlive() {
-        return target.keepAlive().isPresent() && socket.works() && gate.isKeptAlive();
+        return target.keepAlive().isPresent() && isSpokenTo();
     }
 
     /** When it is lost if nothing comes from it; what is not asked cannot be lost. */
@@ -131,8 +139,41 @@ final class Link {
         return vocabulary;
     }
 
-    void vocabulary(Vocabulary known) {
+    /** What is known of it, and how it is spoken to; where that is another dialect than before, nothing was written in it yet. */
+    void speaks(Dialect dialect, Vocabulary known) {
         vocabulary = known;
+        if (dialect != spoken) {
+            spoken = dialect;
+            codec = dialect.codec();
+            refreshDue = DueQueue.NEVER;
+        }
+    }
+
+    Dialect spoken() {
+        return spoken;
+    }
+
+    /** What writes to it. */
+    Codec codec() {
+        return codec;
+    }
+
+    /** Whether messages of one moment leave in one packet. */
+    boolean isBundling() {
+        return target.bundles() && spoken.hasBundles();
+    }
+
+    /** What is to be said again now, where its dialect wants that; it belongs to nobody and is not told of. */
+    List<byte[]> refresh(long now) {
+        if (now < refreshDue || !isSpokenTo()) {
+            return List.of();
+        }
+        refreshDue = now + codec.refreshNanos();
+        return codec.refresh();
+    }
+
+    private boolean isSpokenTo() {
+        return socket.works() && gate.isKeptAlive();
     }
 
     /** The start list was sent, or nobody wants it. */
@@ -217,6 +258,10 @@ final class Link {
     /** Something left for it. */
     void sent(long now) {
         lastSentAt = now;
+        if (codec.refreshNanos() > 0 && refreshDue == DueQueue.NEVER) {
+            refreshDue = now + codec.refreshNanos();
+            plan();
+        }
     }
 
     /** We sent something that is to be answered on an address. */
@@ -256,13 +301,13 @@ final class Link {
     }
 
     /** The keep-alive, if it is due. */
-    Optional<byte[]> keepAlive(long now) {
+    Optional<OscMessage> keepAlive(long now) {
         if (!isKeptAlive() || now < keepAliveDue) {
             return Optional.empty();
         }
         keepAliveDue = now + (long) (target.keepAlive().get().everySeconds() * 1e9);
         asked(target.keepAlive().get().answeredAt(), now);
-        return Optional.of(OscEncoder.encode(new OscMessage(target.keepAlive().get().address(), List.of())));
+        return Optional.of(new OscMessage(target.keepAlive().get().address(), List.of()));
     }
 
     /** Lets time pass; true where the window closed. */

@@ -134,8 +134,9 @@ final class Listeners {
     }
 
     /** The channels an incoming address means; it may be a pattern, and then some may be left out that the budget does not reach. */
-    List<Channel> matching(PartId target, String address, AddressPattern.Budget budget) {
-        if (!AddressPattern.isPattern(address)) {
+    List<Channel> matching(Link link, String address, AddressPattern.Budget budget) {
+        PartId target = link.id();
+        if (!link.spoken().hasPatterns() || !AddressPattern.isPattern(address)) {
             return channel(target, address).map(List::of).orElse(List.of());
         }
         return !budget.isSpent() && AddressPattern.compile(address) instanceof AddressPattern.Compiled.Pattern compiled

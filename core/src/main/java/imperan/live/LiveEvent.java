@@ -32,20 +32,22 @@ public sealed interface LiveEvent {
     /**
      * A packet left, or would have.
      *
+     * @param dialect  in which it is written, by its name
      * @param messages how many it holds
      * @param reason   why it did not leave; empty where it did
      */
-    record PacketOut(long at, Cause cause, PartId target, String peer, int ourPort, byte[] bytes, int messages, Optional<Reason> reason) implements LiveEvent {
+    record PacketOut(long at, Cause cause, PartId target, String dialect, String peer, int ourPort, byte[] bytes, int messages, Optional<Reason> reason) implements LiveEvent {
     }
 
     /**
      * A packet arrived, and what came of it has been told.
      *
      * @param target        from which; empty for a packet that no target claims
+     * @param dialect       in which it is read, by its name
      * @param answeredNanos for an answer to something of ours: how long after it
      * @param reason        why nothing came of it, or not all yet; empty where there is nothing to say
      */
-    record PacketIn(long at, Cause cause, Optional<PartId> target, String peer, int ourPort, byte[] bytes, Optional<Long> answeredNanos,
+    record PacketIn(long at, Cause cause, Optional<PartId> target, String dialect, String peer, int ourPort, byte[] bytes, Optional<Long> answeredNanos,
                     Optional<Reason> reason) implements LiveEvent {
     }
 

@@ -266,11 +266,12 @@ public final class LiveShow {
     }
 
     private void linkDue(Link link, long now) {
-        link.keepAlive(now).ifPresent(packet -> {
+        link.keepAlive(now).ifPresent(message -> {
             state.by(Cause.Origin.KEEP_ALIVE);
-            sending.emit(link, packet);
+            sending.emit(link, message);
             state.by(Cause.Origin.TIME);
         });
+        link.refresh(now).forEach(packet -> state.datagram(link, packet));
         sending.drain(link);
         sending.askSettled(link);
         if (link.passes(now)) {

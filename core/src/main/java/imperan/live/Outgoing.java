@@ -9,7 +9,7 @@ import imperan.show.form.Position;
  * @param position of the control then
  * @param cause    what led to it
  */
-record Outgoing(LiveControl control, CompiledSend send, Position position, byte[] packet, Line line, Cause cause) {
+record Outgoing(LiveControl control, CompiledSend send, Position position, Line line, Cause cause) {
 
     String address() {
         return send.send().address();

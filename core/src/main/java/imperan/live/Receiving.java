@@ -1,6 +1,6 @@
 package imperan.live;
 
-import imperan.address.AddressText;
+import imperan.dialect.Osc;
 import imperan.osc.AddressPattern;
 import imperan.osc.Decoded;
 import imperan.osc.OscBundle;
@@ -88,7 +88,7 @@ final class Receiving {
         link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
         boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
         reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason;
-        LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(now, state.cause(), link.map(Link::id), peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, reason);
+        LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(now, state.cause(), link.map(Link::id), link.map(Link::spoken).orElse(Osc.STRICT).id(), peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, reason);
         link.ifPresentOrElse(l -> state.happened(l, arrived), () -> state.happened(arrived));
         if (nowAnswering) {
             sending.askAll(link.get());
@@ -112,7 +112,7 @@ final class Receiving {
 
     private static Optional<String> bareAddress(Link link, OscPacket packet) {
         if (packet instanceof OscMessage message) {
-            return AddressText.isBare(message.address()) && link.vocabulary().heard(message.address()).isEmpty()
+            return !link.spoken().isOrdinary(message.address()) && link.vocabulary().heard(message.address()).isEmpty()
                     ? Optional.of(message.address()) : Optional.empty();
         }
         return ((OscBundle) packet).elements().stream().flatMap(element -> bareAddress(link, element).stream()).findFirst();
@@ -178,8 +178,8 @@ final class Receiving {
         if (nowAnswering) {
             state.turned(link);
         }
-        List<Listeners.Channel> listening = state.listeners.matching(link.id(), message.address(), matching);
-        List<String> awaited = state.exchanges.awaitedOn(link.id(), message.address(), matching);
+        List<Listeners.Channel> listening = state.listeners.matching(link, message.address(), matching);
+        List<String> awaited = state.exchanges.awaitedOn(link, message.address(), matching);
         if (listening.isEmpty() && awaited.isEmpty() && (fresh || elsewhere.contains(new Listeners.Key(link.id(), message.address())))) {
             compareWithWaiting(link, message);
         }

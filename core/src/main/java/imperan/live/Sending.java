@@ -3,7 +3,6 @@ package imperan.live;
 import imperan.address.MessageLine;
 import imperan.live.Cause.Origin;
 import imperan.osc.OscArgument;
-import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.show.PartId;
 import imperan.show.Send;
@@ -58,19 +57,18 @@ final class Sending {
             stop(line, new Reason.SocketBroken(link.get().socket().trouble()));
             return;
         }
-        byte[] packet = compiled.packet(arguments);
         if (link.get().gate() != Gate.OPEN) {
-            withheld(link.get(), packet, gated(link.get()));
+            withheld(link.get(), line, gated(link.get()));
             stop(line, gated(link.get()));
             return;
         }
-        if (!compiled.differsFromLast(packet) && !always) {
+        if (!compiled.differsFromLast(arguments) && !always) {
             // of several axes mostly one moves, and then what matters is that one
             Optional<PartId> shown = control.control.form().axes() == 1 ? Optional.of(control.id) : Optional.empty();
             state.happened(link.get(), new LiveEvent.Stopped(state.now(), state.cause(), shown, control.position.first(), Optional.of(line), new Reason.SameValue()));
             return;
         }
-        Outgoing outgoing = new Outgoing(control, compiled, control.position, packet, line, state.cause());
+        Outgoing outgoing = new Outgoing(control, compiled, control.position, line, state.cause());
         Lane.Taken taken = link.get().lane().take(outgoing);
         if (taken == Lane.Taken.LEAVES) {
             leave(link.get(), outgoing);
@@ -98,13 +96,13 @@ final class Sending {
     }
 
     private void leave(Link link, Outgoing outgoing) {
-        boolean taken = emit(link, outgoing.packet());
+        Optional<Integer> bytes = emit(link, outgoing.line().message());
         // an edit may have replaced the control while the message waited
         LiveControl control = state.controls.get(outgoing.control().id);
         if (control == null) {
             return;
         }
-        if (!taken) {
+        if (bytes.isEmpty()) {
             outgoing.send().forgetLast();
             stop(outgoing.line(), new Reason.NotTaken());
             return;
@@ -114,32 +112,37 @@ final class Sending {
             control.belief = link.isReachable() ? Belief.ASSUMED : Belief.STALE;
         }
         state.changed(control);
-        left(link, outgoing.line(), outgoing.packet());
+        left(link, outgoing.line(), bytes.get());
         awaiting.answerTo(control, link, outgoing);
     }
 
-    private void left(Link link, Line line, byte[] packet) {
-        state.happened(new LiveEvent.LineLeft(state.now(), state.cause(), line, packet.length, link.target().answerPort(), link.peer()));
+    private void left(Link link, Line line, int bytes) {
+        state.happened(new LiveEvent.LineLeft(state.now(), state.cause(), line, bytes, link.target().answerPort(), link.peer()));
     }
 
     /**
      * A message leaves now, or with the others of this moment where the target wants bundles.
      *
-     * @return false where the system did not take it; of a bundle that is only known once it leaves
+     * @return how many bytes of it the system took; empty where it did not, which of a bundle is only known once it leaves
      */
-    boolean emit(Link link, byte[] message) {
-        if (link.target().bundles()) {
-            bundling.add(link);
-            link.lane().together(message).ifPresent(full -> packet(link, full));
-            return true;
+    Optional<Integer> emit(Link link, OscMessage message) {
+        int bytes = 0;
+        for (byte[] packet : link.codec().write(message)) {
+            bytes += packet.length;
+            if (link.isBundling()) {
+                bundling.add(link);
+                link.lane().together(packet, link.codec()).ifPresent(full -> packet(link, full));
+            } else if (!packet(link, new Lane.Departing(packet, 1))) {
+                return Optional.empty();
+            }
         }
-        return packet(link, new Lane.Departing(message, 1));
+        return Optional.of(bytes);
     }
 
     /** What was to leave together leaves: the moment is over. */
     void flush() {
         if (!bundling.isEmpty()) {
-            bundling.forEach(link -> link.lane().bundle().ifPresent(bundle -> packet(link, bundle)));
+            bundling.forEach(link -> link.lane().bundle(link.codec()).ifPresent(bundle -> packet(link, bundle)));
             bundling.clear();
         }
     }
@@ -157,16 +160,17 @@ final class Sending {
     /** What had been handed to the system did not leave after all. */
     void notSent(Link link, byte[] packet) {
         link.counts().tookBack();
-        withheld(link, packet, new Reason.NotTaken());
+        out(link, packet, 1, Optional.of(new Reason.NotTaken()));
         state.changed(link);
     }
 
-    private void withheld(Link link, byte[] packet, Reason reason) {
-        out(link, packet, 1, Optional.of(reason));
+    /** What would have left is shown as it would have been written. */
+    private void withheld(Link link, Line line, Reason reason) {
+        link.spoken().codec().write(line.message()).forEach(packet -> out(link, packet, 1, Optional.of(reason)));
     }
 
     private void out(Link link, byte[] packet, int messages, Optional<Reason> reason) {
-        state.happened(link, new LiveEvent.PacketOut(state.now(), state.cause(), link.id(), link.peer(), link.target().answerPort(), packet, messages, reason));
+        state.happened(link, new LiveEvent.PacketOut(state.now(), state.cause(), link.id(), link.spoken().id(), link.peer(), link.target().answerPort(), packet, messages, reason));
     }
 
     private static Reason gated(Link link) {
@@ -181,13 +185,15 @@ final class Sending {
 
     /** Sends a message that belongs to no control. Its answer is awaited as that of any other. */
     void say(Link link, OscMessage message) {
-        byte[] packet = OscEncoder.encode(message);
+        Line line = new Line(Optional.empty(), 0, Optional.of(link.id()), link.target().name(), message.address(), message.arguments());
         if (link.gate() != Gate.OPEN || !link.socket().works()) {
-            withheld(link, packet, link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link));
-        } else if (emit(link, packet)) {
-            left(link, new Line(Optional.empty(), 0, Optional.of(link.id()), link.target().name(), message.address(), message.arguments()), packet);
-            awaiting.answerTo(link, message);
+            withheld(link, line, link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link));
+            return;
         }
+        emit(link, message).ifPresent(bytes -> {
+            left(link, line, bytes);
+            awaiting.answerTo(link, message);
+        });
     }
 
     /** Asks what came of values that have settled, where the target tells only when it is asked. */
@@ -227,7 +233,7 @@ final class Sending {
         Cause inHand = state.cause();
         state.by(Origin.QUESTION);
         link.asked(address, state.now());
-        emit(link, OscEncoder.encode(new OscMessage(address, List.of())));
+        emit(link, new OscMessage(address, List.of()));
         state.because(inHand, state.now());
     }
 }

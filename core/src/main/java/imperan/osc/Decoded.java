@@ -7,6 +7,10 @@ public sealed interface Decoded {
     record Whole(OscPacket packet) implements Decoded {
     }
 
+    /** The bytes are the beginning of something that is said in several packets, in a dialect that does so. */
+    record Begun() implements Decoded {
+    }
+
     /**
      * The bytes are no packet.
      *

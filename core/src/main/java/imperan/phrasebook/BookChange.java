@@ -1,6 +1,7 @@
 package imperan.phrasebook;
 
 import imperan.address.AddressText;
+import imperan.dialect.Osc;
 import imperan.show.EditRequest;
 import imperan.show.Held;
 import imperan.show.Part;
@@ -112,13 +113,9 @@ public final class BookChange {
         return new EditRequest("Import " + read.size() + " phrases as " + name, steps);
     }
 
+    /** An address that lacks the slash at its start needs a way to speak that allows for it. */
     private Phrasebook.LinkSheet allowing(Phrasebook.LinkSheet given) {
-        return bare() ? given.bare() : given;
-    }
-
-    /** Whether a phrase has no slash at its start, so that the link sheet has to allow for it. */
-    private boolean bare() {
-        return read.keySet().stream().anyMatch(AddressText::isBare);
+        return given.spoken() == Osc.STRICT && read.keySet().stream().anyMatch(AddressText::isBare) ? given.in(Osc.BARE) : given;
     }
 
     private String freeName() {

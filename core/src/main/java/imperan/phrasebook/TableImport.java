@@ -1,6 +1,7 @@
 package imperan.phrasebook;
 
 import imperan.address.SlotAddress;
+import imperan.dialect.Osc;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
 import imperan.show.Ranges;
@@ -234,7 +235,7 @@ public final class TableImport {
         if (address.length() > SlotAddress.MOST_CHARACTERS) {
             return ReadRow.refused(quoted(place, line), "An address has at most " + SlotAddress.MOST_CHARACTERS + " characters");
         }
-        SlotAddress slots = bare ? SlotAddress.parseFreely(address) : SlotAddress.parse(address);
+        SlotAddress slots = SlotAddress.parse(address, (bare ? Osc.BARE : Osc.STRICT)::fault);
         if (slots.problem().isPresent()) {
             return ReadRow.refused(quoted(place, line), address.isEmpty() ? "There is no address in this line" : slots.problem().get());
         }

@@ -1,7 +1,6 @@
 package imperan.plan;
 
 import imperan.show.Target;
-import imperan.show.Transport;
 
 /** What must be typed at the other end of a link: people get the crosswise ports wrong, so it is said in words. */
 public final class OtherEnd {
@@ -15,9 +14,8 @@ public final class OtherEnd {
      */
     public static String words(Target target, String ourHost) {
         String receive = "At " + target.name() + ": receive on port " + target.port();
-        if (target.transport() != Transport.UDP) {
-            return receive + " by TCP (" + (target.transport() == Transport.TCP_SLIP ? "SLIP, OSC 1.1" : "length first, OSC 1.0")
-                    + "); it answers over the same connection.";
+        if (target.transport().isConnection()) {
+            return receive + " by " + target.transport().atOtherEnd() + "; it answers over the same connection.";
         } else if (target.answering() == Target.Answering.NONE) {
             return receive + "; it sends nothing back.";
         }

@@ -12,7 +12,6 @@ import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.show.Tick;
-import imperan.show.Transport;
 
 import java.util.Arrays;
 import java.util.List;
@@ -61,7 +60,7 @@ public final class ProvenLink {
         boolean answers = target.answering() != Target.Answering.NONE;
         return switch (step) {
             case RECEIVED -> answers;
-            case ANSWER_PORT_TOLD -> answers && target.transport() == Transport.UDP;
+            case ANSWER_PORT_TOLD -> answers && !target.transport().isConnection();
             default -> true;
         };
     }

@@ -5,7 +5,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Target;
-import imperan.show.Transport;
 import imperan.table.SheetText;
 
 import java.util.HashSet;
@@ -37,9 +36,9 @@ public final class RigSheet {
             Optional<Host> host = hosts.stream().filter(h -> h.address().equals(target.host())).findFirst();
             host.ifPresent(withTargets::add);
             // answers over a connection need no port of ours
-            boolean answersToPort = target.answering() != Target.Answering.NONE && target.transport() == Transport.UDP;
+            boolean answersToPort = target.answering() != Target.Answering.NONE && !target.transport().isConnection();
             lines.add(SheetText.row(target.name(), host.map(Host::name).orElse(""), target.host(), host.map(h -> "/" + h.prefix()).orElse(""),
-                    target.port(), transport(target.transport()), answersToPort ? ours.getOrDefault(part.id(), "") : "",
+                    target.port(), target.transport().words(), answersToPort ? ours.getOrDefault(part.id(), "") : "",
                     answersToPort ? target.answerPort() : "",
                     target.keepAlive().map(keep -> keep.address() + " every " + keep.everySeconds() + " s").orElse(""),
                     target.messagesPerSecond().map(String::valueOf).orElse(""), host.map(Host::socket).orElse(""),
@@ -48,13 +47,5 @@ public final class RigSheet {
         hosts.stream().filter(host -> !withTargets.contains(host)).forEach(host -> lines.add(SheetText.row("", host.name(), host.address(),
                 "/" + host.prefix(), "", "", "", "", "", "", host.socket(), host.power(), host.note())));
         return lines.toString();
-    }
-
-    private static String transport(Transport transport) {
-        return switch (transport) {
-            case UDP -> "UDP";
-            case TCP_LENGTH -> "TCP, length first";
-            case TCP_SLIP -> "TCP, SLIP";
-        };
     }
 }

@@ -1,6 +1,7 @@
 package imperan.show;
 
 import imperan.address.SlotAddress;
+import imperan.dialect.Dialect;
 
 import java.util.List;
 import java.util.Map;
@@ -96,9 +97,9 @@ public record AnswerRule(Kind kind, String address, Says says, String given, Lis
         }
     }
 
-    void check(PartRules rules, boolean bare) {
+    void check(PartRules rules, Dialect spoken) {
         if (kind == Kind.OTHER) {
-            rules.slotAddress("answer/address", address, bare);
+            rules.slotAddress("answer/address", address, spoken);
         }
         if (words.filter(argument -> argument < 0).isPresent() || places.stream().anyMatch(place -> place < 0)) {
             rules.problem(words.filter(argument -> argument < 0).isPresent() ? "answer/words" : "answer/places", "Arguments are counted from 0");

@@ -1,5 +1,7 @@
 package imperan.show;
 
+import imperan.dialect.Dialect;
+
 import java.util.Optional;
 
 /**
@@ -22,9 +24,9 @@ public record KeepAlive(String address, Optional<String> answer, double everySec
         return answer.orElse(address);
     }
 
-    void check(PartRules rules, String field) {
-        rules.address(field + "/address", address);
-        answer.ifPresent(other -> rules.address(field + "/answer", other));
+    void check(PartRules rules, String field, Dialect spoken) {
+        rules.address(field + "/address", address, spoken);
+        answer.ifPresent(other -> rules.address(field + "/answer", other, spoken));
         if (!(everySeconds >= 0.1 && everySeconds < windowSeconds && windowSeconds <= PartRules.MOST_SECONDS)) {
             rules.problem(field + "/everySeconds",
                     "The period is at least 0.1 s and shorter than the window after which the link is lost, at most a day");

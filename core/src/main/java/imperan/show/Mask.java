@@ -1,5 +1,7 @@
 package imperan.show;
 
+import imperan.dialect.Dialect;
+
 /**
  * Something in a target that stands in the way of what a phrase does, as long as the target says so: its mute, or another channel that plays alone.
  *
@@ -20,8 +22,8 @@ public record Mask(String address, int argument, String text, boolean elsewhere)
         return new Mask(address, 0, text, true);
     }
 
-    void check(PartRules rules, String field, boolean bare) {
-        rules.slotAddress(field + "/address", address, bare);
+    void check(PartRules rules, String field, Dialect spoken) {
+        rules.slotAddress(field + "/address", address, spoken);
         if (argument < 0) {
             rules.problem(field + "/argument", "Arguments are counted from 0");
         }

@@ -1,8 +1,9 @@
 package imperan.show;
 
-import imperan.address.AddressText;
 import imperan.address.MessageLine;
 import imperan.address.SlotAddress;
+import imperan.dialect.Dialect;
+import imperan.dialect.Osc;
 import imperan.rig.HostAddress;
 import imperan.rig.Ports;
 import imperan.show.form.Form;
@@ -120,24 +121,20 @@ public final class PartRules {
         Ports.problem(port).ifPresent(p -> problem(field, p));
     }
 
-    void address(String field, String address) {
-        address(field, address, false);
-    }
-
-    /** A slash may be missing only where the target's phrasebook has phrases without one. */
+    /** What an address is hangs on what is spoken with its target. */
     void address(String field, String address, Optional<PartId> target) {
-        address(field, address, target.filter(id -> Phrasebook.bareAddresses(show, id)).isPresent());
+        address(field, address, target.map(id -> Phrasebook.spokenWith(show, id)).orElse(Osc.STRICT));
     }
 
-    private void address(String field, String address, boolean bare) {
+    void address(String field, String address, Dialect spoken) {
         if (!tooLong(field, address)) {
-            (bare ? AddressText.parseFreely(address) : AddressText.parse(address)).problem().ifPresent(p -> problem(field, p.message(), p.mend()));
+            spoken.fault(address).ifPresent(p -> problem(field, p.message(), p.mend()));
         }
     }
 
-    void slotAddress(String field, String address, boolean bare) {
+    void slotAddress(String field, String address, Dialect spoken) {
         if (!tooLong(field, address)) {
-            (bare ? SlotAddress.parseFreely(address) : SlotAddress.parse(address)).problem().ifPresent(p -> problem(field, p));
+            SlotAddress.parse(address, spoken::fault).problem().ifPresent(p -> problem(field, p));
         }
     }
 
@@ -149,10 +146,10 @@ public final class PartRules {
     }
 
     /** Messages as lines of text. */
-    void lines(String field, List<String> lines, boolean bare) {
+    void lines(String field, List<String> lines, Dialect spoken) {
         for (int i = 0; i < lines.size(); i++) {
             String place = field + "/" + i;
-            (bare ? MessageLine.parseFreely(lines.get(i)) : MessageLine.parse(lines.get(i))).problem()
+            MessageLine.parse(lines.get(i), spoken::fault).problem()
                     .ifPresent(p -> problem(place, p.message(), p.mend()));
         }
     }

@@ -1,5 +1,7 @@
 package imperan.show;
 
+import imperan.dialect.Dialect;
+import imperan.dialect.Osc;
 import imperan.show.ArgumentSource.ArgumentType;
 
 import java.util.List;
@@ -110,14 +112,14 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
 
     @Override
     public void check(PartRules rules) {
-        boolean bare = rules.parent().map(Part::body).filter(Phrasebook.class::isInstance).filter(book -> ((Phrasebook) book).sheet().bareAddresses()).isPresent();
-        rules.slotAddress("address", address, bare);
+        Dialect spoken = rules.parent().map(Part::body).filter(Phrasebook.class::isInstance).map(book -> ((Phrasebook) book).sheet().spoken()).orElse(Osc.STRICT);
+        rules.slotAddress("address", address, spoken);
         for (int i = 0; i < arguments.size(); i++) {
             arguments.get(i).check(rules, "arguments/" + i);
         }
-        answer.check(rules, bare);
+        answer.check(rules, spoken);
         for (int i = 0; i < masks.size(); i++) {
-            masks.get(i).check(rules, "masks/" + i, bare);
+            masks.get(i).check(rules, "masks/" + i, spoken);
         }
         rules.note("meaning", meaning);
         rules.note("maskedBy", maskedBy);

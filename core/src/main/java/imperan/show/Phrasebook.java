@@ -1,5 +1,9 @@
 package imperan.show;
 
+import imperan.dialect.Dialect;
+import imperan.dialect.Dialects;
+import imperan.dialect.Osc;
+
 import java.util.List;
 import java.util.Optional;
 
@@ -16,40 +20,47 @@ public record Phrasebook(String name, LinkSheet sheet) implements Body {
      * @param keepAlive   what keeps it talking
      * @param messagesPerSecond how many it can take
      * @param takesBundles whether it understands bundles
-     * @param bareAddresses whether addresses without a slash at their start are meant so
+     * @param dialect     in which it is spoken to, by the name of a {@link Dialect}
      * @param partners    how many it speaks with at once; empty where it does not say
      * @param steps       what to switch on, restart or save at the other end, in order
      * @param startList   messages that bring such a target into a state to be worked with, as lines
      * @param versions    of which program and device this is true; may be empty
      */
-    public record LinkSheet(Optional<Integer> port, Transport transport, AnswersTo answersTo, Target.Answering answering,
+    public record LinkSheet(Optional<Integer> port, Reach transport, AnswersTo answersTo, Target.Answering answering,
                             Optional<KeepAlive> keepAlive, Optional<Integer> messagesPerSecond, boolean takesBundles,
-                            boolean bareAddresses, Optional<Integer> partners, List<String> steps, List<String> startList, String versions) {
+                            String dialect, Optional<Integer> partners, List<String> steps, List<String> startList, String versions) {
         public LinkSheet {
             steps = List.copyOf(steps);
             startList = List.copyOf(startList);
         }
 
-        /** The same, with addresses that have no slash at their start. */
-        public LinkSheet bare() {
-            return new LinkSheet(port, transport, answersTo, answering, keepAlive, messagesPerSecond, takesBundles, true, partners, steps, startList, versions);
+        public LinkSheet in(Dialect other) {
+            return new LinkSheet(port, transport, answersTo, answering, keepAlive, messagesPerSecond, takesBundles, other.id(), partners, steps, startList, versions);
         }
 
         private void check(PartRules rules) {
             port.ifPresent(usual -> rules.port("sheet/port", usual));
-            keepAlive.ifPresent(keep -> keep.check(rules, "sheet/keepAlive"));
+            keepAlive.ifPresent(keep -> keep.check(rules, "sheet/keepAlive", spoken()));
             if (partners.filter(count -> count < 1).isPresent()) {
                 rules.problem("sheet/partners", "A target has at least one partner, or does not say how many");
             }
             rules.note("sheet/versions", versions);
-            rules.lines("sheet/startList", startList, bareAddresses);
+            rules.lines("sheet/startList", startList, spoken());
+            if (Dialects.of(dialect).isEmpty()) {
+                rules.problem("sheet/dialect", "This Imperan does not speak “" + dialect + "”");
+            }
             steps.forEach(step -> rules.note("sheet/steps", step));
+        }
+
+        /** What is spoken; OSC where this Imperan does not know it. */
+        public Dialect spoken() {
+            return Dialects.of(dialect).orElse(Osc.STRICT);
         }
 
         /** Nothing is known yet. */
         public static LinkSheet unknown() {
-            return new LinkSheet(Optional.empty(), Transport.UDP, AnswersTo.SENDER, Target.Answering.REPORTS, Optional.empty(),
-                    Optional.empty(), true, false, Optional.empty(), List.of(), List.of(), "");
+            return new LinkSheet(Optional.empty(), Reach.UDP, AnswersTo.SENDER, Target.Answering.REPORTS, Optional.empty(),
+                    Optional.empty(), true, Osc.STRICT.id(), Optional.empty(), List.of(), List.of(), "");
         }
     }
 
@@ -68,10 +79,14 @@ public record Phrasebook(String name, LinkSheet sheet) implements Body {
         return target.phrasebook().flatMap(show::part).map(Part::body).filter(Phrasebook.class::isInstance).map(Phrasebook.class::cast);
     }
 
-    /** Whether addresses without a slash at their start are meant so for what is a target of the show. */
-    public static boolean bareAddresses(Show show, PartId target) {
-        return show.part(target).map(Part::body).filter(Target.class::isInstance).flatMap(body -> of(show, (Target) body))
-                .filter(book -> book.sheet.bareAddresses()).isPresent();
+    /** What is spoken with a target of the show: what its phrasebook says, else OSC. */
+    public static Dialect spokenWith(Show show, PartId target) {
+        return show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> spokenWith(show, (Target) body)).orElse(Osc.STRICT);
+    }
+
+    /** The same with a target as it is described. */
+    public static Dialect spokenWith(Show show, Target target) {
+        return of(show, target).map(book -> book.sheet.spoken()).orElse(Osc.STRICT);
     }
 
     @Override

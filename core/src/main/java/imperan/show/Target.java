@@ -23,7 +23,7 @@ import java.util.Optional;
  * @param ticks      the steps to a proven link that people have ticked, at most one of each kind
  */
 public record Target(String name, String host, int port, int answerPort, Answering answering,
-                     Optional<KeepAlive> keepAlive, Optional<Integer> messagesPerSecond, boolean bundles, Transport transport,
+                     Optional<KeepAlive> keepAlive, Optional<Integer> messagesPerSecond, boolean bundles, Reach transport,
                      Optional<String> adapterAddress, Optional<StandInEnd> standIn, boolean startsHeld,
                      List<String> startList, Optional<PartId> phrasebook, List<Tick> ticks) implements Body {
 
@@ -47,7 +47,7 @@ public record Target(String name, String host, int port, int answerPort, Answeri
 
     /** A target over UDP without anything that is not said here. */
     public static Target plain(String name, String host, int port, int answerPort, Answering answering) {
-        return new Target(name, host, port, answerPort, answering, Optional.empty(), Optional.empty(), false, Transport.UDP,
+        return new Target(name, host, port, answerPort, answering, Optional.empty(), Optional.empty(), false, Reach.UDP,
                 Optional.empty(), Optional.empty(), false, List.of(), Optional.empty(), List.of());
     }
 
@@ -72,7 +72,7 @@ public record Target(String name, String host, int port, int answerPort, Answeri
                 standIn, startsHeld, startList, phrasebook, ticks);
     }
 
-    public Target over(Transport other) {
+    public Target over(Reach other) {
         return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, other, adapterAddress,
                 standIn, startsHeld, startList, phrasebook, ticks);
     }
@@ -162,13 +162,13 @@ public record Target(String name, String host, int port, int answerPort, Answeri
             rules.host("standIn/host", end.host());
             rules.port("standIn/port", end.port());
         });
-        rules.lines("startList", startList, Phrasebook.bareAddresses(rules.show(), rules.id()));
+        rules.lines("startList", startList, Phrasebook.spokenWith(rules.show(), this));
         ticks.forEach(tick -> tick.check(rules));
         if (ticks.stream().map(Tick::step).distinct().count() < ticks.size()) {
             rules.problem("ticks", "A step is ticked once at most");
         }
         messagesPerSecond.filter(pace -> pace < 1 || pace > MAX_MESSAGES_PER_SECOND)
                 .ifPresent(pace -> rules.problem("messagesPerSecond", "The pace is 1 to " + MAX_MESSAGES_PER_SECOND + " messages a second, or none"));
-        keepAlive.ifPresent(keep -> keep.check(rules, "keepAlive"));
+        keepAlive.ifPresent(keep -> keep.check(rules, "keepAlive", Phrasebook.spokenWith(rules.show(), this)));
     }
 }

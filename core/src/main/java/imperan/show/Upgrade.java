@@ -124,6 +124,9 @@ public final class Upgrade {
     }
 
     private static void from8(JsonNode body) {
+        if (kind(body).equals("phrasebook")) {
+            dialect(body.path("sheet"));
+        }
         if (kind(body).equals("phrase") && !body.has("effect")) {
             add(body, "{\"effect\": \"UNKNOWN\", \"masks\": []}");
             JsonNode answer = body.path("answer");
@@ -132,6 +135,14 @@ public final class Upgrade {
             if (share.isNumber()) {
                 ((ObjectNode) answer).putObject("tolerance").put("unit", "SHARE").set("of", share);
             }
+        }
+    }
+
+    /** That addresses may lack the slash at their start is a way to speak, beside others. */
+    private static void dialect(JsonNode sheet) {
+        JsonNode bare = sheet instanceof ObjectNode object ? object.remove("bareAddresses") : null;
+        if (bare != null) {
+            ((ObjectNode) sheet).put("dialect", bare.asBoolean(false) ? "osc-bare" : "osc");
         }
     }
 

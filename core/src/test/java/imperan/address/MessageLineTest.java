@@ -8,6 +8,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+import java.util.Optional;
 import java.util.Random;
 
 import static org.assertj.core.api.Assertions.assertThat;
@@ -34,11 +35,18 @@ class MessageLineTest {
         "wake 3 | did you mean /wake?",
         "/a b/ \"open | not closed",
         "/a \"b\"c | not closed",
-        "\"/a\" 1 | begins with a slash",
+        "\"/a b\" 1 | cannot be part of an address",
         "/a* 1 | cannot be part of an address",
     })
     void whatIsNoMessageIsRefusedInWords(String line, String words) {
         assertThat(MessageLine.parse(line).problem().orElseThrow().message()).contains(words);
+    }
+
+    /** An address of another dialect may have blanks in it. */
+    @Test
+    void anAddressMayBeQuoted() {
+        assertThat(message("\"/a\" 1")).isEqualTo(message("/a 1"));
+        assertThat(MessageLine.parse("\"lamp #3\" 50", address -> Optional.empty()).message().orElseThrow().address()).isEqualTo("lamp #3");
     }
 
     @Test

@@ -24,7 +24,7 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.Tick;
-import imperan.show.Transport;
+import imperan.show.Reach;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
@@ -302,7 +302,7 @@ class RigCheckTest {
 
     @Test
     void aConnectionThatIsRefusedIsNoTakenPortAndHasNoAnswerPortToCheck() {
-        with("desk", DESK_TARGET.over(Transport.TCP_SLIP).at("127.0.0.1", 9202).answeringTo(80))
+        with("desk", DESK_TARGET.over(Reach.TCP_SLIP).at("127.0.0.1", 9202).answeringTo(80))
                 .with("rack", Target.plain("Rack", "127.0.0.1", 7102, 9202, Target.Answering.REPORTS));
         known = link(SocketState.noWay("No connection to 127.0.0.1 port 9202"), LinkState.UNHEARD);
         assertThat(kinds()).isEmpty();
@@ -364,8 +364,8 @@ class RigCheckTest {
 
     @Test
     void morePartnersThanTheLinkSheetSaysAreACaution() {
-        Phrasebook.LinkSheet two = new Phrasebook.LinkSheet(Optional.empty(), Transport.UDP, Phrasebook.AnswersTo.SENDER,
-                Target.Answering.REPORTS, Optional.empty(), Optional.empty(), true, false, Optional.of(2), List.of(), List.of(), "");
+        Phrasebook.LinkSheet two = new Phrasebook.LinkSheet(Optional.empty(), Reach.UDP, Phrasebook.AnswersTo.SENDER,
+                Target.Answering.REPORTS, Optional.empty(), Optional.empty(), true, "osc", Optional.of(2), List.of(), List.of(), "");
         with("book", new Phrasebook("Desk", two));
         for (int i = 1; i <= 2; i++) {
             with("desk" + i, DESK_TARGET.answeringTo(9200 + i).speaking(new PartId("book")));
@@ -378,8 +378,8 @@ class RigCheckTest {
 
     @Test
     void bundlesForATargetThatTakesNoneAreSaidAndMended() {
-        Phrasebook.LinkSheet none = new Phrasebook.LinkSheet(Optional.empty(), Transport.UDP, Phrasebook.AnswersTo.SENDER,
-                Target.Answering.REPORTS, Optional.empty(), Optional.empty(), false, false, Optional.empty(), List.of(), List.of(), "");
+        Phrasebook.LinkSheet none = new Phrasebook.LinkSheet(Optional.empty(), Reach.UDP, Phrasebook.AnswersTo.SENDER,
+                Target.Answering.REPORTS, Optional.empty(), Optional.empty(), false, "osc", Optional.empty(), List.of(), List.of(), "");
         with("book", new Phrasebook("Desk", Phrasebook.LinkSheet.unknown()));
         with("desk", DESK_TARGET.bundling().speaking(new PartId("book")));
         assertThat(kinds()).as("its link sheet says that it takes them").isEmpty();

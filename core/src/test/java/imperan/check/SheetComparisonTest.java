@@ -21,7 +21,7 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.Tick;
-import imperan.show.Transport;
+import imperan.show.Reach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -100,7 +100,7 @@ class SheetComparisonTest {
 
     @Test
     void aConnectionIsThereOrNot() {
-        Target tcp = TARGET.over(Transport.TCP_SLIP);
+        Target tcp = TARGET.over(Reach.TCP_SLIP);
         assertThat(field(compare(tcp, link(LinkState.ANSWERING, OPEN, false, 1, 1)), "connection").verdict()).isEqualTo(AGREES);
         assertThat(field(compare(tcp, link(LinkState.LOST, SocketState.noWay("No connection"), false, 1, 1)), "connection"))
                 .satisfies(field -> assertThat(field.seen()).isEqualTo("No connection"));

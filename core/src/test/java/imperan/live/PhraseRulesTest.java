@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.dialect.Osc;
 import imperan.osc.Decoded;
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
@@ -52,7 +53,7 @@ class PhraseRulesTest {
     private static Phrasebook book(boolean bare) {
         Phrasebook.LinkSheet sheet = Phrasebook.LinkSheet.unknown();
         return new Phrasebook("Desk", new Phrasebook.LinkSheet(sheet.port(), sheet.transport(), sheet.answersTo(), sheet.answering(),
-                sheet.keepAlive(), sheet.messagesPerSecond(), sheet.takesBundles(), bare, sheet.partners(), sheet.steps(), sheet.startList(), sheet.versions()));
+                sheet.keepAlive(), sheet.messagesPerSecond(), sheet.takesBundles(), (bare ? Osc.BARE : Osc.STRICT).id(), sheet.partners(), sheet.steps(), sheet.startList(), sheet.versions()));
     }
 
     private void play(Target target, Control control, AnswerRule answer) {

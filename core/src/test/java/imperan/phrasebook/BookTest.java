@@ -14,7 +14,7 @@ import imperan.show.Show;
 import imperan.show.ShowJson;
 import imperan.show.Shows;
 import imperan.show.Target;
-import imperan.show.Transport;
+import imperan.show.Reach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -102,11 +102,11 @@ class BookTest {
     @Test
     void addressesWithoutASlashBringTheirLinkSheetAlong() {
         Show fresh = taken(Show.empty(), OnSameName.MERGE, level("set/a", 1));
-        assertThat(((Phrasebook) fresh.all(Phrasebook.class).get(0).body()).sheet().bareAddresses()).isTrue();
+        assertThat(((Phrasebook) fresh.all(Phrasebook.class).get(0).body()).sheet().dialect()).isEqualTo("osc-bare");
         Show plain = taken(Show.empty(), OnSameName.MERGE, level("/a", 1));
-        assertThat(((Phrasebook) plain.all(Phrasebook.class).get(0).body()).sheet().bareAddresses()).isFalse();
+        assertThat(((Phrasebook) plain.all(Phrasebook.class).get(0).body()).sheet().dialect()).isEqualTo("osc");
         Show merged = taken(plain, OnSameName.MERGE, level("set/a", 1));
-        assertThat(((Phrasebook) merged.all(Phrasebook.class).get(0).body()).sheet().bareAddresses()).isTrue();
+        assertThat(((Phrasebook) merged.all(Phrasebook.class).get(0).body()).sheet().dialect()).isEqualTo("osc-bare");
         assertThat(merged.all(Phrase.class)).hasSize(2);
     }
 
@@ -154,8 +154,8 @@ class BookTest {
 
     @Test
     void aPhrasebookOfAnotherShowBringsItsLinkSheet() {
-        Phrasebook.LinkSheet sheet = new Phrasebook.LinkSheet(Optional.of(7105), Transport.TCP_SLIP, Phrasebook.AnswersTo.SENDER, Target.Answering.QUERIES,
-                Optional.empty(), Optional.of(50), false, false, Optional.empty(), List.of("Switch it on"), List.of("/wake"), "2.1");
+        Phrasebook.LinkSheet sheet = new Phrasebook.LinkSheet(Optional.of(7105), Reach.TCP_SLIP, Phrasebook.AnswersTo.SENDER, Target.Answering.QUERIES,
+                Optional.empty(), Optional.of(50), false, "osc", Optional.empty(), List.of("Switch it on"), List.of("/wake"), "2.1");
         Show taken = ((Outcome.Accepted) Show.empty().apply(new BookChange(Show.empty(), "Desk", List.of(level("/main", 2)), Optional.of(sheet))
                 .edit(BookChange.OnSameName.KEEP_BOTH), Shows.ADA)).show();
         assertThat(((Phrasebook) taken.all(Phrasebook.class).get(0).body()).sheet()).isEqualTo(sheet);

@@ -4,6 +4,7 @@ import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
+import imperan.dialect.Osc;
 import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
@@ -34,7 +35,7 @@ class VocabularyTest {
 
     private static Vocabulary of(Phrase... phrases) {
         List<EditRequest.Step> steps = new ArrayList<>(List.of(put(Shows.DESK, null, Shows.target("Desk").speaking(BOOK)),
-                put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown().bare()))));
+                put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown().in(Osc.BARE)))));
         for (int i = 0; i < phrases.length; i++) {
             steps.add(new EditRequest.Put(new Part(new PartId("p" + i), Optional.of(BOOK), i, phrases[i]), 0));
         }

@@ -22,7 +22,7 @@ import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
-import imperan.show.Transport;
+import imperan.show.Reach;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -143,11 +143,11 @@ class RigPlannerTest {
     @Test
     void aPhrasebookBringsItsLinkSheetAndGoingWithoutLeavesWhatIsSet() {
         put(DESK, Target.plain("Desk", "192.0.2.20", 7000, 9201, Target.Answering.REPORTS).paced(10));
-        put(BOOK, new Phrasebook("Desk", new Phrasebook.LinkSheet(Optional.of(7105), Transport.TCP_SLIP, Phrasebook.AnswersTo.SENDER,
-                Target.Answering.QUERIES, Optional.of(KeepAlive.of("/stay", 3, 7)), Optional.empty(), true, false, Optional.empty(),
+        put(BOOK, new Phrasebook("Desk", new Phrasebook.LinkSheet(Optional.of(7105), Reach.TCP_SLIP, Phrasebook.AnswersTo.SENDER,
+                Target.Answering.QUERIES, Optional.of(KeepAlive.of("/stay", 3, 7)), Optional.empty(), true, "osc", Optional.empty(),
                 List.of("Switch it on"), List.of(), "")));
         done(new RigChange.ChoosePhrasebook(DESK, Optional.of(BOOK)));
-        assertThat(desk()).isEqualTo(Target.plain("Desk", "192.0.2.20", 7105, 9201, Target.Answering.QUERIES).over(Transport.TCP_SLIP)
+        assertThat(desk()).isEqualTo(Target.plain("Desk", "192.0.2.20", 7105, 9201, Target.Answering.QUERIES).over(Reach.TCP_SLIP)
                 .kept(KeepAlive.of("/stay", 3, 7)).speaking(BOOK));
         assertThat(step(LinkStep.OTHER_END_SWITCHED_ON).hints()).containsExactly("Switch it on");
         done(new RigChange.ChoosePhrasebook(DESK, Optional.empty()));
@@ -213,7 +213,7 @@ class RigPlannerTest {
     void stepsThatMakeNoSenseAreLeftOut() {
         put(DESK, Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.NONE));
         assertThat(steps()).extracting(StepState::step).doesNotContain(LinkStep.RECEIVED, LinkStep.ANSWER_PORT_TOLD).hasSize(5);
-        put(DESK, Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.REPORTS).over(Transport.TCP_LENGTH));
+        put(DESK, Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.REPORTS).over(Reach.TCP_LENGTH));
         assertThat(steps()).extracting(StepState::step).contains(LinkStep.RECEIVED).doesNotContain(LinkStep.ANSWER_PORT_TOLD);
     }
 
@@ -222,7 +222,7 @@ class RigPlannerTest {
         Target desk = Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.REPORTS);
         assertThat(OtherEnd.words(desk, "192.0.2.10")).isEqualTo("At Desk: receive on port 7101, and send answers to 192.0.2.10, port 9201.");
         assertThat(OtherEnd.words(desk, "")).contains("to this machine, port 9201");
-        assertThat(OtherEnd.words(desk.over(Transport.TCP_SLIP), "192.0.2.10")).contains("TCP (SLIP, OSC 1.1)").doesNotContain("9201");
+        assertThat(OtherEnd.words(desk.over(Reach.TCP_SLIP), "192.0.2.10")).contains("TCP (SLIP, OSC 1.1)").doesNotContain("9201");
         assertThat(OtherEnd.words(Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.NONE), "")).contains("sends nothing back");
     }
 
@@ -230,7 +230,7 @@ class RigPlannerTest {
     @Test
     void theSheetIsATableWithALineForEachTargetAndEachHostWithoutOne() throws IOException {
         put(DESK, Target.plain("Desk, large", "192.0.2.20", 7101, 9201, Target.Answering.REPORTS).paced(50));
-        put(new PartId("rack"), Target.plain("Rack", "192.0.2.30", 7105, 9205, Target.Answering.QUERIES).over(Transport.TCP_SLIP));
+        put(new PartId("rack"), Target.plain("Rack", "192.0.2.30", 7105, 9205, Target.Answering.QUERIES).over(Reach.TCP_SLIP));
         put(new PartId("h1"), new Host("Desk's case", "192.0.2.20", 24, Host.Addressing.FIXED, Host.Role.DEVICE, Optional.empty(), "socket \"2\"", "last", ""));
         put(new PartId("h2"), new Host("Router", "192.0.2.1", 24, Host.Addressing.FIXED, Host.Role.ROUTER, Optional.empty(), "", "", "first"));
         try (CSVParser parser = CSVParser.parse(RigSheet.csv(show, Map.of(DESK, "192.0.2.10")), CSVFormat.RFC4180.builder().setHeader()
@@ -249,8 +249,8 @@ class RigPlannerTest {
     @Test
     void aTargetThatSaidItsNameBringsThePhrasebookOfThatNameAlong() {
         Phrase phrase = Phrase.plain("/level", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
-        Phrasebook.LinkSheet sheet = new Phrasebook.LinkSheet(Optional.of(7105), Transport.UDP, Phrasebook.AnswersTo.SENDER,
-                Target.Answering.QUERIES, Optional.of(KeepAlive.of("/stay", 3, 7)), Optional.of(50), true, false, Optional.empty(), List.of(),
+        Phrasebook.LinkSheet sheet = new Phrasebook.LinkSheet(Optional.of(7105), Reach.UDP, Phrasebook.AnswersTo.SENDER,
+                Target.Answering.QUERIES, Optional.of(KeepAlive.of("/stay", 3, 7)), Optional.of(50), true, "osc", Optional.empty(), List.of(),
                 List.of("/meters 1"), "");
         elsewhere = name -> name.equals("Desk") ? Optional.of(new KnownBook(new Phrasebook("Desk", sheet), List.of(phrase))) : Optional.empty();
         done(new RigChange.AddTarget(DESK, Optional.of("Desk"), Optional.of(new RigChange.Place("192.0.2.20", 9000)), Optional.empty()));

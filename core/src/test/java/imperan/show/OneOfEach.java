@@ -27,7 +27,7 @@ public final class OneOfEach {
         PartId host = new PartId("host");
         PartId front = new PartId("front");
         Target target = Target.plain("Rack", "192.0.2.9", 7105, 9205, Target.Answering.QUERIES).kept(KeepAlive.of("/stay", 3, 7))
-                .over(Transport.TCP_SLIP).simulatedAt(new StandInEnd("127.0.0.1", 7105, true)).speaking(book)
+                .over(Reach.TCP_SLIP).simulatedAt(new StandInEnd("127.0.0.1", 7105, true)).speaking(book)
                 .startingWith(List.of("/wake 1"))
                 .ticked(List.of(new Tick(LinkStep.SENT, "Ada", "2026-11-23T20:00:00Z", "")));
         Phrase phrase = Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(

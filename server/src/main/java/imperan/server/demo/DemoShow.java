@@ -24,7 +24,7 @@ import imperan.show.ScaleMark;
 import imperan.show.Send;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
-import imperan.show.Transport;
+import imperan.show.Reach;
 import imperan.show.form.Button;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
@@ -95,7 +95,7 @@ final class DemoShow {
                 target(3, "eddy", Target.plain("Eddy", NETWORK + 41, 7104, firstAnswer + 3, Target.Answering.QUERIES)
                         .startingWith(List.of("/eddy/reset", "/eddy/turbulence 0.2"))),
                 target(4, "keel", Target.plain("Keel", NETWORK + 50, 7105, firstAnswer + 4, Target.Answering.QUERIES)
-                        .over(Transport.TCP_SLIP).kept(KeepAlive.of("/keel/sleep", 4, 9))));
+                        .over(Reach.TCP_SLIP).kept(KeepAlive.of("/keel/sleep", 4, 9))));
     }
 
     private EditRequest.Step target(int order, String id, Target target) {
@@ -105,19 +105,19 @@ final class DemoShow {
 
     private static List<EditRequest.Step> phrasebooks() {
         List<EditRequest.Step> steps = new ArrayList<>();
-        book(steps, "Bellows", new LinkSheet(Optional.of(7101), Transport.UDP, AnswersTo.SENDER, Target.Answering.QUERIES,
-                Optional.of(KeepAlive.of("/bellows/stay", 3, 7)), Optional.empty(), true, false, Optional.empty(),
+        book(steps, "Bellows", new LinkSheet(Optional.of(7101), Reach.UDP, AnswersTo.SENDER, Target.Answering.QUERIES,
+                Optional.of(KeepAlive.of("/bellows/stay", 3, 7)), Optional.empty(), true, "osc", Optional.empty(),
                 List.of("Switch remote control on, on its network page", "Confirm with Apply"), List.of("/bellows/meters 1"), "desk program 2.4"));
-        book(steps, "Wick", new LinkSheet(Optional.of(7102), Transport.UDP, AnswersTo.SET_PORT, Target.Answering.QUERIES, Optional.empty(),
-                Optional.of(200), false, false, Optional.of(1), List.of("Switch OSC in and OSC out on",
+        book(steps, "Wick", new LinkSheet(Optional.of(7102), Reach.UDP, AnswersTo.SET_PORT, Target.Answering.QUERIES, Optional.empty(),
+                Optional.of(200), false, "osc", Optional.of(1), List.of("Switch OSC in and OSC out on",
                         "Type the address and port that its answers go to", "Save the show file of the desk"), List.of(), ""));
-        book(steps, "Sluice", new LinkSheet(Optional.of(7103), Transport.UDP, AnswersTo.SET_PORT, Target.Answering.REPORTS, Optional.empty(),
-                Optional.empty(), true, false, Optional.empty(), List.of("Type the address and port that its reports go to",
+        book(steps, "Sluice", new LinkSheet(Optional.of(7103), Reach.UDP, AnswersTo.SET_PORT, Target.Answering.REPORTS, Optional.empty(),
+                Optional.empty(), true, "osc", Optional.empty(), List.of("Type the address and port that its reports go to",
                         "Turn its receive switch on: after every start it is off"), List.of(), ""));
-        book(steps, "Eddy", new LinkSheet(Optional.of(7104), Transport.UDP, AnswersTo.SENDER, Target.Answering.QUERIES, Optional.empty(),
-                Optional.empty(), true, false, Optional.empty(), List.of("Load the scene that has the OSC block in it"), List.of(), ""));
-        book(steps, "Keel", new LinkSheet(Optional.of(7105), Transport.TCP_SLIP, AnswersTo.SENDER, Target.Answering.QUERIES,
-                Optional.of(KeepAlive.of("/keel/sleep", 4, 9)), Optional.empty(), true, false, Optional.of(4),
+        book(steps, "Eddy", new LinkSheet(Optional.of(7104), Reach.UDP, AnswersTo.SENDER, Target.Answering.QUERIES, Optional.empty(),
+                Optional.empty(), true, "osc", Optional.empty(), List.of("Load the scene that has the OSC block in it"), List.of(), ""));
+        book(steps, "Keel", new LinkSheet(Optional.of(7105), Reach.TCP_SLIP, AnswersTo.SENDER, Target.Answering.QUERIES,
+                Optional.of(KeepAlive.of("/keel/sleep", 4, 9)), Optional.empty(), true, "osc", Optional.of(4),
                 List.of("Set its network switch to fixed address"), List.of(), "firmware 5"));
         return steps;
     }

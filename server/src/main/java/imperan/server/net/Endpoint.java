@@ -1,7 +1,8 @@
 package imperan.server.net;
 
+import imperan.dialect.Dialect;
 import imperan.show.PartId;
-import imperan.show.Transport;
+import imperan.show.Reach;
 
 /**
  * Where a target is reached.
@@ -10,7 +11,8 @@ import imperan.show.Transport;
  * @param port           where it receives
  * @param answerPort     the port of ours that we send from and hear it on
  * @param transport      how packets travel
+ * @param spoken         how packets are read
  * @param adapterAddress the address of ours to speak from; empty lets the system choose
  */
-public record Endpoint(PartId target, String host, int port, int answerPort, Transport transport, String adapterAddress) {
+public record Endpoint(PartId target, String host, int port, int answerPort, Reach transport, Dialect spoken, String adapterAddress) {
 }

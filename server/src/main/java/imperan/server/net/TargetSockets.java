@@ -1,7 +1,6 @@
 package imperan.server.net;
 
 import imperan.show.PartId;
-import imperan.show.Transport;
 import io.netty.channel.MultiThreadIoEventLoopGroup;
 import io.netty.channel.nio.NioIoHandler;
 
@@ -34,9 +33,9 @@ public final class TargetSockets implements AutoCloseable {
                 link.close();
             }
         }
-        List<Endpoint> streams = endpoints.stream().filter(e -> e.transport() != Transport.UDP).toList();
+        List<Endpoint> streams = endpoints.stream().filter(e -> e.transport().isConnection()).toList();
         streams.forEach(e -> connections.computeIfAbsent(e.target(), target -> new TcpLink(e, listener, group)));
-        datagrams.reconcile(endpoints.stream().filter(e -> e.transport() == Transport.UDP).toList());
+        datagrams.reconcile(endpoints.stream().filter(e -> !e.transport().isConnection()).toList());
     }
 
     /** Sends; false where the system does not take it, or the target has no open socket. */

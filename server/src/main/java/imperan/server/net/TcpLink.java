@@ -2,9 +2,8 @@ package imperan.server.net;
 
 import imperan.show.PartId;
 import imperan.live.SocketState;
-import imperan.osc.OscDecoder;
+import imperan.dialect.Codec;
 import imperan.osc.StreamFraming;
-import imperan.show.Transport;
 import io.netty.bootstrap.Bootstrap;
 import io.netty.buffer.ByteBuf;
 import io.netty.buffer.ByteBufUtil;
@@ -53,7 +52,7 @@ final class TcpLink implements Outlet, AutoCloseable {
         this.endpoint = endpoint;
         this.listener = listener;
         this.group = group;
-        this.framing = endpoint.transport() == Transport.TCP_SLIP ? StreamFraming.SLIP : StreamFraming.LENGTH;
+        this.framing = endpoint.transport().framing().orElseThrow();
         connect();
     }
 
@@ -145,12 +144,12 @@ final class TcpLink implements Outlet, AutoCloseable {
 
     private final class Inbound extends SimpleChannelInboundHandler<ByteBuf> {
         private final StreamFraming.Reader reader = framing.reader();
-        private final OscDecoder decoder = OscDecoder.takingBareAddresses();
+        private final Codec codec = endpoint.spoken().codec();
 
         @Override
         protected void channelRead0(ChannelHandlerContext context, ByteBuf bytes) throws StreamFraming.BrokenStreamException {
             for (byte[] packet : reader.read(ByteBufUtil.getBytes(bytes))) {
-                listener.streamed(endpoint.target(), endpoint.host(), endpoint.port(), packet, decoder.decode(packet));
+                listener.streamed(endpoint.target(), endpoint.host(), endpoint.port(), packet, codec.read(packet));
             }
         }
 

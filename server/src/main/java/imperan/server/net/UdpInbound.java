@@ -1,6 +1,7 @@
 package imperan.server.net;
 
-import imperan.osc.OscDecoder;
+import imperan.dialect.Codec;
+import imperan.dialect.Dialect;
 import imperan.show.PartId;
 import io.netty.buffer.ByteBufUtil;
 import io.netty.channel.Channel;
@@ -26,18 +27,21 @@ final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
 
     private final TargetListener listener;
     private final Away away;
-    private final OscDecoder decoder = OscDecoder.takingBareAddresses();
+    private volatile Codec codec;
     private volatile Set<PartId> targets;
     private String lastReported = "";
 
-    UdpInbound(TargetListener listener, Set<PartId> targets, Away away) {
+    UdpInbound(TargetListener listener, Set<PartId> targets, Dialect spoken, Away away) {
         this.listener = listener;
         this.targets = Set.copyOf(targets);
+        this.codec = spoken.codec();
         this.away = away;
     }
 
-    void targets(Set<PartId> changed) {
+    /** Others are spoken to through this socket, or in another way. */
+    void targets(Set<PartId> changed, Dialect spoken) {
         targets = Set.copyOf(changed);
+        codec = spoken.codec();
     }
 
     @Override
@@ -45,7 +49,7 @@ final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
         byte[] bytes = ByteBufUtil.getBytes(packet.content());
         int ourPort = ((InetSocketAddress) context.channel().localAddress()).getPort();
         listener.packet(targets, ourPort, packet.sender().getAddress().getHostAddress(), packet.sender().getPort(), bytes,
-                decoder.decode(bytes));
+                codec.read(bytes));
     }
 
     @Override

@@ -1,6 +1,8 @@
 package imperan.server.net;
 
 import imperan.live.SocketState;
+import imperan.dialect.Dialect;
+import imperan.dialect.Osc;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
 import io.netty.bootstrap.Bootstrap;
@@ -161,7 +163,7 @@ public final class UdpSockets implements AutoCloseable {
             return Optional.of(SocketState.taken("Port " + key.port() + " on this machine is taken by another program ("
                     + e.getMessage() + ")"));
         }
-        ChannelFuture opened = bootstrap(Set.of()).channel(NioDatagramChannel.class).bind(local).awaitUninterruptibly();
+        ChannelFuture opened = bootstrap(Set.of(), spoken(key)).channel(NioDatagramChannel.class).bind(local).awaitUninterruptibly();
         if (!opened.isSuccess()) {
             return Optional.of(SocketState.noWay("Port " + key.port() + " on this machine does not open ("
                     + opened.cause().getMessage() + ")"));
@@ -172,7 +174,7 @@ public final class UdpSockets implements AutoCloseable {
 
     private SocketState openMouth(MouthKey key, Set<PartId> targets) {
         if (mouths.containsKey(key)) {
-            mouths.get(key).channel().pipeline().get(UdpInbound.class).targets(targets);
+            mouths.get(key).channel().pipeline().get(UdpInbound.class).targets(targets, spoken(key.ear()));
             return state(mouths.get(key).channel());
         }
         DatagramChannel socket;
@@ -181,7 +183,7 @@ public final class UdpSockets implements AutoCloseable {
         } catch (IOException e) {
             return SocketState.noWay("This machine gives us no socket (" + e.getMessage() + ")");
         }
-        ChannelFuture opened = bootstrap(targets).channelFactory(() -> new NioDatagramChannel(socket))
+        ChannelFuture opened = bootstrap(targets, spoken(key.ear())).channelFactory(() -> new NioDatagramChannel(socket))
                 .connect(new InetSocketAddress(key.host(), key.port()),
                         new InetSocketAddress(key.from().isEmpty() ? key.ear().address() : key.from(), key.ear().port()))
                 .awaitUninterruptibly();
@@ -191,6 +193,11 @@ public final class UdpSockets implements AutoCloseable {
         }
         mouths.put(key, new Mouth(opened.channel(), socket, listener::notSent));
         return state(opened.channel());
+    }
+
+    /** What is spoken on an answer port: those who answer to one port speak alike, and if they do not, as the first of them. */
+    private Dialect spoken(EarKey ear) {
+        return wanted.stream().filter(endpoint -> endpoint.answerPort() == ear.port()).findFirst().map(Endpoint::spoken).orElse(Osc.STRICT);
     }
 
     private static SocketState state(Channel socket) {
@@ -211,13 +218,13 @@ public final class UdpSockets implements AutoCloseable {
         retryLater();
     }
 
-    private Bootstrap bootstrap(Set<PartId> targets) {
+    private Bootstrap bootstrap(Set<PartId> targets, Dialect spoken) {
         return new Bootstrap().group(group)
                 .option(ChannelOption.SO_REUSEADDR, true)
                 .option(ChannelOption.SO_BROADCAST, true)
                 .option(ChannelOption.SO_RCVBUF, RECEIVE_BUFFER_BYTES)
                 .option(ChannelOption.RECVBUF_ALLOCATOR, new FixedRecvByteBufAllocator(OscDecoder.UDP_MAX_BYTES))
-                .handler(new UdpInbound(listener, targets, this::mouthWentAway));
+                .handler(new UdpInbound(listener, targets, spoken, this::mouthWentAway));
     }
 
     @Override

@@ -16,6 +16,7 @@ import imperan.server.store.ValueSaver;
 import imperan.show.Edit;
 import imperan.show.Part;
 import imperan.show.PartId;
+import imperan.show.Phrasebook;
 import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.Target;
@@ -433,7 +434,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     /** The sockets follow the show that runs now. */
     private void shows(Show next, long now) {
         show = next;
-        List<Endpoint> wanted = next.all(Target.class).stream().map(ShowLoop::endpoint).toList();
+        List<Endpoint> wanted = next.all(Target.class).stream().map(part -> endpoint(next, part)).toList();
         if (!wanted.equals(endpoints)) {
             wanted.stream().filter(e -> !endpoints.contains(e))
                     .forEach(e -> live.socket(e.target(), SocketState.opening(), now));
@@ -442,9 +443,9 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         }
     }
 
-    private static Endpoint endpoint(Part part) {
+    private static Endpoint endpoint(Show show, Part part) {
         Target target = ((Target) part.body()).asReached();
-        return new Endpoint(part.id(), target.host(), target.port(), target.answerPort(), target.transport(),
+        return new Endpoint(part.id(), target.host(), target.port(), target.answerPort(), target.transport(), Phrasebook.spokenWith(show, target),
                 target.adapterAddress().orElse(""));
     }
 

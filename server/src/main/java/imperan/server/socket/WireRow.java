@@ -1,11 +1,12 @@
 package imperan.server.socket;
 
+import imperan.dialect.Dialects;
+import imperan.dialect.Osc;
 import imperan.live.Cause;
 import imperan.live.WireRecord;
 import imperan.osc.Decoded;
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
-import imperan.osc.OscDecoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.OscText;
@@ -35,7 +36,6 @@ public record WireRow(long number, double atMillis, boolean out, Optional<PartId
                       int bytes, String hex, List<Line> messages, String bundleTime, Optional<Malformed> malformed,
                       String actor, Cause.Origin origin, Optional<Double> answeredAfterMillis, String note, boolean cut) {
 
-    private static final OscDecoder DECODER = OscDecoder.takingBareAddresses();
     private static final int MAX_HEX_BYTES = 256;
     private static final int MAX_LINES = 64;
 
@@ -59,7 +59,7 @@ public record WireRow(long number, double atMillis, boolean out, Optional<PartId
     }
 
     private static WireRow of(WireRecord record, Written tags, Written arguments, int mostLines, int mostHex) {
-        Decoded decoded = DECODER.decode(record.bytes());
+        Decoded decoded = Dialects.of(record.dialect()).orElse(Osc.STRICT).codec().read(record.bytes());
         List<Line> lines = new ArrayList<>();
         String bundleTime = "";
         if (decoded instanceof Decoded.Whole whole) {

@@ -1,9 +1,10 @@
 package imperan.server.net;
 
 import imperan.live.SocketState;
+import imperan.dialect.Osc;
 import imperan.osc.Decoded;
 import imperan.show.PartId;
-import imperan.show.Transport;
+import imperan.show.Reach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
@@ -55,8 +56,8 @@ class RetryTest {
         }
     }
 
-    private static Endpoint endpoint(PartId target, int port, int answerPort, Transport transport) {
-        return new Endpoint(target, "127.0.0.1", port, answerPort, transport, "");
+    private static Endpoint endpoint(PartId target, int port, int answerPort, Reach transport) {
+        return new Endpoint(target, "127.0.0.1", port, answerPort, transport, Osc.STRICT, "");
     }
 
     /** Fifty changes of the rig while a port is taken: one retry waits, not fifty. */
@@ -66,7 +67,7 @@ class RetryTest {
         try (DatagramSocket taken = new DatagramSocket(0, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
             int changes = 50;
             for (int i = 0; i < changes; i++) {
-                sockets.reconcile(List.of(endpoint(TARGET, 9, taken.getLocalPort(), Transport.UDP), endpoint(OTHER, 10 + i % 2, taken.getLocalPort(), Transport.UDP)));
+                sockets.reconcile(List.of(endpoint(TARGET, 9, taken.getLocalPort(), Reach.UDP), endpoint(OTHER, 10 + i % 2, taken.getLocalPort(), Reach.UDP)));
             }
             for (int i = 0; i < changes; i++) {
                 told.states.take();
@@ -86,7 +87,7 @@ class RetryTest {
     void aPacketForATargetWithoutASocketIsNotTaken() throws Exception {
         Told told = new Told();
         try (DatagramSocket taken = new DatagramSocket(0, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
-            sockets.reconcile(List.of(endpoint(TARGET, 9, taken.getLocalPort(), Transport.UDP)));
+            sockets.reconcile(List.of(endpoint(TARGET, 9, taken.getLocalPort(), Reach.UDP)));
             told.states.take();
             assertThat(sockets.send(TARGET, new byte[] {'/', 'a', 0, 0, ',', 0, 0, 0})).isFalse();
             assertThat(sockets.send(OTHER, new byte[0])).isFalse();
@@ -102,7 +103,7 @@ class RetryTest {
             answers = free.getLocalPort();
         }
         try (DatagramSocket far = new DatagramSocket(0, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
-            sockets.reconcile(List.of(endpoint(TARGET, far.getLocalPort(), answers, Transport.UDP)));
+            sockets.reconcile(List.of(endpoint(TARGET, far.getLocalPort(), answers, Reach.UDP)));
             assertThat(told.states.take().get(TARGET).works()).isTrue();
             assertThat(sockets.send(TARGET, new byte[8])).isTrue();
             assertThat(sockets.send(TARGET, new byte[70_000])).isFalse();
@@ -114,7 +115,7 @@ class RetryTest {
     void aConnectionThatEndsAtOnceIsTriedAfterGrowingPauses() throws Exception {
         Told told = new Told();
         try (ServerSocket server = new ServerSocket(0, 50, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
-            sockets.reconcile(List.of(endpoint(TARGET, server.getLocalPort(), 9, Transport.TCP_SLIP)));
+            sockets.reconcile(List.of(endpoint(TARGET, server.getLocalPort(), 9, Reach.TCP_SLIP)));
             long[] at = new long[5];
             for (int i = 0; i < at.length; i++) {
                 server.accept().close();

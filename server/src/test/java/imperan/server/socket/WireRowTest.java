@@ -21,7 +21,7 @@ class WireRowTest {
     private static final Cause CAUSE = new Cause(1, Cause.Origin.ARRIVAL, Actor.IMPERAN, 1);
 
     private static WireRecord record(long number, OscMessage message) {
-        return new WireRecord(number, 0, false, Optional.empty(), "192.0.2.9:7101", 9201, OscEncoder.encode(message), CAUSE, Optional.empty(), Optional.empty());
+        return new WireRecord(number, 0, false, Optional.empty(), "osc", "192.0.2.9:7101", 9201, OscEncoder.encode(message), CAUSE, Optional.empty(), Optional.empty());
     }
 
     @Test
