@@ -19,7 +19,7 @@ import java.util.function.ToDoubleFunction;
 /** Prints the measurements of this repository as ratios taken in one run: all of them, or those that are named. */
 public final class Main {
 
-    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "codec"));
+    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "growth", "codec"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {
@@ -54,6 +54,9 @@ public final class Main {
             if (wanted.contains("book")) {
                 new LongBook(stage).takeInSearchAndScroll();
             }
+        }
+        if (wanted.contains("growth")) {
+            new Growth().print();
         }
         if (wanted.contains("codec")) {
             codec();

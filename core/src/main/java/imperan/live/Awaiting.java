@@ -2,13 +2,13 @@ package imperan.live;
 
 import imperan.osc.OscMessage;
 import imperan.show.AnswerRule;
+import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Target;
 
-import java.util.LinkedHashSet;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 /** From a line that left to the answer that is awaited for it, or to the reason why none is. */
 final class Awaiting {
@@ -25,7 +25,7 @@ final class Awaiting {
         Expectation expected = send.expectation();
         Optional<Reason.OfAnswer> none = none(link, expected);
         boolean opened = false;
-        for (Listeners.Channel channel : none.isPresent() ? Set.<Listeners.Channel>of() : channelsOf(control, link.id())) {
+        for (Listeners.Channel channel : none.isPresent() ? List.<Listeners.Channel>of() : channelsOf(control, link.id())) {
             List<Reading> readings = channel.readings(control, send);
             if (!readings.isEmpty() && expected.comesOn(channel.key.address())) {
                 open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, outgoing.position(), send), expected, false, false);
@@ -87,10 +87,14 @@ final class Awaiting {
         }
     }
 
-    private Set<Listeners.Channel> channelsOf(LiveControl control, PartId target) {
-        Set<Listeners.Channel> found = new LinkedHashSet<>();
-        control.control.listens().stream().filter(l -> l.target().filter(target::equals).isPresent())
-                .forEach(l -> state.listeners.channel(target, l.address()).ifPresent(found::add));
+    /** What a control listens to of a target, each once. */
+    private List<Listeners.Channel> channelsOf(LiveControl control, PartId target) {
+        List<Listeners.Channel> found = new ArrayList<>();
+        for (Listen listen : control.control.listens()) {
+            if (listen.target().filter(target::equals).isPresent()) {
+                state.listeners.channel(target, listen.address()).filter(channel -> !found.contains(channel)).ifPresent(found::add);
+            }
+        }
         return found;
     }
 }

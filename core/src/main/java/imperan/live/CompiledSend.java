@@ -22,6 +22,8 @@ final class CompiledSend {
     private final List<List<OscArgument>> chosen = new ArrayList<>();
     /** For each argument: the way from the control to it; that of others than values is not gone. */
     private final List<Chain> chains;
+    private final boolean[] carried;
+    private final double[] tolerances;
     private final Form form;
     private Optional<List<OscArgument>> last = Optional.empty();
     private Expectation expectation = Expectation.UNTOLD;
@@ -29,6 +31,11 @@ final class CompiledSend {
     CompiledSend(Send send, Form form) {
         this.send = send;
         this.form = form;
+        this.carried = new boolean[form.axes()];
+        this.tolerances = new double[form.axes()];
+        for (int axis = 0; axis < carried.length; axis++) {
+            carried[axis] = isCarried(axis);
+        }
         this.chains = send.arguments().stream().map(argument -> argument instanceof ArgumentSource.Value value ? value.chain() : Chain.UNIT).toList();
         for (ArgumentSource source : send.arguments()) {
             fixed.add(source instanceof ArgumentSource.Fixed f
@@ -46,6 +53,9 @@ final class CompiledSend {
     /** What is to come back, as the target's phrasebook tells now. */
     void expect(Expectation now) {
         expectation = now;
+        for (int axis = 0; axis < tolerances.length; axis++) {
+            tolerances[axis] = now.share(value(axis));
+        }
     }
 
     Expectation expectation() {
@@ -54,12 +64,21 @@ final class CompiledSend {
 
     /** The axes of the control that this send carries. */
     boolean carries(int axis) {
+        return carried[axis];
+    }
+
+    private boolean isCarried(int axis) {
         return send.arguments().stream().anyMatch(a -> a instanceof ArgumentSource.Value value && (value.axis() == axis || value.type() == ArgumentType.COLOUR))
                 || send.arguments().stream().noneMatch(ArgumentSource.Value.class::isInstance);
     }
 
+    /** How far what is heard of an axis may be from where it stands, as a share of its way. */
+    double tolerance(int axis) {
+        return tolerances[axis];
+    }
+
     /** The argument that carries an axis alone; empty where none does. */
-    Optional<ArgumentSource.Value> value(int axis) {
+    private Optional<ArgumentSource.Value> value(int axis) {
         return send.arguments().stream().filter(ArgumentSource.Value.class::isInstance).map(ArgumentSource.Value.class::cast)
                 .filter(value -> value.axis() == axis && value.type() != ArgumentType.COLOUR).findFirst();
     }

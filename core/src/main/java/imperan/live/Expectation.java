@@ -70,9 +70,15 @@ record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgumen
 
     /** What a control's listens have to hear after it was moved. */
     Wanted wanted(List<Reading> readings, Position position, CompiledSend send) {
-        return rule.says() == AnswerRule.Says.SAME 
-                ? new Wanted.Stand(readings.stream().map(reading -> new Wanted.Stand.Axis(reading, position.get(reading.listen().axis()), share(send, reading.listen().axis()))).toList())
-                : whateverWasSent();
+        if (rule.says() != AnswerRule.Says.SAME) {
+            return whateverWasSent();
+        }
+        List<Wanted.Stand.Axis> axes = new ArrayList<>(readings.size());
+        for (Reading reading : readings) {
+            int axis = reading.listen().axis();
+            axes.add(new Wanted.Stand.Axis(reading, position.get(axis), send.tolerance(axis)));
+        }
+        return new Wanted.Stand(axes);
     }
 
     /** What has to come back after these arguments. */
@@ -108,9 +114,12 @@ record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgumen
                 .orElseGet(() -> argument < sources.size() && sources.get(argument) instanceof ArgumentSource.Value value ? value.chain().range() : 0.0);
     }
 
-    /** How far what is heard may be from where an axis of a control stands, as a share of its way. */
-    double share(CompiledSend send, int axis) {
-        Optional<ArgumentSource.Value> value = send.value(axis);
+    /**
+     * How far what is heard may be from where an axis of a control stands, as a share of its way.
+     *
+     * @param value the argument that carries it alone; empty where none does
+     */
+    double share(Optional<ArgumentSource.Value> value) {
         double range = value.map(v -> v.chain().range()).filter(Double::isFinite).filter(r -> r > 0).orElse(1.0);
         boolean whole = value.filter(v -> v.type() == ArgumentType.INT32 || v.type() == ArgumentType.INT64).isPresent();
         return rule.tolerance().map(near -> near.unit() == Tolerance.Unit.SHARE ? near.of() : near.amount(range) / range).orElse(whole ? 0.5 / range : USUAL_SHARE);

@@ -51,8 +51,13 @@ final class Listeners {
 
         /** What moves the axes of a control that a send carries. */
         List<Reading> readings(LiveControl control, CompiledSend send) {
-            return ears.stream().filter(ear -> ear.control() == control && ear.listen().role() == Listen.Role.VALUE && send.carries(ear.listen().axis()))
-                    .map(Ear::reading).toList();
+            List<Reading> readings = new ArrayList<>(1);
+            for (Ear ear : ears) {
+                if (ear.control() == control && ear.listen().role() == Listen.Role.VALUE && send.carries(ear.listen().axis())) {
+                    readings.add(ear.reading());
+                }
+            }
+            return readings;
         }
     }
 

@@ -207,7 +207,7 @@ final class LiveControl {
         sends.forEach(send -> send.expect(Expectation.of(send.send().address(), vocabularies.apply(send.send().target()))));
         for (int axis = 0; axis < tolerances.length; axis++) {
             int of = axis;
-            tolerances[axis] = sends.stream().filter(send -> send.carries(of)).mapToDouble(send -> send.expectation().share(send, of)).max().orElse(Expectation.USUAL_SHARE);
+            tolerances[axis] = sends.stream().filter(send -> send.carries(of)).mapToDouble(send -> send.tolerance(of)).max().orElse(Expectation.USUAL_SHARE);
         }
         answerWindow = sends.stream().mapToLong(send -> send.expectation().limitNanos() + (send.expectation().isAsked() ? Lane.SETTLE_NANOS : 0)).max()
                 .orElse(Expectation.UNTOLD.limitNanos());

@@ -79,7 +79,7 @@ public sealed interface LiveEvent {
     record LinkTurned(long at, Cause cause, PartId target, LinkState state, String why) implements LiveEvent {
     }
 
-    /** Something else is known or counted of a link. */
+    /** Something else is known of a link. That something is counted of it is not told beside what is counted. */
     record LinkChanged(long at, Cause cause, PartId target) implements LiveEvent {
     }
 

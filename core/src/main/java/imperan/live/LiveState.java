@@ -76,7 +76,10 @@ final class LiveState {
     /** Something about a control is otherwise: screens are told, and what it waits for may come sooner. */
     void changed(LiveControl control) {
         happened(new LiveEvent.ValueChanged(now, cause, control.id));
-        due.noLaterThan(new Due.OfControl(control.id), control.nextDue());
+        long next = control.nextDue();
+        if (next != DueQueue.NEVER) {
+            due.noLaterThan(new Due.OfControl(control.id), next);
+        }
     }
 
     void changed(Link link) {
@@ -96,7 +99,6 @@ final class LiveState {
             happened(event);
         } else {
             happened(link, event);
-            changed(link);
         }
         LiveControl control = exchange.control.map(controls::get).orElse(null);
         if (ending instanceof Ending.NoAnswer && control != null && control.echo.isUnknown() && !control.control.listens().isEmpty()

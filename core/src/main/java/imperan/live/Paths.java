@@ -3,16 +3,32 @@ package imperan.live;
 import imperan.show.PartId;
 
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /** The path of the last touch of each control, gathered from what happened. */
 final class Paths {
 
-    /** @param exchanges those that the line of this path opened */
-    private record Path(Trace trace, Set<Long> exchanges) {
+    /**
+     * @param first of the exchanges that the line of this path opened, {@code last} of them: their numbers follow each other. 0 before there is one
+     */
+    private record Path(Trace trace, long first, long last) {
+
+        private Path(Trace trace) {
+            this(trace, 0, 0);
+        }
+
+        private Path with(Trace other) {
+            return new Path(other, first, last);
+        }
+
+        private Path opening(long exchange) {
+            return new Path(trace, first == 0 ? exchange : first, exchange);
+        }
+
+        private boolean opened(long exchange) {
+            return first > 0 && exchange >= first && exchange <= last;
+        }
     }
 
     private final Map<PartId, Path> paths = new HashMap<>();
@@ -21,13 +37,13 @@ final class Paths {
     Optional<PartId> happened(LiveEvent event) {
         if (event instanceof LiveEvent.LineLeft left) {
             return left.line().control().map(control -> put(control, new Path(new Trace(control, left.line().position(), Optional.of(left.line()),
-                    Optional.of(new Trace.Wire(left.at(), left.bytes(), left.ourPort(), left.peer())), Optional.empty(), Optional.empty()), new HashSet<>())));
+                    Optional.of(new Trace.Wire(left.at(), left.bytes(), left.ourPort(), left.peer())), Optional.empty(), Optional.empty()))));
         } else if (event instanceof LiveEvent.Stopped stopped) {
             return stopped.control().map(control -> stop(control, stopped));
         } else if (event instanceof LiveEvent.Opened opened) {
             return opened.control().flatMap(control -> of(control).map(path -> {
-                path.exchanges.add(opened.exchange());
-                return opened.unheard() ? put(control, new Path(path.trace.stopped(new Reason.ListensElsewhere(opened.address())), path.exchanges)) : control;
+                Path opening = path.opening(opened.exchange());
+                return put(control, opened.unheard() ? opening.with(path.trace.stopped(new Reason.ListensElsewhere(opened.address()))) : opening);
             }));
         } else if (event instanceof LiveEvent.Differed differed) {
             return shown(differed.control(), differed.exchange()).map(path -> answer(path,
@@ -42,12 +58,12 @@ final class Paths {
         boolean goesOn = stopped.reason() instanceof Reason.SameValue && paths.containsKey(control);
         Trace trace = goesOn ? paths.get(control).trace.stopped(stopped.reason())
                 : new Trace(control, stopped.position(), stopped.line(), Optional.empty(), Optional.empty(), Optional.of(stopped.reason()));
-        return put(control, new Path(trace, goesOn ? paths.get(control).exchanges : new HashSet<>()));
+        return put(control, goesOn ? paths.get(control).with(trace) : new Path(trace));
     }
 
     private Optional<PartId> ended(LiveEvent.Ended ended) {
         if (ended.ending() instanceof Ending.NotExpected none) {
-            return ended.control().flatMap(this::of).map(path -> put(path.trace.control(), new Path(path.trace.stopped(none.why()), path.exchanges)));
+            return ended.control().flatMap(this::of).map(path -> put(path.trace.control(), path.with(path.trace.stopped(none.why()))));
         }
         return shown(ended.control(), ended.exchange()).flatMap(path -> {
             if (ended.ending() instanceof Ending.Answered answered) {
@@ -55,9 +71,9 @@ final class Paths {
             } else if (ended.ending() instanceof Ending.WrongValue wrong) {
                 return Optional.of(answer(path, new Trace.Answer(wrong.address(), wrong.said(), wrong.afterNanos(), Trace.Fit.DIFFERS), Optional.of(new Reason.WrongValue())));
             } else if (ended.ending() instanceof Ending.NoAnswer none) {
-                return Optional.of(put(path.trace.control(), new Path(path.trace.stopped(new Reason.NoAnswer(none.limitNanos(), none.arrivedAs())), path.exchanges)));
+                return Optional.of(put(path.trace.control(), path.with(path.trace.stopped(new Reason.NoAnswer(none.limitNanos(), none.arrivedAs())))));
             } else if (ended.ending() instanceof Ending.NoNews none) {
-                return Optional.of(put(path.trace.control(), new Path(path.trace.stopped(new Reason.NoNews(none.limitNanos())), path.exchanges)));
+                return Optional.of(put(path.trace.control(), path.with(path.trace.stopped(new Reason.NoNews(none.limitNanos())))));
             }
             return Optional.empty();
         });
@@ -65,7 +81,7 @@ final class Paths {
 
     private PartId answer(Path path, Trace.Answer answer, Optional<Reason> stopped) {
         Trace trace = path.trace;
-        return put(trace.control(), new Path(new Trace(trace.control(), trace.position(), trace.line(), trace.wire(), Optional.of(answer), stopped), path.exchanges));
+        return put(trace.control(), path.with(new Trace(trace.control(), trace.position(), trace.line(), trace.wire(), Optional.of(answer), stopped)));
     }
 
     private Optional<Path> of(PartId control) {
@@ -74,7 +90,7 @@ final class Paths {
 
     /** The path that an exchange belongs to, as long as it is the last one of its control. */
     private Optional<Path> shown(Optional<PartId> control, long exchange) {
-        return control.flatMap(this::of).filter(path -> path.exchanges.contains(exchange));
+        return control.flatMap(this::of).filter(path -> path.opened(exchange));
     }
 
     private PartId put(PartId control, Path path) {

@@ -93,7 +93,6 @@ final class Receiving {
         if (nowAnswering) {
             sending.askAll(link.get());
         }
-        link.ifPresent(state::changed);
     }
 
     /** What a phrasebook lacks can still be collected for it. */

@@ -153,7 +153,6 @@ final class Sending {
             link.sent(state.now());
         }
         out(link, departing.packet(), departing.messages(), taken ? Optional.empty() : Optional.of(new Reason.NotTaken()));
-        state.changed(link);
         return taken;
     }
 
@@ -161,7 +160,6 @@ final class Sending {
     void notSent(Link link, byte[] packet) {
         link.counts().tookBack();
         out(link, packet, 1, Optional.of(new Reason.NotTaken()));
-        state.changed(link);
     }
 
     /** What would have left is shown as it would have been written. */

@@ -1,10 +1,12 @@
 package imperan.server.run;
 
 import imperan.live.ControlValue;
+import imperan.live.Line;
 import imperan.live.LinkTurn;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
+import imperan.live.Reason;
 import imperan.live.WireRecord;
 import imperan.show.Edit;
 import imperan.show.PartId;
@@ -88,6 +90,7 @@ final class Changes implements LiveSink {
             turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
         } else {
             pathOf(event).ifPresent(traces::add);
+            linkOf(event).ifPresent(links::add);
             WireRecord.of(event, packets + 1).ifPresent(this::wire);
         }
     }
@@ -99,6 +102,15 @@ final class Changes implements LiveSink {
                 : event instanceof LiveEvent.Opened opened ? opened.control()
                 : event instanceof LiveEvent.Differed differed ? differed.control()
                 : event instanceof LiveEvent.Ended ended ? ended.control() : Optional.empty();
+    }
+
+    /** The link of which something was counted because of this. */
+    private static Optional<PartId> linkOf(LiveEvent event) {
+        return event instanceof LiveEvent.PacketOut out ? Optional.of(out.target())
+                : event instanceof LiveEvent.PacketIn in ? in.target()
+                : event instanceof LiveEvent.NotQueued not ? Optional.of(not.target())
+                : event instanceof LiveEvent.Ended ended ? Optional.of(ended.target())
+                : event instanceof LiveEvent.Stopped stopped && stopped.reason() instanceof Reason.SameValue ? stopped.line().flatMap(Line::target) : Optional.empty();
     }
 
     private void turn(LinkTurn turn) {
