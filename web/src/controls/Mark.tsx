@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { pictureAt } from "../api/pictures";
+import { pictureAt } from "../requests/pictures";
 import type { Face } from "../api/types";
 import { Icon } from "../ui/icons";
 

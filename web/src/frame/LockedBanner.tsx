@@ -1,5 +1,5 @@
 import { Lock } from "lucide-react";
-import { lock } from "../api/edits";
+import { lock } from "../requests/edits";
 import { useShow } from "../live/show";
 import { report } from "../ui/notices";
 

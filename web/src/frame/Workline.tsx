@@ -1,7 +1,7 @@
 import { ChevronDown, History, Lock, LockOpen, Moon, Play, Sun } from "lucide-react";
 import { useState } from "react";
 import { NavLink, useMatch } from "react-router";
-import { lock } from "../api/edits";
+import { lock } from "../requests/edits";
 import { browser } from "../live/browser";
 import { rename } from "../live/connection";
 import { partsOf, useShow } from "../live/show";

@@ -1,5 +1,5 @@
 /** Undo and redo with eyes: what they change is shown, also where that is on another station. */
-import { redo, undo } from "../api/edits";
+import { redo, undo } from "../requests/edits";
 import type { Problem } from "../api/types";
 import { select } from "../layout/selection";
 import { useShow } from "../live/show";

@@ -1,7 +1,7 @@
 import { Bookmark, Redo2, RotateCcw, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useState } from "react";
 import { bringBack, takeBack } from "../frame/takeBack";
-import { keepVersion, listEdits, listKeepPoints, restoreVersion } from "../api/shows";
+import { keepVersion, listEdits, listKeepPoints, restoreVersion } from "../requests/shows";
 import type { EditLine, KeepPoint } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
-import { arrange } from "../api/edits";
-import { previewArrangement } from "../api/lines";
+import { arrange } from "../requests/edits";
+import { previewArrangement } from "../requests/lines";
 import type { Arrangement } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 import { WideDialog } from "../ui/WideDialog";
 import { Changes, isReady } from "./Changes";
 

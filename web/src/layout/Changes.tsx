@@ -1,5 +1,5 @@
 import type { ArrangePreview, ChangeLine } from "../api/types";
-import type { Look } from "../api/useLook";
+import type { Look } from "../requests/useLook";
 
 const MOST = 200;
 

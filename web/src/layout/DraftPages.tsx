@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { NavLink } from "react-router";
-import { differenceOf } from "../api/lines";
+import { differenceOf } from "../requests/lines";
 import type { Layout, Page, Problem } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";

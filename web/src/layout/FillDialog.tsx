@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
-import { fillStart } from "../api/lines";
+import { fillStart } from "../requests/lines";
 import type { Arrangement } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 import { Select } from "../ui/Select";
 import { TextField } from "../ui/fields";
 import { ArrangeDialog } from "./ArrangeDialog";

@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
-import { type OnSameName, previewLayout, takeLayout } from "../api/lines";
-import { useLook } from "../api/useLook";
+import { type OnSameName, previewLayout, takeLayout } from "../requests/lines";
+import { useLook } from "../requests/useLook";
 import { WideDialog } from "../ui/WideDialog";
 import { ChangeTable } from "./Changes";
 import { textOf } from "../ui/file";

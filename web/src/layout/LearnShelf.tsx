@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from "react";
-import { arrange } from "../api/edits";
-import { learn, learned } from "../api/lines";
+import { arrange } from "../requests/edits";
+import { learn, learned } from "../requests/lines";
 import type { Learned } from "../api/types";
 import { partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

@@ -1,7 +1,7 @@
 import { type PointerEvent, useRef, useState } from "react";
-import { shapeOf } from "../api/lines";
+import { shapeOf } from "../requests/lines";
 import type { Cell, Cells, Page, TableLine } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 import { CanvasOver } from "../controls/CanvasOver";
 import { controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
 import { type HeldOf, useShow } from "../live/show";

@@ -10,9 +10,9 @@ import {
   Upload,
 } from "lucide-react";
 import { useState } from "react";
-import { layoutFile, shapeOf } from "../api/lines";
+import { layoutFile, shapeOf } from "../requests/lines";
 import type { Condition, Page, Problem } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { Check, NumberField, of } from "../ui/fields";

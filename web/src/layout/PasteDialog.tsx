@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
-import { previewArrangement } from "../api/lines";
+import { previewArrangement } from "../requests/lines";
 import type { ArrangePreview } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 import { partsOf, useShow } from "../live/show";
 import { Select } from "../ui/Select";
 import { WideDialog } from "../ui/WideDialog";

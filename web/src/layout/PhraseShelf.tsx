@@ -9,7 +9,7 @@ import {
 } from "lucide-react";
 import { useState } from "react";
 import type { PhraseFamily } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { NumberField } from "../ui/fields";

@@ -1,5 +1,5 @@
 /** What Build asks of the server. Where things come to lie is decided there, from where they are when the turn comes. */
-import { arrange, change, changeAll, remove } from "../api/edits";
+import { arrange, change, changeAll, remove } from "../requests/edits";
 import type { Arrangement, Cell, Control, ControlKind, Page, Problem, Tray } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { type Copied, copied, copiedTargets, type CopiedPart, keepCopied } from "./clipboard";

@@ -1,7 +1,7 @@
 /** The lines of the page that is built, with what is wrong with each. */
-import { linesOnPage } from "../api/lines";
+import { linesOnPage } from "../requests/lines";
 import type { TableLine } from "../api/types";
-import { useLook } from "../api/useLook";
+import { useLook } from "../requests/useLook";
 
 const NONE: TableLine[] = [];
 

@@ -1,7 +1,7 @@
 /** The shelf of phrases beside the page: what was taken from it, and how many of it are wanted. */
 import { create } from "zustand";
-import { arrange } from "../api/edits";
-import { read } from "../api/read";
+import { arrange } from "../requests/edits";
+import { read } from "../requests/read";
 import type { Arrangement, Cell, PhraseFamily, Problem } from "../api/types";
 import { partOf, partsOf, useShow } from "../live/show";
 import { selectAfter, useSelection } from "./selection";

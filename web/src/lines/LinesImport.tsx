@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { previewLines, takeLines } from "../api/lines";
-import { useLook } from "../api/useLook";
+import { previewLines, takeLines } from "../requests/lines";
+import { useLook } from "../requests/useLook";
 import { Changes, isReady } from "../layout/Changes";
 import { WideDialog } from "../ui/WideDialog";
 import { textOf } from "../ui/file";

@@ -1,4 +1,4 @@
-import { change } from "../api/edits";
+import { change } from "../requests/edits";
 import type { Phrasebook, Problem } from "../api/types";
 import type { HeldOf } from "../live/show";
 import { KeepAliveFields } from "../rig/KeepAliveFields";

@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from "lucide-react";
-import { change } from "../api/edits";
-import { setValues } from "../api/phrasebooks";
+import { change } from "../requests/edits";
+import { setValues } from "../requests/phrasebooks";
 import type { Phrase, PhraseArgument } from "../api/types";
 import type { HeldOf } from "../live/show";
 import { PushButton } from "../ui/buttons";

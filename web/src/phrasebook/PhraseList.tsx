@@ -1,8 +1,8 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Trash2 } from "lucide-react";
 import { memo, useRef, useState } from "react";
-import { change, remove } from "../api/edits";
-import { setValues } from "../api/phrasebooks";
+import { change, remove } from "../requests/edits";
+import { setValues } from "../requests/phrasebooks";
 import type { Phrase, Problem } from "../api/types";
 import type { HeldOf } from "../live/show";
 import { EditField } from "../ui/EditField";

@@ -1,8 +1,8 @@
 import { BookOpen, Download, Plus, Trash2, Upload } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { bookFile } from "../api/phrasebooks";
-import { change, edit, remove } from "../api/edits";
+import { bookFile } from "../requests/phrasebooks";
+import { change, edit, remove } from "../requests/edits";
 import type { Phrasebook } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

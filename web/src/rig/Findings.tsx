@@ -1,6 +1,6 @@
 import { CircleCheck, OctagonAlert, TriangleAlert, Undo2, Wrench } from "lucide-react";
 import { useState } from "react";
-import { edit, remove } from "../api/edits";
+import { edit, remove } from "../requests/edits";
 import type { FindingHere } from "../api/types";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";

@@ -1,7 +1,7 @@
 import { Plus, Radar } from "lucide-react";
 import { useEffect, useState } from "react";
-import { findServices } from "../api/network";
-import { changeRig } from "../api/rig";
+import { findServices } from "../requests/network";
+import { changeRig } from "../requests/rig";
 import type { FoundService } from "../api/types";
 import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

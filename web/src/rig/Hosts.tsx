@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from "lucide-react";
-import { changeRig } from "../api/rig";
-import { change, remove } from "../api/edits";
+import { changeRig } from "../requests/rig";
+import { change, remove } from "../requests/edits";
 import type { Host } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

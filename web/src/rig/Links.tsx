@@ -1,7 +1,7 @@
 import { BookOpen, Plus, Radar } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { changeRig } from "../api/rig";
+import { changeRig } from "../requests/rig";
 import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { NextSteps } from "../ui/NextSteps";

@@ -1,7 +1,7 @@
 import { KeyRound } from "lucide-react";
 import { useEffect, useState } from "react";
 import { renderSVG } from "uqr";
-import { CERTIFICATE, changeKey, openDoor, readDoor } from "../api/network";
+import { CERTIFICATE, changeKey, openDoor, readDoor } from "../requests/network";
 import type { Door } from "../api/types";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";

@@ -1,5 +1,5 @@
 import { Check, Download, Minus, Printer, X } from "lucide-react";
-import { sheetFile } from "../api/rig";
+import { sheetFile } from "../requests/rig";
 import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { endOf } from "./ends";

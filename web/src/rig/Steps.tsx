@@ -1,6 +1,6 @@
 import { Check, Eye } from "lucide-react";
 import { useState } from "react";
-import { changeRig, sayTo } from "../api/rig";
+import { changeRig, sayTo } from "../requests/rig";
 import type { StepState } from "../api/types";
 import { report } from "../ui/notices";
 import { dayAndTime } from "../ui/time";

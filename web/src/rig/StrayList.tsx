@@ -1,4 +1,4 @@
-import { changeRig } from "../api/rig";
+import { changeRig } from "../requests/rig";
 import type { RigView } from "../api/types";
 import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

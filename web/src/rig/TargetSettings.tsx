@@ -1,6 +1,6 @@
 import { Trash2 } from "lucide-react";
-import { change, remove } from "../api/edits";
-import { changeRig } from "../api/rig";
+import { change, remove } from "../requests/edits";
+import { changeRig } from "../requests/rig";
 import type { Link, Target } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

@@ -1,7 +1,7 @@
 /** The rig as the server sees its network: read again when the show or a link changes, and every now and then. */
 import { useEffect } from "react";
 import { create } from "zustand";
-import { readRig } from "../api/rig";
+import { readRig } from "../requests/rig";
 import type { FindingHere, RigView, TargetView } from "../api/types";
 import { useShow } from "../live/show";
 

@@ -1,7 +1,7 @@
 import { AlertDialog } from "radix-ui";
 import { RotateCcw } from "lucide-react";
 import { useState } from "react";
-import { previewRest } from "../api/lines";
+import { previewRest } from "../requests/lines";
 import type { RestLine } from "../api/types";
 import { controlAt, laidOn } from "../live/laid";
 import { command } from "../live/connection";

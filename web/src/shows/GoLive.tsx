@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { goLive } from "../api/shows";
+import { goLive } from "../requests/shows";
 import { Confirm } from "../ui/Confirm";
 import { report } from "../ui/notices";
 

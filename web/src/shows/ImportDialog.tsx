@@ -1,6 +1,6 @@
 import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { takeFile } from "../api/shows";
+import { takeFile } from "../requests/shows";
 import type { Preview, Problem } from "../api/types";
 import { PushButton } from "../ui/buttons";
 

@@ -9,7 +9,7 @@ import {
   listShows,
   previewFile,
   renameShow,
-} from "../api/shows";
+} from "../requests/shows";
 import type { ShowDone, ShowInfo } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

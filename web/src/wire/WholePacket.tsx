@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { read } from "../api/read";
+import { read } from "../requests/read";
 import type { WireRow } from "../api/types";
 import { SidePanel } from "../ui/SidePanel";
 import { clockTime } from "../ui/time";

@@ -1,8 +1,8 @@
 import { ImageUp } from "lucide-react";
 import { useRef } from "react";
-import { pictures, upload } from "../../api/pictures";
+import { pictures, upload } from "../../requests/pictures";
 import type { Control, Face } from "../../api/types";
-import { useLook } from "../../api/useLook";
+import { useLook } from "../../requests/useLook";
 import { PushButton } from "../../ui/buttons";
 import { ICONS } from "../../ui/icons";
 import { report } from "../../ui/notices";

@@ -1,7 +1,7 @@
 /** Phrasebooks: looked at before they are taken in, and given out again. */
 import { post, replace } from "./edits";
 import { asking, at, read } from "./read";
-import type { BookElsewhere, Problem, Reading, ReadPreview, Taking } from "./types";
+import type { BookElsewhere, Problem, Reading, ReadPreview, Taking } from "../api/types";
 
 export const previewBook = (reading: Reading) => read<ReadPreview>("phrasebooks/preview", asking(reading));
 

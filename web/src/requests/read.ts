@@ -1,7 +1,7 @@
 /** Reads something that the server works out of the show this browser looks at. */
 import { browser } from "../live/browser";
 import { useShow } from "../live/show";
-import type { EditAnswer } from "./types";
+import type { EditAnswer } from "../api/types";
 
 /** Where something of this show is found. */
 export const at = (path: string) => `/api/shows/${useShow.getState().showId}/${path}`;

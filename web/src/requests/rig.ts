@@ -1,7 +1,7 @@
 /** The rig as the network shows it now, and what is wanted of it. */
 import { useShow } from "../live/show";
 import { post } from "./edits";
-import type { Command, Problem, RigChange, RigView } from "./types";
+import type { Command, Problem, RigChange, RigView } from "../api/types";
 
 export async function readRig(showId: string): Promise<RigView> {
   const response = await fetch(`/api/shows/${showId}/rig`);

@@ -1,11 +1,11 @@
 /** Pictures of the installation, each named by what it holds. */
-import type { NamedPicture, Problem, UploadedPicture } from "./types";
+import type { NamedPicture, Problem, UploadedPicture } from "../api/types";
 
 export const pictureAt = (hash: string) => `/api/pictures/${hash}`;
 
 /** @throws Error with a sentence for people */
 export async function pictures(): Promise<NamedPicture[]> {
-  const response = await fetch("/api/pictures").catch(() => null);
+  const response = await fetch("/requests/pictures").catch(() => null);
   if (!response?.ok) throw new Error("The server does not answer");
   return (await response.json()) as NamedPicture[];
 }

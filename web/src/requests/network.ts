@@ -1,6 +1,6 @@
 /** Letting phones and tablets in. */
 import { browser } from "../live/browser";
-import type { Door, FoundService, Problem } from "./types";
+import type { Door, FoundService, Problem } from "../api/types";
 
 interface Answer {
   door: Door;
@@ -17,7 +17,7 @@ async function call(method: string, path: string, body?: unknown): Promise<Answe
 }
 
 export async function readDoor(): Promise<Door> {
-  return (await (await fetch("/api/network")).json()) as Door;
+  return (await (await fetch("/requests/network")).json()) as Door;
 }
 
 export async function findServices(): Promise<FoundService[]> {

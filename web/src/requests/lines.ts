@@ -13,7 +13,7 @@ import type {
   RestLine,
   TableLine,
   TablePreview,
-} from "./types";
+} from "../api/types";
 
 export type OnSameName = "KEEP_BOTH" | "REPLACE";
 

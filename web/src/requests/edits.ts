@@ -6,7 +6,7 @@
 import { browser } from "../live/browser";
 import { partOf, seen, useShow } from "../live/show";
 import { told } from "../ui/notices";
-import type { Arrangement, Body, EditAnswer, EditLine, Problem, Step } from "./types";
+import type { Arrangement, Body, EditAnswer, EditLine, Problem, Step } from "../api/types";
 
 const NO_ANSWER: Problem = {
   part: null,
