@@ -30,4 +30,16 @@ class LayersTest {
     @ArchTest
     static final ArchRule OSC_STANDS_ALONE = noClasses().that().resideInAPackage("imperan.osc")
             .should().dependOnClassesThat().resideInAnyPackage("imperan.show", "imperan.live", "imperan.rig");
+
+    /** What is wanted of pages knows nothing of how it is done, and those who do it form no circles. */
+    @ArchTest
+    static final ArchRule ROOMS_OF_LAYOUT = slices().matching("imperan.layout.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule WHAT_IS_WANTED_OF_LAYOUTS = noClasses().that().resideInAPackage("imperan.layout").should().dependOnClassesThat().resideInAnyPackage("imperan.layout.*..");
+
+    /** What is spoken on the wire is the business of dialects: OSC is one of them. */
+    @ArchTest
+    static final ArchRule NO_CODEC_BUT_BY_A_DIALECT = noClasses().that().resideInAnyPackage("imperan.live..", "imperan.show..", "imperan.line..", "imperan.check..", "imperan.layout..")
+            .should().dependOnClassesThat().haveSimpleNameStartingWith("OscEncoder").orShould().dependOnClassesThat().haveSimpleNameStartingWith("OscDecoder");
 }

@@ -75,24 +75,24 @@ public enum ControlKind {
         this.form = form;
     }
 
-    String called() {
+    public String called() {
         return called;
     }
 
-    int width() {
+    public int width() {
         return width;
     }
 
-    int height() {
+    public int height() {
         return height;
     }
 
     /** Less than this is of no use: a single control can be small, what consists of several needs all of its room. */
-    int leastWidth() {
+    public int leastWidth() {
         return isSeveral() ? width : 1;
     }
 
-    int leastHeight() {
+    public int leastHeight() {
         return isSeveral() ? height : 1;
     }
 
@@ -106,7 +106,7 @@ public enum ControlKind {
      * @param id    of the control, or of the tray
      * @param label free on its grid
      */
-    List<Part> parts(PartId id, PartId grid, int order, String label, Cells cells) {
+    public List<Part> parts(PartId id, PartId grid, int order, String label, Cells cells) {
         List<Part> parts = new ArrayList<>();
         Laid first = isSeveral() ? Tray.plain(label, cells) : Control.plain(label, cells, form, List.of(), List.of());
         parts.add(new Part(id, Optional.of(grid), order, first));

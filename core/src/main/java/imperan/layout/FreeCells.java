@@ -11,7 +11,7 @@ import java.util.Optional;
 /**
  * Where on a page or in a tray there is room. What is taken is marked cell by cell, so that looking for a place does not take longer where more lies there.
  */
-final class FreeCells {
+public final class FreeCells {
 
     private final Grid grid;
     private final List<Cells> taken;
@@ -19,7 +19,7 @@ final class FreeCells {
     private final BitSet[] rows;
 
     /** @param taken what lies there already */
-    FreeCells(Grid grid, List<Cells> taken) {
+    public FreeCells(Grid grid, List<Cells> taken) {
         this.grid = grid;
         this.taken = List.copyOf(taken);
         this.rows = new BitSet[Math.max(0, grid.rows())];
@@ -41,7 +41,7 @@ final class FreeCells {
         return taken;
     }
 
-    boolean has(Cells cells) {
+    public boolean has(Cells cells) {
         if (!grid.holds(cells)) {
             return false;
         }
@@ -60,7 +60,7 @@ final class FreeCells {
      * @param group at least one rectangle, in their places to each other
      * @return the way from where they are, in columns and rows
      */
-    Optional<Cell> wayFor(List<Cells> group, Optional<Cell> at) {
+    public Optional<Cell> wayFor(List<Cells> group, Optional<Cell> at) {
         int left = group.stream().mapToInt(Cells::column).min().orElseThrow();
         int top = group.stream().mapToInt(Cells::row).min().orElseThrow();
         return at.map(cell -> new Cell(cell.column() - left, cell.row() - top)).filter(way -> isFree(group, way)).or(() -> {

@@ -21,31 +21,31 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /** The pages and trays of a show, and what lies on them. */
-record Grids(Show show) {
+public record Grids(Show show) {
 
     /** The cells of a new page, of a size that fingers find on a desk. */
-    static final Grid USUAL = new Grid(16, 10);
+    public static final Grid USUAL = new Grid(16, 10);
 
-    Optional<Grid> of(PartId id) {
+    public Optional<Grid> of(PartId id) {
         return show.part(id).map(Part::body).flatMap(Grid::of);
     }
 
     /** What lies on a grid, in order. */
-    List<Laid> laid(PartId grid) {
+    public List<Laid> laid(PartId grid) {
         return inside(grid).stream().map(held -> (Laid) held.part().body()).toList();
     }
 
-    List<Held> inside(PartId grid) {
+    public List<Held> inside(PartId grid) {
         return show.children(grid).filter(part -> part.body() instanceof Laid).map(part -> show.held(part.id()).orElseThrow()).toList();
     }
 
     /** Where there is room on a grid that is there. What pops up takes none. */
-    FreeCells free(PartId grid) {
+    public FreeCells free(PartId grid) {
         return new FreeCells(of(grid).orElseThrow(), laid(grid).stream().filter(laid -> !(laid instanceof Tray tray && tray.popUp()))
                 .map(Laid::cells).toList());
     }
 
-    int nextOrder(PartId grid) {
+    public int nextOrder(PartId grid) {
         return show.children(grid).mapToInt(Part::order).max().orElse(0) + 1;
     }
 
@@ -54,7 +54,7 @@ record Grids(Show show) {
      *
      * @param beside a page of the layout that it comes to; empty for the first layout that is played
      */
-    List<EditRequest.Step> newPage(PartId id, Optional<PartId> beside, Grid cells) {
+    public List<EditRequest.Step> newPage(PartId id, Optional<PartId> beside, Grid cells) {
         List<EditRequest.Step> steps = new ArrayList<>();
         PartId layout = beside.flatMap(show::part).flatMap(Part::parent).or(() -> show.all(Layout.class).stream().filter(part -> !show.inDraft(part))
                 .findFirst().map(Part::id)).orElseGet(() -> {
@@ -69,19 +69,19 @@ record Grids(Show show) {
     }
 
     /** The control that is shown again; empty where it is gone. */
-    Optional<Control> shown(Twin twin) {
+    public Optional<Control> shown(Twin twin) {
         return show.part(twin.of()).map(Part::body).filter(Control.class::isInstance).map(Control.class::cast);
     }
 
     /** These controls and what lies in these trays. */
-    List<Held> controls(List<PartId> ids) {
+    public List<Held> controls(List<PartId> ids) {
         return ids.stream().distinct().map(show::held).flatMap(Optional::stream)
                 .flatMap(held -> held.part().body() instanceof Tray ? inside(held.part().id()).stream() : Stream.of(held))
                 .filter(held -> held.part().body() instanceof Control).distinct().toList();
     }
 
     /** By rows, each from left to right; what lies in a tray where the tray lies. */
-    List<Held> inReadingOrder(List<Held> controls) {
+    public List<Held> inReadingOrder(List<Held> controls) {
         return controls.stream().sorted(Comparator.comparingInt((Held held) -> place(held).row()).thenComparingInt(held -> place(held).column())
                 .thenComparing(held -> held.part().id())).toList();
     }

@@ -13,29 +13,29 @@ import imperan.show.Grid;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.function.UnaryOperator;
 import java.util.function.ToIntFunction;
+import java.util.function.UnaryOperator;
 
 /** Where rectangles of cells come to lie that are moved, resized, aligned or spread together; in the order in which they were given. */
-final class Laying {
+public final class Laying {
 
     private Laying() {
     }
 
-    static List<Cells> moved(List<Cells> all, MoveControls move, Grid grid) {
+    public static List<Cells> moved(List<Cells> all, MoveControls move, Grid grid) {
         Cells around = Cells.around(all);
         int right = within(move.right(), -around.column(), grid.columns() - around.column() - around.width());
         int down = within(move.down(), -around.row(), grid.rows() - around.row() - around.height());
         return each(all, c -> c.moved(right, down));
     }
 
-    static List<Cells> resized(List<Cells> all, ResizeControls resize, Grid grid) {
+    public static List<Cells> resized(List<Cells> all, ResizeControls resize, Grid grid) {
         return each(all, c -> new Cells(c.column(), c.row(),
                 c.width() + within(resize.wider(), 1 - c.width(), grid.columns() - c.column() - c.width()),
                 c.height() + within(resize.taller(), 1 - c.height(), grid.rows() - c.row() - c.height())));
     }
 
-    static List<Cells> aligned(List<Cells> all, AlignControls align) {
+    public static List<Cells> aligned(List<Cells> all, AlignControls align) {
         Cells around = Cells.around(all);
         return each(all, c -> switch (align.edge()) {
             case LEFT -> new Cells(around.column(), c.row(), c.width(), c.height());
@@ -45,14 +45,14 @@ final class Laying {
         });
     }
 
-    static List<Cells> matched(List<Cells> all, MatchSizes match) {
+    public static List<Cells> matched(List<Cells> all, MatchSizes match) {
         Cells first = all.get(0);
         return each(all, c -> match.extent() == Extent.WIDTH ? new Cells(c.column(), c.row(), first.width(), c.height())
                 : new Cells(c.column(), c.row(), c.width(), first.height()));
     }
 
     /** The cells between the first and the last that none of the row takes; negative where they overlap along it. */
-    static int roomBetween(List<Cells> all, SpreadControls spread) {
+    public static int roomBetween(List<Cells> all, SpreadControls spread) {
         if (all.size() < 2) {
             return 0;
         }
@@ -63,7 +63,7 @@ final class Laying {
                 - row.stream().limit(row.size() - 1L).mapToInt(size).sum();
     }
 
-    static List<Cells> spread(List<Cells> all, SpreadControls spread) {
+    public static List<Cells> spread(List<Cells> all, SpreadControls spread) {
         if (all.size() < 2) {
             return all;
         }

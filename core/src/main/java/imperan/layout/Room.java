@@ -16,7 +16,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** Room for what comes to a grid: free cells, and where there are none a page that becomes larger, as far as a page can. */
-final class Room {
+public final class Room {
 
     private static final Grid LARGEST = new Grid(Page.MAX_CELLS, Page.MAX_CELLS);
 
@@ -29,17 +29,17 @@ final class Room {
     }
 
     /** On a page or in a tray that is there; a tray stays as large as it is. */
-    static Room on(Grids grids, Held grid) {
+    public static Room on(Grids grids, Held grid) {
         return new Room(Optional.of(grid).filter(held -> held.part().body() instanceof Page), grids.free(grid.part().id()));
     }
 
     /** On an empty page that takes this size for what comes to it. */
-    static Room toBe(Held page, Grid grid) {
+    public static Room toBe(Held page, Grid grid) {
         return new Room(Optional.of(page), new FreeCells(grid, List.of()));
     }
 
     /** On a page that will be there, as large as this; it does not grow. */
-    static Room onNew(Grid grid) {
+    public static Room onNew(Grid grid) {
         return new Room(Optional.empty(), new FreeCells(grid, List.of()));
     }
 
@@ -48,7 +48,7 @@ final class Room {
      *
      * @return the way from where its parts are, in columns and rows; empty where the grid has no room and cannot grow
      */
-    Optional<Cell> take(List<Cells> group, Optional<Cell> at) {
+    public Optional<Cell> take(List<Cells> group, Optional<Cell> at) {
         Optional<Cell> way = free.wayFor(group, at);
         if (way.isEmpty()) {
             larger(group).ifPresent(grid -> free = new FreeCells(grid, free.taken()));
@@ -87,7 +87,7 @@ final class Room {
     }
 
     /** What makes the page as large as it has become; empty where it stays as it is. */
-    Optional<EditRequest.Step> growth() {
+    public Optional<EditRequest.Step> growth() {
         return page.filter(this::grew).map(held -> {
             Part part = held.part();
             return new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), ((Page) part.body()).sized(free.grid())), held.version());
@@ -99,7 +99,7 @@ final class Room {
     }
 
     /** How a title of an edit goes on: how large the page became; empty where it stays as it is. */
-    String words() {
+    public String words() {
         return page.filter(this::grew).isPresent() ? "; the page has " + free.grid().columns() + " × " + free.grid().rows() + " cells now" : "";
     }
 }

@@ -1,2 +1,2 @@
-/** Work on pages: what is done with several controls at once, judged and placed without a screen. */
+/** What is wanted of pages and their controls, and the cells on which it happens; how it is done is in the rooms below: placing, arranging, lines, drafts, files. */
 package imperan.layout;

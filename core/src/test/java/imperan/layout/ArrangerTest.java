@@ -12,6 +12,7 @@ import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Arrangement.RemoveControls;
 import imperan.layout.Arrangement.ResizeControls;
 import imperan.layout.Arrangement.SpreadControls;
+import imperan.layout.arranging.Arranger;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Edit;

@@ -1,13 +1,14 @@
 package imperan.layout;
 
+import imperan.layout.arranging.Arranger;
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Control;
 import imperan.show.Outcome;
 import imperan.show.PartId;
-import imperan.show.Phrase;
-import imperan.show.AnswerRule;
 import imperan.show.Phrase.Direction;
 import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Shows;

@@ -1,6 +1,7 @@
 package imperan.layout;
 
 import imperan.layout.Arrangement.GatherControls;
+import imperan.layout.files.LayoutFile;
 import imperan.picture.Pictures;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Control;

@@ -3,14 +3,14 @@ package imperan.layout;
 import imperan.line.LineCsv;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
-import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.ArgumentSource;
 import imperan.show.Cells;
 import imperan.show.Outcome;
 import imperan.show.Page;
-import imperan.show.Twin;
 import imperan.show.PartId;
 import imperan.show.Send;
+import imperan.show.Twin;
 import org.junit.jupiter.api.Test;
 
 import java.util.List;

@@ -1,5 +1,6 @@
 package imperan.layout;
 
+import imperan.layout.files.PageShape;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Page;

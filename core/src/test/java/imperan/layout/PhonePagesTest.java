@@ -2,6 +2,8 @@ package imperan.layout;
 
 import imperan.layout.Arrangement.Cell;
 import imperan.layout.Arrangement.PhonePage;
+import imperan.layout.arranging.Arranger;
+import imperan.layout.files.PageShape;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Listen;

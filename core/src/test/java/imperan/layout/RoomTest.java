@@ -2,8 +2,8 @@ package imperan.layout;
 
 import imperan.layout.Arrangement.Cell;
 import imperan.show.Cells;
-import imperan.show.Shows;
 import imperan.show.Show;
+import imperan.show.Shows;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -4,7 +4,7 @@ import imperan.dialect.Codec;
 import imperan.dialect.Dialects;
 import imperan.dialect.Lamps;
 import imperan.layout.Arrangement;
-import imperan.layout.Arranger;
+import imperan.layout.arranging.Arranger;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
 import imperan.osc.OscMessage;

@@ -6,7 +6,7 @@ import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import imperan.layout.Arrangement;
-import imperan.layout.Arranger;
+import imperan.layout.arranging.Arranger;
 import imperan.picture.Picture;
 import imperan.picture.PictureTest;
 import imperan.picture.Pictures;

@@ -4,7 +4,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import imperan.layout.Arrangement;
-import imperan.layout.Arranger;
+import imperan.layout.arranging.Arranger;
 import imperan.layout.ControlKind;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;

@@ -8,7 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import imperan.layout.Arrangement;
-import imperan.layout.Arranger;
+import imperan.layout.arranging.Arranger;
 import imperan.layout.ControlKind;
 import imperan.osc.OscArgument;
 import imperan.osc.OscArgument.Int32;

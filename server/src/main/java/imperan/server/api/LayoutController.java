@@ -1,7 +1,7 @@
 package imperan.server.api;
 
-import imperan.layout.Drafts;
-import imperan.layout.LayoutFile;
+import imperan.layout.drafts.Drafts;
+import imperan.layout.files.LayoutFile;
 import imperan.picture.Picture;
 import imperan.server.store.Keeper;
 import imperan.server.store.PictureStore;

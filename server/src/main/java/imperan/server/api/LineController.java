@@ -1,6 +1,6 @@
 package imperan.server.api;
 
-import imperan.layout.ChangeLine;
+import imperan.layout.drafts.ChangeLine;
 import imperan.line.TableLine;
 import imperan.line.LineCsv;
 import imperan.line.LineTable;

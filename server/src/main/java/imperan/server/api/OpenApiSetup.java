@@ -1,11 +1,11 @@
 package imperan.server.api;
 
 import imperan.layout.Arrangement;
-import imperan.layout.Drafts;
-import imperan.layout.FillStart;
-import imperan.layout.LayoutFile;
-import imperan.layout.PageShape;
-import imperan.layout.PhraseFamily;
+import imperan.layout.drafts.Drafts;
+import imperan.layout.lines.FillStart;
+import imperan.layout.files.LayoutFile;
+import imperan.layout.files.PageShape;
+import imperan.layout.placing.PhraseFamily;
 import imperan.line.TableLine;
 import imperan.live.Learning.Learned;
 import imperan.live.RestLine;

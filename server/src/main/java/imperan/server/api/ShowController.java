@@ -1,11 +1,11 @@
 package imperan.server.api;
 
 import imperan.layout.Arrangement;
-import imperan.layout.Arranger;
-import imperan.layout.ChangeLine;
-import imperan.layout.FillStart;
-import imperan.layout.PageShape;
-import imperan.layout.PhraseFamily;
+import imperan.layout.arranging.Arranger;
+import imperan.layout.drafts.ChangeLine;
+import imperan.layout.lines.FillStart;
+import imperan.layout.files.PageShape;
+import imperan.layout.placing.PhraseFamily;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;

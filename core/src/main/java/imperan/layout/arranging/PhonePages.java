@@ -1,6 +1,9 @@
-package imperan.layout;
+package imperan.layout.arranging;
 
 import imperan.layout.Arrangement.Cell;
+import imperan.layout.FreeCells;
+import imperan.layout.Grids;
+import imperan.layout.Laying;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Grid;

@@ -1,9 +1,12 @@
-package imperan.layout;
+package imperan.layout.arranging;
 
 import imperan.layout.Arrangement.Cell;
-import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Arrangement.PasteControls.Copy;
 import imperan.layout.Arrangement.PasteControls.Meaning;
+import imperan.layout.Arrangement.PasteControls;
+import imperan.layout.Grids;
+import imperan.layout.Room;
+import imperan.layout.lines.Renumbering;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.Cells;
 import imperan.show.Control;

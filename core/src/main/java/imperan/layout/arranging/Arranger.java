@@ -1,4 +1,4 @@
-package imperan.layout;
+package imperan.layout.arranging;
 
 import imperan.layout.Arrangement.AddControl;
 import imperan.layout.Arrangement.AddPage;
@@ -23,6 +23,15 @@ import imperan.layout.Arrangement.SpreadControls;
 import imperan.layout.Arrangement.SwapLayout;
 import imperan.layout.Arrangement.SwapTarget;
 import imperan.layout.Arrangement.TakeLearned;
+import imperan.layout.Arrangement;
+import imperan.layout.ControlKind;
+import imperan.layout.FreeCells;
+import imperan.layout.Grids;
+import imperan.layout.Laying;
+import imperan.layout.Room;
+import imperan.layout.drafts.Drafts;
+import imperan.layout.lines.LineFiller;
+import imperan.layout.placing.PhrasePlacer;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;

@@ -1,4 +1,4 @@
-package imperan.layout;
+package imperan.layout.drafts;
 
 import imperan.show.Body;
 import imperan.show.Edit;

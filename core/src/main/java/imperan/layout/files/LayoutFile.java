@@ -1,7 +1,9 @@
-package imperan.layout;
+package imperan.layout.files;
 
-import imperan.line.TableLine;
+import imperan.layout.Grids;
+import imperan.layout.drafts.ChangeLine;
 import imperan.line.LineTable;
+import imperan.line.TableLine;
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
 import imperan.show.Body;

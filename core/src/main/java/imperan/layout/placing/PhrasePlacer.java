@@ -1,9 +1,11 @@
-package imperan.layout;
+package imperan.layout.placing;
 
 import imperan.address.SlotAddress;
 import imperan.layout.Arrangement.Cell;
-import imperan.layout.Arrangement.PlacePhrases;
 import imperan.layout.Arrangement.PlacePhrases.Manner;
+import imperan.layout.Arrangement.PlacePhrases;
+import imperan.layout.Grids;
+import imperan.layout.Room;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
@@ -32,7 +34,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Places controls for phrases: side by side for each address a phrase stands for, in strips where there are several phrases. */
-final class PhrasePlacer {
+public final class PhrasePlacer {
 
     private static final int WIDTH = 2;
     private static final int METER_WIDTH = 1;
@@ -48,7 +50,7 @@ final class PhrasePlacer {
     private final Vocabulary vocabulary;
     private int order;
 
-    PhrasePlacer(Show show, PlacePhrases place) {
+    public PhrasePlacer(Show show, PlacePhrases place) {
         this.show = show;
         this.place = place;
         this.grids = new Grids(show);
@@ -59,7 +61,7 @@ final class PhrasePlacer {
     private record Row(PhraseControl control, SlotAddress slots, List<String> addresses, Cells cells) {
     }
 
-    Outcome outcome(Person author) {
+    public Outcome outcome(Person author) {
         List<Phrase> phrases = place.phrases().stream().map(show::part).flatMap(Optional::stream).map(Part::body)
                 .filter(Phrase.class::isInstance).map(Phrase.class::cast).toList();
         if (show.part(place.target()).filter(part -> part.body() instanceof Target).isEmpty()) {

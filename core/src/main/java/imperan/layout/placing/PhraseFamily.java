@@ -1,12 +1,12 @@
-package imperan.layout;
+package imperan.layout.placing;
 
 import imperan.address.SlotAddress;
-import imperan.show.form.Form;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.show.form.Form;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -1,9 +1,9 @@
-package imperan.layout;
+package imperan.layout.lines;
 
 import imperan.address.SlotAddress;
 import imperan.phrasebook.Vocabulary;
-import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.Fixed;
+import imperan.show.ArgumentSource;
 import imperan.show.Control;
 import imperan.show.Listen;
 import imperan.show.PartId;
@@ -27,24 +27,24 @@ import java.util.stream.Stream;
  * Lines to the next numbers. The number of a line is that of the last slot of its phrase; of an address that no phrasebook knows, it
  * is the last number in it. A group of copies goes on behind its own highest number.
  */
-final class Renumbering {
+public final class Renumbering {
 
     private static final Pattern NUMBER = Pattern.compile("\\d{1,9}");
 
     private final Function<Optional<PartId>, Vocabulary> vocabulary;
     private final List<Problem> problems = new ArrayList<>();
 
-    Renumbering(Function<Optional<PartId>, Vocabulary> vocabulary) {
+    public Renumbering(Function<Optional<PartId>, Vocabulary> vocabulary) {
         this.vocabulary = vocabulary;
     }
 
     /** Why some of it cannot be; empty where it can. */
-    List<Problem> problems() {
+    public List<Problem> problems() {
         return problems;
     }
 
     /** How far copies of these have to go to come behind them: from 1 to 4 it is 4. */
-    int span(List<Control> group) {
+    public int span(List<Control> group) {
         IntStream numbers = group.stream().flatMapToInt(control -> Stream.concat(
                 control.sends().stream().map(s -> number(s.address(), s.target())),
                 control.listens().stream().map(l -> number(l.address(), l.target()))).filter(OptionalInt::isPresent).mapToInt(OptionalInt::getAsInt));
@@ -52,7 +52,7 @@ final class Renumbering {
     }
 
     /** The same of the fixed values. */
-    static int valueSpan(List<Control> group) {
+    public static int valueSpan(List<Control> group) {
         return span(group.stream().flatMap(control -> control.sends().stream()).flatMap(send -> send.arguments().stream())
                 .flatMapToInt(source -> fixedNumber(source).stream()));
     }
@@ -68,14 +68,14 @@ final class Renumbering {
     }
 
     /** A control whose lines are so much further on. Its label goes along where it ends with the number of a line. */
-    Control further(Control control, int by) {
+    public Control further(Control control, int by) {
         List<Send> sends = control.sends().stream().map(send -> send.at(further(send.address(), send.target(), by))).toList();
         List<Listen> listens = control.listens().stream().map(listen -> listen.on(further(listen.address(), listen.target(), by))).toList();
         return control.withLines(sends, listens).labelled(furtherLabel(control, by));
     }
 
     /** A control whose fixed values are so much further on. */
-    Control furtherValues(Control control, int by) {
+    public Control furtherValues(Control control, int by) {
         return control.withLines(control.sends().stream().map(send -> send.saying(send.arguments().stream().map(source ->
                 fixedNumber(source).isPresent() ? (ArgumentSource) new Fixed(source.type(), String.valueOf(fixedNumber(source).getAsInt() + by)) : source)
                 .toList())).toList(), control.listens()).labelled(lastNumber(control.label()).stream()
@@ -83,7 +83,7 @@ final class Renumbering {
     }
 
     /** A name whose last number is so much further on; as it is where there is none. */
-    static String furtherName(String name, int by) {
+    public static String furtherName(String name, int by) {
         OptionalInt last = lastNumber(name);
         return last.isPresent() ? replaceLast(name, last.getAsInt() + by) : name;
     }

@@ -1,10 +1,12 @@
-package imperan.layout;
+package imperan.layout.lines;
 
 import imperan.address.Run;
 import imperan.layout.Arrangement.FillAcross;
 import imperan.layout.Arrangement.FindAndReplace;
 import imperan.layout.Arrangement.SwapTarget;
 import imperan.layout.Arrangement.TakeLearned;
+import imperan.layout.Grids;
+import imperan.layout.placing.PhraseControl;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
@@ -25,19 +27,19 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 
 /** Changes the lines and labels of many controls at once: runs, a text for another, a target for another. */
-final class LineFiller {
+public final class LineFiller {
 
     private final Show show;
     private final Person author;
     private final Grids grids;
 
-    LineFiller(Show show, Person author) {
+    public LineFiller(Show show, Person author) {
         this.show = show;
         this.author = author;
         grids = new Grids(show);
     }
 
-    Outcome fill(FillAcross fill) {
+    public Outcome fill(FillAcross fill) {
         Run run = Run.parse(fill.text());
         if (run.problem().isPresent()) {
             return Outcome.Refused.because(run.problem().get());
@@ -80,7 +82,7 @@ final class LineFiller {
         return filled;
     }
 
-    Outcome replace(FindAndReplace replace) {
+    public Outcome replace(FindAndReplace replace) {
         if (replace.find().isEmpty()) {
             return Outcome.Refused.because("Write what to look for");
         }
@@ -100,7 +102,7 @@ final class LineFiller {
                 control.listens().stream().map(listen -> listen.on(address.apply(listen.address()))).toList());
     }
 
-    Outcome swap(SwapTarget swap) {
+    public Outcome swap(SwapTarget swap) {
         Optional<Part> target = show.part(swap.to()).filter(part -> part.body() instanceof Target);
         if (target.isEmpty()) {
             return Outcome.Refused.because("That target is no longer in the rig");
@@ -118,7 +120,7 @@ final class LineFiller {
 
     // ---- learned
 
-    Outcome learned(TakeLearned learned) {
+    public Outcome learned(TakeLearned learned) {
         List<EditRequest.Step> steps = new ArrayList<>();
         for (TakeLearned.Pairing pair : learned.pairs()) {
             show.held(pair.control()).filter(held -> held.part().body() instanceof Control)

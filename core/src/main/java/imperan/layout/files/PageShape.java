@@ -1,5 +1,6 @@
-package imperan.layout;
+package imperan.layout.files;
 
+import imperan.layout.Grids;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Grid;

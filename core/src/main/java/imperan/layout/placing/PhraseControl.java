@@ -1,16 +1,16 @@
-package imperan.layout;
+package imperan.layout.placing;
 
 import imperan.address.SlotAddress;
-import imperan.show.ArgumentSource;
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.ArgumentSource;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Face;
 import imperan.show.Listen;
 import imperan.show.PartId;
-import imperan.show.Phrase;
-import imperan.show.AnswerRule;
 import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Phrase;
 import imperan.show.ScaleMark;
 import imperan.show.Send;
 import imperan.show.form.Button;
@@ -34,7 +34,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** The control that fits a phrase: its form, what it sends and what it listens to, as the phrase tells. */
-final class PhraseControl {
+public final class PhraseControl {
 
     /** The usual range of a continuous value where a phrase tells none (common practice, no source). */
     private static final double LOW = 0;
@@ -45,7 +45,7 @@ final class PhraseControl {
     /** The place of the argument that varies; -1 where there is none. */
     private final int varying;
 
-    PhraseControl(Phrase phrase) {
+    public PhraseControl(Phrase phrase) {
         this.phrase = phrase;
         int last = -1;
         for (int i = 0; i < phrase.arguments().size(); i++) {
@@ -132,7 +132,7 @@ final class PhraseControl {
      * @param numbers of the slots in that address
      * @param inStrip whether it stands with others that say whose it is
      */
-    Control at(String address, Map<String, Integer> numbers, PartId target, Cells cells, boolean inStrip) {
+    public Control at(String address, Map<String, Integer> numbers, PartId target, Cells cells, boolean inStrip) {
         Form form = form();
         List<Send> sends = isSaid() && form.takesHands() ? List.of(new Send(form.triggers() ? Send.Phase.PRESS
                 : Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
@@ -142,7 +142,7 @@ final class PhraseControl {
     }
 
     /** A control of another form with the lines of this phrase; what its form cannot send stays out. */
-    Control lines(Control control, String address, Map<String, Integer> numbers, PartId target) {
+    public Control lines(Control control, String address, Map<String, Integer> numbers, PartId target) {
         Form form = control.form();
         boolean chosen = !form().options().isEmpty() && form.options().isEmpty() || isOneColour();
         List<Send> sends = isSaid() && form.takesHands() && !chosen && form.axes() == 1

@@ -1,6 +1,7 @@
-package imperan.layout;
+package imperan.layout.lines;
 
 import imperan.address.Run;
+import imperan.layout.Grids;
 import imperan.show.Control;
 import imperan.show.Held;
 import imperan.show.Listen;

@@ -1,4 +1,4 @@
-package imperan.layout;
+package imperan.layout.drafts;
 
 import imperan.show.Body;
 import imperan.show.Edit;
@@ -29,7 +29,7 @@ public final class Drafts {
     private final Show show;
     private final Person author;
 
-    Drafts(Show show, Person author) {
+    public Drafts(Show show, Person author) {
         this.show = show;
         this.author = author;
     }
@@ -46,7 +46,7 @@ public final class Drafts {
 
     // ---- a copy
 
-    Outcome copy(PartId layout, PartId id) {
+    public Outcome copy(PartId layout, PartId id) {
         Optional<Part> original = show.part(layout).filter(part -> part.body() instanceof Layout);
         if (original.isEmpty()) {
             return Outcome.Refused.because("The layout is no longer there");
@@ -73,7 +73,7 @@ public final class Drafts {
 
     // ---- swapped in
 
-    Outcome swap(PartId draft) {
+    public Outcome swap(PartId draft) {
         Optional<Layout.Draft> known = draft(draft);
         if (known.isEmpty() || show.part(known.get().of()).isEmpty()) {
             return Outcome.Refused.because(known.isEmpty() ? "This copy is no longer there"

@@ -1,0 +1,2 @@
+/** From phrases to controls on a page. */
+package imperan.layout.placing;
