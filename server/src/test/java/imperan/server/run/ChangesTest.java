@@ -1,7 +1,15 @@
 package imperan.server.run;
 
+import imperan.live.Actor;
+import imperan.live.Cause;
 import imperan.live.ControlValue;
+import imperan.live.LinkState;
+import imperan.live.LinkView;
+import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
+import imperan.live.Reason;
+import imperan.live.Trace;
+import imperan.live.WireRecord;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -12,6 +20,7 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
+import imperan.show.Target;
 import imperan.show.form.Choice;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
@@ -53,5 +62,60 @@ class ChangesTest {
         changes.notice("Something was left out");
         assertThat(changes.take(live, Set.of(), 5).notices()).containsExactly("Something was left out");
         assertThat(changes.isUntold(5)).isFalse();
+    }
+
+    private static final Cause BY_ADA = new Cause(1, Cause.Origin.HAND, Actor.of(new Person("b", "Ada")), 0);
+    private static final PartId LEVEL = new PartId("level");
+    private static final PartId DESK = new PartId("desk");
+
+    private Batch taken(Set<PartId> watched) {
+        return changes.take(live, watched, 0);
+    }
+
+    /** A show with one control and its target. */
+    private void play() {
+        Control level = Control.plain("Level", new Cells(0, 0, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0), List.of(), List.of());
+        live.load(Show.of(1, List.of(part("layout", null, Layout.plain("L")), part("page", "layout", Page.plain("P", 8, 8)), part("level", "page", level),
+                part("desk", null, Target.plain("Desk", "192.0.2.9", 7101, 9201, Target.Answering.REPORTS)))), 0);
+        taken(Set.of());
+    }
+
+    @Test
+    void whatHappenedBecomesWhatBrowsersAreTold() {
+        play();
+        changes.happened(new LiveEvent.ValueChanged(1, BY_ADA, LEVEL));
+        changes.happened(new LiveEvent.ValueChanged(2, BY_ADA, LEVEL));
+        changes.happened(new LiveEvent.PacketOut(3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, 1, Optional.empty()));
+        changes.happened(new LiveEvent.PacketIn(4, BY_ADA, Optional.of(DESK), "osc", "192.0.2.9:7101", 9201, new byte[] {2}, Optional.of(5L), Optional.empty()));
+        changes.happened(new LiveEvent.PageWanted(5, BY_ADA, new PartId("page")));
+        Batch batch = taken(Set.of());
+        assertThat(batch.values()).as("the latest of each").extracting(ControlValue::control).containsExactly(LEVEL);
+        assertThat(batch.links()).as("something was counted of it").extracting(LinkView::target).containsExactly(DESK);
+        assertThat(batch.wire()).extracting(WireRecord::number).containsExactly(1L, 2L);
+        assertThat(batch.wire()).extracting(WireRecord::out).containsExactly(true, false);
+        assertThat(batch.wire().get(0).cause().actor().name()).isEqualTo("Ada");
+        assertThat(batch.lastIn()).hasValueSatisfying(row -> assertThat(row.answeredAfterNanos()).contains(5L));
+        assertThat(batch.page()).contains(new PartId("page"));
+        assertThat(changes.isEmpty()).isTrue();
+        assertThat(changes.takeUnsaved()).containsExactly(LEVEL);
+    }
+
+    @Test
+    void pathsAreToldToThoseWhoWatchThem() {
+        play();
+        LiveEvent stopped = new LiveEvent.Stopped(1, BY_ADA, Optional.of(LEVEL), 0.5, Optional.empty(), new Reason.NoSend());
+        changes.happened(stopped);
+        assertThat(taken(Set.of()).traces()).isEmpty();
+        changes.happened(stopped);
+        assertThat(taken(Set.of(LEVEL)).traces()).extracting(Trace::control).containsExactly(LEVEL);
+    }
+
+    @Test
+    void turnsOfLinksAreKeptAsFarAsThereIsRoom() {
+        for (int i = 0; i < Changes.TURNS + 5; i++) {
+            changes.happened(new LiveEvent.LinkTurned(i, BY_ADA, DESK, LinkState.LOST, "nothing came"));
+        }
+        assertThat(changes.turns()).hasSize(Changes.TURNS);
+        assertThat(changes.turns().get(0).number()).isEqualTo(6);
     }
 }
