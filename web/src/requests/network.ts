@@ -17,7 +17,7 @@ async function call(method: string, path: string, body?: unknown): Promise<Answe
 }
 
 export async function readDoor(): Promise<Door> {
-  return (await (await fetch("/requests/network")).json()) as Door;
+  return (await (await fetch("/api/network")).json()) as Door;
 }
 
 export async function findServices(): Promise<FoundService[]> {

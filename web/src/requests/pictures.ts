@@ -5,7 +5,7 @@ export const pictureAt = (hash: string) => `/api/pictures/${hash}`;
 
 /** @throws Error with a sentence for people */
 export async function pictures(): Promise<NamedPicture[]> {
-  const response = await fetch("/requests/pictures").catch(() => null);
+  const response = await fetch("/api/pictures").catch(() => null);
   if (!response?.ok) throw new Error("The server does not answer");
   return (await response.json()) as NamedPicture[];
 }
