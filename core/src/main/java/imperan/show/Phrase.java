@@ -22,6 +22,9 @@ import java.util.Optional;
 public record Phrase(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, Effect effect, String meaning,
                      String maskedBy, List<Mask> masks) implements Body {
 
+    /** More than stand in the way of anything. */
+    static final int MOST_MASKS = 64;
+
     public Phrase {
         arguments = List.copyOf(arguments);
         masks = List.copyOf(masks);
@@ -118,6 +121,9 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
             arguments.get(i).check(rules, "arguments/" + i);
         }
         answer.check(rules, spoken);
+        if (masks.size() > MOST_MASKS) {
+            rules.problem("masks", "A phrase is masked by at most " + MOST_MASKS + " things");
+        }
         for (int i = 0; i < masks.size(); i++) {
             masks.get(i).check(rules, "masks/" + i, spoken);
         }

@@ -3,6 +3,8 @@ package imperan.show;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.core.JacksonException;
 
@@ -110,6 +112,34 @@ class LimitsOfEditsTest {
     void aFixedNumberIsANumber(String text) {
         assertThat(refused(sending(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, text)))).satisfies(problem ->
                 assertThat(problem.field()).isEqualTo("sends/0/arguments/0"));
+    }
+
+    static List<Arguments> whatNoPhraseExpects() {
+        AnswerRule same = AnswerRule.usual(AnswerRule.Kind.SAME);
+        return List.of(Arguments.of("answer/places", same.at(List.of(-1))), Arguments.of("answer/places", same.at(Collections.nCopies(65, 0))),
+                Arguments.of("answer/given", same.saying("")), Arguments.of("answer/seconds", same.within(Double.NaN)), Arguments.of("answer/seconds", same.within(0)),
+                Arguments.of("answer/finalSeconds", same.settling(-1)), Arguments.of("answer/tolerance", same.near(Double.NaN)),
+                Arguments.of("answer/tolerance", same.near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, 0))),
+                Arguments.of("answer/words", same.worded(Optional.of(-1))));
+    }
+
+    @ParameterizedTest
+    @MethodSource("whatNoPhraseExpects")
+    void whatCannotBeExpectedIsRefusedAtItsField(String field, AnswerRule answer) {
+        assertThat(refusedPhrase(Phrase.plain("/a", Phrase.Direction.BOTH, List.of(), answer, "", ""))).extracting(Problem::field).containsExactly(field);
+    }
+
+    @Test
+    void masksAreAddressesThatSaySomethingAndNotThousands() {
+        Phrase phrase = Phrase.plain("/a", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+        assertThat(refusedPhrase(phrase.masked(Collections.nCopies(Phrase.MOST_MASKS + 1, Mask.own("/mute", "1"))))).extracting(Problem::field).containsExactly("masks");
+        assertThat(refusedPhrase(phrase.masked(List.of(new Mask("mute", -1, " ", false))))).extracting(Problem::field)
+                .containsExactly("masks/0/address", "masks/0/argument", "masks/0/text");
+    }
+
+    private static List<Problem> refusedPhrase(Phrase phrase) {
+        PartId book = new PartId("book");
+        return Shows.refused(Shows.accepted(SHOW, ADA, put(book, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown()))), ADA, put(new PartId("phrase"), book, phrase));
     }
 
     /** 20 000 parts are judged in a time that grows with them and not with their square: this test would take minutes. */
