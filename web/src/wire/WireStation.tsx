@@ -75,7 +75,7 @@ export function WireStation() {
           <span>address</span>
           <span>types</span>
           <span>arguments</span>
-          <span className="text-right">by, or after</span>
+          <span className="text-right">by / answered</span>
         </div>
         {rows.length === 0 ? (
           <p className="min-w-0! p-6 text-lg text-quiet">

@@ -72,14 +72,14 @@ final class Awaiting {
         state.happened(new LiveEvent.Ended(state.now(), state.cause(), 0, control, link.id(), new Ending.NotExpected(why)));
     }
 
-    private void open(Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, boolean question, boolean unheard) {
+    private void open(Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, boolean question, boolean listensElsewhere) {
         long now = state.now();
         boolean isAsked = expected.isAsked() && !question;
         boolean saidBefore = !isAsked && link.target().answering() == Target.Answering.REPORTS && link.lastSaid().on(address).filter(wanted::agrees).isPresent();
         Exchange exchange = new Exchange(state.exchanges.nextNumber(), link.id(), control, address, wanted, question, expected, isAsked ? Lane.SETTLE_NANOS : 0, saidBefore, now);
         state.exchanges.open(exchange, now);
         state.due.noLaterThan(Due.OfAll.ANSWERS, exchange.due);
-        state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), unheard));
+        state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), listensElsewhere));
         if (isAsked) {
             link.lane().askOnceSettled(address, now);
         } else {

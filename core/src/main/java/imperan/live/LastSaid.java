@@ -25,6 +25,11 @@ final class LastSaid {
         }
     }
 
+    /** It may be another one than it was, or have forgotten. */
+    void forget() {
+        said.clear();
+    }
+
     Optional<List<OscArgument>> on(String address) {
         return Optional.ofNullable(said.get(address));
     }

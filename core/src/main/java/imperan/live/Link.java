@@ -231,6 +231,7 @@ final class Link {
         if (moved) {
             asked.clear();
             lane.forgetQuestions();
+            lastSaid.forget();
             unansweredSince = Long.MIN_VALUE;
             enter(initial(), now, "it was given another address, port or habit");
         }
@@ -324,7 +325,11 @@ final class Link {
             return false;
         }
         // whoever was away may have been switched off and on
-        startWanted |= next == LinkState.LOST || next == LinkState.PORT_CLOSED;
+        boolean gone = next == LinkState.LOST || next == LinkState.PORT_CLOSED;
+        startWanted |= gone;
+        if (gone) {
+            lastSaid.forget();
+        }
         state = next;
         since = now;
         why = seen;

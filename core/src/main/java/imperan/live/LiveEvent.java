@@ -58,9 +58,9 @@ public sealed interface LiveEvent {
      * @param control    whose line was said; empty for one that belongs to no control
      * @param address    on which the answer is to come
      * @param limitNanos how long it may take
-     * @param unheard    whether the control does not listen there
+     * @param listensElsewhere whether the control listens, and not there
      */
-    record Opened(long at, Cause cause, long exchange, Optional<PartId> control, PartId target, String address, long limitNanos, boolean unheard) implements LiveEvent {
+    record Opened(long at, Cause cause, long exchange, Optional<PartId> control, PartId target, String address, long limitNanos, boolean listensElsewhere) implements LiveEvent {
     }
 
     /**

@@ -43,7 +43,7 @@ final class Paths {
         } else if (event instanceof LiveEvent.Opened opened) {
             return opened.control().flatMap(control -> of(control).map(path -> {
                 Path opening = path.opening(opened.exchange());
-                return put(control, opened.unheard() ? opening.with(path.trace.stopped(new Reason.ListensElsewhere(opened.address()))) : opening);
+                return put(control, opened.listensElsewhere() ? opening.with(path.trace.stopped(new Reason.ListensElsewhere(opened.address()))) : opening);
             }));
         } else if (event instanceof LiveEvent.Differed differed) {
             return shown(differed.control(), differed.exchange()).map(path -> answer(path,

@@ -181,6 +181,20 @@ class ExchangeTest {
         assertThat(stage.link().unanswered()).isZero();
     }
 
+    /** What it said before it went away tells nothing of what stands there now: its answer is news, and its silence is no answer. */
+    @Test
+    void aTargetThatWasAwayHasSaidNothingYet() {
+        play(DESK, phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32));
+        stage.desk("/level", 0.5f);
+        stage.live.portClosed(Shows.DESK, stage.now);
+        say("/level 0.5");
+        stage.pass(501);
+        assertThat(endings()).last().isInstanceOf(Ending.NoAnswer.class);
+        say("/level 0.5");
+        stage.desk("/level", 0.5f);
+        assertThat(endings()).last().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(answered.news()).isTrue());
+    }
+
     // ---- who is not waited for
 
     @Test
