@@ -6,7 +6,7 @@ import imperan.layout.Arrangement.PasteControls.Meaning;
 import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Grids;
 import imperan.layout.Room;
-import imperan.layout.lines.Renumbering;
+import imperan.line.Renumbering;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.Cells;
 import imperan.show.Control;

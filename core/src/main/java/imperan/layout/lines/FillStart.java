@@ -2,11 +2,10 @@ package imperan.layout.lines;
 
 import imperan.address.Run;
 import imperan.layout.Grids;
+import imperan.line.Rewriting;
 import imperan.show.Control;
 import imperan.show.Held;
-import imperan.show.Listen;
 import imperan.show.PartId;
-import imperan.show.Send;
 import imperan.show.Show;
 
 import java.util.List;
@@ -27,12 +26,7 @@ public record FillStart(String address, String label, String value) {
         List<Held> row = grids.inReadingOrder(grids.controls(controls));
         int count = Math.max(1, row.size());
         Optional<Control> first = row.stream().findFirst().map(held -> (Control) held.part().body());
-        return new FillStart(Run.from(first.flatMap(FillStart::address).orElse("/address/1"), count),
+        return new FillStart(Run.from(first.flatMap(Rewriting::address).orElse("/address/1"), count),
                 Run.from(first.map(Control::label).orElse(""), count), Run.from("", count));
-    }
-
-    /** The address that is filled: of its first send, or where it sends nothing of its first listen. */
-    static Optional<String> address(Control control) {
-        return control.sends().stream().map(Send::address).findFirst().or(() -> control.listens().stream().map(Listen::address).findFirst());
     }
 }

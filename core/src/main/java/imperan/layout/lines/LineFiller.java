@@ -7,6 +7,7 @@ import imperan.layout.Arrangement.SwapTarget;
 import imperan.layout.Arrangement.TakeLearned;
 import imperan.layout.Grids;
 import imperan.layout.placing.PhraseControl;
+import imperan.line.Rewriting;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
@@ -24,7 +25,6 @@ import imperan.show.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.UnaryOperator;
 
 /** Changes the lines and labels of many controls at once: runs, a text for another, a target for another. */
 public final class LineFiller {
@@ -61,25 +61,9 @@ public final class LineFiller {
     private static Control filled(Control control, FillAcross.Field field, String text) {
         return switch (field) {
             case LABEL -> control.labelled(text);
-            case ADDRESS -> {
-                // what shares an address goes on sharing it
-                String before = FillStart.address(control).orElse("");
-                yield readdressed(control, address -> address.equals(before) ? text : address);
-            }
-            case VALUE -> control.withLines(control.sends().stream().map(send -> send.saying(withValue(send.arguments(), text))).toList(),
-                    control.listens());
+            case ADDRESS -> Rewriting.readdressed(control, text);
+            case VALUE -> Rewriting.valued(control, text);
         };
-    }
-
-    private static List<ArgumentSource> withValue(List<ArgumentSource> sources, String text) {
-        List<ArgumentSource> filled = new ArrayList<>(sources);
-        for (int i = 0; i < filled.size(); i++) {
-            if (filled.get(i) instanceof ArgumentSource.Fixed fixed) {
-                filled.set(i, new ArgumentSource.Fixed(fixed.type(), text));
-                break;
-            }
-        }
-        return filled;
     }
 
     public Outcome replace(FindAndReplace replace) {
@@ -90,16 +74,11 @@ public final class LineFiller {
         List<PartId> where = replace.controls().isEmpty() ? show.all(Control.class).stream().map(Part::id).toList() : replace.controls();
         for (Held held : grids.controls(where)) {
             Control control = (Control) held.part().body();
-            Control changed = replace.inAddresses() ? readdressed(control, address -> address.replace(replace.find(), replace.put())) : control;
+            Control changed = replace.inAddresses() ? Rewriting.readdressed(control, address -> address.replace(replace.find(), replace.put())) : control;
             change(held, replace.inLabels() ? changed.labelled(changed.label().replace(replace.find(), replace.put())) : changed, steps);
         }
         return steps.isEmpty() ? Outcome.Refused.because("“" + replace.find() + "” stands nowhere there")
                 : outcome("Replace " + replace.find() + " by " + replace.put(), steps);
-    }
-
-    private static Control readdressed(Control control, UnaryOperator<String> address) {
-        return control.withLines(control.sends().stream().map(send -> send.at(address.apply(send.address()))).toList(),
-                control.listens().stream().map(listen -> listen.on(address.apply(listen.address()))).toList());
     }
 
     public Outcome swap(SwapTarget swap) {
@@ -109,10 +88,7 @@ public final class LineFiller {
         }
         List<EditRequest.Step> steps = new ArrayList<>();
         for (Held held : grids.controls(swap.controls())) {
-            Control control = (Control) held.part().body();
-            UnaryOperator<Optional<PartId>> swapped = before -> swap.from().isEmpty() || swap.from().equals(before) ? Optional.of(swap.to()) : before;
-            change(held, control.withLines(control.sends().stream().map(send -> send.to(swapped.apply(send.target()))).toList(),
-                    control.listens().stream().map(listen -> listen.to(swapped.apply(listen.target()))).toList()), steps);
+            change(held, Rewriting.retargeted((Control) held.part().body(), swap.from(), swap.to()), steps);
         }
         return steps.isEmpty() ? Outcome.Refused.because("All of these lines go to " + target.get().body().called() + " already")
                 : outcome("Swap the target to " + target.get().body().called(), steps);

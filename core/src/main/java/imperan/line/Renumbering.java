@@ -1,4 +1,4 @@
-package imperan.layout.lines;
+package imperan.line;
 
 import imperan.address.SlotAddress;
 import imperan.phrasebook.Vocabulary;
