@@ -108,13 +108,12 @@ public final class History {
 
     /** The show as it was after an edit, from the newest whole one before it; version 0 is the empty show. */
     public Show at(long version) {
-        Show show = log.snapshot(version).orElse(Show.empty());
-        for (long from = show.version() + 1; from <= version; from += MOST_EDITS) {
-            for (Edit edit : log.edits(from, Math.min(version, from + MOST_EDITS - 1))) {
-                show = show.replay(edit);
-            }
+        Show start = log.snapshot(version).orElse(Show.empty());
+        Replay replay = new Replay(start);
+        for (long from = start.version() + 1; from <= version; from += MOST_EDITS) {
+            log.edits(from, Math.min(version, from + MOST_EDITS - 1)).forEach(replay::add);
         }
-        return show;
+        return replay.show();
     }
 
     /** Takes back the author's latest edit that still counts. */

@@ -4,7 +4,6 @@ import org.pcollections.TreePMap;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -219,28 +218,20 @@ public final class Show {
 
     /** Follows an edit that was accepted against this very version. */
     public Show replay(Edit edit) {
-        Show next = this;
-        for (Edit.Change change : edit.changes()) {
-            next = change.after().isPresent() ? next.with(new Held(change.after().get(), edit.number(), edit.author())) : next.without(change.id());
-        }
-        return next.at(edit.number(), removersAfter(edit));
+        return new Replay(this).add(edit).show();
     }
 
-    private Map<PartId, Person> removersAfter(Edit edit) {
-        if (edit.changes().stream().allMatch(change -> change.after().isPresent() && !removers.containsKey(change.id()))) {
-            return removers;
+    /** What became of parts since this version, each once, and who removed what is gone. */
+    Show after(Map<PartId, Optional<Held>> changed, long number, Map<PartId, Person> gone) {
+        Show next = this;
+        for (Map.Entry<PartId, Optional<Held>> change : changed.entrySet()) {
+            next = change.getValue().isPresent() ? next.with(change.getValue().get()) : next.without(change.getKey());
         }
-        Map<PartId, Person> gone = new LinkedHashMap<>(removers);
-        for (Edit.Change change : edit.changes()) {
-            gone.remove(change.id());
-            if (change.after().isEmpty()) {
-                gone.put(change.id(), edit.author());
-            }
-        }
-        if (gone.size() > MOST_REMOVED) {
-            gone.keySet().removeAll(gone.keySet().stream().limit(gone.size() - MOST_REMOVED).toList());
-        }
-        return Collections.unmodifiableMap(gone);
+        return next.at(number, gone);
+    }
+
+    Map<PartId, Person> removers() {
+        return removers;
     }
 
     private Outcome judged(Collection<Edit.Change> changes, Person author, String title, Edit.Role role) {
