@@ -43,6 +43,11 @@ public final class LineTable {
         return new LineTable(show).lines(show.all(Page.class), false);
     }
 
+    /** What the phrasebook of its target says against one send. */
+    public static List<LineFinding> findings(Show show, Send send) {
+        return new LineTable(show).checks(send);
+    }
+
     /** The lines of all that is seen on one page, also of what is shown there again; none where there is no such page. */
     public static List<TableLine> of(Show show, PartId page) {
         return new LineTable(show).lines(show.part(page).filter(part -> part.body() instanceof Page).stream().toList(), true);

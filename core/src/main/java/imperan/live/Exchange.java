@@ -31,6 +31,12 @@ final class Exchange {
     Optional<Ending.WrongValue> differed = Optional.empty();
     /** The address under which the same value came instead; empty where none did. */
     Optional<String> arrivedAs = Optional.empty();
+    /** What agrees came on its address, and not from the target; empty where nothing did. */
+    Optional<Missed.CameFrom> cameFrom = Optional.empty();
+    /** Whether its message left in one packet with others. */
+    boolean bundled;
+    /** How many messages a second were said to the target when it left. */
+    double rate;
 
     /**
      * @param control    whose line it was

@@ -183,6 +183,11 @@ final class Exchanges {
                 ? of.byAddress.keySet().stream().filter(awaited -> compiled.pattern().matches(awaited, budget)).sorted().toList() : List.of();
     }
 
+    /** The open ones on an address, of whichever target. */
+    List<Exchange> on(String address) {
+        return targets.values().stream().flatMap(of -> of.byAddress.getOrDefault(address, new ArrayDeque<>()).stream()).toList();
+    }
+
     /** The open ones of a target, on whichever address. */
     List<Exchange> of(PartId target) {
         OfTarget of = targets.get(target);

@@ -3,6 +3,7 @@ package imperan.live;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,13 +16,17 @@ final class LastSaid {
     /** A message that takes more is data, and nothing that anybody would compare. */
     static final int MOST_BYTES = 1_024;
 
-    private final Map<String, List<OscArgument>> said = new HashMap<>();
+    /** What was said, and when. */
+    record Said(List<OscArgument> arguments, long at) {
+    }
 
-    void heard(OscMessage message) {
+    private final Map<String, Said> said = new HashMap<>();
+
+    void heard(OscMessage message, long now) {
         if (message.memory() > MOST_BYTES) {
             said.remove(message.address());
         } else if (said.size() < MOST_ADDRESSES || said.containsKey(message.address())) {
-            said.put(message.address(), message.arguments());
+            said.put(message.address(), new Said(message.arguments(), now));
         }
     }
 
@@ -31,6 +36,15 @@ final class LastSaid {
     }
 
     Optional<List<OscArgument>> on(String address) {
+        return at(address).map(Said::arguments);
+    }
+
+    Optional<Said> at(String address) {
         return Optional.ofNullable(said.get(address));
+    }
+
+    /** All of it, by address. */
+    Map<String, Said> all() {
+        return Collections.unmodifiableMap(said);
     }
 }

@@ -29,6 +29,10 @@ final class Link {
     private final Collector collector = new Collector();
     private final LinkCounts counts = new LinkCounts();
     private final LastSaid lastSaid = new LastSaid();
+    private AnswerLog answerLog = new AnswerLog();
+    private long keptAliveAt = Long.MIN_VALUE;
+    private long malformedAt = Long.MIN_VALUE;
+    private long forLaterAt = Long.MIN_VALUE;
     private final Lane lane = new Lane(this::plan);
     private Gate gate;
     private boolean silentHost;
@@ -119,6 +123,25 @@ final class Link {
     /** What it said last. */
     LastSaid lastSaid() {
         return lastSaid;
+    }
+
+    /** What became of what was said to it. */
+    AnswerLog answerLog() {
+        return answerLog;
+    }
+
+    /** A packet came that cannot be read. */
+    void heardMalformed(long now) {
+        malformedAt = now;
+    }
+
+    /** A bundle came that takes effect later. */
+    void heardForLater(long now) {
+        forLaterAt = now;
+    }
+
+    Observed.Arrivals arrivals() {
+        return new Observed.Arrivals(ever(keptAliveAt), ever(malformedAt), ever(forLaterAt));
     }
 
     /** Its receiving end, as {@code host:port}. */
@@ -232,6 +255,10 @@ final class Link {
             asked.clear();
             lane.forgetQuestions();
             lastSaid.forget();
+            answerLog = new AnswerLog();
+            keptAliveAt = Long.MIN_VALUE;
+            malformedAt = Long.MIN_VALUE;
+            forLaterAt = Long.MIN_VALUE;
             unansweredSince = Long.MIN_VALUE;
             enter(initial(), now, "it was given another address, port or habit");
         }
@@ -288,6 +315,9 @@ final class Link {
 
     /** A message on an address arrived; true where it answers something of ours and that changed the link's state. */
     boolean answered(String address, long now) {
+        if (target.keepAlive().filter(keep -> keep.answeredAt().equals(address)).isPresent()) {
+            keptAliveAt = now;
+        }
         Long askedAt = asked.remove(address);
         if (askedAt == null || state == LinkState.SENDS_ONLY) {
             return false;
@@ -308,6 +338,7 @@ final class Link {
         }
         keepAliveDue = now + (long) (target.keepAlive().get().everySeconds() * 1e9);
         asked(target.keepAlive().get().answeredAt(), now);
+        answerLog.renewed(now);
         return Optional.of(new OscMessage(target.keepAlive().get().address(), List.of()));
     }
 

@@ -11,12 +11,18 @@ final class LinkCounts {
     long repeats;
     long merged;
     long dropped;
+    private static final long SECOND = 1_000_000_000L;
+    private static final int SECONDS = 10;
+
+    /** How many left in each of the last seconds; which second it is, beside it. */
+    private final int[] inSecond = new int[SECONDS];
+    private final long[] second = new long[SECONDS];
     private final RoundTrips roundTrips = new RoundTrips();
 
     /** Takes note of something that happened with this target. */
     void happened(LiveEvent event) {
         if (event instanceof LiveEvent.PacketOut out) {
-            sent += out.reason().isEmpty() ? out.messages() : 0;
+            left(out.reason().isEmpty() ? out.messages() : 0, out.at());
         } else if (event instanceof LiveEvent.PacketIn) {
             heard++;
         } else if (event instanceof LiveEvent.Stopped stopped) {
@@ -30,6 +36,39 @@ final class LinkCounts {
                 roundTrips.add(answered.afterNanos());
             }
         }
+    }
+
+    private void left(int messages, long at) {
+        sent += messages;
+        long now = at / SECOND;
+        int slot = (int) Math.floorMod(now, (long) SECONDS);
+        inSecond[slot] = second[slot] == now ? inSecond[slot] + messages : messages;
+        second[slot] = now;
+    }
+
+    private int inSecond(long which) {
+        int slot = (int) Math.floorMod(which, (long) SECONDS);
+        return second[slot] == which ? inSecond[slot] : 0;
+    }
+
+    /** How many left within the last second, as nearly as whole seconds tell. */
+    double rate(long at) {
+        long now = at / SECOND;
+        return inSecond(now) + inSecond(now - 1) * (1 - (double) (at % SECOND) / SECOND);
+    }
+
+    /** The busiest of the last seconds. */
+    Observed.Busiest busiest(long at) {
+        long now = at / SECOND;
+        int most = 0;
+        long when = now;
+        for (int slot = 0; slot < SECONDS; slot++) {
+            if (now - second[slot] < SECONDS && inSecond[slot] > most) {
+                most = inSecond[slot];
+                when = second[slot];
+            }
+        }
+        return new Observed.Busiest(most, when * SECOND);
     }
 
     /** What was counted as sent was not. */

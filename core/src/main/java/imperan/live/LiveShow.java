@@ -34,6 +34,7 @@ public final class LiveShow {
     private final Hands hands;
     private final Following following;
     private final Door door;
+    private final Observing observing;
 
     public LiveShow(LiveSink sink) {
         state = new LiveState(sink);
@@ -43,6 +44,7 @@ public final class LiveShow {
         hands = new Hands(state, sending, movement);
         following = new Following(state, sending, hands);
         door = new Door(state, sending, movement, hands, following);
+        observing = new Observing(state);
     }
 
     /** Runs another show, or the same as somebody else left it. What is in use and is the same in both is not disturbed. */
@@ -108,6 +110,16 @@ public final class LiveShow {
 
     public Optional<Trace> trace(PartId control) {
         return Optional.ofNullable(state.controls.get(control)).map(c -> state.paths.trace(control).orElseGet(() -> Trace.none(control, c.position.first())));
+    }
+
+    /** What was seen of what a control says; empty where it says nothing to any target. */
+    public Optional<Observed> observed(PartId control, long now) {
+        return Optional.ofNullable(state.controls.get(control)).flatMap(found -> observing.control(found, now));
+    }
+
+    /** What was seen of a target. */
+    public Optional<Observed> observedTarget(PartId target, long now) {
+        return Optional.ofNullable(state.links.get(target)).map(link -> observing.target(link, now));
     }
 
     // ---- commands

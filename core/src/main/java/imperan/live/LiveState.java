@@ -98,6 +98,7 @@ final class LiveState {
         if (link == null) {
             happened(event);
         } else {
+            link.answerLog().ended(exchange, ending, now);
             happened(link, event);
         }
         LiveControl control = exchange.control.map(controls::get).orElse(null);

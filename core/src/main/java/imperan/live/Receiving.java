@@ -89,6 +89,13 @@ final class Receiving {
         boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
         reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason;
         LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(now, state.cause(), link.map(Link::id), link.map(Link::spoken).orElse(Osc.STRICT).id(), peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, reason);
+        if (link.isPresent() && decoded instanceof Decoded.Malformed) {
+            link.get().heardMalformed(now);
+        } else if (link.isPresent() && late.isPresent()) {
+            link.get().heardForLater(now);
+        } else if (link.isEmpty() && decoded instanceof Decoded.Whole whole) {
+            cameFromElsewhere(whole.packet(), new Missed.CameFrom(peerHost, peerPort, ourPort, Optional.empty()));
+        }
         link.ifPresentOrElse(l -> state.happened(l, arrived), () -> state.happened(arrived));
         if (nowAnswering) {
             sending.askAll(link.get());
@@ -182,11 +189,17 @@ final class Receiving {
         if (listening.isEmpty() && awaited.isEmpty() && (fresh || elsewhere.contains(new Listeners.Key(link.id(), message.address())))) {
             compareWithWaiting(link, message);
         }
+        if (awaited.isEmpty()) {
+            link.answerLog().heard(message, now);
+            if (listening.isEmpty()) {
+                cameFromElsewhere(message, new Missed.CameFrom(link.target().host(), link.target().port(), link.target().answerPort(), Optional.of(link.target().name())));
+            }
+        }
         for (String address : awaited) {
             answeredAfter = state.exchanges.heard(link.id(), address, message.arguments(), now, (exchange, wrong) -> state.happened(
                     new LiveEvent.Differed(now, state.cause(), exchange.number, exchange.control, wrong.address(), wrong.said(), wrong.afterNanos(), exchange.finalNanos.isPresent()))).or(() -> answeredAfter);
         }
-        link.lastSaid().heard(message);
+        link.lastSaid().heard(message, now);
         for (Listeners.Channel channel : listening) {
             for (Listeners.Ear ear : channel.ears) {
                 ear.reading().position(message.arguments()).ifPresent(p -> report(link, channel, ear, p, now));
@@ -208,6 +221,19 @@ final class Receiving {
             if (!(open.wanted instanceof Wanted.Anything) && open.wanted.agrees(message.arguments()) && elsewhere.size() < MOST_ELSEWHERE) {
                 open.arrivedAs = Optional.of(message.address());
                 elsewhere.add(new Listeners.Key(link.id(), message.address()));
+            }
+        }
+    }
+
+    /** What a target is to answer may come from somewhere else, or be taken for what another one says. */
+    private void cameFromElsewhere(OscPacket packet, Missed.CameFrom from) {
+        if (packet instanceof OscBundle bundle) {
+            bundle.elements().forEach(element -> cameFromElsewhere(element, from));
+        } else if (packet instanceof OscMessage message) {
+            for (Exchange open : state.exchanges.on(message.address())) {
+                if (open.wanted.agrees(message.arguments())) {
+                    open.cameFrom = Optional.of(from);
+                }
             }
         }
     }

@@ -151,6 +151,7 @@ final class Sending {
         boolean taken = state.datagram(link, departing.packet());
         if (taken) {
             link.sent(state.now());
+            link.answerLog().left(departing.messages());
         }
         out(link, departing.packet(), departing.messages(), taken ? Optional.empty() : Optional.of(new Reason.NotTaken()));
         return taken;

@@ -1,0 +1,129 @@
+package imperan.proof;
+
+import imperan.check.Finding;
+import imperan.check.FindingKind;
+import imperan.check.NetworkFacts;
+import imperan.check.RigCheck;
+import imperan.line.LineFinding;
+import imperan.line.LineTable;
+import imperan.live.Line;
+import imperan.live.LinkState;
+import imperan.live.Observed;
+import imperan.live.Reason;
+import imperan.live.Stray;
+import imperan.live.Trace;
+import imperan.phrasebook.Vocabulary;
+import imperan.show.Control;
+import imperan.show.Host;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook;
+import imperan.show.Show;
+import imperan.show.Target;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * All that a diagnosis rests on.
+ *
+ * @param target   as it is reached now
+ * @param sheet    of its phrasebook; empty where it has none
+ * @param phrase   of the line; empty where the phrasebook has none, or there is no line
+ * @param mistakes what the phrasebook says against the line
+ * @param rig      what is found of the target and of its host
+ * @param strays   packets that nobody claims
+ * @param lostHere packets that this machine did not handle in time
+ */
+public record Facts(Observed seen, Target target, boolean standInUsed, boolean hasStandIn, Optional<Phrasebook.LinkSheet> sheet, Optional<Phrase> phrase,
+                    List<LineFinding> mistakes, List<Finding> rig, List<Stray> strays, long lostHere) {
+
+    /** Evidence that is older says nothing of now: longer than the keep-alives of most targets are apart. */
+    static final long FRESH_NANOS = 10_000_000_000L;
+
+    /** What came so long before the message left still tells that its target was there then: the time in which a program ends unnoticed. */
+    private static final long BEFORE_NANOS = 3_000_000_000L;
+
+    public Facts {
+        mistakes = List.copyOf(mistakes);
+        rig = List.copyOf(rig);
+        strays = List.copyOf(strays);
+    }
+
+    /** What is known of a target, and of the line that was observed; empty where the target is no longer in the show. */
+    public static Optional<Facts> of(Show show, Observed seen, NetworkFacts network, long lostHere) {
+        PartId id = seen.link().target();
+        return show.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast).map(described -> {
+            Target target = described.asReached();
+            Vocabulary known = Vocabulary.of(show, described);
+            List<Finding> rig = RigCheck.findings(show, network).stream().filter(finding -> finding.accepted().isEmpty())
+                    .filter(finding -> finding.about().equals(id) || isHostOf(show, finding.about(), target)).toList();
+            return new Facts(seen, target, described.standIn().filter(end -> end.inUse()).isPresent(), described.standIn().isPresent(),
+                    Phrasebook.of(show, described).filter(book -> !known.isEmpty()).map(Phrasebook::sheet),
+                    seen.line().flatMap(line -> known.said(line.address())).map(Vocabulary.Known::phrase),
+                    seen.line().map(line -> mistakes(show, line)).orElse(List.of()), rig, network.strays(), lostHere);
+        });
+    }
+
+    private static boolean isHostOf(Show show, PartId about, Target target) {
+        return show.part(about).map(Part::body).filter(Host.class::isInstance).filter(host -> ((Host) host).address().equals(target.host())).isPresent();
+    }
+
+    private static List<LineFinding> mistakes(Show show, Line line) {
+        return line.control().flatMap(show::part).map(Part::body).filter(Control.class::isInstance).map(body -> ((Control) body).sends().stream()
+                .filter(send -> send.address().equals(line.address()) && send.target().equals(line.target())).findFirst()
+                .map(send -> LineTable.findings(show, send)).orElse(List.of())).orElse(List.of());
+    }
+
+    // ---- what is asked of them again and again
+
+    Optional<Reason> stopped() {
+        return seen.path().flatMap(Trace::stopped);
+    }
+
+    <R extends Reason> Optional<R> stopped(Class<R> kind) {
+        return stopped().filter(kind::isInstance).map(kind::cast);
+    }
+
+    /** Whether an answer is missing: that of the line, or where no control is asked about any of the target. */
+    boolean isMissing() {
+        return seen.path().isEmpty() ? seen.link().state() != LinkState.ANSWERING && seen.link().state() != LinkState.SENDS_ONLY
+                : seen.answers().missed().isPresent() || stopped().filter(reason -> reason instanceof Reason.NoAnswer || reason instanceof Reason.NoNews).isPresent();
+    }
+
+    long ago(long at) {
+        return Math.max(0, seen.now() - at);
+    }
+
+    private Optional<Long> lately(Optional<Long> at) {
+        long left = seen.path().flatMap(Trace::wire).map(Trace.Wire::at).orElse(Long.MIN_VALUE + BEFORE_NANOS);
+        return at.filter(when -> when >= left - BEFORE_NANOS).map(this::ago).filter(ago -> ago <= FRESH_NANOS);
+    }
+
+    /** It answered something a short time ago. */
+    Optional<Evidence> answered() {
+        return lately(seen.answers().ofTarget().lastAnsweredAt()).or(() -> lately(seen.arrivals().keptAliveAt())).map(Evidence.Answered::new);
+    }
+
+    Optional<Evidence> heard() {
+        return lately(seen.link().lastHeardAt()).map(Evidence.SpeaksUnasked::new);
+    }
+
+    /** Something is missing, and nothing else was answered. */
+    Optional<Evidence> unanswered() {
+        return isMissing() && answered().isEmpty() && !isKnownClosed() ? heard().or(() -> Optional.of(new Evidence.Silence(seen.link().lastHeardAt().map(this::ago)))) : Optional.empty();
+    }
+
+    private boolean isKnownClosed() {
+        return seen.link().state() == LinkState.PORT_CLOSED;
+    }
+
+    Optional<Evidence> silence() {
+        return unanswered().filter(Evidence.Silence.class::isInstance);
+    }
+
+    Optional<Evidence> found(FindingKind kind) {
+        return rig.stream().filter(finding -> finding.kind() == kind).findFirst().map(finding -> new Evidence.Checked(finding.text()));
+    }
+}

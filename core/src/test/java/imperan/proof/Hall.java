@@ -1,0 +1,168 @@
+package imperan.proof;
+
+import imperan.check.NetworkFacts;
+import imperan.live.Actor;
+import imperan.live.Command;
+import imperan.live.LiveEvent;
+import imperan.live.LiveShow;
+import imperan.live.LiveSink;
+import imperan.live.SocketState;
+import imperan.live.Touch;
+import imperan.osc.Decoded;
+import imperan.osc.OscArgument;
+import imperan.osc.OscBundle;
+import imperan.osc.OscDecoder;
+import imperan.osc.OscEncoder;
+import imperan.osc.OscMessage;
+import imperan.osc.OscPacket;
+import imperan.rig.Adapter;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.show.Shows;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.function.BiConsumer;
+
+/** A running show on a clock of its own, with a desk at its other end that answers as a test wants it to. */
+final class Hall implements LiveSink {
+
+    static final long MS = 1_000_000L;
+    static final int DESK_PORT = 7101;
+    static final int ANSWER_PORT = 9201;
+    private static final String HERE = "127.0.0.1";
+
+    /** What the desk does with what it gets; it may say something. */
+    interface Habit {
+        void takes(OscMessage message, boolean bundled, BiConsumer<String, List<OscArgument>> says);
+    }
+
+    /** It says what it was told. */
+    static final Habit ECHO = (message, bundled, says) -> says.accept(message.address(), message.arguments());
+    static final Habit MUTE = (message, bundled, says) -> { };
+
+    final LiveShow live = new LiveShow(this);
+    final Show show;
+    long now = 1_000_000_000_000_000_000L;
+    List<Adapter> adapters = List.of();
+    long lostHere;
+    private Habit habit = ECHO;
+    private boolean takes = true;
+    private final Deque<byte[]> under = new ArrayDeque<>();
+
+    Hall(Show show) {
+        this.show = show;
+        live.load(show, now);
+        live.socket(Shows.DESK, SocketState.open(HERE), now);
+        run();
+    }
+
+    Hall does(Habit other) {
+        habit = other;
+        return this;
+    }
+
+    Hall deskIsGone() {
+        return does(MUTE);
+    }
+
+    Hall systemRefuses() {
+        takes = false;
+        return this;
+    }
+
+    /** Lets time pass, with all that is due. */
+    Hall pass(long millis) {
+        long end = now + millis * MS;
+        while (live.nextDue() <= end) {
+            now = Math.max(now, live.nextDue());
+            live.takeDue(now);
+            run();
+        }
+        now = end;
+        return this;
+    }
+
+    /** Moves a control, and waits longer than any answer takes. */
+    Hall move(String control, double to) {
+        touch(Actor.of(Shows.ADA), control, to);
+        return pass(1_000);
+    }
+
+    Hall touch(Actor who, String control, double to) {
+        order(who, new Touch(new PartId(control), "1", Touch.Phase.SET, 0.5, to, false, ""));
+        return this;
+    }
+
+    Hall order(Command command) {
+        return order(Actor.of(Shows.ADA), command);
+    }
+
+    private Hall order(Actor who, Command command) {
+        live.carryOut(command, who, now);
+        run();
+        return this;
+    }
+
+    Hall desk(String address, OscArgument... arguments) {
+        return from(HERE, DESK_PORT, ANSWER_PORT, OscMessage.of(address, arguments));
+    }
+
+    Hall from(String host, int port, int ourPort, OscPacket packet) {
+        return from(host, port, ourPort, OscEncoder.encode(packet));
+    }
+
+    Hall from(String host, int port, int ourPort, byte[] bytes) {
+        live.received(ourPort, host, port, bytes, new OscDecoder().decode(bytes), now);
+        return this;
+    }
+
+    private void run() {
+        while (!under.isEmpty()) {
+            Decoded.Whole whole = (Decoded.Whole) new OscDecoder().decode(under.poll());
+            now += MS;
+            take(whole.packet(), false);
+        }
+    }
+
+    private void take(OscPacket packet, boolean bundled) {
+        if (packet instanceof OscBundle bundle) {
+            bundle.elements().forEach(element -> take(element, true));
+        } else {
+            List<OscMessage> said = new ArrayList<>();
+            habit.takes((OscMessage) packet, bundled, (address, arguments) -> said.add(new OscMessage(address, arguments)));
+            said.forEach(message -> from(HERE, DESK_PORT, ANSWER_PORT, message));
+        }
+    }
+
+    @Override
+    public boolean datagram(PartId target, byte[] packet) {
+        if (takes) {
+            under.add(packet);
+        }
+        return takes;
+    }
+
+    @Override
+    public void happened(LiveEvent event) {
+        // what was seen is asked for
+    }
+
+    Diagnosis why(String control) {
+        return WhyNot.of(facts(control));
+    }
+
+    Facts facts(String control) {
+        return Facts.of(show, live.observed(new PartId(control), now).orElseThrow(), network(), lostHere).orElseThrow();
+    }
+
+    Diagnosis whyTarget() {
+        return WhyNot.of(Facts.of(show, live.observedTarget(Shows.DESK, now).orElseThrow(), network(), lostHere).orElseThrow());
+    }
+
+    private NetworkFacts network() {
+        return new NetworkFacts(adapters, live.links(), live.strays());
+    }
+}
