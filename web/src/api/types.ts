@@ -80,3 +80,4 @@ export type ValueArgument = Schemas["Value"];
 export type Twin = Schemas["Twin"];
 export type UploadedPicture = Schemas["Uploaded"];
 export type WireRow = Schemas["WireRow"];
+export type Why = Schemas["WhyView"];

@@ -3,6 +3,7 @@ import { useShow } from "../live/show";
 import { LetGo } from "../rig/LetGo";
 import { useRigWatch } from "../rig/rig";
 import { Notices } from "../ui/notices";
+import { WhyPanel } from "../why/WhyPanel";
 import { LockedBanner } from "./LockedBanner";
 import { LostBanner } from "./LostBanner";
 import { NotLiveBanner } from "./NotLiveBanner";
@@ -36,6 +37,7 @@ export function Frame() {
       <Ticker />
       <Notices />
       <LetGo />
+      <WhyPanel />
     </div>
   );
 }

@@ -2,11 +2,12 @@ import { ArrowLeft, ArrowRight, ChevronDown, ChevronUp, Copy } from "lucide-reac
 import { useEffect, useRef, useState } from "react";
 import type { Link, Target } from "../api/types";
 import { type HeldOf, partsOf, useShow } from "../live/show";
+import { askWhy } from "../live/why";
 import { PushButton } from "../ui/buttons";
 import { endOf } from "./ends";
 import { Findings } from "./Findings";
 import { GateSwitch } from "./GateSwitch";
-import { linkLook, LinkMark } from "./linkWords";
+import { isSilent, linkLook, LinkMark } from "./linkWords";
 import { useFindings, useTargetView } from "./rig";
 import { TargetSettings } from "./TargetSettings";
 
@@ -67,6 +68,14 @@ export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOp
       <div className="flex items-center gap-3 border-t border-rule px-4 py-1">
         <p className="min-w-0 flex-1">
           <span className={`mr-2 ${linkLook(link).colour}`}>{linkLook(link).hint}</span>
+          {link && (isSilent(link) || (link.state === "UNHEARD" && link.sent > 0)) && (
+            <button
+              className="mr-2 font-bold underline"
+              onClick={() => askWhy({ of: "target", id: held.part.id })}
+            >
+              Why no answer?
+            </button>
+          )}
           <span className="text-quiet">{words}</span>
         </p>
         <button

@@ -16,6 +16,7 @@ import { useFollowing } from "./following";
 import { useControlKeys } from "./useControlKeys";
 import { useWakeLock } from "./useWakeLock";
 import { Notices } from "../ui/notices";
+import { WhyPanel } from "../why/WhyPanel";
 
 /** A page to play: nothing on it but its controls, the other pages and the wire. */
 
@@ -95,6 +96,7 @@ export function RunScreen() {
       <Ticker />
       <Notices />
       <LetGo />
+      <WhyPanel />
     </div>
   );
 }

@@ -1,6 +1,8 @@
 import { useEffect, useState } from "react";
 import { read } from "../requests/read";
 import type { WireRow } from "../api/types";
+import { askWhy } from "../live/why";
+import { PushButton } from "../ui/buttons";
 import { SidePanel } from "../ui/SidePanel";
 import { clockTime } from "../ui/time";
 
@@ -26,6 +28,17 @@ export function WholePacket({ row, onClose }: { row: WireRow; onClose: () => voi
       </p>
       {trouble && <p className="text-caution">{trouble}</p>}
       {whole.note && <p className="text-caution">{whole.note}</p>}
+      {whole.out && whole.target && (
+        <PushButton
+          className="self-start"
+          onClick={() => {
+            onClose();
+            askWhy({ of: "target", id: whole.target! });
+          }}
+        >
+          Why no answer?
+        </PushButton>
+      )}
       {whole.malformed && (
         <p className="text-fault">
           Not OSC at byte {whole.malformed.offset}: {whole.malformed.reason}

@@ -6,6 +6,7 @@ import { controlAt, type Laid } from "../../live/laid";
 import { watch } from "../../live/connection";
 import { type HeldOf, useShow } from "../../live/show";
 import { traces } from "../../live/values";
+import { askWhy } from "../../live/why";
 import { Several } from "../Several";
 import { AnswerCell, ListenTabs } from "./AnswerCell";
 import { MessageCell, SendTabs } from "./MessageCell";
@@ -132,6 +133,7 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
       <Cell
         name="Answer"
         stopped={stopIn(trace, "ANSWER")}
+        why={id}
         share={1.65}
         tabs={<ListenTabs held={held} sendIndex={index} index={listenIndex} choose={setChosenListen} />}
         last
@@ -161,10 +163,12 @@ interface CellProps {
   /** Which of several it shows. */
   tabs?: ReactNode;
   last?: boolean;
+  /** The control whose missing answer can be asked about here. */
+  why?: string;
   children: ReactNode;
 }
 
-function Cell({ name, stopped, share, tabs, last, children }: CellProps) {
+function Cell({ name, stopped, share, tabs, last, why, children }: CellProps) {
   return (
     <div
       role="group"
@@ -182,6 +186,11 @@ function Cell({ name, stopped, share, tabs, last, children }: CellProps) {
         <p role="status" className="mb-1 rounded border border-caution px-2 py-0.5 text-sm text-caution">
           {stopped.why}
           <span className="block text-quiet">{stopped.mend}</span>
+          {why && (
+            <button className="font-bold underline" onClick={() => askWhy({ of: "control", id: why })}>
+              Why?
+            </button>
+          )}
         </p>
       )}
       {children}

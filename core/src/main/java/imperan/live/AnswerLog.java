@@ -2,7 +2,9 @@ package imperan.live;
 
 import imperan.osc.OscMessage;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +14,9 @@ import java.util.Optional;
 final class AnswerLog {
 
     static final int MOST_ADDRESSES = 4_096;
+    private static final int FEW = 4;
+    /** Enough to see a pattern in. */
+    static final int OUTCOMES = 24;
     /** What comes later than this is hardly an answer any more. */
     static final long LATEST_NANOS = 10_000_000_000L;
 
@@ -39,8 +44,13 @@ final class AnswerLog {
         }
     }
 
+    /** @param renewals how often the target had been asked to go on telling us, when the message left */
+    private record Outcome(String address, boolean came, long renewals) {
+    }
+
     private static final class OfAddress {
         private final Count count = new Count();
+        private long youngest;
         private Optional<Exchange> missed = Optional.empty();
         private long missedAt;
         private Optional<Long> late = Optional.empty();
@@ -54,13 +64,26 @@ final class AnswerLog {
     private final Count fast = new Count();
     /** Those whose message has not left yet. */
     private final List<Exchange> leaving = new ArrayList<>();
-    private long renewedAt = Long.MIN_VALUE;
-    private Optional<Long> answeredWithin = Optional.empty();
-    private Optional<Long> missedAfter = Optional.empty();
+    private final Deque<Outcome> latest = new ArrayDeque<>();
+    private long renewals;
 
-    /** An answer is awaited whose message leaves with the others of this moment. */
-    void leavesWithOthers(Exchange exchange) {
-        leaving.add(exchange);
+    /**
+     * An answer is awaited.
+     *
+     * @param withOthers whether its message leaves with the others of this moment
+     */
+    void opened(Exchange exchange, boolean withOthers) {
+        if (withOthers) {
+            leaving.add(exchange);
+        }
+        OfAddress of = addresses.get(exchange.address);
+        if (of == null && addresses.size() < MOST_ADDRESSES) {
+            of = new OfAddress();
+            addresses.put(exchange.address, of);
+        }
+        if (of != null) {
+            of.youngest = exchange.number;
+        }
     }
 
     /** A packet left. */
@@ -72,31 +95,27 @@ final class AnswerLog {
     }
 
     /** The target was asked to go on telling us what changes. */
-    void renewed(long now) {
-        renewedAt = now;
+    void renewed() {
+        renewals++;
     }
 
     /** An exchange ended. */
     void ended(Exchange exchange, Ending ending, long now) {
         boolean came = ending instanceof Ending.Answered || ending instanceof Ending.WrongValue;
-        if (!came && !(ending instanceof Ending.NoAnswer)) {
+        OfAddress of = addresses.get(exchange.address);
+        // what was said later on the same address stands for what was said before
+        boolean counts = came || ending instanceof Ending.NoAnswer && (of == null || of.youngest == exchange.number);
+        if (!counts) {
             return;
         }
         all.add(came, now);
-        (exchange.bundled ? bundled : alone).add(came, now);
-        (exchange.rate > SLOW ? fast : slow).add(came, now);
-        if (renewedAt != Long.MIN_VALUE && renewedAt <= exchange.since) {
-            long after = exchange.since - renewedAt;
-            if (came) {
-                answeredWithin = Optional.of(Math.max(after, answeredWithin.orElse(after)));
-            } else {
-                missedAfter = Optional.of(Math.min(after, missedAfter.orElse(after)));
-            }
-        }
-        OfAddress of = addresses.get(exchange.address);
-        if (of == null && addresses.size() < MOST_ADDRESSES) {
-            of = new OfAddress();
-            addresses.put(exchange.address, of);
+        // a question that is answered with the old value says that the message before it came to nothing
+        boolean agreed = ending instanceof Ending.Answered;
+        (exchange.bundled ? bundled : alone).add(agreed, now);
+        (exchange.rate > SLOW ? fast : slow).add(agreed, now);
+        latest.addLast(new Outcome(exchange.address, came, exchange.renewals));
+        if (latest.size() > OUTCOMES) {
+            latest.removeFirst();
         }
         if (of != null) {
             of.count.add(came, now);
@@ -122,8 +141,29 @@ final class AnswerLog {
     Observed.Answers seen(String address) {
         OfAddress here = addresses.get(address);
         int others = (int) addresses.entrySet().stream().filter(entry -> !entry.getKey().equals(address) && entry.getValue().count.answered > 0).count();
-        return new Observed.Answers(of(address), all.tally(), others, bundled.tally(), alone.tally(), fast.tally(), slow.tally(), answeredWithin, missedAfter,
+        return new Observed.Answers(of(address), all.tally(), others, bundled.tally(), alone.tally(), fast.tally(), slow.tally(), recoveries(),
                 here == null ? Optional.empty() : here.missed.map(missed -> new Missed(missed.address, missed.limitNanos, missed.bundled, missed.arrivedAs, missed.cameFrom, here.late)));
+    }
+
+    /** After some were not answered, one was: did the target have to be asked to go on telling us? */
+    private Observed.Recoveries recoveries() {
+        int renewed = 0;
+        int otherwise = 0;
+        Map<String, Outcome> last = new HashMap<>();
+        for (Outcome outcome : latest) {
+            Outcome before = last.put(outcome.address, outcome);
+            if (before != null && !before.came && outcome.came) {
+                renewed += outcome.renewals > before.renewals ? 1 : 0;
+                otherwise += outcome.renewals > before.renewals ? 0 : 1;
+            }
+        }
+        List<Outcome> few = latest.stream().skip(Math.max(0, latest.size() - FEW)).toList();
+        return new Observed.Recoveries(renewed, otherwise, few.stream().anyMatch(Outcome::came) && !few.stream().allMatch(Outcome::came));
+    }
+
+    /** How often it was renewed so far. */
+    long renewals() {
+        return renewals;
     }
 
     /** Whether an answer on this address was missed and did not come since. */

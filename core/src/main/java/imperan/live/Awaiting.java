@@ -78,10 +78,9 @@ final class Awaiting {
         boolean saidBefore = !isAsked && link.target().answering() == Target.Answering.REPORTS && link.lastSaid().on(address).filter(wanted::agrees).isPresent();
         Exchange exchange = new Exchange(state.exchanges.nextNumber(), link.id(), control, address, wanted, question, expected, isAsked ? Lane.SETTLE_NANOS : 0, saidBefore, now);
         exchange.rate = link.counts().rate(now);
+        exchange.renewals = link.answerLog().renewals();
         state.exchanges.open(exchange, now);
-        if (link.isBundling()) {
-            link.answerLog().leavesWithOthers(exchange);
-        }
+        link.answerLog().opened(exchange, link.isBundling());
         state.due.noLaterThan(Due.OfAll.ANSWERS, exchange.due);
         state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), listensElsewhere));
         if (isAsked) {

@@ -17,11 +17,12 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Command.SendStartList.class, name = "start"),
     @JsonSubTypes.Type(value = Command.LeaveAsItIs.class, name = "leave"),
     @JsonSubTypes.Type(value = Command.Refresh.class, name = "refresh"),
+    @JsonSubTypes.Type(value = Command.FindOut.class, name = "findOut"),
     @JsonSubTypes.Type(value = Command.Say.class, name = "say"),
     @JsonSubTypes.Type(value = Command.Learn.class, name = "learn")
 })
 public sealed interface Command permits Touch, Command.TestFire, Command.Rest, Command.SetGate, Command.SendStartList, Command.LeaveAsItIs, Command.Refresh,
-        Command.Say, Command.Learn {
+        Command.FindOut, Command.Say, Command.Learn {
 
     /** What its actor has to be allowed. */
     default Right needs() {
@@ -66,6 +67,10 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
 
     /** Ask a target for everything that the show listens to. */
     record Refresh(PartId target) implements Command {
+    }
+
+    /** Find out whether a target is there: its keep-alive leaves at once, and a few questions that change nothing. */
+    record FindOut(PartId target) implements Command {
     }
 
     /** Send one message that belongs to no control, as a line of text, to see whether anything arrives. */

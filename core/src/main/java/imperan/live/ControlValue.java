@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param axes     each axis of its form, in order
  * @param belief   what we may believe of it
  * @param disputed whether what we sent and what was answered differ for longer than the answer window
+ * @param unanswered whether what it said last was not answered in time, or not as it should be
  * @param text     the position as the argument that is sent
  * @param echoText the echo in the same terms, or what the target said where that was a text; empty where it said nothing
  * @param words    how its target says in words of its own where it stands, such as −3.0 dB; empty where it does not
@@ -23,7 +24,7 @@ import java.util.Optional;
  * @param movedBy  who moved it last, a person or a target; empty where nobody did
  * @param presses  how often it was pressed, so that a press is seen even where it is over when the screen is drawn
  */
-public record ControlValue(PartId control, List<Axis> axes, Belief belief, boolean disputed, String text, String echoText, String words,
+public record ControlValue(PartId control, List<Axis> axes, Belief belief, boolean disputed, boolean unanswered, String text, String echoText, String words,
                            String unit, String label, boolean enabled, boolean open, String holder, String holderName, String movedBy, long presses) {
 
     /**

@@ -63,6 +63,11 @@ final class Door {
                 sending.askAll(link);
                 sending.flush();
             });
+        } else if (command instanceof Command.FindOut find) {
+            return with(find.target(), link -> {
+                sending.findOut(link);
+                sending.flush();
+            });
         } else if (command instanceof Command.Say say) {
             return say(say);
         }
@@ -76,7 +81,7 @@ final class Door {
                 : command instanceof Command.Rest ? Cause.Origin.REST
                 : command instanceof Command.Say ? Cause.Origin.SAY
                 : command instanceof Command.SendStartList ? Cause.Origin.START_LIST
-                : command instanceof Command.Refresh ? Cause.Origin.REFRESH : Cause.Origin.ORDER;
+                : command instanceof Command.Refresh || command instanceof Command.FindOut ? Cause.Origin.REFRESH : Cause.Origin.ORDER;
     }
 
     private Optional<Problem> testFire(Command.TestFire fire) {

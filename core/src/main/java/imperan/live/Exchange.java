@@ -37,6 +37,8 @@ final class Exchange {
     boolean bundled;
     /** How many messages a second were said to the target when it left. */
     double rate;
+    /** How often the target had been asked to go on telling us. */
+    long renewals;
 
     /**
      * @param control    whose line it was

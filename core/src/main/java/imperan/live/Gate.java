@@ -12,7 +12,7 @@ public enum Gate {
     REHEARSING;
 
     /** Whether keep-alives and questions leave. */
-    boolean isKeptAlive() {
+    public boolean isKeptAlive() {
         return this == OPEN || this == HELD;
     }
 }

@@ -338,8 +338,14 @@ final class Link {
         }
         keepAliveDue = now + (long) (target.keepAlive().get().everySeconds() * 1e9);
         asked(target.keepAlive().get().answeredAt(), now);
-        answerLog.renewed(now);
+        answerLog.renewed();
         return Optional.of(new OscMessage(target.keepAlive().get().address(), List.of()));
+    }
+
+    /** The keep-alive, though it may not be due. */
+    Optional<OscMessage> keepAliveNow(long now) {
+        keepAliveDue = isKeptAlive() ? now : keepAliveDue;
+        return keepAlive(now);
     }
 
     /** Lets time pass; true where the window closed. */

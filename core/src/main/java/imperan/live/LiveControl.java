@@ -65,6 +65,8 @@ final class LiveControl {
     long repeatDue = Long.MIN_VALUE;
     Belief belief = Belief.UNSET;
     boolean disputed;
+    /** Whether what it said last was not answered, or not as it should be. */
+    boolean unanswered;
     String movedBy = "";
     long presses;
     /** By how many steps a wheel has just been turned. */
@@ -124,6 +126,7 @@ final class LiveControl {
         sentAt = before.sentAt;
         belief = before.belief;
         disputed = before.disputed;
+        unanswered = before.unanswered && control.sends().equals(before.control.sends());
         movedBy = before.movedBy;
         presses = before.presses;
         // a finger on a form that is no longer there has nothing to move
@@ -238,7 +241,7 @@ final class LiveControl {
 
     ControlValue value() {
         boolean heard = !echo.isUnknown();
-        return new ControlValue(id, axes(), belief, disputed, text(position), echoWords.orElse(heard ? text(echo) : ""), words, unit, label, enabled,
+        return new ControlValue(id, axes(), belief, disputed, unanswered, text(position), echoWords.orElse(heard ? text(echo) : ""), words, unit, label, enabled,
                 openUntil != Long.MIN_VALUE, grip == null ? "" : grip.actor().id(), grip == null ? "" : grip.actor().name(), movedBy, presses);
     }
 

@@ -101,10 +101,17 @@ final class LiveState {
             link.answerLog().ended(exchange, ending, now);
             happened(link, event);
         }
-        LiveControl control = exchange.control.map(controls::get).orElse(null);
-        if (ending instanceof Ending.NoAnswer && control != null && control.echo.isUnknown() && !control.control.listens().isEmpty()
-                && control.sentAt <= exchange.since) {
-            control.disputed = true;
+        exchange.control.map(controls::get).filter(control -> control.sentAt <= exchange.since).ifPresent(control -> ended(control, ending));
+    }
+
+    /** What a control said last was answered, or was not. */
+    private void ended(LiveControl control, Ending ending) {
+        boolean missing = ending instanceof Ending.NoAnswer;
+        boolean unanswered = missing || ending instanceof Ending.WrongValue;
+        boolean disputed = missing && control.echo.isUnknown() && !control.control.listens().isEmpty();
+        if (unanswered != control.unanswered && (unanswered || ending instanceof Ending.Answered) || disputed && !control.disputed) {
+            control.unanswered = unanswered;
+            control.disputed |= disputed;
             changed(control);
         }
     }

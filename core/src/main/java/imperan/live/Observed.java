@@ -28,12 +28,21 @@ public record Observed(long now, LinkView link, boolean bundling, boolean waitin
      * @param othersAnswered on how many other addresses something was answered
      * @param bundled        of messages that left in one packet with others, {@code alone} of those that did not
      * @param fast           of messages that left while more than 25 a second were said to the target, {@code slow} of the others
-     * @param answeredWithin after a keep-alive: the longest time after which something that was said was still answered; empty where none was, or there is no keep-alive
-     * @param missedAfter    the shortest time after a keep-alive after which something was not answered
+     * @param recoveries     how it came to answer again
      * @param missed         what is known of the answer that this line missed last; empty where it came
      */
     public record Answers(AnswerTally ofLine, AnswerTally ofTarget, int othersAnswered, AnswerTally bundled, AnswerTally alone, AnswerTally fast,
-                          AnswerTally slow, Optional<Long> answeredWithin, Optional<Long> missedAfter, Optional<Missed> missed) {
+                          AnswerTally slow, Recoveries recoveries, Optional<Missed> missed) {
+    }
+
+    /**
+     * How often, of late, something was answered on an address on which the message before was not.
+     *
+     * @param renewed   the target had been asked to go on telling us in between
+     * @param otherwise it had not
+     * @param now       whether of the last four some were answered and some were not
+     */
+    public record Recoveries(int renewed, int otherwise, boolean now) {
     }
 
     /**

@@ -51,6 +51,8 @@ final class Receiving {
     private final Map<PartId, Waiting> waitingOf = new HashMap<>();
     private final Set<Listeners.Key> elsewhere = new HashSet<>();
     private AddressPattern.Budget matching = new AddressPattern.Budget(MATCHING_STEPS);
+    /** From where the packet in hand came. */
+    private Missed.CameFrom from = new Missed.CameFrom("", 0, 0, Optional.empty());
     /** For the packet in hand: how long after our send it came, where it answers one. */
     private Optional<Long> answeredAfter = Optional.empty();
 
@@ -80,6 +82,7 @@ final class Receiving {
         Optional<Reason> reason = late.isPresent() ? Optional.of(hasRoom(late.get()) ? new Reason.WaitsForItsTime() : new Reason.TooManyWait())
                 : link.isEmpty() ? Optional.of(new Reason.Unclaimed()) : Optional.empty();
         answeredAfter = Optional.empty();
+        from = new Missed.CameFrom(peerHost, peerPort, ourPort, link.map(l -> l.target().name()));
         matching = new AddressPattern.Budget(MATCHING_STEPS);
         Optional<String> bare = link.flatMap(l -> bareAddress(l, decoded));
         if (bare.isPresent()) {
@@ -94,7 +97,7 @@ final class Receiving {
         } else if (link.isPresent() && late.isPresent()) {
             link.get().heardForLater(now);
         } else if (link.isEmpty() && decoded instanceof Decoded.Whole whole) {
-            cameFromElsewhere(whole.packet(), new Missed.CameFrom(peerHost, peerPort, ourPort, Optional.empty()));
+            cameFromElsewhere(whole.packet());
         }
         link.ifPresentOrElse(l -> state.happened(l, arrived), () -> state.happened(arrived));
         if (nowAnswering) {
@@ -192,7 +195,7 @@ final class Receiving {
         if (awaited.isEmpty()) {
             link.answerLog().heard(message, now);
             if (listening.isEmpty()) {
-                cameFromElsewhere(message, new Missed.CameFrom(link.target().host(), link.target().port(), link.target().answerPort(), Optional.of(link.target().name())));
+                cameFromElsewhere(message);
             }
         }
         for (String address : awaited) {
@@ -226,9 +229,9 @@ final class Receiving {
     }
 
     /** What a target is to answer may come from somewhere else, or be taken for what another one says. */
-    private void cameFromElsewhere(OscPacket packet, Missed.CameFrom from) {
+    private void cameFromElsewhere(OscPacket packet) {
         if (packet instanceof OscBundle bundle) {
-            bundle.elements().forEach(element -> cameFromElsewhere(element, from));
+            bundle.elements().forEach(this::cameFromElsewhere);
         } else if (packet instanceof OscMessage message) {
             for (Exchange open : state.exchanges.on(message.address())) {
                 if (open.wanted.agrees(message.arguments())) {

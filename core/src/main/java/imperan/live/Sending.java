@@ -5,6 +5,7 @@ import imperan.live.Cause.Origin;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.PartId;
+import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Target;
 
@@ -17,6 +18,9 @@ import java.util.TreeSet;
 
 /** From a control's position to packets that leave. */
 final class Sending {
+
+    /** Enough that one lost packet tells nothing, and few enough for any target. */
+    private static final int PROBES = 3;
 
     /** The links for which messages wait to leave together. */
     private final Set<Link> bundling = new LinkedHashSet<>();
@@ -225,6 +229,24 @@ final class Sending {
         if (link.target().answering() == Target.Answering.QUERIES && link.gate().isKeptAlive()) {
             new TreeSet<>(addresses).forEach(address -> question(link, address));
         }
+    }
+
+    /** Says what changes nothing and is answered by a target that is there. */
+    void findOut(Link link) {
+        if (!link.gate().isKeptAlive() || !link.socket().works()) {
+            return;
+        }
+        Cause inHand = state.cause();
+        state.by(Origin.KEEP_ALIVE);
+        link.keepAliveNow(state.now()).ifPresent(message -> emit(link, message));
+        state.because(inHand, state.now());
+        state.listeners.addresses(link.id()).stream().sorted().filter(address -> isHarmless(link, address)).limit(PROBES).forEach(address -> question(link, address));
+    }
+
+    /** Whether asking on an address changes nothing, as far as anybody wrote down. */
+    private static boolean isHarmless(Link link, String address) {
+        return link.target().answering() == Target.Answering.QUERIES
+                && link.vocabulary().said(address).filter(known -> known.phrase().effect() != Phrase.Effect.VALUE).isEmpty();
     }
 
     /** Questions of ours are told as such, whoever moved what they ask for. */

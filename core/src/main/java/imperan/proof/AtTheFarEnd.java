@@ -32,12 +32,12 @@ final class AtTheFarEnd {
     }
 
     List<Case> cases() {
-        Optional<Evidence> answered = facts.answered();
+        Optional<Evidence> answered = facts.hearsUs();
         Optional<Evidence> unanswered = facts.unanswered();
         return List.of(
                 Case.of(Suspect.OUTSIDE_OUR_NETWORKS).likely(facts.found(FindingKind.OUTSIDE_OUR_NETWORKS)).excludedBy(answered),
                 Case.of(Suspect.WRONG_ADAPTER).likely(facts.found(FindingKind.ADAPTER_GONE)).excludedBy(answered),
-                Case.of(Suspect.HOST_SILENT).certain(nobodyHasAddress()).possible(facts.silence()).excludedBy(facts.heard()),
+                Case.of(Suspect.HOST_SILENT).certain(nobodyHasAddress()).possible(facts.silence()).excludedBy(facts.heard().or(() -> answered)),
                 Case.of(Suspect.PORT_CLOSED).certain(portClosed()).excludedBy(answered.filter(answer -> portClosed().isEmpty())),
                 Case.of(Suspect.SAME_ADDRESS).likely(facts.found(FindingKind.SAME_ADDRESS).filter(found -> facts.isMissing())),
                 Case.of(Suspect.STAND_IN_INSTEAD).possible(switched(true).filter(end -> facts.standInUsed() && facts.isMissing())).excludedBy(answered),
@@ -99,18 +99,18 @@ final class AtTheFarEnd {
     }
 
     private Optional<Evidence.InBundles> neverInBundles() {
-        return bundled().filter(tally -> tally.bundled().judged() >= ENOUGH && tally.bundled().answered() == 0 && tally.alone().answered() > 0);
+        return bundled().filter(tally -> tally.bundled().latest() >= ENOUGH && tally.bundled().latestAnswered() == 0 && tally.alone().latestAnswered() > 0);
     }
 
     private Optional<Evidence> answeredInBundles() {
-        return bundled().filter(tally -> tally.bundled().answered() > 0).map(tally -> (Evidence) tally);
+        return bundled().filter(tally -> tally.bundled().latestAnswered() > 0).map(tally -> (Evidence) tally);
     }
 
     /** What was said slowly was answered each time, and what was said fast was not. */
     private Optional<Evidence> hurried() {
         AnswerTally fast = seen.answers().fast();
         AnswerTally slow = seen.answers().slow();
-        return fast.judged() - fast.answered() >= ENOUGH && slow.judged() >= ENOUGH && slow.answered() == slow.judged()
+        return fast.judged() - fast.answered() >= 2 && slow.latest() >= ENOUGH && slow.latestAnswered() == slow.latest()
                 ? Optional.of(new Evidence.Hurried(fast, slow)) : Optional.empty();
     }
 

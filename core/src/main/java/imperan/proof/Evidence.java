@@ -60,8 +60,8 @@ public sealed interface Evidence {
     record TooFast(int messages, int allowed) implements Evidence {
     }
 
-    /** How long after a keep-alive something was still answered, and from when on it was not. */
-    record AfterRenewal(long answeredWithin, long missedAfter) implements Evidence {
+    /** Each time that it answered again after it had not, a keep-alive had left in between. */
+    record AfterRenewal(int times) implements Evidence {
     }
 
     /** It is told what changes only as long as it asks again and again. */

@@ -8,6 +8,7 @@ import imperan.line.LineFinding;
 import imperan.line.LineTable;
 import imperan.live.Line;
 import imperan.live.LinkState;
+import imperan.live.Missed;
 import imperan.live.Observed;
 import imperan.live.Reason;
 import imperan.live.Stray;
@@ -101,9 +102,16 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
         return at.filter(when -> when >= left - BEFORE_NANOS).map(this::ago).filter(ago -> ago <= FRESH_NANOS);
     }
 
-    /** It answered something a short time ago. */
+    /** It answered something a short time ago, or this in another way than it should. */
     Optional<Evidence> answered() {
-        return lately(seen.answers().ofTarget().lastAnsweredAt()).or(() -> lately(seen.arrivals().keptAliveAt())).map(Evidence.Answered::new);
+        Optional<Evidence> otherwise = seen.answers().missed().flatMap(missed -> missed.arrivedAs().<Evidence>map(Evidence.CameAs::new)
+                .or(() -> missed.lateNanos().map(after -> new Evidence.CameLate(after, missed.limitNanos()))));
+        return lately(seen.answers().ofTarget().lastAnsweredAt()).or(() -> lately(seen.arrivals().keptAliveAt())).<Evidence>map(Evidence.Answered::new).or(() -> otherwise);
+    }
+
+    /** It answered, or what it says of this came somewhere else: so it hears us. */
+    Optional<Evidence> hearsUs() {
+        return answered().or(() -> seen.answers().missed().flatMap(Missed::cameFrom).filter(from -> from.host().equals(target.host())).map(Evidence.CameElsewhere::new));
     }
 
     Optional<Evidence> heard() {
@@ -112,7 +120,7 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
 
     /** Something is missing, and nothing else was answered. */
     Optional<Evidence> unanswered() {
-        return isMissing() && answered().isEmpty() && !isKnownClosed() ? heard().or(() -> Optional.of(new Evidence.Silence(seen.link().lastHeardAt().map(this::ago)))) : Optional.empty();
+        return isMissing() && hearsUs().isEmpty() && !isKnownClosed() ? heard().or(() -> Optional.of(new Evidence.Silence(seen.link().lastHeardAt().map(this::ago)))) : Optional.empty();
     }
 
     private boolean isKnownClosed() {

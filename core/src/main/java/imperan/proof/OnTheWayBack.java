@@ -41,10 +41,10 @@ final class OnTheWayBack {
                 Case.of(Suspect.OTHER_TYPE).certain(came().filter(instead -> !isSameKind(instead))),
                 Case.of(Suspect.OTHER_VALUE).certain(came().filter(OnTheWayBack::isSameKind)),
                 Case.of(Suspect.LATE).certain(missed.flatMap(late -> late.lateNanos().map(after -> new Evidence.CameLate(after, late.limitNanos())))),
-                Case.of(Suspect.OTHER_PORT).certain(elsewhere(from -> from.host().equals(facts.target().host()) && from.ourPort() != facts.target().answerPort()))
+                Case.of(Suspect.OTHER_PORT).certain(elsewhere(this::isAtOtherPort))
                         .likely(stray()).possible(facts.silence().filter(silent -> !facts.target().transport().isConnection())).excludedBy(answered),
-                Case.of(Suspect.OTHER_SOURCE).likely(elsewhere(from -> !from.host().equals(facts.target().host()) || from.ourPort() == facts.target().answerPort())),
-                Case.of(Suspect.TAKEN_FOR_ANOTHER).certain(missed.flatMap(Missed::cameFrom).filter(from -> from.claimed().isPresent()).map(Evidence.CameElsewhere::new)),
+                Case.of(Suspect.OTHER_SOURCE).likely(elsewhere(from -> from.claimed().isEmpty() && !isAtOtherPort(from))),
+                Case.of(Suspect.TAKEN_FOR_ANOTHER).certain(missed.flatMap(Missed::cameFrom).filter(from -> from.claimed().isPresent() && !isAtOtherPort(from)).map(Evidence.CameElsewhere::new)),
                 Case.of(Suspect.MALFORMED).likely(lately(seen.arrivals().malformedAt()).map(Evidence.Unreadable::new)),
                 Case.of(Suspect.FOR_LATER).likely(lately(seen.arrivals().forLaterAt()).map(Evidence.ForLater::new)),
                 Case.of(Suspect.LAPSED).likely(afterRenewal()).possible(keptAlive()),
@@ -82,7 +82,11 @@ final class OnTheWayBack {
     }
 
     private Optional<Evidence> elsewhere(Predicate<Missed.CameFrom> which) {
-        return missed.flatMap(Missed::cameFrom).filter(from -> from.claimed().isEmpty()).filter(which).map(Evidence.CameElsewhere::new);
+        return missed.flatMap(Missed::cameFrom).filter(which).map(Evidence.CameElsewhere::new);
+    }
+
+    private boolean isAtOtherPort(Missed.CameFrom from) {
+        return from.host().equals(facts.target().host()) && from.ourPort() != facts.target().answerPort();
     }
 
     /** Packets from its machine that reach us on another port than the one they should. */
@@ -101,12 +105,10 @@ final class OnTheWayBack {
         return untold && facts.target().answering() == Target.Answering.REPORTS ? othersAnswer(1) : Optional.empty();
     }
 
-    /** Shortly after each keep-alive it answers, and later it does not. */
+    /** It answers after each keep-alive, and later it does not. */
     private Optional<Evidence> afterRenewal() {
-        Optional<Long> within = seen.answers().answeredWithin();
-        Optional<Long> after = seen.answers().missedAfter();
-        return within.isPresent() && after.isPresent() && within.get() < after.get() && seen.answers().ofTarget().judged() >= 2 * ENOUGH
-                ? Optional.of(new Evidence.AfterRenewal(within.get(), after.get())) : Optional.empty();
+        Observed.Recoveries recoveries = seen.answers().recoveries();
+        return recoveries.now() && recoveries.renewed() >= ENOUGH && recoveries.otherwise() == 0 ? Optional.of(new Evidence.AfterRenewal(recoveries.renewed())) : Optional.empty();
     }
 
     private Optional<Evidence> keptAlive() {
@@ -114,10 +116,12 @@ final class OnTheWayBack {
                 ? Optional.of(new Evidence.KeptAlive(seen.arrivals().keptAliveAt().map(facts::ago))) : Optional.empty();
     }
 
+    /** It comes and goes, by itself, and more than once: not because it was away for a time. */
     private Optional<Evidence> intermittent() {
+        Observed.Recoveries recoveries = seen.answers().recoveries();
         AnswerTally line = seen.answers().ofLine();
         AnswerTally tally = line.isIntermittent() ? line : seen.answers().ofTarget();
-        return tally.isIntermittent() && tally.latest() >= ENOUGH && line.judged() > 0 && line.answered() > 0 ? Optional.of(new Evidence.SomeAnswered(tally)) : Optional.empty();
+        return recoveries.now() && recoveries.otherwise() >= 2 && line.answered() > 0 ? Optional.of(new Evidence.SomeAnswered(tally)) : Optional.empty();
     }
 
     private Optional<Evidence> othersAnswer(int least) {

@@ -25,10 +25,10 @@ public final class EvidenceWords {
         say(Evidence.Answered.class, e -> "It answered " + ago(e.ago()));
         say(Evidence.OthersAnswer.class, e -> "It answers on " + count(e.others(), "other address", "other addresses") + ", and here to none of " + count(e.here().judged(), "message", "messages"));
         say(Evidence.SomeAnswered.class, e -> latest(e.tally()));
-        say(Evidence.InBundles.class, e -> "In bundles " + of(e.bundled()) + " answered, alone " + of(e.alone()));
-        say(Evidence.Hurried.class, e -> "At more than 25 messages a second " + of(e.fast()) + " answered, at less " + of(e.slow()));
+        say(Evidence.InBundles.class, e -> "Of the last messages in bundles " + of(e.bundled()) + " were answered, of those alone " + of(e.alone()));
+        say(Evidence.Hurried.class, e -> "At more than 25 messages a second " + e.fast().answered() + " of " + e.fast().judged() + " were answered, at less " + of(e.slow()) + " of late");
         say(Evidence.TooFast.class, e -> e.messages() + " messages left within a second; its link sheet allows " + e.allowed());
-        say(Evidence.AfterRenewal.class, e -> "It answered up to " + seconds(e.answeredWithin()) + " after a keep-alive, and not from " + seconds(e.missedAfter()) + " on");
+        say(Evidence.AfterRenewal.class, e -> count(e.times(), "time", "times") + " it answered again, each time after a keep-alive");
         say(Evidence.KeptAlive.class, e -> "It answered this before, and wants a keep-alive" + e.answeredAgo().map(time -> "; it answered the last one " + ago(time)).orElse("; it did not answer one yet"));
         say(Evidence.BookSays.class, e -> "Its phrasebook says: " + e.words());
         say(Evidence.Checked.class, Evidence.Checked::words);
@@ -61,7 +61,7 @@ public final class EvidenceWords {
     }
 
     private static String of(AnswerTally tally) {
-        return tally.answered() + " of " + tally.judged();
+        return tally.latestAnswered() + " of " + tally.latest();
     }
 
     private static String count(long number, String one, String many) {

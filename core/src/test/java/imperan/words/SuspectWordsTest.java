@@ -29,7 +29,7 @@ class SuspectWordsTest {
             new Evidence.LinkIs(LinkState.PORT_CLOSED, SECOND), new Evidence.NobodyHasAddress("192.0.2.7"), new Evidence.Silence(Optional.empty()),
             new Evidence.Silence(Optional.of(90 * SECOND)), new Evidence.SpeaksUnasked(SECOND), new Evidence.Answered(200 * SECOND), new Evidence.OthersAnswer(1, TALLY),
             new Evidence.SomeAnswered(TALLY), new Evidence.InBundles(TALLY, TALLY), new Evidence.Hurried(TALLY, TALLY), new Evidence.TooFast(80, 50),
-            new Evidence.AfterRenewal(SECOND, 2 * SECOND), new Evidence.KeptAlive(Optional.empty()), new Evidence.KeptAlive(Optional.of(SECOND)), new Evidence.BookSays("Receive is on"),
+            new Evidence.AfterRenewal(3), new Evidence.KeptAlive(Optional.empty()), new Evidence.KeptAlive(Optional.of(SECOND)), new Evidence.BookSays("Receive is on"),
             new Evidence.Checked("It sends 1 decimal; Desk takes 1 whole number"), new Evidence.Stands("/in/1/mute", "1", SECOND), new Evidence.CameAs("/elsewhere/in/1/level"),
             new Evidence.CameElsewhere(new Missed.CameFrom("192.0.2.9", 7000, 9202, Optional.empty())), new Evidence.CameElsewhere(new Missed.CameFrom("192.0.2.9", 7000, 9202, Optional.of("Lamp"))),
             new Evidence.Strays("192.0.2.9", 7000, 9202, 2, SECOND), new Evidence.Came(List.of(new OscArgument.Float32(0.5f)), List.of(new OscArgument.Int32(1))),

@@ -349,7 +349,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         }
     }
 
-    private long missed() {
+    /** Packets that came faster than they could be handled, since the start. */
+    public long missed() {
         return inbox.missed() + dropped;
     }
 

@@ -1,0 +1,103 @@
+package imperan.server.api;
+
+import imperan.check.NetworkFacts;
+import imperan.live.Command;
+import imperan.live.LinkView;
+import imperan.live.LiveShow;
+import imperan.live.Observed;
+import imperan.osc.OscText;
+import imperan.proof.Facts;
+import imperan.proof.WhyNot;
+import imperan.server.net.PortSearch;
+import imperan.server.net.ThisMachine;
+import imperan.server.run.LiveFacts;
+import imperan.server.run.ShowLoop;
+import imperan.server.socket.ShowSocket;
+import imperan.server.store.Keeper;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Phrasebook;
+import imperan.show.Show;
+import imperan.show.Target;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.BiFunction;
+
+/** Why an answer is missing, and finding out more about it. */
+@RestController
+@RequestMapping("/api/shows/{show}/why")
+class WhyController {
+
+    private final Keeper keeper;
+    private final ShowLoop loop;
+    private final ShowSocket socket;
+    private final PortSearch search;
+
+    WhyController(Keeper keeper, ShowLoop loop, ShowSocket socket) {
+        this.keeper = keeper;
+        this.loop = loop;
+        this.socket = socket;
+        this.search = new PortSearch(loop);
+    }
+
+    /** What is known of the answer to what a control said last. */
+    @GetMapping("/controls/{control}")
+    WhyView control(@PathVariable("show") String showId, @PathVariable("control") PartId control) {
+        return why(showId, (running, now) -> running.observed(control, now));
+    }
+
+    /** What is known of a target that does not answer. */
+    @GetMapping("/targets/{target}")
+    WhyView target(@PathVariable("show") String showId, @PathVariable("target") PartId target) {
+        return why(showId, (running, now) -> running.observedTarget(target, now));
+    }
+
+    private WhyView why(String showId, BiFunction<LiveShow, Long, Optional<Observed>> reading) {
+        Show show = keeper.show(showId).join();
+        Optional<Observed> seen = loop.askLive(showId, reading).join();
+        LiveFacts live = loop.facts(showId).join();
+        NetworkFacts network = new NetworkFacts(ThisMachine.adapters(), live.links(), live.strays());
+        return seen.flatMap(observed -> Facts.of(show, observed, network, loop.missed())).map(facts -> view(facts)).orElse(WhyView.NOTHING_SAID);
+    }
+
+    private static WhyView view(Facts facts) {
+        LinkView link = facts.seen().link();
+        String line = facts.seen().line().map(said -> said.address() + " " + OscText.brief(said.arguments())).orElse("");
+        return WhyView.of(WhyNot.of(facts), link.target().value(), facts.target().name(), line, link.socket().works() && link.gate().isKeptAlive());
+    }
+
+    /**
+     * Says to a target what changes nothing and is answered by one that is there, and listens for {@value PortSearch#SECONDS} seconds on the ports beside the one it should
+     * answer to. What comes of it is seen by asking again.
+     */
+    @PostMapping("/targets/{target}/find-out")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> findOut(@PathVariable("show") String showId, @PathVariable("target") PartId target,
+            @RequestHeader(ShowController.BROWSER) String browser) {
+        Show show = keeper.show(showId).join();
+        show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> ((Target) body).asReached()).filter(reached -> !reached.transport().isConnection())
+                .ifPresent(reached -> search.search(besides(show, reached), Phrasebook.spokenWith(show, reached).codec()));
+        return loop.command(showId, new Command.FindOut(target), socket.actor(ShowController.browser(browser))).thenApply(problem -> problem
+                .map(why -> ShowController.refused(List.of(why))).orElseGet(() -> ResponseEntity.ok(new ShowController.EditAnswer(0, List.of()))));
+    }
+
+    /** Where answers go by mistake: to a neighbour of the port, to the target's own port number, to the usual one of its kind. */
+    private static Set<Integer> besides(Show show, Target target) {
+        Set<Integer> ports = new TreeSet<>(Set.of(target.answerPort() - 1, target.answerPort() + 1));
+        ports.add(target.port());
+        Phrasebook.of(show, target).flatMap(book -> book.sheet().port()).ifPresent(ports::add);
+        ports.remove(target.answerPort());
+        ports.removeIf(port -> port < 1 || port > 65_535);
+        return ports;
+    }
+}
