@@ -14,12 +14,12 @@ export function WhyMark({ id }: { id: string }) {
       type="button"
       aria-label="Why no answer?"
       title="Why no answer?"
-      className="absolute top-0 right-0 z-10 grid size-11 place-items-start justify-items-end p-1"
+      className="absolute -top-2.5 -right-1.5 z-10 grid size-11 place-items-start justify-items-end"
       onClick={() => askWhy({ of: "control", id })}
     >
       <span
         aria-hidden
-        className="grid size-7 place-items-center rounded bg-caution text-lg leading-none font-bold text-ink"
+        className="grid size-5.5 place-items-center rounded bg-caution text-base leading-none font-bold text-ink"
       >
         ?
       </span>

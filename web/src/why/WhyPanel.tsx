@@ -89,28 +89,26 @@ function Panel({ asked }: { asked: Asked }) {
             {known.targetName ? `to ${known.targetName}` : "It says nothing to any target yet."}
           </p>
           {known.failed && <Stages failed={known.failed} />}
-          <Causes known={known} />
-          {known.searchable && (
-            <section className="border-t border-rule pt-3">
+          {known.searchable && known.missing && (
+            <section className="flex flex-wrap items-center gap-x-3">
               <PushButton strong disabled={findingSince !== null} onClick={find}>
                 <Search size={18} aria-hidden /> Find out
               </PushButton>
-              <p className="mt-1 text-sm text-quiet">
-                Asks {known.targetName} what changes nothing, and listens for 10 s on the ports beside ours.
+              <p role="status" className="min-w-0 flex-1 text-sm text-quiet">
+                {findingSince !== null ? (
+                  <span className="flex items-center gap-3">
+                    <progress className="h-2 flex-1 accent-selection" aria-label="Finding out" />
+                    Listening …
+                  </span>
+                ) : found ? (
+                  "Done. What came of it is below."
+                ) : (
+                  `Asks ${known.targetName} what changes nothing, and listens for 10 s on the ports beside ours.`
+                )}
               </p>
-              {findingSince !== null && (
-                <p role="status" className="mt-2 flex items-center gap-3 text-quiet">
-                  <progress className="h-2 flex-1 accent-selection" aria-label="Finding out" />
-                  Listening …
-                </p>
-              )}
-              {found && (
-                <p role="status" className="mt-2">
-                  Done. What came of it is above.
-                </p>
-              )}
             </section>
           )}
+          <Causes known={known} />
         </>
       )}
     </SidePanel>
@@ -121,7 +119,7 @@ function Panel({ asked }: { asked: Asked }) {
 function Stages({ failed }: { failed: NonNullable<Why["failed"]> }) {
   const at = STAGES.findIndex((stage) => stage.id === failed);
   return (
-    <ol aria-label="How far it came" className="flex flex-wrap gap-x-3 gap-y-1 text-sm">
+    <ol aria-label="How far it came" className="flex flex-wrap gap-x-2 gap-y-1 text-sm">
       {STAGES.map((stage, i) => (
         <li
           key={stage.id}
@@ -140,7 +138,9 @@ function Causes({ known }: { known: Why }) {
     <>
       {known.groups.length === 0 && known.targetName && (
         <p className="text-lg">
-          {known.missing ? "Nothing is known that would explain it." : "Nothing is missing now."}
+          {known.missing
+            ? `${known.targetName} answers other messages. Move the control again to see whether it answers this one.`
+            : "Nothing is missing now."}
         </p>
       )}
       {known.groups.map((group, i) => (
@@ -157,9 +157,13 @@ function Causes({ known }: { known: Why }) {
           <ul className="flex flex-col gap-2 text-bone">
             {group.causes.map((cause) => (
               <li key={cause.suspect} data-suspect={cause.suspect}>
-                <p className={i === 0 ? "text-lg font-bold" : "font-bold"}>{cause.says}</p>
-                <p>{cause.mend}</p>
-                {group.rank !== "CERTAIN" && <p className="text-quiet">{cause.look}</p>}
+                <p className={i === 0 && group.causes.length === 1 ? "text-lg font-bold" : "font-bold"}>
+                  {cause.says}
+                </p>
+                <p className={group.causes.length > 1 ? "text-sm" : ""}>
+                  {cause.mend}
+                  {group.rank !== "CERTAIN" && <span className="text-quiet">. {cause.look}</span>}
+                </p>
               </li>
             ))}
           </ul>

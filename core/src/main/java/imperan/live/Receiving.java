@@ -284,6 +284,7 @@ final class Receiving {
         }
         if (control.agrees(control.echo)) {
             control.disputed = false;
+            control.unanswered = false;
         }
         state.changed(control);
     }

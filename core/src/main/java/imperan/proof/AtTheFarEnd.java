@@ -7,6 +7,8 @@ import imperan.live.LinkView;
 import imperan.live.Missed;
 import imperan.live.Observed;
 import imperan.live.Reason;
+import imperan.rig.AddressUse;
+import imperan.rig.Ipv4;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook.LinkSheet;
 
@@ -37,7 +39,7 @@ final class AtTheFarEnd {
         return List.of(
                 Case.of(Suspect.OUTSIDE_OUR_NETWORKS).likely(facts.found(FindingKind.OUTSIDE_OUR_NETWORKS)).excludedBy(answered),
                 Case.of(Suspect.WRONG_ADAPTER).likely(facts.found(FindingKind.ADAPTER_GONE)).excludedBy(answered),
-                Case.of(Suspect.HOST_SILENT).certain(nobodyHasAddress()).possible(facts.silence()).excludedBy(facts.heard().or(() -> answered)),
+                Case.of(Suspect.HOST_SILENT).certain(nobodyHasAddress()).possible(facts.silence().filter(silent -> !isHere())).excludedBy(facts.heard().or(() -> answered)),
                 Case.of(Suspect.PORT_CLOSED).certain(portClosed()).excludedBy(answered.filter(answer -> portClosed().isEmpty())),
                 Case.of(Suspect.SAME_ADDRESS).likely(facts.found(FindingKind.SAME_ADDRESS).filter(found -> facts.isMissing())),
                 Case.of(Suspect.STAND_IN_INSTEAD).possible(switched(true).filter(end -> facts.standInUsed() && facts.isMissing())).excludedBy(answered),
@@ -61,6 +63,11 @@ final class AtTheFarEnd {
 
     private Optional<Evidence> nobodyHasAddress() {
         return link.silentHost() ? Optional.of(new Evidence.NobodyHasAddress(facts.target().host())) : Optional.empty();
+    }
+
+    /** This very machine is on. */
+    private boolean isHere() {
+        return Ipv4.of(facts.target().host()).use() == AddressUse.LOOPBACK;
     }
 
     private Optional<Evidence> portClosed() {

@@ -32,7 +32,7 @@ final class Hall implements LiveSink {
     static final long MS = 1_000_000L;
     static final int DESK_PORT = 7101;
     static final int ANSWER_PORT = 9201;
-    private static final String HERE = "127.0.0.1";
+    static final String DESK_HOST = "192.0.2.20";
 
     /** What the desk does with what it gets; it may say something. */
     interface Habit {
@@ -55,7 +55,7 @@ final class Hall implements LiveSink {
     Hall(Show show) {
         this.show = show;
         live.load(show, now);
-        live.socket(Shows.DESK, SocketState.open(HERE), now);
+        live.socket(Shows.DESK, SocketState.open("192.0.2.10"), now);
         run();
     }
 
@@ -107,7 +107,7 @@ final class Hall implements LiveSink {
     }
 
     Hall desk(String address, OscArgument... arguments) {
-        return from(HERE, DESK_PORT, ANSWER_PORT, OscMessage.of(address, arguments));
+        return from(DESK_HOST, DESK_PORT, ANSWER_PORT, OscMessage.of(address, arguments));
     }
 
     Hall from(String host, int port, int ourPort, OscPacket packet) {
@@ -133,7 +133,7 @@ final class Hall implements LiveSink {
         } else {
             List<OscMessage> said = new ArrayList<>();
             habit.takes((OscMessage) packet, bundled, (address, arguments) -> said.add(new OscMessage(address, arguments)));
-            said.forEach(message -> from(HERE, DESK_PORT, ANSWER_PORT, message));
+            said.forEach(message -> from(DESK_HOST, DESK_PORT, ANSWER_PORT, message));
         }
     }
 

@@ -27,7 +27,7 @@ import java.util.function.UnaryOperator;
 /** Shows to ask about: four levels of a desk, and what its phrasebook says of them. */
 final class Halls {
 
-    static final Target DESK = Target.plain("Desk", "127.0.0.1", Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.REPORTS);
+    static final Target DESK = Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.REPORTS);
     /** Of a desk that is known: every level answers under its own address. */
     static final Phrase LEVEL = Phrase.plain("/in/<ch:1..4>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
             Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");

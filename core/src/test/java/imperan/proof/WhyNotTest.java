@@ -119,7 +119,7 @@ class WhyNotTest {
             }
             case NO_WAY_OUT -> {
                 Hall hall = Halls.unknown();
-                hall.live.socket(Shows.DESK, SocketState.noWay("There is no way to 127.0.0.1"), hall.now);
+                hall.live.socket(Shows.DESK, SocketState.noWay("There is no way to 192.0.2.20"), hall.now);
                 yield certain(hall.move("1", 0.5).why("1"));
             }
             case NOT_TAKEN -> certain(Halls.unknown().systemRefuses().move("1", 0.5).why("1"));
@@ -132,7 +132,7 @@ class WhyNotTest {
                 Target plain = DESK;
                 Hall hall = Halls.unknown(new Target(plain.name(), plain.host(), plain.port(), plain.answerPort(), plain.answering(), plain.keepAlive(), plain.messagesPerSecond(),
                         plain.bundles(), plain.transport(), Optional.of("203.0.113.5"), plain.standIn(), false, List.of(), Optional.empty(), List.of())).deskIsGone();
-                hall.adapters = List.of(new Adapter("lo", List.of(Prefix.of("127.0.0.1/8")), true));
+                hall.adapters = List.of(new Adapter("wired", List.of(Prefix.of("192.0.2.10/24")), false));
                 yield likely(hall.move("1", 0.5).why("1"));
             }
             case HOST_SILENT -> {
@@ -327,6 +327,13 @@ class WhyNotTest {
         assertThat(spoken.excluded().stream().map(Diagnosis.Exclusion::suspect)).contains(Suspect.HOST_SILENT, Suspect.PORT_CLOSED, Suspect.DEAF, Suspect.SWITCH_OFF, Suspect.OTHER_PORT)
                 .doesNotContain(Suspect.PHRASE_WRONG, Suspect.LOSS, Suspect.MASKED);
         assertThat(spoken.groups()).noneMatch(group -> group.suspects().contains(Suspect.DEAF));
+    }
+
+    /** What runs on this very machine is not switched off. */
+    @Test
+    void thisMachineIsOn() {
+        Diagnosis here = Halls.unknown(DESK.at("127.0.0.1", Hall.DESK_PORT)).deskIsGone().move("1", 0.5).why("1");
+        assertThat(here.groups().get(0).suspects()).contains(Suspect.DEAF).doesNotContain(Suspect.HOST_SILENT);
     }
 
     /** An answer of long ago says nothing of now. */

@@ -1,12 +1,12 @@
 package imperan.e2e;
 
-import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.KeyboardModifier;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
+import imperan.standins.Fault;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
@@ -50,14 +50,6 @@ class Screenshots {
             page.locator("[data-line]").first().waitFor();
             shot(page, folder, "lines");
             page.navigate(imperan.url("/#/layout"));
-            page.getByLabel("Page settings").click();
-            Download file = page.waitForDownload(() -> page.getByText("This page as a file").click());
-            page.getByText("Import a file …").click();
-            page.getByLabel("Layout file").setInputFiles(file.path());
-            page.locator("[data-changes]").waitFor();
-            shot(page, folder, "layout-import");
-            page.keyboard().press("Escape");
-
             page.locator("[data-build=level-3]").click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send once")).click();
             page.getByText("agrees").waitFor();
@@ -116,6 +108,14 @@ class Screenshots {
             page.locator("[data-device=Keel]").waitFor();
             page.waitForTimeout(1_500);
             shot(page, folder, "standins");
+
+            imperan.fault("Bellows", Fault.DEAF, true);
+            page.navigate(imperan.url("/#/run"));
+            Hands.drag(page, "level-5", 0.3, 0.5);
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Why no answer?")).click();
+            page.locator("[data-suspect=DEAF]").waitFor();
+            shot(page, folder, "why");
+            imperan.fault("Bellows", Fault.DEAF, false);
 
             page.navigate(imperan.url("/#/history"));
             page.getByLabel("Name of the version").fill("Before the first walk");
