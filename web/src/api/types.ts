@@ -81,3 +81,4 @@ export type Twin = Schemas["Twin"];
 export type UploadedPicture = Schemas["Uploaded"];
 export type WireRow = Schemas["WireRow"];
 export type Why = Schemas["WhyView"];
+export type AddressRow = Schemas["AddressRow"];

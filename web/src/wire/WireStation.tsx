@@ -8,6 +8,7 @@ import { useWire } from "../live/wire";
 import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { clockTime } from "../ui/time";
+import { Addresses } from "./Addresses";
 import { byWhom } from "./byWhom";
 import { ANYONE, type Filter, NO_FILTER, passes, UNCLAIMED } from "./filter";
 import { WholePacket } from "./WholePacket";
@@ -16,7 +17,12 @@ const ROW_HEIGHT = 34;
 const COLUMNS =
   "grid-cols-[7.5rem_4rem_7rem_15rem_1fr_4rem_1fr_7rem] max-xl:grid-cols-[6.2rem_3.4rem_5rem_12.5rem_minmax(11rem,1.6fr)_2.5rem_1fr_6rem] max-xl:gap-1.5! max-xl:text-sm";
 
-/** Everything that went out and came in, newest first. */
+const VIEWS = [
+  { id: "list", text: "List" },
+  { id: "addresses", text: "By address" },
+] as const;
+
+/** Everything that went out and came in, newest first, or by its address. */
 export function WireStation() {
   const all = useWire((s) => s.rows);
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
@@ -24,6 +30,8 @@ export function WireStation() {
   const [held, setHeld] = useState<WireRow[] | null>(null);
   const [clearedTo, setClearedTo] = useState(0);
   const [opened, setOpened] = useState<WireRow | null>(null);
+  const [view, setView] = useState<"list" | "addresses">("list");
+  const [clearedAt, setClearedAt] = useState(0);
   const scroller = useRef<HTMLDivElement>(null);
   const source = held ?? all;
   const rows = useMemo(
@@ -50,13 +58,33 @@ export function WireStation() {
   return (
     <main className="flex min-w-0 flex-1 flex-col p-4">
       <div className="mb-3 flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto text-2xl font-bold">Wire</h1>
+        <h1 className="text-2xl font-bold">Wire</h1>
+        <div role="tablist" aria-label="View" className="mr-auto flex gap-1">
+          {VIEWS.map(({ id, text }) => (
+            <button
+              key={id}
+              role="tab"
+              aria-selected={view === id}
+              className={`rounded px-3 py-1.5 text-lg font-bold ${view === id ? "bg-raised" : "text-quiet"}`}
+              onClick={() => setView(id)}
+            >
+              {text}
+            </button>
+          ))}
+        </div>
         <Filters filter={filter} onChange={setFilter} />
-        <PushButton aria-pressed={held !== null} onClick={() => setHeld(held ? null : all)}>
-          {held ? <Play size={16} aria-hidden /> : <Pause size={16} aria-hidden />}
-          {held ? `Resume (${waiting} new)` : "Pause"}
-        </PushButton>
-        <PushButton onClick={() => setClearedTo(source.at(-1)?.number ?? 0)}>
+        {view === "list" && (
+          <PushButton aria-pressed={held !== null} onClick={() => setHeld(held ? null : all)}>
+            {held ? <Play size={16} aria-hidden /> : <Pause size={16} aria-hidden />}
+            {held ? `Resume (${waiting} new)` : "Pause"}
+          </PushButton>
+        )}
+        <PushButton
+          onClick={() => {
+            setClearedTo(source.at(-1)?.number ?? 0);
+            setClearedAt(source.at(-1)?.atMillis ?? 0);
+          }}
+        >
           <Eraser size={16} aria-hidden /> Clear
         </PushButton>
       </div>
@@ -66,44 +94,48 @@ export function WireStation() {
           that speaks most to report less often.
         </p>
       )}
-      <div className="flex min-h-0 flex-1 flex-col overflow-x-auto *:min-w-[56rem]">
-        <div className={`grid ${COLUMNS} gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet`}>
-          <span>time</span>
-          <span>direction</span>
-          <span>target</span>
-          <span>peer</span>
-          <span>address</span>
-          <span>types</span>
-          <span>arguments</span>
-          <span className="text-right">by / answered</span>
-        </div>
-        {rows.length === 0 ? (
-          <p className="min-w-0! p-6 text-lg text-quiet">
-            {source.length > 0 && filter !== NO_FILTER
-              ? "Nothing passes the filter."
-              : "Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer."}
-          </p>
-        ) : (
-          <div
-            ref={scroller}
-            className="min-h-0 flex-1 overflow-auto"
-            role="log"
-            aria-label="Messages, newest first"
-          >
-            <div className="relative" style={{ height: virtual.getTotalSize() }}>
-              {virtual.getVirtualItems().map((item) => (
-                <div
-                  key={item.key}
-                  className="absolute inset-x-0"
-                  style={{ top: item.start, height: ROW_HEIGHT }}
-                >
-                  <Row row={rows[rows.length - 1 - item.index]!} onOpen={setOpened} />
-                </div>
-              ))}
-            </div>
+      {view === "addresses" ? (
+        <Addresses filter={filter} cleared={clearedAt} />
+      ) : (
+        <div className="flex min-h-0 flex-1 flex-col overflow-x-auto *:min-w-[56rem]">
+          <div className={`grid ${COLUMNS} gap-3 border-b border-rule px-2 pb-1 text-sm text-quiet`}>
+            <span>time</span>
+            <span>direction</span>
+            <span>target</span>
+            <span>peer</span>
+            <span>address</span>
+            <span>types</span>
+            <span>arguments</span>
+            <span className="text-right">by / answered</span>
           </div>
-        )}
-      </div>
+          {rows.length === 0 ? (
+            <p className="min-w-0! p-6 text-lg text-quiet">
+              {source.length > 0 && filter !== NO_FILTER
+                ? "Nothing passes the filter."
+                : "Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer."}
+            </p>
+          ) : (
+            <div
+              ref={scroller}
+              className="min-h-0 flex-1 overflow-auto"
+              role="log"
+              aria-label="Messages, newest first"
+            >
+              <div className="relative" style={{ height: virtual.getTotalSize() }}>
+                {virtual.getVirtualItems().map((item) => (
+                  <div
+                    key={item.key}
+                    className="absolute inset-x-0"
+                    style={{ top: item.start, height: ROW_HEIGHT }}
+                  >
+                    <Row row={rows[rows.length - 1 - item.index]!} onOpen={setOpened} />
+                  </div>
+                ))}
+              </div>
+            </div>
+          )}
+        </div>
+      )}
       {opened && <WholePacket row={opened} onClose={() => setOpened(null)} />}
     </main>
   );

@@ -2,10 +2,13 @@ package imperan.e2e;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import imperan.osc.OscArgument;
 import org.junit.jupiter.api.Test;
 
+import java.util.Iterator;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
@@ -32,6 +35,36 @@ class WireTest {
             assertThat(page.getByText("Not OSC at byte 21: The type tag 0x78 is not one of OSC 1.0").first()).isVisible();
             desk.raw(new byte[] {1, 2, 3}, imperan.answerPort());
             assertThat(page.getByText("Not OSC at byte 3: The size is 3 bytes, which is not a multiple of 4").first()).isVisible();
+        }
+    }
+
+    @Test
+    void whatIsMovedAtTheFarEndStandsFirstByAddress() {
+        try (Installation imperan = new Installation(); Chromium chromium = new Chromium();
+             Desk desk = new Desk(imperan.bellows())) {
+            Page page = chromium.device("Ada");
+            page.navigate(imperan.url("/#/wire"));
+            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("By address")).click();
+            Locator rows = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Addresses, what moved last first")).locator("li");
+            // Keel says twenty things a second, all the while
+            assertThat(page.locator("[data-address='/keel/supply'][data-way=in]")).isVisible();
+            Iterator<Integer> wiggle = Stream.iterate(1, i -> i + 1).iterator();
+            Desk.waitUntil("the level that is moved stands first", () -> {
+                desk.set("/bellows/in/7/level", new OscArgument.Float32(wiggle.next() % 100 / 100f));
+                return "/bellows/in/7/level".equals(rows.first().getAttribute("data-address"));
+            });
+            Locator level = page.locator("[data-address='/bellows/in/7/level'][data-way=in]");
+            assertThat(level).containsText("Bellows");
+            level.getByLabel("Hide /bellows/in/7/level").click();
+            assertThat(level).hasCount(0);
+            assertThat(page.getByText("1 hidden")).isVisible();
+            page.getByText("Show all").click();
+            page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)).fill("in/7/level");
+            assertThat(page.locator("[data-address='/keel/supply'][data-way=in]")).hasCount(0);
+            assertThat(level).isVisible();
+            page.getByText("Clear", new Page.GetByTextOptions().setExact(true)).click();
+            assertThat(level).hasCount(0);
+            assertThat(page.getByText("Nothing passes the filter.")).isVisible();
         }
     }
 }

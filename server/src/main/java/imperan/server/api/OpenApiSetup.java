@@ -17,6 +17,7 @@ import imperan.server.socket.ServerFrame;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.show.EditRequest;
+import imperan.wire.AddressRow;
 import imperan.show.PartId;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverters;
@@ -67,7 +68,7 @@ class OpenApiSetup {
                     PhrasebookController.Reading.class, NetworkController.DoorAnswer.class,
                     ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class,
                     LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
-                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class).forEach(shapes::adjust);
+                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, AddressRow.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

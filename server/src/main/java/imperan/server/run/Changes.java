@@ -10,6 +10,7 @@ import imperan.live.Reason;
 import imperan.live.WireRecord;
 import imperan.show.Edit;
 import imperan.show.PartId;
+import imperan.wire.ByAddress;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -49,6 +50,7 @@ final class Changes implements LiveSink {
     private final Deque<LinkTurn> turns = new ArrayDeque<>();
     private final RecentWire wire = new RecentWire(WIRE_ROWS, WIRE_BYTES);
     private final RecentWire newWire = new RecentWire(WIRE_ROWS, WIRE_BYTES);
+    private final ByAddress addresses = new ByAddress();
     private final Set<String> notices = new LinkedHashSet<>();
     private final Set<PartId> failing = new HashSet<>();
     private long told;
@@ -92,6 +94,7 @@ final class Changes implements LiveSink {
             pathOf(event).ifPresent(traces::add);
             linkOf(event).ifPresent(links::add);
             WireRecord.of(event, packets + 1).ifPresent(this::wire);
+            addresses.happened(event);
         }
     }
 
@@ -176,6 +179,18 @@ final class Changes implements LiveSink {
     /** A packet of the Wire, as long as it is kept. */
     Optional<WireRecord> wire(long number) {
         return wire.all().stream().filter(record -> record.number() == number).findFirst();
+    }
+
+    /** What was said, by its address. */
+    ByAddress addresses() {
+        return addresses;
+    }
+
+    /** Another show runs: what was said before is none of its. */
+    void another() {
+        wire.clear();
+        newWire.clear();
+        addresses.forget();
     }
 
     boolean isUnsaved() {

@@ -20,6 +20,7 @@ import imperan.show.Phrasebook;
 import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.wire.AddressRow;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -193,6 +194,15 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     /** A packet of the Wire of the live show, whole; empty where it is no longer kept. */
     public CompletableFuture<Optional<WireRecord>> packet(String showId, long number) {
         return ask(showId, (running, now) -> changes.wire(number), Optional.empty());
+    }
+
+    /**
+     * What was said in the live show, by its address; what moved last comes first.
+     *
+     * @param text that occurs in the address
+     */
+    public CompletableFuture<List<AddressRow>> addresses(String showId, String text, int most) {
+        return ask(showId, (running, now) -> changes.addresses().rows(text, most, now), List.of());
     }
 
     /** The show that is live has another name. */
@@ -407,6 +417,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         }
         live.letGoOfAll(now);
         save();
+        changes.another();
         audience.of(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));
         liveShowId = going.showId();
         liveShowName = going.name();

@@ -1,0 +1,147 @@
+package imperan.wire;
+
+import imperan.dialect.Dialects;
+import imperan.dialect.Osc;
+import imperan.live.LiveEvent;
+import imperan.osc.Decoded;
+import imperan.osc.OscArgument;
+import imperan.osc.OscBundle;
+import imperan.osc.OscMessage;
+import imperan.osc.OscPacket;
+import imperan.osc.OscText;
+import imperan.show.PartId;
+
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/** Everything that was said, by its address: what moves stands out, however much else is said. The addresses heard longest ago are forgotten first. */
+public final class ByAddress {
+
+    static final int MOST_ADDRESSES = 4_096;
+    /** A longer address is data, and nothing that a list could show. */
+    static final int LONGEST_ADDRESS = 1_000;
+
+    /** What moves comes first, by when it last did; what never rests comes after all that does. */
+    private static final Comparator<AddressRow> BY_MOVEMENT = Comparator.comparing(AddressRow::restless).thenComparing(AddressRow::movedAt, Comparator.reverseOrder())
+            .thenComparing(AddressRow::address);
+
+    private record Key(boolean out, Optional<PartId> target, String peer, String address) {
+    }
+
+    private final Map<Key, Said> said = new LinkedHashMap<>(16, 0.75f, true);
+
+    /** Takes note of packets that left or came. What did not leave was not said. */
+    public void happened(LiveEvent event) {
+        if (event instanceof LiveEvent.PacketOut out && out.reason().isEmpty()) {
+            decode(out.dialect(), out.bytes()).ifPresent(packet -> take(packet, true, Optional.of(out.target()), out.peer(), out.at()));
+        } else if (event instanceof LiveEvent.PacketIn in) {
+            // a target is one, whichever port it speaks from
+            decode(in.dialect(), in.bytes()).ifPresent(packet -> take(packet, false, in.target(), in.target().isPresent() ? "" : in.peer(), in.at()));
+        }
+    }
+
+    private static Optional<OscPacket> decode(String dialect, byte[] bytes) {
+        return Dialects.of(dialect).orElse(Osc.STRICT).codec().read(bytes) instanceof Decoded.Whole whole ? Optional.of(whole.packet()) : Optional.empty();
+    }
+
+    private void take(OscPacket packet, boolean out, Optional<PartId> target, String peer, long at) {
+        if (packet instanceof OscBundle bundle) {
+            bundle.elements().forEach(element -> take(element, out, target, peer, at));
+        } else if (packet instanceof OscMessage message && message.address().length() <= LONGEST_ADDRESS) {
+            said.computeIfAbsent(new Key(out, target, out ? "" : peer, message.address()), key -> new Said()).take(message, peer, at);
+            if (said.size() > MOST_ADDRESSES) {
+                said.remove(said.keySet().iterator().next());
+            }
+        }
+    }
+
+    /** Another show runs: nothing of this is of it. */
+    public void forget() {
+        said.clear();
+    }
+
+    /**
+     * What was said, what moved last first.
+     *
+     * @param text that occurs in the address; empty for all
+     * @param most rows
+     */
+    public List<AddressRow> rows(String text, int most, long now) {
+        return said.entrySet().stream().filter(entry -> entry.getKey().address().contains(text))
+                .map(entry -> entry.getValue().row(entry.getKey().out(), entry.getKey().target(), entry.getKey().address(), now)).sorted(BY_MOVEMENT).limit(most).toList();
+    }
+
+    /** What was said on one of them. */
+    private static final class Said {
+
+        private static final int SECONDS = 10;
+        /** Moving in such a share of them is no hand any more, and in fewer than so many seconds it may be one. */
+        private static final double RESTLESS = 0.8;
+        private static final int LEAST_RESTLESS = 5;
+        private static final int TRAIL = 48;
+        private static final long SECOND = 1_000_000_000L;
+
+        private final int[] inSecond = new int[SECONDS];
+        private final boolean[] movedIn = new boolean[SECONDS];
+        private final long[] second = new long[SECONDS];
+        private final double[] trail = new double[TRAIL];
+        private int trailed;
+        private List<OscArgument> last = List.of();
+        private String peer = "";
+        private long count;
+        private long firstAt;
+        private long lastAt;
+        private long movedAt;
+        private double low = Double.POSITIVE_INFINITY;
+        private double high = Double.NEGATIVE_INFINITY;
+
+        private void take(OscMessage message, String from, long at) {
+            boolean moved = count == 0 || !message.arguments().equals(last);
+            int slot = (int) Math.floorMod(at / SECOND, (long) SECONDS);
+            if (second[slot] != at / SECOND) {
+                second[slot] = at / SECOND;
+                inSecond[slot] = 0;
+                movedIn[slot] = false;
+            }
+            inSecond[slot]++;
+            movedIn[slot] |= moved;
+            firstAt = count == 0 ? at : firstAt;
+            count++;
+            last = message.arguments();
+            peer = from;
+            lastAt = at;
+            movedAt = moved ? at : movedAt;
+            message.arguments().stream().flatMap(argument -> number(argument).stream()).findFirst().ifPresent(number -> {
+                low = Math.min(low, number);
+                high = Math.max(high, number);
+                trail[trailed % TRAIL] = number;
+                trailed++;
+            });
+        }
+
+        private static Optional<Double> number(OscArgument argument) {
+            double number = argument instanceof OscArgument.Float32 f ? f.value() : argument instanceof OscArgument.Int32 i ? i.value()
+                    : argument instanceof OscArgument.Float64 d ? d.value() : argument instanceof OscArgument.Int64 h ? h.value() : Double.NaN;
+            return Double.isFinite(number) ? Optional.of(number) : Optional.empty();
+        }
+
+        private AddressRow row(boolean out, Optional<PartId> target, String address, long now) {
+            int messages = 0;
+            int moving = 0;
+            for (int slot = 0; slot < SECONDS; slot++) {
+                if (now / SECOND - second[slot] < SECONDS) {
+                    messages += inSecond[slot];
+                    moving += movedIn[slot] ? 1 : 0;
+                }
+            }
+            List<Double> numbers = IntStream.range(Math.max(0, trailed - TRAIL), trailed).mapToObj(i -> trail[i % TRAIL]).toList();
+            return new AddressRow(out, target, peer, address, OscText.briefTags(last), OscText.brief(last), count, (double) messages / SECONDS,
+                    trailed == 0 ? Optional.empty() : Optional.of(low), trailed == 0 ? Optional.empty() : Optional.of(high), numbers, lastAt, movedAt,
+                    moving >= Math.max(LEAST_RESTLESS, RESTLESS * Math.min(SECONDS, (now - firstAt) / SECOND)));
+        }
+    }
+}
