@@ -48,6 +48,7 @@ export const router = createHashRouter([
           { path: "/shows", element: <Station name="ShowsStation" /> },
           { path: "/history", element: <Station name="HistoryStation" /> },
           { path: "/glossary", element: <Station name="Glossary" /> },
+          { path: "/proof", element: <Station name="ReadyCheck" /> },
           { path: "/wire", element: <Station name="WireStation" /> },
         ],
       },

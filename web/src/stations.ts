@@ -5,6 +5,7 @@ export { HistoryStation } from "./history/HistoryStation";
 export { LayoutStation } from "./layout/LayoutStation";
 export { LinesStation } from "./lines/LinesStation";
 export { Phrasebooks } from "./phrasebook/Phrasebooks";
+export { ReadyCheck } from "./proof/ReadyCheck";
 export { Hosts } from "./rig/Hosts";
 export { Links } from "./rig/Links";
 export { Machine } from "./rig/Machine";

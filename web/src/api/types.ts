@@ -82,3 +82,4 @@ export type UploadedPicture = Schemas["Uploaded"];
 export type WireRow = Schemas["WireRow"];
 export type Why = Schemas["WhyView"];
 export type AddressRow = Schemas["AddressRow"];
+export type Ready = Schemas["ReadyView"];

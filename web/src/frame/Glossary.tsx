@@ -60,6 +60,10 @@ const WORDS: { word: string; means: string }[] = [
   },
   { word: "wire", means: "The live traffic, both directions, decoded." },
   {
+    word: "ready check",
+    means: "One page before the doors open: every link, gate, start list, line and answer that is not ready.",
+  },
+  {
     word: "finding",
     means: "Something the checks noticed, such as a port clash, with its evidence and a mend.",
   },

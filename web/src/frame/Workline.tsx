@@ -53,6 +53,7 @@ export function Workline() {
           mark={`${controls.length} ${controls.length === 1 ? "control" : "controls"}`}
         />
         <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
+        <Station to="/proof" name="Proof" mark="ready check" />
       </nav>
       <StartOffers />
       <div className="flex flex-none items-center gap-2">

@@ -1,5 +1,6 @@
 import { Check, Search, X } from "lucide-react";
 import { useEffect, useState } from "react";
+import { useLocation } from "react-router";
 import type { Why } from "../api/types";
 import { type Asked, closeWhy, useWhy } from "../live/why";
 import { findOut, why } from "../requests/why";
@@ -30,6 +31,9 @@ const STAGES: { id: NonNullable<Why["failed"]>; text: string }[] = [
 /** Why an answer is missing: what may be the cause, the surest first, and what to do about it. */
 export function WhyPanel() {
   const asked = useWhy((s) => s.asked);
+  const { pathname } = useLocation();
+  // what is asked here is not asked on the next screen
+  useEffect(() => closeWhy, [pathname]);
   return asked && <Panel key={asked.id} asked={asked} />;
 }
 

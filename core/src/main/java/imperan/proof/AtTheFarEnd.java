@@ -42,11 +42,11 @@ final class AtTheFarEnd {
                 Case.of(Suspect.HOST_SILENT).certain(nobodyHasAddress()).possible(facts.silence().filter(silent -> !isHere())).excludedBy(facts.heard().or(() -> answered)),
                 Case.of(Suspect.PORT_CLOSED).certain(portClosed()).excludedBy(answered.filter(answer -> portClosed().isEmpty())),
                 Case.of(Suspect.SAME_ADDRESS).likely(facts.found(FindingKind.SAME_ADDRESS).filter(found -> facts.isMissing())),
+                Case.of(Suspect.DEAF).possible(unanswered).excludedBy(answered),
                 Case.of(Suspect.STAND_IN_INSTEAD).possible(switched(true).filter(end -> facts.standInUsed() && facts.isMissing())).excludedBy(answered),
                 Case.of(Suspect.VENUE_INSTEAD).possible(switched(false).filter(end -> facts.hasStandIn() && !facts.standInUsed() && facts.isMissing())).excludedBy(answered),
                 Case.of(Suspect.FRAMING).possible(unanswered.filter(silent -> facts.target().transport().isConnection() && link.socket().works())).excludedBy(answered),
 
-                Case.of(Suspect.DEAF).possible(unanswered).excludedBy(answered),
                 Case.of(Suspect.SWITCH_OFF).likely(bookMasks().filter(book -> unanswered.filter(Evidence.SpeaksUnasked.class::isInstance).isPresent()))
                         .possible(unanswered).excludedBy(answered),
                 Case.of(Suspect.TOO_MANY_PARTNERS).likely(facts.found(FindingKind.TOO_MANY_PARTNERS).filter(found -> facts.isMissing()))

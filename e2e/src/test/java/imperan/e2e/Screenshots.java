@@ -67,13 +67,6 @@ class Screenshots {
             page.navigate(imperan.url("/#/rig"));
             page.locator("[data-target=Keel] [data-link-state=answering]").waitFor();
             shot(page, folder, "rig");
-            page.getByLabel("Settings of Bellows").click();
-            page.locator("[data-target=Bellows]").getByLabel("Address", new Locator.GetByLabelOptions().setExact(true)).fill("127,0,0,1");
-            page.keyboard().press("Enter");
-            page.getByRole(AriaRole.ALERT).waitFor();
-            shot(page, folder, "rig-refused");
-            page.keyboard().press("Escape");
-
             page.navigate(imperan.url("/#/rig/hosts"));
             page.locator("[data-finding]").first().waitFor();
             shot(page, folder, "hosts");
@@ -115,6 +108,9 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Why no answer?")).click();
             page.locator("[data-suspect=DEAF]").waitFor();
             shot(page, folder, "why");
+            page.navigate(imperan.url("/#/proof"));
+            page.locator("[data-question=ANSWERED][data-ready=false]").scrollIntoViewIfNeeded();
+            shot(page, folder, "ready");
             imperan.fault("Bellows", Fault.DEAF, false);
 
             page.navigate(imperan.url("/#/history"));

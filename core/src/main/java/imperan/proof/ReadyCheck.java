@@ -1,0 +1,141 @@
+package imperan.proof;
+
+import imperan.check.Finding;
+import imperan.line.TableLine;
+import imperan.live.ControlValue;
+import imperan.live.Gate;
+import imperan.live.LinkState;
+import imperan.live.LinkView;
+import imperan.show.Control;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.show.StandInEnd;
+import imperan.show.Target;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/** What is not ready before the doors open, from what is known anyway: nothing is sent for it. */
+public final class ReadyCheck {
+
+    /** What is looked at, in the order in which one would mend it. */
+    public enum Question {
+        /** Does every target answer? */
+        ANSWERING,
+        /** Is nothing held, silent or in rehearsal? */
+        OPEN,
+        /** Is every target spoken to at the venue, and none at its stand-in? */
+        AT_VENUE,
+        /** Was every start list sent since its target came? */
+        STARTED,
+        /** Is every finding of the rig mended or accepted? */
+        RIG,
+        /** Does no line contradict the phrasebook of its target? */
+        LINES,
+        /** Was what each control said last answered? */
+        ANSWERED
+    }
+
+    /**
+     * Something that is not ready.
+     *
+     * @param about  the target, host or control
+     * @param name   for people
+     * @param detail what is so, in words where they are known here; else empty
+     * @param link   for a target that does not answer: its link
+     */
+    public record Item(PartId about, String name, String detail, Optional<LinkView> link) {
+    }
+
+    /** @param looked at so many things, of which {@code items} are not ready */
+    public record Answer(Question question, int looked, List<Item> items) {
+        public Answer {
+            items = List.copyOf(items);
+        }
+
+        public boolean isReady() {
+            return items.isEmpty();
+        }
+    }
+
+    private final Show show;
+    private final Map<PartId, LinkView> links;
+    private final List<Part> targets;
+
+    private ReadyCheck(Show show, Collection<LinkView> links) {
+        this.show = show;
+        this.links = links.stream().collect(Collectors.toMap(LinkView::target, Function.identity()));
+        this.targets = show.all(Target.class);
+    }
+
+    /**
+     * All questions, with their answers.
+     *
+     * @param links    of the running show
+     * @param values   of its controls
+     * @param findings of its rig, accepted ones too
+     * @param lines    of all its pages
+     */
+    public static List<Answer> of(Show show, Collection<LinkView> links, Collection<ControlValue> values, List<Finding> findings, List<TableLine> lines) {
+        ReadyCheck check = new ReadyCheck(show, links);
+        return List.of(check.answering(), check.ofTargets(Question.OPEN, link -> link.gate() != Gate.OPEN), check.atVenue(),
+                check.started(), check.rig(findings), check.lines(lines), check.answered(values));
+    }
+
+    private Answer answering() {
+        return ofTargets(Question.ANSWERING, link -> !link.socket().works() || link.state() != LinkState.ANSWERING && link.state() != LinkState.SENDS_ONLY
+                // what was asked nothing yet, and speaks, is alive
+                && !(link.state() == LinkState.HEARD && link.unanswered() == 0));
+    }
+
+    private Answer started() {
+        int with = (int) targets.stream().filter(part -> !((Target) part.body()).startList().isEmpty()).count();
+        return new Answer(Question.STARTED, with, ofTargets(Question.STARTED, LinkView::startOffered).items());
+    }
+
+    private Answer ofTargets(Question question, Function<LinkView, Boolean> isNotReady) {
+        List<Item> items = new ArrayList<>();
+        for (Part target : targets) {
+            LinkView link = links.get(target.id());
+            if (link != null && isNotReady.apply(link)) {
+                items.add(new Item(target.id(), target.body().called(), "", Optional.of(link)));
+            }
+        }
+        return new Answer(question, targets.size(), items);
+    }
+
+    private Answer atVenue() {
+        return new Answer(Question.AT_VENUE, targets.size(), targets.stream().filter(part -> ((Target) part.body()).standIn().filter(StandInEnd::inUse).isPresent())
+                .map(part -> new Item(part.id(), part.body().called(), "", Optional.empty())).toList());
+    }
+
+    private Answer rig(List<Finding> findings) {
+        return new Answer(Question.RIG, findings.size(), findings.stream().filter(finding -> finding.accepted().isEmpty())
+                .map(finding -> new Item(finding.about(), called(finding.about()), finding.text(), Optional.empty())).toList());
+    }
+
+    private Answer lines(List<TableLine> lines) {
+        return new Answer(Question.LINES, lines.size(), lines.stream().filter(line -> !line.findings().isEmpty())
+                .map(line -> new Item(line.control(), line.label() + " on " + line.page(), line.findings().get(0).message(), Optional.empty())).toList());
+    }
+
+    private Answer answered(Collection<ControlValue> values) {
+        return new Answer(Question.ANSWERED, values.size(), values.stream().filter(ControlValue::unanswered).filter(value -> show.part(value.control()).isPresent())
+                .map(value -> new Item(value.control(), called(value.control()), first(value.control()), Optional.empty())).toList());
+    }
+
+    private String called(PartId part) {
+        return show.part(part).map(found -> found.body().called()).orElse("");
+    }
+
+    /** The address of its first send. */
+    private String first(PartId control) {
+        return show.part(control).map(Part::body).filter(Control.class::isInstance).flatMap(body -> ((Control) body).sends().stream().findFirst()).map(send -> send.address()).orElse("");
+    }
+}

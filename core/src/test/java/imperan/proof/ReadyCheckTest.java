@@ -1,0 +1,86 @@
+package imperan.proof;
+
+import imperan.check.Finding;
+import imperan.check.NetworkFacts;
+import imperan.check.RigCheck;
+import imperan.line.LineTable;
+import imperan.live.Command;
+import imperan.live.Gate;
+import imperan.live.SocketState;
+import imperan.proof.ReadyCheck.Answer;
+import imperan.proof.ReadyCheck.Question;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook.LinkSheet;
+import imperan.show.Shows;
+import imperan.show.StandInEnd;
+import imperan.words.ReadyWords;
+import org.junit.jupiter.api.Test;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+import static imperan.proof.Hall.MUTE;
+import static imperan.proof.Halls.DESK;
+import static imperan.proof.Halls.LEVEL;
+import static org.assertj.core.api.Assertions.assertThat;
+
+class ReadyCheckTest {
+
+    private static List<Answer> check(Hall hall) {
+        List<Finding> findings = RigCheck.findings(hall.show, new NetworkFacts(hall.adapters, hall.live.links(), hall.live.strays()));
+        return ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), findings, LineTable.of(hall.show));
+    }
+
+    private static List<String> notReady(Hall hall) {
+        return check(hall).stream().flatMap(answer -> answer.items().stream()
+                .map(item -> answer.question() + " " + item.name() + ": " + ReadyWords.says(answer.question(), item))).toList();
+    }
+
+    @Test
+    void whatIsReadyIsAllReady() {
+        Hall hall = Halls.known(LEVEL).move("1", 0.5);
+        assertThat(check(hall).stream().map(Answer::question)).containsExactly(Question.values());
+        assertThat(check(hall)).allMatch(Answer::isReady);
+        assertThat(check(hall).get(0).looked()).isEqualTo(1);
+        assertThat(check(hall).get(3).looked()).as("it has no start list").isZero();
+        assertThat(check(hall).get(5).looked()).as("a send and a listen for each of four levels").isEqualTo(8);
+    }
+
+    @Test
+    void aTargetThatSaidNothingYetIsNotReadyAndOneThatSpeaksUnaskedIs() {
+        assertThat(notReady(Halls.known(LEVEL))).containsExactly("ANSWERING Desk: No reply yet");
+        assertThat(notReady(Halls.known(LEVEL).desk("/clock"))).isEmpty();
+    }
+
+    @Test
+    void eachOfThemIsSaid() {
+        Hall mute = Halls.known(LEVEL).does(MUTE).move("1", 0.5);
+        assertThat(notReady(mute)).containsExactly("ANSWERING Desk: No reply yet", "ANSWERED Level 1: No answer, or a wrong one, to /in/1/level");
+        mute.live.portClosed(Shows.DESK, mute.now);
+        assertThat(notReady(mute)).first().isEqualTo("ANSWERING Desk: No program is listening on its port");
+        mute.live.socket(Shows.DESK, SocketState.taken("Port 9201 is taken"), mute.now);
+        assertThat(notReady(mute)).contains("ANSWERING Desk: Port 9201 is taken");
+
+        Hall held = Halls.known(LEVEL).move("1", 0.5).order(new Command.SetGate(Optional.empty(), Gate.HELD));
+        assertThat(notReady(held)).containsExactly("OPEN Desk: Held: nothing is sent by hand");
+
+        Hall standIn = Halls.known(DESK.simulatedAt(new StandInEnd("127.0.0.1", Hall.DESK_PORT, true)), LinkSheet.unknown(), LEVEL);
+        assertThat(notReady(standIn)).contains("AT_VENUE Desk: Switched to its stand-in");
+
+        Hall started = Halls.known(DESK.startingWith(List.of("/in/1/level 0.5")), LinkSheet.unknown(), LEVEL).move("1", 0.5);
+        assertThat(notReady(started)).containsExactly("STARTED Desk: Its start list was not sent since it came");
+        assertThat(notReady(started.order(new Command.SendStartList(Shows.DESK)).pass(1_000))).isEmpty();
+
+        Hall wrong = Halls.known(Phrase.plain("/in/<ch:2..4>/level", LEVEL.direction(), LEVEL.arguments(), LEVEL.answer(), "", "")).move("2", 0.5);
+        assertThat(notReady(wrong)).hasSize(2).allMatch(line -> line.startsWith("LINES Level 1 on Page: Desk’s phrasebook has no /in/1/level"));
+
+        Hall system = Halls.known(DESK.answeringTo(80), LinkSheet.unknown(), LEVEL);
+        assertThat(notReady(system)).anyMatch(line -> line.startsWith("RIG Desk: Answers of Desk are to reach us on port 80"));
+    }
+
+    @Test
+    void everyQuestionHasATitle() {
+        assertThat(Arrays.stream(Question.values()).map(ReadyWords::title)).doesNotHaveDuplicates().allMatch(title -> !title.endsWith("."));
+    }
+}

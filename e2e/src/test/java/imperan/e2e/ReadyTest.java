@@ -1,0 +1,61 @@
+package imperan.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import imperan.standins.Fault;
+import org.junit.jupiter.api.Test;
+
+import java.util.regex.Pattern;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+/** Twenty minutes before doors: one page that says what is not ready. */
+class ReadyTest {
+
+    private Page page;
+
+    private Locator question(String name) {
+        return page.locator("[data-question=" + name + "]");
+    }
+
+    private void again() {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Check again")).click();
+    }
+
+    @Test
+    void onePageSaysWhatIsNotReadyAndLeadsThere() {
+        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+            page = chromium.device("Ada");
+            page.navigate(imperan.url("/#/rig"));
+            for (String name : new String[] {"Bellows", "Wick", "Keel"}) {
+                assertThat(page.locator("[data-target=" + name + "] [data-link-state=answering]")).isVisible();
+            }
+            imperan.fault("Wick", Fault.PORT_CLOSED, true);
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof"))).click();
+            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not ready"))).isVisible();
+            assertThat(question("AT_VENUE")).hasAttribute("data-ready", "false");
+            assertThat(question("AT_VENUE")).containsText("0 of 5");
+            assertThat(question("LINES")).hasAttribute("data-ready", "true");
+            assertThat(question("OPEN")).hasAttribute("data-ready", "true");
+
+            assertThat(question("ANSWERING")).containsText("4 of 5");
+            assertThat(question("ANSWERING")).containsText("No program is listening on its port");
+            imperan.fault("Wick", Fault.PORT_CLOSED, false);
+            again();
+            assertThat(question("ANSWERING")).hasAttribute("data-ready", "true");
+
+            page.navigate(imperan.url("/#/rig"));
+            Locator held = page.getByLabel("Output to all targets", new Page.GetByLabelOptions().setExact(true))
+                    .getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName("held"));
+            held.click();
+            assertThat(held).hasAttribute("data-state", "on");
+            page.navigate(imperan.url("/#/proof"));
+            assertThat(question("OPEN")).containsText("0 of 5");
+            assertThat(question("OPEN")).containsText("Held: nothing is sent by hand");
+            again();
+            question("OPEN").getByText("Bellows").click();
+            assertThat(page).hasURL(Pattern.compile("#/rig$"));
+        }
+    }
+}

@@ -1,0 +1,44 @@
+package imperan.server.api;
+
+import imperan.check.NetworkFacts;
+import imperan.check.RigCheck;
+import imperan.line.LineTable;
+import imperan.live.ControlValue;
+import imperan.proof.ReadyCheck;
+import imperan.server.net.ThisMachine;
+import imperan.server.run.LiveFacts;
+import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
+import imperan.show.Show;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+import java.time.Instant;
+import java.util.List;
+
+/** What is not ready before the doors open. */
+@RestController
+@RequestMapping("/api/shows/{show}/ready")
+class ReadyController {
+
+    private final Keeper keeper;
+    private final ShowLoop loop;
+
+    ReadyController(Keeper keeper, ShowLoop loop) {
+        this.keeper = keeper;
+        this.loop = loop;
+    }
+
+    /** Of the show that runs; nothing is sent for it. */
+    @GetMapping
+    ReadyView ready(@PathVariable("show") String showId) {
+        Show show = keeper.show(showId).join();
+        List<ControlValue> values = loop.askLive(showId, (running, now) -> running.values()).join();
+        LiveFacts live = loop.facts(showId).join();
+        NetworkFacts network = new NetworkFacts(ThisMachine.adapters(), live.links(), live.strays());
+        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, RigCheck.findings(show, network), LineTable.of(show)).stream()
+                .map(ReadyView.Check::of).toList());
+    }
+}
