@@ -7,13 +7,12 @@ import java.util.Optional;
  * What the running show has seen of one target, and of one line that is said to it.
  *
  * @param now      when, in nanoseconds since 1970, as all times here
- * @param bundling whether messages leave for it in bundles
  * @param waiting  whether something of the control waits for the pace of the target
  * @param line     as it was said last; empty where it was not, or where it is asked about the target as a whole
  * @param path     of the control that says it, as far as it went
  * @param masks    what stands in the way of its effect, as the target said it last
  */
-public record Observed(long now, LinkView link, boolean bundling, boolean waiting, Optional<Line> line, Optional<Trace> path, Answers answers, Arrivals arrivals, Busiest busiest,
+public record Observed(long now, LinkView link, boolean waiting, Optional<Line> line, Optional<Trace> path, Answers answers, Arrivals arrivals, Busiest busiest,
                        List<StandingMask> masks) {
 
     public Observed {

@@ -46,7 +46,7 @@ final class Observing {
     }
 
     private static Observed observed(Link link, boolean waiting, Optional<Line> line, Optional<Trace> path, String awaitedOn, long now) {
-        return new Observed(now, link.view(), link.isBundling(), waiting, line, path, link.answerLog().seen(awaitedOn), link.arrivals(), link.counts().busiest(now),
+        return new Observed(now, link.view(), waiting, line, path, link.answerLog().seen(awaitedOn), link.arrivals(), link.counts().busiest(now),
                 line.flatMap(said -> link.vocabulary().said(said.address())).map(known -> standing(known, link.lastSaid())).orElse(List.of()));
     }
 

@@ -71,7 +71,7 @@ final class AtTheFarEnd {
     }
 
     private Optional<Evidence> portClosed() {
-        return link.state() == LinkState.PORT_CLOSED ? Optional.of(new Evidence.LinkIs(link.state(), facts.ago(link.since()))) : Optional.empty();
+        return link.state() == LinkState.PORT_CLOSED ? Optional.of(new Evidence.PortClosed(facts.ago(link.since()))) : Optional.empty();
     }
 
     private static Optional<Evidence> switched(boolean toStandIn) {

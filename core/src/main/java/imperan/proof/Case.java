@@ -1,7 +1,9 @@
 package imperan.proof;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** What speaks for a suspect and against it. What speaks against it outweighs all else; else the surest of what speaks for it counts. */
@@ -9,7 +11,7 @@ final class Case {
 
     private final Suspect suspect;
     private Optional<Evidence> against = Optional.empty();
-    private final List<List<Optional<Evidence>>> evidence = List.of(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+    private final Map<Rank, List<Evidence>> evidence = new EnumMap<>(Rank.class);
 
     private Case(Suspect suspect) {
         this.suspect = suspect;
@@ -32,7 +34,7 @@ final class Case {
     }
 
     private Case add(Rank rank, Optional<? extends Evidence> seen) {
-        evidence.get(rank.ordinal()).add(seen.map(each -> each));
+        seen.ifPresent(each -> evidence.computeIfAbsent(rank, of -> new ArrayList<>()).add(each));
         return this;
     }
 
@@ -53,12 +55,6 @@ final class Case {
         if (against.isPresent()) {
             return Optional.empty();
         }
-        for (Rank rank : Rank.values()) {
-            List<Evidence> seen = evidence.get(rank.ordinal()).stream().flatMap(Optional::stream).toList();
-            if (!seen.isEmpty()) {
-                return Optional.of(new Judgement(suspect, rank, seen));
-            }
-        }
-        return Optional.empty();
+        return evidence.entrySet().stream().findFirst().map(surest -> new Judgement(suspect, surest.getKey(), surest.getValue()));
     }
 }

@@ -1,7 +1,6 @@
 package imperan.proof;
 
 import imperan.live.AnswerTally;
-import imperan.live.LinkState;
 import imperan.live.Missed.CameFrom;
 import imperan.live.Reason;
 import imperan.osc.OscArgument;
@@ -20,8 +19,8 @@ public sealed interface Evidence {
     record Waited(long merged, long dropped) implements Evidence {
     }
 
-    /** Since then the link is in this state. */
-    record LinkIs(LinkState state, long ago) implements Evidence {
+    /** Its machine said that nobody has the port open. */
+    record PortClosed(long ago) implements Evidence {
     }
 
     /** The network says that no machine has this address. */

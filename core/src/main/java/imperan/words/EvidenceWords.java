@@ -18,7 +18,7 @@ public final class EvidenceWords {
         say(Evidence.WentNoFurther.class, e -> ReasonWords.of(e.reason()).why());
         say(Evidence.Waited.class, e -> e.dropped() > 0 ? count(e.dropped(), "press", "presses") + " had no room while they waited"
                 : e.merged() == 0 ? "It waits for its turn" : count(e.merged(), "value", "values") + " were overtaken while they waited");
-        say(Evidence.LinkIs.class, e -> "Its machine said so " + ago(e.ago()));
+        say(Evidence.PortClosed.class, e -> "Its machine said so " + ago(e.ago()));
         say(Evidence.NobodyHasAddress.class, e -> "No machine on this network answers for " + e.host());
         say(Evidence.Silence.class, e -> e.ago().map(time -> "Nothing has come from it for " + seconds(time)).orElse("Nothing has come from it yet"));
         say(Evidence.SpeaksUnasked.class, e -> "It speaks (last " + ago(e.ago()) + "), and answers nothing that we send");

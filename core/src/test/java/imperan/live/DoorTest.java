@@ -2,6 +2,9 @@ package imperan.live;
 
 import imperan.show.PartId;
 import imperan.show.Problem;
+import imperan.show.KeepAlive;
+import imperan.show.Target;
+import imperan.show.Show;
 import imperan.show.Shows;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -16,6 +19,7 @@ import java.util.stream.Collectors;
 
 import static imperan.show.Shows.PAGE;
 import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.change;
 import static imperan.show.Shows.fader;
 import static imperan.show.Shows.put;
 import static imperan.show.Shows.withPage;
@@ -28,7 +32,7 @@ class DoorTest {
     /** One of each command. */
     static final List<Command> EACH = List.of(new Touch(LEVEL, "1", Touch.Phase.SET, 0, 0.5, false, ""), new Command.TestFire(LEVEL, 0), new Command.Rest(List.of(LEVEL)),
             new Command.SetGate(Optional.of(Stage.DESK), Gate.HELD), new Command.SendStartList(Stage.DESK), new Command.LeaveAsItIs(Stage.DESK),
-            new Command.Refresh(Stage.DESK), new Command.Say(Stage.DESK, "/x"), new Command.Learn(true));
+            new Command.Refresh(Stage.DESK), new Command.FindOut(Stage.DESK), new Command.Say(Stage.DESK, "/x"), new Command.Learn(true));
 
     private final Stage stage = new Stage(accepted(withPage(), Shows.ADA, put(LEVEL, PAGE, fader("Level", 0, "/level"))));
 
@@ -46,6 +50,24 @@ class DoorTest {
         assertThat(stage.live.carryOut(command, mayNot, stage.now).map(Problem::message)).hasValue("Ada may not do this");
         assertThat(stage.takeSent()).isEmpty();
         assertThat(stage.live.carryOut(command, may, stage.now)).isEmpty();
+    }
+
+    /** The keep-alive, though it is not due, and a few questions; nothing that moves anything, and nothing to a target that is silent. */
+    @Test
+    void findingOutAsksWhatChangesNothing() {
+        Target desk = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES).kept(KeepAlive.of("/alive", 3, 9));
+        Show show = accepted(withPage(), Shows.ADA, change(withPage(), Shows.DESK, desk), put(LEVEL, PAGE, fader("Level", 0, "/level")), put(new PartId("a"), PAGE, fader("A", 1, "/a")),
+                put(new PartId("b"), PAGE, fader("B", 2, "/b")), put(new PartId("c"), PAGE, fader("C", 3, "/c")));
+        Stage asked = new Stage(show);
+        asked.pass(1_000);
+        asked.takeSent();
+        Actor ada = Actor.of(Shows.ADA);
+        assertThat(asked.live.carryOut(new Command.FindOut(Stage.DESK), ada, asked.now)).isEmpty();
+        assertThat(asked.takeSent()).containsExactly("/alive", "/a", "/b", "/c");
+        asked.live.carryOut(new Command.SetGate(Optional.empty(), Gate.SILENT), ada, asked.now);
+        asked.live.carryOut(new Command.FindOut(Stage.DESK), ada, asked.now);
+        assertThat(asked.takeSent()).isEmpty();
+        assertThat(asked.live.carryOut(new Command.FindOut(new PartId("gone")), ada, asked.now)).isPresent();
     }
 
     @Test

@@ -1,7 +1,6 @@
 package imperan.words;
 
 import imperan.live.AnswerTally;
-import imperan.live.LinkState;
 import imperan.live.Missed;
 import imperan.live.Reason;
 import imperan.osc.OscArgument;
@@ -26,7 +25,7 @@ class SuspectWordsTest {
     private static final long SECOND = 1_000_000_000L;
 
     static final List<Evidence> EACH = List.of(new Evidence.WentNoFurther(new Reason.NotTaken()), new Evidence.Waited(1, 0), new Evidence.Waited(0, 0), new Evidence.Waited(3, 1),
-            new Evidence.LinkIs(LinkState.PORT_CLOSED, SECOND), new Evidence.NobodyHasAddress("192.0.2.7"), new Evidence.Silence(Optional.empty()),
+            new Evidence.PortClosed(SECOND), new Evidence.NobodyHasAddress("192.0.2.7"), new Evidence.Silence(Optional.empty()),
             new Evidence.Silence(Optional.of(90 * SECOND)), new Evidence.SpeaksUnasked(SECOND), new Evidence.Answered(200 * SECOND), new Evidence.OthersAnswer(1, TALLY),
             new Evidence.SomeAnswered(TALLY), new Evidence.InBundles(TALLY, TALLY), new Evidence.Hurried(TALLY, TALLY), new Evidence.TooFast(80, 50),
             new Evidence.AfterRenewal(3), new Evidence.KeptAlive(Optional.empty()), new Evidence.KeptAlive(Optional.of(SECOND)), new Evidence.BookSays("Receive is on"),

@@ -25,7 +25,7 @@ class WireController {
     }
 
     /** As many as anybody scrolls through. */
-    private static final int MOST_ROWS = 500;
+    private static final int MOST_ROWS = 200;
 
     /**
      * What was said, by its address; what moved last comes first.
