@@ -53,7 +53,7 @@ export function Workline() {
           mark={`${controls.length} ${controls.length === 1 ? "control" : "controls"}`}
         />
         <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
-        <Station to="/proof" name="Proof" mark="ready check" />
+        <Station to="/proof" name="Proof" mark="check" />
       </nav>
       <StartOffers />
       <div className="flex flex-none items-center gap-2">
@@ -137,7 +137,7 @@ function Name() {
   const [name, setName] = useState(browser.name);
   return (
     <label className="flex items-center gap-2 text-sm text-quiet">
-      <span className="max-xl:sr-only">You are</span>
+      <span className="max-2xl:sr-only">You are</span>
       <input
         className="w-24 rounded border border-rule bg-ground px-2 py-1 text-bone"
         value={name}
