@@ -85,11 +85,17 @@ export function ReadyCheck() {
         <>
           <p
             role="status"
-            className={`mb-4 rounded-lg border-2 px-4 py-2 text-2xl font-bold ${open ? "border-fault text-fault" : "border-in text-in"}`}
+            className={`mb-4 rounded-lg border-2 px-4 py-2 text-2xl font-bold ${
+              trouble ? "border-caution text-caution" : open ? "border-fault text-fault" : "border-in text-in"
+            }`}
           >
-            {open === 0 ? "Ready" : `Not ready: ${open} of ${told.checks.length} checks`}
+            {trouble
+              ? "Not known now: what is below is from before"
+              : open === 0
+                ? "Ready"
+                : `Not ready: ${open} of ${told.checks.length} checks`}
           </p>
-          <ul className="flex flex-col gap-2">
+          <ul className={`flex flex-col gap-2 ${trouble ? "opacity-60" : ""}`}>
             {told.checks.map((check) => (
               <Question key={check.question} check={check} />
             ))}

@@ -8,11 +8,8 @@ import { ANYONE, type Filter, UNCLAIMED } from "./filter";
 import { Plot } from "./Plot";
 
 const AGAIN_MS = 250;
-/** What moved within this time is marked as moving. */
-const MOVING_SECONDS = 2;
-
 const COLUMNS =
-  "grid-cols-[4rem_7rem_minmax(12rem,1.4fr)_minmax(8rem,1fr)_8rem_9rem_4rem_5rem_4.5rem] items-center gap-3 px-2";
+  "grid-cols-[4rem_7rem_minmax(12rem,1.4fr)_minmax(8rem,1fr)_8rem_9rem_4rem_5rem_4.5rem] max-sm:grid-cols-[2rem_1fr_6rem_3.5rem] max-sm:gap-1.5 items-center gap-3 px-2";
 
 const keyOf = (row: AddressRow) => `${row.out} ${row.target ?? row.peer} ${row.address}`;
 
@@ -54,10 +51,9 @@ export function Addresses({ filter, cleared }: { filter: Filter; cleared: number
         (filter.target === UNCLAIMED ? row.target === null : row.target === filter.target)),
   );
   const shown = passing.filter((row) => !hidden.has(keyOf(row)));
-  const newest = rows?.reduce((at, row) => Math.max(at, row.lastAt), 0) ?? 0;
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col overflow-x-auto *:min-w-[64rem]">
+    <div className="flex min-h-0 flex-1 flex-col overflow-x-auto sm:*:min-w-[64rem]">
       {trouble && (
         <p role="alert" className="min-w-0! text-fault">
           {trouble}
@@ -72,14 +68,16 @@ export function Addresses({ filter, cleared }: { filter: Filter; cleared: number
         </p>
       )}
       <div className={`grid ${COLUMNS} border-b border-rule pb-1 text-sm text-quiet`}>
-        <span>direction</span>
-        <span>target</span>
+        <span>
+          <span className="max-sm:sr-only">direction</span>
+        </span>
+        <span className="max-sm:hidden">target</span>
         <span>address</span>
         <span>last value</span>
-        <span>so far</span>
-        <span>range seen</span>
-        <span className="text-right">count</span>
-        <span className="text-right">per second</span>
+        <span className="max-sm:hidden">so far</span>
+        <span className="max-sm:hidden">range seen</span>
+        <span className="text-right max-sm:hidden">count</span>
+        <span className="text-right max-sm:hidden">per second</span>
         <span />
       </div>
       {rows !== null && shown.length === 0 ? (
@@ -96,7 +94,6 @@ export function Addresses({ filter, cleared }: { filter: Filter; cleared: number
             <Row
               key={keyOf(row)}
               row={row}
-              moving={!row.restless && (newest - row.movedAt) / 1e9 < MOVING_SECONDS}
               onHide={() => setHidden((before) => new Set([...before, keyOf(row)]))}
             />
           ))}
@@ -108,8 +105,9 @@ export function Addresses({ filter, cleared }: { filter: Filter; cleared: number
 
 const short = (number: number) => Number(number.toPrecision(4)).toString();
 
-function Row({ row, moving, onHide }: { row: AddressRow; moving: boolean; onHide: () => void }) {
+function Row({ row, onHide }: { row: AddressRow; onHide: () => void }) {
   const target = useShow((s) => partOf(s.parts, "target", row.target)?.part.body.name);
+  const { moving } = row;
   const Icon = row.out ? ArrowRight : ArrowLeft;
   const colour = row.out ? "text-out" : "text-in";
   return (
@@ -120,21 +118,23 @@ function Row({ row, moving, onHide }: { row: AddressRow; moving: boolean; onHide
       className={`grid ${COLUMNS} border-b border-raised py-1 font-mono ${moving ? "bg-raised font-bold" : ""} ${row.restless ? "text-quiet" : ""}`}
     >
       <span className={`flex items-center gap-1 font-sans font-bold ${colour}`}>
-        <Icon size={18} aria-hidden /> {row.out ? "out" : "in"}
+        <Icon size={18} aria-hidden /> <span className="max-sm:sr-only">{row.out ? "out" : "in"}</span>
       </span>
-      <span className={`truncate font-sans ${target ? "" : "text-caution"}`}>{target ?? row.peer}</span>
+      <span className={`truncate font-sans max-sm:hidden ${target ? "" : "text-caution"}`}>
+        {target ?? row.peer}
+      </span>
       <span className={`[overflow-wrap:anywhere] ${moving ? "text-lg" : ""}`}>{row.address}</span>
       <span className={`truncate ${moving ? "text-lg" : ""}`} title={`${row.typeTags} ${row.arguments}`}>
         {row.arguments || <span className="font-sans text-quiet">no argument</span>}
       </span>
-      <span className={colour}>
+      <span className={`max-sm:hidden ${colour}`}>
         {row.low !== null && row.high !== null && <Plot trail={row.trail} low={row.low} high={row.high} />}
       </span>
-      <span className="truncate text-quiet">
+      <span className="truncate text-quiet max-sm:hidden">
         {row.low !== null && row.high !== null && `${short(row.low)} … ${short(row.high)}`}
       </span>
-      <span className="text-right text-quiet">{row.count}</span>
-      <span className="text-right text-quiet">{row.perSecond.toFixed(1)}</span>
+      <span className="text-right text-quiet max-sm:hidden">{row.count}</span>
+      <span className="text-right text-quiet max-sm:hidden">{row.perSecond.toFixed(1)}</span>
       <span className="flex justify-end">
         <button
           type="button"

@@ -86,7 +86,7 @@ final class AnswerLog {
         }
     }
 
-    /** A packet left. */
+    /** The packet of this moment left, or was to. */
     void left(int messages) {
         if (!leaving.isEmpty()) {
             leaving.forEach(exchange -> exchange.bundled = messages > 1);

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.stream.Stream;
 
 /**
  * The exchanges that are open, by the address on which their answer comes. An answer belongs to the youngest whose value agrees; older ones are overtaken then.
@@ -185,7 +186,7 @@ final class Exchanges {
 
     /** The open ones on an address, of whichever target. */
     List<Exchange> on(String address) {
-        return targets.values().stream().flatMap(of -> of.byAddress.getOrDefault(address, new ArrayDeque<>()).stream()).toList();
+        return targets.values().stream().flatMap(of -> Stream.ofNullable(of.byAddress.get(address))).flatMap(Deque::stream).toList();
     }
 
     /** The open ones of a target, on whichever address. */

@@ -155,8 +155,9 @@ final class Sending {
         boolean taken = state.datagram(link, departing.packet());
         if (taken) {
             link.sent(state.now());
-            link.answerLog().left(departing.messages());
         }
+        // what the system did not take is not waited for either
+        link.answerLog().left(departing.messages());
         out(link, departing.packet(), departing.messages(), taken ? Optional.empty() : Optional.of(new Reason.NotTaken()));
         return taken;
     }

@@ -21,7 +21,7 @@ import java.util.Optional;
  * @param restless  whether it moves all the while: a meter or a clock, and no hand
  */
 public record AddressRow(boolean out, Optional<PartId> target, String peer, String address, String typeTags, String arguments, long count, double perSecond,
-                         Optional<Double> low, Optional<Double> high, List<Double> trail, long lastAt, long movedAt, boolean restless) {
+                         Optional<Double> low, Optional<Double> high, List<Double> trail, long lastAt, long movedAt, boolean moving, boolean restless) {
     public AddressRow {
         trail = List.copyOf(trail);
     }

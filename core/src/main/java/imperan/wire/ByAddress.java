@@ -82,6 +82,8 @@ public final class ByAddress {
         /** Moving in such a share of them is no hand any more, and in fewer than so many seconds it may be one. */
         private static final double RESTLESS = 0.8;
         private static final int LEAST_RESTLESS = 5;
+        /** As long as a hand rests between two wiggles. */
+        private static final long MOMENT = 2_000_000_000L;
         private static final int TRAIL = 48;
         private static final long SECOND = 1_000_000_000L;
 
@@ -138,10 +140,11 @@ public final class ByAddress {
                     moving += movedIn[slot] ? 1 : 0;
                 }
             }
+            boolean restless = moving >= Math.max(LEAST_RESTLESS, RESTLESS * Math.min(SECONDS, (now - firstAt) / SECOND));
             List<Double> numbers = IntStream.range(Math.max(0, trailed - TRAIL), trailed).mapToObj(i -> trail[i % TRAIL]).toList();
             return new AddressRow(out, target, peer, address, OscText.briefTags(last), OscText.brief(last), count, (double) messages / SECONDS,
                     trailed == 0 ? Optional.empty() : Optional.of(low), trailed == 0 ? Optional.empty() : Optional.of(high), numbers, lastAt, movedAt,
-                    moving >= Math.max(LEAST_RESTLESS, RESTLESS * Math.min(SECONDS, (now - firstAt) / SECOND)));
+                    !restless && now - movedAt < MOMENT, restless);
         }
     }
 }

@@ -66,7 +66,9 @@ class ByAddressTest {
             }
         }
         assertThat(rows().get(0).address()).isEqualTo("/in/7/level");
+        assertThat(rows().get(0).moving()).isTrue();
         assertThat(rows().get(1).address()).isEqualTo("/still");
+        assertThat(rows().subList(1, 12)).noneMatch(AddressRow::moving);
         assertThat(rows().subList(2, 12)).allMatch(AddressRow::restless);
         assertThat(row("/meter/3").perSecond()).isCloseTo(10, within(1.0));
     }

@@ -56,6 +56,13 @@ class ReadyTest {
             again();
             question("OPEN").getByText("Bellows").click();
             assertThat(page).hasURL(Pattern.compile("#/rig$"));
+
+            // nobody takes for ready what was ready before
+            page.navigate(imperan.url("/#/proof"));
+            assertThat(question("OPEN")).isVisible();
+            imperan.stopServer();
+            again();
+            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not known now"))).isVisible();
         }
     }
 }

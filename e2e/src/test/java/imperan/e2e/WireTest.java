@@ -55,6 +55,10 @@ class WireTest {
             });
             Locator level = page.locator("[data-address='/bellows/in/7/level'][data-way=in]");
             assertThat(level).containsText("Bellows");
+            // on a phone the value stands beside its address
+            page.setViewportSize(390, 844);
+            assertThat(level.getByText(Pattern.compile("dB"))).isInViewport();
+            page.setViewportSize(1280, 800);
             level.getByLabel("Hide /bellows/in/7/level").click();
             assertThat(level).hasCount(0);
             assertThat(page.getByText("1 hidden")).isVisible();

@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-import java.util.List;
 import java.util.concurrent.CompletableFuture;
 
 /** What somebody wants done with the running show, by the same door as over the WebSocket; what cannot be done is answered with the reason. */
@@ -30,7 +29,6 @@ class CommandController {
     @PostMapping
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> carryOut(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
             @RequestBody Command command) {
-        return loop.command(show, command, socket.actor(ShowController.browser(browser))).thenApply(problem -> problem
-                .map(why -> ShowController.refused(List.of(why))).orElseGet(() -> ResponseEntity.ok(new ShowController.EditAnswer(0, List.of()))));
+        return loop.command(show, command, socket.actor(ShowController.browser(browser))).thenApply(ShowController::done);
     }
 }

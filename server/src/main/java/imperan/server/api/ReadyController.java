@@ -1,11 +1,9 @@
 package imperan.server.api;
 
-import imperan.check.NetworkFacts;
 import imperan.check.RigCheck;
 import imperan.line.LineTable;
 import imperan.live.ControlValue;
 import imperan.proof.ReadyCheck;
-import imperan.server.net.ThisMachine;
 import imperan.server.run.LiveFacts;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
@@ -37,8 +35,7 @@ class ReadyController {
         Show show = keeper.show(showId).join();
         List<ControlValue> values = loop.askLive(showId, (running, now) -> running.values()).join();
         LiveFacts live = loop.facts(showId).join();
-        NetworkFacts network = new NetworkFacts(ThisMachine.adapters(), live.links(), live.strays());
-        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, RigCheck.findings(show, network), LineTable.of(show)).stream()
+        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, RigCheck.findings(show, live.network()), LineTable.of(show)).stream()
                 .map(ReadyView.Check::of).toList());
     }
 }

@@ -271,6 +271,11 @@ class ShowController {
                 : refused(((Outcome.Refused) outcome).problems());
     }
 
+    /** Of something that was done, or of why it cannot be. */
+    static ResponseEntity<EditAnswer> done(Optional<Problem> problem) {
+        return problem.map(why -> refused(List.of(why))).orElseGet(() -> ResponseEntity.ok(new EditAnswer(0, List.of())));
+    }
+
     static ResponseEntity<EditAnswer> refused(List<Problem> problems) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(new EditAnswer(0, problems));
     }

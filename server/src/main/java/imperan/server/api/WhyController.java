@@ -1,15 +1,14 @@
 package imperan.server.api;
 
-import imperan.check.NetworkFacts;
 import imperan.live.Command;
 import imperan.live.LinkView;
 import imperan.live.LiveShow;
 import imperan.live.Observed;
 import imperan.osc.OscText;
 import imperan.proof.Facts;
+import imperan.proof.OtherPorts;
 import imperan.proof.WhyNot;
 import imperan.server.net.PortSearch;
-import imperan.server.net.ThisMachine;
 import imperan.server.run.LiveFacts;
 import imperan.server.run.ShowLoop;
 import imperan.server.socket.ShowSocket;
@@ -27,10 +26,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BiFunction;
 
@@ -67,8 +63,7 @@ class WhyController {
         Show show = keeper.show(showId).join();
         Optional<Observed> seen = loop.askLive(showId, reading).join();
         LiveFacts live = loop.facts(showId).join();
-        NetworkFacts network = new NetworkFacts(ThisMachine.adapters(), live.links(), live.strays());
-        return seen.flatMap(observed -> Facts.of(show, observed, network, loop.missed())).map(facts -> view(facts)).orElse(WhyView.NOTHING_SAID);
+        return seen.flatMap(observed -> Facts.of(show, observed, live.network(), loop.missed())).map(WhyController::view).orElse(WhyView.NOTHING_SAID);
     }
 
     private static WhyView view(Facts facts) {
@@ -85,19 +80,8 @@ class WhyController {
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> findOut(@PathVariable("show") String showId, @PathVariable("target") PartId target,
             @RequestHeader(ShowController.BROWSER) String browser) {
         Show show = keeper.show(showId).join();
-        show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> ((Target) body).asReached()).filter(reached -> !reached.transport().isConnection())
-                .ifPresent(reached -> search.search(besides(show, reached), Phrasebook.spokenWith(show, reached).codec()));
-        return loop.command(showId, new Command.FindOut(target), socket.actor(ShowController.browser(browser))).thenApply(problem -> problem
-                .map(why -> ShowController.refused(List.of(why))).orElseGet(() -> ResponseEntity.ok(new ShowController.EditAnswer(0, List.of()))));
-    }
-
-    /** Where answers go by mistake: to a neighbour of the port, to the target's own port number, to the usual one of its kind. */
-    private static Set<Integer> besides(Show show, Target target) {
-        Set<Integer> ports = new TreeSet<>(Set.of(target.answerPort() - 1, target.answerPort() + 1));
-        ports.add(target.port());
-        Phrasebook.of(show, target).flatMap(book -> book.sheet().port()).ifPresent(ports::add);
-        ports.remove(target.answerPort());
-        ports.removeIf(port -> port < 1 || port > 65_535);
-        return ports;
+        show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> ((Target) body).asReached()).filter(reached -> loop.liveShowId().equals(showId) && !reached.transport().isConnection())
+                .ifPresent(reached -> search.search(OtherPorts.of(show, reached), Phrasebook.spokenWith(show, reached).codec()));
+        return loop.command(showId, new Command.FindOut(target), socket.actor(ShowController.browser(browser))).thenApply(ShowController::done);
     }
 }

@@ -30,24 +30,25 @@ public final class PortSearch {
         this.listener = listener;
     }
 
-    /** Opens those of these ports that are free; where a search is under way already, it goes on alone. */
+    /** Opens those of these ports that are free, before it returns, and listens on. Where a search is under way already, it goes on alone. */
     public void search(Collection<Integer> ports, Codec codec) {
-        if (searching.compareAndSet(false, true)) {
-            Thread thread = new Thread(() -> {
-                try {
-                    listen(List.copyOf(ports), codec);
-                } finally {
-                    searching.set(false);
-                }
-            }, "port-search");
+        if (!searching.compareAndSet(false, true)) {
+            return;
+        }
+        try {
+            Selector selector = Selector.open();
+            ports.forEach(port -> open(selector, port));
+            Thread thread = new Thread(() -> listen(selector, codec), "port-search");
             thread.setDaemon(true);
             thread.start();
+        } catch (IOException e) {
+            searching.set(false);
+            LOG.warn("There is no search for answers on other ports: {}", e.toString());
         }
     }
 
-    private void listen(List<Integer> ports, Codec codec) {
-        try (Selector selector = Selector.open()) {
-            ports.forEach(port -> open(selector, port));
+    private void listen(Selector selector, Codec codec) {
+        try {
             long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
             ByteBuffer buffer = ByteBuffer.allocate(LARGEST_PACKET);
             for (long left = end - System.nanoTime(); left > 0 && !selector.keys().isEmpty(); left = end - System.nanoTime()) {
@@ -57,11 +58,22 @@ public final class PortSearch {
                 }
                 selector.selectedKeys().clear();
             }
-            for (SelectionKey key : List.copyOf(selector.keys())) {
-                key.channel().close();
-            }
         } catch (IOException e) {
             LOG.warn("The search for answers on other ports ended early: {}", e.toString());
+        } finally {
+            close(selector);
+            searching.set(false);
+        }
+    }
+
+    private static void close(Selector selector) {
+        try {
+            for (SelectionKey key : selector.keys()) {
+                key.channel().close();
+            }
+            selector.close();
+        } catch (IOException e) {
+            LOG.warn("A port of the search could not be closed: {}", e.toString());
         }
     }
 

@@ -1,8 +1,10 @@
 package imperan.server.run;
 
+import imperan.check.NetworkFacts;
 import imperan.live.LinkTurn;
 import imperan.live.LinkView;
 import imperan.live.Stray;
+import imperan.server.net.ThisMachine;
 
 import java.util.List;
 
@@ -16,4 +18,9 @@ public record LiveFacts(List<LinkView> links, List<Stray> strays, List<LinkTurn>
 
     /** Of a show that does not run. */
     static final LiveFacts NONE = new LiveFacts(List.of(), List.of(), List.of());
+
+    /** With what this machine shows of its own network. */
+    public NetworkFacts network() {
+        return new NetworkFacts(ThisMachine.adapters(), links, strays);
+    }
 }
