@@ -28,6 +28,11 @@ public record Actor(Kind kind, String id, String name, Set<Right> rights) {
         rights = Set.copyOf(rights);
     }
 
+    /** The one that says lines for a proof which this person started. */
+    public static Actor proof(String name) {
+        return new Actor(Kind.PROOF, "", name, EnumSet.of(Right.PROVE));
+    }
+
     /** A person at a device, who may do all that there is. */
     public static Actor of(Person person) {
         return new Actor(Kind.PERSON, person.id(), person.name(), EnumSet.allOf(Right.class));

@@ -2,8 +2,10 @@ package imperan.live;
 
 import imperan.osc.OscMessage;
 import imperan.show.AnswerRule;
+import imperan.show.ArgumentSource;
 import imperan.show.Listen;
 import imperan.show.PartId;
+import imperan.show.Send;
 import imperan.show.Target;
 
 import java.util.ArrayList;
@@ -28,7 +30,7 @@ final class Awaiting {
         for (Listeners.Channel channel : none.isPresent() ? List.<Listeners.Channel>of() : channelsOf(control, link.id())) {
             List<Reading> readings = channel.readings(control, send);
             if (!readings.isEmpty() && expected.comesOn(channel.key.address())) {
-                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, outgoing.position(), send), expected, false, false);
+                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, outgoing.position(), send), expected, Manner.USUAL);
                 opened = true;
             }
         }
@@ -36,8 +38,8 @@ final class Awaiting {
             control.disputed = false;
         }
         if (!opened && none.isEmpty() && expected.address().isPresent() && !expected.isAsked()) {
-            open(link, Optional.of(control.id), expected.address().get(), expected.wanted(outgoing.line().arguments(), send.send().arguments()), expected, false,
-                    !control.control.listens().isEmpty());
+            open(link, Optional.of(control.id), expected.address().get(), expected.wanted(outgoing.line().arguments(), send.send().arguments()), expected,
+                    control.control.listens().isEmpty() ? Manner.USUAL : Manner.LISTENS_ELSEWHERE);
         } else if (!opened) {
             notExpected(link, Optional.of(control.id), none.orElseGet(() -> control.control.listens().isEmpty() || expected.address().isEmpty() ? new Reason.NoListen()
                     : new Reason.ListensElsewhere(expected.address().get())));
@@ -47,19 +49,49 @@ final class Awaiting {
     /** A message left that belongs to no control. */
     void answerTo(Link link, OscMessage message) {
         Expectation told = Expectation.of(message.address(), link.vocabulary());
-        boolean asks = message.arguments().isEmpty() && link.target().answering() == Target.Answering.QUERIES
-                && (told.address().isEmpty() || told.isAsked() || told.rule().kind() == AnswerRule.Kind.SAME);
-        if (asks) {
+        if (asks(link, message, told)) {
             // its own address without arguments is a question, and whatever comes answers it
-            open(link, Optional.empty(), message.address(), Wanted.Anything.INSTANCE, told, true, false);
+            open(link, Optional.empty(), message.address(), Wanted.Anything.INSTANCE, told, Manner.QUESTION);
             return;
         }
         Optional<Reason.OfAnswer> none = none(link, told);
         if (none.isEmpty() && told.address().isPresent() && !told.isAsked()) {
-            open(link, Optional.empty(), told.address().get(), told.wanted(message.arguments(), List.of()), told, false, false);
+            open(link, Optional.empty(), told.address().get(), told.wanted(message.arguments(), List.of()), told, Manner.USUAL);
         } else {
             notExpected(link, Optional.empty(), none.orElseGet(Reason.NoListen::new));
         }
+    }
+
+    private static boolean asks(Link link, OscMessage message, Expectation told) {
+        return message.arguments().isEmpty() && link.target().answering() == Target.Answering.QUERIES
+                && (told.address().isEmpty() || told.isAsked() || told.rule().kind() == AnswerRule.Kind.SAME);
+    }
+
+    /** A line of a proof left. Its value is asked for where the target tells it to others only, and where no phrase says whether it is told. */
+    void proofOf(Link link, Line line) {
+        Expectation told = Expectation.of(line.address(), link.vocabulary());
+        if (asks(link, line.message(), told)) {
+            open(link, line.control(), line.address(), Wanted.Anything.INSTANCE, told, Manner.PROOF_QUESTION);
+            return;
+        }
+        Expectation expected = (told.isToldToOthersOnly() || told.address().isEmpty()) && link.target().answering() == Target.Answering.QUERIES ? told.askedFor() : told;
+        Optional<Reason.OfAnswer> none = none(link, expected);
+        List<ArgumentSource> sources = sources(line);
+        Optional<Listen> listened = line.control().map(state.controls::get).stream().flatMap(control -> control.control.listens().stream())
+                .filter(listen -> listen.role() == Listen.Role.VALUE && listen.target().equals(line.target())).findFirst();
+        if (none.isEmpty() && expected.address().isPresent()) {
+            open(link, line.control(), expected.address().get(), expected.wanted(line.arguments(), sources), expected, Manner.PROOF);
+        } else if (none.isEmpty() && listened.isPresent()) {
+            // no phrase tells what comes: it is to come where the control listens
+            open(link, line.control(), listened.get().address(), expected.wantedAt(listened.get().argument(), line.arguments(), sources), expected, Manner.PROOF);
+        } else {
+            notExpected(link, line.control(), none.orElseGet(Reason.NoListen::new));
+        }
+    }
+
+    private List<ArgumentSource> sources(Line line) {
+        return line.control().map(state.controls::get).stream().flatMap(control -> control.control.sends().stream())
+                .filter(send -> send.address().equals(line.address()) && send.target().equals(line.target())).findFirst().map(Send::arguments).orElse(List.of());
     }
 
     private static Optional<Reason.OfAnswer> none(Link link, Expectation expected) {
@@ -72,17 +104,35 @@ final class Awaiting {
         state.happened(new LiveEvent.Ended(state.now(), state.cause(), 0, control, link.id(), new Ending.NotExpected(why)));
     }
 
-    private void open(Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, boolean question, boolean listensElsewhere) {
+    /** How an answer is awaited. */
+    private enum Manner {
+        USUAL,
+        /** The control listens, and not where the answer comes. */
+        LISTENS_ELSEWHERE, QUESTION,
+        /** For longer than its limit. */
+        PROOF, PROOF_QUESTION;
+
+        private boolean isQuestion() {
+            return this == QUESTION || this == PROOF_QUESTION;
+        }
+
+        private boolean isPatient() {
+            return this == PROOF || this == PROOF_QUESTION;
+        }
+    }
+
+    private void open(Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, Manner manner) {
         long now = state.now();
-        boolean isAsked = expected.isAsked() && !question;
+        boolean isAsked = expected.isAsked() && !manner.isQuestion();
         boolean saidBefore = !isAsked && link.target().answering() == Target.Answering.REPORTS && link.lastSaid().on(address).filter(wanted::agrees).isPresent();
-        Exchange exchange = new Exchange(state.exchanges.nextNumber(), link.id(), control, address, wanted, question, expected, isAsked ? Lane.SETTLE_NANOS : 0, saidBefore, now);
+        Exchange exchange = new Exchange(state.exchanges.nextNumber(), link.id(), control, address, wanted, manner.isQuestion(), expected,
+                manner.isPatient() ? expected.proofNanos() : expected.limitNanos(), isAsked ? Lane.SETTLE_NANOS : 0, saidBefore, now);
         exchange.rate = link.counts().rate(now);
         exchange.renewals = link.answerLog().renewals();
         state.exchanges.open(exchange, now);
         link.answerLog().opened(exchange, link.isBundling());
         state.due.noLaterThan(Due.OfAll.ANSWERS, exchange.due);
-        state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), listensElsewhere));
+        state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), manner == Manner.LISTENS_ELSEWHERE));
         if (isAsked) {
             link.lane().askOnceSettled(address, now);
         } else {

@@ -27,6 +27,8 @@ public record Cause(long number, Origin origin, Actor actor, int hops) {
         START_LIST,
         /** What a target says is asked for. */
         REFRESH,
+        /** A line of a proof. */
+        PROOF,
         /** Another order of an actor. */
         ORDER,
         /** What keeps a link alive. */

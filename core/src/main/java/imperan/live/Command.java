@@ -22,7 +22,7 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Command.Learn.class, name = "learn")
 })
 public sealed interface Command permits Touch, Command.TestFire, Command.Rest, Command.SetGate, Command.SendStartList, Command.LeaveAsItIs, Command.Refresh,
-        Command.FindOut, Command.Say, Command.Learn {
+        Command.FindOut, Command.Say, Command.Prove, Command.Learn {
 
     /** What its actor has to be allowed. */
     default Right needs() {
@@ -78,6 +78,17 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
         @Override
         public Right needs() {
             return Right.RAW;
+        }
+    }
+
+    /**
+     * Say a line for a proof. Its answer is awaited whether or not anybody listens, asked for where its target tells only when it is asked, and waited for longer than its
+     * limit, so that one that is late is not taken for the next one's. Without arguments it is a question. Nobody says it from outside, so it has no name there.
+     */
+    record Prove(Line line) implements Command {
+        @Override
+        public Right needs() {
+            return Right.PROVE;
         }
     }
 

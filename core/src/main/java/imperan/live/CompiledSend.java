@@ -50,6 +50,11 @@ final class CompiledSend {
         return send;
     }
 
+    /** What a send of a control of this form says where the control stands somewhere. */
+    static List<OscArgument> says(Send send, Form form, Position position, int steps, String typed) {
+        return new CompiledSend(send, form).arguments(position, steps, typed);
+    }
+
     /** What is to come back, as the target's phrasebook tells now. */
     void expect(Expectation now) {
         expectation = now;

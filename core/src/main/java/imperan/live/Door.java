@@ -70,6 +70,11 @@ final class Door {
             });
         } else if (command instanceof Command.Say say) {
             return say(say);
+        } else if (command instanceof Command.Prove prove) {
+            return prove.line().target().map(target -> with(target, link -> {
+                sending.prove(link, prove.line());
+                sending.flush();
+            })).orElse(Optional.of(Problem.of("A line of a proof has a target")));
         }
         learn((Command.Learn) command, actor, now);
         return Optional.empty();
@@ -80,6 +85,7 @@ final class Door {
                 : command instanceof Command.TestFire ? Cause.Origin.TEST
                 : command instanceof Command.Rest ? Cause.Origin.REST
                 : command instanceof Command.Say ? Cause.Origin.SAY
+                : command instanceof Command.Prove ? Cause.Origin.PROOF
                 : command instanceof Command.SendStartList ? Cause.Origin.START_LIST
                 : command instanceof Command.Refresh || command instanceof Command.FindOut ? Cause.Origin.REFRESH : Cause.Origin.ORDER;
     }

@@ -19,6 +19,8 @@ final class Exchange {
     /** A question wants to know what stands, and changed nothing. */
     final boolean question;
     final long limitNanos;
+    /** How long it is awaited: for a line of a proof longer than its limit. */
+    final long waitNanos;
     final Optional<Long> finalNanos;
     /** Whether the target had said the same before, and says things by itself. */
     final boolean saidBefore;
@@ -43,11 +45,12 @@ final class Exchange {
     /**
      * @param control    whose line it was
      * @param address    on which the answer comes
-     * @param patience   how much longer it may take because it is still to be asked for
+     * @param waitNanos  how long it is awaited once it left, or was asked for
+     * @param settles    how much later it is asked for; 0 where it is not
      * @param saidBefore whether the target had said the same before, and says things by itself
      */
-    Exchange(long number, PartId target, Optional<PartId> control, String address, Wanted wanted, boolean question, Expectation expected, long patience,
-             boolean saidBefore, long now) {
+    Exchange(long number, PartId target, Optional<PartId> control, String address, Wanted wanted, boolean question, Expectation expected, long waitNanos,
+             long settles, boolean saidBefore, long now) {
         this.number = number;
         this.target = target;
         this.control = control;
@@ -55,10 +58,11 @@ final class Exchange {
         this.wanted = wanted;
         this.question = question;
         this.limitNanos = expected.limitNanos();
+        this.waitNanos = waitNanos;
         this.finalNanos = expected.finalNanos();
         this.saidBefore = saidBefore;
         this.since = now;
-        this.due = now + limitNanos + patience;
+        this.due = now + waitNanos + settles;
     }
 
     Ending.Answered answeredBy(String heardOn, List<OscArgument> said, long now) {

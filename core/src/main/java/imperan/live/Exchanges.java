@@ -120,7 +120,7 @@ final class Exchanges {
     void asked(PartId target, String address, long now) {
         for (Exchange exchange : on(target, address)) {
             exchange.since = now;
-            endsAt(exchange, now + exchange.limitNanos, exchange.limitNanos);
+            endsAt(exchange, now + exchange.waitNanos, exchange.waitNanos);
         }
     }
 

@@ -20,34 +20,39 @@ import java.util.Optional;
  * @param address   on which it comes; empty where no phrasebook tells: then any that the control listens to will do
  * @param arguments of the phrase
  */
-record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgument> arguments) {
+public record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgument> arguments) {
 
     /** No phrasebook tells. */
-    static final Expectation UNTOLD = new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME), Optional.empty(), List.of());
+    public static final Expectation UNTOLD = new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME), Optional.empty(), List.of());
 
     /** Of decimals whose range nobody tells: what remains of them on their way as a 32-bit number. */
     private static final double ROUNDING = 1e-6;
     /** What many targets divide a range into at least. */
     private static final double STEPS = 127;
+    /** What comes after so many limits, or after this long, is not waited for. */
+    private static final int LATE = 3;
+    private static final long LATEST_NANOS = 2_000_000_000L;
     /** How far values may be from each other, as a share of their range, where nothing is known of them. */
     static final double USUAL_SHARE = 1 / STEPS;
 
-    static Expectation of(String said, Vocabulary vocabulary) {
+    /** Of what is said on an address; {@link #UNTOLD} where no phrase has it. */
+    public static Expectation of(String said, Vocabulary vocabulary) {
         return vocabulary.said(said).map(known -> new Expectation(known.phrase().answer(), Optional.of(known.phrase().answer().comesOn(said, known.numbers())),
                 known.phrase().arguments())).orElse(UNTOLD);
     }
 
     /** Whether anything is to come. */
-    boolean isComing() {
+    public boolean isComing() {
         return rule.kind() != AnswerRule.Kind.NONE && !isToldToOthersOnly();
     }
 
-    boolean isToldToOthersOnly() {
+    /** Whether it is told to all but the one who made the change, and never to us. */
+    public boolean isToldToOthersOnly() {
         return rule.told() == AnswerRule.Told.OTHERS && !isAsked();
     }
 
     /** Whether it comes only when it is asked for, on the address on which it comes. */
-    boolean isAsked() {
+    public boolean isAsked() {
         return rule.kind() == AnswerRule.Kind.QUERY;
     }
 
@@ -55,8 +60,35 @@ record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgumen
         return address.isEmpty() || address.get().equals(heard);
     }
 
-    long limitNanos() {
+    /** How long the first answer may take. */
+    public long limitNanos() {
         return nanos(rule.seconds());
+    }
+
+    /** How long a line of a proof waits: an answer that is late is told from one that is missing, and not taken for the next one's. */
+    public long proofNanos() {
+        return Math.max(limitNanos(), Math.min(LATE * limitNanos(), LATEST_NANOS));
+    }
+
+    /** The same, where the value is asked for because the one who made the change is not told. */
+    Expectation askedFor() {
+        return new Expectation(rule.asked(), address, arguments);
+    }
+
+    /** Whether an answer to the one could not be taken for an answer to the other: by one of their arguments they are twice the tolerance apart. */
+    public boolean tellsApart(List<OscArgument> one, List<OscArgument> other, List<ArgumentSource> sources) {
+        if (one.size() != other.size()) {
+            return true;
+        }
+        for (int i = 0; i < one.size(); i++) {
+            Optional<Double> a = Spelling.number(one.get(i));
+            Optional<Double> b = Spelling.number(other.get(i));
+            boolean apart = a.isPresent() && b.isPresent() ? Math.abs(a.get() - b.get()) >= 2 * tolerance(i, one.get(i), sources) : !one.get(i).equals(other.get(i));
+            if (apart) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** How long after a first value the final one may take; empty where the first is final. */
@@ -91,6 +123,16 @@ record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgumen
             each.add(new Wanted.Arguments.Each(i < rule.places().size() ? rule.places().get(i) : i, sent.get(i), tolerance(i, sent.get(i), sources)));
         }
         return each.isEmpty() ? Wanted.Anything.INSTANCE : new Wanted.Arguments(each);
+    }
+
+    /** What has to come back where no phrase tells: the first argument that varies, in a place of the answer. */
+    Wanted wantedAt(int place, List<OscArgument> sent, List<ArgumentSource> sources) {
+        for (int i = 0; i < sent.size(); i++) {
+            if (i < sources.size() && !(sources.get(i) instanceof ArgumentSource.Fixed)) {
+                return new Wanted.Arguments(List.of(new Wanted.Arguments.Each(place, sent.get(i), tolerance(i, sent.get(i), sources))));
+            }
+        }
+        return Wanted.Anything.INSTANCE;
     }
 
     private Wanted whateverWasSent() {

@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.osc.Decoded;
+import imperan.osc.OscArgument;
 import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -120,6 +121,16 @@ public final class LiveShow {
     /** What was seen of a target. */
     public Optional<Observed> observedTarget(PartId target, long now) {
         return Optional.ofNullable(state.links.get(target)).map(link -> observing.target(link, now));
+    }
+
+    /** What was seen of a line that is said to a target, whichever line its control said last. */
+    public Optional<Observed> observed(Line line, long now) {
+        return line.target().map(state.links::get).map(link -> observing.line(line, link, now));
+    }
+
+    /** What a target said last on an address; empty where it said nothing since it came. */
+    public Optional<List<OscArgument>> said(PartId target, String address) {
+        return Optional.ofNullable(state.links.get(target)).flatMap(link -> link.lastSaid().on(address));
     }
 
     // ---- commands

@@ -29,6 +29,13 @@ final class Observing {
         return target.map(state.links::get).map(link -> observed(link, link.lane().holds(control.id), line, path, awaitedOn(control, link, line), now));
     }
 
+    /** Of a line. */
+    Observed line(Line line, Link link, long now) {
+        Optional<LiveControl> control = line.control().map(state.controls::get);
+        return observed(link, control.filter(found -> link.lane().holds(found.id)).isPresent(), Optional.of(line), control.flatMap(found -> state.paths.trace(found.id)),
+                control.map(found -> awaitedOn(found, link, Optional.of(line))).orElse(line.address()), now);
+    }
+
     /** Of a target as a whole. */
     Observed target(Link link, long now) {
         return observed(link, false, Optional.empty(), Optional.empty(), "", now);

@@ -221,11 +221,16 @@ final class Receiving {
      */
     private void compareWithWaiting(Link link, OscMessage message) {
         for (Exchange open : state.exchanges.of(link.id())) {
-            if (!(open.wanted instanceof Wanted.Anything) && open.wanted.agrees(message.arguments()) && elsewhere.size() < MOST_ELSEWHERE) {
+            boolean agrees = open.wanted instanceof Wanted.Anything ? isUnderAnotherPrefix(message.address(), open.address) : open.wanted.agrees(message.arguments());
+            if (agrees && elsewhere.size() < MOST_ELSEWHERE) {
                 open.arrivedAs = Optional.of(message.address());
                 elsewhere.add(new Listeners.Key(link.id(), message.address()));
             }
         }
+    }
+
+    private static boolean isUnderAnotherPrefix(String came, String awaited) {
+        return came.length() > awaited.length() ? came.endsWith(awaited) : awaited.endsWith(came) && came.length() > 1;
     }
 
     /** What a target is to answer may come from somewhere else, or be taken for what another one says. */

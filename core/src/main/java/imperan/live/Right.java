@@ -7,5 +7,7 @@ public enum Right {
     /** To hold targets, rehearse with them, and let them go. */
     GATE,
     /** To send messages that belong to no control. */
-    RAW
+    RAW,
+    /** To say lines by itself and compare what is answered. */
+    PROVE
 }

@@ -200,6 +200,20 @@ final class Sending {
         });
     }
 
+    /** Says a line of a proof, or tells why it does not leave. */
+    void prove(Link link, Line line) {
+        if (!link.socket().works()) {
+            stop(line, new Reason.SocketBroken(link.socket().trouble()));
+        } else if (link.gate() != Gate.OPEN) {
+            stop(line, gated(link));
+        } else {
+            emit(link, line.message()).ifPresentOrElse(bytes -> {
+                left(link, line, bytes);
+                awaiting.proofOf(link, line);
+            }, () -> stop(line, new Reason.NotTaken()));
+        }
+    }
+
     /** Asks what came of values that have settled, where the target tells only when it is asked. */
     void askSettled(Link link) {
         if (link.gate().isKeptAlive()) {

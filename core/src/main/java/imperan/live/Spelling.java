@@ -5,7 +5,7 @@ import imperan.osc.OscArgument;
 import java.util.Optional;
 
 /** Whether an argument says what somebody wrote down: a number as it counts, a text with its exact spelling. */
-final class Spelling {
+public final class Spelling {
 
     private Spelling() {
     }
@@ -33,7 +33,7 @@ final class Spelling {
     }
 
     /** The number that an argument is; empty where it is none. */
-    static Optional<Double> number(OscArgument argument) {
+    public static Optional<Double> number(OscArgument argument) {
         if (argument instanceof OscArgument.Float32 f) {
             return finite(f.value());
         } else if (argument instanceof OscArgument.Int32 i) {

@@ -6,6 +6,7 @@ import imperan.live.ControlValue;
 import imperan.live.Gate;
 import imperan.live.LinkState;
 import imperan.live.LinkView;
+import imperan.proof.report.Proved;
 import imperan.show.Control;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -38,6 +39,8 @@ public final class ReadyCheck {
         RIG,
         /** Does no line contradict the phrasebook of its target? */
         LINES,
+        /** Is every line that is sent proved since it was changed last, at the end it is said to now? */
+        PROVED,
         /** Was what each control said last answered? */
         ANSWERED
     }
@@ -49,8 +52,12 @@ public final class ReadyCheck {
      * @param name   for people
      * @param detail what is so, in words where they are known here; else empty
      * @param link   for a target that does not answer: its link
+     * @param proved for a line that is not proved: what its proof said; empty where there was none
      */
-    public record Item(PartId about, String name, String detail, Optional<LinkView> link) {
+    public record Item(PartId about, String name, String detail, Optional<LinkView> link, Optional<Proved> proved) {
+        Item(PartId about, String name, String detail, Optional<LinkView> link) {
+            this(about, name, detail, link, Optional.empty());
+        }
     }
 
     /** @param looked at so many things, of which {@code items} are not ready */
@@ -81,11 +88,12 @@ public final class ReadyCheck {
      * @param values   of its controls
      * @param findings of its rig, accepted ones too
      * @param lines    of all its pages
+     * @param proved   what is known of those that were proved, by their names
      */
-    public static List<Answer> of(Show show, Collection<LinkView> links, Collection<ControlValue> values, List<Finding> findings, List<TableLine> lines) {
+    public static List<Answer> of(Show show, Collection<LinkView> links, Collection<ControlValue> values, List<Finding> findings, List<TableLine> lines, Map<String, Proved> proved) {
         ReadyCheck check = new ReadyCheck(show, links);
         return List.of(check.answering(), check.ofTargets(Question.OPEN, link -> link.gate() != Gate.OPEN), check.atVenue(),
-                check.started(), check.rig(findings), check.lines(lines), check.answered(values));
+                check.started(), check.rig(findings), check.lines(lines), check.proved(lines, proved), check.answered(values));
     }
 
     private Answer answering() {
@@ -123,6 +131,12 @@ public final class ReadyCheck {
     private Answer lines(List<TableLine> lines) {
         return new Answer(Question.LINES, lines.size(), lines.stream().filter(line -> !line.findings().isEmpty())
                 .map(line -> new Item(line.control(), line.label() + " on " + line.page(), line.findings().get(0).message(), Optional.empty())).toList());
+    }
+
+    private Answer proved(List<TableLine> lines, Map<String, Proved> proved) {
+        List<TableLine> sends = lines.stream().filter(line -> line.kind() == TableLine.Kind.SEND && show.part(line.control()).filter(part -> !show.inDraft(part)).isPresent()).toList();
+        return new Answer(Question.PROVED, sends.size(), sends.stream().filter(line -> !proved.containsKey(line.id()) || !proved.get(line.id()).holds())
+                .map(line -> new Item(line.control(), line.label() + " on " + line.page(), line.address(), Optional.empty(), Optional.ofNullable(proved.get(line.id())))).toList());
     }
 
     private Answer answered(Collection<ControlValue> values) {

@@ -169,6 +169,11 @@ public record AnswerRule(Kind kind, String address, Says says, String given, Lis
         return new AnswerRule(kind, address, Says.ANY, "", places, tolerance, seconds, finalSeconds, told, words);
     }
 
+    /** The same, told only to who asks. */
+    public AnswerRule asked() {
+        return new AnswerRule(Kind.QUERY, address, says, given, places, tolerance, seconds, finalSeconds, told, words);
+    }
+
     public AnswerRule at(List<Integer> where) {
         return new AnswerRule(kind, address, says, given, where, tolerance, seconds, finalSeconds, told, words);
     }

@@ -19,6 +19,7 @@ public final class ReadyWords {
             case STARTED -> "Every start list was sent since its target came";
             case RIG -> "Every finding in Rig is mended or accepted";
             case LINES -> "Every line agrees with its phrasebook";
+            case PROVED -> "Every line is proved since its last change";
             case ANSWERED -> "What each control sent last was answered";
         };
     }
@@ -35,6 +36,7 @@ public final class ReadyWords {
             case AT_VENUE -> "Switched to its stand-in";
             case STARTED -> "Its start list was not sent since it came";
             case RIG, LINES -> item.detail();
+            case PROVED -> item.detail() + ": " + item.proved().map(proved -> (proved.stale() ? "changed since it was " : "") + ProofWords.verdict(proved.verdict())).orElse("not proved yet");
             case ANSWERED -> "No answer, or a wrong one, to " + item.detail();
         };
     }

@@ -283,7 +283,7 @@ class ExchangeTest {
     }
 
     private static Exchange exchange(Exchanges exchanges, String address, long now) {
-        return new Exchange(exchanges.nextNumber(), Shows.DESK, Optional.empty(), address, Wanted.Anything.INSTANCE, false, Expectation.UNTOLD, 0, false, now);
+        return new Exchange(exchanges.nextNumber(), Shows.DESK, Optional.empty(), address, Wanted.Anything.INSTANCE, false, Expectation.UNTOLD, Expectation.UNTOLD.limitNanos(), 0, false, now);
     }
 
     // ---- who it was

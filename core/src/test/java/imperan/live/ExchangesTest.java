@@ -68,7 +68,7 @@ class ExchangesTest {
     private void say(String address, int value, boolean question, long now) {
         long number = exchanges.nextNumber();
         Wanted wanted = question ? Wanted.Anything.INSTANCE : new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32(value), 0.5)));
-        exchanges.open(new Exchange(number, Shows.DESK, Optional.<PartId>empty(), address, wanted, question, Expectation.UNTOLD, 0, false, now), now);
+        exchanges.open(new Exchange(number, Shows.DESK, Optional.<PartId>empty(), address, wanted, question, Expectation.UNTOLD, Expectation.UNTOLD.limitNanos(), 0, false, now), now);
         open.add(new Model(number, address, value, question, now + LIMIT));
     }
 

@@ -25,41 +25,44 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 
 /** A running show on a clock of its own, with a desk at its other end that answers as a test wants it to. */
-final class Hall implements LiveSink {
+public final class Hall implements LiveSink {
 
-    static final long MS = 1_000_000L;
-    static final int DESK_PORT = 7101;
-    static final int ANSWER_PORT = 9201;
-    static final String DESK_HOST = "192.0.2.20";
+    public static final long MS = 1_000_000L;
+    public static final int DESK_PORT = 7101;
+    public static final int ANSWER_PORT = 9201;
+    public static final String DESK_HOST = "192.0.2.20";
 
     /** What the desk does with what it gets; it may say something. */
-    interface Habit {
+    public interface Habit {
         void takes(OscMessage message, boolean bundled, BiConsumer<String, List<OscArgument>> says);
     }
 
     /** It says what it was told. */
-    static final Habit ECHO = (message, bundled, says) -> says.accept(message.address(), message.arguments());
-    static final Habit MUTE = (message, bundled, says) -> { };
+    public static final Habit ECHO = (message, bundled, says) -> says.accept(message.address(), message.arguments());
+    public static final Habit MUTE = (message, bundled, says) -> { };
 
-    final LiveShow live = new LiveShow(this);
-    final Show show;
-    long now = 1_000_000_000_000_000_000L;
+    public final LiveShow live = new LiveShow(this);
+    public final Show show;
+    public long now = 1_000_000_000_000_000_000L;
     List<Adapter> adapters = List.of();
     long lostHere;
+    /** Is told of all that happens in the running show. */
+    public Consumer<LiveEvent> told = event -> { };
     private Habit habit = ECHO;
     private boolean takes = true;
     private final Deque<byte[]> under = new ArrayDeque<>();
 
-    Hall(Show show) {
+    public Hall(Show show) {
         this.show = show;
         live.load(show, now);
         live.socket(Shows.DESK, SocketState.open("192.0.2.10"), now);
         run();
     }
 
-    Hall does(Habit other) {
+    public Hall does(Habit other) {
         habit = other;
         return this;
     }
@@ -74,7 +77,7 @@ final class Hall implements LiveSink {
     }
 
     /** Lets time pass, with all that is due. */
-    Hall pass(long millis) {
+    public Hall pass(long millis) {
         long end = now + millis * MS;
         while (live.nextDue() <= end) {
             now = Math.max(now, live.nextDue());
@@ -86,17 +89,17 @@ final class Hall implements LiveSink {
     }
 
     /** Moves a control, and waits longer than any answer takes. */
-    Hall move(String control, double to) {
+    public Hall move(String control, double to) {
         touch(Actor.of(Shows.ADA), control, to);
         return pass(1_000);
     }
 
-    Hall touch(Actor who, String control, double to) {
+    public Hall touch(Actor who, String control, double to) {
         order(who, new Touch(new PartId(control), "1", Touch.Phase.SET, 0.5, to, false, ""));
         return this;
     }
 
-    Hall order(Command command) {
+    public Hall order(Command command) {
         return order(Actor.of(Shows.ADA), command);
     }
 
@@ -119,7 +122,8 @@ final class Hall implements LiveSink {
         return this;
     }
 
-    private void run() {
+    /** What is under way arrives, and what the desk says to it. */
+    public void run() {
         while (!under.isEmpty()) {
             Decoded.Whole whole = (Decoded.Whole) new OscDecoder().decode(under.poll());
             now += MS;
@@ -147,7 +151,7 @@ final class Hall implements LiveSink {
 
     @Override
     public void happened(LiveEvent event) {
-        // what was seen is asked for
+        told.accept(event);
     }
 
     Diagnosis why(String control) {

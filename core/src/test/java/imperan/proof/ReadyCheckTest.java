@@ -9,6 +9,9 @@ import imperan.live.Gate;
 import imperan.live.SocketState;
 import imperan.proof.ReadyCheck.Answer;
 import imperan.proof.ReadyCheck.Question;
+import imperan.proof.report.Proved;
+import imperan.proof.report.Verdict;
+import imperan.proof.run.Print;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook.LinkSheet;
 import imperan.show.Shows;
@@ -18,7 +21,10 @@ import org.junit.jupiter.api.Test;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 import static imperan.proof.Hall.MUTE;
 import static imperan.proof.Halls.DESK;
@@ -29,7 +35,24 @@ class ReadyCheckTest {
 
     private static List<Answer> check(Hall hall) {
         List<Finding> findings = RigCheck.findings(hall.show, new NetworkFacts(hall.adapters, hall.live.links(), hall.live.strays()));
-        return ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), findings, LineTable.of(hall.show));
+        return ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), findings, LineTable.of(hall.show), proved(hall, Verdict.CONFIRMED, false));
+    }
+
+    private static Map<String, Proved> proved(Hall hall, Verdict verdict, boolean stale) {
+        return Print.all(hall.show).keySet().stream().collect(Collectors.toMap(Function.identity(), line -> new Proved(verdict, stale, true, 0)));
+    }
+
+    @Test
+    void aLineIsProvedWhereItsNewestProofHoldsAndIsOfNow() {
+        Hall hall = Halls.known(LEVEL).move("1", 0.5);
+        Map<Map<String, Proved>, String> says = Map.of(Map.of(), "/in/1/level: not proved yet", proved(hall, Verdict.CONFIRMED, true), "/in/1/level: changed since it was confirmed",
+                proved(hall, Verdict.WRONG_VALUE, false), "/in/1/level: wrong value");
+        says.forEach((proved, words) -> {
+            Answer answer = ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), List.of(), LineTable.of(hall.show), proved).get(Question.PROVED.ordinal());
+            assertThat(answer.looked()).isEqualTo(4);
+            assertThat(answer.items()).hasSize(4);
+            assertThat(ReadyWords.says(Question.PROVED, answer.items().get(0))).isEqualTo(words);
+        });
     }
 
     private static List<String> notReady(Hall hall) {

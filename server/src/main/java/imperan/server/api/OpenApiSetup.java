@@ -68,7 +68,9 @@ class OpenApiSetup {
                     PhrasebookController.Reading.class, NetworkController.DoorAnswer.class,
                     ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class,
                     LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
-                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, AddressRow.class, ReadyView.class).forEach(shapes::adjust);
+                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, AddressRow.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
+                    ProofController.Signing.class, ProofViews.PlanView.class, ProofViews.ProofView.class, ProofViews.ReportLine.class, ProofViews.ReportView.class, ProofViews.ProvedView.class,
+                    ProofViews.LeftoverView.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

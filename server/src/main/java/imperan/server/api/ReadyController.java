@@ -4,6 +4,7 @@ import imperan.check.RigCheck;
 import imperan.line.LineTable;
 import imperan.live.ControlValue;
 import imperan.proof.ReadyCheck;
+import imperan.server.proof.Proofs;
 import imperan.server.run.LiveFacts;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
@@ -23,10 +24,12 @@ class ReadyController {
 
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final Proofs proofs;
 
-    ReadyController(Keeper keeper, ShowLoop loop) {
+    ReadyController(Keeper keeper, ShowLoop loop, Proofs proofs) {
         this.keeper = keeper;
         this.loop = loop;
+        this.proofs = proofs;
     }
 
     /** Of the show that runs; nothing is sent for it. */
@@ -35,7 +38,7 @@ class ReadyController {
         Show show = keeper.show(showId).join();
         List<ControlValue> values = loop.askLive(showId, (running, now) -> running.values()).join();
         LiveFacts live = loop.facts(showId).join();
-        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, RigCheck.findings(show, live.network()), LineTable.of(show)).stream()
+        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, RigCheck.findings(show, live.network()), LineTable.of(show), proofs.proved(showId)).stream()
                 .map(ReadyView.Check::of).toList());
     }
 }

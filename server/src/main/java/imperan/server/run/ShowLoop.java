@@ -8,6 +8,7 @@ import imperan.live.SocketState;
 import imperan.live.Touch;
 import imperan.live.WireRecord;
 import imperan.osc.Decoded;
+import imperan.proof.run.ProofRun;
 import imperan.server.net.Endpoint;
 import imperan.server.net.TargetListener;
 import imperan.server.net.TargetSockets;
@@ -34,6 +35,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
@@ -60,7 +62,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private final ValueSaver saver;
     private final Audience audience = new Audience();
     private final Changes changes = new Changes(sockets::send);
-    private final LiveShow live = new LiveShow(changes);
+    private final Proving proving = new Proving(changes, this::missed);
+    private final LiveShow live = new LiveShow(proving);
     private final Thread thread = new Thread(this::run, "show-loop");
     /** Held by the one who takes the turn; guards everything below and the live show. */
     private final ReentrantLock turn = new ReentrantLock();
@@ -154,6 +157,22 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
             }
         }, () -> otherwise.accept(answer)));
         return answer;
+    }
+
+    /** Does something with the proof that runs, or ran last, in a show; where another show runs, it fails with {@link NotLiveException}. */
+    public <T> CompletableFuture<T> proof(String showId, Function<Optional<ProofRun>, T> doing) {
+        return askLive(showId, (running, now) -> doing.apply(proving.run()));
+    }
+
+    /** Begins a proof, unless one runs; then it says why not. */
+    public CompletableFuture<Optional<Problem>> prove(String showId, ProofRun run, ProofWatcher watcher) {
+        return askLive(showId, (running, now) -> {
+            if (proving.run().filter(other -> other.phase() != ProofRun.Phase.ENDED).isPresent()) {
+                return Optional.of(Problem.of("A proof runs already. Wait for its end, or stop it"));
+            }
+            proving.start(run, watcher);
+            return Optional.<Problem>empty();
+        });
     }
 
     /** What somebody has selected while building. */
@@ -282,6 +301,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
                 try {
                     takeTurn();
                     guarded(() -> live.takeDue(clock.now()));
+                    guarded(() -> proving.act(live, clock.now()));
                     guarded(this::tell);
                     guarded(this::saveInTime);
                     wakesAt = next();
@@ -322,6 +342,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         if (clock.now() - lastHandled > CALM_NANOS && turn.tryLock()) {
             try {
                 takeTurn();
+                guarded(() -> proving.act(live, clock.now()));
                 guarded(this::tell);
                 done = next() >= wakesAt;
             } finally {
@@ -335,7 +356,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     /** When something is to be done if nothing comes in. */
     private long next() {
-        long next = live.nextDue();
+        long next = Math.min(live.nextDue(), proving.nextDue());
         if (changes.isUntold(missed())) {
             next = Math.min(next, tokens.nextAt());
         }
@@ -416,6 +437,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
             return;
         }
         live.letGoOfAll(now);
+        proving.abandon();
         save();
         changes.another();
         audience.of(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));

@@ -1,0 +1,2 @@
+/** Reports in open formats that others read. */
+package imperan.export;

@@ -1,0 +1,35 @@
+package imperan.proof.report;
+
+/** Why a line is not proved by itself. */
+public enum Obstacle {
+    /** No target is chosen, or it is gone. */
+    NO_TARGET,
+    /** Its target is held, silent or in rehearsal. */
+    HELD,
+    /** This machine has no way to its target. */
+    NO_WAY_OUT,
+    /** What it says is typed by a person each time. */
+    NOTHING_TO_SAY,
+    /** Nobody said that the stage is clear. */
+    NOT_CLEARED,
+    /** Something happens each time that it is said. */
+    EVENT,
+    /** Each time turns it over. */
+    TOGGLE,
+    /** What it does cannot be undone, or hurts. */
+    DANGEROUS,
+    /** No phrase says what kind of thing it does. */
+    EFFECT_UNKNOWN,
+    /** What stands at the target cannot be asked, so it cannot be put back. */
+    CANNOT_BE_READ,
+    /** It has no value near the present one: it is on or off, or one of a few. */
+    NO_SMALL_STEP,
+    /** It stands at zero, and nothing is raised from zero at the venue. */
+    AT_ZERO,
+    /** A hand, a cue or a rule moved it meanwhile. */
+    MOVED_MEANWHILE,
+    /** Somebody chose to leave it out. */
+    LEFT_OUT,
+    /** The proof was stopped before. */
+    STOPPED
+}

@@ -1,0 +1,65 @@
+package imperan.proof.run;
+
+import imperan.live.Line;
+import imperan.osc.OscArgument;
+import imperan.proof.report.Obstacle;
+import imperan.proof.report.Verdict;
+
+import java.util.List;
+import java.util.Optional;
+
+/** Something that a proof said, until it is known what came of it. */
+final class Flight {
+
+    /** What it was said for. */
+    enum For {
+        /** To learn what stands. */
+        READING,
+        /** To be judged. */
+        PROBE,
+        /** So that what is judged next can be told from what stands, or to release what was pressed; nobody judges it. */
+        BETWEEN,
+        /** To put the old value back. */
+        PUTTING_BACK
+    }
+
+    /** What came of it. */
+    record Landing(Verdict verdict, Optional<Long> after, List<OscArgument> said, Optional<Obstacle> because) {
+        static Landing of(Verdict verdict) {
+            return new Landing(verdict, Optional.empty(), List.of(), Optional.empty());
+        }
+    }
+
+    final Line line;
+    final For why;
+    /** How long an answer in time takes at most. */
+    final long limitNanos;
+    /** What this machine had lost when it left. */
+    final long missed;
+    private boolean closed;
+    private Optional<Landing> landing = Optional.empty();
+
+    Flight(Line line, For why, long limitNanos, long missed) {
+        this.line = line;
+        this.why = why;
+        this.limitNanos = limitNanos;
+        this.missed = missed;
+    }
+
+    /** Its host says meanwhile that nobody has the port open. */
+    void meetsClosedPort() {
+        closed = true;
+    }
+
+    boolean metClosedPort() {
+        return closed;
+    }
+
+    void lands(Landing how) {
+        landing = landing.or(() -> Optional.of(how));
+    }
+
+    Optional<Landing> landing() {
+        return landing;
+    }
+}

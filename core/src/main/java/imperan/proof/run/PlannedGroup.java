@@ -1,0 +1,31 @@
+package imperan.proof.run;
+
+import imperan.show.PartId;
+
+import java.util.List;
+
+/**
+ * Lines that are said one after the other, because they move the same, or because one releases what the other presses.
+ *
+ * @param turn when it is their turn at their target
+ */
+public record PlannedGroup(PartId target, List<PlannedLine> lines, Turn turn) {
+
+    /** The order at one target. */
+    public enum Turn {
+        /** What happens may move values: first, and one at a time. */
+        EVENTS,
+        /** Values that nothing else depends on: several at a time. */
+        VALUES,
+        /** What stands in the way of others, such as mutes, solos and masters: last, and one at a time. */
+        MASKS
+    }
+
+    public PlannedGroup {
+        lines = List.copyOf(lines);
+    }
+
+    boolean isAlone() {
+        return turn != Turn.VALUES;
+    }
+}

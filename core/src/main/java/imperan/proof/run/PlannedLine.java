@@ -1,0 +1,73 @@
+package imperan.proof.run;
+
+import imperan.live.Expectation;
+import imperan.live.Line;
+import imperan.proof.report.Obstacle;
+import imperan.show.ArgumentSource;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Send;
+import imperan.show.form.Form;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A line, and what a proof does with it.
+ *
+ * @param id       as in the line table
+ * @param print    of line, end and phrase as they are planned
+ * @param standIn  whether its stand-in is spoken to
+ * @param form     of its control
+ * @param releases what the control says on release, where the line is said on a press
+ * @param phrase   of its address; empty where no phrasebook has it
+ * @param expected what is to come back
+ * @param way      whether it is said by itself
+ * @param because  why it is not; empty where it is
+ * @param says     what is said, one after the other; at a venue that depends on the present value, and this is empty
+ */
+public record PlannedLine(String id, String print, PartId control, String page, String label, Optional<PartId> target, String targetName, boolean standIn, Send send, Form form,
+                          List<Line> releases, Optional<Phrase> phrase, Expectation expected, Way way, Optional<Obstacle> because, List<Line> says) {
+
+    private static final double NANOS_OF_SECOND = 1e9;
+
+    /** Whether a line is said. */
+    public enum Way {
+        /** By itself. */
+        RUNS,
+        /** Only while somebody attends, each on its own. */
+        ATTENDED,
+        /** Not at all. */
+        SKIPPED
+    }
+
+    public PlannedLine {
+        releases = List.copyOf(releases);
+        says = List.copyOf(says);
+    }
+
+    /** Whether the same said again changes nothing, as far as anybody wrote down. */
+    boolean setsValue() {
+        return phrase.map(known -> known.effect() == Phrase.Effect.VALUE).orElse(false);
+    }
+
+    /** Whether something happens each time that it is said. */
+    boolean happensEachTime() {
+        return phrase.map(Phrase::effect).filter(effect -> effect != Phrase.Effect.VALUE && effect != Phrase.Effect.UNKNOWN).isPresent();
+    }
+
+    /** Whether it says one of several choices. */
+    boolean isChosen() {
+        return send.arguments().stream().anyMatch(ArgumentSource.Chosen.class::isInstance);
+    }
+
+    /** How long an answer in time takes at most: the final one, where values come on the way. */
+    long limitNanos() {
+        return expected.limitNanos() + expected.rule().finalSeconds().map(seconds -> (long) (seconds * NANOS_OF_SECOND)).orElse(0L);
+    }
+
+    /** Whether something is to come back. */
+    boolean isAnswered() {
+        return expected.isComing() || expected.isToldToOthersOnly();
+    }
+}

@@ -1,0 +1,100 @@
+package imperan.proof.run;
+
+import imperan.live.Line;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Control;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Send;
+import imperan.show.form.Position;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** What a send of a control can say, for a proof: its ends and its middle, each of its choices, on and off. */
+final class Probes {
+
+    /** Of a choice with more options, some. */
+    private static final int MOST = 16;
+    private static final double[] ENDS_AND_MIDDLE = {0, 0.5, 1};
+    /** What is typed where a text is a value, and any will do. */
+    private static final List<String> TEXTS = List.of("Proof A", "Proof B");
+
+    private final PartId id;
+    private final Control control;
+    private final Send send;
+    private final String targetName;
+    private final Optional<Phrase> phrase;
+
+    Probes(PartId id, Control control, Send send, String targetName, Optional<Phrase> phrase) {
+        this.id = id;
+        this.control = control;
+        this.send = send;
+        this.targetName = targetName;
+        this.phrase = phrase;
+    }
+
+    /** Each once; empty where what it says is up to a person. */
+    List<Line> all() {
+        List<Line> lines = new ArrayList<>();
+        if (has(ArgumentSource.Typed.class)) {
+            texts().forEach(text -> add(lines, line(Position.rest(control.form()), 0, text)));
+        } else if (has(ArgumentSource.Steps.class)) {
+            add(lines, line(Position.rest(control.form()), 1, ""));
+            add(lines, line(Position.rest(control.form()), -1, ""));
+        } else if (has(ArgumentSource.Chosen.class)) {
+            int options = control.form().options().size();
+            for (int i = 0; i < Math.min(MOST, options); i++) {
+                add(lines, line(Position.of(options == 1 ? 0 : i / (options - 1.0)), 0, ""));
+            }
+        } else {
+            for (int i = 0; i < ENDS_AND_MIDDLE.length; i++) {
+                add(lines, line(spread(i), 0, ""));
+            }
+        }
+        return lines;
+    }
+
+    /** On several axes each stands elsewhere, so that two that were taken for each other are noticed. */
+    private Position spread(int turn) {
+        double[] axes = new double[control.form().axes()];
+        for (int axis = 0; axis < axes.length; axis++) {
+            axes[axis] = control.form().snapped(ENDS_AND_MIDDLE[(turn + axis) % ENDS_AND_MIDDLE.length]);
+        }
+        return Position.of(axes);
+    }
+
+    /** As it is said when a finger lifts. */
+    Line released() {
+        return line(Position.rest(control.form()), 0, "");
+    }
+
+    /** Where the control stands elsewhere. */
+    Line at(Position position) {
+        return line(position, 0, "");
+    }
+
+    private boolean has(Class<? extends ArgumentSource> kind) {
+        return send.arguments().stream().anyMatch(kind::isInstance);
+    }
+
+    private List<String> texts() {
+        ArgumentType type = send.arguments().stream().filter(ArgumentSource.Typed.class::isInstance).map(ArgumentSource::type).findFirst().orElseThrow();
+        List<String> choices = phrase.stream().flatMap(known -> known.arguments().stream()).map(PhraseArgument::choices).filter(some -> !some.isEmpty()).findFirst().orElse(List.of());
+        boolean any = type == ArgumentType.TEXT && phrase.filter(known -> known.effect() == Phrase.Effect.VALUE).isPresent();
+        return !choices.isEmpty() ? choices.subList(0, Math.min(MOST, choices.size())) : any ? TEXTS : List.of();
+    }
+
+    private Line line(Position position, int steps, String typed) {
+        return Line.of(id, send, control.form(), position, steps, typed, targetName);
+    }
+
+    private static void add(List<Line> lines, Line line) {
+        if (lines.stream().noneMatch(other -> other.arguments().equals(line.arguments()))) {
+            lines.add(line);
+        }
+    }
+}

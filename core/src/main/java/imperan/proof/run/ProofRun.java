@@ -1,0 +1,421 @@
+package imperan.proof.run;
+
+import imperan.live.Actor;
+import imperan.live.Command;
+import imperan.live.Ending;
+import imperan.live.Line;
+import imperan.live.LinkState;
+import imperan.live.LinkView;
+import imperan.live.LiveEvent;
+import imperan.live.LiveShow;
+import imperan.live.Reason;
+import imperan.live.Spelling;
+import imperan.osc.OscArgument;
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Obstacle;
+import imperan.proof.report.Restored;
+import imperan.proof.report.TargetFigures;
+import imperan.proof.report.Verdict;
+import imperan.proof.run.Flight.For;
+import imperan.proof.run.Flight.Landing;
+import imperan.proof.run.PlannedLine.Way;
+import imperan.show.PartId;
+import imperan.show.Part;
+import imperan.show.Target;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+
+/**
+ * A proof while it runs: it reads what stands, says line after line by the door of the running show, learns from the show's events what came of each, and puts back what it
+ * moved. All of it belongs to the loop of the show; time is an argument.
+ */
+public final class ProofRun {
+
+    /** Of one stand-in, so many lines are proved at once; of a venue end, one. */
+    static final int MOST_AT_ONCE = 8;
+    /** Said in one turn; then hands are looked at again. */
+    private static final int MOST_IN_A_TURN = 32;
+
+    /** Where a proof stands. */
+    public enum Phase {
+        /** What stands at the targets is asked. */
+        READING,
+        /** It was read, and is to be written down before anything is moved. */
+        READ,
+        RUNNING,
+        /** A person is asked something. */
+        ASKING,
+        /** Only what was pressed is released, and what was moved is put back. */
+        STOPPING,
+        ENDED
+    }
+
+    /** What a person is asked about one line. */
+    public enum Question {
+        /** May it be sent now? */
+        SEND,
+        /** Did you see what it does? */
+        SEEN
+    }
+
+    /** @param line about which it is asked */
+    public record Asking(PlannedLine line, Question question) {
+    }
+
+    /** What is to be put back by hand if this machine fails meanwhile. */
+    public record Old(PartId target, Line back) {
+    }
+
+    private final ProofPlan plan;
+    private final Actor actor;
+    private final Map<PartId, TargetRun> targets = new LinkedHashMap<>();
+    private final Map<String, Outcome> outcomes = new HashMap<>();
+    private final Map<Long, Flight> flights = new HashMap<>();
+    private final Deque<Reading> unread = new ArrayDeque<>();
+    private final List<Reading> reading = new ArrayList<>();
+    private final Deque<PlannedLine> attended = new ArrayDeque<>();
+    /** One-way lines about which a person was asked already. */
+    private final Set<String> looked = new HashSet<>();
+    private Optional<Asking> asking = Optional.empty();
+    private Phase phase = Phase.READING;
+    private boolean stopped;
+    private Optional<Flight> inHand = Optional.empty();
+    private int said;
+    private long turnAgainAt = Long.MAX_VALUE;
+
+    private record Reading(GroupRun group, Place place, Optional<Flight> flight) {
+    }
+
+    /** @param by who started it */
+    public ProofRun(ProofPlan plan, String by) {
+        this.plan = plan;
+        this.actor = Actor.proof(by);
+        for (PlannedGroup group : plan.groups()) {
+            GroupRun run = new GroupRun(group, plan.conditions(), !group.lines().get(0).standIn());
+            of(group.target()).add(run);
+            run.places().forEach(place -> unread.add(new Reading(run, place, Optional.empty())));
+        }
+        plan.lines().stream().filter(line -> line.way() != Way.RUNS).forEach(line -> {
+            if (line.way() == Way.ATTENDED && plan.conditions().attended()) {
+                attended.add(line);
+            } else {
+                outcomes.put(line.id(), unsaid(line, Verdict.SKIPPED, line.because()));
+            }
+        });
+    }
+
+    /** How often a line is said: what happens each time once, or once for each of its choices; a value as often as wished, and all that can be said of it. */
+    static int times(PlannedLine line, Conditions conditions) {
+        return line.happensEachTime() ? line.isChosen() ? line.says().size() : 1 : Math.max(conditions.times(), line.says().size());
+    }
+
+    private TargetRun of(PartId target) {
+        return targets.computeIfAbsent(target, id -> new TargetRun(id, (Target) plan.show().part(id).map(Part::body).orElseThrow(),
+                isStandIn(id) ? MOST_AT_ONCE : 1));
+    }
+
+    private boolean isStandIn(PartId target) {
+        return plan.lines().stream().filter(line -> line.target().filter(target::equals).isPresent()).allMatch(PlannedLine::standIn);
+    }
+
+    // ---- what is asked of it from outside
+
+    public Phase phase() {
+        return phase;
+    }
+
+    public ProofPlan plan() {
+        return plan;
+    }
+
+    public boolean wasStopped() {
+        return stopped;
+    }
+
+    /** Messages that were said so far. */
+    public int said() {
+        return said;
+    }
+
+    public Optional<Asking> asking() {
+        return phase == Phase.ASKING ? asking : Optional.empty();
+    }
+
+    /** What came of the lines that are done, in the order of the plan. */
+    public List<Outcome> outcomes() {
+        return plan.lines().stream().map(line -> outcomes.get(line.id())).filter(outcome -> outcome != null).toList();
+    }
+
+    /** What was read, and is not back yet: to be written down before anything is moved, and kept until it is. */
+    public List<Old> toPutBack() {
+        List<Old> old = new ArrayList<>();
+        targets.values().forEach(target -> target.all().forEach(group -> group.places().forEach(place -> {
+            if (place.restored() != Restored.YES) {
+                place.byHand().ifPresent(line -> old.add(new Old(target.target(), line)));
+            }
+        })));
+        return old;
+    }
+
+    /** What was counted of each target. */
+    public List<TargetFigures> figures() {
+        Map<PartId, List<Outcome>> byTarget = new LinkedHashMap<>();
+        outcomes().stream().filter(outcome -> outcome.judged() > 0).forEach(outcome -> byTarget.computeIfAbsent(outcome.line().target().orElseThrow(), id -> new ArrayList<>()).add(outcome));
+        return byTarget.entrySet().stream().map(entry -> TargetFigures.of(entry.getKey(), entry.getValue().get(0).line().targetName(), entry.getValue().get(0).line().standIn(),
+                entry.getValue().stream().mapToInt(Outcome::lost).sum(), entry.getValue().stream().mapToInt(Outcome::judged).sum(),
+                entry.getValue().stream().flatMap(outcome -> outcome.nanos().stream()).toList())).toList();
+    }
+
+    /** What was read is written down: now something may be moved. */
+    public void isWrittenDown() {
+        if (phase == Phase.READ) {
+            phase = Phase.RUNNING;
+        }
+    }
+
+    /** No more is said, but for what releases and what puts back. */
+    public void stop() {
+        end(GroupRun::stop);
+    }
+
+    /** No more is said, but for what releases. */
+    public void freeze() {
+        end(GroupRun::freeze);
+    }
+
+    private void end(Consumer<GroupRun> how) {
+        if (phase == Phase.ENDED) {
+            return;
+        }
+        stopped = true;
+        targets.values().forEach(target -> {
+            target.takeWaiting().forEach(group -> {
+                group.stop();
+                keep(group);
+            });
+            target.active().forEach(how);
+        });
+        attended.forEach(line -> outcomes.put(line.id(), unsaid(line, Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
+        attended.clear();
+        asking.filter(open -> open.question() == Question.SEND).ifPresent(open -> outcomes.put(open.line().id(), unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
+        asking = Optional.empty();
+        phase = Phase.STOPPING;
+    }
+
+    /** The line that is asked about is sent, once more where it was sent already. */
+    public void send() {
+        asking().ifPresent(open -> {
+            PlannedGroup alone = new PlannedGroup(open.line().target().orElseThrow(), List.of(open.line()), PlannedGroup.Turn.EVENTS);
+            of(alone.target()).add(new GroupRun(alone, new Conditions(1, true, plan.conditions().cleared()), true));
+            asking = Optional.empty();
+            phase = Phase.RUNNING;
+        });
+    }
+
+    /** The line that is asked about is left out. */
+    public void leaveOut() {
+        asking().ifPresent(open -> {
+            if (open.question() == Question.SEND) {
+                outcomes.put(open.line().id(), unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.LEFT_OUT)));
+            }
+            asking = Optional.empty();
+            phase = Phase.RUNNING;
+        });
+    }
+
+    /** A person says whether they saw what the line does. */
+    public void seen(boolean yes) {
+        asking().filter(open -> open.question() == Question.SEEN).ifPresent(open -> {
+            Outcome before = outcomes.get(open.line().id());
+            LineResult result = before.result();
+            outcomes.put(open.line().id(), before.with(new LineResult(result.line(), result.print(), result.control(), result.page(), result.label(), result.target(), result.targetName(),
+                    result.standIn(), result.address(), yes ? Verdict.WITNESSED : Verdict.NOT_SEEN, Optional.empty(), result.probes(), result.answered(), result.median(), result.worst(),
+                    result.sent(), result.said(), result.rank(), result.suspects(), result.restored())));
+            asking = Optional.empty();
+            phase = Phase.RUNNING;
+        });
+    }
+
+    private static Outcome unsaid(PlannedLine line, Verdict verdict, Optional<Obstacle> because) {
+        return new Outcome(line, new LineResult(line.id(), line.print(), line.control(), line.page(), line.label(), line.target(), line.targetName(), line.standIn(), line.send().address(),
+                verdict, because, 0, 0, Optional.empty(), Optional.empty(), "", "", Optional.empty(), List.of(), Restored.NOT_MOVED), Optional.empty(), List.of(), 0, 0);
+    }
+
+    // ---- its turn
+
+    /** When it wants a turn though nothing happens; {@code Long.MAX_VALUE} where it waits for answers only. */
+    public long nextDue() {
+        if (phase == Phase.ENDED || phase == Phase.READ || phase == Phase.ASKING) {
+            return Long.MAX_VALUE;
+        }
+        return Math.min(turnAgainAt, targets.values().stream().flatMap(target -> target.due().stream()).min(Long::compare).orElse(Long.MAX_VALUE));
+    }
+
+    /**
+     * Does what is to be done now.
+     *
+     * @param missed packets that this machine did not handle in time, so far
+     */
+    public void act(LiveShow live, long missed, long now) {
+        int before = said;
+        boolean any = true;
+        while (any && said - before < MOST_IN_A_TURN) {
+            any = switch (phase) {
+                case READING -> read(live, missed, now);
+                case RUNNING, STOPPING -> run(live, missed, now);
+                case READ, ASKING, ENDED -> false;
+            };
+        }
+        turnAgainAt = any ? now : Long.MAX_VALUE;
+    }
+
+    private boolean read(LiveShow live, long missed, long now) {
+        boolean any = false;
+        for (Reading asked : List.copyOf(reading)) {
+            Optional<Landing> landing = asked.flight().flatMap(Flight::landing);
+            if (landing.isPresent()) {
+                reading.remove(asked);
+                known(asked.place(), landing.get().said(), live, asked.group());
+                any = true;
+            }
+        }
+        if (unread.isEmpty() && reading.isEmpty()) {
+            phase = Phase.READ;
+            return true;
+        }
+        if (!unread.isEmpty() && reading.size() < MOST_AT_ONCE) {
+            Reading next = unread.pollFirst();
+            boolean asks = next.place().toldOn().isPresent() && ((Target) plan.show().part(next.group().plan().target()).orElseThrow().body()).answering() == Target.Answering.QUERIES;
+            if (asks) {
+                reading.add(new Reading(next.group(), next.place(), Optional.of(say(next.group().question(next.place()), For.READING, next.place().limitNanos(), live, missed, now))));
+            } else {
+                known(next.place(), List.of(), live, next.group());
+            }
+            return true;
+        }
+        return any;
+    }
+
+    /** @param said empty where nothing was answered: then what the target said last by itself has to do */
+    private static void known(Place place, List<OscArgument> said, LiveShow live, GroupRun group) {
+        Optional<List<OscArgument>> known = said.isEmpty() ? place.toldOn().flatMap(address -> live.said(group.plan().target(), address)) : Optional.of(said);
+        known.filter(arguments -> !arguments.isEmpty()).ifPresent(place::reads);
+    }
+
+    private boolean run(LiveShow live, long missed, long now) {
+        boolean any = false;
+        for (TargetRun target : targets.values()) {
+            any |= target.act(live, now, (line, why, limit) -> say(line, why, limit, live, missed, now), this::keep);
+        }
+        if (!any && targets.values().stream().allMatch(TargetRun::isDone)) {
+            askOrEnd();
+        }
+        return any;
+    }
+
+    private void keep(GroupRun group) {
+        group.outcomes().forEach(outcome -> outcomes.put(outcome.line().id(), outcome));
+    }
+
+    private void askOrEnd() {
+        Optional<PlannedLine> unseen = plan.conditions().attended() && phase == Phase.RUNNING ? plan.lines().stream().filter(line -> Optional.ofNullable(outcomes.get(line.id()))
+                .filter(outcome -> outcome.result().verdict() == Verdict.ONE_WAY).isPresent()).filter(line -> !looked.contains(line.id())).findFirst() : Optional.empty();
+        if (unseen.isPresent()) {
+            looked.add(unseen.get().id());
+            asking = unseen.map(line -> new Asking(line, Question.SEEN));
+            phase = Phase.ASKING;
+        } else if (!attended.isEmpty()) {
+            asking = Optional.of(new Asking(attended.pollFirst(), Question.SEND));
+            phase = Phase.ASKING;
+        } else {
+            phase = Phase.ENDED;
+        }
+    }
+
+    private Flight say(Line line, For why, long limitNanos, LiveShow live, long missed, long now) {
+        Flight flight = new Flight(line, why, limitNanos, missed);
+        said++;
+        line.target().flatMap(live::link).map(LinkView::state).filter(state -> state == LinkState.PORT_CLOSED).ifPresent(state -> flight.meetsClosedPort());
+        inHand = Optional.of(flight);
+        live.carryOut(new Command.Prove(line), actor, now).ifPresent(problem -> flight.lands(Landing.of(Verdict.NOT_JUDGED)));
+        inHand = Optional.empty();
+        if (!flights.containsValue(flight)) {
+            // neither awaited nor stopped: nothing will tell what came of it
+            flight.lands(Landing.of(Verdict.NOT_JUDGED));
+        }
+        return flight;
+    }
+
+    // ---- what happens
+
+    /**
+     * Something happened in the running show.
+     *
+     * @param missed packets that this machine did not handle in time, so far
+     */
+    public void happened(LiveEvent event, long missed) {
+        boolean ours = event.cause().actor().kind() == Actor.Kind.PROOF && inHand.isPresent();
+        if (ours && event instanceof LiveEvent.Opened opened) {
+            flights.put(opened.exchange(), inHand.get());
+        } else if (ours && event instanceof LiveEvent.Stopped stop) {
+            inHand.get().lands(stopped(stop.reason()));
+        } else if (event instanceof LiveEvent.Ended ended && ended.exchange() == 0) {
+            inHand.filter(flight -> ours).ifPresent(flight -> flight.lands(Landing.of(Verdict.ONE_WAY)));
+        } else if (event instanceof LiveEvent.Ended ended) {
+            Optional.ofNullable(flights.remove(ended.exchange())).ifPresent(flight -> flight.lands(landing(flight, ended, missed)));
+        } else if (event instanceof LiveEvent.LinkTurned turned && turned.state() == LinkState.PORT_CLOSED) {
+            flights.values().stream().filter(flight -> flight.line.target().filter(turned.target()::equals).isPresent()).forEach(Flight::meetsClosedPort);
+        } else if (event instanceof LiveEvent.LineLeft left && left.cause().actor().kind() != Actor.Kind.PROOF && left.cause().actor().kind() != Actor.Kind.IMPERAN
+                && !left.line().arguments().isEmpty()) {
+            left.line().target().map(targets::get).ifPresent(target -> target.all().forEach(group -> group.isMoved(left.line().address())));
+        }
+    }
+
+    private static Landing stopped(Reason reason) {
+        Optional<Obstacle> because = reason instanceof Reason.Gated ? Optional.of(Obstacle.HELD) : reason instanceof Reason.SocketBroken ? Optional.of(Obstacle.NO_WAY_OUT) : Optional.empty();
+        return new Landing(because.isPresent() ? Verdict.SKIPPED : Verdict.NOT_JUDGED, Optional.empty(), List.of(), because);
+    }
+
+    private static Landing landing(Flight flight, LiveEvent.Ended ended, long missed) {
+        Ending ending = ended.ending();
+        if (ending instanceof Ending.Answered answered) {
+            Verdict verdict = !answered.news() ? Verdict.NOT_JUDGED : answered.afterNanos() > flight.limitNanos ? Verdict.LATE : Verdict.CONFIRMED;
+            return new Landing(verdict, Optional.of(answered.afterNanos()), answered.said(), Optional.empty());
+        } else if (ending instanceof Ending.WrongValue wrong) {
+            return new Landing(isOfOtherType(flight.line.arguments(), wrong.said()) ? Verdict.WRONG_TYPE : Verdict.WRONG_VALUE, Optional.of(wrong.afterNanos()), wrong.said(), Optional.empty());
+        } else if (ending instanceof Ending.NoAnswer none) {
+            return Landing.of(none.arrivedAs().isPresent() ? Verdict.OTHER_ADDRESS : flight.metClosedPort() ? Verdict.PORT_CLOSED : missed > flight.missed ? Verdict.NOT_JUDGED : Verdict.NO_ANSWER);
+        }
+        return Landing.of(Verdict.NOT_JUDGED);
+    }
+
+    /** A text where a number was sent, or the other way; or whole numbers where decimals were sent. */
+    private static boolean isOfOtherType(List<OscArgument> sent, List<OscArgument> said) {
+        for (int i = 0; i < Math.min(sent.size(), said.size()); i++) {
+            boolean number = Spelling.number(sent.get(i)).isPresent();
+            boolean cut = isDecimal(sent.get(i)) && isWhole(said.get(i));
+            if (number != Spelling.number(said.get(i)).isPresent() || cut) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean isDecimal(OscArgument argument) {
+        return argument instanceof OscArgument.Float32 || argument instanceof OscArgument.Float64;
+    }
+
+    private static boolean isWhole(OscArgument argument) {
+        return argument instanceof OscArgument.Int32 || argument instanceof OscArgument.Int64;
+    }
+}

@@ -1,0 +1,44 @@
+package imperan.proof.run;
+
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.line.TableLine;
+
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Which lines a proof is about.
+ *
+ * @param within a layout, a page or a tray; empty for all
+ * @param target only lines to this one; empty for all
+ * @param lines  only these, by their names in the line table; empty for all
+ */
+public record Scope(Optional<PartId> within, Optional<PartId> target, Set<String> lines) {
+
+    public static final Scope ALL = new Scope(Optional.empty(), Optional.empty(), Set.of());
+
+    public Scope {
+        lines = Set.copyOf(lines);
+    }
+
+    boolean holds(Show show, TableLine line) {
+        return line.kind() == TableLine.Kind.SEND && isPlayed(show, line) && (lines.isEmpty() || lines.contains(line.id())) && target.map(wanted -> line.target().filter(wanted::equals).isPresent()).orElse(true)
+                && within.map(around -> isWithin(show, line.control(), around)).orElse(true);
+    }
+
+    /** What lies in a copy in work is not played. */
+    static boolean isPlayed(Show show, TableLine line) {
+        return show.part(line.control()).filter(part -> !show.inDraft(part)).isPresent();
+    }
+
+    private static boolean isWithin(Show show, PartId part, PartId around) {
+        for (Optional<PartId> at = Optional.of(part); at.isPresent(); at = at.flatMap(show::part).flatMap(Part::parent)) {
+            if (at.get().equals(around)) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,108 @@
+package imperan.proof.run;
+
+import imperan.live.LiveShow;
+import imperan.proof.run.GroupRun.Mouth;
+import imperan.show.PartId;
+import imperan.show.Target;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** What is to be proved of one target: how much of it at once, and no faster than the target takes. */
+final class TargetRun {
+
+    private static final long SECOND_NANOS = 1_000_000_000L;
+
+    private final PartId target;
+    private final int most;
+    private final long paceNanos;
+    private final Deque<GroupRun> waiting = new ArrayDeque<>();
+    private final List<GroupRun> active = new ArrayList<>();
+    private long nextAt = Long.MIN_VALUE;
+    /** Whether its pace is all that something may wait for. */
+    private boolean paced;
+
+    /** @param most groups at once */
+    TargetRun(PartId target, Target described, int most) {
+        this.target = target;
+        this.most = most;
+        this.paceNanos = described.messagesPerSecond().map(pace -> SECOND_NANOS / pace).orElse(0L);
+    }
+
+    PartId target() {
+        return target;
+    }
+
+    /** @param group after those that were added before */
+    void add(GroupRun group) {
+        waiting.addLast(group);
+    }
+
+    boolean isDone() {
+        return waiting.isEmpty() && active.isEmpty();
+    }
+
+    /**
+     * Says the next thing to this target, where one may be said now.
+     *
+     * @param ended is told of a group that is done
+     */
+    boolean act(LiveShow live, long now, Mouth mouth, Consumer<GroupRun> ended) {
+        paced = now < nextAt;
+        if (paced) {
+            return false;
+        }
+        startMore();
+        boolean any = false;
+        for (Iterator<GroupRun> all = active.iterator(); all.hasNext() && now >= nextAt; ) {
+            GroupRun group = all.next();
+            any |= group.act(live, now, (line, why, limit) -> {
+                // what is asked for afterwards is a second message
+                nextAt = Math.max(nextAt, now) + paceNanos * (line.arguments().isEmpty() ? 1 : 2);
+                return mouth.say(line, why, limit);
+            });
+            if (group.isDone()) {
+                all.remove();
+                ended.accept(group);
+            }
+        }
+        paced = now < nextAt;
+        return any;
+    }
+
+    private void startMore() {
+        while (!waiting.isEmpty() && active.size() < most && active.stream().noneMatch(group -> group.plan().isAlone())
+                && (active.isEmpty() || !waiting.peekFirst().plan().isAlone())) {
+            active.add(waiting.pollFirst());
+        }
+    }
+
+    /** When something is to be said though nothing comes; empty where it waits for answers only. */
+    Optional<Long> due() {
+        Optional<Long> release = active.stream().flatMap(group -> group.due().stream()).min(Long::compare);
+        return paced && !isDone() ? Optional.of(nextAt) : release.map(due -> Math.max(due, nextAt));
+    }
+
+    /** All of them, those that wait, too. */
+    List<GroupRun> all() {
+        List<GroupRun> all = new ArrayList<>(active);
+        all.addAll(waiting);
+        return all;
+    }
+
+    /** Those that have not begun. */
+    List<GroupRun> takeWaiting() {
+        List<GroupRun> taken = List.copyOf(waiting);
+        waiting.clear();
+        return taken;
+    }
+
+    List<GroupRun> active() {
+        return List.copyOf(active);
+    }
+}

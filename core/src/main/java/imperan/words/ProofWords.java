@@ -1,0 +1,102 @@
+package imperan.words;
+
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Loss;
+import imperan.proof.report.Obstacle;
+import imperan.proof.report.Restored;
+import imperan.proof.report.Verdict;
+
+import java.util.Locale;
+
+/** What a proof says, in words. */
+public final class ProofWords {
+
+    private static final double PERCENT = 100;
+    private static final double NANOS_OF_MILLI = 1e6;
+
+    private ProofWords() {
+    }
+
+    /** One or two words. */
+    public static String verdict(Verdict verdict) {
+        return switch (verdict) {
+            case CONFIRMED -> "confirmed";
+            case WITNESSED -> "witnessed";
+            case MASKED -> "masked";
+            case ONE_WAY -> "one-way";
+            case SKIPPED -> "skipped";
+            case NOT_JUDGED -> "not judged";
+            case INTERMITTENT -> "intermittent";
+            case LATE -> "late";
+            case WRONG_VALUE -> "wrong value";
+            case WRONG_TYPE -> "wrong type";
+            case OTHER_ADDRESS -> "other address";
+            case NO_ANSWER -> "no answer";
+            case PORT_CLOSED -> "port closed";
+            case NOT_SEEN -> "not seen";
+        };
+    }
+
+    /** Why a line is not proved by itself. */
+    public static String obstacle(Obstacle obstacle) {
+        return switch (obstacle) {
+            case NO_TARGET -> "No target is chosen, or it is gone";
+            case HELD -> "Its target is held, silent or in rehearsal";
+            case NO_WAY_OUT -> "This machine has no way to its target now";
+            case NOTHING_TO_SAY -> "What it sends is typed by a person each time";
+            case NOT_CLEARED -> "Nobody has said that the stage is clear";
+            case EVENT -> "Something happens each time it is sent";
+            case TOGGLE -> "Each time it is sent turns it over";
+            case DANGEROUS -> "What it does cannot be undone, or hurts";
+            case EFFECT_UNKNOWN -> "The phrasebook does not say what it does";
+            case CANNOT_BE_READ -> "The present value cannot be asked, so it cannot be put back";
+            case NO_SMALL_STEP -> "It has no value near the present one";
+            case AT_ZERO -> "It stands at zero, and nothing is raised from zero at the venue";
+            case MOVED_MEANWHILE -> "Somebody moved it meanwhile";
+            case LEFT_OUT -> "Left out";
+            case STOPPED -> "The proof was stopped before";
+        };
+    }
+
+    /** What became of the value that stood there; empty where there is nothing to do. */
+    public static String restored(Restored restored) {
+        return switch (restored) {
+            case NOT_MOVED, YES -> "";
+            case UNCONFIRMED -> "The old value was sent back, and not confirmed";
+            case UNKNOWN -> "The old value is not known: it stays as the proof left it";
+            case LEFT -> "It stays as it is";
+        };
+    }
+
+    /** What came of one line, as a sentence; empty where its verdict says all. */
+    public static String says(LineResult line) {
+        return switch (line.verdict()) {
+            case SKIPPED -> line.because().map(ProofWords::obstacle).orElse("");
+            case CONFIRMED, WITNESSED -> "";
+            case MASKED -> "Answered, but something else in " + line.targetName() + " stands in the way now";
+            case ONE_WAY -> "Sent; " + line.targetName() + " does not answer it, and nobody looked";
+            case NOT_JUDGED -> "What came proves nothing: " + line.targetName() + " stood there already, or this machine lost packets";
+            case INTERMITTENT -> line.answered() + " of " + line.probes() + " answered";
+            case LATE -> "Answered after " + line.worst().map(ProofWords::millis).orElse("") + ", later than its limit";
+            case WRONG_VALUE, WRONG_TYPE -> "Sent " + line.sent() + ", answered " + line.said();
+            case OTHER_ADDRESS -> "The value came under another address";
+            case NO_ANSWER -> "Sent " + line.sent() + ", nothing came";
+            case PORT_CLOSED -> "No program is listening on the port of " + line.targetName();
+            case NOT_SEEN -> "Sent, and a person saw nothing";
+        };
+    }
+
+    public static String millis(long nanos) {
+        double millis = nanos / NANOS_OF_MILLI;
+        return millis < 10 ? String.format(Locale.ROOT, "%.1f ms", millis) : Math.round(millis) + " ms";
+    }
+
+    /** What was lost, and what that says of all that will be said. */
+    public static String loss(Loss loss) {
+        return loss.of() == 0 ? "nothing judged" : loss.lost() + " of " + loss.of() + " lost: " + percent(loss.low()) + " to " + percent(loss.high()) + " (95 %)";
+    }
+
+    private static String percent(double share) {
+        return String.format(Locale.ROOT, share > 0 && share < 0.1 ? "%.1f %%" : "%.0f %%", share * PERCENT);
+    }
+}

@@ -1,0 +1,108 @@
+package imperan.proof.run;
+
+import imperan.live.LiveEvent;
+import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
+import imperan.proof.Hall;
+import imperan.proof.report.LineResult;
+import imperan.show.Show;
+import imperan.show.Shows;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import java.util.function.BooleanSupplier;
+
+/** A hall with a desk that keeps what it is told, answers questions, and can be proved. */
+final class ProofHall {
+
+    private static final int MOST_MILLIS = 600_000;
+
+    final Hall hall;
+    /** What stands at the desk, by address. */
+    final Map<String, List<OscArgument>> stands = new LinkedHashMap<>();
+    /** What was said to it, questions too. */
+    final List<OscMessage> heard = new ArrayList<>();
+    final List<Long> heardAt = new ArrayList<>();
+    private ProofRun run;
+    long lostHere;
+
+    ProofHall(Show show) {
+        hall = new Hall(show);
+        hall.does(this::takes);
+    }
+
+    private void takes(OscMessage message, boolean bundled, BiConsumer<String, List<OscArgument>> says) {
+        note(message);
+        if (!message.arguments().isEmpty()) {
+            stands.put(message.address(), message.arguments());
+        }
+        if (stands.containsKey(message.address())) {
+            says.accept(message.address(), stands.get(message.address()));
+        }
+    }
+
+    /** For desks that do something else: it was heard. */
+    void note(OscMessage message) {
+        heard.add(message);
+        heardAt.add(hall.now);
+    }
+
+    /** Those that moved something. */
+    List<OscMessage> moved() {
+        return heard.stream().filter(message -> !message.arguments().isEmpty()).toList();
+    }
+
+    ProofHall stands(String address, OscArgument... values) {
+        stands.put(address, List.of(values));
+        return this;
+    }
+
+    ProofPlan plan(Conditions conditions) {
+        return Planner.plan(hall.show, Scope.ALL, conditions, hall.live.links());
+    }
+
+    static Conditions cleared(int times) {
+        return new Conditions(times, false, Set.of(Shows.DESK));
+    }
+
+    ProofRun start(Conditions conditions) {
+        run = new ProofRun(plan(conditions), "Ada");
+        hall.told = this::happened;
+        return run;
+    }
+
+    private void happened(LiveEvent event) {
+        run.happened(event, lostHere);
+    }
+
+    /** Goes on until something is so; fails where it never is. */
+    void until(BooleanSupplier so) {
+        for (int i = 0; i < MOST_MILLIS; i++) {
+            run.act(hall.live, lostHere, hall.now);
+            hall.run();
+            if (so.getAsBoolean()) {
+                return;
+            }
+            hall.pass(1);
+        }
+        throw new AssertionError("It never came to it; " + run.phase());
+    }
+
+    /** Goes on to the end, with what was read written down. */
+    List<LineResult> prove(Conditions conditions) {
+        start(conditions);
+        return toTheEnd();
+    }
+
+    List<LineResult> toTheEnd() {
+        until(() -> {
+            run.isWrittenDown();
+            return run.phase() == ProofRun.Phase.ENDED;
+        });
+        return run.outcomes().stream().map(Outcome::result).toList();
+    }
+}

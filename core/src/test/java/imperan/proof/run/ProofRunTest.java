@@ -1,0 +1,421 @@
+package imperan.proof.run;
+
+import imperan.live.Actor;
+import imperan.live.Command;
+import imperan.live.Gate;
+import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
+import imperan.proof.Hall;
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Obstacle;
+import imperan.proof.report.Restored;
+import imperan.proof.report.Verdict;
+import imperan.proof.run.PlannedGroup.Turn;
+import imperan.proof.run.PlannedLine.Way;
+import imperan.proof.run.ProofRun.Phase;
+import imperan.proof.run.ProofRun.Question;
+import imperan.show.AnswerRule;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.EditRequest;
+import imperan.show.Mask;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrase.Effect;
+import imperan.show.Phrasebook;
+import imperan.show.Phrasebook.LinkSheet;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Shows;
+import imperan.show.StandInEnd;
+import imperan.show.Target;
+import imperan.show.form.Button;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+class ProofRunTest {
+
+    private static final Target DESK = Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.QUERIES);
+    private static final Target STAND_IN = DESK.simulatedAt(new StandInEnd(Hall.DESK_HOST, Hall.DESK_PORT, true));
+    private static final PartId BOOK = new PartId("book");
+    private static final Conditions THRICE = new Conditions(3, false, Set.of());
+
+    /** Decimals from 0 to 1 that answer under their own address. */
+    private static Phrase level(String address) {
+        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME), "", "").doing(Effect.VALUE);
+    }
+
+    /** On and off. */
+    private static Phrase mute(String address) {
+        return level(address).with(List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.of(0.0), Optional.of(1.0), "", List.of("0", "1"), Optional.empty())));
+    }
+
+    private static Phrase event(String address) {
+        return Phrase.plain(address, Phrase.Direction.OUT, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME).sayingAnything(), "", "").doing(Effect.EVENT);
+    }
+
+    private static Control fader(String address) {
+        return Shows.fader(address, 0, address);
+    }
+
+    private static Control sending(String address, Send.Phase on, ArgumentSource... arguments) {
+        return Control.plain(address, fader(address).cells(), Button.plain(Button.Action.MOMENTARY), List.of(new Send(on, Optional.of(Shows.DESK), address, List.of(arguments))), List.of());
+    }
+
+    private static ProofHall hall(Target desk, List<Phrase> phrases, Control... controls) {
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(Shows.put(BOOK, null, new Phrasebook("Desks", LinkSheet.unknown()))));
+        for (int i = 0; i < phrases.size(); i++) {
+            steps.add(Shows.put(new PartId("phrase" + i), BOOK, phrases.get(i)));
+        }
+        for (int i = 0; i < controls.length; i++) {
+            steps.add(Shows.put(new PartId("c" + i), Shows.PAGE, controls[i].at(new Cells(i % 8, i / 8 * 2, 1, 2))));
+        }
+        Show show = Shows.withPage();
+        show = Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, desk.speaking(BOOK)), steps.get(0));
+        return new ProofHall(Shows.accepted(show, Shows.ADA, steps.subList(1, steps.size()).toArray(EditRequest.Step[]::new)));
+    }
+
+    private static OscArgument f(double value) {
+        return new OscArgument.Float32((float) value);
+    }
+
+    // ---- what is said, and what is put back
+
+    @Test
+    void aLineIsSaidAtItsEndsAndItsMiddleAndPutBack() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a")).stands("/a", f(0.3));
+        LineResult line = hall.prove(THRICE).get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
+        assertThat(line.probes()).isEqualTo(3);
+        assertThat(line.restored()).isEqualTo(Restored.YES);
+        assertThat(hall.moved()).extracting(message -> message.arguments().get(0)).containsExactlyInAnyOrder(f(0), f(0.5), f(1), f(0.3));
+        assertThat(hall.stands.get("/a")).containsExactly(f(0.3));
+    }
+
+    @Test
+    void nothingIsMovedBeforeWhatStandsIsWrittenDown() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a")).stands("/a", f(0.3));
+        ProofRun run = hall.start(THRICE);
+        hall.until(() -> run.phase() == Phase.READ);
+        hall.hall.pass(5_000);
+        run.act(hall.hall.live, 0, hall.hall.now);
+        assertThat(hall.moved()).isEmpty();
+        assertThat(run.toPutBack()).singleElement().satisfies(old -> {
+            assertThat(old.target()).isEqualTo(Shows.DESK);
+            assertThat(old.back().arguments()).containsExactly(f(0.3));
+        });
+        hall.toTheEnd();
+        assertThat(run.toPutBack()).isEmpty();
+    }
+
+    /** An answer to what was said before can never be taken for the answer to this. */
+    @Test
+    void whatIsSaidNextDiffersFromWhatStands() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"), fader("/a")).stands("/a", f(0));
+        hall.prove(new Conditions(12, false, Set.of()));
+        List<OscArgument> said = hall.moved().stream().map(message -> message.arguments().get(0)).toList();
+        assertThat(said).hasSize(25);
+        assertThat(said.get(0)).isNotEqualTo(f(0));
+        for (int i = 1; i < said.size(); i++) {
+            assertThat(said.get(i)).isNotEqualTo(said.get(i - 1));
+        }
+    }
+
+    @Test
+    void whatCanSayOnlyOneValueIsSaidAfterAnother() {
+        ProofHall hall = hall(STAND_IN, List.of(mute("/m")), sending("/m", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1"))).stands("/m", new OscArgument.Int32(1));
+        assertThat(hall.prove(THRICE).get(0).verdict()).isEqualTo(Verdict.CONFIRMED);
+        assertThat(hall.moved()).extracting(message -> ((OscArgument.Int32) message.arguments().get(0)).value()).startsWith(0, 1, 0, 1, 0, 1);
+        assertThat(hall.stands.get("/m")).containsExactly(new OscArgument.Int32(1));
+    }
+
+    @Test
+    void whatIsPressedIsReleasedInTimeThoughNothingIsAnswered() {
+        Control key = sending("/key", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1"));
+        key = key.withLines(List.of(key.sends().get(0), new Send(Send.Phase.RELEASE, Optional.of(Shows.DESK), "/key", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")))), List.of());
+        ProofHall hall = hall(STAND_IN, List.of(mute("/key")), key);
+        hall.hall.does((message, bundled, says) -> hall.note(message));
+        List<LineResult> lines = hall.prove(THRICE);
+        assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.NO_ANSWER);
+        List<OscMessage> moved = hall.moved();
+        for (int i = 0; i < moved.size(); i++) {
+            if (moved.get(i).arguments().equals(List.of(new OscArgument.Int32(1)))) {
+                assertThat(moved.get(i + 1).arguments()).containsExactly(new OscArgument.Int32(0));
+                int from = hall.heard.indexOf(moved.get(i));
+                assertThat(hall.heardAt.get(from + 1) - hall.heardAt.get(from)).isLessThanOrEqualTo(205 * Hall.MS);
+            }
+        }
+        assertThat(moved.get(moved.size() - 1).arguments()).containsExactly(new OscArgument.Int32(0));
+    }
+
+    // ---- the order
+
+    @Test
+    void eventsComeFirstAndWhatStandsInTheWayOfOthersLast() {
+        Phrase masked = level("/a").masked(List.of(Mask.own("/m", "1")));
+        ProofHall hall = hall(STAND_IN, List.of(masked, mute("/m"), event("/go")), sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), fader("/a"),
+                sending("/go", Send.Phase.PRESS));
+        assertThat(hall.plan(THRICE).groups()).extracting(PlannedGroup::turn).containsExactly(Turn.EVENTS, Turn.VALUES, Turn.MASKS);
+        hall.prove(THRICE);
+        assertThat(hall.heard.stream().map(OscMessage::address).distinct().filter(address -> !address.equals("/m") || hall.moved().stream().anyMatch(m -> m.address().equals("/m"))))
+                .contains("/go", "/a", "/m");
+        List<String> moved = hall.heard.stream().filter(message -> !message.arguments().isEmpty() || message.address().equals("/go")).map(OscMessage::address).distinct().toList();
+        assertThat(moved).containsExactly("/go", "/a", "/m");
+    }
+
+    /** Whatever else is said, no more than the target takes: twenty a second. */
+    @Test
+    void noFasterThanTheTargetTakes() {
+        ProofHall hall = hall(STAND_IN.paced(20), List.of(level("/<n:1..4>")), fader("/1"), fader("/2"), fader("/3"), fader("/4"));
+        hall.prove(THRICE);
+        List<Long> moved = new ArrayList<>();
+        for (int i = 0; i < hall.heard.size(); i++) {
+            if (!hall.heard.get(i).arguments().isEmpty()) {
+                moved.add(hall.heardAt.get(i));
+            }
+        }
+        for (int i = 1; i < moved.size(); i++) {
+            assertThat(moved.get(i) - moved.get(i - 1)).isGreaterThanOrEqualTo(48 * Hall.MS);
+        }
+    }
+
+    @Test
+    void whatStandsInTheWayIsSaid() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a").masked(List.of(Mask.own("/m", "1"))), mute("/m")), fader("/a"),
+                sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1))).stands("/m", new OscArgument.Int32(1));
+        List<LineResult> lines = hall.prove(THRICE);
+        assertThat(lines).extracting(LineResult::verdict).containsExactly(Verdict.MASKED, Verdict.CONFIRMED);
+    }
+
+    // ---- a venue
+
+    @Test
+    void aVenueIsNotSpokenToBeforeSomebodySaysThatTheStageIsClear() {
+        ProofHall hall = hall(DESK, List.of(level("/a")), fader("/a")).stands("/a", f(0.3));
+        LineResult line = hall.prove(THRICE).get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.SKIPPED);
+        assertThat(line.because()).hasValue(Obstacle.NOT_CLEARED);
+        assertThat(hall.heard).isEmpty();
+    }
+
+    @Test
+    void atAVenueValuesStayNearThePresentOneAndComeOneByOne() {
+        ProofHall hall = hall(DESK, List.of(level("/<n:1..2>")), fader("/1"), fader("/2")).stands("/1", f(0.3)).stands("/2", f(1));
+        List<LineResult> lines = hall.prove(ProofHall.cleared(4));
+        assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.CONFIRMED);
+        assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.YES);
+        assertThat(hall.moved()).allSatisfy(message -> {
+            double stood = message.address().equals("/1") ? 0.3 : 1;
+            assertThat((double) ((OscArgument.Float32) message.arguments().get(0)).value()).isBetween(stood - 0.0501, Math.min(1, stood + 0.0501));
+        });
+        // the first is back before the second is moved
+        List<String> addresses = hall.moved().stream().map(OscMessage::address).toList();
+        assertThat(addresses.lastIndexOf("/1")).isLessThan(addresses.indexOf("/2"));
+    }
+
+    @Test
+    void nothingIsRaisedFromZeroAtAVenue() {
+        ProofHall hall = hall(DESK, List.of(level("/a")), fader("/a")).stands("/a", f(0));
+        LineResult line = hall.prove(ProofHall.cleared(3)).get(0);
+        assertThat(line.because()).hasValue(Obstacle.AT_ZERO);
+        assertThat(hall.moved()).isEmpty();
+    }
+
+    @Test
+    void atAVenueNothingIsMovedThatIsNotReadJustBefore() {
+        ProofHall hall = hall(DESK, List.of(level("/a")), fader("/a"));
+        LineResult line = hall.prove(ProofHall.cleared(3)).get(0);
+        assertThat(line.because()).hasValue(Obstacle.CANNOT_BE_READ);
+        assertThat(hall.moved()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @EnumSource(Effect.class)
+    void onlyWhatSetsAValueIsSaidByItselfAtAVenue(Effect effect) {
+        ProofHall hall = hall(DESK, List.of(level("/a").doing(effect)), fader("/a")).stands("/a", f(0.3));
+        PlannedLine line = hall.plan(ProofHall.cleared(3)).lines().get(0);
+        Optional<Obstacle> because = switch (effect) {
+            case VALUE -> Optional.empty();
+            case EVENT -> Optional.of(Obstacle.EVENT);
+            case TOGGLE -> Optional.of(Obstacle.TOGGLE);
+            case DANGEROUS -> Optional.of(Obstacle.DANGEROUS);
+            case UNKNOWN -> Optional.of(Obstacle.EFFECT_UNKNOWN);
+        };
+        assertThat(line.because()).isEqualTo(because);
+        assertThat(line.way()).isEqualTo(effect == Effect.VALUE ? Way.RUNS : Way.ATTENDED);
+    }
+
+    @Test
+    void whatIsOnOrOffHasNoValueNearThePresentOne() {
+        ProofHall hall = hall(DESK, List.of(mute("/m")), sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)));
+        assertThat(hall.plan(ProofHall.cleared(3)).lines().get(0).because()).hasValue(Obstacle.NO_SMALL_STEP);
+    }
+
+    @Test
+    void whatIsDangerousIsNotSaidByItselfToAStandInEither() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a").doing(Effect.DANGEROUS)), fader("/a"));
+        assertThat(hall.prove(THRICE).get(0).because()).hasValue(Obstacle.DANGEROUS);
+        assertThat(hall.moved()).isEmpty();
+    }
+
+    // ---- what is not proved
+
+    @Test
+    void whatIsHeldIsLeftOut() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
+        hall.hall.order(new Command.SetGate(Optional.of(Shows.DESK), Gate.HELD));
+        assertThat(hall.prove(THRICE).get(0).because()).hasValue(Obstacle.HELD);
+    }
+
+    @Test
+    void whatIsHeldMeanwhileIsLeftAsFarAsItCame() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"));
+        ProofRun run = hall.start(THRICE);
+        hall.until(() -> run.phase() == Phase.READ);
+        hall.hall.order(new Command.SetGate(Optional.of(Shows.DESK), Gate.HELD));
+        assertThat(hall.toTheEnd()).allSatisfy(line -> {
+            assertThat(line.verdict()).isEqualTo(Verdict.SKIPPED);
+            assertThat(line.because()).hasValue(Obstacle.HELD);
+        });
+        assertThat(hall.moved()).isEmpty();
+    }
+
+    @Test
+    void whatAHandMovesMeanwhileIsTheirs() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a")).stands("/a", f(0.3));
+        ProofRun run = hall.start(new Conditions(12, false, Set.of()));
+        hall.until(() -> {
+            run.isWrittenDown();
+            return hall.moved().size() == 4;
+        });
+        hall.hall.touch(Actor.of(Shows.ADA), "c0", 0.77);
+        LineResult line = hall.toTheEnd().get(0);
+        assertThat(line.because()).hasValue(Obstacle.MOVED_MEANWHILE);
+        assertThat(line.restored()).isEqualTo(Restored.LEFT);
+        assertThat(hall.stands.get("/a")).containsExactly(f(0.77));
+    }
+
+    @Test
+    void whatThisMachineLostJudgesNothing() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            hall.lostHere++;
+        });
+        assertThat(hall.prove(THRICE).get(0).verdict()).isEqualTo(Verdict.NOT_JUDGED);
+    }
+
+    @Test
+    void someAnsweredAndSomeNotIsIntermittent() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            if (hall.heard.size() % 3 != 0) {
+                says.accept(message.address(), message.arguments());
+            }
+        });
+        LineResult line = hall.prove(new Conditions(12, false, Set.of())).get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.INTERMITTENT);
+        assertThat(line.probes()).isEqualTo(12);
+        assertThat(line.answered()).isEqualTo(8);
+    }
+
+    // ---- how it is stopped
+
+    private ProofHall midway(List<ProofRun> started) {
+        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2")).stands("/1", f(0.3)).stands("/2", f(0.4));
+        ProofRun run = hall.start(new Conditions(12, false, Set.of()));
+        started.add(run);
+        hall.until(() -> {
+            run.isWrittenDown();
+            return hall.moved().size() >= 5;
+        });
+        return hall;
+    }
+
+    @Test
+    void stoppedItPutsBackAndSaysNothingElse() {
+        List<ProofRun> run = new ArrayList<>();
+        ProofHall hall = midway(run);
+        int before = hall.moved().size();
+        run.get(0).stop();
+        List<LineResult> lines = hall.toTheEnd();
+        assertThat(hall.moved().subList(before, hall.moved().size())).extracting(message -> message.arguments().get(0)).containsExactlyInAnyOrder(f(0.3), f(0.4));
+        assertThat(lines).allSatisfy(line -> assertThat(line.because()).hasValue(Obstacle.STOPPED));
+        assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.YES);
+        assertThat(run.get(0).wasStopped()).isTrue();
+    }
+
+    @Test
+    void frozenItLeavesAllAsItIs() {
+        List<ProofRun> run = new ArrayList<>();
+        ProofHall hall = midway(run);
+        int before = hall.moved().size();
+        run.get(0).freeze();
+        List<LineResult> lines = hall.toTheEnd();
+        assertThat(hall.moved()).hasSize(before);
+        assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.LEFT);
+        assertThat(run.get(0).toPutBack()).isEmpty();
+    }
+
+    // ---- what a person is asked
+
+    private ProofHall oneWay() {
+        Phrase oneWay = level("/lamp");
+        oneWay = new Phrase(oneWay.address(), Phrase.Direction.OUT, oneWay.arguments(), AnswerRule.usual(AnswerRule.Kind.NONE), Effect.VALUE, "", "", List.of());
+        return hall(STAND_IN, List.of(oneWay, level("/danger").doing(Effect.DANGEROUS)), fader("/lamp"), fader("/danger"));
+    }
+
+    @Test
+    void whatCannotAnswerIsSaidAndNotProvedWhereNobodyLooks() {
+        ProofHall hall = oneWay();
+        List<LineResult> lines = hall.prove(THRICE);
+        assertThat(lines).extracting(LineResult::verdict).containsExactly(Verdict.ONE_WAY, Verdict.SKIPPED);
+        assertThat(hall.moved()).hasSize(1);
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = Verdict.class, names = {"WITNESSED", "NOT_SEEN"})
+    void whatCannotAnswerIsWitnessed(Verdict verdict) {
+        ProofHall hall = oneWay();
+        ProofRun run = hall.start(new Conditions(3, true, Set.of()));
+        hall.until(() -> {
+            run.isWrittenDown();
+            return run.phase() == Phase.ASKING;
+        });
+        assertThat(run.asking().orElseThrow().question()).isEqualTo(Question.SEEN);
+        run.seen(verdict == Verdict.WITNESSED);
+        hall.until(() -> run.phase() == Phase.ASKING);
+        assertThat(run.asking().orElseThrow().question()).isEqualTo(Question.SEND);
+        assertThat(run.asking().orElseThrow().line().send().address()).isEqualTo("/danger");
+        run.leaveOut();
+        List<LineResult> lines = hall.toTheEnd();
+        assertThat(lines).extracting(LineResult::verdict).containsExactly(verdict, Verdict.SKIPPED);
+        assertThat(lines.get(1).because()).hasValue(Obstacle.LEFT_OUT);
+    }
+
+    @Test
+    void whatIsNotSaidByItselfIsSaidOnceAPersonWantsIt() {
+        ProofHall hall = oneWay();
+        ProofRun run = hall.start(new Conditions(3, true, Set.of()));
+        hall.until(() -> {
+            run.isWrittenDown();
+            return run.phase() == Phase.ASKING;
+        });
+        run.seen(true);
+        hall.until(() -> run.phase() == Phase.ASKING);
+        run.send();
+        assertThat(hall.toTheEnd().get(1).verdict()).isEqualTo(Verdict.CONFIRMED);
+    }
+}

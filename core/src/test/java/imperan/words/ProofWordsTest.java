@@ -1,0 +1,49 @@
+package imperan.words;
+
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Loss;
+import imperan.proof.report.Obstacle;
+import imperan.proof.report.Restored;
+import imperan.proof.report.Verdict;
+import imperan.proof.report.Verdict.Standing;
+import imperan.show.PartId;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+class ProofWordsTest {
+
+    private static LineResult line(Verdict verdict) {
+        return new LineResult("a:send:1", "print", new PartId("a"), "Sound", "Wheel", Optional.of(new PartId("desk")), "Bellows", true, "/in/1/level", verdict, Optional.of(Obstacle.EVENT), 12, 8,
+                Optional.of(1_500_000L), Optional.of(700_000_000L), "0.5", "1", Optional.empty(), List.of(), Restored.YES);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Verdict.class)
+    void aVerdictIsOneOrTwoWordsAndSaysWhatIsToBeDoneAbout(Verdict verdict) {
+        assertThat(ProofWords.verdict(verdict).split(" ")).hasSizeBetween(1, 2);
+        assertThat(ProofWords.says(line(verdict)).isEmpty()).isEqualTo(verdict.standing() == Standing.GOOD);
+        assertThat(ProofWords.says(line(verdict))).doesNotEndWith(".");
+    }
+
+    @Test
+    void noTwoSayTheSame() {
+        assertThat(Arrays.stream(Verdict.values()).map(ProofWords::verdict)).doesNotHaveDuplicates();
+        assertThat(Arrays.stream(Obstacle.values()).map(ProofWords::obstacle)).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void numbersHaveTheirUnits() {
+        assertThat(ProofWords.says(line(Verdict.LATE))).isEqualTo("Answered after 700 ms, later than its limit");
+        assertThat(ProofWords.says(line(Verdict.INTERMITTENT))).isEqualTo("8 of 12 answered");
+        assertThat(ProofWords.millis(1_540_000)).isEqualTo("1.5 ms");
+        assertThat(ProofWords.loss(Loss.of(0, 20))).isEqualTo("0 of 20 lost: 0 % to 17 % (95 %)");
+        assertThat(ProofWords.loss(Loss.of(0, 0))).isEqualTo("nothing judged");
+    }
+}

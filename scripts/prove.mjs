@@ -1,0 +1,155 @@
+// Proves the lines of a live show from a script: starts the proof, prints how it comes along, and ends with a number.
+// 0: nothing fell short. 1: something did. 2: it could not run. Used by ./imperan prove.
+import { readFileSync, writeFileSync } from "node:fs";
+
+const USAGE = `usage: ./imperan prove SHOW [--target NAME] [--page NAME] [--times N] [--venue NAME …] [--by NAME] [--strict] [--report FILE]
+  --target NAME  only the lines to this target
+  --page NAME    only the lines of this page
+  --times N      send each line at least N times (1 to 299; 12 if not given)
+  --venue NAME   this target may be spoken to at the venue: you say that its stage is clear. Once for each target
+  --by NAME      who says so
+  --strict       what was skipped, not judged or not seen by anybody counts as fallen short, too
+  --report FILE  write the report: .xml for build servers (JUnit), .csv or .json`;
+
+const FORMATS = ["xml", "csv", "json"];
+const LOOK_MS = 500;
+
+class Trouble extends Error {}
+
+function options(words) {
+  const wish = { show: "", target: "", page: "", times: 12, venues: [], by: "", strict: false, report: "" };
+  const value = (name) => {
+    const next = words.shift();
+    if (next === undefined || next.startsWith("--")) throw new Trouble(`${name} needs a value\n${USAGE}`);
+    return next;
+  };
+  while (words.length > 0) {
+    const word = words.shift();
+    if (word === "--target") wish.target = value(word);
+    else if (word === "--page") wish.page = value(word);
+    else if (word === "--times") wish.times = Number(value(word));
+    else if (word === "--venue") wish.venues.push(value(word));
+    else if (word === "--by") wish.by = value(word);
+    else if (word === "--strict") wish.strict = true;
+    else if (word === "--report") wish.report = value(word);
+    else if (word.startsWith("--")) throw new Trouble(`There is no option ${word}\n${USAGE}`);
+    else if (wish.show) throw new Trouble(`Only one show is proved at a time: write its name in quotes\n${USAGE}`);
+    else wish.show = word;
+  }
+  if (!wish.show) throw new Trouble(USAGE);
+  if (!Number.isInteger(wish.times) || wish.times < 1 || wish.times > 299)
+    throw new Trouble("--times is a whole number from 1 to 299");
+  if (wish.venues.length > 0 && !wish.by)
+    throw new Trouble("Who says that the stage is clear has a name: --by NAME");
+  if (wish.report && !FORMATS.includes(wish.report.split(".").pop()))
+    throw new Trouble("The name of the report ends with .xml, .csv or .json");
+  return wish;
+}
+
+const port = process.env.IMPERAN_PORT || read(`${process.env.IMPERAN_VAR}/port`) || "8420";
+const browser = "from-a-script";
+
+function read(file) {
+  try {
+    return readFileSync(file, "utf8").trim();
+  } catch {
+    return "";
+  }
+}
+
+async function ask(path, body, method = body === undefined ? "GET" : "POST") {
+  let answer;
+  try {
+    answer = await fetch(`http://127.0.0.1:${port}/api${path}`, {
+      method,
+      headers: { "Content-Type": "application/json", "Imperan-Browser": browser },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+  } catch {
+    throw new Trouble(`Imperan does not answer on port ${port}. Start it first: ./imperan up`);
+  }
+  if (!answer.ok) {
+    const told = await answer.json().catch(() => null);
+    throw new Trouble(told?.problems?.[0]?.message ?? `Imperan answers ${answer.status} to ${path}`);
+  }
+  return answer;
+}
+
+const json = async (...wanted) => (await ask(...wanted)).json();
+
+async function part(show, kind, name) {
+  if (!name) return null;
+  const file = await json(`/shows/${show}/file`);
+  const found = file.parts.filter((one) => one.body.kind === kind && one.body.name === name);
+  if (found.length === 0) throw new Trouble(`The show has no ${kind} “${name}”`);
+  return found[0].id;
+}
+
+function say(text) {
+  process.stdout.write(`${text}\n`);
+}
+
+async function follow(path) {
+  let said = -1;
+  for (;;) {
+    const [now] = await json(path);
+    if (now.counts.fellShort + now.counts.open + now.counts.good !== said) {
+      said = now.counts.fellShort + now.counts.open + now.counts.good;
+      say(`  ${said} of ${now.total} lines, ${now.counts.fellShort} fell short`);
+    }
+    if (now.trouble) throw new Trouble(now.trouble);
+    if (now.phase === "ENDED" && now.number !== null) return now.number;
+    await new Promise((again) => setTimeout(again, LOOK_MS));
+  }
+}
+
+async function prove(words) {
+  const wanted = options(words);
+  const shows = (await json("/shows")).filter((show) => show.name === wanted.show && !show.deletedAt);
+  if (shows.length === 0) throw new Trouble(`There is no show “${wanted.show}”`);
+  if (!shows[0].live)
+    throw new Trouble(`“${wanted.show}” is not live: nothing can be sent. Go live with it in Shows first`);
+  const show = shows[0].id;
+  if (wanted.by) await ask(`/browsers/${browser}`, { name: wanted.by }, "PUT");
+  const wish = {
+    within: await part(show, "page", wanted.page),
+    target: await part(show, "target", wanted.target),
+    lines: [],
+    times: wanted.times,
+    attended: false,
+    venues: wanted.venues,
+  };
+  const plan = await json(`/shows/${show}/proof/plan`, wish);
+  for (const name of wanted.venues)
+    if (!plan.venues.some((venue) => venue.name === name))
+      throw new Trouble(`No line here is sent to “${name}” at the venue`);
+  say(
+    `${wanted.show}: ${plan.lines.length} lines, ${plan.runs} are sent, about ${Math.ceil(plan.seconds)} s`,
+  );
+  await ask(`/shows/${show}/proof`, { wish, token: plan.token });
+  const stop = () => void ask(`/shows/${show}/proof/orders`, { order: "STOP" }).catch(() => {});
+  process.once("SIGINT", stop);
+  process.once("SIGTERM", stop);
+  const number = await follow(`/shows/${show}/proof`);
+  const report = await json(`/shows/${show}/proof/reports/${number}`);
+  for (const line of report.lines.filter((one) => one.standing !== "GOOD"))
+    say(
+      `  ${line.word.padEnd(14)} ${line.targetName} ${line.address} (${line.page}, ${line.label})${line.says ? `: ${line.says}` : ""}`,
+    );
+  const { good, open, fellShort } = report.counts;
+  say(`${good} proved, ${fellShort} fell short, ${open} neither. Report ${number}`);
+  if (wanted.report) {
+    const file = await ask(`/shows/${show}/proof/reports/${number}/report.${wanted.report.split(".").pop()}`);
+    writeFileSync(wanted.report, Buffer.from(await file.arrayBuffer()));
+    say(`Written: ${wanted.report}`);
+  }
+  if (report.stopped) throw new Trouble("It was stopped before its end");
+  return fellShort > 0 || (wanted.strict && open > 0) ? 1 : 0;
+}
+
+try {
+  process.exitCode = await prove(process.argv.slice(2));
+} catch (e) {
+  process.stderr.write(`imperan: ${e instanceof Trouble ? e.message : e.stack}\n`);
+  process.exitCode = 2;
+}

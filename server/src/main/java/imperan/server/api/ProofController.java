@@ -1,0 +1,158 @@
+package imperan.server.api;
+
+import imperan.export.ReportCsv;
+import imperan.export.ReportJUnit;
+import imperan.proof.report.Report;
+import imperan.server.api.ProofViews.LeftoverView;
+import imperan.server.api.ProofViews.PlanView;
+import imperan.server.api.ProofViews.ProofView;
+import imperan.server.api.ProofViews.ProvedView;
+import imperan.server.api.ProofViews.ReportLine;
+import imperan.server.api.ProofViews.ReportView;
+import imperan.server.proof.Proofs;
+import imperan.server.proof.Proofs.Order;
+import imperan.server.proof.Proofs.Wish;
+import imperan.server.socket.ShowSocket;
+import imperan.server.store.ProofStore.Kept;
+import imperan.show.Person;
+import imperan.show.Problem;
+import imperan.show.ShowJson;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+
+/** Proofs: the plan, the run, the reports. */
+@RestController
+@RequestMapping("/api/shows/{show}/proof")
+class ProofController {
+
+    private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+    private static final MediaType XML = new MediaType("application", "xml", StandardCharsets.UTF_8);
+    private static final int MOST_NOTE = 2_000;
+
+    private final Proofs proofs;
+    private final ShowSocket socket;
+
+    ProofController(Proofs proofs, ShowSocket socket) {
+        this.proofs = proofs;
+        this.socket = socket;
+    }
+
+    /** @param token of the plan that was looked at */
+    record Start(Wish wish, String token) {
+    }
+
+    record Ordered(Order order) {
+    }
+
+    record Signing(String name, String note) {
+    }
+
+    /** What would be done; nothing is sent for it. */
+    @PostMapping("/plan")
+    PlanView plan(@PathVariable("show") String show, @RequestBody Wish wish) {
+        return PlanView.of(proofs.plan(show, wish));
+    }
+
+    @PostMapping
+    ResponseEntity<ShowController.EditAnswer> start(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Start start) {
+        return ShowController.done(proofs.begin(show, start.wish(), start.token(), socket.actor(ShowController.browser(browser))));
+    }
+
+    /** The one that runs, or the last one since the start; nothing where there was none. */
+    @GetMapping
+    List<ProofView> running(@PathVariable("show") String show) {
+        return proofs.running(show).map(ProofView::of).stream().toList();
+    }
+
+    @PostMapping("/orders")
+    ResponseEntity<ShowController.EditAnswer> order(@PathVariable("show") String show, @RequestBody Ordered ordered) {
+        return ShowController.done(proofs.order(show, ordered.order()));
+    }
+
+    // ---- reports
+
+    /** The newest first. */
+    @GetMapping("/reports")
+    List<ReportLine> reports(@PathVariable("show") String show) {
+        return proofs.reports(show).stream().map(ReportLine::of).toList();
+    }
+
+    /** @param before the number of another one to compare it with; the one before it where none is given */
+    @GetMapping("/reports/{number}")
+    ReportView report(@PathVariable("show") String show, @PathVariable("number") long number, @RequestParam(name = "before", required = false) Long before) {
+        Kept kept = kept(show, number);
+        Optional<Kept> other = before == null ? proofs.reports(show).stream().filter(older -> older.number() < number).findFirst() : proofs.report(show, before);
+        return ReportView.of(kept, other);
+    }
+
+    private Kept kept(String show, long number) {
+        return proofs.report(show, number).orElseThrow(() -> new IllegalArgumentException("There is no report " + number));
+    }
+
+    @GetMapping("/reports/{number}/report.csv")
+    ResponseEntity<byte[]> csv(@PathVariable("show") String show, @PathVariable("number") long number) {
+        return LineController.file(ReportCsv.write(kept(show, number).report()), CSV, "proof-" + number + ".csv");
+    }
+
+    @GetMapping("/reports/{number}/report.json")
+    ResponseEntity<byte[]> json(@PathVariable("show") String show, @PathVariable("number") long number) {
+        Report report = kept(show, number).report();
+        return LineController.file(ShowJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report), MediaType.APPLICATION_JSON, "proof-" + number + ".json");
+    }
+
+    /** As build servers keep the results of tests. */
+    @GetMapping("/reports/{number}/report.xml")
+    ResponseEntity<byte[]> xml(@PathVariable("show") String show, @PathVariable("number") long number) {
+        return LineController.file(ReportJUnit.write(kept(show, number).report()), XML, "proof-" + number + ".xml");
+    }
+
+    @PostMapping("/reports/{number}/sign")
+    ResponseEntity<ShowController.EditAnswer> sign(@PathVariable("show") String show, @PathVariable("number") long number, @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody Signing signing) {
+        Optional<String> problem = signing.name().isBlank() ? Optional.of("Write the name of who signs") : new Person(ShowController.browser(browser), signing.name()).problem();
+        if (problem.isEmpty() && signing.note().length() > MOST_NOTE) {
+            problem = Optional.of("A note has at most " + MOST_NOTE + " characters");
+        }
+        if (problem.isEmpty() && proofs.sign(show, number, signing.name().strip(), signing.note().strip()).isEmpty()) {
+            problem = Optional.of("There is no report " + number);
+        }
+        return ShowController.done(problem.map(Problem::of));
+    }
+
+    /** What the newest reports say of the lines as they are now. */
+    @GetMapping("/proved")
+    List<ProvedView> proved(@PathVariable("show") String show) {
+        return proofs.proved(show).entrySet().stream().map(ProvedView::of).toList();
+    }
+
+    // ---- what was left
+
+    /** What a proof that ended in the middle left; nothing where nothing is left. */
+    @GetMapping("/leftover")
+    List<LeftoverView> leftover(@PathVariable("show") String show) {
+        return proofs.leftover(show).map(LeftoverView::of).stream().toList();
+    }
+
+    @PostMapping("/leftover/put-back")
+    void putBack(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
+        proofs.putBack(show, socket.actor(ShowController.browser(browser)));
+    }
+
+    @DeleteMapping("/leftover")
+    void dismiss(@PathVariable("show") String show) {
+        proofs.dismiss(show);
+    }
+}

@@ -1,0 +1,210 @@
+package imperan.server.api;
+
+import imperan.proof.Rank;
+import imperan.proof.report.Comparison;
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Proved;
+import imperan.proof.report.Report;
+import imperan.proof.report.TargetFigures;
+import imperan.proof.report.Verdict;
+import imperan.proof.run.Outcome;
+import imperan.proof.run.PlannedLine;
+import imperan.proof.run.PlannedLine.Way;
+import imperan.proof.run.ProofPlan;
+import imperan.proof.run.ProofRun;
+import imperan.osc.OscText;
+import imperan.server.proof.Proofs;
+import imperan.server.store.ProofStore;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.words.ProofWords;
+import imperan.words.SuspectWords;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Proofs in words, as browsers show them. */
+final class ProofViews {
+
+    /** Of one line in a plan, so many of the values that it says. */
+    private static final int MOST_VALUES = 6;
+
+    private ProofViews() {
+    }
+
+    /**
+     * A line of a plan.
+     *
+     * @param way     whether it is sent by itself
+     * @param because why it is not, in words; empty where it is
+     * @param says    the values that are sent, in words; at a venue that depends on the present value
+     */
+    public record PlanLine(String line, PartId control, String page, String label, String targetName, boolean standIn, String address, Way way, String because, String says) {
+        static PlanLine of(PlannedLine line) {
+            String values = line.says().stream().limit(MOST_VALUES).map(said -> OscText.brief(said.arguments())).filter(text -> !text.isEmpty()).collect(Collectors.joining(" · "));
+            return new PlanLine(line.id(), line.control(), line.page(), line.label(), line.targetName(), line.standIn(), line.send().address(), line.way(),
+                    line.because().map(ProofWords::obstacle).orElse(""), line.way() == Way.SKIPPED ? "" : line.standIn() ? values : "near the present value");
+        }
+    }
+
+    /** A target that is spoken to at the venue, and whether its name was typed. */
+    public record Venue(PartId target, String name, boolean cleared) {
+    }
+
+    /**
+     * What a proof would do.
+     *
+     * @param token    with which it is started
+     * @param runs     how many lines are sent by themselves, {@code attended} how many while somebody attends, {@code skipped} how many not at all
+     * @param messages how many are sent at most
+     * @param seconds  about how long it takes where everything is answered at once
+     */
+    public record PlanView(String token, int runs, int attended, int skipped, int messages, double seconds, List<Venue> venues, List<PlanLine> lines) {
+        static PlanView of(Proofs.Planned planned) {
+            ProofPlan plan = planned.plan();
+            return new PlanView(planned.token(), plan.count(Way.RUNS), plan.count(Way.ATTENDED), plan.count(Way.SKIPPED), plan.messages(), plan.seconds(),
+                    Proofs.venues(plan).stream().map(part -> venue(part, plan)).toList(), plan.lines().stream().map(PlanLine::of).toList());
+        }
+
+        private static Venue venue(Part target, ProofPlan plan) {
+            return new Venue(target.id(), target.body().called(), plan.conditions().cleared().contains(target.id()));
+        }
+    }
+
+    /** What may be the cause. */
+    public record LikelyCause(String says, String mend, String look) {
+    }
+
+    /**
+     * What came of a line.
+     *
+     * @param word   its verdict, in one or two words
+     * @param says   what came of it, one sentence; empty where the word says all
+     * @param median how long answers took, in milliseconds, and {@code worst} the longest
+     * @param causes what may be the cause, where it fell short; {@code rank} how sure that is
+     * @param left   what became of the value that stood there; empty where there is nothing to do
+     */
+    public record LineView(String line, PartId control, String page, String label, String targetName, boolean standIn, String address, Verdict verdict, Verdict.Standing standing, String word,
+                           String says, int probes, int answered, Optional<Double> median, Optional<Double> worst, String sent, String said, Optional<Rank> rank, List<LikelyCause> causes, String left) {
+        static LineView of(LineResult line) {
+            return new LineView(line.line(), line.control(), line.page(), line.label(), line.targetName(), line.standIn(), line.address(), line.verdict(), line.verdict().standing(),
+                    ProofWords.verdict(line.verdict()), ProofWords.says(line), line.probes(), line.answered(), line.median().map(ProofViews::millis), line.worst().map(ProofViews::millis), line.sent(),
+                    line.said(), line.rank(), line.suspects().stream().map(suspect -> SuspectWords.of(suspect, line.targetName())).map(words -> new LikelyCause(words.says(), words.mend(), words.look()))
+                    .toList(), ProofWords.restored(line.restored()));
+        }
+    }
+
+    /**
+     * What a person is asked.
+     *
+     * @param says what is sent, in words
+     */
+    public record AskView(ProofRun.Question question, PartId control, String page, String label, String targetName, String address, String says, String because) {
+        static AskView of(ProofRun.Asking asking) {
+            PlanLine line = PlanLine.of(asking.line());
+            return new AskView(asking.question(), line.control(), line.page(), line.label(), line.targetName(), line.address(), line.says(), line.because());
+        }
+    }
+
+    /** How many of the lines fell short, are open, are good. */
+    public record Counts(int fellShort, int open, int good) {
+        static Counts of(List<LineResult> lines) {
+            return new Counts(count(lines, Verdict.Standing.SHORT), count(lines, Verdict.Standing.OPEN), count(lines, Verdict.Standing.GOOD));
+        }
+
+        private static int count(List<LineResult> lines, Verdict.Standing standing) {
+            return (int) lines.stream().filter(line -> line.verdict().standing() == standing).count();
+        }
+    }
+
+    /**
+     * A proof that runs, or the last one.
+     *
+     * @param total   lines, of which {@code lines} are done
+     * @param said    messages that were sent, of at most {@code messages}
+     * @param number  of its report, once it is kept
+     * @param trouble what went wrong with it; empty where nothing did
+     */
+    public record ProofView(ProofRun.Phase phase, String by, String chosen, double startedAt, int total, int said, int messages, double seconds, Counts counts, List<LineView> lines,
+                            Optional<AskView> asking, Optional<Double> number, String trouble) {
+        static ProofView of(Proofs.Running running) {
+            ProofPlan plan = running.run().plan();
+            List<LineResult> results = running.outcomes().stream().map(Outcome::result).toList();
+            return new ProofView(running.phase(), running.by(), running.chosen(), running.startedAt(), plan.lines().size(), running.said(), plan.messages(), plan.seconds(), Counts.of(results),
+                    results.stream().map(LineView::of).toList(), running.asking().map(AskView::of), running.number().map(Long::doubleValue), running.trouble().orElse(""));
+        }
+    }
+
+    /** Of one target; times in milliseconds. */
+    public record FiguresView(String name, boolean standIn, String loss, Optional<Double> median, Optional<Double> p95, Optional<Double> p99, Optional<Double> worst) {
+        static FiguresView of(TargetFigures figures) {
+            return new FiguresView(figures.name(), figures.standIn(), ProofWords.loss(figures.loss()), figures.median().map(ProofViews::millis), figures.p95().map(ProofViews::millis),
+                    figures.p99().map(ProofViews::millis), figures.worst().map(ProofViews::millis));
+        }
+    }
+
+    /** @param at in milliseconds since 1970 */
+    public record SignView(String name, String note, double at) {
+    }
+
+    /** A report in a list. */
+    public record ReportLine(double number, double endedAt, String by, String chosen, boolean stopped, Counts counts, Optional<SignView> signed) {
+        static ReportLine of(ProofStore.Kept kept) {
+            Report report = kept.report();
+            return new ReportLine(kept.number(), report.endedAt(), report.by(), report.chosen(), report.stopped(), Counts.of(report.lines()), report.signed().map(ProofViews::sign));
+        }
+    }
+
+    /** A line whose verdict is another one than in the report before; {@code before} empty where it was not there, {@code after} where it is no more. */
+    public record ChangedLine(String page, String label, String targetName, String address, String before, String after, boolean worse) {
+        static ChangedLine of(Comparison.Difference difference) {
+            LineResult line = difference.line();
+            return new ChangedLine(line.page(), line.label(), line.targetName(), line.address(), word(difference.before()), word(difference.after()), difference.isWorse());
+        }
+
+        private static String word(Optional<LineResult> line) {
+            return line.map(result -> ProofWords.verdict(result.verdict())).orElse("");
+        }
+    }
+
+    /**
+     * A report whole.
+     *
+     * @param before  the number of the report before it that is compared with; empty where there is none
+     * @param changed what is otherwise than there, what got worse first
+     */
+    public record ReportView(double number, String show, double version, double startedAt, double endedAt, String by, String chosen, boolean stopped, Counts counts, List<LineView> lines,
+                             List<FiguresView> targets, Optional<SignView> signed, Optional<Double> before, List<ChangedLine> changed) {
+        static ReportView of(ProofStore.Kept kept, Optional<ProofStore.Kept> before) {
+            Report report = kept.report();
+            return new ReportView(kept.number(), report.show(), report.version(), report.startedAt(), report.endedAt(), report.by(), report.chosen(), report.stopped(), Counts.of(report.lines()),
+                    report.lines().stream().map(LineView::of).toList(), report.targets().stream().map(FiguresView::of).toList(), report.signed().map(ProofViews::sign),
+                    before.map(other -> (double) other.number()), before.map(other -> Comparison.of(other.report(), report)).orElse(List.of()).stream().map(ChangedLine::of).toList());
+        }
+    }
+
+    /** What the newest report says of a line, and whether it still holds. */
+    public record ProvedView(String line, Verdict verdict, Verdict.Standing standing, String word, boolean stale, boolean standIn) {
+        static ProvedView of(Map.Entry<String, Proved> entry) {
+            Proved proved = entry.getValue();
+            return new ProvedView(entry.getKey(), proved.verdict(), proved.verdict().standing(), ProofWords.verdict(proved.verdict()), proved.stale(), proved.standIn());
+        }
+    }
+
+    /** What a proof left, and can be sent back. */
+    public record LeftoverView(double at, List<String> messages) {
+        static LeftoverView of(ProofStore.Leftover left) {
+            return new LeftoverView(left.at(), left.old().stream().map(old -> old.name() + " " + Proofs.message(old).address() + " " + OscText.brief(Proofs.message(old).arguments())).toList());
+        }
+    }
+
+    private static SignView sign(Report.SignOff signed) {
+        return new SignView(signed.name(), signed.note(), signed.at());
+    }
+
+    private static double millis(long nanos) {
+        return nanos / 1e6;
+    }
+}

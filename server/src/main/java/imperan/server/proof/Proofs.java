@@ -1,0 +1,372 @@
+package imperan.server.proof;
+
+import imperan.live.Actor;
+import imperan.live.Command;
+import imperan.live.Line;
+import imperan.live.LinkView;
+import imperan.osc.Decoded;
+import imperan.osc.OscDecoder;
+import imperan.osc.OscEncoder;
+import imperan.osc.OscMessage;
+import imperan.proof.Diagnosis;
+import imperan.proof.Facts;
+import imperan.proof.WhyNot;
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Proved;
+import imperan.proof.report.Report;
+import imperan.proof.run.Conditions;
+import imperan.proof.run.Outcome;
+import imperan.proof.run.Planner;
+import imperan.proof.run.Print;
+import imperan.proof.run.ProofPlan;
+import imperan.proof.run.ProofRun;
+import imperan.proof.run.Scope;
+import imperan.server.run.LiveFacts;
+import imperan.server.run.ProofWatcher;
+import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
+import imperan.server.store.ProofStore;
+import imperan.server.store.ProofStore.Kept;
+import imperan.server.store.ShowStore;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Problem;
+import imperan.show.Show;
+import imperan.show.StandInEnd;
+import imperan.show.Target;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
+
+/** Proofs of the live show: planned, begun, written down while they run, and kept as reports. */
+@Component
+public class Proofs implements AutoCloseable {
+
+    /** A plan that was looked at longer ago says nothing of the stage as it is. */
+    static final Duration PLAN_HOLDS = Duration.ofMinutes(15);
+    private static final int MOST_PLANS = 64;
+
+    private static final Logger LOG = LoggerFactory.getLogger(Proofs.class);
+
+    /**
+     * What somebody wants proved.
+     *
+     * @param within   a layout or a page; empty for all
+     * @param target   only lines to this one; empty for all
+     * @param lines    only these; empty for all
+     * @param times    how often each line is said at least, 1 to {@value Conditions#MOST_TIMES}
+     * @param attended whether somebody is there to be asked
+     * @param venues   the names, as typed, of the targets whose venue end may be spoken to
+     */
+    public record Wish(Optional<PartId> within, Optional<PartId> target, Set<String> lines, int times, boolean attended, List<String> venues) {
+        public Wish {
+            lines = Set.copyOf(lines);
+            venues = List.copyOf(venues);
+        }
+    }
+
+    /**
+     * A plan to be looked at.
+     *
+     * @param token names it where it is begun; it is another one as soon as the plan is
+     */
+    public record Planned(ProofPlan plan, String token) {
+    }
+
+    /**
+     * A proof that runs, or the last one.
+     *
+     * @param outcomes what came of its lines so far
+     * @param number   of its report; empty while it runs, and where none could be kept
+     */
+    public record Running(ProofRun run, ProofRun.Phase phase, String by, String chosen, long startedAt, List<Outcome> outcomes, Optional<ProofRun.Asking> asking, int said,
+                          Optional<Long> number, Optional<String> trouble) {
+    }
+
+    /** What is remembered of a run beside it. */
+    private static final class Begun {
+        private final ProofRun run;
+        private final String showId;
+        private final String showName;
+        private final String by;
+        private final String chosen;
+        private final long startedAt;
+        private volatile Optional<Long> number = Optional.empty();
+        private volatile Optional<String> trouble = Optional.empty();
+
+        private Begun(ProofRun run, String showId, String showName, String by, String chosen, long startedAt) {
+            this.run = run;
+            this.showId = showId;
+            this.showName = showName;
+            this.by = by;
+            this.chosen = chosen;
+            this.startedAt = startedAt;
+        }
+    }
+
+    private final Keeper keeper;
+    private final ShowStore shows;
+    private final ShowLoop loop;
+    private final ProofStore store;
+    private final ExecutorService writing = Executors.newSingleThreadExecutor(r -> new Thread(r, "proofs"));
+    /** When plans were looked at, the newest last. */
+    private final Map<String, Instant> looked = new LinkedHashMap<>();
+    private volatile Optional<Begun> last = Optional.empty();
+
+    Proofs(Keeper keeper, ShowStore shows, ShowLoop loop, ProofStore store) {
+        this.keeper = keeper;
+        this.shows = shows;
+        this.loop = loop;
+        this.store = store;
+    }
+
+    // ---- before
+
+    /** What a proof would do. Nothing is sent for it. */
+    public Planned plan(String showId, Wish wish) {
+        Planned planned = planNow(showId, wish);
+        synchronized (looked) {
+            looked.remove(planned.token());
+            looked.put(planned.token(), Instant.now());
+            looked.keySet().stream().limit(Math.max(0, looked.size() - MOST_PLANS)).toList().forEach(looked::remove);
+        }
+        return planned;
+    }
+
+    private Planned planNow(String showId, Wish wish) {
+        if (wish.times() < 1 || wish.times() > Conditions.MOST_TIMES) {
+            throw new IllegalArgumentException("A line is said 1 to " + Conditions.MOST_TIMES + " times");
+        }
+        Show show = keeper.show(showId).join();
+        List<LinkView> links = loop.askLive(showId, (running, now) -> running.links()).join();
+        Set<PartId> cleared = show.all(Target.class).stream().filter(part -> wish.venues().contains(part.body().called())).map(Part::id).collect(Collectors.toSet());
+        ProofPlan plan = Planner.plan(show, new Scope(wish.within(), wish.target(), wish.lines()), new Conditions(wish.times(), wish.attended(), cleared), links);
+        String says = plan.lines().stream().map(line -> line.id() + line.print() + line.way()).collect(Collectors.joining("\n")) + wish;
+        return new Planned(plan, Integer.toHexString(Objects.hash(showId, says)) + "-" + plan.messages());
+    }
+
+    /**
+     * Begins the proof that was looked at, or says why not.
+     *
+     * @param token of the plan
+     */
+    public Optional<Problem> begin(String showId, Wish wish, String token, Actor by) {
+        Planned planned = planNow(showId, wish);
+        Instant seen;
+        synchronized (looked) {
+            seen = looked.get(token);
+        }
+        boolean venue = !planned.plan().conditions().cleared().isEmpty();
+        if (!planned.token().equals(token) || seen == null) {
+            return Optional.of(Problem.of("The plan is another one by now. Look at it again, then start"));
+        } else if (venue && Duration.between(seen, Instant.now()).compareTo(PLAN_HOLDS) > 0) {
+            return Optional.of(Problem.of("This plan was shown more than 15 minutes ago. Look at it again, then start"));
+        } else if (planned.plan().lines().isEmpty()) {
+            return Optional.of(Problem.of("There is no line to prove here. Choose others"));
+        } else if (venue && by.name().isBlank()) {
+            return Optional.of(Problem.of("Say who you are, at the top: who says that the stage is clear has a name"));
+        } else if (store.leftover(showId).isPresent()) {
+            return Optional.of(Problem.of("The last proof ended in the middle. Put back what it left, or dismiss that, then start"));
+        }
+        Begun begun = new Begun(new ProofRun(planned.plan(), by.name()), showId, shows.show(showId).name(), by.name(), chosen(planned.plan().show(), wish), System.currentTimeMillis());
+        Optional<Problem> problem = loop.prove(showId, begun.run, new Watching(begun)).join();
+        if (problem.isEmpty()) {
+            last = Optional.of(begun);
+        }
+        return problem;
+    }
+
+    private static String chosen(Show show, Wish wish) {
+        List<String> words = new ArrayList<>();
+        words.add(wish.lines().isEmpty() ? "all lines" : wish.lines().size() == 1 ? "1 line" : wish.lines().size() + " lines");
+        wish.within().flatMap(show::part).ifPresent(part -> words.add("of " + part.body().called()));
+        wish.target().flatMap(show::part).ifPresent(part -> words.add("to " + part.body().called()));
+        return String.join(" ", words);
+    }
+
+    /** The targets of a plan that are spoken to at the venue. */
+    public static List<Part> venues(ProofPlan plan) {
+        Set<PartId> targets = plan.lines().stream().flatMap(line -> line.target().stream()).collect(Collectors.toSet());
+        return plan.show().all(Target.class).stream().filter(part -> targets.contains(part.id()) && ((Target) part.body()).standIn().filter(StandInEnd::inUse).isEmpty()).toList();
+    }
+
+    // ---- meanwhile
+
+    /** The one that runs in a show, or the last one that ran since the start. */
+    public Optional<Running> running(String showId) {
+        return last.filter(begun -> begun.showId.equals(showId) && loop.liveShowId().equals(showId)).map(begun -> loop.proof(showId, run -> new Running(begun.run,
+                // another show may have been live meanwhile: then it ended in the middle
+                run.filter(begun.run::equals).map(ProofRun::phase).orElse(ProofRun.Phase.ENDED), begun.by, begun.chosen, begun.startedAt, begun.run.outcomes(), begun.run.asking(), begun.run.said(), begun.number, begun.trouble)).join());
+    }
+
+    /** What a person wants of the proof that runs. */
+    public enum Order { STOP, FREEZE, SEND, LEAVE_OUT, SEEN, NOT_SEEN }
+
+    /** Does it, or says why it cannot be done. */
+    public Optional<Problem> order(String showId, Order order) {
+        return loop.proof(showId, found -> {
+            Optional<ProofRun> running = found.filter(run -> run.phase() != ProofRun.Phase.ENDED);
+            if (running.isEmpty()) {
+                return Optional.of(Problem.of("No proof is running"));
+            }
+            ProofRun run = running.get();
+            switch (order) {
+                case STOP -> run.stop();
+                case FREEZE -> run.freeze();
+                case SEND -> run.send();
+                case LEAVE_OUT -> run.leaveOut();
+                case SEEN, NOT_SEEN -> run.seen(order == Order.SEEN);
+            }
+            return Optional.<Problem>empty();
+        }).join();
+    }
+
+    private final class Watching implements ProofWatcher {
+
+        private final Begun begun;
+
+        private Watching(Begun begun) {
+            this.begun = begun;
+        }
+
+        @Override
+        public void read(ProofRun run) {
+            List<ProofRun.Old> old = run.toPutBack();
+            writing.execute(() -> {
+                try {
+                    store.putOld(begun.showId, old.stream().map(Proofs::old).toList());
+                    loop.proof(begun.showId, running -> {
+                        run.isWrittenDown();
+                        return true;
+                    });
+                } catch (DataAccessException | TransactionException e) {
+                    LOG.warn("What stands at the targets could not be written down, so the proof ends before it moves anything: {}", e.getMessage());
+                    begun.trouble = Optional.of("The database does not answer: nothing was sent that moves anything");
+                    loop.proof(begun.showId, running -> {
+                        run.stop();
+                        return true;
+                    });
+                }
+            });
+        }
+
+        @Override
+        public void ended(ProofRun run) {
+            List<Outcome> outcomes = run.outcomes();
+            Report plain = new Report(begun.showName, run.plan().show().version(), begun.startedAt, System.currentTimeMillis(), begun.by, begun.chosen, run.wasStopped(),
+                    outcomes.stream().map(Outcome::result).toList(), run.figures(), Optional.empty());
+            writing.execute(() -> keep(plain, outcomes));
+        }
+
+        private void keep(Report plain, List<Outcome> outcomes) {
+            try {
+                Map<String, LineResult> caused = causes(begun.showId, begun.run.plan().show(), outcomes);
+                Report report = new Report(plain.show(), plain.version(), plain.startedAt(), plain.endedAt(), plain.by(), plain.chosen(), plain.stopped(),
+                        plain.lines().stream().map(line -> caused.getOrDefault(line.line(), line)).toList(), plain.targets(), plain.signed());
+                store.forgetOld(begun.showId);
+                begun.number = Optional.of(store.keep(begun.showId, report));
+            } catch (RuntimeException e) {
+                LOG.error("The report of a proof could not be kept", e);
+                begun.trouble = Optional.of("The report could not be kept: the database does not answer");
+            }
+        }
+
+        @Override
+        public void abandoned(ProofRun run) {
+            List<ProofRun.Old> left = run.toPutBack();
+            begun.trouble = Optional.of("Another show went live in the middle of it");
+            writing.execute(() -> store.putOld(begun.showId, left.stream().map(Proofs::old).toList()));
+        }
+    }
+
+    /** What may be the cause, for each line that fell short; from what was seen then. */
+    private Map<String, LineResult> causes(String showId, Show show, List<Outcome> outcomes) {
+        LiveFacts live = loop.facts(showId).join();
+        Map<String, LineResult> caused = new LinkedHashMap<>();
+        for (Outcome outcome : outcomes) {
+            outcome.seen().flatMap(seen -> Facts.of(show, seen, live.network(), loop.missed())).map(WhyNot::of).flatMap(diagnosis -> diagnosis.groups().stream().findFirst())
+                    .ifPresent((Diagnosis.Group group) -> caused.put(outcome.result().line(), outcome.result().causedBy(group.rank(), group.suspects())));
+        }
+        return caused;
+    }
+
+    // ---- afterwards
+
+    public List<Kept> reports(String showId) {
+        shows.show(showId);
+        return store.reports(showId);
+    }
+
+    public Optional<Kept> report(String showId, long number) {
+        return store.report(showId, number);
+    }
+
+    /** Somebody takes a report as it is; empty where there is none of this number. */
+    public Optional<Report> sign(String showId, long number, String name, String note) {
+        return store.report(showId, number).map(kept -> {
+            Report signed = kept.report().signed(new Report.SignOff(name, note, System.currentTimeMillis()));
+            store.sign(showId, number, signed);
+            return signed;
+        });
+    }
+
+    /** What the reports of a show say of its lines as they are now. */
+    public Map<String, Proved> proved(String showId) {
+        return Proved.of(store.reports(showId).stream().map(Kept::report).toList(), Print.all(keeper.show(showId).join()));
+    }
+
+    // ---- what was left
+
+    private static ProofStore.Old old(ProofRun.Old old) {
+        return new ProofStore.Old(old.target().value(), old.back().targetName(), OscEncoder.encode(new OscMessage(old.back().address(), old.back().arguments())));
+    }
+
+    /** The message of something that was left. */
+    public static OscMessage message(ProofStore.Old old) {
+        return (OscMessage) ((Decoded.Whole) new OscDecoder().decode(old.message())).packet();
+    }
+
+    /** What a proof moved and did not put back, because Imperan ended or another show went live; empty where nothing is left, and while one runs. */
+    public Optional<ProofStore.Leftover> leftover(String showId) {
+        boolean runs = running(showId).filter(run -> run.phase() != ProofRun.Phase.ENDED || run.number().isEmpty() && run.trouble().isEmpty()).isPresent();
+        return runs ? Optional.empty() : store.leftover(showId);
+    }
+
+    /** Sends what was left back, each once. */
+    public void putBack(String showId, Actor by) {
+        List<ProofStore.Old> left = leftover(showId).map(ProofStore.Leftover::old).orElse(List.of());
+        loop.askLive(showId, (running, now) -> {
+            for (ProofStore.Old old : left) {
+                OscMessage message = message(old);
+                running.carryOut(new Command.Prove(new Line(Optional.empty(), 0, Optional.of(new PartId(old.target())), old.name(), message.address(), message.arguments())),
+                        Actor.proof(by.name()), now);
+            }
+            return true;
+        }).join();
+        store.forgetOld(showId);
+    }
+
+    public void dismiss(String showId) {
+        store.forgetOld(showId);
+    }
+
+    @Override
+    public void close() {
+        writing.shutdown();
+    }
+}
