@@ -17,10 +17,20 @@ const LOOK_MS = 500;
 class Trouble extends Error {}
 
 function options(words) {
-  const wish = { show: "", target: "", page: "", times: 12, venues: [], by: "", strict: false, report: "" };
+  const wish = {
+    show: "",
+    target: "",
+    page: "",
+    times: 12,
+    venues: [],
+    by: "",
+    strict: false,
+    report: "",
+  };
   const value = (name) => {
     const next = words.shift();
-    if (next === undefined || next.startsWith("--")) throw new Trouble(`${name} needs a value\n${USAGE}`);
+    if (next === undefined || next.startsWith("--"))
+      throw new Trouble(`${name} needs a value\n${USAGE}`);
     return next;
   };
   while (words.length > 0) {
@@ -32,8 +42,12 @@ function options(words) {
     else if (word === "--by") wish.by = value(word);
     else if (word === "--strict") wish.strict = true;
     else if (word === "--report") wish.report = value(word);
-    else if (word.startsWith("--")) throw new Trouble(`There is no option ${word}\n${USAGE}`);
-    else if (wish.show) throw new Trouble(`Only one show is proved at a time: write its name in quotes\n${USAGE}`);
+    else if (word.startsWith("--"))
+      throw new Trouble(`There is no option ${word}\n${USAGE}`);
+    else if (wish.show)
+      throw new Trouble(
+        `Only one show is proved at a time: write its name in quotes\n${USAGE}`,
+      );
     else wish.show = word;
   }
   if (!wish.show) throw new Trouble(USAGE);
@@ -46,7 +60,8 @@ function options(words) {
   return wish;
 }
 
-const port = process.env.IMPERAN_PORT || read(`${process.env.IMPERAN_VAR}/port`) || "8420";
+const port =
+  process.env.IMPERAN_PORT || read(`${process.env.IMPERAN_VAR}/port`) || "8420";
 const browser = "from-a-script";
 
 function read(file) {
@@ -62,27 +77,44 @@ async function ask(path, body, method = body === undefined ? "GET" : "POST") {
   try {
     answer = await fetch(`http://127.0.0.1:${port}/api${path}`, {
       method,
-      headers: { "Content-Type": "application/json", "Imperan-Browser": browser },
+      headers: {
+        "Content-Type": "application/json",
+        "Imperan-Browser": browser,
+      },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
   } catch {
-    throw new Trouble(`Imperan does not answer on port ${port}. Start it first: ./imperan up`);
+    throw new Trouble(
+      `Imperan does not answer on port ${port}. Start it first: ./imperan up`,
+    );
   }
   if (!answer.ok) {
     const told = await answer.json().catch(() => null);
-    throw new Trouble(told?.problems?.[0]?.message ?? `Imperan answers ${answer.status} to ${path}`);
+    throw new Trouble(
+      told?.problems?.[0]?.message ??
+        `Imperan answers ${answer.status} to ${path}`,
+    );
   }
   return answer;
 }
 
 const json = async (...wanted) => (await ask(...wanted)).json();
 
-async function part(show, kind, name) {
-  if (!name) return null;
-  const file = await json(`/shows/${show}/file`);
-  const found = file.parts.filter((one) => one.body.kind === kind && one.body.name === name);
-  if (found.length === 0) throw new Trouble(`The show has no ${kind} “${name}”`);
-  return found[0].id;
+/** Narrows a wish to the lines of a page, to a target, as the plan of all of them names these. */
+async function narrowed(show, wish, wanted) {
+  const whole = await json(`/shows/${show}/proof/plan`, wish);
+  const lines = whole.lines.filter(
+    (line) =>
+      (!wanted.target || line.targetName === wanted.target) &&
+      (!wanted.page ||
+        line.page === wanted.page ||
+        line.page.startsWith(`${wanted.page}, `)),
+  );
+  if (lines.length === 0)
+    throw new Trouble(
+      `No line is sent${wanted.page ? ` from the page “${wanted.page}”` : ""}${wanted.target ? ` to a target “${wanted.target}”` : ""}`,
+    );
+  return { ...wish, lines: lines.map((line) => line.line) };
 }
 
 function say(text) {
@@ -95,7 +127,9 @@ async function follow(path) {
     const [now] = await json(path);
     if (now.counts.fellShort + now.counts.open + now.counts.good !== said) {
       said = now.counts.fellShort + now.counts.open + now.counts.good;
-      say(`  ${said} of ${now.total} lines, ${now.counts.fellShort} fell short`);
+      say(
+        `  ${said} of ${now.total} lines, ${now.counts.fellShort} fell short`,
+      );
     }
     if (now.trouble) throw new Trouble(now.trouble);
     if (now.phase === "ENDED" && now.number !== null) return now.number;
@@ -105,29 +139,37 @@ async function follow(path) {
 
 async function prove(words) {
   const wanted = options(words);
-  const shows = (await json("/shows")).filter((show) => show.name === wanted.show && !show.deletedAt);
-  if (shows.length === 0) throw new Trouble(`There is no show “${wanted.show}”`);
+  const shows = (await json("/shows")).filter(
+    (show) => show.name === wanted.show && !show.deletedAt,
+  );
+  if (shows.length === 0)
+    throw new Trouble(`There is no show “${wanted.show}”`);
   if (!shows[0].live)
-    throw new Trouble(`“${wanted.show}” is not live: nothing can be sent. Go live with it in Shows first`);
+    throw new Trouble(
+      `“${wanted.show}” is not live: nothing can be sent. Go live with it in Shows first`,
+    );
   const show = shows[0].id;
   if (wanted.by) await ask(`/browsers/${browser}`, { name: wanted.by }, "PUT");
-  const wish = {
-    within: await part(show, "page", wanted.page),
-    target: await part(show, "target", wanted.target),
+  const all = {
+    within: null,
+    target: null,
     lines: [],
     times: wanted.times,
     attended: false,
     venues: wanted.venues,
   };
+  const wish =
+    wanted.page || wanted.target ? await narrowed(show, all, wanted) : all;
   const plan = await json(`/shows/${show}/proof/plan`, wish);
   for (const name of wanted.venues)
     if (!plan.venues.some((venue) => venue.name === name))
       throw new Trouble(`No line here is sent to “${name}” at the venue`);
   say(
-    `${wanted.show}: ${plan.lines.length} lines, ${plan.runs} are sent, about ${Math.ceil(plan.seconds)} s`,
+    `${wanted.show}: ${plan.lines.length} ${plan.lines.length === 1 ? "line" : "lines"}, ${plan.runs} sent, about ${Math.ceil(plan.seconds)} s`,
   );
   await ask(`/shows/${show}/proof`, { wish, token: plan.token });
-  const stop = () => void ask(`/shows/${show}/proof/orders`, { order: "STOP" }).catch(() => {});
+  const stop = () =>
+    void ask(`/shows/${show}/proof/orders`, { order: "STOP" }).catch(() => {});
   process.once("SIGINT", stop);
   process.once("SIGTERM", stop);
   const number = await follow(`/shows/${show}/proof`);
@@ -137,9 +179,13 @@ async function prove(words) {
       `  ${line.word.padEnd(14)} ${line.targetName} ${line.address} (${line.page}, ${line.label})${line.says ? `: ${line.says}` : ""}`,
     );
   const { good, open, fellShort } = report.counts;
-  say(`${good} proved, ${fellShort} fell short, ${open} neither. Report ${number}`);
+  say(
+    `${good} proved, ${fellShort} fell short, ${open} neither. Report ${number}`,
+  );
   if (wanted.report) {
-    const file = await ask(`/shows/${show}/proof/reports/${number}/report.${wanted.report.split(".").pop()}`);
+    const file = await ask(
+      `/shows/${show}/proof/reports/${number}/report.${wanted.report.split(".").pop()}`,
+    );
     writeFileSync(wanted.report, Buffer.from(await file.arrayBuffer()));
     say(`Written: ${wanted.report}`);
   }
@@ -150,6 +196,8 @@ async function prove(words) {
 try {
   process.exitCode = await prove(process.argv.slice(2));
 } catch (e) {
-  process.stderr.write(`imperan: ${e instanceof Trouble ? e.message : e.stack}\n`);
+  process.stderr.write(
+    `imperan: ${e instanceof Trouble ? e.message : e.stack}\n`,
+  );
   process.exitCode = 2;
 }

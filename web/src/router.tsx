@@ -48,7 +48,16 @@ export const router = createHashRouter([
           { path: "/shows", element: <Station name="ShowsStation" /> },
           { path: "/history", element: <Station name="HistoryStation" /> },
           { path: "/glossary", element: <Station name="Glossary" /> },
-          { path: "/proof", element: <Station name="ReadyCheck" /> },
+          {
+            path: "/proof",
+            element: <Station name="ProofStation" />,
+            children: [
+              { index: true, element: <Station name="Prove" /> },
+              { path: "reports", element: <Station name="Reports" /> },
+              { path: "reports/:number", element: <Station name="ReportPage" /> },
+              { path: "ready", element: <Station name="ReadyCheck" /> },
+            ],
+          },
           { path: "/wire", element: <Station name="WireStation" /> },
         ],
       },

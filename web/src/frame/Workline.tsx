@@ -5,6 +5,7 @@ import { lock } from "../requests/edits";
 import { browser } from "../live/browser";
 import { rename } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
+import { useLearnProved, useProvedCount } from "../proof/proved";
 import { isOpen, useFindings } from "../rig/rig";
 import { Shortcuts } from "./Shortcuts";
 import { report } from "../ui/notices";
@@ -22,6 +23,8 @@ export function Workline() {
   const controls = partsOf(parts, "control");
   const findings = useFindings().filter(isOpen).length;
   const held = targets.filter((t) => (links.get(t.part.id)?.gate ?? "OPEN") !== "OPEN").length;
+  const proved = useProvedCount();
+  useLearnProved();
   const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
 
   return (
@@ -53,7 +56,7 @@ export function Workline() {
           mark={`${controls.length} ${controls.length === 1 ? "control" : "controls"}`}
         />
         <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
-        <Station to="/proof" name="Proof" mark="check" />
+        <Station to="/proof" name="Proof" mark={proved > 0 ? `${proved} proved` : "not proved"} />
       </nav>
       <StartOffers />
       <div className="flex flex-none items-center gap-2">

@@ -5,6 +5,7 @@ import { Seen } from "../controls/Seen";
 import { browser } from "../live/browser";
 import { calledOf, controlAt, type Laid } from "../live/laid";
 import { partOf, useShow } from "../live/show";
+import { ProvedMark } from "../proof/ProvedMark";
 import { placeOf } from "../run/CellGrid";
 import { GATE_WORDS } from "../rig/gates";
 import { report } from "../ui/notices";
@@ -111,6 +112,7 @@ export function Handle({ held, cells, moving, selected, small, findings, onStart
           <CopyCheck size={14} aria-hidden />
         </span>
       )}
+      {body.kind === "control" && <ProvedMark control={id} />}
       {gated && (
         <span
           className="pointer-events-none absolute bottom-0.5 left-0.5 z-20 rounded bg-caution p-0.5 text-ink"

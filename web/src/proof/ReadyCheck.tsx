@@ -101,8 +101,7 @@ export function ReadyCheck() {
             ))}
           </ul>
           <p className="mt-3 text-sm text-quiet print:hidden">
-            Every target was asked what changes nothing. Lines are not proved yet: touch them, and what is not
-            answered appears here.
+            Every target was asked what changes nothing. Nothing else was sent.
           </p>
         </>
       )}

@@ -30,7 +30,7 @@ public record Actor(Kind kind, String id, String name, Set<Right> rights) {
 
     /** The one that says lines for a proof which this person started. */
     public static Actor proof(String name) {
-        return new Actor(Kind.PROOF, "", name, EnumSet.of(Right.PROVE));
+        return new Actor(Kind.PROOF, "", name, EnumSet.of(Right.PROVE, Right.OPERATE));
     }
 
     /** A person at a device, who may do all that there is. */

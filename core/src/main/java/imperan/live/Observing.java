@@ -32,7 +32,9 @@ final class Observing {
     /** Of a line. */
     Observed line(Line line, Link link, long now) {
         Optional<LiveControl> control = line.control().map(state.controls::get);
-        return observed(link, control.filter(found -> link.lane().holds(found.id)).isPresent(), Optional.of(line), control.flatMap(found -> state.paths.trace(found.id)),
+        return observed(link, control.filter(found -> link.lane().holds(found.id)).isPresent(), Optional.of(line), control.flatMap(found -> state.paths.trace(found.id))
+                // the control may have said something else since
+                .filter(path -> path.line().filter(last -> last.address().equals(line.address()) && last.target().equals(line.target())).isPresent()),
                 control.map(found -> awaitedOn(found, link, Optional.of(line))).orElse(line.address()), now);
     }
 

@@ -2,6 +2,7 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 
+import java.util.List;
 import java.util.Optional;
 
 /** Whether an argument says what somebody wrote down: a number as it counts, a text with its exact spelling. */
@@ -30,6 +31,25 @@ public final class Spelling {
                 }
             }
         };
+    }
+
+    /** Whether each answers the other in kind: no text to a number, no number to a text, and no whole number to a decimal. */
+    public static boolean isSameKind(List<OscArgument> sent, List<OscArgument> said) {
+        for (int i = 0; i < Math.min(sent.size(), said.size()); i++) {
+            boolean cut = isDecimal(sent.get(i)) && isWhole(said.get(i));
+            if (cut || number(sent.get(i)).isPresent() != number(said.get(i)).isPresent()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isDecimal(OscArgument argument) {
+        return argument instanceof OscArgument.Float32 || argument instanceof OscArgument.Float64;
+    }
+
+    private static boolean isWhole(OscArgument argument) {
+        return argument instanceof OscArgument.Int32 || argument instanceof OscArgument.Int64;
     }
 
     /** The number that an argument is; empty where it is none. */

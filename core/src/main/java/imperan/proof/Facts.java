@@ -89,7 +89,7 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
 
     /** Whether an answer is missing: that of the line, or where no control is asked about any of the target. */
     boolean isMissing() {
-        return seen.path().isEmpty() ? seen.link().state() != LinkState.ANSWERING && seen.link().state() != LinkState.SENDS_ONLY
+        return seen.line().isEmpty() ? seen.link().state() != LinkState.ANSWERING && seen.link().state() != LinkState.SENDS_ONLY
                 : seen.answers().missed().isPresent() || stopped().filter(reason -> reason instanceof Reason.NoAnswer || reason instanceof Reason.NoNews).isPresent();
     }
 

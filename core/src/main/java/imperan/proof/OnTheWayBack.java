@@ -4,9 +4,9 @@ import imperan.live.AnswerTally;
 import imperan.live.Missed;
 import imperan.live.Observed;
 import imperan.live.Reason;
+import imperan.live.Spelling;
 import imperan.live.Stray;
 import imperan.live.Trace;
-import imperan.osc.OscArgument;
 import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Target;
@@ -69,16 +69,7 @@ final class OnTheWayBack {
 
     /** Whether numbers came for numbers, and texts for texts. */
     private static boolean isSameKind(Evidence.Came instead) {
-        for (int i = 0; i < Math.min(instead.said().size(), instead.sent().size()); i++) {
-            if (isText(instead.said().get(i)) != isText(instead.sent().get(i))) {
-                return false;
-            }
-        }
-        return !instead.said().isEmpty();
-    }
-
-    private static boolean isText(OscArgument argument) {
-        return argument instanceof OscArgument.Text;
+        return !instead.said().isEmpty() && Spelling.isSameKind(instead.sent(), instead.said());
     }
 
     private Optional<Evidence> elsewhere(Predicate<Missed.CameFrom> which) {

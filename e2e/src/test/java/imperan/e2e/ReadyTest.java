@@ -33,6 +33,7 @@ class ReadyTest {
             }
             imperan.fault("Wick", Fault.PORT_CLOSED, true);
             page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof"))).click();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ready check")).click();
             assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not ready"))).isVisible();
             assertThat(question("AT_VENUE")).hasAttribute("data-ready", "false");
             assertThat(question("AT_VENUE")).containsText("0 of 5");
@@ -50,7 +51,7 @@ class ReadyTest {
                     .getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName("held"));
             held.click();
             assertThat(held).hasAttribute("data-state", "on");
-            page.navigate(imperan.url("/#/proof"));
+            page.navigate(imperan.url("/#/proof/ready"));
             assertThat(question("OPEN")).containsText("0 of 5");
             assertThat(question("OPEN")).containsText("Held: nothing is sent by hand");
             again();
@@ -58,7 +59,7 @@ class ReadyTest {
             assertThat(page).hasURL(Pattern.compile("#/rig$"));
 
             // nobody takes for ready what was ready before
-            page.navigate(imperan.url("/#/proof"));
+            page.navigate(imperan.url("/#/proof/ready"));
             assertThat(question("OPEN")).isVisible();
             imperan.stopServer();
             again();

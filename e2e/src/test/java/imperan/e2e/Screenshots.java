@@ -67,9 +67,6 @@ class Screenshots {
             page.navigate(imperan.url("/#/rig"));
             page.locator("[data-target=Keel] [data-link-state=answering]").waitFor();
             shot(page, folder, "rig");
-            page.navigate(imperan.url("/#/rig/hosts"));
-            page.locator("[data-finding]").first().waitFor();
-            shot(page, folder, "hosts");
             page.navigate(imperan.url("/#/rig/phrasebooks"));
             page.locator("[data-phrase]").first().waitFor();
             shot(page, folder, "phrasebook");
@@ -108,16 +105,21 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Why no answer?")).click();
             page.locator("[data-suspect=DEAF]").waitFor();
             shot(page, folder, "why");
-            page.navigate(imperan.url("/#/proof"));
+            page.navigate(imperan.url("/#/proof/ready"));
             page.locator("[data-question=ANSWERED][data-ready=false]").scrollIntoViewIfNeeded();
             shot(page, folder, "ready");
             imperan.fault("Bellows", Fault.DEAF, false);
 
-            page.navigate(imperan.url("/#/history"));
-            page.getByLabel("Name of the version").fill("Before the first walk");
-            page.getByText("Save this version").click();
-            page.locator("[data-keep-point]").waitFor();
-            shot(page, folder, "history");
+            imperan.fault("Eddy", Fault.CLAMPED, true);
+            page.navigate(imperan.url("/#/proof"));
+            page.getByLabel("Each at least").click();
+            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("3 times: a quick look")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start the proof")).click();
+            page.locator("[data-verdict=WRONG_VALUE]").first().waitFor();
+            shot(page, folder, "proof");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open report")).click(new Locator.ClickOptions().setTimeout(120_000));
+            page.getByText("fell short").first().waitFor();
+            shot(page, folder, "report");
 
             page.navigate(imperan.url("/#/shows"));
             page.getByText("Duplicate").click();

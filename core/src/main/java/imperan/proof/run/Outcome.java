@@ -1,6 +1,7 @@
 package imperan.proof.run;
 
 import imperan.live.Observed;
+import imperan.proof.Suspect;
 import imperan.proof.report.LineResult;
 
 import java.util.List;
@@ -17,6 +18,18 @@ public record Outcome(PlannedLine line, LineResult result, Optional<Observed> se
 
     public Outcome {
         nanos = List.copyOf(nanos);
+    }
+
+    /** What its verdict says of the cause by itself; empty where the wire has to be asked. */
+    public Optional<Suspect> certain() {
+        return switch (result.verdict()) {
+            case WRONG_VALUE -> Optional.of(Suspect.OTHER_VALUE);
+            case WRONG_TYPE -> Optional.of(Suspect.OTHER_TYPE);
+            case LATE -> Optional.of(Suspect.LATE);
+            case OTHER_ADDRESS -> Optional.of(Suspect.OTHER_ADDRESS);
+            case PORT_CLOSED -> Optional.of(Suspect.PORT_CLOSED);
+            case CONFIRMED, WITNESSED, MASKED, ONE_WAY, SKIPPED, NOT_JUDGED, INTERMITTENT, NO_ANSWER, NOT_SEEN -> Optional.empty();
+        };
     }
 
     Outcome with(LineResult other) {

@@ -89,6 +89,7 @@ public final class ProofRun {
     private Optional<Asking> asking = Optional.empty();
     private Phase phase = Phase.READING;
     private boolean stopped;
+    private boolean renewed;
     private Optional<Flight> inHand = Optional.empty();
     private int said;
     private long turnAgainAt = Long.MAX_VALUE;
@@ -280,6 +281,11 @@ public final class ProofRun {
     }
 
     private boolean read(LiveShow live, long missed, long now) {
+        if (!renewed) {
+            renewed = true;
+            // a target that forgot us meanwhile is asked to tell us again, before that is taken for a fault of its lines
+            targets.keySet().forEach(target -> live.carryOut(new Command.FindOut(target), actor, now));
+        }
         boolean any = false;
         for (Reading asked : List.copyOf(reading)) {
             Optional<Landing> landing = asked.flight().flatMap(Flight::landing);
@@ -392,30 +398,10 @@ public final class ProofRun {
             Verdict verdict = !answered.news() ? Verdict.NOT_JUDGED : answered.afterNanos() > flight.limitNanos ? Verdict.LATE : Verdict.CONFIRMED;
             return new Landing(verdict, Optional.of(answered.afterNanos()), answered.said(), Optional.empty());
         } else if (ending instanceof Ending.WrongValue wrong) {
-            return new Landing(isOfOtherType(flight.line.arguments(), wrong.said()) ? Verdict.WRONG_TYPE : Verdict.WRONG_VALUE, Optional.of(wrong.afterNanos()), wrong.said(), Optional.empty());
+            return new Landing(Spelling.isSameKind(flight.line.arguments(), wrong.said()) ? Verdict.WRONG_VALUE : Verdict.WRONG_TYPE, Optional.of(wrong.afterNanos()), wrong.said(), Optional.empty());
         } else if (ending instanceof Ending.NoAnswer none) {
             return Landing.of(none.arrivedAs().isPresent() ? Verdict.OTHER_ADDRESS : flight.metClosedPort() ? Verdict.PORT_CLOSED : missed > flight.missed ? Verdict.NOT_JUDGED : Verdict.NO_ANSWER);
         }
         return Landing.of(Verdict.NOT_JUDGED);
-    }
-
-    /** A text where a number was sent, or the other way; or whole numbers where decimals were sent. */
-    private static boolean isOfOtherType(List<OscArgument> sent, List<OscArgument> said) {
-        for (int i = 0; i < Math.min(sent.size(), said.size()); i++) {
-            boolean number = Spelling.number(sent.get(i)).isPresent();
-            boolean cut = isDecimal(sent.get(i)) && isWhole(said.get(i));
-            if (number != Spelling.number(said.get(i)).isPresent() || cut) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    private static boolean isDecimal(OscArgument argument) {
-        return argument instanceof OscArgument.Float32 || argument instanceof OscArgument.Float64;
-    }
-
-    private static boolean isWhole(OscArgument argument) {
-        return argument instanceof OscArgument.Int32 || argument instanceof OscArgument.Int64;
     }
 }

@@ -8,8 +8,8 @@ import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
-import imperan.proof.Diagnosis;
 import imperan.proof.Facts;
+import imperan.proof.Rank;
 import imperan.proof.WhyNot;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Proved;
@@ -299,8 +299,10 @@ public class Proofs implements AutoCloseable {
         LiveFacts live = loop.facts(showId).join();
         Map<String, LineResult> caused = new LinkedHashMap<>();
         for (Outcome outcome : outcomes) {
-            outcome.seen().flatMap(seen -> Facts.of(show, seen, live.network(), loop.missed())).map(WhyNot::of).flatMap(diagnosis -> diagnosis.groups().stream().findFirst())
-                    .ifPresent((Diagnosis.Group group) -> caused.put(outcome.result().line(), outcome.result().causedBy(group.rank(), group.suspects())));
+            LineResult result = outcome.result();
+            outcome.certain().map(cause -> result.causedBy(Rank.CERTAIN, List.of(cause))).or(() -> outcome.seen().flatMap(seen -> Facts.of(show, seen, live.network(), loop.missed())).map(WhyNot::of)
+                    .flatMap(diagnosis -> diagnosis.groups().stream().findFirst()).map(group -> result.causedBy(group.rank(), group.suspects())))
+                    .ifPresent(known -> caused.put(result.line(), known));
         }
         return caused;
     }

@@ -1,0 +1,130 @@
+package imperan.e2e;
+
+import imperan.proof.Suspect;
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Report;
+import imperan.proof.report.Verdict;
+import imperan.proof.run.ProofRun;
+import imperan.server.proof.Proofs;
+import imperan.server.proof.Proofs.Wish;
+import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
+import imperan.live.Actor;
+import imperan.show.AnswerRule;
+import imperan.show.AnswerRule.Tolerance;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Body;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.EditRequest;
+import imperan.show.Layout;
+import imperan.show.Outcome;
+import imperan.show.Page;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Phrase;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Phrasebook;
+import imperan.show.Send;
+import imperan.show.StandInEnd;
+import imperan.show.Target;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import org.junit.jupiter.api.Test;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** Devices that were not made by us, on bare sockets: what is wrong with each comes out as it is. */
+class ForeignTest {
+
+    private static final Person ADA = new Person("ada", "Ada");
+    private static final PartId PAGE = new PartId("foreign-page");
+
+    private final List<EditRequest.Step> steps = new ArrayList<>();
+
+    private void put(String id, String parent, Body body) {
+        steps.add(new EditRequest.Put(new Part(new PartId(id), Optional.ofNullable(parent).map(PartId::new), 0, body), 0));
+    }
+
+    private static String name(Responder.Way way) {
+        return way.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private void device(Responder.Way way, int port, int answerPort) {
+        boolean asked = way == Responder.Way.ONLY_ASKED;
+        String id = name(way);
+        AnswerRule answer = AnswerRule.usual(asked ? AnswerRule.Kind.QUERY : AnswerRule.Kind.SAME);
+        Phrase phrase = Phrase.plain("/" + id + "/level", Phrase.Direction.BOTH, List.of(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(),
+                Optional.empty())), way == Responder.Way.COARSER ? answer.near(new Tolerance(Tolerance.Unit.STEP, 0.3)) : answer, "", "").doing(Phrase.Effect.VALUE);
+        put("book-" + id, null, new Phrasebook(id, Phrasebook.LinkSheet.unknown()));
+        put("phrase-" + id, "book-" + id, phrase);
+        put(id, null, Target.plain(id, "127.0.0.1", port, answerPort, asked ? Target.Answering.QUERIES : Target.Answering.REPORTS).simulatedAt(new StandInEnd("127.0.0.1", port, true))
+                .speaking(new PartId("book-" + id)));
+        put("level-" + id, PAGE.value(), Control.plain(id, new Cells(2 * way.ordinal(), 0, 2, 6), Fader.plain(Form.Direction.UP, Form.Grab.JUMP),
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(new PartId(id)), "/" + id + "/level", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.of()));
+    }
+
+    @Test
+    void whatIsWrongWithEachComesOutAsItIs() {
+        Map<Responder.Way, Responder> devices = new EnumMap<>(Responder.Way.class);
+        Arrays.stream(Responder.Way.values()).forEach(way -> devices.put(way, new Responder(way)));
+        try (Installation imperan = new Installation()) {
+            put("foreign-layout", null, Layout.plain("Foreign"));
+            put(PAGE.value(), "foreign-layout", Page.plain("Foreign", 2 * devices.size(), 6));
+            devices.forEach((way, device) -> device(way, device.port(), Command.freePort()));
+            Outcome outcome = imperan.bean(Keeper.class).change("salt-clock", show -> show.apply(new EditRequest("Put foreign devices", steps), ADA)).join();
+            assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
+            ShowLoop loop = imperan.bean(ShowLoop.class);
+            Desk.waitUntil("their sockets are open", () -> loop.askLive("salt-clock", (running, now) -> running.links().stream().allMatch(link -> link.socket().works())).join());
+
+            Proofs proofs = imperan.bean(Proofs.class);
+            Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), 12, false, List.of());
+            assertThat(proofs.begin("salt-clock", wish, proofs.plan("salt-clock", wish).token(), Actor.of(ADA))).isEmpty();
+            assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running("salt-clock").filter(run -> run.phase() == ProofRun.Phase.ENDED && run.number().isPresent()).isPresent())).isTrue();
+            Report report = proofs.report("salt-clock", proofs.running("salt-clock").orElseThrow().number().orElseThrow()).orElseThrow().report();
+            assertThat(report.lines()).hasSize(devices.size());
+            for (LineResult line : report.lines()) {
+                Responder.Way way = Arrays.stream(Responder.Way.values()).filter(each -> name(each).equals(line.targetName())).findFirst().orElseThrow();
+                assertThat(line.verdict()).as("%s", line).isEqualTo(verdict(way));
+                assertThat(line.suspects()).as("%s", line).containsAll(cause(way).stream().toList());
+            }
+        } finally {
+            devices.values().forEach(Responder::close);
+        }
+    }
+
+    private static Verdict verdict(Responder.Way way) {
+        return switch (way) {
+            // the only target of its host on its answer port is believed from another port, too
+            case SAME, COARSER, ONLY_ASKED, OTHER_PORT -> Verdict.CONFIRMED;
+            case COARSER_THAN_TOLD -> Verdict.WRONG_VALUE;
+            case WHOLE -> Verdict.WRONG_TYPE;
+            case LATE -> Verdict.LATE;
+            case PREFIX -> Verdict.OTHER_ADDRESS;
+            case LOSES -> Verdict.INTERMITTENT;
+        };
+    }
+
+    private static Optional<Suspect> cause(Responder.Way way) {
+        return switch (way) {
+            case SAME, COARSER, ONLY_ASKED, OTHER_PORT -> Optional.empty();
+            case LATE -> Optional.of(Suspect.LATE);
+            case COARSER_THAN_TOLD -> Optional.of(Suspect.OTHER_VALUE);
+            case WHOLE -> Optional.of(Suspect.OTHER_TYPE);
+            case PREFIX -> Optional.of(Suspect.OTHER_ADDRESS);
+            case LOSES -> Optional.of(Suspect.LOSS);
+        };
+    }
+}

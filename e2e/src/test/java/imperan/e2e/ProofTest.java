@@ -1,0 +1,355 @@
+package imperan.e2e;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import imperan.osc.OscArgument;
+import imperan.osc.OscEncoder;
+import imperan.osc.OscMessage;
+import imperan.server.store.Keeper;
+import imperan.server.store.ProofStore;
+import imperan.show.EditRequest;
+import imperan.show.Outcome;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Show;
+import imperan.show.StandInEnd;
+import imperan.show.Target;
+import imperan.standins.Fault;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+/** Proofs of the demo show, as users run them. */
+class ProofTest {
+
+    /** A rack that reports once a second has to be waited for, line by line. */
+    private static final double LONG_MS = 120_000;
+    /** What a proof may not leave otherwise, as the page of the stand-ins names it; what goes on by itself is not among it. */
+    private static final Set<String> VALUES = Set.of("level", "mute", "red", "green", "blue", "x", "y", "turbulence", "sources", "locate", "sleep");
+
+    private static final PartId EDDY = new PartId("eddy");
+
+    private Installation imperan;
+    private Chromium chromium;
+    private Page page;
+
+    @BeforeEach
+    void theDemoShow() {
+        imperan = new Installation();
+        chromium = new Chromium();
+        page = chromium.device("Ada");
+    }
+
+    @AfterEach
+    void end() {
+        chromium.close();
+        imperan.close();
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private void choose(String label, String option) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
+    }
+
+    private void station() {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof"))).click();
+    }
+
+    private Locator heading(String text) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text).setExact(true));
+    }
+
+    private void waitForTheEnd() {
+        assertThat(button("Open report")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(LONG_MS));
+    }
+
+    private void answering(String... devices) {
+        page.navigate(imperan.url("/#/rig"));
+        for (String name : devices) {
+            assertThat(page.locator("[data-target=" + name + "] [data-link-state=answering]")).isVisible();
+        }
+    }
+
+    /** What stands at the devices, read from their own page. */
+    private Map<String, String> standing() {
+        String answer = HttpClient.newHttpClient().sendAsync(HttpRequest.newBuilder(URI.create(imperan.pictures() + "/state")).build(), HttpResponse.BodyHandlers.ofString()).join().body();
+        Map<String, String> values = new TreeMap<>();
+        for (JsonNode device : new JsonMapper().readTree(answer).path("devices")) {
+            gather(device.path("name").asString(), device.path("picture"), values);
+        }
+        return values;
+    }
+
+    private static void gather(String path, JsonNode node, Map<String, String> values) {
+        if (node.isObject()) {
+            node.properties().forEach(entry -> {
+                if (VALUES.contains(entry.getKey())) {
+                    values.put(path + "/" + entry.getKey(), entry.getValue().toString());
+                } else {
+                    gather(path + "/" + entry.getKey(), entry.getValue(), values);
+                }
+            });
+        } else if (node.isArray()) {
+            for (int i = 0; i < node.size(); i++) {
+                gather(path + "/" + i, node.get(i), values);
+            }
+        }
+    }
+
+    // ---- the whole show
+
+    /** From Layout it takes three presses; with no fault every line gets the verdict that its phrase predicts, and what was moved stands where it stood. */
+    @Test
+    void everyLineOfTheShowIsProvedAndEverythingIsPutBack() throws Exception {
+        answering("Bellows", "Wick", "Keel");
+        imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/1/level", new OscArgument.Float32(0.4f)));
+        imperan.post("Wick").byHand(OscMessage.of("/wick/lantern/7/level", new OscArgument.Int32(120)));
+        page.navigate(imperan.url("/#/layout/sound"));
+        assertThat(page.locator("[data-build]").first()).isVisible();
+        Map<String, String> before = standing();
+        assertThat(before).hasSizeGreaterThan(100);
+
+        station();
+        choose("Each at least", "3 times: a quick look");
+        button("Start the proof").click();
+        assertThat(heading("Proving")).isVisible();
+        assertThat(page.getByRole(AriaRole.PROGRESSBAR)).isVisible();
+        waitForTheEnd();
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("fell short"))).containsText("0 fell short");
+        assertThat(page.locator("[data-verdict=ONE_WAY]")).hasCount(2);
+        assertThat(page.locator("[data-verdict=ONE_WAY]").first()).containsText("/eddy/reset");
+        assertThat(page.locator("[data-verdict=SKIPPED]")).hasCount(2);
+        assertThat(page.locator("[data-verdict=SKIPPED]").filter(new Locator.FilterOptions().setHasText("/keel/sleep"))).containsText("cannot be undone, or hurts");
+        assertThat(page.locator("[data-verdict=MASKED]").filter(new Locator.FilterOptions().setHasText("/wick/lantern/1/colour"))).isVisible();
+        Map<String, String> after = standing();
+        assertThat(after).isEqualTo(before);
+
+        // the report, signed, and as files
+        button("Open report").click();
+        assertThat(page.getByText("Nothing fell short")).isVisible();
+        page.getByLabel("Note").fill("Before the first walk");
+        button("Sign off").click();
+        assertThat(page.getByText("Before the first walk")).isVisible();
+        for (String format : List.of("CSV", "JSON", "JUnit XML")) {
+            Download file = page.waitForDownload(() -> button(format).click());
+            assertThat(Files.readString(file.path())).contains("/bellows/in/1/level");
+        }
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Reports")).click();
+        assertThat(page.getByText("Signed by Ada")).isVisible();
+
+        // the controls say so, until their line changes
+        page.navigate(imperan.url("/#/layout/sound"));
+        Locator wheel = page.locator("[data-build=level-1]");
+        assertThat(wheel.locator("[data-proved=GOOD]")).isVisible();
+        wheel.click();
+        page.getByLabel("Address", new Page.GetByLabelOptions().setExact(true)).first().fill("/bellows/in/2/level");
+        page.keyboard().press("Enter");
+        assertThat(wheel.locator("[data-proved=stale]")).isVisible();
+        assertThat(page.locator("[data-build=level-2] [data-proved=GOOD]")).isVisible();
+    }
+
+    // ---- what falls short
+
+    @Test
+    void whatFellShortComesFirstWithItsLikelyCauseAndTheNextReportSaysWhatChanged() {
+        answering("Eddy");
+        station();
+        choose("To target", "Eddy");
+        choose("Each at least", "3 times: a quick look");
+        button("Start the proof").click();
+        waitForTheEnd();
+        imperan.fault("Eddy", Fault.CLAMPED, true);
+        button("Prove again").click();
+        choose("To target", "Eddy");
+        choose("Each at least", "3 times: a quick look");
+        button("Start the proof").click();
+        waitForTheEnd();
+        button("Open report").click();
+        Locator first = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Lines of the report")).getByRole(AriaRole.LISTITEM).first();
+        assertThat(first).hasAttribute("data-verdict", "WRONG_VALUE");
+        assertThat(first).containsText("answered 0.5");
+        assertThat(first).containsText("Eddy answers with another value");
+        assertThat(first).containsText("Compare the ranges at both ends");
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Changed verdicts"))).containsText("confirmed → wrong value");
+
+        // once it is mended, only what is still open is proved again
+        imperan.fault("Eddy", Fault.CLAMPED, false);
+        station();
+        button("Prove again").click();
+        choose("To target", "Eddy");
+        choose("Each at least", "3 times: a quick look");
+        button("Start the proof").click();
+        waitForTheEnd();
+        button("Prove again").click();
+        choose("To target", "Eddy");
+        choose("Which", "only failed, changed or new");
+        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x"))).hasCount(0);
+        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/reset")).first()).isVisible();
+    }
+
+    @Test
+    void stoppedItPutsBackWhatItMoved() {
+        answering("Bellows");
+        imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/3/level", new OscArgument.Float32(0.7f)));
+        Map<String, String> before = standing();
+        station();
+        choose("To target", "Bellows");
+        choose("Each at least", "299 times: finds a loss of 1 in 100 (95 %)");
+        button("Start the proof").click();
+        Desk.waitUntil("something is moved", () -> !standing().equals(before));
+        button("Stop").click();
+        waitForTheEnd();
+        assertThat(standing()).isEqualTo(before);
+        button("Open report").click();
+        assertThat(page.getByText("stopped before its end")).isVisible();
+    }
+
+    // ---- a person attends
+
+    @Test
+    void whatCannotAnswerIsWitnessedOnAPhoneAtTheStage() {
+        answering("Eddy");
+        station();
+        choose("To target", "Eddy");
+        choose("Each at least", "3 times: a quick look");
+        page.getByLabel("Somebody attends, and answers questions").check();
+        button("Start the proof").click();
+        Page phone = chromium.device("Ben");
+        phone.setViewportSize(390, 844);
+        phone.navigate(imperan.url("/#/proof"));
+        Locator asked = phone.locator("[data-question=SEEN]");
+        assertThat(asked).containsText("/eddy/reset");
+        asked.getByText("Yes, I saw it").click();
+        assertThat(asked).containsText("Walk");
+        asked.getByText("No, nothing").click();
+        waitForTheEnd();
+        assertThat(page.locator("[data-verdict=WITNESSED]")).hasCount(1);
+        assertThat(page.locator("[data-verdict=NOT_SEEN]")).containsText("a person saw nothing");
+    }
+
+    // ---- a venue
+
+    @Test
+    void aVenueIsNotSpokenToBeforeItsNameIsTypedAndTheStageIsSaidToBeClear() {
+        // its venue end is on this machine, too
+        Target eddy = imperan.bean(Keeper.class).change("salt-clock", show -> show.apply(new EditRequest("Go to the venue", List.of(new EditRequest.Put(atVenue(show), show.held(EDDY)
+                .orElseThrow().version()))), new Person("ada", "Ada"))).thenApply(outcome -> (Target) ((Outcome.Accepted) outcome).show().part(EDDY).orElseThrow().body()).join();
+        assertThat(eddy.standIn().orElseThrow().inUse()).isFalse();
+        imperan.post("Eddy").byHand(OscMessage.of("/eddy/tilt/x", new OscArgument.Float32(10)));
+        imperan.post("Eddy").byHand(OscMessage.of("/eddy/turbulence", new OscArgument.Float32(0)));
+        answering("Eddy");
+        station();
+        choose("To target", "Eddy");
+        Locator venue = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("At the venue"));
+        assertThat(venue).containsText("Eddy: at the venue, not a stand-in");
+        assertThat(button("Start the proof")).isDisabled();
+        assertThat(page.locator("[data-way=SKIPPED]").first()).containsText("Nobody has said that the stage is clear");
+        venue.getByLabel("Name of Eddy").fill("eddy");
+        assertThat(button("Start the proof")).isDisabled();
+        venue.getByLabel("Name of Eddy").fill("Eddy");
+        assertThat(venue.getByLabel("I looked: the stage is clear")).isVisible();
+        assertThat(button("Start the proof")).isDisabled();
+        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/turbulence"))).containsText("near the present value");
+        assertThat(page.locator("[data-way=ATTENDED]").filter(new Locator.FilterOptions().setHasText("/eddy/reset")).first()).containsText("Something happens each time");
+        venue.getByLabel("I looked: the stage is clear").check();
+        button("Start the proof").click();
+        waitForTheEnd();
+        // turbulence stands at zero, and nothing is raised from there; a tilt moves a little and comes back
+        assertThat(page.locator("[data-verdict=SKIPPED]").filter(new Locator.FilterOptions().setHasText("/eddy/turbulence"))).containsText("nothing is raised from zero");
+        assertThat(page.locator("[data-verdict=CONFIRMED]").filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x"))).containsText("venue");
+        assertThat(imperan.post("Eddy").picture().get("x")).isEqualTo(10.0);
+    }
+
+    private static Part atVenue(Show show) {
+        Part part = show.part(EDDY).orElseThrow();
+        Target target = (Target) part.body();
+        StandInEnd end = target.standIn().orElseThrow();
+        return new Part(part.id(), part.parent(), part.order(), target.at(end.host(), end.port()).simulatedAt(new StandInEnd(end.host(), end.port(), false)));
+    }
+
+    // ---- from a script
+
+    private Command.Said prove(String... words) throws Exception {
+        List<String> all = new ArrayList<>(List.of("prove"));
+        all.addAll(List.of(words));
+        String port = String.valueOf(URI.create(imperan.url("/")).getPort());
+        return new Command().run(Map.of("IMPERAN_PORT", port), Path.of(".."), all.toArray(String[]::new));
+    }
+
+    @Test
+    void aScriptIsToldByANumberWhetherAnythingFellShort() throws Exception {
+        answering("Eddy");
+        Path report = Files.createTempFile("proof", ".xml");
+        Command.Said well = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--report", report.toString());
+        assertThat(well.exit()).as(well.text()).isZero();
+        assertThat(well.text()).contains("The Salt Clock: 6 lines, 6 sent").contains("0 fell short").contains("one-way").contains("/eddy/reset");
+        assertThat(Files.readString(report)).contains("<testsuite").contains("/eddy/turbulence");
+
+        Command.Said strict = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--strict");
+        assertThat(strict.exit()).as(strict.text()).isEqualTo(1);
+        imperan.fault("Eddy", Fault.CLAMPED, true);
+        Command.Said wrong = prove("The Salt Clock", "--target", "Eddy", "--times", "3");
+        assertThat(wrong.exit()).as(wrong.text()).isEqualTo(1);
+        assertThat(wrong.text()).contains("wrong value");
+
+        assertThat(prove("The Salt Clok")).isEqualTo(new Command.Said(2, "imperan: There is no show “The Salt Clok”\n"));
+        assertThat(prove("The Salt Clock", "--target", "Edy").text()).contains("No line is sent to a target “Edy”");
+        assertThat(prove("The Salt Clock", "--venue", "Eddy", "--by", "Ada").text()).contains("No line here is sent to “Eddy” at the venue");
+        assertThat(prove("The Salt Clock", "--times", "0").exit()).isEqualTo(2);
+        imperan.stopServer();
+        Command.Said away = prove("The Salt Clock");
+        assertThat(away.exit()).isEqualTo(2);
+        assertThat(away.text()).contains("Start it first: ./imperan up");
+        imperan.startServer();
+    }
+
+    // ---- it ends in the middle
+
+    @Test
+    void whatAProofLeftIsOfferedAndNeverSentByItself() {
+        answering("Bellows");
+        imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(1)));
+        imperan.bean(ProofStore.class).putOld("salt-clock", List.of(new ProofStore.Old("bellows", "Bellows",
+                OscEncoder.encode(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(0.25f))))));
+        imperan.stopServer();
+        imperan.startServer();
+        answering("Bellows");
+        station();
+        Locator left = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Left by a proof"));
+        assertThat(left).containsText("1 value may stand where it left it");
+        button("Start the proof").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("The last proof ended in the middle");
+        left.getByText("What would be sent").click();
+        assertThat(left).containsText("Bellows /bellows/in/2/level 0.25");
+        assertThat(standing()).containsEntry("Bellows/strips/1/level", "1.0");
+        button("Put it back").click();
+        assertThat(left).isHidden();
+        Desk.waitUntil("it is back", () -> standing().get("Bellows/strips/1/level").equals("0.25"));
+    }
+}

@@ -1,0 +1,50 @@
+import { useCallback, useEffect, useState } from "react";
+import type { ProofLeftover } from "../api/types";
+import { dismissLeftover, leftover, putBack } from "../requests/proof";
+import { PushButton } from "../ui/buttons";
+import { dayAndTime } from "../ui/time";
+import { plural } from "./verdicts";
+
+/** What a proof that ended in the middle moved and did not put back: offered, never sent by itself. */
+export function Leftover() {
+  const [left, setLeft] = useState<ProofLeftover | null>(null);
+  const [trouble, setTrouble] = useState("");
+  const look = useCallback(() => leftover().then(setLeft, () => undefined), []);
+  useEffect(() => {
+    void look();
+  }, [look]);
+  if (!left) return null;
+  const done = (doing: Promise<unknown>) =>
+    void doing.catch((e: Error) => e.message && setTrouble(e.message)).finally(() => void look());
+  return (
+    <section aria-label="Left by a proof" className="mb-4 rounded-lg border-2 border-caution px-4 py-3">
+      <h2 className="text-lg font-bold text-caution">
+        A proof ended in the middle: {plural(left.messages.length, "value")} may stand where it left{" "}
+        {left.messages.length === 1 ? "it" : "them"}
+      </h2>
+      <p className="text-quiet">
+        What stood there before, {dayAndTime(new Date(left.at).toISOString())}. Nothing is sent until you say
+        so.
+      </p>
+      <details className="my-1">
+        <summary className="cursor-pointer">What would be sent</summary>
+        <ul className="max-h-48 overflow-auto font-mono text-sm">
+          {left.messages.map((message) => (
+            <li key={message}>{message}</li>
+          ))}
+        </ul>
+      </details>
+      {trouble && (
+        <p role="alert" className="text-fault">
+          {trouble}
+        </p>
+      )}
+      <div className="mt-2 flex gap-2">
+        <PushButton strong onClick={() => done(putBack())}>
+          Put it back
+        </PushButton>
+        <PushButton onClick={() => done(dismissLeftover())}>Leave it as it is</PushButton>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,269 @@
+import { Play } from "lucide-react";
+import { useMemo, useState } from "react";
+import type { Problem, ProofPlan, ProofPlanLine, ProofWish } from "../api/types";
+import { partsOf, useShow } from "../live/show";
+import { planOf, startProof } from "../requests/proof";
+import { useLook } from "../requests/useLook";
+import { PushButton } from "../ui/buttons";
+import { Check, TextField } from "../ui/fields";
+import { Select } from "../ui/Select";
+import { isProved, useProvedLines } from "./proved";
+import { duration, plural } from "./verdicts";
+
+const ALL = "all";
+const TIMES = [
+  { value: "3", text: "3 times: a quick look" },
+  { value: "12", text: "12 times: finds a loss of 1 in 3 (99 %)" },
+  { value: "299", text: "299 times: finds a loss of 1 in 100 (95 %)" },
+];
+
+/** Chooses lines and shows what would be sent, before it is. */
+export function PlanView({ within, onStarted }: { within: string | null; onStarted: () => Promise<void> }) {
+  const parts = useShow((s) => s.parts);
+  const proved = useProvedLines();
+  const [page, setPage] = useState(within ?? ALL);
+  const [target, setTarget] = useState(ALL);
+  const [times, setTimes] = useState("12");
+  const [attended, setAttended] = useState(false);
+  const [only, setOnly] = useState<"all" | "open">("all");
+  const [venues, setVenues] = useState<Record<string, string>>({});
+  const [clear, setClear] = useState(false);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [starting, setStarting] = useState(false);
+
+  const wish = useMemo<ProofWish>(
+    () => ({
+      within: page === ALL ? null : page,
+      target: target === ALL ? null : target,
+      lines: [],
+      times: Number(times),
+      attended,
+      venues: Object.values(venues).filter(Boolean),
+    }),
+    [page, target, times, attended, venues],
+  );
+  const whole = useLook(wish, planOf);
+  const narrowed = useMemo<ProofWish | null>(() => {
+    if (only === "all" || !whole.found) return null;
+    const open = whole.found.lines.map((line) => line.line).filter((line) => !isHolding(line));
+    return open.length > 0 && open.length < whole.found.lines.length ? { ...wish, lines: open } : null;
+    function isHolding(line: string) {
+      const known = proved.get(line);
+      return known !== undefined && isProved(known);
+    }
+  }, [only, whole.found, wish, proved]);
+  const narrow = useLook(narrowed, planOf);
+  const { found: plan, trouble, current } = narrowed ? narrow : whole;
+  const spoken = plan?.venues.some((venue) => venue.cleared) ?? false;
+
+  const start = async () => {
+    if (!plan) return;
+    setStarting(true);
+    const found = await startProof(narrowed ?? wish, plan.token);
+    setProblems(found);
+    if (found.length === 0) await onStarted();
+    setStarting(false);
+  };
+
+  return (
+    <div className="mx-auto flex max-w-[84rem] flex-col gap-4">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-4 text-2xl font-bold">Prove</h1>
+        <Select
+          label="Lines of"
+          className="w-48"
+          value={page}
+          onChange={setPage}
+          options={[
+            { value: ALL, text: "all pages" },
+            ...partsOf(parts, "layout")
+              .filter((layout) => layout.part.body.draft === null)
+              .map((layout) => ({ value: layout.part.id, text: `layout ${layout.part.body.name}` })),
+            ...partsOf(parts, "page").map((one) => ({ value: one.part.id, text: one.part.body.name })),
+          ]}
+        />
+        <Select
+          label="To target"
+          className="w-36"
+          value={target}
+          onChange={setTarget}
+          options={[
+            { value: ALL, text: "all" },
+            ...partsOf(parts, "target").map((one) => ({ value: one.part.id, text: one.part.body.name })),
+          ]}
+        />
+        <Select<"all" | "open">
+          label="Which"
+          className="w-56"
+          value={only}
+          onChange={setOnly}
+          options={[
+            { value: "all", text: "every line" },
+            { value: "open", text: "only failed, changed or new" },
+          ]}
+        />
+        <Select label="Each at least" className="w-80" value={times} onChange={setTimes} options={TIMES} />
+        <Check
+          label="Somebody attends, and answers questions"
+          checked={attended}
+          onChange={(yes) => {
+            setAttended(yes);
+          }}
+        />
+      </div>
+      {trouble && (
+        <p role="alert" className="text-fault">
+          {trouble}
+        </p>
+      )}
+      {!plan && !trouble && (
+        <p role="status" className="text-lg text-quiet">
+          Working out what would be sent …
+        </p>
+      )}
+      {plan && (
+        <div className={current ? "" : "opacity-60"}>
+          <Summary plan={plan} />
+          {plan.venues.length > 0 && (
+            <Venues
+              plan={plan}
+              typed={venues}
+              onType={(id, name) => setVenues({ ...venues, [id]: name })}
+              clear={clear}
+              onClear={setClear}
+            />
+          )}
+          <div className="my-3 flex flex-wrap items-center gap-4">
+            <PushButton
+              strong
+              className="px-6! py-2.5! text-xl"
+              disabled={
+                !current || starting || plan.runs + (attended ? plan.attended : 0) === 0 || (spoken && !clear)
+              }
+              onClick={() => void start()}
+            >
+              <Play size={20} aria-hidden /> Start the proof
+            </PushButton>
+            <span className="text-quiet">
+              What stands at the targets is read first and put back afterwards. A hand on a control takes its
+              line out.
+            </span>
+          </div>
+          {problems.map((problem) => (
+            <p key={problem.message} role="alert" className="text-fault">
+              {problem.message}
+            </p>
+          ))}
+          <PlanLines lines={plan.lines} attended={attended} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Summary({ plan }: { plan: ProofPlan }) {
+  return (
+    <p role="status" className="text-xl">
+      <b>{plural(plan.lines.length, "line")}</b>: {plan.runs} sent by{" "}
+      {plan.runs === 1 ? "itself" : "themselves"}
+      {plan.attended > 0 && `, ${plan.attended} only while somebody attends`}
+      {plan.skipped > 0 && `, ${plan.skipped} not sent`}.{" "}
+      <span className="text-quiet">
+        At most {plural(plan.messages, "message")}, about {duration(plan.seconds)}.
+      </span>
+    </p>
+  );
+}
+
+interface VenuesProps {
+  plan: ProofPlan;
+  typed: Record<string, string>;
+  onType: (target: string, name: string) => void;
+  clear: boolean;
+  onClear: (clear: boolean) => void;
+}
+
+/** A venue end is spoken to only once somebody typed its name and said that the stage is clear. */
+function Venues({ plan, typed, onType, clear, onClear }: VenuesProps) {
+  return (
+    <section aria-label="At the venue" className="my-3 rounded-lg border-2 border-caution px-4 py-3">
+      <h2 className="text-lg font-bold text-caution">
+        {plan.venues.map((venue) => venue.name).join(", ")}: at the venue, not a stand-in
+      </h2>
+      <p className="text-quiet">
+        Only values that can be read and put back are sent by themselves, near the present one, one at a time.
+        Type the name of a target to include it.
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-4">
+        {plan.venues.map((venue) => (
+          <div key={venue.target} className="w-44">
+            <TextField
+              label={`Name of ${venue.name}${venue.cleared ? ": included" : ""}`}
+              value={typed[venue.target] ?? ""}
+              onChange={(name) => onType(venue.target, name)}
+            />
+          </div>
+        ))}
+        {plan.venues.some((venue) => venue.cleared) && (
+          <Check label="I looked: the stage is clear" checked={clear} onChange={onClear} />
+        )}
+      </div>
+    </section>
+  );
+}
+
+const WAYS = {
+  RUNS: "sent",
+  ATTENDED: "asked for",
+  SKIPPED: "not sent",
+} as const;
+
+const AT_FIRST = 100;
+
+/** What is not sent by itself first, since that is what one wants to know. */
+function PlanLines({ lines, attended }: { lines: ProofPlanLine[]; attended: boolean }) {
+  const [all, setAll] = useState(false);
+  const sorted = useMemo(
+    () => [...lines.filter((line) => line.way !== "RUNS"), ...lines.filter((line) => line.way === "RUNS")],
+    [lines],
+  );
+  const shown = all ? sorted : sorted.slice(0, AT_FIRST);
+  if (lines.length === 0)
+    return (
+      <p className="text-lg text-quiet">
+        No line is sent from here. Place phrases on a page in Layout, or choose other pages.
+      </p>
+    );
+  return (
+    <>
+      <ul aria-label="Lines to prove">
+        {shown.map((line) => (
+          <li
+            key={line.line}
+            data-way={line.way}
+            className="grid grid-cols-[6rem_6rem_minmax(11rem,1.2fr)_minmax(9rem,1fr)_minmax(10rem,1.4fr)] gap-3 border-b border-raised px-2 py-1 max-md:flex max-md:flex-wrap max-md:gap-y-0"
+          >
+            <span
+              className={`font-bold ${line.way === "RUNS" ? "text-out" : line.way === "ATTENDED" ? "text-caution" : "text-quiet"}`}
+            >
+              {line.way === "ATTENDED" && !attended ? "not sent" : WAYS[line.way]}
+            </span>
+            <span className="min-w-0 [overflow-wrap:anywhere]">{line.targetName || "nobody"}</span>
+            <span className="min-w-0 font-mono [overflow-wrap:anywhere]">{line.address}</span>
+            <span className="min-w-0 [overflow-wrap:anywhere]">
+              {line.label} <span className="text-quiet">{line.page}</span>
+            </span>
+            <span className={`min-w-0 ${line.because ? "text-quiet" : "font-mono [overflow-wrap:anywhere]"}`}>
+              {line.because || line.says}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {shown.length < sorted.length && (
+        <button className="my-2 px-2 underline" onClick={() => setAll(true)}>
+          Show all {sorted.length} lines
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,184 @@
+import { Download, PenLine, Printer } from "lucide-react";
+import { useState } from "react";
+import { useParams } from "react-router";
+import type { Problem, ProofReport } from "../api/types";
+import { browser } from "../live/browser";
+import { reportAs, reportOf, sign } from "../requests/proof";
+import { useLook } from "../requests/useLook";
+import { PushButton } from "../ui/buttons";
+import { TextField } from "../ui/fields";
+import { dayAndTime } from "../ui/time";
+import { ResultLines } from "./ResultLines";
+import { duration, millis, plural } from "./verdicts";
+
+/** A report whole: on the screen, on paper, and as files. */
+export function ReportPage() {
+  const { number = "" } = useParams();
+  const [again, setAgain] = useState(0);
+  return <Whole key={`${number} ${again}`} number={number} onSigned={() => setAgain(again + 1)} />;
+}
+
+function Whole({ number, onSigned }: { number: string; onSigned: () => void }) {
+  const { found: report, trouble } = useLook(number, reportOf);
+  if (!report)
+    return (
+      <main className="p-8 text-lg" role={trouble ? "alert" : "status"}>
+        {trouble || "Reading the report …"}
+      </main>
+    );
+  const short = report.counts.fellShort;
+  return (
+    <main className="min-h-0 flex-1 overflow-auto px-5 py-4 max-md:px-2 print:bg-white print:text-black">
+      <div className="mx-auto flex max-w-[84rem] flex-col gap-4">
+        <div className="flex flex-wrap items-center gap-2">
+          <h1 className="text-2xl font-bold">Report {report.number}</h1>
+          <p className="min-w-0 flex-1 basis-72 text-quiet print:text-black">
+            {report.show}, version {report.version}, {dayAndTime(new Date(report.startedAt).toISOString())}:{" "}
+            {report.chosen}, {report.by || "somebody"}, {duration((report.endedAt - report.startedAt) / 1000)}
+            {report.stopped && ", stopped before its end"}
+          </p>
+          <span className="flex gap-2 print:hidden">
+            <PushButton onClick={() => window.print()}>
+              <Printer size={16} aria-hidden /> Print
+            </PushButton>
+            {(["csv", "json", "xml"] as const).map((format) => (
+              <a key={format} className="contents" href={reportAs(report.number, format)} download>
+                <PushButton tabIndex={-1}>
+                  <Download size={16} aria-hidden /> {format === "xml" ? "JUnit XML" : format.toUpperCase()}
+                </PushButton>
+              </a>
+            ))}
+          </span>
+        </div>
+        <p
+          role="status"
+          className={`rounded-lg border-2 px-4 py-2 text-2xl font-bold ${short > 0 ? "border-fault text-fault" : "border-in text-in"}`}
+        >
+          {short > 0 ? `${plural(short, "line")} fell short` : "Nothing fell short"}
+          <span className="ml-4 text-xl font-normal text-bone print:text-black">
+            {report.counts.good} proved, {report.counts.open} open
+          </span>
+        </p>
+        <Signed report={report} onSigned={onSigned} />
+        <Changed report={report} />
+        <Figures report={report} />
+        <section>
+          <h2 className="mb-1 text-xl font-bold">Lines, what fell short first</h2>
+          <ResultLines lines={report.lines} label="Lines of the report" />
+        </section>
+      </div>
+    </main>
+  );
+}
+
+function Signed({ report, onSigned }: { report: ProofReport; onSigned: () => void }) {
+  const [name, setName] = useState(browser.name);
+  const [note, setNote] = useState("");
+  const [problems, setProblems] = useState<Problem[]>([]);
+  if (report.signed)
+    return (
+      <p className="text-lg">
+        <PenLine size={18} className="mr-2 inline" aria-hidden />
+        Signed by <b>{report.signed.name}</b>, {dayAndTime(new Date(report.signed.at).toISOString())}
+        {report.signed.note && `: ${report.signed.note}`}
+      </p>
+    );
+  return (
+    <div className="flex flex-wrap items-end gap-3 print:hidden">
+      <div className="w-40">
+        <TextField label="Signed by" value={name} onChange={setName} />
+      </div>
+      <div className="min-w-48 flex-1">
+        <TextField label="Note" value={note} onChange={setNote} />
+      </div>
+      <PushButton
+        onClick={() =>
+          void sign(report.number, name, note).then((found) => {
+            setProblems(found);
+            if (found.length === 0) onSigned();
+          })
+        }
+      >
+        <PenLine size={16} aria-hidden /> Sign off
+      </PushButton>
+      {problems.map((problem) => (
+        <p key={problem.message} role="alert" className="basis-full text-fault">
+          {problem.message}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function Changed({ report }: { report: ProofReport }) {
+  if (report.before === null) return null;
+  return (
+    <section>
+      <h2 className="text-xl font-bold">
+        {report.changed.length === 0
+          ? `No verdict is another one than in report ${report.before}`
+          : `Changed since report ${report.before}`}
+      </h2>
+      <ul aria-label="Changed verdicts">
+        {report.changed.map((line) => (
+          <li
+            key={`${line.page} ${line.label} ${line.address}`}
+            className="flex flex-wrap gap-x-3 border-b border-raised py-0.5"
+          >
+            <span className={line.worse ? "font-bold text-caution" : "text-in"}>
+              {line.before || "new"} → {line.after || "gone"}
+            </span>
+            <span>{line.targetName}</span>
+            <span className="font-mono [overflow-wrap:anywhere]">{line.address}</span>
+            <span className="text-quiet">
+              {line.label}, {line.page}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const FIGURES =
+  "grid grid-cols-[10rem_minmax(14rem,1fr)_6rem_6rem_6rem_6rem] gap-3 px-2 max-md:grid-cols-[5rem_1fr_4rem_4rem]";
+
+function Figures({ report }: { report: ProofReport }) {
+  const shown = (value: number | null) => (value === null ? "" : millis(value));
+  if (report.targets.length === 0) return null;
+  return (
+    <section>
+      <h2 className="mb-1 text-xl font-bold">Targets</h2>
+      <div className={`${FIGURES} border-b border-rule text-sm text-quiet`}>
+        <span>target</span>
+        <span>lost, and what that says of all</span>
+        <span className="text-right">median</span>
+        <span className="text-right" title="95 of 100 answers take no longer">
+          95 %
+        </span>
+        <span
+          className="text-right max-md:hidden"
+          title="99 of 100 answers take no longer; told from 100 answers on"
+        >
+          99 %
+        </span>
+        <span className="text-right max-md:hidden">worst</span>
+      </div>
+      {report.targets.map((target) => (
+        <div key={target.name} className={`${FIGURES} border-b border-raised py-1`}>
+          <span className="font-bold">
+            {target.name}{" "}
+            <span className="text-sm font-normal whitespace-nowrap text-quiet">
+              {target.standIn ? "stand-in" : "venue"}
+            </span>
+          </span>
+          <span>{target.loss}</span>
+          <span className="text-right">{shown(target.median)}</span>
+          <span className="text-right">{shown(target.p95)}</span>
+          <span className="text-right max-md:hidden">{shown(target.p99)}</span>
+          <span className="text-right max-md:hidden">{shown(target.worst)}</span>
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,32 @@
+/** Proofs: the plan, the run, the reports. */
+import type {
+  ProofLeftover,
+  ProofOrder,
+  ProofPlan,
+  ProofReport,
+  ProofReportLine,
+  ProofRunning,
+  ProofWish,
+  Proved,
+} from "../api/types";
+import { post } from "./edits";
+import { asking, at, read } from "./read";
+
+export const planOf = (wish: ProofWish) => read<ProofPlan>("proof/plan", asking(wish));
+export const startProof = (wish: ProofWish, token: string) => post("proof", { wish, token });
+/** The one that runs, or the last one; nothing where there was none. */
+export const runningProof = () => read<ProofRunning[]>("proof").then((found) => found[0] ?? null);
+export const order = (what: ProofOrder) => post("proof/orders", { order: what });
+
+export const reports = () => read<ProofReportLine[]>("proof/reports");
+export const reportOf = (number: string) => read<ProofReport>(`proof/reports/${number}`);
+export const reportAs = (number: number, format: "csv" | "json" | "xml") =>
+  at(`proof/reports/${number}/report.${format}`);
+export const sign = (number: number, name: string, note: string) =>
+  post(`proof/reports/${number}/sign`, { name, note });
+export const proved = () => read<Proved[]>("proof/proved");
+
+/** What a proof that ended in the middle left. */
+export const leftover = () => read<ProofLeftover[]>("proof/leftover").then((found) => found[0] ?? null);
+export const putBack = () => read("proof/leftover/put-back", { method: "POST" });
+export const dismissLeftover = () => read("proof/leftover", { method: "DELETE" });
