@@ -45,6 +45,8 @@ public final class UdpSockets implements AutoCloseable {
     /** Asked for at each socket; the system may grant fewer. */
     public static final int RECEIVE_BUFFER_BYTES = 4 << 20;
     private static final long RETRY_SECONDS = 1;
+    /** Nothing that opens a socket takes longer. */
+    private static final long CLOSING_SECONDS = 2;
 
     private record EarKey(String address, int port) {
     }
@@ -227,8 +229,17 @@ public final class UdpSockets implements AutoCloseable {
                 .handler(new UdpInbound(listener, targets, spoken, this::mouthWentAway));
     }
 
+    /** Closes them, one by one: a socket that is being opened while its event loop ends would be left to nobody, and keep its port. */
     @Override
     public void close() {
-        opener.shutdownNow();
+        opener.shutdown();
+        try {
+            if (opener.awaitTermination(CLOSING_SECONDS, TimeUnit.SECONDS)) {
+                close(mouths, Set.of(), Mouth::channel);
+                close(ears, Set.of(), channel -> channel);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }
