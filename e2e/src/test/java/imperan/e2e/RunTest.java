@@ -204,7 +204,7 @@ class RunTest extends InstalledTest {
             rig.getByLabel("Settings of Bellows").click();
             rig.locator("[data-target=Bellows]").getByLabel("It receives on port").fill(String.valueOf(port));
             rig.keyboard().press("Enter");
-            assertThat(rig.locator("[data-target=Bellows]").getByText("Saved")).isVisible();
+            assertThat(rig.locator("[data-target=Bellows]").getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Saved"))).isVisible();
             rig.context().close();
             drag(page, "level-10", 0, 0.4);
             String line = said.readLine();
