@@ -46,7 +46,7 @@ public final class ProofWords {
             case NOTHING_TO_SAY -> "What it sends is typed by a person each time";
             case NOT_CLEARED -> "Nobody has said that the stage is clear";
             case EVENT -> "Something happens each time it is sent";
-            case TOGGLE -> "Each time it is sent turns it over";
+            case TOGGLE -> "It toggles each time it is sent";
             case DANGEROUS -> "What it does cannot be undone, or hurts";
             case EFFECT_UNKNOWN -> "The phrasebook does not say what it does";
             case CANNOT_BE_READ -> "The present value cannot be asked, so it cannot be put back";

@@ -14,7 +14,7 @@ public enum Obstacle {
     NOT_CLEARED,
     /** Something happens each time that it is said. */
     EVENT,
-    /** Each time turns it over. */
+    /** It toggles each time that it is said. */
     TOGGLE,
     /** What it does cannot be undone, or hurts. */
     DANGEROUS,

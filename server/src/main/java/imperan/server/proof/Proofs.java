@@ -2,6 +2,7 @@ package imperan.server.proof;
 
 import imperan.live.Actor;
 import imperan.live.Command;
+import imperan.live.Gate;
 import imperan.live.Line;
 import imperan.live.LinkView;
 import imperan.osc.Decoded;
@@ -181,7 +182,7 @@ public class Proofs implements AutoCloseable {
         } else if (venue && by.name().isBlank()) {
             return Optional.of(Problem.of("Say who you are, at the top: who says that the stage is clear has a name"));
         } else if (store.leftover(showId).isPresent()) {
-            return Optional.of(Problem.of("The last proof ended in the middle. Put back what it left, or dismiss that, then start"));
+            return Optional.of(Problem.of("The last proof ended in the middle. Choose what becomes of its values, above, then start"));
         }
         Begun begun = new Begun(new ProofRun(planned.plan(), by.name()), showId, shows.show(showId).name(), by.name(), chosen(planned.plan().show(), wish), System.currentTimeMillis());
         Optional<Problem> problem = loop.prove(showId, begun.run, new Watching(begun)).join();
@@ -349,17 +350,26 @@ public class Proofs implements AutoCloseable {
         return runs ? Optional.empty() : store.leftover(showId);
     }
 
-    /** Sends what was left back, each once. */
+    /**
+     * Sends what was left back, each once.
+     *
+     * @throws IllegalArgumentException with a sentence for people, where a target cannot be sent anything now: then nothing is sent, and all of it stays offered
+     */
     public void putBack(String showId, Actor by) {
         List<ProofStore.Old> left = leftover(showId).map(ProofStore.Leftover::old).orElse(List.of());
-        loop.askLive(showId, (running, now) -> {
-            for (ProofStore.Old old : left) {
+        Optional<String> closed = loop.askLive(showId, (running, now) -> {
+            Optional<String> away = left.stream().filter(old -> running.link(new PartId(old.target())).filter(link -> link.gate() == Gate.OPEN && link.socket().works()).isEmpty())
+                    .map(ProofStore.Old::name).findFirst();
+            for (ProofStore.Old old : away.isPresent() ? List.<ProofStore.Old>of() : left) {
                 OscMessage message = message(old);
                 running.carryOut(new Command.Prove(new Line(Optional.empty(), 0, Optional.of(new PartId(old.target())), old.name(), message.address(), message.arguments())),
                         Actor.proof(by.name()), now);
             }
-            return true;
+            return away;
         }).join();
+        closed.ifPresent(name -> {
+            throw new IllegalArgumentException(name + " is held, in rehearsal or cannot be reached now. Release it, then put it back");
+        });
         store.forgetOld(showId);
     }
 
