@@ -4,7 +4,6 @@ import { notify } from "../ui/notices";
 import { announce, browser, keepName } from "./browser";
 import { receiveShow, useShow } from "./show";
 import { traces, values } from "./values";
-import { forgetWire, receiveWire } from "./wire";
 
 /** The server's word for a show that is not there; asking again helps nobody. */
 const NO_SUCH_SHOW = 4404;
@@ -18,7 +17,7 @@ const SILENCE_MS = 2_500;
 let socket: WebSocket | null = null;
 let heardAt = 0;
 let beats = 0;
-let watching: { wire: boolean; traces: string[] } = { wire: false, traces: [] };
+let watching: { traces: string[] } = { traces: [] };
 const fingers = new Set<string>();
 /** What counts as one touch; moves in between do not. */
 const COUNTED = new Set<TouchPhase>(["PRESS", "STEP", "SET", "REST", "PICK", "TYPE"]);
@@ -104,11 +103,9 @@ function receive(frame: ServerFrame): void {
   if (frame.welcome) {
     values.clear();
     traces.clear();
-    forgetWire();
   }
   receiveShow(frame);
   for (const value of frame.values) values.set(value.control, value);
   for (const trace of frame.traces) traces.set(trace.control, trace);
-  receiveWire(frame.wire);
   if (frame.notices.length) notify(frame.notices.join(" "));
 }

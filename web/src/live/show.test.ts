@@ -17,7 +17,6 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
     values: [],
     links: [],
     traces: [],
-    wire: [],
     lastOut: null,
     lastIn: null,
     edits: [],

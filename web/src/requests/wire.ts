@@ -1,6 +1,22 @@
-/** What the Wire shows beside the list that is pushed. */
-import type { AddressRow } from "../api/types";
-import { read } from "./read";
+/** What the server keeps of the packets of the live show: it looks through them, and this browser draws what it found. */
+import type { Addresses, PlotLine, Plotted, WireFound, WirePacket, WireQuery } from "../api/types";
+import { post } from "./edits";
+import { asking, read } from "./read";
 
 export const wireAddresses = (text: string) =>
-  read<AddressRow[]>(`wire/addresses?text=${encodeURIComponent(text)}`);
+  read<Addresses>(`wire/addresses?text=${encodeURIComponent(text)}`);
+
+/** The packets that are new or otherwise since a change; or those before one. */
+export const wireRows = (query: WireQuery, since: number, before: number | null = null) =>
+  read<WireFound>("wire/rows", asking({ query, since, before }));
+
+export const wirePacket = (number: number) => read<WirePacket>(`wire/${number}`);
+
+export const wirePlot = (lines: PlotLine[], seconds: number) =>
+  read<Plotted>("wire/plot", asking({ lines, seconds }));
+
+/** Adds the address of a packet to the phrasebook of its target. */
+export const phraseFrom = (number: number) => post(`wire/${number}/phrase`);
+
+/** Gives the address of a packet to a control. */
+export const linesFrom = (number: number, control: string) => post(`wire/${number}/lines`, { control });

@@ -5,19 +5,21 @@ import type { ReactNode } from "react";
 interface Props {
   title: string;
   mono?: boolean;
+  /** For what is a table. */
+  wide?: boolean;
   onClose: () => void;
   children: ReactNode;
 }
 
 /** Everything of one thing, beside the list that it is chosen from. */
-export function SidePanel({ title, mono, onClose, children }: Props) {
+export function SidePanel({ title, mono, wide, onClose, children }: Props) {
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-50 flex w-[30rem] max-w-full flex-col gap-3 overflow-auto border-l border-rule bg-panel p-5"
+          className={`fixed inset-y-0 right-0 z-50 flex max-w-full flex-col gap-3 overflow-auto border-l border-rule bg-panel p-5 ${wide ? "w-[54rem]" : "w-[30rem]"}`}
         >
           <div className="flex items-start gap-2">
             <Dialog.Title

@@ -1,7 +1,6 @@
 package imperan.bench;
 
 import imperan.server.net.UdpSockets;
-import imperan.show.Show;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -36,8 +35,11 @@ final class Load {
             out.set(0);
             long dropsBefore = Machine.drops(stage.answerPort);
             AtomicLong heard = new AtomicLong();
-            Ear ear = new Ear(record -> heard.incrementAndGet());
-            stage.loop().join(ear, stage.loop().liveShowId(), "", Show.empty());
+            stage.loop().tapWire(record -> {
+                if (!record.out()) {
+                    heard.incrementAndGet();
+                }
+            });
             Machine.Steal steal = new Machine.Steal();
             long[] heaps = new long[2];
             bothWays(hand, i -> {
@@ -51,7 +53,7 @@ final class Load {
             while (System.nanoTime() < end && (heard.get() < PER_SECOND * SECONDS || out.get() < PER_SECOND * SECONDS)) {
                 LockSupport.parkNanos(10_000_000);
             }
-            stage.loop().leave(ear);
+            stage.loop().tapWire(record -> { });
             Main.print("10 000 messages a second out and in, for 10 s (stolen processor time %.1f %%)", steal.percent());
             Main.print("  out: %d of %d arrived at the far end (kernel drops there %d)", out.get(), PER_SECOND * SECONDS,
                     Machine.drops(stage.farEnd.getLocalPort()));

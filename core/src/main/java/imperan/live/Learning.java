@@ -76,21 +76,22 @@ public final class Learning {
     private boolean on;
 
     /** Forgets all and listens from now on, or stops listening. */
-    void listen(boolean now) {
+    public void listen(boolean now) {
         if (now) {
             heard.clear();
         }
         on = now;
     }
 
-    void heard(PartId target, OscMessage message) {
+    /** A target said this. */
+    public void heard(PartId target, OscMessage message) {
         if (on && message.arguments().size() <= MOST_ARGUMENTS && message.address().length() <= LONGEST_ADDRESS && (heard.size() < MOST || heard.containsKey(new Key(target, message.address())))) {
             heard.computeIfAbsent(new Key(target, message.address()), k -> new Heard(heard.size())).add(message.arguments());
         }
     }
 
     /** What was heard, the busiest first. */
-    List<Learned> learned() {
+    public List<Learned> learned() {
         List<Learned> all = new ArrayList<>();
         heard.forEach((key, seen) -> {
             int at = seen.varying();

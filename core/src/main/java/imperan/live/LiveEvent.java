@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.osc.Decoded;
 import imperan.osc.OscArgument;
 import imperan.show.PartId;
 
@@ -33,10 +34,12 @@ public sealed interface LiveEvent {
      * A packet left, or would have.
      *
      * @param dialect  in which it is written, by its name
+     * @param says     what it says, read back from its bytes
      * @param messages how many it holds
      * @param reason   why it did not leave; empty where it did
      */
-    record PacketOut(long at, Cause cause, PartId target, String dialect, String peer, int ourPort, byte[] bytes, int messages, Optional<Reason> reason) implements LiveEvent {
+    record PacketOut(long at, Cause cause, PartId target, String dialect, String peer, int ourPort, byte[] bytes, Decoded says, int messages,
+                     Optional<Reason> reason) implements LiveEvent {
     }
 
     /**
@@ -44,10 +47,11 @@ public sealed interface LiveEvent {
      *
      * @param target        from which; empty for a packet that no target claims
      * @param dialect       in which it is read, by its name
+     * @param says          what it says, or why it says nothing
      * @param answeredNanos for an answer to something of ours: how long after it
      * @param reason        why nothing came of it, or not all yet; empty where there is nothing to say
      */
-    record PacketIn(long at, Cause cause, Optional<PartId> target, String dialect, String peer, int ourPort, byte[] bytes, Optional<Long> answeredNanos,
+    record PacketIn(long at, Cause cause, Optional<PartId> target, String dialect, String peer, int ourPort, byte[] bytes, Decoded says, Optional<Long> answeredNanos,
                     Optional<Reason> reason) implements LiveEvent {
     }
 

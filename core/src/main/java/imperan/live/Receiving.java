@@ -91,7 +91,8 @@ final class Receiving {
         link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
         boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
         reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason;
-        LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(now, state.cause(), link.map(Link::id), link.map(Link::spoken).orElse(Osc.STRICT).id(), peerHost + ":" + peerPort, ourPort, bytes, answeredAfter, reason);
+        LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(now, state.cause(), link.map(Link::id), link.map(Link::spoken).orElse(Osc.STRICT).id(), peerHost + ":" + peerPort, ourPort, bytes,
+                decoded, answeredAfter, reason);
         if (link.isPresent() && decoded instanceof Decoded.Malformed) {
             link.get().heardMalformed(now);
         } else if (link.isPresent() && late.isPresent()) {

@@ -174,7 +174,8 @@ final class Sending {
     }
 
     private void out(Link link, byte[] packet, int messages, Optional<Reason> reason) {
-        state.happened(link, new LiveEvent.PacketOut(state.now(), state.cause(), link.id(), link.spoken().id(), link.peer(), link.target().answerPort(), packet, messages, reason));
+        state.happened(link, new LiveEvent.PacketOut(state.now(), state.cause(), link.id(), link.spoken().id(), link.peer(), link.target().answerPort(), packet,
+                link.spoken().codec().read(packet), messages, reason));
     }
 
     private static Reason gated(Link link) {

@@ -43,6 +43,10 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
         return new Phrase(address, direction, others, answer, effect, meaning, maskedBy, masks);
     }
 
+    public Phrase going(Direction other) {
+        return new Phrase(address, other, arguments, answer, effect, meaning, maskedBy, masks);
+    }
+
     public Phrase masked(List<Mask> others) {
         return new Phrase(address, direction, arguments, answer, effect, meaning, maskedBy, others);
     }

@@ -1,8 +1,7 @@
 package imperan.wire;
 
-import imperan.dialect.Dialects;
-import imperan.dialect.Osc;
 import imperan.live.LiveEvent;
+import imperan.live.Spelling;
 import imperan.osc.Decoded;
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
@@ -37,15 +36,15 @@ public final class ByAddress {
     /** Takes note of packets that left or came. What did not leave was not said. */
     public void happened(LiveEvent event) {
         if (event instanceof LiveEvent.PacketOut out && out.reason().isEmpty()) {
-            decode(out.dialect(), out.bytes()).ifPresent(packet -> take(packet, true, Optional.of(out.target()), out.peer(), out.at()));
+            packet(out.says()).ifPresent(packet -> take(packet, true, Optional.of(out.target()), out.peer(), out.at()));
         } else if (event instanceof LiveEvent.PacketIn in) {
             // a target is one, whichever port it speaks from
-            decode(in.dialect(), in.bytes()).ifPresent(packet -> take(packet, false, in.target(), in.target().isPresent() ? "" : in.peer(), in.at()));
+            packet(in.says()).ifPresent(packet -> take(packet, false, in.target(), in.target().isPresent() ? "" : in.peer(), in.at()));
         }
     }
 
-    private static Optional<OscPacket> decode(String dialect, byte[] bytes) {
-        return Dialects.of(dialect).orElse(Osc.STRICT).codec().read(bytes) instanceof Decoded.Whole whole ? Optional.of(whole.packet()) : Optional.empty();
+    private static Optional<OscPacket> packet(Decoded says) {
+        return says instanceof Decoded.Whole whole ? Optional.of(whole.packet()) : Optional.empty();
     }
 
     private void take(OscPacket packet, boolean out, Optional<PartId> target, String peer, long at) {
@@ -67,12 +66,13 @@ public final class ByAddress {
     /**
      * What was said, what moved last first.
      *
-     * @param text that occurs in the address; empty for all
-     * @param most rows
+     * @param search what is looked for in the address
+     * @param most   rows
      */
-    public List<AddressRow> rows(String text, int most, long now) {
-        return said.entrySet().stream().filter(entry -> entry.getKey().address().contains(text))
-                .map(entry -> entry.getValue().row(entry.getKey().out(), entry.getKey().target(), entry.getKey().address(), now)).sorted(BY_MOVEMENT).limit(most).toList();
+    public Addresses rows(Search search, int most, long now) {
+        List<AddressRow> found = said.entrySet().stream().filter(entry -> search.matches(entry.getKey().address()))
+                .map(entry -> entry.getValue().row(entry.getKey().out(), entry.getKey().target(), entry.getKey().address(), now)).sorted(BY_MOVEMENT).toList();
+        return new Addresses(List.copyOf(found.subList(0, Math.min(most, found.size()))), Math.max(0, found.size() - most));
     }
 
     /** What was said on one of them. */
@@ -117,18 +117,12 @@ public final class ByAddress {
             peer = from;
             lastAt = at;
             movedAt = moved ? at : movedAt;
-            message.arguments().stream().flatMap(argument -> number(argument).stream()).findFirst().ifPresent(number -> {
+            message.arguments().stream().flatMap(argument -> Spelling.number(argument).stream()).findFirst().ifPresent(number -> {
                 low = Math.min(low, number);
                 high = Math.max(high, number);
                 trail[trailed % TRAIL] = number;
                 trailed++;
             });
-        }
-
-        private static Optional<Double> number(OscArgument argument) {
-            double number = argument instanceof OscArgument.Float32 f ? f.value() : argument instanceof OscArgument.Int32 i ? i.value()
-                    : argument instanceof OscArgument.Float64 d ? d.value() : argument instanceof OscArgument.Int64 h ? h.value() : Double.NaN;
-            return Double.isFinite(number) ? Optional.of(number) : Optional.empty();
         }
 
         private AddressRow row(boolean out, Optional<PartId> target, String address, long now) {

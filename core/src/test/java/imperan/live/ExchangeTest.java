@@ -18,6 +18,7 @@ import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
+import imperan.wire.WireRecord;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

@@ -26,6 +26,8 @@ import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
+import imperan.wire.WireLog;
+import imperan.wire.WireRecord;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -129,7 +131,9 @@ class OtherDialectTest {
     void theWireShowsEachPacketInItsDialect() {
         move(1);
         says("lamp #3", 255);
-        List<WireRecord> rows = events.stream().flatMap(event -> WireRecord.of(event, 1).stream()).toList();
+        WireLog log = new WireLog(100, Long.MAX_VALUE);
+        events.forEach(log::happened);
+        List<WireRecord> rows = log.packets();
         assertThat(rows).hasSize(4).allSatisfy(row -> assertThat(row.dialect()).isEqualTo("lamps"));
         assertThat(rows.stream().filter(row -> !row.out())).extracting(WireRecord::answeredAfterNanos).containsExactly(Optional.empty(), Optional.of(0L));
     }

@@ -10,6 +10,8 @@ import imperan.osc.OscText;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
+import imperan.wire.WireLog;
+import imperan.wire.WireRecord;
 import imperan.words.ReasonWords;
 
 import java.util.ArrayList;
@@ -25,12 +27,12 @@ final class Stage extends QuietSink {
 
     final LiveShow live = new LiveShow(this);
     final List<String> sent = new ArrayList<>();
+    final WireLog log = new WireLog(100_000, Long.MAX_VALUE);
     final List<WireRecord> wire = new ArrayList<>();
     final List<LiveEvent> events = new ArrayList<>();
     final List<String> pages = new ArrayList<>();
     final List<String> turns = new ArrayList<>();
     long now = 1_000_000 * MS;
-    private long number;
     /** Whether the system takes what is to leave. */
     boolean takes = true;
 
@@ -102,7 +104,7 @@ final class Stage extends QuietSink {
     @Override
     public void happened(LiveEvent event) {
         events.add(event);
-        WireRecord.of(event, ++number).ifPresent(wire::add);
+        log.happened(event).ifPresent(wire::add);
         if (event instanceof LiveEvent.PageWanted wanted) {
             pages.add(wanted.page().value());
         } else if (event instanceof LiveEvent.LinkTurned turned) {

@@ -5,6 +5,7 @@ import imperan.live.Actor;
 import imperan.live.Cause;
 import imperan.live.LiveEvent;
 import imperan.live.Reason;
+import imperan.osc.Decoded;
 import imperan.osc.OscArgument;
 import imperan.osc.OscArgument.Float32;
 import imperan.osc.OscBundle;
@@ -32,7 +33,7 @@ class ByAddressTest {
     private long now = 1_000 * SECOND;
 
     private void in(OscPacket packet) {
-        addresses.happened(new LiveEvent.PacketIn(now, CAUSE, Optional.of(DESK), Osc.STRICT.id(), "192.0.2.20:7101", 9201, OscEncoder.encode(packet), Optional.empty(), Optional.empty()));
+        addresses.happened(new LiveEvent.PacketIn(now, CAUSE, Optional.of(DESK), Osc.STRICT.id(), "192.0.2.20:7101", 9201, OscEncoder.encode(packet), new Decoded.Whole(packet), Optional.empty(), Optional.empty()));
     }
 
     private void in(String address, float value) {
@@ -40,11 +41,16 @@ class ByAddressTest {
     }
 
     private void out(String address, float value, Optional<Reason> reason) {
-        addresses.happened(new LiveEvent.PacketOut(now, CAUSE, DESK, Osc.STRICT.id(), "192.0.2.20:7101", 9201, OscEncoder.encode(OscMessage.of(address, new Float32(value))), 1, reason));
+        OscMessage message = OscMessage.of(address, new Float32(value));
+        addresses.happened(new LiveEvent.PacketOut(now, CAUSE, DESK, Osc.STRICT.id(), "192.0.2.20:7101", 9201, OscEncoder.encode(message), new Decoded.Whole(message), 1, reason));
+    }
+
+    private static Search search(String text) {
+        return ((Search.Read.For) Search.of(text)).search();
     }
 
     private List<AddressRow> rows() {
-        return addresses.rows("", 1_000, now);
+        return addresses.rows(search(""), 1_000, now).rows();
     }
 
     private AddressRow row(String address) {
@@ -113,7 +119,7 @@ class ByAddressTest {
         in(new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/a", new Float32(0.5f)), OscMessage.of("/c"))));
         assertThat(rows().stream().map(row -> row.address() + (row.out() ? " out" : " in"))).containsExactlyInAnyOrder("/a out", "/a in", "/c in");
         assertThat(row("/c").low()).isEmpty();
-        assertThat(addresses.rows("/c", 10, now)).hasSize(1);
+        assertThat(addresses.rows(search("/c"), 10, now).rows()).hasSize(1);
     }
 
     @Test
@@ -122,18 +128,19 @@ class ByAddressTest {
             in("/x/" + i, 1);
             in("/kept", 1);
         }
-        assertThat(addresses.rows("", Integer.MAX_VALUE, now)).hasSize(ByAddress.MOST_ADDRESSES);
-        assertThat(addresses.rows("/x/0", 10, now)).isEmpty();
+        assertThat(addresses.rows(search(""), Integer.MAX_VALUE, now).rows()).hasSize(ByAddress.MOST_ADDRESSES);
+        assertThat(addresses.rows(search("/x/0"), 10, now).rows()).isEmpty();
         assertThat(row("/kept").count()).isEqualTo(ByAddress.MOST_ADDRESSES + 10);
         in("/" + "y".repeat(ByAddress.LONGEST_ADDRESS), 1);
-        assertThat(addresses.rows("yyy", 10, now)).isEmpty();
+        assertThat(addresses.rows(search("yyy"), 10, now).rows()).isEmpty();
+        assertThat(addresses.rows(search("/x/"), 10, now).more()).isEqualTo(ByAddress.MOST_ADDRESSES - 1 - 10);
         addresses.forget();
         assertThat(rows()).isEmpty();
     }
 
     @Test
     void whatCannotBeReadIsOnNoAddress() {
-        addresses.happened(new LiveEvent.PacketIn(now, CAUSE, Optional.empty(), Osc.STRICT.id(), "192.0.2.9:1", 9201, new byte[] {1, 2, 3}, Optional.empty(), Optional.empty()));
+        addresses.happened(new LiveEvent.PacketIn(now, CAUSE, Optional.empty(), Osc.STRICT.id(), "192.0.2.9:1", 9201, new byte[] {1, 2, 3}, new Decoded.Malformed(3, "no packet"), Optional.empty(), Optional.empty()));
         assertThat(rows()).isEmpty();
     }
 }

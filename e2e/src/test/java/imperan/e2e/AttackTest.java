@@ -410,7 +410,7 @@ class AttackTest {
         byte[] longText = OscEncoder.encode(OscMessage.of("/far/level", new OscArgument.Text("\u0001".repeat(60_000))));
         long before = used();
         try (RawBrowser watching = browser("watching")) {
-            watching.say("{\"kind\":\"watch\",\"wire\":true,\"traces\":[\"attack-level\"]}");
+            watching.say("{\"kind\":\"watch\",\"traces\":[\"attack-level\"]}");
             for (int round = 0; round < 10; round++) {
                 throwAt(victimAnswers, manyTrue, 50);
                 throwAt(victimAnswers, manyMessages, 50);
@@ -440,7 +440,7 @@ class AttackTest {
         byte[] nested = OscEncoder.encode(new OscBundle(TimeTag.IMMEDIATELY, IntStream.range(0, 60)
                 .mapToObj(i -> (OscPacket) OscMessage.of("/" + "*a".repeat(500), new OscArgument.Float32(1))).toList()));
         try (RawBrowser watching = browser("watching")) {
-            watching.say("{\"kind\":\"watch\",\"wire\":true,\"traces\":[]}");
+            watching.say("{\"kind\":\"watch\",\"traces\":[]}");
             for (int i = 0; i < 10; i++) {
                 victim.send(stars);
                 victim.send(nested);

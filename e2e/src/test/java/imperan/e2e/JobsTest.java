@@ -183,7 +183,7 @@ class JobsTest extends InstalledTest {
             });
             job("the message that moved the desk is found in the wire", 2, () -> {
                 click(link("Wire"));
-                type(page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)), "/in/1/level");
+                type(page.getByLabel("Address or text"), "/in/1/level");
                 assertThat(page.locator("[data-wire=out]").first()).containsText("/bellows/in/1/level");
             });
             job("a version is saved", 3, () -> {

@@ -6,7 +6,6 @@ import tools.jackson.databind.json.JsonMapper;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.WebSocket;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -20,13 +19,11 @@ import java.util.function.Predicate;
 final class RawBrowser implements AutoCloseable, WebSocket.Listener {
 
     private static final HttpClient HTTP = HttpClient.newHttpClient();
-    private static final int MOST_FRAMES = 20_000;
 
     private final JsonMapper json = new JsonMapper();
     private final StringBuilder partial = new StringBuilder();
     private final Map<String, JsonNode> values = new ConcurrentHashMap<>();
     private final List<String> notices = new CopyOnWriteArrayList<>();
-    private final List<JsonNode> wire = new CopyOnWriteArrayList<>();
     private final CompletableFuture<String> closed = new CompletableFuture<>();
     private volatile long missed;
     private volatile long longest;
@@ -107,10 +104,6 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
         return notices.stream().anyMatch(notice);
     }
 
-    List<JsonNode> wire() {
-        return List.copyOf(wire);
-    }
-
     long missed() {
         return missed;
     }
@@ -155,11 +148,6 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
         missed = Math.max(missed, frame.path("missed").asLong(0));
         frame.path("values").forEach(value -> values.put(value.get("control").stringValue(), value));
         frame.path("notices").forEach(notice -> notices.add(notice.stringValue()));
-        List<JsonNode> rows = new ArrayList<>();
-        frame.path("wire").forEach(rows::add);
-        if (!rows.isEmpty() && wire.size() < MOST_FRAMES) {
-            wire.addAll(rows);
-        }
         welcomed |= frame.path("welcome").isObject();
     }
 

@@ -115,7 +115,7 @@ class SoakTest {
 
     private static void frames(Random random) {
         try (RawBrowser browser = RawBrowser.open(command.uri("/api/live"), "soak-" + random.nextInt(1000))) {
-            browser.say("{\"kind\":\"watch\",\"wire\":true,\"traces\":[]}");
+            browser.say("{\"kind\":\"watch\",\"traces\":[]}");
             for (int i = 0; i < 300; i++) {
                 browser.touch("level-" + (1 + random.nextInt(12)), random.nextBoolean() ? "PRESS" : "MOVE", "0.5", random.nextInt(10) == 0 ? "1e999" : "0." + i);
             }

@@ -11,7 +11,8 @@ import imperan.live.LiveEvent;
 import imperan.live.LinkView;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
-import imperan.live.WireRecord;
+import imperan.wire.WireLog;
+import imperan.wire.WireRecord;
 import imperan.live.SocketState;
 import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
@@ -47,6 +48,7 @@ class LinkStatesTest {
     private static final PartId TARGET = new PartId("target");
     private static final String HERE = "127.0.0.1";
 
+    private final WireLog log = new WireLog(100_000, Long.MAX_VALUE);
     private final List<WireRecord> wire = new ArrayList<>();
     private final List<OscMessage> inbox = new ArrayList<>();
     private final List<Integer> inboxPorts = new ArrayList<>();
@@ -72,7 +74,7 @@ class LinkStatesTest {
 
         @Override
         public void happened(LiveEvent event) {
-            WireRecord.of(event, wire.size() + 1L).ifPresent(wire::add);
+            log.happened(event).ifPresent(wire::add);
         }
     });
 

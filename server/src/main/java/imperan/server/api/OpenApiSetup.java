@@ -17,7 +17,7 @@ import imperan.server.socket.ServerFrame;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.show.EditRequest;
-import imperan.wire.AddressRow;
+import imperan.wire.Addresses;
 import imperan.show.PartId;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverters;
@@ -68,9 +68,10 @@ class OpenApiSetup {
                     PhrasebookController.Reading.class, NetworkController.DoorAnswer.class,
                     ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class,
                     LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
-                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, AddressRow.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
+                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, Addresses.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
                     ProofController.Signing.class, ProofViews.PlanView.class, ProofViews.ProofView.class, ProofViews.ReportLine.class, ProofViews.ReportView.class, ProofViews.ProvedView.class,
-                    ProofViews.LeftoverView.class).forEach(shapes::adjust);
+                    ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
+                    WireViews.Plotted.class, WireViews.GivenTo.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

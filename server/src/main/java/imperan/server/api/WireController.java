@@ -1,45 +1,121 @@
 package imperan.server.api;
 
+import imperan.server.api.WireViews.GivenTo;
+import imperan.server.api.WireViews.PlotAsked;
+import imperan.server.api.WireViews.Plotted;
+import imperan.server.api.WireViews.WireAsked;
+import imperan.server.api.WireViews.WireFound;
+import imperan.server.api.WireViews.WirePacket;
 import imperan.server.run.ShowLoop;
-import imperan.server.socket.WireRow;
-import imperan.wire.AddressRow;
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.show.Outcome;
+import imperan.show.Person;
+import imperan.wire.Addresses;
+import imperan.wire.Found;
+import imperan.wire.FromWire;
+import imperan.wire.Search;
+import imperan.wire.WireRecord;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.BiFunction;
 
-/** What the Wire shows beside the list that is pushed: packets whole, and what was said by its address. */
+/** The packets of the live show: as a list, by address, taken apart and as curves. Whoever looks asks again; the loop only lends what is kept, and what is looked for is found elsewhere. */
 @RestController
 @RequestMapping("/api/shows/{show}/wire")
 class WireController {
 
-    private final ShowLoop loop;
+    /** As many as anybody scrolls through. */
+    private static final int MOST_ADDRESSES = 200;
+    /** Rows in one answer; older ones are asked for. */
+    private static final int MOST_ROWS = 400;
+    private static final int MOST_LINES = 8;
+    /** More than a screen has room for side by side. */
+    private static final int MOST_POINTS = 2_000;
+    private static final long SECOND = 1_000_000_000L;
+    private static final int LONGEST_PLOT = 3_600;
 
-    WireController(ShowLoop loop) {
+    private final ShowLoop loop;
+    private final Keeper keeper;
+    private final ShowStore store;
+
+    WireController(ShowLoop loop, Keeper keeper, ShowStore store) {
         this.loop = loop;
+        this.keeper = keeper;
+        this.store = store;
     }
 
-    /** As many as anybody scrolls through. */
-    private static final int MOST_ROWS = 200;
+    /** The packets that are looked for: the newest, those that are new since the last time, or those before one. */
+    @PostMapping("/rows")
+    CompletableFuture<WireFound> rows(@PathVariable("show") String show, @RequestBody WireAsked asked) {
+        if (!(Search.of(asked.query().text()) instanceof Search.Read.For found)) {
+            return CompletableFuture.completedFuture(WireFound.faulty(((Search.Read.Faulty) Search.of(asked.query().text())).problem().message()));
+        }
+        return loop.wire(show).thenApplyAsync(wire -> WireFound.of(Found.in(wire.packets(), wire.change(), asked.query().filter(found.search()), asked.since(), asked.before(),
+                MOST_ROWS, wire.now())));
+    }
 
     /**
      * What was said, by its address; what moved last comes first.
      *
-     * @param text that occurs in the address; left out for all
+     * @param text an address pattern, or what occurs in the address; left out for all. One that is no pattern finds nothing
      */
     @GetMapping("/addresses")
-    CompletableFuture<List<AddressRow>> addresses(@PathVariable("show") String show, @RequestParam(name = "text", defaultValue = "") String text) {
-        return loop.addresses(show, text, MOST_ROWS);
+    CompletableFuture<Addresses> addresses(@PathVariable("show") String show, @RequestParam(name = "text", defaultValue = "") String text) {
+        return Search.of(text) instanceof Search.Read.For found ? loop.addresses(show, found.search(), MOST_ADDRESSES)
+                : CompletableFuture.completedFuture(Addresses.NONE);
     }
 
-    /** One packet by its number; 404 where it is no longer kept. */
+    /** One packet by its number, taken apart; 404 where it is no longer kept. */
     @GetMapping("/{number}")
-    CompletableFuture<ResponseEntity<WireRow>> packet(@PathVariable("show") String show, @PathVariable("number") long number) {
-        return loop.packet(show, number).thenApply(found -> ResponseEntity.of(found.map(WireRow::whole)));
+    CompletableFuture<ResponseEntity<WirePacket>> packet(@PathVariable("show") String show, @PathVariable("number") long number) {
+        return loop.wire(show).thenApplyAsync(wire -> ResponseEntity.of(numbered(wire.packets(), number)
+                .map(record -> WirePacket.of(record, record.pair().flatMap(pair -> numbered(wire.packets(), pair))))));
+    }
+
+    /** Numbers follow each other. */
+    private static Optional<WireRecord> numbered(List<WireRecord> packets, long number) {
+        long place = packets.isEmpty() ? -1 : number - packets.get(0).number();
+        return place < 0 || place >= packets.size() ? Optional.empty() : Optional.of(packets.get((int) place));
+    }
+
+    /** Adds the address of a packet to the phrasebook of its target. */
+    @PostMapping("/{number}/phrase")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> phrase(@PathVariable("show") String show, @PathVariable("number") long number,
+            @RequestHeader(ShowController.BROWSER) String browser) {
+        return making(show, number, browser, FromWire::phrase);
+    }
+
+    /** Gives the address of a packet to a control. */
+    @PostMapping("/{number}/lines")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> lines(@PathVariable("show") String show, @PathVariable("number") long number,
+            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody GivenTo to) {
+        return making(show, number, browser, (from, record) -> from.lines(record, to.control()));
+    }
+
+    private CompletableFuture<ResponseEntity<ShowController.EditAnswer>> making(String show, long number, String browser, BiFunction<FromWire, WireRecord, Outcome> making) {
+        Person person = store.person(browser);
+        return loop.wire(show).thenCompose(wire -> keeper.change(show, now -> numbered(wire.packets(), number)
+                .map(record -> making.apply(new FromWire(now, wire.packets(), person), record))
+                .orElseGet(() -> Outcome.Refused.because("This message is no longer kept: newer ones have taken its place")))).thenApply(ShowController::answer);
+    }
+
+    /** How some numbers went, out and in. */
+    @PostMapping("/plot")
+    CompletableFuture<Plotted> plot(@PathVariable("show") String show, @RequestBody PlotAsked asked) {
+        int seconds = Math.max(1, Math.min(LONGEST_PLOT, asked.seconds()));
+        return loop.wire(show).thenApplyAsync(wire -> new Plotted(wire.now() / 1e6, asked.lines().stream().limit(MOST_LINES)
+                .map(line -> line.points(wire.packets(), wire.now() - seconds * SECOND, MOST_POINTS)).toList()));
     }
 }

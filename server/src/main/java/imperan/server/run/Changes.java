@@ -7,10 +7,11 @@ import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
 import imperan.live.Reason;
-import imperan.live.WireRecord;
 import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.wire.ByAddress;
+import imperan.wire.WireLog;
+import imperan.wire.WireRecord;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -30,9 +31,9 @@ import java.util.function.Function;
 /** Gathers what the live show puts out until the next batch leaves; packets leave at once. */
 final class Changes implements LiveSink {
 
-    /** Packets kept for the Wire, and how many bytes of them. */
-    static final int WIRE_ROWS = 5000;
-    static final long WIRE_BYTES = 16L << 20;
+    /** Packets kept for the Wire, and about how much memory they take. */
+    static final int WIRE_PACKETS = 50_000;
+    static final long WIRE_MEMORY = 48L << 20;
 
     /** Parts of which it is remembered that they cannot be told. */
     private static final int MOST_FAILING = 100;
@@ -48,8 +49,7 @@ final class Changes implements LiveSink {
     private final Set<PartId> traces = new LinkedHashSet<>();
     private final Set<PartId> unsaved = new LinkedHashSet<>();
     private final Deque<LinkTurn> turns = new ArrayDeque<>();
-    private final RecentWire wire = new RecentWire(WIRE_ROWS, WIRE_BYTES);
-    private final RecentWire newWire = new RecentWire(WIRE_ROWS, WIRE_BYTES);
+    private final WireLog wire = new WireLog(WIRE_PACKETS, WIRE_MEMORY);
     private final ByAddress addresses = new ByAddress();
     private final Set<String> notices = new LinkedHashSet<>();
     private final Set<PartId> failing = new HashSet<>();
@@ -58,9 +58,11 @@ final class Changes implements LiveSink {
     private long editBytes;
     private Optional<PartId> page = Optional.empty();
     private volatile Consumer<PartId> handed = control -> { };
+    private volatile Consumer<WireRecord> heardOf = record -> { };
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
-    private long packets;
+    /** Whether a packet left or came. */
+    private boolean spoken;
     private long turnings;
 
     /** @param sender false where the system did not take the packet */
@@ -71,6 +73,11 @@ final class Changes implements LiveSink {
     /** Is told, on the loop's thread, of each value as it is handed to the next batch: for measuring, as it delays the show. */
     void tap(Consumer<PartId> listener) {
         handed = listener;
+    }
+
+    /** Is told, on the loop's thread, of each packet: for recording and measuring. */
+    void tapWire(Consumer<WireRecord> listener) {
+        heardOf = listener;
     }
 
     @Override
@@ -93,7 +100,7 @@ final class Changes implements LiveSink {
         } else {
             pathOf(event).ifPresent(traces::add);
             linkOf(event).ifPresent(links::add);
-            WireRecord.of(event, packets + 1).ifPresent(this::wire);
+            wire.happened(event).ifPresent(this::last);
             addresses.happened(event);
         }
     }
@@ -133,10 +140,9 @@ final class Changes implements LiveSink {
         return List.copyOf(turns);
     }
 
-    private void wire(WireRecord record) {
-        packets = record.number();
-        wire.add(record);
-        newWire.add(record);
+    private void last(WireRecord record) {
+        spoken = true;
+        heardOf.accept(record);
         if (record.out()) {
             lastOut = Optional.of(record);
         } else {
@@ -156,7 +162,7 @@ final class Changes implements LiveSink {
     }
 
     boolean isEmpty() {
-        return values.isEmpty() && links.isEmpty() && traces.isEmpty() && newWire.isEmpty() && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
+        return values.isEmpty() && links.isEmpty() && traces.isEmpty() && !spoken && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
     }
 
     /** Whether there is something to tell, the number of missed packets among it. */
@@ -172,13 +178,9 @@ final class Changes implements LiveSink {
         return lastIn;
     }
 
-    List<WireRecord> wireSoFar() {
-        return wire.all();
-    }
-
-    /** A packet of the Wire, as long as it is kept. */
-    Optional<WireRecord> wire(long number) {
-        return wire.all().stream().filter(record -> record.number() == number).findFirst();
+    /** The packets of the Wire. */
+    WireLog wire() {
+        return wire;
     }
 
     /** What was said, by its address. */
@@ -188,8 +190,7 @@ final class Changes implements LiveSink {
 
     /** Another show runs: what was said before is none of its. */
     void another() {
-        wire.clear();
-        newWire.clear();
+        wire.forget();
         addresses.forget();
     }
 
@@ -208,13 +209,13 @@ final class Changes implements LiveSink {
     Batch take(LiveShow live, Collection<PartId> watchedTraces, long missed) {
         Batch batch = new Batch(each(values, live::value), each(links, live::link),
                 each(traces.stream().filter(watchedTraces::contains).toList(), live::trace),
-                newWire.all(), lastOut, lastIn, edits, editBytes, page, missed, List.copyOf(notices));
+                lastOut, lastIn, edits, editBytes, page, missed, List.copyOf(notices));
         told = missed;
         notices.clear();
         values.clear();
         links.clear();
         traces.clear();
-        newWire.clear();
+        spoken = false;
         edits = new ArrayList<>();
         editBytes = 0;
         page = Optional.empty();

@@ -1,7 +1,5 @@
 package imperan.server.run;
 
-import imperan.live.WireRecord;
-
 import java.util.List;
 
 /** One browser that follows the show. Called from the loop, so nothing here waits. */
@@ -18,9 +16,6 @@ public interface Feed {
 
     /** Who is building this show, and what they have selected. */
     void presences(List<Presence> presences);
-
-    /** The newest packets, oldest first, for a browser that has just opened the Wire. */
-    void wireSoFar(List<WireRecord> records);
 
     /** Something that this browser asked for cannot be; why, in one sentence. */
     void refuse(String why);

@@ -80,6 +80,6 @@ sealed interface Input {
     }
 
     /** What a browser looks at besides values and links. */
-    record Watch(Feed feed, boolean wire, List<PartId> traces) implements Input {
+    record Watch(Feed feed, List<PartId> traces) implements Input {
     }
 }

@@ -6,7 +6,6 @@ import imperan.live.LiveShow;
 import imperan.live.SavedValue;
 import imperan.live.SocketState;
 import imperan.live.Touch;
-import imperan.live.WireRecord;
 import imperan.osc.Decoded;
 import imperan.proof.run.ProofRun;
 import imperan.server.net.Endpoint;
@@ -21,7 +20,9 @@ import imperan.show.Phrasebook;
 import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.Target;
-import imperan.wire.AddressRow;
+import imperan.wire.Addresses;
+import imperan.wire.Search;
+import imperan.wire.WireRecord;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -210,18 +211,23 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         return endpoints.stream().map(Endpoint::answerPort).collect(Collectors.toSet());
     }
 
-    /** A packet of the Wire of the live show, whole; empty where it is no longer kept. */
-    public CompletableFuture<Optional<WireRecord>> packet(String showId, long number) {
-        return ask(showId, (running, now) -> changes.wire(number), Optional.empty());
+    /** The packets of the live show as they are kept now; none of a show that does not run. */
+    public CompletableFuture<WireNow> wire(String showId) {
+        return ask(showId, (running, now) -> new WireNow(changes.wire().packets(), changes.wire().changes(), now), WireNow.NONE);
     }
 
     /**
      * What was said in the live show, by its address; what moved last comes first.
      *
-     * @param text that occurs in the address
+     * @param search what is looked for in the address
      */
-    public CompletableFuture<List<AddressRow>> addresses(String showId, String text, int most) {
-        return ask(showId, (running, now) -> changes.addresses().rows(text, most, now), List.of());
+    public CompletableFuture<Addresses> addresses(String showId, Search search, int most) {
+        return ask(showId, (running, now) -> changes.addresses().rows(search, most, now), Addresses.NONE);
+    }
+
+    /** Is told of each packet of the Wire, on the loop's thread: whoever listens must not wait there. */
+    public void tapWire(Consumer<WireRecord> listener) {
+        changes.tapWire(listener);
     }
 
     /** The show that is live has another name. */
@@ -239,8 +245,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     /** @param traces the controls whose path the browser shows */
-    public void watch(Feed feed, boolean wire, List<PartId> traces) {
-        hand(new Input.Watch(feed, wire, List.copyOf(traces)));
+    public void watch(Feed feed, List<PartId> traces) {
+        hand(new Input.Watch(feed, List.copyOf(traces)));
     }
 
     /** Is told of each value as it is handed to the next batch, on the loop's thread. For measuring: it delays the show. */
@@ -487,9 +493,6 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         if (audience.isOf(watch.feed(), liveShowId)) {
             audience.watch(watch.feed(), watch.traces());
             watch.traces().forEach(changes::lookedAt);
-            if (watch.wire()) {
-                watch.feed().wireSoFar(changes.wireSoFar());
-            }
         }
     }
 

@@ -2,8 +2,8 @@ package imperan.server.run;
 
 import imperan.live.ControlValue;
 import imperan.live.LinkView;
-import imperan.live.WireRecord;
 import imperan.show.Show;
+import imperan.wire.WireRecord;
 
 import java.util.List;
 import java.util.Optional;

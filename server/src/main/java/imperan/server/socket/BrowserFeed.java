@@ -1,6 +1,5 @@
 package imperan.server.socket;
 
-import imperan.live.WireRecord;
 import imperan.server.run.Batch;
 import imperan.server.run.Feed;
 import imperan.server.run.Presence;
@@ -31,7 +30,6 @@ final class BrowserFeed implements Feed {
     private final Runnable anew;
     private PendingFrame pending;
     private boolean sending;
-    private boolean wire;
     private boolean ping;
     private volatile boolean gone;
 
@@ -62,7 +60,7 @@ final class BrowserFeed implements Feed {
 
     @Override
     public synchronized void offer(Batch batch) {
-        if (!pending().add(batch, wire)) {
+        if (!pending().add(batch)) {
             pending = null;
             anew.run();
         }
@@ -72,13 +70,6 @@ final class BrowserFeed implements Feed {
     @Override
     public synchronized void presences(List<Presence> presences) {
         pending().presences(presences);
-        start();
-    }
-
-    @Override
-    public synchronized void wireSoFar(List<WireRecord> records) {
-        wire = true;
-        pending().wire(records);
         start();
     }
 
@@ -93,10 +84,6 @@ final class BrowserFeed implements Feed {
         ping = true;
         pending();
         start();
-    }
-
-    synchronized void wireOff() {
-        wire = false;
     }
 
     private PendingFrame pending() {

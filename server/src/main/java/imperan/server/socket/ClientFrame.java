@@ -42,7 +42,7 @@ public sealed interface ClientFrame {
     record Selecting(List<PartId> controls) implements ClientFrame {
     }
 
-    /** What is on the screen: the Wire, and the controls whose path is shown. */
-    record Watch(boolean wire, List<PartId> traces) implements ClientFrame {
+    /** The controls whose path is on the screen. */
+    record Watch(List<PartId> traces) implements ClientFrame {
     }
 }

@@ -3,13 +3,12 @@ package imperan.server.socket;
 import imperan.live.ControlValue;
 import imperan.live.LinkView;
 import imperan.live.Trace;
-import imperan.live.WireRecord;
 import imperan.server.run.Batch;
 import imperan.server.run.Presence;
-import imperan.server.run.RecentWire;
 import imperan.server.run.Snapshot;
 import imperan.show.Edit;
 import imperan.show.PartId;
+import imperan.wire.WireRecord;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -21,13 +20,10 @@ import java.util.Set;
 
 /**
  * What one browser has yet to hear. A browser that is slow finds the latest value of each control here, however many there
- * were; edits are never dropped, and of packets the newest stay. A browser for which too many edits wait begins anew.
+ * were; edits are never dropped. A browser for which too many edits wait begins anew.
  */
 final class PendingFrame {
 
-    /** Packets of the Wire, and how many bytes of them. */
-    static final int MAX_WIRE = 5000;
-    static final long MAX_WIRE_BYTES = 4L << 20;
     /** About the bytes of edits that may wait. */
     static final long MAX_EDIT_BYTES = 4L << 20;
     /** Sentences that may wait; nobody reads more. */
@@ -37,7 +33,6 @@ final class PendingFrame {
     private final Map<PartId, ControlValue> values = new LinkedHashMap<>();
     private final Map<PartId, LinkView> links = new LinkedHashMap<>();
     private final Map<PartId, Trace> traces = new LinkedHashMap<>();
-    private final RecentWire wire = new RecentWire(MAX_WIRE, MAX_WIRE_BYTES);
     private final List<Edit> edits = new ArrayList<>();
     private final Set<String> notices = new LinkedHashSet<>();
     private long editBytes;
@@ -61,7 +56,7 @@ final class PendingFrame {
     }
 
     /** @return false where more edits wait than one had better catch up with; a single large one is waited for */
-    boolean add(Batch batch, boolean withWire) {
+    boolean add(Batch batch) {
         batch.values().forEach(v -> values.put(v.control(), v));
         batch.links().forEach(l -> links.put(l.target(), l));
         batch.traces().forEach(t -> traces.put(t.control(), t));
@@ -72,9 +67,6 @@ final class PendingFrame {
         lastOut = batch.lastOut().or(() -> lastOut);
         lastIn = batch.lastIn().or(() -> lastIn);
         batch.notices().forEach(this::notice);
-        if (withWire) {
-            wire(batch.wire());
-        }
         return editBytes <= MAX_EDIT_BYTES || edits.size() == 1;
     }
 
@@ -88,19 +80,11 @@ final class PendingFrame {
         }
     }
 
-    void wire(List<WireRecord> records) {
-        for (WireRecord record : records) {
-            if (record.number() > wire.newest()) {
-                wire.add(record);
-            }
-        }
-    }
-
     ServerFrame frame() {
         return new ServerFrame(
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
                 List.copyOf(values.values()), List.copyOf(links.values()), traces.values().stream().map(TraceView::of).toList(),
-                wire.all().stream().map(WireRow::of).toList(), lastOut.map(WireRow::of), lastIn.map(WireRow::of),
+                lastOut.map(WireRow::of), lastIn.map(WireRow::of),
                 List.copyOf(edits), false, page, presences, missed, List.copyOf(notices));
     }
 }

@@ -22,26 +22,19 @@ import java.util.Optional;
  * @param page    the page that a target wants shown, where one does
  * @param presences who is building, where that changed
  * @param notices what was asked for and cannot be, and what everybody has to know; each one sentence
- * @param wire    packets, oldest first; only for a browser that shows the Wire
  */
 public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, List<LinkView> links, List<TraceView> traces,
-                          List<WireRow> wire, Optional<WireRow> lastOut, Optional<WireRow> lastIn, List<Edit> edits,
+                          Optional<WireRow> lastOut, Optional<WireRow> lastIn, List<Edit> edits,
                           boolean goesOn, Optional<PartId> page, Optional<List<Presence>> presences, long missed, List<String> notices) {
 
     /** More changes than this are a frame that a browser notices while it reads it. */
     private static final int MOST_CHANGES = 400;
-
-    /** More packets of the Wire than this are a frame of megabytes. */
-    private static final int MOST_ROWS = 200;
 
     public record Welcome(String showId, String showName, boolean live, long version, Collection<Held> parts) {
     }
 
     /** The same in frames that are read without a stutter. A welcome comes with the first, what is not an edit with the last one. */
     List<ServerFrame> inPieces() {
-        if (wire.size() > MOST_ROWS) {
-            return wireInPieces();
-        }
         if (edits.stream().mapToInt(edit -> edit.changes().size()).sum() <= MOST_CHANGES) {
             return List.of(this);
         }
@@ -51,30 +44,14 @@ public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, 
             for (int from = 0; from == 0 || from < size; from += MOST_CHANGES) {
                 int to = Math.min(size, from + MOST_CHANGES);
                 Edit piece = new Edit(edit.number(), edit.author(), edit.title(), edit.changes().subList(from, to), edit.role());
-                frames.add(new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
+                frames.add(new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
                         List.of(piece), to < size, Optional.empty(), Optional.empty(), missed, List.of()));
             }
         }
         ServerFrame first = frames.get(0);
-        frames.set(0, new ServerFrame(welcome, first.values, first.links, first.traces, first.wire, first.lastOut, first.lastIn,
+        frames.set(0, new ServerFrame(welcome, first.values, first.links, first.traces, first.lastOut, first.lastIn,
                 first.edits, first.goesOn, Optional.empty(), Optional.empty(), missed, List.of()));
-        frames.add(new ServerFrame(Optional.empty(), values, links, traces, wire, lastOut, lastIn, List.of(), false, page, presences, missed, notices));
-        return frames;
-    }
-
-    /** The oldest packets in frames of their own, then everything else with the newest. */
-    private List<ServerFrame> wireInPieces() {
-        int last = wire.size() - MOST_ROWS;
-        List<ServerFrame> frames = new ArrayList<>(new ServerFrame(welcome, values, links, traces, wire.subList(last, wire.size()), lastOut, lastIn, edits,
-                goesOn, page, presences, missed, notices).inPieces());
-        if (welcome.isPresent()) {
-            // what a browser knew before its welcome is void, so the newest will have to do
-            return frames;
-        }
-        for (int to = last; to > 0; to -= MOST_ROWS) {
-            frames.add(0, new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), wire.subList(Math.max(0, to - MOST_ROWS), to), Optional.empty(),
-                    Optional.empty(), List.of(), false, Optional.empty(), Optional.empty(), missed, List.of()));
-        }
+        frames.add(new ServerFrame(Optional.empty(), values, links, traces, lastOut, lastIn, List.of(), false, page, presences, missed, notices));
         return frames;
     }
 }

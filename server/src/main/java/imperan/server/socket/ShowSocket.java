@@ -204,10 +204,7 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         } else if (frame instanceof ClientFrame.Selecting selecting) {
             loop.selecting(feed, new Presence(actor.id(), actor.name(), selecting.controls()));
         } else if (frame instanceof ClientFrame.Watch watch) {
-            if (!watch.wire()) {
-                feed.wireOff();
-            }
-            loop.watch(feed, watch.wire(), watch.traces());
+            loop.watch(feed, watch.traces());
         }
     }
 

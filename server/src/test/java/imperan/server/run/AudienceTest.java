@@ -1,6 +1,5 @@
 package imperan.server.run;
 
-import imperan.live.WireRecord;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
@@ -32,11 +31,6 @@ class AudienceTest {
         @Override
         public void presences(List<Presence> presences) {
             told.add(presences.size() + " present");
-        }
-
-        @Override
-        public void wireSoFar(List<WireRecord> records) {
-            told.add("wire");
         }
 
         @Override

@@ -9,8 +9,10 @@ import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.Reason;
 import imperan.live.Trace;
-import imperan.live.WireRecord;
+import imperan.wire.WireRecord;
 import imperan.show.Body;
+import imperan.osc.Decoded;
+import imperan.osc.OscMessage;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Held;
@@ -65,6 +67,7 @@ class ChangesTest {
     }
 
     private static final Cause BY_ADA = new Cause(1, Cause.Origin.HAND, Actor.of(new Person("b", "Ada")), 0);
+    private static final Decoded SAID = new Decoded.Whole(OscMessage.of("/a"));
     private static final PartId LEVEL = new PartId("level");
     private static final PartId DESK = new PartId("desk");
 
@@ -85,15 +88,15 @@ class ChangesTest {
         play();
         changes.happened(new LiveEvent.ValueChanged(1, BY_ADA, LEVEL));
         changes.happened(new LiveEvent.ValueChanged(2, BY_ADA, LEVEL));
-        changes.happened(new LiveEvent.PacketOut(3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, 1, Optional.empty()));
-        changes.happened(new LiveEvent.PacketIn(4, BY_ADA, Optional.of(DESK), "osc", "192.0.2.9:7101", 9201, new byte[] {2}, Optional.of(5L), Optional.empty()));
+        changes.happened(new LiveEvent.PacketOut(3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, SAID, 1, Optional.empty()));
+        changes.happened(new LiveEvent.PacketIn(4, BY_ADA, Optional.of(DESK), "osc", "192.0.2.9:7101", 9201, new byte[] {2}, SAID, Optional.of(5L), Optional.empty()));
         changes.happened(new LiveEvent.PageWanted(5, BY_ADA, new PartId("page")));
         Batch batch = taken(Set.of());
         assertThat(batch.values()).as("the latest of each").extracting(ControlValue::control).containsExactly(LEVEL);
         assertThat(batch.links()).as("something was counted of it").extracting(LinkView::target).containsExactly(DESK);
-        assertThat(batch.wire()).extracting(WireRecord::number).containsExactly(1L, 2L);
-        assertThat(batch.wire()).extracting(WireRecord::out).containsExactly(true, false);
-        assertThat(batch.wire().get(0).cause().actor().name()).isEqualTo("Ada");
+        assertThat(changes.wire().packets()).extracting(WireRecord::number).containsExactly(1L, 2L);
+        assertThat(changes.wire().packets()).extracting(WireRecord::out).containsExactly(true, false);
+        assertThat(batch.lastOut()).hasValueSatisfying(row -> assertThat(row.cause().actor().name()).isEqualTo("Ada"));
         assertThat(batch.lastIn()).hasValueSatisfying(row -> assertThat(row.answeredAfterNanos()).contains(5L));
         assertThat(batch.page()).contains(new PartId("page"));
         assertThat(changes.isEmpty()).isTrue();

@@ -1,6 +1,5 @@
 package imperan.server.socket;
 
-import imperan.live.Cause;
 import imperan.show.Edit;
 import imperan.show.Layout;
 import imperan.show.Part;
@@ -23,7 +22,7 @@ class ServerFrameTest {
     }
 
     private static ServerFrame frame(Edit... edits) {
-        return new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
+        return new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
                 List.of(edits), false, Optional.empty(), Optional.empty(), 7, List.of());
     }
 
@@ -50,20 +49,5 @@ class ServerFrameTest {
         }
         assertThat(whole).containsExactly(edit(1, 2), edit(2, 1000), edit(3, 0));
         assertThat(pieces.get(pieces.size() - 1).goesOn()).isFalse();
-    }
-
-    private static WireRow row(long number) {
-        return new WireRow(number, 0, false, Optional.empty(), "192.0.2.9:1", 9201, 4, "00", List.of(), "", Optional.empty(), "", Cause.Origin.ARRIVAL, Optional.empty(), "", false);
-    }
-
-    @Test
-    void aLongWireComesInPiecesInOrder() {
-        List<WireRow> rows = IntStream.rangeClosed(1, 950).mapToObj(ServerFrameTest::row).toList();
-        ServerFrame whole = new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), rows, Optional.empty(), Optional.empty(), List.of(), false,
-                Optional.empty(), Optional.empty(), 7, List.of("so"));
-        List<ServerFrame> pieces = whole.inPieces();
-        assertThat(pieces).allSatisfy(piece -> assertThat(piece.wire()).hasSizeLessThanOrEqualTo(200));
-        assertThat(pieces.stream().flatMap(piece -> piece.wire().stream()).toList()).isEqualTo(rows);
-        assertThat(pieces.stream().flatMap(piece -> piece.notices().stream())).containsExactly("so");
     }
 }

@@ -1,111 +1,121 @@
-import { ArrowLeft, ArrowRight, Copy, EyeOff } from "lucide-react";
+import { ArrowLeft, ArrowRight, Copy, Eraser, VolumeX } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { AddressRow } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { wireAddresses } from "../requests/wire";
 import { PushButton } from "../ui/buttons";
-import { ANYONE, type Filter, UNCLAIMED } from "./filter";
 import { Plot } from "./Plot";
+import { PlotButton } from "./PlotButton";
+import { Filters, Muted } from "./Filters";
+import { mute, STRANGERS, useView } from "./view";
 
 const AGAIN_MS = 250;
 const COLUMNS =
   "grid-cols-[4rem_7rem_minmax(12rem,1.4fr)_minmax(8rem,1fr)_8rem_9rem_4rem_5rem_4.5rem] max-sm:grid-cols-[2rem_1fr_6rem_3.5rem] max-sm:gap-1.5 items-center gap-3 px-2";
 
+/** Who is at the other end, as the server names it. */
+const sourceOf = (row: AddressRow) => row.target ?? row.peer;
+
 const keyOf = (row: AddressRow) => `${row.out} ${row.target ?? row.peer} ${row.address}`;
 
 /** Everything that was said, one row for each address; what moved last stands at the top. */
-export function Addresses({ filter, cleared }: { filter: Filter; cleared: number }) {
+export function ByAddress() {
+  const { query, clearedAt } = useView();
   const [rows, setRows] = useState<AddressRow[] | null>(null);
+  const [more, setMore] = useState(0);
   const [trouble, setTrouble] = useState("");
-  const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
-  const { text } = filter;
+  const { text } = query;
 
   useEffect(() => {
     let wanted = true;
     let timer: ReturnType<typeof setTimeout>;
-    const look = () =>
+    const ask = () =>
       wireAddresses(text)
         .then(
           (told) => {
             if (!wanted) return;
-            setRows(told);
+            setRows(told.rows);
+            setMore(told.more);
             setTrouble("");
           },
           (e: Error) => wanted && setTrouble(e.message),
         )
         .finally(() => {
-          if (wanted) timer = setTimeout(() => void look(), AGAIN_MS);
+          if (wanted) timer = setTimeout(() => void ask(), AGAIN_MS);
         });
-    void look();
+    void ask();
     return () => {
       wanted = false;
       clearTimeout(timer);
     };
   }, [text]);
 
-  const passing = (rows ?? []).filter(
+  const shown = (rows ?? []).filter(
     (row) =>
-      row.lastAt / 1e6 > cleared &&
-      (filter.way === "both" || row.out === (filter.way === "out")) &&
-      (filter.target === ANYONE ||
-        (filter.target === UNCLAIMED ? row.target === null : row.target === filter.target)),
+      row.lastAt / 1e6 > clearedAt &&
+      (query.way === "BOTH" || row.out === (query.way === "OUT")) &&
+      (query.source === "" ||
+        (query.source === STRANGERS ? row.target === null : row.target === query.source)) &&
+      !query.muted.some(
+        ({ source, address }) => source === sourceOf(row) && (address === "" || address === row.address),
+      ),
   );
-  const shown = passing.filter((row) => !hidden.has(keyOf(row)));
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col overflow-x-auto sm:*:min-w-[64rem]">
+    <>
+      <div className="mb-2 flex flex-wrap items-end gap-3">
+        <Filters problem="" list={false} />
+        <span className="mr-auto" />
+        <PushButton onClick={() => useView.setState({ clearedAt: Date.now() })}>
+          <Eraser size={16} aria-hidden /> Clear
+        </PushButton>
+      </div>
+      <Muted />
       {trouble && (
-        <p role="alert" className="min-w-0! text-fault">
+        <p role="alert" className="text-fault">
           {trouble}
         </p>
       )}
-      {passing.length > shown.length && (
-        <p role="status" className="mb-2 flex min-w-0! items-center gap-3 text-quiet">
-          {passing.length - shown.length} hidden
-          <PushButton className="px-2! py-0!" onClick={() => setHidden(new Set())}>
-            Show all
-          </PushButton>
-        </p>
-      )}
-      <div className={`grid ${COLUMNS} border-b border-rule pb-1 text-sm text-quiet`}>
-        <span>
-          <span className="max-sm:sr-only">direction</span>
-        </span>
-        <span className="max-sm:hidden">target</span>
-        <span>address</span>
-        <span>last value</span>
-        <span className="max-sm:hidden">so far</span>
-        <span className="max-sm:hidden">range seen</span>
-        <span className="text-right max-sm:hidden">count</span>
-        <span className="text-right max-sm:hidden">per second</span>
-        <span />
-      </div>
-      {rows !== null && shown.length === 0 ? (
-        <p className="min-w-0! p-6 text-lg text-quiet">
-          {passing.length > 0
-            ? "All of it is hidden."
-            : rows.length > 0
+      <div className="flex min-h-0 flex-1 flex-col overflow-x-auto sm:*:min-w-[64rem]">
+        <div className={`grid ${COLUMNS} border-b border-rule pb-1 text-sm text-quiet`}>
+          <span>
+            <span className="max-sm:sr-only">direction</span>
+          </span>
+          <span className="max-sm:hidden">target</span>
+          <span>address</span>
+          <span>last value</span>
+          <span className="max-sm:hidden">so far</span>
+          <span className="max-sm:hidden">range seen</span>
+          <span className="text-right max-sm:hidden">count</span>
+          <span className="text-right max-sm:hidden">per second</span>
+          <span />
+        </div>
+        {rows !== null && shown.length === 0 ? (
+          <p className="min-w-0! p-6 text-lg text-quiet">
+            {rows.length > 0
               ? "Nothing passes the filter."
               : "Nothing yet. Move something at the far end, and its address appears here at the top."}
-        </p>
-      ) : (
-        <ul className="min-h-0 flex-1 overflow-auto" aria-label="Addresses, what moved last first">
-          {shown.map((row) => (
-            <Row
-              key={keyOf(row)}
-              row={row}
-              onHide={() => setHidden((before) => new Set([...before, keyOf(row)]))}
-            />
-          ))}
-        </ul>
-      )}
-    </div>
+          </p>
+        ) : (
+          <ul className="min-h-0 flex-1 overflow-auto" aria-label="Addresses, what moved last first">
+            {shown.map((row) => (
+              <Row key={keyOf(row)} row={row} />
+            ))}
+            {more > 0 && (
+              <li className="p-2 text-quiet">
+                and {more} more addresses: type a part of one above to find it
+              </li>
+            )}
+          </ul>
+        )}
+      </div>
+    </>
   );
 }
 
 const short = (number: number) => Number(number.toPrecision(4)).toString();
 
-function Row({ row, onHide }: { row: AddressRow; onHide: () => void }) {
+function Row({ row }: { row: AddressRow }) {
   const target = useShow((s) => partOf(s.parts, "target", row.target)?.part.body.name);
   const { moving } = row;
   const Icon = row.out ? ArrowRight : ArrowLeft;
@@ -136,6 +146,7 @@ function Row({ row, onHide }: { row: AddressRow; onHide: () => void }) {
       <span className="text-right text-quiet max-sm:hidden">{row.count}</span>
       <span className="text-right text-quiet max-sm:hidden">{row.perSecond.toFixed(1)}</span>
       <span className="flex justify-end">
+        {row.low !== null && <PlotButton small out={row.out} source={sourceOf(row)} address={row.address} />}
         <button
           type="button"
           className="p-1 text-quiet hover:text-bone"
@@ -148,11 +159,11 @@ function Row({ row, onHide }: { row: AddressRow; onHide: () => void }) {
         <button
           type="button"
           className="p-1 text-quiet hover:text-bone"
-          aria-label={`Hide ${row.address}`}
-          title="Hide it here"
-          onClick={onHide}
+          aria-label={`Mute ${row.address}`}
+          title="Mute it here"
+          onClick={() => mute(sourceOf(row), row.address)}
         >
-          <EyeOff size={18} aria-hidden />
+          <VolumeX size={18} aria-hidden />
         </button>
       </span>
     </li>
