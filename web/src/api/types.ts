@@ -88,6 +88,7 @@ export type WireFound = Schemas["WireFound"];
 export type RepeatingRow = Schemas["RepeatingRow"];
 export type WirePacket = Schemas["WirePacket"];
 export type WirePiece = Schemas["WirePiece"];
+export type ExampleLine = Schemas["ExampleLine"];
 export type PlotLine = Schemas["PlotLine"];
 export type Plotted = Schemas["Plotted"];
 export type Ready = Schemas["ReadyView"];

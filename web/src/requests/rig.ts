@@ -16,4 +16,8 @@ export const changeRig = (change: RigChange): Promise<Problem[]> => post("rig", 
 export const sayTo = (target: string, line: string): Promise<Problem[]> =>
   post("commands", { kind: "say", target, line } satisfies Command);
 
+/** Sends bytes as they are, as one packet. */
+export const sayBytesTo = (target: string, hex: string): Promise<Problem[]> =>
+  post("commands", { kind: "bytes", target, hex } satisfies Command);
+
 export const sheetFile = () => `/api/shows/${useShow.getState().showId}/rig-sheet.csv`;

@@ -1,5 +1,13 @@
 /** What the server keeps of the packets of the live show: it looks through them, and this browser draws what it found. */
-import type { Addresses, PlotLine, Plotted, WireFound, WirePacket, WireQuery } from "../api/types";
+import type {
+  Addresses,
+  ExampleLine,
+  PlotLine,
+  Plotted,
+  WireFound,
+  WirePacket,
+  WireQuery,
+} from "../api/types";
 import { post } from "./edits";
 import { asking, read } from "./read";
 
@@ -11,6 +19,9 @@ export const wireRows = (query: WireQuery, since: number, before: number | null 
   read<WireFound>("wire/rows", asking({ query, since, before }));
 
 export const wirePacket = (number: number) => read<WirePacket>(`wire/${number}`);
+
+/** What a target understands, as messages that can be sent. */
+export const wireLines = (target: string) => read<ExampleLine[]>(`wire/lines/${target}`);
 
 export const wirePlot = (lines: PlotLine[], seconds: number) =>
   read<Plotted>("wire/plot", asking({ lines, seconds }));

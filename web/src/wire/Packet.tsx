@@ -1,4 +1,4 @@
-import { Copy, VolumeX } from "lucide-react";
+import { Copy, Send, VolumeX } from "lucide-react";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import type { WirePacket, WirePiece, WireRow } from "../api/types";
@@ -22,10 +22,12 @@ interface Props {
   number: number;
   onOpen: (number: number) => void;
   onClose: () => void;
+  /** Puts its message where messages are written. */
+  onSendAgain: (target: string, line: string) => void;
 }
 
 /** One packet with all that it holds, byte by byte, and what can be made of it. */
-export function Packet({ number, onOpen, onClose }: Props) {
+export function Packet({ number, onOpen, onClose, onSendAgain }: Props) {
   const [whole, setWhole] = useState<WirePacket | null>(null);
   const [trouble, setTrouble] = useState("");
   useEffect(() => {
@@ -72,7 +74,7 @@ export function Packet({ number, onOpen, onClose }: Props) {
             </p>
           )}
           <Answer packet={packet} pair={whole.pair} onOpen={onOpen} onClose={onClose} />
-          <Uses packet={packet} onClose={onClose} />
+          <Uses packet={packet} line={whole.line} onClose={onClose} onSendAgain={onSendAgain} />
           <Pieces whole={whole} />
         </div>
       )}
@@ -128,7 +130,17 @@ function Answer({
 }
 
 /** What can be made of a message. */
-function Uses({ packet, onClose }: { packet: WireRow; onClose: () => void }) {
+function Uses({
+  packet,
+  line: text,
+  onClose,
+  onSendAgain,
+}: {
+  packet: WireRow;
+  line: string;
+  onClose: () => void;
+  onSendAgain: Props["onSendAgain"];
+}) {
   const navigate = useNavigate();
   const parts = useShow((s) => s.parts);
   const [giving, setGiving] = useState(false);
@@ -159,6 +171,11 @@ function Uses({ packet, onClose }: { packet: WireRow; onClose: () => void }) {
           </PushButton>
         )}
         {packet.target && <MakePhrase packet={packet} />}
+        {packet.target && text && (
+          <PushButton onClick={() => onSendAgain(packet.target!, text)}>
+            <Send size={16} aria-hidden /> Send …
+          </PushButton>
+        )}
         <PlotButton out={packet.out} source={packet.source} address={address} />
         <PushButton
           onClick={() => {

@@ -4,11 +4,13 @@ import type { WireRow } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { ByAddress } from "./ByAddress";
+import { useCompose } from "./compose";
 import { Filters, Muted } from "./Filters";
 import { List } from "./List";
 import { Packet } from "./Packet";
 import { PlotView } from "./PlotView";
 import { Repeats } from "./Repeats";
+import { SendView } from "./SendView";
 import { useRows } from "./useRows";
 import { look, NO_QUERY, useView } from "./view";
 
@@ -16,6 +18,7 @@ const VIEWS = [
   { id: "list", text: "List" },
   { id: "addresses", text: "By address" },
   { id: "plot", text: "Plot" },
+  { id: "send", text: "Send" },
 ] as const;
 
 type View = (typeof VIEWS)[number]["id"];
@@ -52,7 +55,19 @@ export function WireStation() {
       {view === "list" && <ListView onOpen={(row) => setOpened(row.number)} />}
       {view === "addresses" && <ByAddress />}
       {view === "plot" && <PlotView />}
-      {opened !== null && <Packet number={opened} onOpen={setOpened} onClose={() => setOpened(null)} />}
+      {view === "send" && <SendView onOpen={(row) => setOpened(row.number)} />}
+      {opened !== null && (
+        <Packet
+          number={opened}
+          onOpen={setOpened}
+          onClose={() => setOpened(null)}
+          onSendAgain={(target, line) => {
+            useCompose.setState({ target, line });
+            setOpened(null);
+            setView("send");
+          }}
+        />
+      )}
     </main>
   );
 }

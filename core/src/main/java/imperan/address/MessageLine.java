@@ -13,7 +13,8 @@ import java.util.regex.Pattern;
  * A message as one line of text: its address, then its arguments with blanks between, such as {@code /scene 3 0.5 "low water" true}.
  * A whole number is an int32, or an int64 where it needs more room; a number with a point or an exponent is a float32; {@code true}
  * and {@code false} are themselves; everything else is a text. A text that looks like something else, or holds blanks, stands in
- * double quotes, in which a backslash takes the next character as it is.
+ * double quotes, in which a backslash takes the next character as it is. Where type tags follow the address, such as in
+ * {@code /a/b ,if 1 0.5}, they say which type each argument has ({@link TypedWords}).
  *
  * @param message empty where the line is none
  * @param problem empty where the line is a message
@@ -47,32 +48,53 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
         if (line.indexOf('\0') >= 0) {
             return new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A text of OSC ends at NUL, so it cannot hold one", Optional.empty())));
         }
-        List<OscArgument> arguments = new ArrayList<>();
-        String address = "";
+        List<Word> words = new ArrayList<>();
         int at = 0;
-        for (int place = 0; at < line.length(); place++) {
+        while (at < line.length()) {
             boolean quoted = line.charAt(at) == '"';
             int end = quoted ? endOfQuoted(line, at) : endOfWord(line, at);
             if (end < 0) {
                 break;
             }
-            String word = line.substring(at, end);
-            if (place == 0) {
-                address = quoted ? unquoted(word) : word;
-            } else {
-                arguments.add(quoted ? new OscArgument.Text(unquoted(word)) : argument(word));
-            }
+            words.add(new Word(quoted ? unquoted(line.substring(at, end)) : line.substring(at, end), quoted));
             at = skipBlanks(line, end);
         }
+        String address = words.isEmpty() ? "" : words.get(0).text();
         Optional<AddressText.Fault> fault = faults.apply(address);
         if (fault.isEmpty() && at < line.length()) {
             fault = Optional.of(new AddressText.Fault("The quote at “" + shortened(line.substring(at)) + "” is not closed, or something follows it at once",
                     Optional.empty()));
-        } else if (fault.isEmpty() && arguments.stream().anyMatch(argument -> argument instanceof OscArgument.Float32 number && !Float.isFinite(number.value()))) {
-            fault = Optional.of(new AddressText.Fault("A number in it is too large for a float", Optional.empty()));
         }
-        return fault.isPresent() ? new MessageLine(text, Optional.empty(), fault.map(f -> wholeLine(f, line)))
+        if (fault.isPresent()) {
+            return new MessageLine(text, Optional.empty(), fault.map(f -> wholeLine(f, line)));
+        }
+        return arguments(text, address, words.subList(1, words.size()));
+    }
+
+    private static MessageLine arguments(String text, String address, List<Word> words) {
+        List<OscArgument> arguments;
+        if (!words.isEmpty() && TypedWords.isTags(words.get(0))) {
+            TypedWords typed = TypedWords.read(words.get(0).text(), words.subList(1, words.size()));
+            if (typed.fault().isPresent()) {
+                return new MessageLine(text, Optional.empty(), typed.fault().map(why -> new AddressText.Fault(why, Optional.empty())));
+            }
+            arguments = typed.arguments();
+        } else {
+            arguments = words.stream().map(word -> word.quoted() ? new OscArgument.Text(word.text()) : argument(word.text())).toList();
+        }
+        boolean tooLarge = arguments.stream().anyMatch(argument -> argument instanceof OscArgument.Float32 number && !Float.isFinite(number.value()));
+        return tooLarge ? new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A number in it is too large for a float", Optional.empty())))
                 : new MessageLine(text, Optional.of(new OscMessage(address, arguments)), Optional.empty());
+    }
+
+    /** The line that says a message, with its type tags; it reads as the same message. */
+    public static String of(OscMessage message) {
+        String address = message.address().chars().anyMatch(c -> c <= ' ' || c == '"') ? TypedWords.quoted(message.address()) : message.address();
+        return (address + " " + TypedWords.write(message.arguments())).strip();
+    }
+
+    /** A word of a line, or what stood in quotes. */
+    record Word(String text, boolean quoted) {
     }
 
     /** Where a word ends: before the next blank. */

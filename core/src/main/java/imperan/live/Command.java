@@ -2,10 +2,13 @@ package imperan.live;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import imperan.osc.OscDecoder;
 import imperan.show.PartId;
 
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** Something that an {@link Actor} wants done with the running show. Data, the same from wherever it comes; {@link LiveShow#carryOut} is its one door. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -19,10 +22,11 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Command.Refresh.class, name = "refresh"),
     @JsonSubTypes.Type(value = Command.FindOut.class, name = "findOut"),
     @JsonSubTypes.Type(value = Command.Say.class, name = "say"),
+    @JsonSubTypes.Type(value = Command.SayBytes.class, name = "bytes"),
     @JsonSubTypes.Type(value = Command.Learn.class, name = "learn")
 })
 public sealed interface Command permits Touch, Command.TestFire, Command.Rest, Command.SetGate, Command.SendStartList, Command.LeaveAsItIs, Command.Refresh,
-        Command.FindOut, Command.Say, Command.Prove, Command.Learn {
+        Command.FindOut, Command.Say, Command.SayBytes, Command.Prove, Command.Learn {
 
     /** What its actor has to be allowed. */
     default Right needs() {
@@ -78,6 +82,38 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
         @Override
         public Right needs() {
             return Right.RAW;
+        }
+    }
+
+    /**
+     * Send bytes as one packet as they are, whether or not they are a message: to see what a receiver makes of them, or to say again what was recorded. No answer
+     * is awaited, and no pace is kept.
+     *
+     * @param hex two hexadecimal digits for each byte; blanks between them do not matter
+     */
+    record SayBytes(PartId target, String hex) implements Command {
+
+        private static final Pattern HEX = Pattern.compile("(?:[0-9a-fA-F]{2})+");
+
+        @Override
+        public Right needs() {
+            return Right.RAW;
+        }
+
+        @Override
+        public Optional<String> problem() {
+            String digits = digits();
+            return digits.length() > 2 * OscDecoder.UDP_MAX_BYTES ? Optional.of("A packet has at most " + OscDecoder.UDP_MAX_BYTES + " bytes")
+                    : HEX.matcher(digits).matches() ? Optional.empty() : Optional.of("Bytes are written as two hexadecimal digits each, such as 2f 61 00 00");
+        }
+
+        /** The packet; there is one where there is no problem. */
+        byte[] bytes() {
+            return HexFormat.of().parseHex(digits());
+        }
+
+        private String digits() {
+            return hex.replaceAll("\\s", "");
         }
     }
 

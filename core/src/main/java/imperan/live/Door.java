@@ -70,6 +70,8 @@ final class Door {
             });
         } else if (command instanceof Command.Say say) {
             return say(say);
+        } else if (command instanceof Command.SayBytes bytes) {
+            return with(bytes.target(), link -> sending.say(link, bytes.bytes()));
         } else if (command instanceof Command.Prove prove) {
             return prove.line().target().map(target -> with(target, link -> {
                 sending.prove(link, prove.line());
@@ -84,7 +86,7 @@ final class Door {
         return command instanceof Touch ? Cause.Origin.HAND
                 : command instanceof Command.TestFire ? Cause.Origin.TEST
                 : command instanceof Command.Rest ? Cause.Origin.REST
-                : command instanceof Command.Say ? Cause.Origin.SAY
+                : command instanceof Command.Say || command instanceof Command.SayBytes ? Cause.Origin.SAY
                 : command instanceof Command.Prove ? Cause.Origin.PROOF
                 : command instanceof Command.SendStartList ? Cause.Origin.START_LIST
                 : command instanceof Command.Refresh || command instanceof Command.FindOut ? Cause.Origin.REFRESH : Cause.Origin.ORDER;

@@ -201,6 +201,15 @@ final class Sending {
         });
     }
 
+    /** Sends bytes as they are, or shows what would be sent. */
+    void say(Link link, byte[] packet) {
+        if (link.gate() != Gate.OPEN || !link.socket().works()) {
+            out(link, packet, 1, Optional.of(link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link)));
+        } else {
+            packet(link, new Lane.Departing(packet, 1));
+        }
+    }
+
     /** Says a line of a proof, or tells why it does not leave. */
     void prove(Link link, Line line) {
         if (!link.socket().works()) {

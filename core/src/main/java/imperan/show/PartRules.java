@@ -148,10 +148,13 @@ public final class PartRules {
     /** Messages as lines of text. */
     void lines(String field, List<String> lines, Dialect spoken) {
         for (int i = 0; i < lines.size(); i++) {
-            String place = field + "/" + i;
-            MessageLine.parse(lines.get(i), spoken::fault).problem()
-                    .ifPresent(p -> problem(place, p.message(), p.mend()));
+            message(field + "/" + i, lines.get(i), spoken);
         }
+    }
+
+    /** A message as a line of text. */
+    void message(String field, String line, Dialect spoken) {
+        MessageLine.parse(line, spoken::fault).problem().ifPresent(p -> problem(field, p.message(), p.mend()));
     }
 
     public void marks(String field, List<ScaleMark> marks) {

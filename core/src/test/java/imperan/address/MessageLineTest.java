@@ -3,11 +3,15 @@ package imperan.address;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.osc.OscText;
+import imperan.osc.RandomPackets;
+import imperan.osc.TimeTag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 
@@ -52,6 +56,48 @@ class MessageLineTest {
     @Test
     void theMendKeepsTheArguments() {
         assertThat(MessageLine.parse("wake 3 \"low water\"").problem().orElseThrow().mend()).contains("/wake 3 \"low water\"");
+    }
+
+    /** Each type of OSC 1.0 by its tag, arrays among them. */
+    @Test
+    void typeTagsSayWhichTypeEachArgumentHas() {
+        assertThat(message("/a/b ,if 1 0.5")).isEqualTo(OscMessage.of("/a/b", new OscArgument.Int32(1), new OscArgument.Float32(0.5f)));
+        assertThat(message("/a ,hdsSc 1 1 1 \"1 2\" 1").arguments()).containsExactly(new OscArgument.Int64(1), new OscArgument.Float64(1), new OscArgument.Text("1"),
+                new OscArgument.Symbol("1 2"), new OscArgument.Char('1'));
+        assertThat(message("/a ,TFNI[i[T]i]b 1 2 00ff").arguments()).containsExactly(OscArgument.Bare.TRUE, OscArgument.Bare.FALSE, OscArgument.Bare.NIL, OscArgument.Bare.IMPULSE,
+                new OscArgument.Array(List.of(new OscArgument.Int32(1), new OscArgument.Array(List.of(OscArgument.Bare.TRUE)), new OscArgument.Int32(2))),
+                new OscArgument.Blob(new byte[] {0, -1}));
+        assertThat(message("/a ,rmtt ff8000ff 00903c7f now 2026-05-01T20:00:00Z").arguments()).containsExactly(new OscArgument.Rgba(0xff8000ff), new OscArgument.Midi(0x00903c7f),
+                new OscArgument.Time(TimeTag.IMMEDIATELY), new OscArgument.Time(TimeTag.at(Instant.parse("2026-05-01T20:00:00Z"))));
+        assertThat(message("/a ,").arguments()).isEmpty();
+        assertThat(message("/a \",i\"").arguments()).as("in quotes it is a text").containsExactly(new OscArgument.Text(",i"));
+        assertThat(message("/a ,well").arguments()).as("no type is called so").containsExactly(new OscArgument.Text(",well"));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+        "/a ,i x | “x” is no int",
+        "/a ,i 1.5 | “1.5” is no int",
+        "/a ,ii 1 | more arguments than there are",
+        "/a ,i 1 2 | “2” has no type tag",
+        "/a ,b 0 | “0” is no blob",
+        "/a ,[i 1 | begin an array that never ends",
+        "/a ,i] 1 | end an array that never began",
+        "/a ,r red | is no colour",
+        "/a ,t soon | is no time",
+    })
+    void argumentsThatAreNotWhatTheirTagsSayAreRefusedInWords(String line, String words) {
+        assertThat(MessageLine.parse(line).problem().orElseThrow().message()).contains(words);
+    }
+
+    /** What is written reads as the same message, whatever its types. */
+    @Test
+    void everyMessageIsALine() {
+        RandomPackets packets = new RandomPackets(23, true);
+        for (int i = 0; i < 5_000; i++) {
+            OscMessage message = packets.message();
+            assertThat(MessageLine.parseFreely(MessageLine.of(message)).message()).contains(message);
+        }
     }
 
     /** Whatever is typed is a message or a sentence. */

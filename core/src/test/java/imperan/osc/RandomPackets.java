@@ -6,13 +6,13 @@ import java.util.Random;
 import java.util.function.Supplier;
 
 /** Seeded random packets for the tests of the codec. */
-final class RandomPackets {
+public final class RandomPackets {
 
     private final Random random;
     private final boolean everyType;
 
     /** @param everyType false for the types that the library beside us carries in the same way */
-    RandomPackets(long seed, boolean everyType) {
+    public RandomPackets(long seed, boolean everyType) {
         this.random = new Random(seed);
         this.everyType = everyType;
     }
@@ -21,7 +21,7 @@ final class RandomPackets {
         return depth > 0 && random.nextInt(3) == 0 ? bundle(depth, TimeTag.IMMEDIATELY) : message();
     }
 
-    OscMessage message() {
+    public OscMessage message() {
         String address = "/" + word(1 + random.nextInt(12)) + (random.nextBoolean() ? "/" + word(1 + random.nextInt(5)) : "");
         List<OscArgument> arguments = list(random.nextInt(6), this::argument);
         return new OscMessage(address, everyType ? arguments : withBlobLast(arguments));

@@ -39,6 +39,7 @@ public final class OneOfEach {
                 put(host, null, new Host("Router", "192.0.2.1", 24, Host.Addressing.FIXED, Host.Role.ROUTER,
                         Optional.of(new Host.GivenOut("192.0.2.100", "192.0.2.199")), "", "", "")),
                 put(new PartId("ok"), null, new Acceptance("SAME_ADDRESS", host, "192.0.2.1", "meant")),
+                put(new PartId("say"), null, new SavedMessage("Level", Optional.of(Shows.DESK), "/main ,f 0.5")),
                 put(MAIN, PAGE, fader("Main", 0, "/main").behaving(Behaviour.PLAIN.enabledOnly(ready))),
                 put(new PartId("mute"), PAGE, Shows.button("Mute “all”\n", 1, true, "/mute")),
                 put(TRAY, PAGE, Tray.plain("Strip", new Cells(2, 0, 2, 4))),

@@ -1,5 +1,6 @@
 package imperan.server.api;
 
+import imperan.phrasebook.ExampleLine;
 import imperan.server.api.WireViews.GivenTo;
 import imperan.server.api.WireViews.PlotAsked;
 import imperan.server.api.WireViews.Plotted;
@@ -10,6 +11,7 @@ import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
 import imperan.show.Outcome;
+import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.wire.Addresses;
 import imperan.wire.Found;
@@ -109,6 +111,12 @@ class WireController {
         return loop.wire(show).thenCompose(wire -> keeper.change(show, now -> numbered(wire.packets(), number)
                 .map(record -> making.apply(new FromWire(now, wire.packets(), person), record))
                 .orElseGet(() -> Outcome.Refused.because("This message is no longer kept: newer ones have taken its place")))).thenApply(ShowController::answer);
+    }
+
+    /** What a target understands, as messages that can be sent. */
+    @GetMapping("/lines/{target}")
+    List<ExampleLine> lines(@PathVariable("show") String show, @PathVariable("target") String target) {
+        return ExampleLine.of(keeper.show(show).join(), new PartId(target));
     }
 
     /** How some numbers went, out and in. */

@@ -1,5 +1,6 @@
 package imperan.server.api;
 
+import imperan.address.MessageLine;
 import imperan.osc.OscDissection;
 import imperan.osc.OscPiece;
 import imperan.server.socket.WireRow;
@@ -82,15 +83,17 @@ final class WireViews {
      *
      * @param pieces from its first byte to its last; of a very long one the first
      * @param pair   the packet that answers it, or that it answers, as long as it is kept
+     * @param line   its first message as one line of text that can be sent; empty where it holds none, or a very long one
      */
-    record WirePacket(WireRow packet, List<WirePiece> pieces, int morePieces, Optional<WireRow> pair) {
+    record WirePacket(WireRow packet, List<WirePiece> pieces, int morePieces, Optional<WireRow> pair, String line) {
 
         private static final int MOST_PIECES = 2_000;
 
         static WirePacket of(WireRecord record, Optional<WireRecord> pair) {
             List<OscPiece> pieces = OscDissection.of(record.bytes());
             return new WirePacket(WireRow.whole(record), pieces.stream().limit(MOST_PIECES).map(piece -> WirePiece.of(piece, record.bytes())).toList(),
-                    Math.max(0, pieces.size() - MOST_PIECES), pair.map(WireRow::of));
+                    Math.max(0, pieces.size() - MOST_PIECES), pair.map(WireRow::of),
+                    record.messages().stream().findFirst().map(MessageLine::of).filter(text -> text.length() <= MessageLine.MAX_LENGTH).orElse(""));
         }
     }
 
