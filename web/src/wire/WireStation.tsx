@@ -4,6 +4,7 @@ import type { WireRow } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { ByAddress } from "./ByAddress";
+import { CapturesPage } from "./CapturesPage";
 import { useCompose } from "./compose";
 import { Filters, Muted } from "./Filters";
 import { List } from "./List";
@@ -19,6 +20,7 @@ const VIEWS = [
   { id: "addresses", text: "By address" },
   { id: "plot", text: "Plot" },
   { id: "send", text: "Send" },
+  { id: "captures", text: "Captures" },
 ] as const;
 
 type View = (typeof VIEWS)[number]["id"];
@@ -55,6 +57,7 @@ export function WireStation() {
       {view === "list" && <ListView onOpen={(row) => setOpened(row.number)} />}
       {view === "addresses" && <ByAddress />}
       {view === "plot" && <PlotView />}
+      {view === "captures" && <CapturesPage />}
       {view === "send" && <SendView onOpen={(row) => setOpened(row.number)} />}
       {opened !== null && (
         <Packet

@@ -118,14 +118,14 @@ public final class OscDecoder {
         /** Without the slash there is nothing to know a message by, so the rest must be as it should: ASCII, then type tags. */
         private OscMessage bareMessage(int end) {
             int from = at;
-            for (int i = from; i < end && bytes[i] != 0; i++) {
+            for (int i = from; i == from || i < end && bytes[i] != 0; i++) {
                 if (bytes[i] <= ' ' || bytes[i] > '~' || bytes[i] == ',') {
                     throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte " + hex(bytes[from])
                             + ", and it is no address without its slash either");
                 }
             }
             OscMessage message = message(end);
-            if (message.address().isEmpty() || !message.arguments().isEmpty() && message.arguments().get(0) instanceof OscArgument.Untyped) {
+            if (!message.arguments().isEmpty() && message.arguments().get(0) instanceof OscArgument.Untyped) {
                 throw new Bad(from, "A message whose address has no slash must have type tags");
             }
             return message;

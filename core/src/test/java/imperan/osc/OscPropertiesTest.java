@@ -121,6 +121,23 @@ class OscPropertiesTest {
         assertThat(malformed).isBetween(20_000, 59_000);
     }
 
+    /** The one that also takes addresses without a slash: an answer, whatever the first byte. */
+    @Test
+    void hostileBytesGetAnAnswerWithoutASlashToo() {
+        Random random = new Random(6);
+        OscDecoder bare = OscDecoder.takingBareAddresses();
+        assertThat(bare.decode(new byte[] {0, 0, 0, 0, ',', 0, 0, 0})).isInstanceOf(Decoded.Malformed.class);
+        for (int i = 0; i < 60_000; i++) {
+            byte[] bytes = new byte[4 * random.nextInt(12)];
+            for (int k = 0; k < bytes.length; k++) {
+                bytes[k] = (byte) (random.nextInt(3) == 0 ? 0 : random.nextInt(3) == 0 ? ',' : 'a' + random.nextInt(26));
+            }
+            if (bare.decode(bytes) instanceof Decoded.Malformed m) {
+                assertThat(m.offset()).isBetween(0, bytes.length);
+            }
+        }
+    }
+
     /** The shapes that cost most for their size: nothing but tags, nothing but arrays, nothing but bundles. */
     @Test
     void denseBytesStayInProportionToo() {

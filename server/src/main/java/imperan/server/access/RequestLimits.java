@@ -1,5 +1,6 @@
 package imperan.server.access;
 
+import imperan.capture.CaptureFile;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletException;
@@ -22,6 +23,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.LongSupplier;
+import java.util.regex.Pattern;
 
 /**
  * How much a request may bring, and how long it may take, in either direction and as a whole: a sender or reader that does one byte a second would
@@ -35,6 +37,7 @@ class RequestLimits extends OncePerRequestFilter {
     static final long MAX_KEY_BYTES = 1 << 10;
     /** A show file with all its pictures, or an address space. */
     static final long MAX_BYTES = 32L << 20;
+    private static final Pattern CAPTURES = Pattern.compile("/api/shows/[^/]+/captures");
     private static final long LARGE_BYTES = 256 << 10;
     /** For the body of a small request, and for that of a large one. */
     static final long PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(10);
@@ -69,7 +72,7 @@ class RequestLimits extends OncePerRequestFilter {
         HttpServletResponse timed = request.getHeader("Upgrade") == null ? new TimedResponse(response) : response;
         long length = request.getContentLengthLong();
         boolean body = length > 0 || request.getHeader("Transfer-Encoding") != null;
-        long most = request.getRequestURI().equals(KeyFilter.PATH) ? MAX_KEY_BYTES : MAX_BYTES;
+        long most = request.getRequestURI().equals(KeyFilter.PATH) ? MAX_KEY_BYTES : CAPTURES.matcher(request.getRequestURI()).matches() ? CaptureFile.MOST_BYTES : MAX_BYTES;
         if (!body) {
             chain.doFilter(request, timed);
         } else if (length > most) {

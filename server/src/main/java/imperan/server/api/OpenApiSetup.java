@@ -11,6 +11,7 @@ import imperan.live.Learning.Learned;
 import imperan.live.RestLine;
 import imperan.phrasebook.ExampleLine;
 import imperan.plan.RigChange;
+import imperan.server.capture.Captures;
 import imperan.server.socket.ClientFrame;
 import imperan.server.net.ServiceFinder;
 import imperan.server.run.Shows;
@@ -72,7 +73,9 @@ class OpenApiSetup {
                     PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, Addresses.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
                     ProofController.Signing.class, ProofViews.PlanView.class, ProofViews.ProofView.class, ProofViews.ReportLine.class, ProofViews.ReportView.class, ProofViews.ProvedView.class,
                     ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
-                    WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class).forEach(shapes::adjust);
+                    WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class,
+                    CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
+                    Captures.Loaded.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

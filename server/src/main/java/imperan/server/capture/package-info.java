@@ -1,0 +1,2 @@
+/** Recording what goes over the wire, and playing it back. */
+package imperan.server.capture;
