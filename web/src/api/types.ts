@@ -93,6 +93,7 @@ export type CaptureLine = Schemas["CaptureLine"];
 export type PlayAsked = Schemas["PlayAsked"];
 export type PlaybackOrder = Schemas["PlaybackAsked"]["order"];
 export type Loaded = Schemas["Loaded"];
+export type StartView = Schemas["StartView"];
 export type ExampleLine = Schemas["ExampleLine"];
 export type PlotLine = Schemas["PlotLine"];
 export type Plotted = Schemas["Plotted"];

@@ -2,21 +2,33 @@ import { ArrowLeft, ArrowRight } from "lucide-react";
 import { Link } from "react-router";
 import type { WireRow } from "../api/types";
 import { useShow } from "../live/show";
+import { askWhy } from "../live/why";
 import { clockTime } from "../ui/time";
 
-/** The last message out and the last message in, wherever you are; it opens into the Wire. */
+/** The last message out, with what came of it, and the last message in, wherever you are; it opens into the Wire. */
 export function Ticker() {
   const lastOut = useShow((s) => s.lastOut);
   const lastIn = useShow((s) => s.lastIn);
   return (
-    <Link
-      to="/wire"
-      aria-label="Last messages"
-      className="grid min-h-11 grid-cols-2 items-center gap-2 border-t border-rule bg-panel px-3"
-    >
-      <Side row={lastOut} out />
-      <Side row={lastIn} />
-    </Link>
+    <div className="flex min-h-11 items-center border-t border-rule bg-panel">
+      <Link
+        to="/wire"
+        aria-label="Last messages"
+        className="grid min-h-11 min-w-0 flex-1 grid-cols-2 items-center gap-2 px-3"
+      >
+        <Side row={lastOut} out />
+        <Side row={lastIn} />
+      </Link>
+      {lastOut?.unanswered && lastOut.target && (
+        <button
+          type="button"
+          className="mx-2 flex-none rounded border border-fault px-3 py-1 font-bold text-fault hover:text-bone"
+          onClick={() => askWhy({ of: "target", id: lastOut.target! })}
+        >
+          Why?
+        </button>
+      )}
+    </div>
   );
 }
 
@@ -30,6 +42,9 @@ function Side({ row, out = false }: { row: WireRow | null; out?: boolean }) {
       <Icon size={20} className="shrink-0" aria-hidden />
       <span className="font-sans font-bold">{out ? "out" : "in"}</span>
       {row?.note && <span className="flex-none font-sans font-bold text-caution">{row.note}</span>}
+      {out && row?.unanswered && (
+        <span className="flex-none font-sans font-bold text-fault">{row.answer}</span>
+      )}
       <span className="truncate">
         {row ? (
           <>

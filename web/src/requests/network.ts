@@ -1,6 +1,6 @@
 /** Letting phones and tablets in. */
 import { browser } from "../live/browser";
-import type { Door, FoundService, Problem } from "../api/types";
+import type { Door, FoundService, Problem, StartView } from "../api/types";
 
 interface Answer {
   door: Door;
@@ -18,6 +18,13 @@ async function call(method: string, path: string, body?: unknown): Promise<Answe
 
 export async function readDoor(): Promise<Door> {
   return (await (await fetch("/api/network")).json()) as Door;
+}
+
+/** What was opened since the start, and where this machine can be reached. */
+export async function readStart(): Promise<StartView> {
+  const response = await fetch("/api/network/start").catch(() => null);
+  if (!response?.ok) throw new Error("The server does not answer");
+  return (await response.json()) as StartView;
 }
 
 export async function findServices(): Promise<FoundService[]> {

@@ -24,7 +24,7 @@ export function List({ rows, older, empty, onOlder, onOpen }: Props) {
     overscan: 10,
   });
   return (
-    <div className="flex min-h-0 flex-1 flex-col overflow-x-auto *:min-w-[60rem]">
+    <div className="flex min-h-0 flex-1 flex-col overflow-x-auto sm:*:min-w-[60rem]">
       <Headings />
       {rows.length === 0 ? (
         <p className="min-w-0! p-6 text-lg text-quiet">{empty}</p>

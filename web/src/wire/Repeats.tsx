@@ -7,7 +7,7 @@ import { Direction, From, Says } from "./Row";
 import { look, mute } from "./view";
 
 const COLUMNS =
-  "grid-cols-[3.6rem_6rem_minmax(11rem,1.7fr)_3rem_minmax(7rem,1fr)_4rem_5rem_7.2rem_2rem] gap-x-3 max-xl:gap-x-2 max-xl:text-sm";
+  "grid-cols-[3.6rem_6rem_minmax(11rem,1.7fr)_3rem_minmax(7rem,1fr)_4rem_5rem_7.2rem_2rem] max-sm:grid-cols-[2rem_minmax(0,1.6fr)_minmax(0,1fr)_4.5rem] gap-x-3 max-xl:gap-x-2 max-xl:text-sm";
 
 /** What comes again and again, folded into one row for each address, so that what somebody does stands out below. */
 export function Repeats({
@@ -49,9 +49,9 @@ export function Repeats({
                 <Direction out={last.out} />
                 <From row={last} />
                 <Says row={last} />
-                <span className="text-right text-quiet">{count}</span>
+                <span className="text-right text-quiet max-sm:hidden">{count}</span>
                 <span className="text-right text-quiet">{perSecond.toFixed(1)} /s</span>
-                <span className="text-right text-quiet">{clockTime(last.atMillis)}</span>
+                <span className="text-right text-quiet max-sm:hidden">{clockTime(last.atMillis)}</span>
               </button>
               <button
                 type="button"

@@ -6,7 +6,9 @@ import { byWhom } from "./byWhom";
 
 export const ROW_HEIGHT = 34;
 export const COLUMNS =
-  "grid-cols-[7.2rem_4.6rem_3.6rem_6rem_minmax(11rem,1.7fr)_3rem_minmax(7rem,1fr)_7rem_6.5rem] max-xl:text-sm gap-x-3 max-xl:gap-x-2";
+  "grid-cols-[7.2rem_4.6rem_3.6rem_6rem_minmax(11rem,1.7fr)_3rem_minmax(7rem,1fr)_7rem_6.5rem] max-xl:text-sm gap-x-3 max-xl:gap-x-2 max-sm:grid-cols-[2rem_minmax(0,1.6fr)_minmax(0,1fr)_4.5rem]";
+/** Not on a phone: the message whole has it. */
+const WIDE = "max-sm:hidden";
 
 /** How long after another packet one came, as short as it can be said. */
 function distance(millis: number): string {
@@ -20,14 +22,16 @@ export const routeOf = (row: WireRow) =>
 export function Headings() {
   return (
     <div className={`grid ${COLUMNS} border-b border-rule px-2 pb-1 text-sm text-quiet`}>
-      <span>time</span>
-      <span className="text-right">after</span>
-      <span>direction</span>
-      <span>target</span>
+      <span className={WIDE}>time</span>
+      <span className={`text-right ${WIDE}`}>after</span>
+      <span>
+        <span className="max-sm:sr-only">direction</span>
+      </span>
+      <span className={WIDE}>target</span>
       <span>address</span>
-      <span>types</span>
+      <span className={WIDE}>types</span>
       <span>arguments</span>
-      <span>by</span>
+      <span className={WIDE}>by</span>
       <span className="text-right">answer</span>
     </div>
   );
@@ -51,14 +55,14 @@ export function Row({
       title={`${routeOf(row)}, ${row.bytes} bytes`}
       onClick={() => onOpen(row)}
     >
-      <span className="text-quiet">{clockTime(row.atMillis)}</span>
-      <span className="truncate text-right text-sm text-quiet">
+      <span className={`text-quiet ${WIDE}`}>{clockTime(row.atMillis)}</span>
+      <span className={`truncate text-right text-sm text-quiet ${WIDE}`}>
         {before && distance(row.atMillis - before.atMillis)}
       </span>
       <Direction out={row.out} />
       <From row={row} />
       <Says row={row} />
-      <span className="truncate font-sans text-quiet">{row.out && byWhom(row)}</span>
+      <span className={`truncate font-sans text-quiet ${WIDE}`}>{row.out && byWhom(row)}</span>
       <span
         className={`truncate text-right ${row.unanswered ? "font-sans font-bold text-fault" : row.answer.endsWith("ms") ? "text-in" : "font-sans text-quiet"}`}
       >
@@ -72,7 +76,8 @@ export function Direction({ out }: { out: boolean }) {
   const Icon = out ? ArrowRight : ArrowLeft;
   return (
     <span className={`flex items-center gap-1 font-sans font-bold ${out ? "text-out" : "text-in"}`}>
-      <Icon size={18} className="flex-none" aria-hidden /> {out ? "out" : "in"}
+      <Icon size={18} className="flex-none" aria-hidden />{" "}
+      <span className="max-sm:sr-only">{out ? "out" : "in"}</span>
     </span>
   );
 }
@@ -81,7 +86,7 @@ export function From({ row }: { row: WireRow }) {
   const target = useShow((s) => partOf(s.parts, "target", row.target)?.part.body.name);
   return (
     <span
-      className={`truncate font-sans ${target ? "" : "text-caution"}`}
+      className={`truncate font-sans ${WIDE} ${target ? "" : "text-caution"}`}
       title={target ? undefined : "unknown sender"}
     >
       {target ?? row.peer}
@@ -93,7 +98,7 @@ export function From({ row }: { row: WireRow }) {
 export function Says({ row }: { row: WireRow }) {
   if (row.malformed)
     return (
-      <span className="col-span-3 truncate font-sans text-fault">
+      <span className="col-span-3 truncate font-sans text-fault max-sm:col-span-2">
         Not OSC at byte {row.malformed.offset}: {row.malformed.reason}
       </span>
     );
@@ -105,7 +110,7 @@ export function Says({ row }: { row: WireRow }) {
         {line?.address ?? "empty bundle"}
         {more > 0 && <span className="font-sans text-quiet"> and {more} more</span>}
       </span>
-      <span className="truncate text-quiet">{line?.typeTags}</span>
+      <span className={`truncate text-quiet ${WIDE}`}>{line?.typeTags}</span>
       <span className="truncate">
         {line?.arguments} {row.note && <span className="font-sans text-caution">{row.note}</span>}
       </span>

@@ -12,6 +12,7 @@ import { Packet } from "./Packet";
 import { PlotView } from "./PlotView";
 import { Repeats } from "./Repeats";
 import { SendView } from "./SendView";
+import { StartView } from "./StartView";
 import { useRows } from "./useRows";
 import { look, NO_QUERY, useView } from "./view";
 
@@ -21,6 +22,7 @@ const VIEWS = [
   { id: "plot", text: "Plot" },
   { id: "send", text: "Send" },
   { id: "captures", text: "Captures" },
+  { id: "start", text: "Start log" },
 ] as const;
 
 type View = (typeof VIEWS)[number]["id"];
@@ -34,7 +36,7 @@ export function WireStation() {
     <main className="flex min-w-0 flex-1 flex-col p-4">
       <div className="mb-2 flex flex-wrap items-end gap-3">
         <h1 className="text-2xl font-bold">Wire</h1>
-        <div role="tablist" aria-label="View" className="mr-auto flex gap-1">
+        <div role="tablist" aria-label="View" className="mr-auto flex flex-wrap gap-1">
           {VIEWS.map(({ id, text }) => (
             <button
               key={id}
@@ -58,6 +60,7 @@ export function WireStation() {
       {view === "addresses" && <ByAddress />}
       {view === "plot" && <PlotView />}
       {view === "captures" && <CapturesPage />}
+      {view === "start" && <StartView />}
       {view === "send" && <SendView onOpen={(row) => setOpened(row.number)} />}
       {opened !== null && (
         <Packet

@@ -140,12 +140,13 @@ final class Load {
         return cost;
     }
 
-    private interface Step {
+    /** What is done, again and again. */
+    interface Step {
         void take(int i);
     }
 
     /** Takes steps in groups, so many groups a second, and catches up where it was late. */
-    private static void paced(int count, int group, int groupsPerSecond, Step step) {
+    static void paced(int count, int group, int groupsPerSecond, Step step) {
         long start = System.nanoTime();
         for (int i = 0; i < count; i++) {
             if (i % group == 0) {

@@ -142,6 +142,12 @@ class WireTest {
                 lost.click();
                 button(page, "Why no answer?").click();
                 assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Bellows");
+                page.keyboard().press("Escape");
+                // the line at the foot of every screen says it, too, until something else leaves
+                Hands.drag(hand, "level-5", 0.4, 0.6);
+                assertThat(page.locator("[data-ticker=out]")).containsText("no answer");
+                page.getByText("Why?", new Page.GetByTextOptions().setExact(true)).click();
+                assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Bellows");
             } finally {
                 imperan.fault("Bellows", Fault.DEAF, false);
             }
@@ -241,6 +247,19 @@ class WireTest {
             page.getByText("Clear", new Page.GetByTextOptions().setExact(true)).click();
             assertThat(level).hasCount(0);
             assertThat(page.getByText("Nothing passes the filter.")).isVisible();
+        }
+    }
+
+    @Test
+    void theStartLogSaysWhatWasOpenedAndWhere() {
+        try (Page page = wire()) {
+            tab(page, "Start log");
+            Locator log = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Since the start, newest first"));
+            assertThat(log).containsText("Bellows: sending to 127.0.0.1 port " + imperan.bellows().getPort() + ", receiving on 127.0.0.1 port " + imperan.answerPort());
+            assertThat(log).containsText("“The Salt Clock” is live");
+            Locator reached = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Where this machine is reached"));
+            assertThat(reached).containsText(imperan.url("").replaceFirst("/$", ""));
+            assertThat(reached).containsText("lo: 127.0.0.1/8");
         }
     }
 

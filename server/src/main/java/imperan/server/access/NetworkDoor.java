@@ -3,6 +3,7 @@ package imperan.server.access;
 import imperan.rig.AddressUse;
 import imperan.rig.Ipv4;
 import imperan.server.net.ThisMachine;
+import imperan.server.run.StartLog;
 import imperan.server.store.SettingStore;
 import org.apache.catalina.LifecycleException;
 import org.apache.catalina.LifecycleState;
@@ -56,10 +57,12 @@ public class NetworkDoor {
     private final OwnCertificate certificate;
     private final int port;
     private final ShowKeys keys;
+    private final StartLog startLog;
     private Connector connector;
 
     NetworkDoor(ServletWebServerApplicationContext context, SettingStore settings, @Value("${imperan.network.port}") int port,
-                @Value("${imperan.network.folder}") String folder) {
+                @Value("${imperan.network.folder}") String folder, StartLog startLog) {
+        this.startLog = startLog;
         this.context = context;
         this.settings = settings;
         this.port = port;
@@ -121,11 +124,13 @@ public class NetworkDoor {
         } catch (IOException | LifecycleException | RuntimeException e) {
             LOG.warn("The door to the network stays shut", e);
             discard(made);
+            startLog.failed("Phones and tablets are not let in: " + e.getMessage());
             return Optional.of("The door to the network stays shut: " + e.getMessage());
         }
         connector = made;
         settings.put("network.open", "true");
         LOG.info("The network is let in on port {}", connector.getLocalPort());
+        startLog.done("Phones and tablets are let in on port " + connector.getLocalPort());
         return Optional.empty();
     }
 

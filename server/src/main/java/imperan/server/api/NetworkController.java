@@ -1,7 +1,10 @@
 package imperan.server.api;
 
 import imperan.server.access.NetworkDoor;
+import imperan.rig.Prefix;
 import imperan.server.net.ServiceFinder;
+import imperan.server.net.ThisMachine;
+import imperan.server.run.StartLog;
 import imperan.show.Problem;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -16,6 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Letting the network in, and the key it is asked for. */
 @RestController
@@ -24,10 +28,12 @@ class NetworkController {
 
     private final NetworkDoor door;
     private final ServiceFinder finder;
+    private final StartLog startLog;
 
-    NetworkController(NetworkDoor door, ServiceFinder finder) {
+    NetworkController(NetworkDoor door, ServiceFinder finder, StartLog startLog) {
         this.door = door;
         this.finder = finder;
+        this.startLog = startLog;
     }
 
     record OpenDoor(boolean open) {
@@ -35,6 +41,20 @@ class NetworkController {
 
     /** @param problems why it could not be done; empty where it was */
     record DoorAnswer(NetworkDoor.Door door, List<Problem> problems) {
+    }
+
+    /**
+     * What was opened since the start, the newest first, and where this machine can be reached.
+     *
+     * @param adapters the adapters that are up, each with its addresses
+     */
+    record StartView(List<StartLog.StartEntry> entries, NetworkDoor.Door door, List<String> adapters) {
+    }
+
+    @GetMapping("/start")
+    StartView start() {
+        return new StartView(startLog.entries(), door.door(), ThisMachine.adapters().stream()
+                .map(adapter -> adapter.name() + ": " + adapter.addresses().stream().map(Prefix::toString).collect(Collectors.joining(", "))).toList());
     }
 
     @GetMapping

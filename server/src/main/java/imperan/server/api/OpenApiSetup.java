@@ -67,7 +67,7 @@ class OpenApiSetup {
             List.of(ShowController.EditAnswer.class, PhraseFamily.class, ShowStore.ShowInfo.class, ShowStore.EditLine.class, ShowStore.BookElsewhere.class,
                     ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class,
                     RigController.RigView.class, PhrasebookController.ReadPreview.class,
-                    PhrasebookController.Reading.class, NetworkController.DoorAnswer.class,
+                    PhrasebookController.Reading.class, NetworkController.DoorAnswer.class, NetworkController.StartView.class,
                     ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class,
                     LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
                     PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, Addresses.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,

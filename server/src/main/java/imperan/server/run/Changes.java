@@ -100,7 +100,7 @@ final class Changes implements LiveSink {
         } else {
             pathOf(event).ifPresent(traces::add);
             linkOf(event).ifPresent(links::add);
-            wire.happened(event).ifPresent(this::last);
+            wire.happened(event).ifPresentOrElse(this::last, this::lastAnswered);
             addresses.happened(event);
         }
     }
@@ -144,10 +144,23 @@ final class Changes implements LiveSink {
         spoken = true;
         heardOf.accept(record);
         if (record.out()) {
-            lastOut = Optional.of(record);
+            lastOut = newest(lastOut, record);
         } else {
-            lastIn = Optional.of(record);
+            lastIn = newest(lastIn, record);
         }
+    }
+
+    /** What comes again and again does not push away what somebody did. */
+    private static Optional<WireRecord> newest(Optional<WireRecord> last, WireRecord record) {
+        return record.repeats() && last.filter(before -> !before.repeats()).isPresent() ? last : Optional.of(record);
+    }
+
+    /** What left last may have been answered by what came after it. */
+    private void lastAnswered() {
+        lastOut.flatMap(last -> wire.packet(last.number())).filter(now -> now.change() != lastOut.get().change()).ifPresent(now -> {
+            lastOut = Optional.of(now);
+            spoken = true;
+        });
     }
 
     /** @param bytes about how large it is */

@@ -28,6 +28,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,6 +62,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private final ShowClock clock = new ShowClock();
     private final TargetSockets sockets = new TargetSockets(this);
     private final ValueSaver saver;
+    private final StartLog startLog;
+    private final Map<PartId, SocketState> opened = new HashMap<>();
     private final Audience audience = new Audience();
     private final Changes changes = new Changes(sockets::send);
     private final Proving proving = new Proving(changes, this::missed);
@@ -80,8 +83,9 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     /** When the loop's thread looks again if nothing comes in. */
     private volatile long wakesAt;
 
-    ShowLoop(Keeper keeper, ValueSaver saver) {
+    ShowLoop(Keeper keeper, ValueSaver saver, StartLog startLog) {
         this.saver = saver;
+        this.startLog = startLog;
         keeper.listen(this);
         thread.start();
     }
@@ -409,7 +413,10 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         } else if (input instanceof Input.PortClosed p) {
             p.targets().forEach(target -> live.portClosed(target, now));
         } else if (input instanceof Input.Sockets s) {
-            s.states().forEach((target, state) -> live.socket(target, state, now));
+            s.states().forEach((target, state) -> {
+                live.socket(target, state, now);
+                note(target, state);
+            });
         } else if (input instanceof Input.Join j) {
             if (audience.join(j.feed(), j.showId())) {
                 j.feed().welcome(j.showId().equals(liveShowId) ? snapshot() : still(j.showId(), j.name(), j.show()));
@@ -452,7 +459,22 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         live.load(going.show(), now);
         shows(going.show(), now);
         live.restore(going.values());
+        opened.clear();
+        startLog.done("“" + going.name() + "” is live");
         audience.of(liveShowId).forEach(feed -> feed.welcome(snapshot()));
+    }
+
+    /** What became of the socket of a target, once each time. */
+    private void note(PartId id, SocketState state) {
+        Optional<Target> target = show.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast);
+        if (target.isPresent() && !state.equals(opened.put(id, state))) {
+            if (state.works()) {
+                startLog.done(target.get().name() + ": sending to " + target.get().asReached().host() + " port " + target.get().asReached().port() + ", receiving on " + state.ourHost()
+                        + " port " + target.get().answerPort());
+            } else if (state.kind() != SocketState.Kind.OPENING) {
+                startLog.failed(target.get().name() + ": " + state.trouble());
+            }
+        }
     }
 
     /** A show that is looked at and does not run. */

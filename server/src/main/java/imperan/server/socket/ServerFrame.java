@@ -16,7 +16,7 @@ import java.util.Optional;
  * What the server says: everything once, then what changed.
  *
  * @param welcome the whole show; what the browser knew before is void
- * @param lastOut the newest packet from us, {@code lastIn} the newest to us
+ * @param lastOut the newest packet from us that is no repeat, {@code lastIn} the newest to us
  * @param missed  packets so far that came faster than the server could handle them
  * @param goesOn  whether the changes of its last edit go on in the next frame; they count together
  * @param page    the page that a target wants shown, where one does

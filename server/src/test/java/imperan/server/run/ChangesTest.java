@@ -3,12 +3,14 @@ package imperan.server.run;
 import imperan.live.Actor;
 import imperan.live.Cause;
 import imperan.live.ControlValue;
+import imperan.live.Ending;
 import imperan.live.LinkState;
 import imperan.live.LinkView;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.Reason;
 import imperan.live.Trace;
+import imperan.wire.Fate;
 import imperan.wire.WireRecord;
 import imperan.show.Body;
 import imperan.osc.Decoded;
@@ -101,6 +103,19 @@ class ChangesTest {
         assertThat(batch.page()).contains(new PartId("page"));
         assertThat(changes.isEmpty()).isTrue();
         assertThat(changes.takeUnsaved()).containsExactly(LEVEL);
+    }
+
+    /** The line at the foot of each screen says what came of what left last. */
+    @Test
+    void whatLeftLastIsToldAgainOnceItIsAnswered() {
+        play();
+        changes.happened(new LiveEvent.PacketOut(3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, SAID, 1, Optional.empty()));
+        changes.happened(new LiveEvent.Opened(3, BY_ADA, 1, Optional.of(LEVEL), DESK, "/a", 250_000_000, false));
+        assertThat(taken(Set.of()).lastOut()).hasValueSatisfying(last -> assertThat(last.fate()).hasValueSatisfying(fate -> assertThat(fate.kind()).isEqualTo(Fate.Kind.WAITING)));
+        assertThat(changes.isEmpty()).isTrue();
+        changes.happened(new LiveEvent.Ended(4, BY_ADA, 1, Optional.of(LEVEL), DESK, new Ending.NoAnswer(250_000_000, Optional.empty())));
+        assertThat(changes.isEmpty()).isFalse();
+        assertThat(taken(Set.of()).lastOut()).hasValueSatisfying(last -> assertThat(last.fate()).hasValueSatisfying(fate -> assertThat(fate.isUnanswered()).isTrue()));
     }
 
     @Test

@@ -1,0 +1,90 @@
+import { Check, TriangleAlert } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import type { StartView as Start } from "../api/types";
+import { readStart } from "../requests/network";
+import { clockTime } from "../ui/time";
+
+const AGAIN_MS = 1000;
+
+/** What was opened since the start, what could not be, and where this machine is reached. */
+export function StartView() {
+  const [start, setStart] = useState<Start | null>(null);
+  const [trouble, setTrouble] = useState("");
+  useEffect(() => {
+    let wanted = true;
+    let timer: ReturnType<typeof setTimeout>;
+    const ask = () =>
+      readStart()
+        .then(
+          (told) => {
+            if (!wanted) return;
+            setStart(told);
+            setTrouble("");
+          },
+          (e: Error) => wanted && setTrouble(e.message),
+        )
+        .finally(() => {
+          if (wanted) timer = setTimeout(() => void ask(), AGAIN_MS);
+        });
+    void ask();
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
+  }, []);
+  return (
+    <div className="min-h-0 flex-1 overflow-auto">
+      {trouble && (
+        <p role="alert" className="mb-2 text-fault">
+          {trouble}
+        </p>
+      )}
+      {start && (
+        <section
+          aria-label="Where this machine is reached"
+          className="mb-4 rounded-lg border border-rule bg-panel p-4"
+        >
+          <h2 className="mb-1 text-lg font-bold">Where this machine is reached</h2>
+          <p>
+            From this machine: <span className="font-mono">{location.origin}</span>
+          </p>
+          {start.door.open ? (
+            <p>
+              From phones and tablets:{" "}
+              <span className="font-mono">
+                {start.door.addresses.join(", ") || "no address on a network now"}
+              </span>
+            </p>
+          ) : (
+            <p>
+              Phones and tablets are not let in.{" "}
+              <Link className="underline" to="/rig/machine">
+                Let them in
+              </Link>
+            </p>
+          )}
+          <p>
+            Network adapters: <span className="font-mono">{start.adapters.join(" · ")}</span>
+          </p>
+        </section>
+      )}
+      <ol className="flex flex-col" aria-label="Since the start, newest first">
+        {start?.entries.map(({ atMillis, failed, what }, i) => (
+          <li
+            key={start.entries.length - i}
+            className={`flex items-baseline gap-3 border-b border-raised py-1 ${failed ? "text-fault" : ""}`}
+          >
+            <span className="font-mono text-quiet">{clockTime(atMillis)}</span>
+            {failed ? (
+              <TriangleAlert size={16} className="flex-none self-center" aria-label="failed" />
+            ) : (
+              <Check size={16} className="flex-none self-center text-in" aria-label="done" />
+            )}
+            <span>{what}.</span>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
