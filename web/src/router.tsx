@@ -58,7 +58,7 @@ export const router = createHashRouter([
               { path: "ready", element: <Station name="ReadyCheck" /> },
             ],
           },
-          { path: "/wire", element: <Station name="WireStation" /> },
+          { path: "/wire/:view?", element: <Station name="WireStation" /> },
         ],
       },
       { path: "/run/:page?", element: <Run /> },

@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight, Copy, Eraser, VolumeX } from "lucide-react";
-import { useEffect, useState } from "react";
 import type { AddressRow } from "../api/types";
 import { partOf, useShow } from "../live/show";
+import { useAgain } from "../requests/useAgain";
 import { wireAddresses } from "../requests/wire";
 import { PushButton } from "../ui/buttons";
 import { Plot } from "./Plot";
@@ -21,34 +21,9 @@ const keyOf = (row: AddressRow) => `${row.out} ${row.target ?? row.peer} ${row.a
 /** Everything that was said, one row for each address; what moved last stands at the top. */
 export function ByAddress() {
   const { query, clearedAt } = useView();
-  const [rows, setRows] = useState<AddressRow[] | null>(null);
-  const [more, setMore] = useState(0);
-  const [trouble, setTrouble] = useState("");
-  const { text } = query;
-
-  useEffect(() => {
-    let wanted = true;
-    let timer: ReturnType<typeof setTimeout>;
-    const ask = () =>
-      wireAddresses(text)
-        .then(
-          (told) => {
-            if (!wanted) return;
-            setRows(told.rows);
-            setMore(told.more);
-            setTrouble("");
-          },
-          (e: Error) => wanted && setTrouble(e.message),
-        )
-        .finally(() => {
-          if (wanted) timer = setTimeout(() => void ask(), AGAIN_MS);
-        });
-    void ask();
-    return () => {
-      wanted = false;
-      clearTimeout(timer);
-    };
-  }, [text]);
+  const { found, trouble } = useAgain(query.text, wireAddresses, AGAIN_MS);
+  const rows = found?.rows ?? null;
+  const more = found?.more ?? 0;
 
   const shown = (rows ?? []).filter(
     (row) =>

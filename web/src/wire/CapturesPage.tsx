@@ -1,5 +1,5 @@
 import { Circle, Download, FolderOpen, Pause, Play, SkipForward, Square, Trash2 } from "lucide-react";
-import { useEffect, useId, useRef, useState } from "react";
+import { useId, useRef, useState } from "react";
 import type { CaptureLine, CapturesView } from "../api/types";
 import { useShow } from "../live/show";
 import {
@@ -12,6 +12,7 @@ import {
   startRecording,
   stopRecording,
 } from "../requests/captures";
+import { useAgain } from "../requests/useAgain";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
 import { EditField } from "../ui/EditField";
@@ -28,35 +29,11 @@ const packetsIn = (count: number) => `${count} ${count === 1 ? "packet" : "packe
 /** What was recorded of the wire, what is being recorded, and what is being played. */
 export function CapturesPage() {
   const live = useShow((s) => s.live);
-  const [found, setFound] = useState<CapturesView | null>(null);
-  const [trouble, setTrouble] = useState("");
   const [said, setSaid] = useState("");
   const [asks, setAsks] = useState(0);
   const [playing, setPlaying] = useState<CaptureLine | null>(null);
+  const { found, trouble } = useAgain(asks, capturesOf, AGAIN_MS);
   const again = () => setAsks((n) => n + 1);
-
-  useEffect(() => {
-    let wanted = true;
-    let timer: ReturnType<typeof setTimeout>;
-    const ask = () =>
-      capturesOf()
-        .then(
-          (told) => {
-            if (!wanted) return;
-            setFound(told);
-            setTrouble("");
-          },
-          (e: Error) => wanted && setTrouble(e.message),
-        )
-        .finally(() => {
-          if (wanted) timer = setTimeout(() => void ask(), AGAIN_MS);
-        });
-    void ask();
-    return () => {
-      wanted = false;
-      clearTimeout(timer);
-    };
-  }, [asks]);
 
   const load = async (file: File | undefined) => {
     if (!file) return;
@@ -115,9 +92,7 @@ export function CapturesPage() {
               title={`Remove “${capture.name}”?`}
               text={`Its ${packetsIn(capture.packets)} are removed for good; undo does not bring them back.`}
               action="Remove"
-              onConfirm={() =>
-                void removeCapture(capture.id).then(again, (e: Error) => setTrouble(e.message))
-              }
+              onConfirm={() => void removeCapture(capture.id).then(again, (e: Error) => setSaid(e.message))}
             >
               <PushButton aria-label={`Remove ${capture.name}`}>
                 <Trash2 size={24} aria-hidden />

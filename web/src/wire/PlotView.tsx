@@ -4,17 +4,24 @@ import uPlot from "uplot";
 import "uplot/dist/uPlot.min.css";
 import type { PlotLine, Plotted } from "../api/types";
 import { partOf, useShow } from "../live/show";
+import { useAgain } from "../requests/useAgain";
 import { wirePlot } from "../requests/wire";
 import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { clockTime } from "../ui/time";
 import { MOST_CURVES, togglePlot, usePlots } from "./plots";
+import { together } from "./together";
 
 const AGAIN_MS = 200;
 const HEIGHT = 420;
 
 /** Told apart by their dashes as well as by their colour, which says the direction. */
 const DASHES = [[], [10, 5], [3, 4], [14, 4, 3, 4]];
+
+const look = (asked: string) => {
+  const { lines, seconds } = JSON.parse(asked) as { lines: PlotLine[]; seconds: number };
+  return wirePlot(lines, seconds);
+};
 
 const keyOf = (line: PlotLine) => `${line.out} ${line.source} ${line.address} ${line.argument}`;
 const nthOfItsWay = (lines: PlotLine[], i: number) =>
@@ -26,33 +33,8 @@ export function PlotView() {
   const [seconds, setSeconds] = useState("30");
   const [ownScales, setOwnScales] = useState(false);
   const [held, setHeld] = useState(false);
-  const [plotted, setPlotted] = useState<Plotted | null>(null);
-  const [trouble, setTrouble] = useState("");
-  const key = JSON.stringify(lines);
-
-  useEffect(() => {
-    if (held || lines.length === 0) return;
-    let wanted = true;
-    let timer: ReturnType<typeof setTimeout>;
-    const ask = () =>
-      wirePlot(JSON.parse(key) as PlotLine[], Number(seconds))
-        .then(
-          (found) => {
-            if (!wanted) return;
-            setPlotted(found);
-            setTrouble("");
-          },
-          (e: Error) => wanted && setTrouble(e.message),
-        )
-        .finally(() => {
-          if (wanted) timer = setTimeout(() => void ask(), AGAIN_MS);
-        });
-    void ask();
-    return () => {
-      wanted = false;
-      clearTimeout(timer);
-    };
-  }, [key, lines.length, seconds, held]);
+  const asked = JSON.stringify({ lines, seconds: Number(seconds) });
+  const { found: plotted, trouble } = useAgain(held || lines.length === 0 ? null : asked, look, AGAIN_MS);
 
   if (lines.length === 0)
     return (
@@ -224,19 +206,4 @@ function Chart({ plotted, lines, seconds, ownScales }: ChartProps) {
   return (
     <div ref={box} className="min-w-0 rounded border border-rule" role="img" aria-label="Values over time" />
   );
-}
-
-/** All curves over the same times, each last value drawn on to the present. */
-export function together({ nowMillis, lines }: Plotted): uPlot.AlignedData {
-  const times = [
-    ...new Set([...lines.flatMap((line) => line.map((point) => point.atMillis)), nowMillis]),
-  ].sort((a, b) => a - b);
-  const place = new Map(times.map((time, i) => [time, i]));
-  const columns = lines.map((line) => {
-    const column: (number | null)[] = times.map(() => null);
-    for (const point of line) column[place.get(point.atMillis)!] = point.value;
-    if (line.length > 0) column[times.length - 1] = line.at(-1)!.value;
-    return column;
-  });
-  return [times.map((time) => time / 1000), ...columns] as uPlot.AlignedData;
 }

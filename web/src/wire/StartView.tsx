@@ -1,38 +1,14 @@
 import { Check, TriangleAlert } from "lucide-react";
-import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import type { StartView as Start } from "../api/types";
 import { readStart } from "../requests/network";
+import { useAgain } from "../requests/useAgain";
 import { clockTime } from "../ui/time";
 
 const AGAIN_MS = 1000;
 
 /** What was opened since the start, what could not be, and where this machine is reached. */
 export function StartView() {
-  const [start, setStart] = useState<Start | null>(null);
-  const [trouble, setTrouble] = useState("");
-  useEffect(() => {
-    let wanted = true;
-    let timer: ReturnType<typeof setTimeout>;
-    const ask = () =>
-      readStart()
-        .then(
-          (told) => {
-            if (!wanted) return;
-            setStart(told);
-            setTrouble("");
-          },
-          (e: Error) => wanted && setTrouble(e.message),
-        )
-        .finally(() => {
-          if (wanted) timer = setTimeout(() => void ask(), AGAIN_MS);
-        });
-    void ask();
-    return () => {
-      wanted = false;
-      clearTimeout(timer);
-    };
-  }, []);
+  const { found: start, trouble } = useAgain("start", readStart, AGAIN_MS);
   return (
     <div className="min-h-0 flex-1 overflow-auto">
       {trouble && (

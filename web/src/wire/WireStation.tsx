@@ -1,5 +1,6 @@
 import { Eraser, Pause, Play, Rows3 } from "lucide-react";
 import { useMemo, useState } from "react";
+import { useNavigate, useParams } from "react-router";
 import type { WireRow } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
@@ -17,7 +18,7 @@ import { useRows } from "./useRows";
 import { look, NO_QUERY, useView } from "./view";
 
 const VIEWS = [
-  { id: "list", text: "List" },
+  { id: "", text: "List" },
   { id: "addresses", text: "By address" },
   { id: "plot", text: "Plot" },
   { id: "send", text: "Send" },
@@ -25,11 +26,11 @@ const VIEWS = [
   { id: "start", text: "Start log" },
 ] as const;
 
-type View = (typeof VIEWS)[number]["id"];
-
 /** Everything that went out and came in: as a list, by its address, and as curves. */
 export function WireStation() {
-  const [view, setView] = useState<View>("list");
+  const { view = "" } = useParams();
+  const navigate = useNavigate();
+  const setView = (id: string) => void navigate(`/wire/${id}`);
   const [opened, setOpened] = useState<number | null>(null);
   const missed = useShow((s) => s.missed);
   return (
@@ -56,7 +57,7 @@ export function WireStation() {
           that speaks most to report less often.
         </p>
       )}
-      {view === "list" && <ListView onOpen={(row) => setOpened(row.number)} />}
+      {view === "" && <ListView onOpen={(row) => setOpened(row.number)} />}
       {view === "addresses" && <ByAddress />}
       {view === "plot" && <PlotView />}
       {view === "captures" && <CapturesPage />}

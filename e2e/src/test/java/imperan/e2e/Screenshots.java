@@ -61,8 +61,24 @@ class Screenshots {
             shot(page, folder, "build-several");
 
             page.navigate(imperan.url("/#/wire"));
-            page.locator("[data-wire=in]").first().waitFor();
+            page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Repeating messages")).waitFor();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Clear")).click();
+            for (int i = 1; i <= 8; i++) {
+                imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/" + i + "/level", new OscArgument.Float32(i / 10f)));
+            }
+            try (Page hand = chromium.device("Ben")) {
+                hand.navigate(imperan.url("/#/run/sound"));
+                Hands.drag(hand, "level-5", 0.5, 0.7);
+            }
+            page.locator("[data-wire=in]").filter(new Locator.FilterOptions().setHasText("/bellows/in/5/level")).first().waitFor();
             shot(page, folder, "wire");
+            page.locator("[data-wire=in]").filter(new Locator.FilterOptions().setHasText("/bellows/in/5/level")).first().click();
+            page.getByText("It answers, after").waitFor();
+            shot(page, folder, "packet");
+            page.keyboard().press("Escape");
+            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("By address")).click();
+            page.locator("[data-address='/bellows/in/5/level']").first().waitFor();
+            shot(page, folder, "addresses");
 
             page.navigate(imperan.url("/#/rig"));
             page.locator("[data-target=Keel] [data-link-state=answering]").waitFor();
@@ -82,15 +98,6 @@ class Screenshots {
             page.locator("[data-row=refused]").waitFor();
             shot(page, folder, "import");
             page.keyboard().press("Escape");
-            page.navigate(imperan.url("/#/rig/sheet"));
-            page.locator("[data-sheet=Keel]").waitFor();
-            shot(page, folder, "sheet");
-
-            page.navigate(imperan.url("/#/rig"));
-            page.getByLabel("Settings of Eddy").click();
-            page.getByLabel("Steps to a proven link to Eddy").scrollIntoViewIfNeeded();
-            shot(page, folder, "rig-settings");
-
             imperan.post("Wick").byHand(OscMessage.of("/wick/look/3/go"));
             imperan.post("Sluice").byHand(OscMessage.of("/sluice/scene", new OscArgument.Text("Moonrise")));
             imperan.post("Eddy").byHand(OscMessage.of("/eddy/tilt/x", new OscArgument.Float32(18)));

@@ -58,7 +58,7 @@ class ThemeTest {
             page.navigate(imperan.url("/#/rig"));
             for (String theme : List.of("night", "day")) {
                 assertThat(page.locator("html")).hasAttribute("data-theme", theme);
-                for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "wire",
+                for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "wire", "wire/send", "wire/captures", "wire/start",
                         "shows", "history", "run")) {
                     page.navigate(imperan.url("/#/" + station));
                     assertThat(page.locator("[data-ticker=in]")).containsText("/");
