@@ -5,6 +5,7 @@ import {
   AlignStartHorizontal,
   AlignStartVertical,
   AlignVerticalSpaceBetween,
+  Footprints,
   Group,
   type LucideIcon,
   MoveHorizontal,
@@ -21,6 +22,7 @@ import { ReplaceDialog } from "./ReplaceDialog";
 import { SeveralSettings } from "./SeveralSettings";
 import { useSelection } from "./selection";
 import { SwapDialog } from "./SwapDialog";
+import { WalkThrough } from "./WalkThrough";
 
 const MANNERS: { name: string; Icon: LucideIcon; how: Manner }[] = [
   { name: "Align left edges", Icon: AlignStartVertical, how: { what: "align", edge: "LEFT" } },
@@ -38,7 +40,7 @@ export function Several() {
   const ids = useSelection((s) => s.ids);
   const parts = useShow((s) => s.parts);
   const controls = useMemo(() => [...ids], [ids]);
-  const [open, setOpen] = useState<"fill" | "replace" | "swap" | null>(null);
+  const [open, setOpen] = useState<"fill" | "replace" | "swap" | "walk" | null>(null);
   const close = () => setOpen(null);
   const laid = ids.flatMap((id) => laidOf(parts, id) ?? []);
   return (
@@ -72,6 +74,9 @@ export function Several() {
           <PushButton className="justify-start!" onClick={() => void report(gatherSelected())}>
             <Group size={18} aria-hidden /> Gather in a tray
           </PushButton>
+          <PushButton className="justify-start!" onClick={() => setOpen("walk")}>
+            <Footprints size={18} aria-hidden /> Walk-through …
+          </PushButton>
         </div>
         <section aria-label="Settings of all" className="w-80 border-l border-rule pl-4">
           <h3 className="mb-1 font-bold">Settings of all</h3>
@@ -80,6 +85,7 @@ export function Several() {
       </div>
       {open === "fill" && <FillDialog controls={controls} onClose={close} />}
       {open === "replace" && <ReplaceDialog controls={controls} onClose={close} />}
+      {open === "walk" && <WalkThrough ids={controls} onClose={close} />}
       {open === "swap" && <SwapDialog controls={controls} onClose={close} />}
     </>
   );

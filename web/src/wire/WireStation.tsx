@@ -123,7 +123,7 @@ function ListView({ onOpen }: { onOpen: (row: WireRow) => void }) {
       <Repeats repeating={repeating} onOpen={onOpen} />
       <List
         rows={rows}
-        older={shown.older && clearedTo < (rows[0]?.number ?? 0)}
+        older={shown.older && clearedTo < (shown.rows[0]?.number ?? 0)}
         empty={
           !shown.asked
             ? "Looking …"

@@ -31,7 +31,7 @@ public record PlotLine(boolean out, String source, String address, int argument)
         for (WireRecord record : packets) {
             if (record.out() == out && record.source().equals(source) && (!out || record.reason().isEmpty())) {
                 for (OscMessage message : record.messages()) {
-                    if (message.address().equals(address) && argument < message.arguments().size()) {
+                    if (message.address().equals(address) && argument >= 0 && argument < message.arguments().size()) {
                         OscArgument said = message.arguments().get(argument);
                         Spelling.number(said).ifPresent(number -> {
                             if (record.at() < from) {

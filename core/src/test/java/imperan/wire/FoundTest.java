@@ -150,6 +150,7 @@ class FoundTest {
         assertThat(new PlotLine(false, "desk", "/a", 0).points(scene.log.packets(), from, 100)).extracting(PlotLine.Point::value).containsExactly(1.0, 2.0, 3.0);
         assertThat(new PlotLine(true, "desk", "/a", 0).points(scene.log.packets(), from, 100)).extracting(PlotLine.Point::value).containsExactly(7.0);
         assertThat(new PlotLine(false, "desk", "/a", 1).points(scene.log.packets(), from, 100)).isEmpty();
+        assertThat(new PlotLine(false, "desk", "/a", -1).points(scene.log.packets(), from, 100)).isEmpty();
         assertThat(new PlotLine(false, new PartId("other").value(), "/a", 0).points(scene.log.packets(), from, 100)).isEmpty();
     }
 

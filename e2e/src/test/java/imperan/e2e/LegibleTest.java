@@ -16,14 +16,14 @@ class LegibleTest {
 
     /**
      * Every visible text that does not fit its own box, or lies outside of what its surroundings show where those cannot be scrolled. Rows of the
-     * wire and the line of the last messages are running text of any length, which opens whole; the fields of a list of phrases scroll.
+     * wire, of its addresses, and the line of the last messages are running text of any length, which opens whole; the fields of a list of phrases scroll.
      */
     private static final String CUT_TEXTS = """
             () => {
               const cut = [];
               const scrolls = (e) => { for (; e; e = e.parentElement) if (/auto|scroll/.test(getComputedStyle(e).overflowX)) return true; return false; };
               for (const e of document.querySelectorAll('body *')) {
-                if (e.closest('[data-ticker], [data-wire], [aria-hidden=true], svg')) continue;
+                if (e.closest('[data-ticker], [data-wire], [data-address], [aria-hidden=true], svg')) continue;
                 const nodes = [...e.childNodes].filter((n) => n.nodeType === 3 && n.data.trim());
                 const field = e.matches('input:not([type=checkbox], [type=file], [type=range]), textarea');
                 if (field ? !e.value || e.closest('[data-phrase]') : nodes.length === 0) continue;

@@ -28,7 +28,6 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -63,7 +62,6 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private final TargetSockets sockets = new TargetSockets(this);
     private final ValueSaver saver;
     private final StartLog startLog;
-    private final Map<PartId, SocketState> opened = new HashMap<>();
     private final Audience audience = new Audience();
     private final Changes changes = new Changes(sockets::send);
     private final Proving proving = new Proving(changes, this::missed);
@@ -415,7 +413,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         } else if (input instanceof Input.Sockets s) {
             s.states().forEach((target, state) -> {
                 live.socket(target, state, now);
-                note(target, state);
+                startLog.socket(show, target, state);
             });
         } else if (input instanceof Input.Join j) {
             if (audience.join(j.feed(), j.showId())) {
@@ -459,22 +457,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         live.load(going.show(), now);
         shows(going.show(), now);
         live.restore(going.values());
-        opened.clear();
-        startLog.done("“" + going.name() + "” is live");
+        startLog.live(going.name());
         audience.of(liveShowId).forEach(feed -> feed.welcome(snapshot()));
-    }
-
-    /** What became of the socket of a target, once each time. */
-    private void note(PartId id, SocketState state) {
-        Optional<Target> target = show.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast);
-        if (target.isPresent() && !state.equals(opened.put(id, state))) {
-            if (state.works()) {
-                startLog.done(target.get().name() + ": sending to " + target.get().asReached().host() + " port " + target.get().asReached().port() + ", receiving on " + state.ourHost()
-                        + " port " + target.get().answerPort());
-            } else if (state.kind() != SocketState.Kind.OPENING) {
-                startLog.failed(target.get().name() + ": " + state.trouble());
-            }
-        }
     }
 
     /** A show that is looked at and does not run. */

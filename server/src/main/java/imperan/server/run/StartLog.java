@@ -1,12 +1,20 @@
 package imperan.server.run;
 
+import imperan.live.SocketState;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.show.Target;
 import org.springframework.boot.web.server.context.WebServerInitializedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /** What was opened since the start, and what could not be: ports, addresses, shows. For people who want to know where they stand before the doors open. */
 @Component
@@ -16,6 +24,8 @@ public class StartLog {
     static final int MOST = 300;
 
     private final Deque<StartEntry> entries = new ArrayDeque<>();
+    /** Of the live show, the last of each target. */
+    private final Map<PartId, SocketState> sockets = new HashMap<>();
 
     /**
      * @param atMillis in milliseconds since 1970
@@ -39,6 +49,26 @@ public class StartLog {
         entries.addFirst(new StartEntry(System.currentTimeMillis(), failed, what));
         if (entries.size() > MOST) {
             entries.removeLast();
+        }
+    }
+
+    /** A show took the sockets. */
+    synchronized void live(String name) {
+        sockets.clear();
+        done("“" + name + "” is live");
+    }
+
+    /** What became of the socket of a target of the live show; the same again is not said again. */
+    synchronized void socket(Show show, PartId id, SocketState state) {
+        Optional<Target> target = show.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast);
+        if (target.isEmpty() || state.equals(sockets.put(id, state)) || state.kind() == SocketState.Kind.OPENING) {
+            return;
+        }
+        Target end = target.get().asReached();
+        if (state.works()) {
+            done(end.name() + ": sending to " + end.host() + " port " + end.port() + ", receiving on " + state.ourHost() + " port " + end.answerPort());
+        } else {
+            failed(end.name() + ": " + state.trouble());
         }
     }
 
