@@ -60,6 +60,11 @@ const WORDS: { word: string; means: string }[] = [
   },
   { word: "wire", means: "The live traffic, both directions, decoded." },
   {
+    word: "capture",
+    means:
+      "Packets recorded from the wire and kept with the show. It opens in network analysers, and plays to a target.",
+  },
+  {
     word: "proof, verdict",
     means:
       "A run that sends every line, compares what is answered, and puts back what it moved; and what it says of each line. Open is what is neither proved nor disproved: skipped, one-way, masked, not judged.",

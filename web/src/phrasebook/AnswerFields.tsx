@@ -34,7 +34,7 @@ const NEAR: { value: Tolerance["unit"] | "TYPE"; text: string }[] = [
   { value: "STEP", text: "steps of" },
 ];
 
-/** What comes back for a phrase, from where, how exactly and how soon. */
+/** The answer to a phrase: on which address, how exact and how soon. */
 export function AnswerFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }) {
   const { answer } = phrase;
   const set = (field: keyof AnswerRule, change: (before: AnswerRule) => Partial<AnswerRule>) =>

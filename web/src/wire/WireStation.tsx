@@ -81,6 +81,7 @@ export function WireStation() {
 
 function ListView({ onOpen }: { onOpen: (row: WireRow) => void }) {
   const { query, clearedTo } = useView();
+  const live = useShow((s) => s.live);
   const looked = useRows(query);
   /** What was on the screen when it was paused; collecting goes on behind it. */
   const [held, setHeld] = useState<typeof looked | null>(null);
@@ -125,13 +126,15 @@ function ListView({ onOpen }: { onOpen: (row: WireRow) => void }) {
         rows={rows}
         older={shown.older && clearedTo < (shown.rows[0]?.number ?? 0)}
         empty={
-          !shown.asked
-            ? "Looking …"
-            : filtered
-              ? "Nothing passes the filter."
-              : repeating.length > 0
-                ? "Nothing but what repeats. Touch a control in Run, or move something at the far end, and it appears here."
-                : "Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer."
+          !live
+            ? "This show is not live: nothing is sent, and nothing comes. Make it live under Shows."
+            : !shown.asked
+              ? "Looking …"
+              : filtered
+                ? "Nothing passes the filter."
+                : repeating.length > 0
+                  ? "Nothing but what repeats. Touch a control in Run, or move something at the far end, and it appears here."
+                  : "Nothing yet. Touch a control in Run, or test a send in Layout, and it appears here with its answer."
         }
         onOlder={looked.showOlder}
         onOpen={onOpen}

@@ -14,7 +14,7 @@ import java.util.Optional;
  */
 record MovedLine(PartId target, String address, List<Optional<ArgumentSource>> fixed) {
 
-    /** Empty for a send without a target, or one that says the same each time. */
+    /** Empty for a send without a target, or one whose arguments never change. */
     static Optional<MovedLine> of(Send send) {
         List<Optional<ArgumentSource>> fixed = send.arguments().stream()
                 .map(argument -> argument instanceof ArgumentSource.Fixed ? Optional.of(argument) : Optional.<ArgumentSource>empty()).toList();

@@ -14,7 +14,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
-/** What comes back for a phrase, and what masks it, as the cells of a table say it. What is written here is read here as it was. */
+/** The answer to a phrase, and what masks it, as the cells of a table have it. What is written here is read here as it was. */
 final class AnswerText {
 
     private static final String ANYTHING = "anything";

@@ -115,6 +115,10 @@ public sealed interface Evidence {
     record LostHere(long packets) implements Evidence {
     }
 
+    /** Datagrams came to ports of this machine on which no program listens, while the target was asked. */
+    record NoProgram(long datagrams, long ago) implements Evidence {
+    }
+
     /** Which end of the target is spoken to. */
     record Switched(boolean toStandIn) implements Evidence {
     }

@@ -36,9 +36,23 @@ import java.util.Optional;
  * @param rig      what is found of the target and of its host
  * @param strays   packets that nobody claims
  * @param lostHere packets that this machine did not handle in time
+ * @param undelivered what came to ports of this machine without a program when the target was asked last; empty where it was not
  */
 public record Facts(Observed seen, Target target, boolean standInUsed, boolean hasStandIn, Optional<Phrasebook.LinkSheet> sheet, Optional<Phrase> phrase,
-                    List<LineFinding> mistakes, List<Finding> rig, List<Stray> strays, long lostHere) {
+                    List<LineFinding> mistakes, List<Finding> rig, List<Stray> strays, long lostHere, Optional<Undelivered> undelivered) {
+
+    /**
+     * Datagrams for ports of this machine on which no program listens, as the system counts them. Three in the moment in which a target was asked three times are hardly chance.
+     *
+     * @param at when the target was asked, in nanoseconds since 1970
+     */
+    public record Undelivered(long datagrams, long at) {
+
+        static final int ENOUGH = 3;
+        /** As long as somebody looks at what came of asking. */
+        static final long FRESH_NANOS = 60_000_000_000L;
+    }
+
 
     /** Evidence that is older says nothing of now: longer than the keep-alives of most targets are apart. */
     static final long FRESH_NANOS = 10_000_000_000L;
@@ -63,8 +77,13 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
             return new Facts(seen, target, described.standIn().filter(end -> end.inUse()).isPresent(), described.standIn().isPresent(),
                     Phrasebook.of(show, described).filter(book -> !known.isEmpty()).map(Phrasebook::sheet),
                     seen.line().flatMap(line -> known.said(line.address())).map(Vocabulary.Known::phrase),
-                    seen.line().map(line -> mistakes(show, line)).orElse(List.of()), rig, network.strays(), lostHere);
+                    seen.line().map(line -> mistakes(show, line)).orElse(List.of()), rig, network.strays(), lostHere, Optional.empty());
         });
+    }
+
+    /** The same with what the system counted while the target was asked. */
+    public Facts with(Optional<Undelivered> counted) {
+        return new Facts(seen, target, standInUsed, hasStandIn, sheet, phrase, mistakes, rig, strays, lostHere, counted);
     }
 
     private static boolean isHostOf(Show show, PartId about, Target target) {

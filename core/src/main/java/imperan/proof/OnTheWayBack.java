@@ -42,7 +42,7 @@ final class OnTheWayBack {
                 Case.of(Suspect.OTHER_VALUE).certain(came().filter(OnTheWayBack::isSameKind)),
                 Case.of(Suspect.LATE).certain(missed.flatMap(late -> late.lateNanos().map(after -> new Evidence.CameLate(after, late.limitNanos())))),
                 Case.of(Suspect.OTHER_PORT).certain(elsewhere(this::isAtOtherPort))
-                        .likely(stray()).possible(facts.silence().filter(silent -> !facts.target().transport().isConnection())).excludedBy(answered),
+                        .likely(stray().or(this::undelivered)).possible(facts.silence().filter(silent -> !facts.target().transport().isConnection())).excludedBy(answered),
                 Case.of(Suspect.OTHER_SOURCE).likely(elsewhere(from -> from.claimed().isEmpty() && !isAtOtherPort(from))),
                 Case.of(Suspect.TAKEN_FOR_ANOTHER).certain(missed.flatMap(Missed::cameFrom).filter(from -> from.claimed().isPresent() && !isAtOtherPort(from)).map(Evidence.CameElsewhere::new)),
                 Case.of(Suspect.MALFORMED).likely(lately(seen.arrivals().malformedAt()).map(Evidence.Unreadable::new)),
@@ -55,6 +55,12 @@ final class OnTheWayBack {
 
     private Optional<Evidence> stopped(Predicate<Reason> which) {
         return facts.stopped().filter(which).map(Evidence.WentNoFurther::new);
+    }
+
+    private Optional<Evidence> undelivered() {
+        return facts.silence().isEmpty() || facts.target().transport().isConnection() ? Optional.empty()
+                : facts.undelivered().filter(counted -> counted.datagrams() >= Facts.Undelivered.ENOUGH && facts.ago(counted.at()) <= Facts.Undelivered.FRESH_NANOS)
+                .map(counted -> new Evidence.NoProgram(counted.datagrams(), facts.ago(counted.at())));
     }
 
     private Optional<Long> lately(Optional<Long> at) {

@@ -106,7 +106,7 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
         VALUE,
         /** Something happens each time. */
         EVENT,
-        /** Each time turns it over. */
+        /** Each message switches it from one state to the other. */
         TOGGLE,
         /** What it does cannot be undone, or hurts: nothing says it by itself. */
         DANGEROUS

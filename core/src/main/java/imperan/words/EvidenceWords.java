@@ -41,6 +41,7 @@ public final class EvidenceWords {
         say(Evidence.CameLate.class, e -> "It came after " + millis(e.after()) + "; the limit is " + millis(e.limit()));
         say(Evidence.Unreadable.class, e -> "A packet that cannot be read came " + ago(e.ago()));
         say(Evidence.ForLater.class, e -> "A bundle for later came " + ago(e.ago()));
+        say(Evidence.NoProgram.class, e -> count(e.datagrams(), "packet", "packets") + " came to ports of this machine on which no program listens, while the target was asked " + ago(e.ago()));
         say(Evidence.LostHere.class, e -> count(e.packets(), "packet", "packets") + " came faster than this machine handled them");
         say(Evidence.Switched.class, e -> e.toStandIn() ? "It is switched to its stand-in" : "It is switched to the venue");
     }

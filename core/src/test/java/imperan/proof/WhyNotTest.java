@@ -329,6 +329,19 @@ class WhyNotTest {
         assertThat(spoken.groups()).noneMatch(group -> group.suspects().contains(Suspect.DEAF));
     }
 
+    /** What the system counts for ports without a program, while the target was asked three times, supports that answers go to another port of ours. */
+    @Test
+    void datagramsForPortsWithoutAProgramPointToAnotherPort() {
+        Hall hall = Halls.known(LEVEL).deskIsGone().move("1", 0.5);
+        Facts facts = hall.facts("1");
+        Diagnosis counted = WhyNot.of(facts.with(Optional.of(new Facts.Undelivered(3, hall.now))));
+        assertThat(counted.groups().get(0).suspects()).containsExactly(Suspect.OTHER_PORT);
+        assertThat(counted.groups().get(0).rank()).isEqualTo(Rank.LIKELY);
+        for (Facts.Undelivered tooLittle : List.of(new Facts.Undelivered(2, hall.now), new Facts.Undelivered(9, hall.now - 120_000_000_000L))) {
+            assertThat(WhyNot.of(facts.with(Optional.of(tooLittle))).groups().get(0).suspects()).hasSizeGreaterThan(1);
+        }
+    }
+
     /** What runs on this very machine is not switched off. */
     @Test
     void thisMachineIsOn() {

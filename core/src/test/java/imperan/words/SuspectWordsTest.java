@@ -32,7 +32,7 @@ class SuspectWordsTest {
             new Evidence.Checked("It sends 1 decimal; Desk takes 1 whole number"), new Evidence.Stands("/in/1/mute", "1", SECOND), new Evidence.CameAs("/elsewhere/in/1/level"),
             new Evidence.CameElsewhere(new Missed.CameFrom("192.0.2.9", 7000, 9202, Optional.empty())), new Evidence.CameElsewhere(new Missed.CameFrom("192.0.2.9", 7000, 9202, Optional.of("Lamp"))),
             new Evidence.Strays("192.0.2.9", 7000, 9202, 2, SECOND), new Evidence.Came(List.of(new OscArgument.Float32(0.5f)), List.of(new OscArgument.Int32(1))),
-            new Evidence.CameLate(700_000_000L, 500_000_000L), new Evidence.Unreadable(SECOND), new Evidence.ForLater(SECOND), new Evidence.LostHere(12), new Evidence.Switched(true),
+            new Evidence.CameLate(700_000_000L, 500_000_000L), new Evidence.Unreadable(SECOND), new Evidence.ForLater(SECOND), new Evidence.LostHere(12), new Evidence.NoProgram(3, SECOND), new Evidence.Switched(true),
             new Evidence.Switched(false));
 
     @ParameterizedTest

@@ -6,9 +6,11 @@ import imperan.live.LiveShow;
 import imperan.live.Observed;
 import imperan.osc.OscText;
 import imperan.proof.Facts;
+import imperan.proof.Facts.Undelivered;
 import imperan.proof.OtherPorts;
 import imperan.proof.WhyNot;
 import imperan.server.net.PortSearch;
+import imperan.server.net.ThisMachine;
 import imperan.server.run.LiveFacts;
 import imperan.server.run.ShowLoop;
 import imperan.server.socket.ShowSocket;
@@ -26,8 +28,12 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
 import java.util.function.BiFunction;
 
 /** Why an answer is missing, and finding out more about it. */
@@ -35,10 +41,14 @@ import java.util.function.BiFunction;
 @RequestMapping("/api/shows/{show}/why")
 class WhyController {
 
+    /** Longer than any answer to a question takes. */
+    private static final long ANSWERED_MS = 1_500;
+
     private final Keeper keeper;
     private final ShowLoop loop;
     private final ShowSocket socket;
     private final PortSearch search;
+    private final Map<PartId, Undelivered> undelivered = new ConcurrentHashMap<>();
 
     WhyController(Keeper keeper, ShowLoop loop, ShowSocket socket) {
         this.keeper = keeper;
@@ -63,7 +73,8 @@ class WhyController {
         Show show = keeper.show(showId).join();
         Optional<Observed> seen = loop.askLive(showId, reading).join();
         LiveFacts live = loop.facts(showId).join();
-        return seen.flatMap(observed -> Facts.of(show, observed, live.network(), loop.missed())).map(WhyController::view).orElse(WhyView.NOTHING_SAID);
+        return seen.flatMap(observed -> Facts.of(show, observed, live.network(), loop.missed())
+                .map(facts -> facts.with(Optional.ofNullable(undelivered.get(observed.link().target()))))).map(WhyController::view).orElse(WhyView.NOTHING_SAID);
     }
 
     private static WhyView view(Facts facts) {
@@ -81,7 +92,24 @@ class WhyController {
             @RequestHeader(ShowController.BROWSER) String browser) {
         Show show = keeper.show(showId).join();
         show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> ((Target) body).asReached()).filter(reached -> loop.liveShowId().equals(showId) && !reached.transport().isConnection())
-                .ifPresent(reached -> search.search(OtherPorts.of(show, reached), Phrasebook.spokenWith(show, reached).codec()));
+                .ifPresent(reached -> {
+                    search.search(OtherPorts.of(show, reached), Phrasebook.spokenWith(show, reached).codec());
+                    countUndelivered(target, reached.host());
+                });
         return loop.command(showId, new Command.FindOut(target), socket.actor(ShowController.browser(browser))).thenApply(ShowController::done);
+    }
+
+    /**
+     * What the system counts for ports without a program, from now until an answer would have come. Of a target on this machine nothing is learned: what it is asked may itself
+     * be what comes to such a port.
+     */
+    private void countUndelivered(PartId target, String host) {
+        long at = System.currentTimeMillis() * 1_000_000L;
+        OptionalLong before = ThisMachine.withoutProgram();
+        boolean here = ThisMachine.adapters().stream().flatMap(adapter -> adapter.addresses().stream()).anyMatch(ours -> ours.address().toString().equals(host) || host.startsWith("127."));
+        if (before.isPresent() && !here) {
+            CompletableFuture.delayedExecutor(ANSWERED_MS, TimeUnit.MILLISECONDS).execute(() -> ThisMachine.withoutProgram()
+                    .ifPresent(after -> undelivered.put(target, new Undelivered(after - before.getAsLong(), at))));
+        }
     }
 }

@@ -19,6 +19,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalLong;
 import java.util.Set;
 
 /** What this machine tells of its own network, at the moment it is asked. */
@@ -28,6 +29,7 @@ public final class ThisMachine {
     private static final int COMPLETE = 2;
     private static final Path NEIGHBOURS = Path.of("/proc/net/arp");
     private static final Path SOCKETS = Path.of("/proc/net/udp");
+    private static final Path COUNTERS = Path.of("/proc/net/snmp");
     private static final int INODE = 9;
     private static final int DROPS = 12;
 
@@ -94,6 +96,23 @@ public final class ThisMachine {
         } catch (IOException | NumberFormatException e) {
             return Map.of();
         }
+    }
+
+    /**
+     * The datagrams so far that came to ports of this machine on which no program listens (Linux, proc(5), {@code /proc/net/snmp}: Udp, NoPorts). Elsewhere none is known.
+     */
+    public static OptionalLong withoutProgram() {
+        try {
+            return withoutProgram(Files.readAllLines(COUNTERS));
+        } catch (IOException | NumberFormatException e) {
+            return OptionalLong.empty();
+        }
+    }
+
+    static OptionalLong withoutProgram(List<String> table) {
+        List<List<String>> udp = table.stream().filter(line -> line.startsWith("Udp:")).map(line -> List.of(line.trim().split("\\s+"))).toList();
+        int column = udp.size() < 2 ? -1 : udp.get(0).indexOf("NoPorts");
+        return column < 0 || column >= udp.get(1).size() ? OptionalLong.empty() : OptionalLong.of(Long.parseLong(udp.get(1).get(column)));
     }
 
     static Map<String, Long> drops(List<String> table, Set<Integer> ports) {

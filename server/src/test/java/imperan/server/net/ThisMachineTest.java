@@ -65,4 +65,13 @@ class ThisMachineTest {
                 "  125: 0100007F:9999 00000000:0000 07 00000000:00000000 00:00000000 00000000     0        0 4713 2 0000000000000000 900");
         assertThat(ThisMachine.drops(table, Set.of(9201))).isEqualTo(Map.of("4711", 12L, "4712", 5L));
     }
+
+    /** Two lines for each protocol: the names, then the numbers (Linux, proc(5), "/proc/net/snmp"). */
+    @Test
+    void datagramsForPortsWithoutAProgramAreReadOffTheSystem() {
+        List<String> table = List.of("Tcp: RtoAlgorithm", "Tcp: 1", "Udp: InDatagrams NoPorts InErrors", "Udp: 777684 1255 1728", "UdpLite: InDatagrams NoPorts", "UdpLite: 0 3");
+        assertThat(ThisMachine.withoutProgram(table)).hasValue(1255);
+        assertThat(ThisMachine.withoutProgram(List.of("Udp: InDatagrams", "Udp: 5"))).isEmpty();
+        assertThat(ThisMachine.withoutProgram(List.of())).isEmpty();
+    }
 }
