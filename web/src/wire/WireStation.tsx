@@ -82,12 +82,11 @@ export function WireStation() {
 function ListView({ onOpen }: { onOpen: (row: WireRow) => void }) {
   const { query, clearedTo } = useView();
   const live = useShow((s) => s.live);
-  const looked = useRows(query);
-  /** What was on the screen when it was paused; collecting goes on behind it. */
-  const [held, setHeld] = useState<typeof looked | null>(null);
-  const shown = held ?? looked;
-  const rows = useMemo(() => shown.rows.filter((row) => row.number > clearedTo), [shown.rows, clearedTo]);
-  const repeating = shown.repeating.filter(({ last }) => last.number > clearedTo);
+  /** The newest packet on the screen when it was paused; collecting goes on behind it. */
+  const [paused, setPaused] = useState<number | null>(null);
+  const looked = useRows(query, paused);
+  const rows = useMemo(() => looked.rows.filter((row) => row.number > clearedTo), [looked.rows, clearedTo]);
+  const repeating = looked.repeating.filter(({ last }) => last.number > clearedTo);
   const clear = () =>
     useView.setState({
       clearedTo: Math.max(
@@ -107,9 +106,12 @@ function ListView({ onOpen }: { onOpen: (row: WireRow) => void }) {
             <Rows3 size={16} aria-hidden /> Fold repeats
           </PushButton>
         )}
-        <PushButton aria-pressed={held !== null} onClick={() => setHeld(held ? null : looked)}>
-          {held ? <Play size={16} aria-hidden /> : <Pause size={16} aria-hidden />}
-          {held ? `Resume (${Math.max(0, looked.came - held.came)} new)` : "Pause"}
+        <PushButton
+          aria-pressed={paused !== null}
+          onClick={() => setPaused(paused === null ? (looked.rows.at(-1)?.number ?? 0) : null)}
+        >
+          {paused === null ? <Pause size={16} aria-hidden /> : <Play size={16} aria-hidden />}
+          {paused === null ? "Pause" : `Resume (${looked.waiting} new)`}
         </PushButton>
         <PushButton onClick={clear}>
           <Eraser size={16} aria-hidden /> Clear
@@ -124,11 +126,11 @@ function ListView({ onOpen }: { onOpen: (row: WireRow) => void }) {
       <Repeats repeating={repeating} onOpen={onOpen} />
       <List
         rows={rows}
-        older={shown.older && clearedTo < (shown.rows[0]?.number ?? 0)}
+        older={looked.older && clearedTo < (looked.rows[0]?.number ?? 0)}
         empty={
           !live
             ? "This show is not live: nothing is sent, and nothing comes. Make it live under Shows."
-            : !shown.asked
+            : !looked.asked
               ? "Looking …"
               : filtered
                 ? "Nothing passes the filter."

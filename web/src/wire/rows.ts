@@ -9,24 +9,19 @@ export interface Rows {
   rows: WireRow[];
   /** Whether there are older ones that pass. */
   older: boolean;
-  /** How many came in all since the list began, for whoever paused it. */
-  came: number;
 }
 
-export const NO_ROWS: Rows = { rows: [], older: false, came: 0 };
+export const NO_ROWS: Rows = { rows: [], older: false };
 
 /** Takes in what is new or otherwise. Where too much came to be told, the list begins anew with the newest. */
 export function taken(known: Rows, found: WireFound): Rows {
-  const last = known.rows.at(-1)?.number ?? 0;
-  const came = known.came + found.rows.filter((row) => row.number > last).length + found.leftOut;
-  if (known.rows.length === 0 || found.leftOut > 0)
-    return { rows: found.rows, older: found.leftOut > 0, came };
+  if (known.rows.length === 0 || found.leftOut > 0) return { rows: found.rows, older: found.leftOut > 0 };
   if (found.rows.length === 0) return known;
   const all = new Map(known.rows.map((row) => [row.number, row]));
   for (const row of found.rows) all.set(row.number, row);
   // what was not answered passes a filter later than what came after it
   const rows = [...all.values()].sort((a, b) => a.number - b.number);
-  return { rows: rows.slice(-MOST_ROWS), older: known.older || rows.length > MOST_ROWS, came };
+  return { rows: rows.slice(-MOST_ROWS), older: known.older || rows.length > MOST_ROWS };
 }
 
 /** Takes in what is older. */
