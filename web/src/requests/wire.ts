@@ -1,6 +1,6 @@
 /** What the server keeps of the packets of the live show: it looks through them, and this browser draws what it found. */
 import type {
-  Addresses,
+  AddressesFound,
   ExampleLine,
   PlotLine,
   Plotted,
@@ -11,8 +11,9 @@ import type {
 import { post } from "./edits";
 import { asking, read } from "./read";
 
-export const wireAddresses = (text: string) =>
-  read<Addresses>(`wire/addresses?text=${encodeURIComponent(text)}`);
+/** What was said after a moment, by its address. */
+export const wireAddresses = (query: WireQuery, sinceMillis: number) =>
+  read<AddressesFound>("wire/addresses", asking({ query, sinceMillis }));
 
 /** The packets that are new or otherwise since a change; or those before one. */
 export const wireRows = (query: WireQuery, since: number, before: number | null = null) =>

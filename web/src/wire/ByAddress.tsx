@@ -1,5 +1,5 @@
 import { ArrowLeft, ArrowRight, Copy, Eraser, VolumeX } from "lucide-react";
-import type { AddressRow } from "../api/types";
+import type { AddressRow, WireQuery } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { useAgain } from "../requests/useAgain";
 import { wireAddresses } from "../requests/wire";
@@ -7,7 +7,7 @@ import { PushButton } from "../ui/buttons";
 import { Plot } from "./Plot";
 import { PlotButton } from "./PlotButton";
 import { Filters, Muted } from "./Filters";
-import { mute, STRANGERS, useView } from "./view";
+import { mute, NO_QUERY, useView } from "./view";
 
 const AGAIN_MS = 250;
 const COLUMNS =
@@ -18,37 +18,29 @@ const sourceOf = (row: AddressRow) => row.target ?? row.peer;
 
 const keyOf = (row: AddressRow) => `${row.out} ${row.target ?? row.peer} ${row.address}`;
 
+const look = (asked: string) => wireAddresses(...(JSON.parse(asked) as [WireQuery, number]));
+
 /** Everything that was said, one row for each address; what moved last stands at the top. */
 export function ByAddress() {
   const { query, clearedAt } = useView();
-  const { found, trouble } = useAgain(query.text, wireAddresses, AGAIN_MS);
-  const rows = found?.rows ?? null;
+  const { found, trouble } = useAgain(JSON.stringify([query, clearedAt]), look, AGAIN_MS);
+  const shown = found?.rows ?? [];
   const more = found?.more ?? 0;
-
-  const shown = (rows ?? []).filter(
-    (row) =>
-      row.lastAt / 1e6 > clearedAt &&
-      (query.way === "BOTH" || row.out === (query.way === "OUT")) &&
-      (query.source === "" ||
-        (query.source === STRANGERS ? row.target === null : row.target === query.source)) &&
-      !query.muted.some(
-        ({ source, address }) => source === sourceOf(row) && (address === "" || address === row.address),
-      ),
-  );
+  const filtered = clearedAt > 0 || JSON.stringify({ ...query, repeats: false }) !== JSON.stringify(NO_QUERY);
 
   return (
     <>
       <div className="mb-2 flex flex-wrap items-end gap-3">
-        <Filters problem="" list={false} />
+        <Filters problem={found?.problem ?? ""} list={false} />
         <span className="mr-auto" />
         <PushButton onClick={() => useView.setState({ clearedAt: Date.now() })}>
           <Eraser size={16} aria-hidden /> Clear
         </PushButton>
       </div>
       <Muted />
-      {trouble && (
+      {(found?.problem || trouble) && (
         <p role="alert" className="text-fault">
-          {trouble}
+          {found?.problem || trouble}
         </p>
       )}
       <div className="flex min-h-0 flex-1 flex-col overflow-x-auto sm:*:min-w-[64rem]">
@@ -65,9 +57,9 @@ export function ByAddress() {
           <span className="text-right max-sm:hidden">per second</span>
           <span />
         </div>
-        {rows !== null && shown.length === 0 ? (
+        {found !== null && shown.length === 0 ? (
           <p className="min-w-0! p-6 text-lg text-quiet">
-            {rows.length > 0
+            {filtered
               ? "Nothing passes the filter."
               : "Nothing yet. Move something at the far end, and its address appears here at the top."}
           </p>

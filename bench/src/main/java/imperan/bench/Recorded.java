@@ -53,7 +53,7 @@ final class Recorded {
                 heaps[1] = Machine.heap();
             }
         });
-        captures.stop();
+        captures.stop(show);
         RecordingState recorded = captures.recording(show).orElseThrow();
         Main.print("10 000 packets a second for %d s, recorded, with a browser at the Wire (stolen processor time %.1f %%)", SECONDS, steal.percent());
         Main.print("  recorded: %d of %d that came (lost by the recorder %d, dropped by the kernel %d, receive buffer %d bytes); its file has %.1f MB%s", recorded.packets(),

@@ -29,6 +29,10 @@ public final class ByAddress {
             .thenComparing(AddressRow::address);
 
     private record Key(boolean out, Optional<PartId> target, String peer, String address) {
+
+        private boolean passes(WireFilter filter) {
+            return filter.passes(out, target, target.map(PartId::value).orElse(peer), address);
+        }
     }
 
     private final Map<Key, Said> said = new LinkedHashMap<>(16, 0.75f, true);
@@ -66,11 +70,12 @@ public final class ByAddress {
     /**
      * What was said, what moved last first.
      *
-     * @param search what is looked for in the address
+     * @param filter which of them; types, problems and repeats are no matter of an address
+     * @param since  only what was said after it, in nanoseconds since 1970
      * @param most   rows
      */
-    public Addresses rows(Search search, int most, long now) {
-        List<AddressRow> found = said.entrySet().stream().filter(entry -> search.matches(entry.getKey().address()))
+    public Addresses rows(WireFilter filter, long since, int most, long now) {
+        List<AddressRow> found = said.entrySet().stream().filter(entry -> entry.getValue().lastAt > since && entry.getKey().passes(filter))
                 .map(entry -> entry.getValue().row(entry.getKey().out(), entry.getKey().target(), entry.getKey().address(), now)).sorted(BY_MOVEMENT).toList();
         return new Addresses(List.copyOf(found.subList(0, Math.min(most, found.size()))), Math.max(0, found.size() - most));
     }

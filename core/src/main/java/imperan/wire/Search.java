@@ -44,9 +44,9 @@ public final class Search {
         if (text.isEmpty()) {
             return new Read.For(ALL);
         } else if (text.startsWith("/") && AddressPattern.isPattern(text)) {
-            return AddressPattern.compile(text) instanceof AddressPattern.Compiled.Pattern compiled
-                    ? new Read.For(new Search(text, compiled.pattern()::matches, true))
-                    : new Read.Faulty(Problem.of("This is no address pattern: " + ((AddressPattern.Compiled.Faulty) AddressPattern.compile(text)).reason()));
+            AddressPattern.Compiled compiled = AddressPattern.compile(text);
+            return compiled instanceof AddressPattern.Compiled.Pattern found ? new Read.For(new Search(text, found.pattern()::matches, true))
+                    : new Read.Faulty(Problem.of("This is no address pattern: " + ((AddressPattern.Compiled.Faulty) compiled).reason()));
         }
         String lower = text.toLowerCase(Locale.ROOT);
         return new Read.For(new Search(lower, address -> address.toLowerCase(Locale.ROOT).contains(lower), false));

@@ -3,6 +3,7 @@ package imperan.wire;
 import imperan.live.Reason;
 import imperan.osc.Decoded;
 import imperan.osc.OscText;
+import imperan.show.PartId;
 
 import java.util.Optional;
 import java.util.Set;
@@ -50,15 +51,20 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
 
     /** Whether a packet passes, whether or not it repeats. */
     boolean passesUnfolded(WireRecord record) {
-        return (out.isEmpty() || out.get() == record.out()) && isFrom(record) && passesOnly(record) && !isMuted(record) && hasType(record) && search.matches(record);
+        return passes(record.out(), record.target(), record.source()) && passesOnly(record) && !isMuted(record) && hasType(record) && search.matches(record);
+    }
+
+    /** Whether what was said on an address passes: by its direction, its other end, what is muted, and what is looked for. */
+    boolean passes(boolean outwards, Optional<PartId> target, String from, String address) {
+        return passes(outwards, target, from) && !isMuted(from, address) && search.matches(address);
+    }
+
+    private boolean passes(boolean outwards, Optional<PartId> target, String from) {
+        return (out.isEmpty() || out.get() == outwards) && (source.isEmpty() || (source.equals(STRANGERS) ? target.isEmpty() : source.equals(from)));
     }
 
     public boolean passes(WireRecord record) {
         return (repeats || !record.repeats()) && passesUnfolded(record);
-    }
-
-    private boolean isFrom(WireRecord record) {
-        return source.isEmpty() || (source.equals(STRANGERS) ? record.target().isEmpty() : source.equals(record.source()));
     }
 
     private boolean passesOnly(WireRecord record) {
@@ -76,8 +82,11 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
     }
 
     private boolean isMuted(WireRecord record) {
-        return !muted.isEmpty() && (muted.contains(new Mute(record.source(), ""))
-                || record.messages().stream().findFirst().filter(message -> muted.contains(new Mute(record.source(), message.address()))).isPresent());
+        return !muted.isEmpty() && isMuted(record.source(), record.messages().stream().findFirst().map(message -> message.address()).orElse(""));
+    }
+
+    private boolean isMuted(String from, String address) {
+        return muted.contains(new Mute(from, "")) || muted.contains(new Mute(from, address));
     }
 
     private boolean hasType(WireRecord record) {

@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -45,12 +46,12 @@ class ByAddressTest {
         addresses.happened(new LiveEvent.PacketOut(now, CAUSE, DESK, Osc.STRICT.id(), "192.0.2.20:7101", 9201, OscEncoder.encode(message), new Decoded.Whole(message), 1, reason));
     }
 
-    private static Search search(String text) {
-        return ((Search.Read.For) Search.of(text)).search();
+    private static WireFilter looking(String text) {
+        return new WireFilter("", Optional.empty(), ((Search.Read.For) Search.of(text)).search(), "", WireFilter.Only.ALL, Set.of(), true);
     }
 
     private List<AddressRow> rows() {
-        return addresses.rows(search(""), 1_000, now).rows();
+        return addresses.rows(looking(""), 0, 1_000, now).rows();
     }
 
     private AddressRow row(String address) {
@@ -119,7 +120,27 @@ class ByAddressTest {
         in(new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/a", new Float32(0.5f)), OscMessage.of("/c"))));
         assertThat(rows().stream().map(row -> row.address() + (row.out() ? " out" : " in"))).containsExactlyInAnyOrder("/a out", "/a in", "/c in");
         assertThat(row("/c").low()).isEmpty();
-        assertThat(addresses.rows(search("/c"), 10, now).rows()).hasSize(1);
+        assertThat(addresses.rows(looking("/c"), 0, 10, now).rows()).hasSize(1);
+    }
+
+    /** However many others there are: what is asked for is not cut off by them. */
+    @Test
+    void whatIsAskedForIsFoundAmongAllOfThem() {
+        for (int i = 0; i < 50; i++) {
+            in("/x/" + i, 1);
+        }
+        out("/ours", 1, Optional.empty());
+        assertThat(filtered(new WireFilter("", Optional.of(true), Search.ALL, "", WireFilter.Only.ALL, Set.of(), true), 0)).containsExactly("/ours");
+        assertThat(filtered(new WireFilter(WireFilter.STRANGERS, Optional.empty(), Search.ALL, "", WireFilter.Only.ALL, Set.of(), true), 0)).isEmpty();
+        assertThat(filtered(new WireFilter("", Optional.empty(), Search.ALL, "", WireFilter.Only.ALL, Set.of(new WireFilter.Mute("desk", "")), true), 0)).isEmpty();
+        long cleared = now;
+        now += SECOND;
+        in("/x/7", 2);
+        assertThat(filtered(WireFilter.ALL, cleared)).containsExactly("/x/7");
+    }
+
+    private List<String> filtered(WireFilter filter, long since) {
+        return addresses.rows(filter, since, 5, now).rows().stream().map(AddressRow::address).toList();
     }
 
     @Test
@@ -128,12 +149,12 @@ class ByAddressTest {
             in("/x/" + i, 1);
             in("/kept", 1);
         }
-        assertThat(addresses.rows(search(""), Integer.MAX_VALUE, now).rows()).hasSize(ByAddress.MOST_ADDRESSES);
-        assertThat(addresses.rows(search("/x/0"), 10, now).rows()).isEmpty();
+        assertThat(addresses.rows(looking(""), 0, Integer.MAX_VALUE, now).rows()).hasSize(ByAddress.MOST_ADDRESSES);
+        assertThat(addresses.rows(looking("/x/0"), 0, 10, now).rows()).isEmpty();
         assertThat(row("/kept").count()).isEqualTo(ByAddress.MOST_ADDRESSES + 10);
         in("/" + "y".repeat(ByAddress.LONGEST_ADDRESS), 1);
-        assertThat(addresses.rows(search("yyy"), 10, now).rows()).isEmpty();
-        assertThat(addresses.rows(search("/x/"), 10, now).more()).isEqualTo(ByAddress.MOST_ADDRESSES - 1 - 10);
+        assertThat(addresses.rows(looking("yyy"), 0, 10, now).rows()).isEmpty();
+        assertThat(addresses.rows(looking("/x/"), 0, 10, now).more()).isEqualTo(ByAddress.MOST_ADDRESSES - 1 - 10);
         addresses.forget();
         assertThat(rows()).isEmpty();
     }

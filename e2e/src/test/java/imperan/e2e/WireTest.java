@@ -248,6 +248,10 @@ class WireTest {
             search(page, "in/9/level");
             assertThat(page.locator("[data-way=in]").filter(new Locator.FilterOptions().setHasText("/keel/"))).hasCount(0);
             assertThat(level).isVisible();
+            search(page, "/bellows/{in");
+            assertThat(page.getByRole(AriaRole.ALERT)).containsText("This is no address pattern");
+            search(page, "in/9/level");
+            assertThat(level).isVisible();
             page.getByText("Clear", new Page.GetByTextOptions().setExact(true)).click();
             assertThat(level).hasCount(0);
             assertThat(page.getByText("Nothing passes the filter.")).isVisible();

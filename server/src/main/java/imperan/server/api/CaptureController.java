@@ -83,7 +83,7 @@ class CaptureController {
 
     @PostMapping("/stop")
     ResponseEntity<ShowController.EditAnswer> stop(@PathVariable("show") String show) {
-        captures.stop();
+        captures.stop(show);
         return ShowController.done(Optional.empty());
     }
 

@@ -19,7 +19,6 @@ import imperan.server.socket.ServerFrame;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.show.EditRequest;
-import imperan.wire.Addresses;
 import imperan.show.PartId;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverters;
@@ -70,9 +69,9 @@ class OpenApiSetup {
                     PhrasebookController.Reading.class, NetworkController.DoorAnswer.class, NetworkController.StartView.class,
                     ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class,
                     LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
-                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, Addresses.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
+                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, WireViews.AddressesFound.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
                     ProofController.Signing.class, ProofViews.PlanView.class, ProofViews.ProofView.class, ProofViews.ReportLine.class, ProofViews.ReportView.class, ProofViews.ProvedView.class,
-                    ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
+                    ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.AddressesAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
                     WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class,
                     CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
                     Captures.Loaded.class).forEach(shapes::adjust);

@@ -1,6 +1,8 @@
 package imperan.server.api;
 
 import imperan.phrasebook.ExampleLine;
+import imperan.server.api.WireViews.AddressesAsked;
+import imperan.server.api.WireViews.AddressesFound;
 import imperan.server.api.WireViews.GivenTo;
 import imperan.server.api.WireViews.PlotAsked;
 import imperan.server.api.WireViews.Plotted;
@@ -13,7 +15,6 @@ import imperan.server.store.ShowStore;
 import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Person;
-import imperan.wire.Addresses;
 import imperan.wire.Found;
 import imperan.wire.FromWire;
 import imperan.wire.Search;
@@ -25,7 +26,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 import java.util.List;
@@ -61,22 +61,21 @@ class WireController {
     /** The packets that are looked for: the newest, those that are new since the last time, or those before one. */
     @PostMapping("/rows")
     CompletableFuture<WireFound> rows(@PathVariable("show") String show, @RequestBody WireAsked asked) {
-        if (!(Search.of(asked.query().text()) instanceof Search.Read.For found)) {
-            return CompletableFuture.completedFuture(WireFound.faulty(((Search.Read.Faulty) Search.of(asked.query().text())).problem().message()));
+        Search.Read read = Search.of(asked.query().text());
+        if (!(read instanceof Search.Read.For found)) {
+            return CompletableFuture.completedFuture(WireFound.faulty(((Search.Read.Faulty) read).problem().message()));
         }
         return loop.wire(show).thenApplyAsync(wire -> WireFound.of(Found.in(wire.packets(), wire.change(), asked.query().filter(found.search()), asked.since(), asked.before(),
                 MOST_ROWS, wire.now())));
     }
 
-    /**
-     * What was said, by its address; what moved last comes first.
-     *
-     * @param text an address pattern, or what occurs in the address; left out for all. One that is no pattern finds nothing
-     */
-    @GetMapping("/addresses")
-    CompletableFuture<Addresses> addresses(@PathVariable("show") String show, @RequestParam(name = "text", defaultValue = "") String text) {
-        return Search.of(text) instanceof Search.Read.For found ? loop.addresses(show, found.search(), MOST_ADDRESSES)
-                : CompletableFuture.completedFuture(Addresses.NONE);
+    /** What was said, by its address; what moved last comes first. */
+    @PostMapping("/addresses")
+    CompletableFuture<AddressesFound> addresses(@PathVariable("show") String show, @RequestBody AddressesAsked asked) {
+        Search.Read read = Search.of(asked.query().text());
+        return read instanceof Search.Read.For found
+                ? loop.addresses(show, asked.query().filter(found.search()), (long) (asked.sinceMillis() * 1e6), MOST_ADDRESSES).thenApply(AddressesFound::of)
+                : CompletableFuture.completedFuture(new AddressesFound(List.of(), 0, Optional.of(((Search.Read.Faulty) read).problem().message())));
     }
 
     /** One packet by its number, taken apart; 404 where it is no longer kept. */

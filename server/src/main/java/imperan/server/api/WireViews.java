@@ -5,6 +5,8 @@ import imperan.osc.OscDissection;
 import imperan.osc.OscPiece;
 import imperan.server.socket.WireRow;
 import imperan.show.PartId;
+import imperan.wire.AddressRow;
+import imperan.wire.Addresses;
 import imperan.wire.Found;
 import imperan.wire.PlotLine;
 import imperan.wire.Search;
@@ -51,6 +53,20 @@ final class WireViews {
      * @param before only packets older than this one
      */
     record WireAsked(WireQuery query, long since, Optional<Long> before) {
+    }
+
+    /**
+     * @param more    that were looked for, too, and have no room here
+     * @param problem what is wrong with the text that is looked for
+     */
+    record AddressesFound(List<AddressRow> rows, int more, Optional<String> problem) {
+        static AddressesFound of(Addresses found) {
+            return new AddressesFound(found.rows(), found.more(), Optional.empty());
+        }
+    }
+
+    /** @param sinceMillis only what was said after it, in milliseconds since 1970 */
+    record AddressesAsked(WireQuery query, double sinceMillis) {
     }
 
     /**

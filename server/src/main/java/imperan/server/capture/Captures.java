@@ -94,9 +94,9 @@ public class Captures implements AutoCloseable {
         return Optional.empty();
     }
 
-    /** Ends the recording that runs. */
-    public synchronized void stop() {
-        running.filter(now -> now.recording().isRunning()).ifPresent(now -> {
+    /** Ends the recording that runs in a show. */
+    public synchronized void stop(String showId) {
+        running.filter(now -> now.showId().equals(showId) && now.recording().isRunning()).ifPresent(now -> {
             loop.tapWire(record -> { });
             now.recording().stop();
         });
@@ -264,8 +264,8 @@ public class Captures implements AutoCloseable {
     }
 
     @Override
-    public void close() {
-        stop();
-        player(loop.liveShowId()).ifPresent(Player::stop);
+    public synchronized void close() {
+        running.ifPresent(now -> stop(now.showId()));
+        player.ifPresent(Player::stop);
     }
 }

@@ -13,13 +13,18 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledThreadPoolExecutor;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 
 /** Plays a capture to a target of the live show, by the same door as everything else. It ends at its end, when it is stopped, or when a packet is refused. */
 public final class Player {
+
+    /** Packets that the loop has not sent yet: a capture played a hundred times as fast is sent as fast as the loop can, and fills no memory. */
+    private static final int MOST_WAITING = 500;
 
     private final ShowLoop loop;
     private final String showId;
@@ -28,11 +33,13 @@ public final class Player {
     private final String targetName;
     private final Actor actor;
     private final Playback playback;
-    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(work -> {
+    /** What is planned after it was stopped is not done. */
+    private final ScheduledExecutorService clock = new ScheduledThreadPoolExecutor(1, work -> {
         Thread thread = new Thread(work, "playback");
         thread.setDaemon(true);
         return thread;
-    });
+    }, new ThreadPoolExecutor.DiscardPolicy());
+    private final Semaphore room = new Semaphore(MOST_WAITING);
     private volatile String problem = "";
     private Future<?> planned = CompletableFuture.completedFuture(null);
 
@@ -82,7 +89,16 @@ public final class Player {
     }
 
     private void send(Captured packet) {
+        try {
+            room.acquire();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        if (!isRunning()) {
+            return;
+        }
         loop.command(showId, new Command.SayBytes(target, HexFormat.of().formatHex(packet.bytes())), actor).whenComplete((refused, failure) -> {
+            room.release();
             Optional<String> why = failure != null ? Optional.of("Another show is live now") : refused.map(Problem::message);
             why.ifPresent(words -> {
                 problem = words;

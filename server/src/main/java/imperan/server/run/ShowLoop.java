@@ -21,7 +21,7 @@ import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.wire.Addresses;
-import imperan.wire.Search;
+import imperan.wire.WireFilter;
 import imperan.wire.WireRecord;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -221,10 +221,10 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     /**
      * What was said in the live show, by its address; what moved last comes first.
      *
-     * @param search what is looked for in the address
+     * @param since only what was said after it, in nanoseconds since 1970
      */
-    public CompletableFuture<Addresses> addresses(String showId, Search search, int most) {
-        return ask(showId, (running, now) -> changes.addresses().rows(search, most, now), Addresses.NONE);
+    public CompletableFuture<Addresses> addresses(String showId, WireFilter filter, long since, int most) {
+        return ask(showId, (running, now) -> changes.addresses().rows(filter, since, most, now), Addresses.NONE);
     }
 
     /** Is told of each packet of the Wire, on the loop's thread: whoever listens must not wait there. */
