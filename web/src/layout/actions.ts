@@ -5,7 +5,7 @@ import { type HeldOf, partsOf, useShow } from "../live/show";
 import { type Copied, copied, copiedTargets, type CopiedPart, keepCopied } from "./clipboard";
 import { openDialog } from "./dialogs";
 import { controlAt, type Laid, laidOf, laidOn, nameOf } from "../live/laid";
-import { select, selectAfter, useSelection } from "./selection";
+import { place, select, selectAfter, useSelection } from "./selection";
 
 export type Meaning = Extract<Arrangement, { what: "paste" }>["meaning"];
 export type Meant = Extract<Arrangement, { what: "paste" }>["targets"];
@@ -31,8 +31,11 @@ export function selectSameKind(page: string): void {
 export async function addControl(grid: string, kind: ControlKind, at?: Cell): Promise<Problem[]> {
   const before = useSelection.getState().ids;
   const id = crypto.randomUUID();
+  // put down now and not when the server has answered, for the hand may have taken the next one by then
+  place(null);
   const problems = await arrange({ what: "add", page: grid, id, kind, at: at ?? null });
   if (problems.length === 0) selectAfter(before, id);
+  else if (at && useSelection.getState().placing === null) place(kind);
   return problems;
 }
 

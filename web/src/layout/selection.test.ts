@@ -22,6 +22,8 @@ test("what has come to be is selected, unless the hand went on to something else
   place("FADER");
   selectAfter(before, "new");
   expect(ids()).toEqual(["new"]);
+  // taken for the next tap while this one came
+  expect(useSelection.getState().placing).toBe("FADER");
   const asked = ids();
   select("other");
   selectAfter(asked, "late");

@@ -14,10 +14,13 @@ export const useSelection = create<Selection>()(() => ({ ids: [], placing: null,
 
 export const select = (...ids: string[]) => useSelection.setState({ ids, placing: null, fresh: null });
 
-/** Selects what has just come to be and goes to it, unless the hand selected something else while it came. */
+/**
+ * Selects what has just come to be and goes to it, unless the hand selected something else while it came.
+ * What the hand took to place next stays taken.
+ */
 export function selectAfter(before: readonly string[], ...ids: string[]): void {
   if (useSelection.getState().ids !== before) return;
-  useSelection.setState({ ids, placing: null, fresh: ids[0] ?? null });
+  useSelection.setState({ ids, fresh: ids[0] ?? null });
 }
 
 /** Takes controls into the selection, or out of it where all are in it. */

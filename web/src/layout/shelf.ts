@@ -57,8 +57,11 @@ export async function placeTaken(
 ): Promise<{ page: string | null; problems: Problem[] }> {
   const { target: chosen, taken, first, count, manner, window } = useShelf.getState();
   const before = useShow.getState().parts;
+  const selected = useSelection.getState().ids;
   const target = shelfTarget(chosen, before);
   if (!target || taken.length === 0) return { page: null, problems: [] };
+  // put down now and not when the server has answered, for the hand may have taken others by then
+  putBack();
   const problems = await arrange({
     what: "place",
     page,
@@ -71,15 +74,17 @@ export async function placeTaken(
     manner: taken.length === 1 && manner === "TRAYS" ? "LOOSE" : manner,
     window,
   });
-  if (problems.length) return { page: null, problems };
+  if (problems.length) {
+    if (useShelf.getState().taken.length === 0) useShelf.setState({ taken, first, count });
+    return { page: null, problems };
+  }
   const { parts } = useShow.getState();
   const fresh = [...parts.values()].filter(({ part }) => !before.has(part.id));
   const laid = fresh.filter(
     ({ part: { body, parent } }) =>
       body.kind === "tray" || (body.kind === "control" && partOf(parts, "page", parent) !== undefined),
   );
-  selectAfter(useSelection.getState().ids, ...laid.map((held) => held.part.id));
-  putBack();
+  selectAfter(selected, ...laid.map((held) => held.part.id));
   return { page: laid[0]?.part.parent ?? page, problems };
 }
 

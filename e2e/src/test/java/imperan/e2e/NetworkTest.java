@@ -7,6 +7,7 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.standins.Fault;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -23,11 +24,13 @@ class NetworkTest extends InstalledTest {
 
     private static Page page;
 
+    @BeforeAll
+    static void open() {
+        page = chromium.device("Ada");
+    }
+
     @BeforeEach
     void openTheRig() {
-        if (page == null) {
-            page = chromium.device("Ada");
-        }
         page.navigate(imperan.url("/#/rig"));
         assertThat(target("Bellows").locator("[data-link-state=answering]")).isVisible();
     }

@@ -3,6 +3,7 @@ package imperan.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -14,11 +15,13 @@ class PhrasebookTest extends InstalledTest {
 
     private static Page page;
 
+    @BeforeAll
+    static void open() {
+        page = chromium.device("Ada");
+    }
+
     @BeforeEach
     void openThePhrasebooks() {
-        if (page == null) {
-            page = chromium.device("Ada");
-        }
         page.navigate(imperan.url("/#/rig/phrasebooks"));
         assertThat(page.getByLabel("Phrasebook Bellows", new Page.GetByLabelOptions().setExact(true))).isVisible();
     }
@@ -206,8 +209,8 @@ class PhrasebookTest extends InstalledTest {
         phrase.getByLabel("Address").press("Escape");
         phrase.getByLabel("Values").fill("0 to 1.5 V");
         phrase.getByLabel("Values").press("Enter");
-        String csv = page.request().get(imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/phrases.csv")).text();
-        assertThat(csv).contains("/bellows/mix/<mix:1..5>/level,f,,0,1.5,V,");
+        String csv = imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/phrases.csv");
+        Desk.waitUntil("mended", () -> page.request().get(csv).text().contains("/bellows/mix/<mix:1..5>/level,f,,0,1.5,V,"));
         String tree = page.request().get(imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/oscquery.json")).text();
         assertThat(tree).contains("\"FULL_PATH\" : \"/bellows/mix/5/level\"");
     }
