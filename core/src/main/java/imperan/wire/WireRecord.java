@@ -3,12 +3,9 @@ package imperan.wire;
 import imperan.live.Cause;
 import imperan.live.Reason;
 import imperan.osc.Decoded;
-import imperan.osc.OscBundle;
 import imperan.osc.OscMessage;
-import imperan.osc.OscPacket;
 import imperan.show.PartId;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -40,22 +37,7 @@ public record WireRecord(long number, long change, long at, boolean out, Optiona
 
     /** The messages in it, in order; none where it says nothing. */
     public List<OscMessage> messages() {
-        if (!(says instanceof Decoded.Whole whole)) {
-            return List.of();
-        } else if (whole.packet() instanceof OscMessage message) {
-            return List.of(message);
-        }
-        List<OscMessage> messages = new ArrayList<>();
-        collect(whole.packet(), messages);
-        return messages;
-    }
-
-    private static void collect(OscPacket packet, List<OscMessage> into) {
-        if (packet instanceof OscMessage message) {
-            into.add(message);
-        } else if (packet instanceof OscBundle bundle) {
-            bundle.elements().forEach(element -> collect(element, into));
-        }
+        return says.messages();
     }
 
     /** Who is at the other end: a target by its id, whichever port it speaks from; a stranger by its address and port. */

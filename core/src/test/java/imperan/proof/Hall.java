@@ -113,7 +113,7 @@ public final class Hall implements LiveSink {
         return from(DESK_HOST, DESK_PORT, ANSWER_PORT, OscMessage.of(address, arguments));
     }
 
-    Hall from(String host, int port, int ourPort, OscPacket packet) {
+    public Hall from(String host, int port, int ourPort, OscPacket packet) {
         return from(host, port, ourPort, OscEncoder.encode(packet));
     }
 

@@ -26,8 +26,10 @@ public enum Obstacle {
     NO_SMALL_STEP,
     /** It stands at zero, and nothing is raised from zero at the venue. */
     AT_ZERO,
-    /** A hand, a cue or a rule moved it meanwhile. */
+    /** A hand, a cue or a rule moved it meanwhile, here or at the target. */
     MOVED_MEANWHILE,
+    /** Somebody moved meanwhile what it stands in the way of. */
+    MOVED_BESIDE,
     /** Somebody chose to leave it out. */
     LEFT_OUT,
     /** The proof was stopped before. */

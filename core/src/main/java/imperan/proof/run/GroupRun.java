@@ -11,6 +11,7 @@ import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Steps.Step;
+import imperan.osc.OscArgument;
 import imperan.osc.OscText;
 
 import java.util.ArrayDeque;
@@ -23,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** One group of lines while it is proved: read what stands, say and judge, put back. */
 final class GroupRun {
@@ -48,6 +50,7 @@ final class GroupRun {
     private final Set<String> masked = new HashSet<>();
     private final List<Waiting> open = new ArrayList<>();
     private final Deque<Place> unread = new ArrayDeque<>();
+    private final Set<String> taken = new HashSet<>();
     private Deque<Step> steps = new ArrayDeque<>();
     private boolean asked;
     private boolean built;
@@ -77,6 +80,11 @@ final class GroupRun {
 
     Iterable<Place> places() {
         return places.values();
+    }
+
+    /** Whether it moves something on an address such as these. */
+    boolean moves(Predicate<String> address) {
+        return places.keySet().stream().anyMatch(address);
     }
 
     boolean isDone() {
@@ -188,6 +196,9 @@ final class GroupRun {
             }
             case PROBE -> judged(waiting, landing, live, now);
         }
+        if (waiting.place.isAnswered(isBack(landing)) && !puttingBack) {
+            taken.add(waiting.place.address());
+        }
     }
 
     /** Where nothing confirms anything, that it left is all that can be known. */
@@ -256,6 +267,33 @@ final class GroupRun {
             leave();
             places.get(address).forget();
         }
+    }
+
+    /** Somebody else moves what it stands in the way of: what it moved already is put back, for that may silence what they play. */
+    void isBeside() {
+        endsBecause(Obstacle.MOVED_BESIDE);
+    }
+
+    /**
+     * Its target says something.
+     *
+     * @return the address of what somebody moves at the target; empty where nobody does
+     */
+    Optional<String> heard(String address, List<OscArgument> said) {
+        return places.values().stream().filter(place -> place.toldOn().filter(address::equals).isPresent())
+                .filter(place -> place.hears(said, open.stream().anyMatch(waiting -> waiting.place == place))).map(Place::address).findFirst();
+    }
+
+    /** The addresses of which an answer told, since this was last asked, that somebody moves them at the target. */
+    Set<String> taken() {
+        Set<String> since = Set.copyOf(taken);
+        taken.clear();
+        return since;
+    }
+
+    /** While nothing was moved yet, what its target says is what stands. */
+    void stands(String address, List<OscArgument> said) {
+        places.values().stream().filter(place -> place.old().isPresent() && place.toldOn().filter(address::equals).isPresent()).forEach(place -> place.reads(said));
     }
 
     private void leave() {

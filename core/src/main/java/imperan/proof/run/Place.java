@@ -1,14 +1,17 @@
 package imperan.proof.run;
 
 import imperan.live.Line;
+import imperan.live.Spelling;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Restored;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** An address that lines are said on: what stood there before, what stands there as far as we said, and whether the old value is back. */
 final class Place {
@@ -18,6 +21,11 @@ final class Place {
     private Optional<List<OscArgument>> read = Optional.empty();
     private boolean moved;
     private Optional<List<OscArgument>> last = Optional.empty();
+    private Optional<List<OscArgument>> before = Optional.empty();
+    /** What was read, said, or heard in answer: all that its target may say without anybody else having moved it. */
+    private final Set<List<OscArgument>> ours = new LinkedHashSet<>();
+    /** What came while an answer was awaited, and is none of that. */
+    private final List<List<OscArgument>> odd = new ArrayList<>();
     private Restored restored = Restored.NOT_MOVED;
     private int attempts;
 
@@ -39,6 +47,51 @@ final class Place {
     void reads(List<OscArgument> said) {
         read = Optional.of(said);
         last = old();
+        last.ifPresent(ours::add);
+    }
+
+    /**
+     * Its target says something on the address on which this is told.
+     *
+     * @param awaited whether an answer to something of ours is awaited there
+     * @return whether somebody else moved it
+     */
+    boolean hears(List<OscArgument> said, boolean awaited) {
+        Optional<List<OscArgument>> stands = asSent(said).filter(value -> !ours.isEmpty() && ours.stream().allMatch(known -> tellsApart(known, value)));
+        stands.filter(value -> awaited).ifPresent(value -> (isOnTheWay(value) ? ours : odd).add(value));
+        return stands.isPresent() && !awaited;
+    }
+
+    /**
+     * The answer that was awaited came, or did not. What else came meanwhile was a wrong answer where it did not, and somebody else's where it did.
+     *
+     * @return whether somebody else moved it
+     */
+    boolean isAnswered(boolean rightly) {
+        boolean moved = rightly && !odd.isEmpty();
+        ours.addAll(odd);
+        odd.clear();
+        return moved;
+    }
+
+    private boolean tellsApart(List<OscArgument> one, List<OscArgument> other) {
+        return line.expected().tellsApart(one, other, line.send().arguments());
+    }
+
+    /** Between what stood and what was said: a target may pass by there. */
+    private boolean isOnTheWay(List<OscArgument> value) {
+        if (before.isEmpty() || last.isEmpty() || before.get().size() != value.size() || last.get().size() != value.size()) {
+            return false;
+        }
+        for (int i = 0; i < value.size(); i++) {
+            Optional<Double> at = Spelling.number(value.get(i));
+            Optional<Double> from = Spelling.number(before.get().get(i));
+            Optional<Double> to = Spelling.number(last.get().get(i));
+            if (at.isEmpty() || from.isEmpty() || to.isEmpty() || at.get() < Math.min(from.get(), to.get()) || at.get() > Math.max(from.get(), to.get())) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Somebody else moved it: what was read is of no use. */
@@ -49,36 +102,36 @@ final class Place {
 
     /** The arguments that bring it back; empty where nobody knows them. */
     Optional<List<OscArgument>> old() {
-        return read.flatMap(said -> {
-            List<OscArgument> old = new ArrayList<>();
-            List<OscArgument> sent = line.says().isEmpty() ? AtVenue.example(line) : line.says().get(0).arguments();
-            List<Integer> places = line.expected().rule().places();
-            for (int i = 0; i < sent.size(); i++) {
-                int place = i < places.size() ? places.get(i) : i;
-                boolean fixed = line.send().arguments().get(i) instanceof ArgumentSource.Fixed && sent.size() > 1;
-                Optional<OscArgument> back = fixed ? Optional.of(sent.get(i)) : place < said.size() ? Numbers.as(sent.get(i), said.get(place)) : Optional.empty();
-                if (back.isEmpty()) {
-                    return Optional.empty();
-                }
-                old.add(back.get());
+        return read.flatMap(this::asSent);
+    }
+
+    /** The arguments that would bring it to what its target says; empty where there are none. */
+    private Optional<List<OscArgument>> asSent(List<OscArgument> said) {
+        List<OscArgument> arguments = new ArrayList<>();
+        List<OscArgument> sent = line.says().isEmpty() ? AtVenue.example(line) : line.says().get(0).arguments();
+        List<Integer> places = line.expected().rule().places();
+        for (int i = 0; i < sent.size(); i++) {
+            int place = i < places.size() ? places.get(i) : i;
+            boolean fixed = line.send().arguments().get(i) instanceof ArgumentSource.Fixed && sent.size() > 1;
+            Optional<OscArgument> argument = fixed ? Optional.of(sent.get(i)) : place < said.size() ? Numbers.as(sent.get(i), said.get(place)) : Optional.empty();
+            if (argument.isEmpty()) {
+                return Optional.empty();
             }
-            return old.isEmpty() ? Optional.empty() : Optional.of(old);
-        });
+            arguments.add(argument.get());
+        }
+        return arguments.isEmpty() ? Optional.empty() : Optional.of(arguments);
     }
 
     void says(List<OscArgument> arguments) {
         moved = true;
+        before = last;
         last = Optional.of(arguments);
+        ours.add(arguments);
     }
 
     /** What stands there, as far as it is known: what was said last, else what was read. */
     Optional<List<OscArgument>> last() {
         return last;
-    }
-
-    /** Whether the one could be taken for what stands there. */
-    boolean isTakenFor(List<OscArgument> arguments) {
-        return last.filter(stands -> !line.expected().tellsApart(stands, arguments, line.send().arguments())).isPresent();
     }
 
     /** The line that puts the old value back, where it was moved and is known; what is not becomes its state. */
@@ -114,8 +167,10 @@ final class Place {
 
     /** It stays as it is. */
     void stays() {
-        restored = moved ? Restored.LEFT : Restored.NOT_MOVED;
-        moved = false;
+        if (moved) {
+            restored = Restored.LEFT;
+            moved = false;
+        }
     }
 
     Restored restored() {

@@ -1,5 +1,6 @@
 package imperan.proof.run;
 
+import imperan.address.SlotAddress;
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.Ending;
@@ -11,6 +12,7 @@ import imperan.live.LiveShow;
 import imperan.live.Reason;
 import imperan.live.Spelling;
 import imperan.osc.OscArgument;
+import imperan.phrasebook.Vocabulary;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
@@ -321,7 +323,7 @@ public final class ProofRun {
     private boolean run(LiveShow live, long missed, long now) {
         boolean any = false;
         for (TargetRun target : targets.values()) {
-            any |= target.act(live, now, (line, why, limit) -> say(line, why, limit, live, missed, now), this::keep);
+            any |= target.act(live, now, (line, why, limit) -> say(line, why, limit, live, missed, now), address -> isMoved(target, address), this::keep);
         }
         if (!any && targets.values().stream().allMatch(TargetRun::isDone)) {
             askOrEnd();
@@ -383,8 +385,29 @@ public final class ProofRun {
             flights.values().stream().filter(flight -> flight.line.target().filter(turned.target()::equals).isPresent()).forEach(Flight::meetsClosedPort);
         } else if (event instanceof LiveEvent.LineLeft left && left.cause().actor().kind() != Actor.Kind.PROOF && left.cause().actor().kind() != Actor.Kind.IMPERAN
                 && !left.line().arguments().isEmpty()) {
-            left.line().target().map(targets::get).ifPresent(target -> target.all().forEach(group -> group.isMoved(left.line().address())));
+            left.line().target().map(targets::get).ifPresent(target -> isMoved(target, left.line().address()));
+        } else if (event instanceof LiveEvent.PacketIn in) {
+            in.target().map(targets::get).ifPresent(target -> in.says().messages().forEach(message -> heard(target, message.address(), message.arguments())));
         }
+    }
+
+    private void heard(TargetRun target, String address, List<OscArgument> said) {
+        if (phase == Phase.READING) {
+            target.all().forEach(group -> group.stands(address, said));
+        } else if (target.active().stream().noneMatch(group -> group.plan().turn() == PlannedGroup.Turn.EVENTS)) {
+            // what happens at an event may well move values: then nobody's hand does
+            target.all().forEach(group -> group.heard(address, said).ifPresent(moved -> isMoved(target, moved)));
+        }
+    }
+
+    /** Somebody else moves something: they have it, and what stands in its way is left alone. */
+    private void isMoved(TargetRun target, String address) {
+        target.all().forEach(group -> group.isMoved(address));
+        Vocabulary.of(plan.show(), target.target()).said(address).ifPresent(known -> known.phrase().masks().forEach(mask -> {
+            SlotAddress where = SlotAddress.parseFreely(mask.address());
+            String own = where.fill(known.numbers());
+            target.all().stream().filter(group -> group.moves(other -> mask.elsewhere() ? !other.equals(own) && where.match(other).isPresent() : other.equals(own))).forEach(GroupRun::isBeside);
+        }));
     }
 
     private static Landing stopped(Reason reason) {

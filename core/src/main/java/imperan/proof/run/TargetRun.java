@@ -50,9 +50,10 @@ final class TargetRun {
     /**
      * Says the next thing to this target, where one may be said now.
      *
+     * @param taken is told of an address that somebody moves at the target
      * @param ended is told of a group that is done
      */
-    boolean act(LiveShow live, long now, Mouth mouth, Consumer<GroupRun> ended) {
+    boolean act(LiveShow live, long now, Mouth mouth, Consumer<String> taken, Consumer<GroupRun> ended) {
         paced = now < nextAt;
         if (paced) {
             return false;
@@ -66,6 +67,7 @@ final class TargetRun {
                 nextAt = Math.max(nextAt, now) + paceNanos * (line.arguments().isEmpty() ? 1 : 2);
                 return mouth.say(line, why, limit);
             });
+            group.taken().forEach(taken);
             if (group.isDone()) {
                 all.remove();
                 ended.accept(group);

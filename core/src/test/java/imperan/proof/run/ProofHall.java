@@ -35,7 +35,7 @@ final class ProofHall {
         hall.does(this::takes);
     }
 
-    private void takes(OscMessage message, boolean bundled, BiConsumer<String, List<OscArgument>> says) {
+    void takes(OscMessage message, boolean bundled, BiConsumer<String, List<OscArgument>> says) {
         note(message);
         if (!message.arguments().isEmpty()) {
             stands.put(message.address(), message.arguments());

@@ -35,6 +35,7 @@ import imperan.show.form.Button;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -42,6 +43,7 @@ import java.util.Optional;
 import java.util.Set;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 class ProofRunTest {
 
@@ -304,6 +306,54 @@ class ProofRunTest {
         assertThat(line.because()).hasValue(Obstacle.MOVED_MEANWHILE);
         assertThat(line.restored()).isEqualTo(Restored.LEFT);
         assertThat(hall.stands.get("/a")).containsExactly(f(0.77));
+    }
+
+    /** A desk where somebody moves the real thing: it tells of that beside what it answers, or between. */
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void whatAHandMovesAtTheTargetIsTheirs(boolean whileAwaited) {
+        ProofHall hall = hall(DESK, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"))
+                .stands("/1", f(0.3)).stands("/2", f(0.4));
+        if (whileAwaited) {
+            hall.hall.does((message, bundled, says) -> {
+                if (hall.moved().size() == 2) {
+                    hall.stands("/1", f(0.9));
+                    says.accept("/1", List.of(f(0.9)));
+                }
+                hall.takes(message, bundled, says);
+            });
+        }
+        ProofRun run = hall.start(ProofHall.cleared(8));
+        hall.until(() -> {
+            run.isWrittenDown();
+            return hall.moved().size() == 3;
+        });
+        if (!whileAwaited) {
+            hall.hall.from(Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, OscMessage.of("/2", f(0.8)));
+        }
+        List<LineResult> lines = hall.toTheEnd();
+        LineResult theirs = lines.get(whileAwaited ? 0 : 1);
+        assertThat(theirs.because()).hasValue(Obstacle.MOVED_MEANWHILE);
+        assertThat(theirs.restored()).isNotIn(Restored.YES, Restored.UNCONFIRMED);
+        assertThat(lines.get(whileAwaited ? 1 : 0).verdict()).isEqualTo(Verdict.CONFIRMED);
+    }
+
+    @Test
+    void whatWouldSilenceWhatAHandMovesIsLeftOut() {
+        Phrase masked = level("/<n:1..2>").masked(List.of(Mask.own("/m<n:1..2>", "1"), Mask.other("/s<n:1..2>", "1")));
+        ProofHall hall = hall(STAND_IN, List.of(masked, mute("/m<n:1..2>"), mute("/s<n:1..2>")), fader("/1"),
+                sending("/m1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), sending("/m2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)),
+                sending("/s1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), sending("/s2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)));
+        ProofRun run = hall.start(THRICE);
+        hall.until(() -> {
+            run.isWrittenDown();
+            return !hall.moved().isEmpty();
+        });
+        hall.hall.touch(Actor.of(Shows.ADA), "c0", 0.77);
+        List<LineResult> lines = hall.toTheEnd();
+        assertThat(lines).filteredOn(line -> line.because().isPresent()).extracting(LineResult::address, line -> line.because().orElseThrow())
+                .containsExactlyInAnyOrder(tuple("/1", Obstacle.MOVED_MEANWHILE), tuple("/m1", Obstacle.MOVED_BESIDE), tuple("/s2", Obstacle.MOVED_BESIDE));
+        assertThat(hall.moved()).extracting(OscMessage::address).doesNotContain("/m1", "/s2").contains("/m2", "/s1");
     }
 
     @Test
