@@ -28,6 +28,11 @@ final class Flight {
         static Landing of(Verdict verdict) {
             return new Landing(verdict, Optional.empty(), List.of(), Optional.empty());
         }
+
+        /** Whether what was sent stands now; where nothing confirms anything, that it left is all that can be known. */
+        boolean isBack() {
+            return verdict == Verdict.CONFIRMED || verdict == Verdict.LATE || verdict == Verdict.ONE_WAY;
+        }
     }
 
     final Line line;

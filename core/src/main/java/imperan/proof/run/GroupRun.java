@@ -190,20 +190,15 @@ final class GroupRun {
                     waiting.place.reads(landing.said());
                 }
             }
-            case PUTTING_BACK -> waiting.place.wentBack(isBack(landing), PUT_BACK_MOST);
+            case PUTTING_BACK -> waiting.place.wentBack(landing.isBack(), PUT_BACK_MOST);
             case BETWEEN -> {
                 // nobody judges it
             }
             case PROBE -> judged(waiting, landing, live, now);
         }
-        if (waiting.place.isAnswered(isBack(landing)) && !puttingBack) {
+        if (waiting.place.isAnswered(landing.isBack()) && !puttingBack) {
             taken.add(waiting.place.address());
         }
-    }
-
-    /** Where nothing confirms anything, that it left is all that can be known. */
-    private static boolean isBack(Flight.Landing landing) {
-        return landing.verdict() == Verdict.CONFIRMED || landing.verdict() == Verdict.LATE || landing.verdict() == Verdict.ONE_WAY;
     }
 
     private void judged(Waiting waiting, Flight.Landing landing, LiveShow live, long now) {

@@ -3,14 +3,9 @@ package imperan.proof.run;
 import imperan.address.SlotAddress;
 import imperan.live.Actor;
 import imperan.live.Command;
-import imperan.live.Ending;
 import imperan.live.Line;
-import imperan.live.LinkState;
-import imperan.live.LinkView;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
-import imperan.live.Reason;
-import imperan.live.Spelling;
 import imperan.osc.OscArgument;
 import imperan.phrasebook.Vocabulary;
 import imperan.proof.report.LineResult;
@@ -79,21 +74,20 @@ public final class ProofRun {
     }
 
     private final ProofPlan plan;
-    private final Actor actor;
     private final Map<PartId, TargetRun> targets = new LinkedHashMap<>();
     private final Map<String, Outcome> outcomes = new HashMap<>();
-    private final Map<Long, Flight> flights = new HashMap<>();
+    private final Flights flights;
     private final Deque<Reading> unread = new ArrayDeque<>();
     private final List<Reading> reading = new ArrayList<>();
     private final Deque<PlannedLine> attended = new ArrayDeque<>();
     /** One-way lines about which a person was asked already. */
     private final Set<String> looked = new HashSet<>();
+    /** What groups that are done moved, and nobody confirmed to be back. */
+    private final List<Old> left = new ArrayList<>();
     private Optional<Asking> asking = Optional.empty();
     private Phase phase = Phase.READING;
     private boolean stopped;
     private boolean renewed;
-    private Optional<Flight> inHand = Optional.empty();
-    private int said;
     private long turnAgainAt = Long.MAX_VALUE;
 
     private record Reading(GroupRun group, Place place, Optional<Flight> flight) {
@@ -102,7 +96,7 @@ public final class ProofRun {
     /** @param by who started it */
     public ProofRun(ProofPlan plan, String by) {
         this.plan = plan;
-        this.actor = Actor.proof(by);
+        this.flights = new Flights(by);
         for (PlannedGroup group : plan.groups()) {
             GroupRun run = new GroupRun(group, plan.conditions(), !group.lines().get(0).standIn());
             of(group.target()).add(run);
@@ -145,9 +139,14 @@ public final class ProofRun {
         return stopped;
     }
 
+    /** How many lines are done. */
+    public int done() {
+        return outcomes.size();
+    }
+
     /** Messages that were said so far. */
     public int said() {
-        return said;
+        return flights.said();
     }
 
     public Optional<Asking> asking() {
@@ -159,7 +158,7 @@ public final class ProofRun {
         return plan.lines().stream().map(line -> outcomes.get(line.id())).filter(outcome -> outcome != null).toList();
     }
 
-    /** What was read, and is not back yet: to be written down before anything is moved, and kept until it is. */
+    /** What was read, and may be moved yet or is not back: to be written down before anything is moved. In the end, what stayed moved and is nobody else's. */
     public List<Old> toPutBack() {
         List<Old> old = new ArrayList<>();
         targets.values().forEach(target -> target.all().forEach(group -> group.places().forEach(place -> {
@@ -167,6 +166,7 @@ public final class ProofRun {
                 place.byHand().ifPresent(line -> old.add(new Old(target.target(), line)));
             }
         })));
+        old.addAll(left);
         return old;
     }
 
@@ -270,9 +270,9 @@ public final class ProofRun {
      * @param missed packets that this machine did not handle in time, so far
      */
     public void act(LiveShow live, long missed, long now) {
-        int before = said;
+        int before = flights.said();
         boolean any = true;
-        while (any && said - before < MOST_IN_A_TURN) {
+        while (any && flights.said() - before < MOST_IN_A_TURN) {
             any = switch (phase) {
                 case READING -> read(live, missed, now);
                 case RUNNING, STOPPING -> run(live, missed, now);
@@ -286,7 +286,7 @@ public final class ProofRun {
         if (!renewed) {
             renewed = true;
             // a target that forgot us meanwhile is asked to tell us again, before that is taken for a fault of its lines
-            targets.keySet().forEach(target -> live.carryOut(new Command.FindOut(target), actor, now));
+            targets.keySet().forEach(target -> live.carryOut(new Command.FindOut(target), flights.actor(), now));
         }
         boolean any = false;
         for (Reading asked : List.copyOf(reading)) {
@@ -305,7 +305,7 @@ public final class ProofRun {
             Reading next = unread.pollFirst();
             boolean asks = next.place().toldOn().isPresent() && ((Target) plan.show().part(next.group().plan().target()).orElseThrow().body()).answering() == Target.Answering.QUERIES;
             if (asks) {
-                reading.add(new Reading(next.group(), next.place(), Optional.of(say(next.group().question(next.place()), For.READING, next.place().limitNanos(), live, missed, now))));
+                reading.add(new Reading(next.group(), next.place(), Optional.of(flights.say(next.group().question(next.place()), For.READING, next.place().limitNanos(), live, missed, now))));
             } else {
                 known(next.place(), List.of(), live, next.group());
             }
@@ -323,7 +323,7 @@ public final class ProofRun {
     private boolean run(LiveShow live, long missed, long now) {
         boolean any = false;
         for (TargetRun target : targets.values()) {
-            any |= target.act(live, now, (line, why, limit) -> say(line, why, limit, live, missed, now), address -> isMoved(target, address), this::keep);
+            any |= target.act(live, now, (line, why, limit) -> flights.say(line, why, limit, live, missed, now), address -> isMoved(target, address), this::keep);
         }
         if (!any && targets.values().stream().allMatch(TargetRun::isDone)) {
             askOrEnd();
@@ -332,6 +332,11 @@ public final class ProofRun {
     }
 
     private void keep(GroupRun group) {
+        group.places().forEach(place -> {
+            if (place.restored() == Restored.LEFT || place.restored() == Restored.UNCONFIRMED) {
+                place.byHand().ifPresent(line -> left.add(new Old(group.plan().target(), line)));
+            }
+        });
         group.outcomes().forEach(outcome -> outcomes.put(outcome.line().id(), outcome));
     }
 
@@ -350,20 +355,6 @@ public final class ProofRun {
         }
     }
 
-    private Flight say(Line line, For why, long limitNanos, LiveShow live, long missed, long now) {
-        Flight flight = new Flight(line, why, limitNanos, missed);
-        said++;
-        line.target().flatMap(live::link).map(LinkView::state).filter(state -> state == LinkState.PORT_CLOSED).ifPresent(state -> flight.meetsClosedPort());
-        inHand = Optional.of(flight);
-        live.carryOut(new Command.Prove(line), actor, now).ifPresent(problem -> flight.lands(Landing.of(Verdict.NOT_JUDGED)));
-        inHand = Optional.empty();
-        if (!flights.containsValue(flight)) {
-            // neither awaited nor stopped: nothing will tell what came of it
-            flight.lands(Landing.of(Verdict.NOT_JUDGED));
-        }
-        return flight;
-    }
-
     // ---- what happens
 
     /**
@@ -372,18 +363,8 @@ public final class ProofRun {
      * @param missed packets that this machine did not handle in time, so far
      */
     public void happened(LiveEvent event, long missed) {
-        boolean ours = event.cause().actor().kind() == Actor.Kind.PROOF && inHand.isPresent();
-        if (ours && event instanceof LiveEvent.Opened opened) {
-            flights.put(opened.exchange(), inHand.get());
-        } else if (ours && event instanceof LiveEvent.Stopped stop) {
-            inHand.get().lands(stopped(stop.reason()));
-        } else if (event instanceof LiveEvent.Ended ended && ended.exchange() == 0) {
-            inHand.filter(flight -> ours).ifPresent(flight -> flight.lands(Landing.of(Verdict.ONE_WAY)));
-        } else if (event instanceof LiveEvent.Ended ended) {
-            Optional.ofNullable(flights.remove(ended.exchange())).ifPresent(flight -> flight.lands(landing(flight, ended, missed)));
-        } else if (event instanceof LiveEvent.LinkTurned turned && turned.state() == LinkState.PORT_CLOSED) {
-            flights.values().stream().filter(flight -> flight.line.target().filter(turned.target()::equals).isPresent()).forEach(Flight::meetsClosedPort);
-        } else if (event instanceof LiveEvent.LineLeft left && left.cause().actor().kind() != Actor.Kind.PROOF && left.cause().actor().kind() != Actor.Kind.IMPERAN
+        flights.happened(event, missed);
+        if (event instanceof LiveEvent.LineLeft left && left.cause().actor().kind() != Actor.Kind.PROOF && left.cause().actor().kind() != Actor.Kind.IMPERAN
                 && !left.line().arguments().isEmpty()) {
             left.line().target().map(targets::get).ifPresent(target -> isMoved(target, left.line().address()));
         } else if (event instanceof LiveEvent.PacketIn in) {
@@ -408,23 +389,5 @@ public final class ProofRun {
             String own = where.fill(known.numbers());
             target.all().stream().filter(group -> group.moves(other -> mask.elsewhere() ? !other.equals(own) && where.match(other).isPresent() : other.equals(own))).forEach(GroupRun::isBeside);
         }));
-    }
-
-    private static Landing stopped(Reason reason) {
-        Optional<Obstacle> because = reason instanceof Reason.Gated ? Optional.of(Obstacle.HELD) : reason instanceof Reason.SocketBroken ? Optional.of(Obstacle.NO_WAY_OUT) : Optional.empty();
-        return new Landing(because.isPresent() ? Verdict.SKIPPED : Verdict.NOT_JUDGED, Optional.empty(), List.of(), because);
-    }
-
-    private static Landing landing(Flight flight, LiveEvent.Ended ended, long missed) {
-        Ending ending = ended.ending();
-        if (ending instanceof Ending.Answered answered) {
-            Verdict verdict = !answered.news() ? Verdict.NOT_JUDGED : answered.afterNanos() > flight.limitNanos ? Verdict.LATE : Verdict.CONFIRMED;
-            return new Landing(verdict, Optional.of(answered.afterNanos()), answered.said(), Optional.empty());
-        } else if (ending instanceof Ending.WrongValue wrong) {
-            return new Landing(Spelling.isSameKind(flight.line.arguments(), wrong.said()) ? Verdict.WRONG_VALUE : Verdict.WRONG_TYPE, Optional.of(wrong.afterNanos()), wrong.said(), Optional.empty());
-        } else if (ending instanceof Ending.NoAnswer none) {
-            return Landing.of(none.arrivedAs().isPresent() ? Verdict.OTHER_ADDRESS : flight.metClosedPort() ? Verdict.PORT_CLOSED : missed > flight.missed ? Verdict.NOT_JUDGED : Verdict.NO_ANSWER);
-        }
-        return Landing.of(Verdict.NOT_JUDGED);
     }
 }

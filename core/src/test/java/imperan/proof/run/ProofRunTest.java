@@ -416,7 +416,7 @@ class ProofRunTest {
         List<LineResult> lines = hall.toTheEnd();
         assertThat(hall.moved()).hasSize(before);
         assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.LEFT);
-        assertThat(run.get(0).toPutBack()).isEmpty();
+        assertThat(run.get(0).toPutBack()).extracting(old -> old.back().address()).containsExactlyInAnyOrder("/1", "/2");
     }
 
     // ---- what a person is asked

@@ -9,6 +9,7 @@ import imperan.server.api.ProofViews.ProofView;
 import imperan.server.api.ProofViews.ProvedView;
 import imperan.server.api.ProofViews.ReportLine;
 import imperan.server.api.ProofViews.ReportView;
+import imperan.server.proof.Leftovers;
 import imperan.server.proof.Proofs;
 import imperan.server.proof.Proofs.Order;
 import imperan.server.proof.Proofs.Wish;
@@ -43,10 +44,12 @@ class ProofController {
     private static final int MOST_NOTE = 2_000;
 
     private final Proofs proofs;
+    private final Leftovers leftovers;
     private final ShowSocket socket;
 
-    ProofController(Proofs proofs, ShowSocket socket) {
+    ProofController(Proofs proofs, Leftovers leftovers, ShowSocket socket) {
         this.proofs = proofs;
+        this.leftovers = leftovers;
         this.socket = socket;
     }
 
@@ -143,16 +146,16 @@ class ProofController {
     /** What a proof that ended in the middle left; nothing where nothing is left. */
     @GetMapping("/leftover")
     List<LeftoverView> leftover(@PathVariable("show") String show) {
-        return proofs.leftover(show).map(LeftoverView::of).stream().toList();
+        return leftovers.left(show).map(LeftoverView::of).stream().toList();
     }
 
     @PostMapping("/leftover/put-back")
     void putBack(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
-        proofs.putBack(show, socket.actor(ShowController.browser(browser)));
+        leftovers.putBack(show, socket.actor(ShowController.browser(browser)));
     }
 
     @DeleteMapping("/leftover")
     void dismiss(@PathVariable("show") String show) {
-        proofs.dismiss(show);
+        leftovers.dismiss(show);
     }
 }

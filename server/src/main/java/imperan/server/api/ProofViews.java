@@ -13,6 +13,7 @@ import imperan.proof.run.PlannedLine.Way;
 import imperan.proof.run.ProofPlan;
 import imperan.proof.run.ProofRun;
 import imperan.osc.OscText;
+import imperan.server.proof.Leftovers;
 import imperan.server.proof.Proofs;
 import imperan.server.store.ProofStore;
 import imperan.show.Part;
@@ -193,10 +194,15 @@ final class ProofViews {
         }
     }
 
-    /** What a proof left, and can be sent back. */
-    public record LeftoverView(double at, List<String> messages) {
-        static LeftoverView of(ProofStore.Leftover left) {
-            return new LeftoverView(left.at(), left.old().stream().map(old -> old.name() + " " + Proofs.message(old).address() + " " + OscText.brief(Proofs.message(old).arguments())).toList());
+    /**
+     * What a proof left, and can be sent back.
+     *
+     * @param done how many are back already, while they are sent
+     */
+    public record LeftoverView(double at, List<String> messages, Optional<Integer> done) {
+        static LeftoverView of(Leftovers.Left left) {
+            return new LeftoverView(left.leftover().at(), left.leftover().old().stream()
+                    .map(old -> old.name() + " " + Leftovers.message(old).address() + " " + OscText.brief(Leftovers.message(old).arguments())).toList(), left.done());
         }
     }
 

@@ -1,14 +1,7 @@
 package imperan.server.proof;
 
 import imperan.live.Actor;
-import imperan.live.Command;
-import imperan.live.Gate;
-import imperan.live.Line;
 import imperan.live.LinkView;
-import imperan.osc.Decoded;
-import imperan.osc.OscDecoder;
-import imperan.osc.OscEncoder;
-import imperan.osc.OscMessage;
 import imperan.proof.Facts;
 import imperan.proof.Rank;
 import imperan.proof.WhyNot;
@@ -182,7 +175,7 @@ public class Proofs implements AutoCloseable {
         } else if (venue && by.name().isBlank()) {
             return Optional.of(Problem.of("Say who you are, at the top: who says that the stage is clear has a name"));
         } else if (store.leftover(showId).isPresent()) {
-            return Optional.of(Problem.of("The last proof ended in the middle. Choose what becomes of its values, above, then start"));
+            return Optional.of(Problem.of("The last proof left values that are not back. Choose what becomes of them, above, then start"));
         }
         Begun begun = new Begun(new ProofRun(planned.plan(), by.name()), showId, shows.show(showId).name(), by.name(), chosen(planned.plan().show(), wish), System.currentTimeMillis());
         Optional<Problem> problem = loop.prove(showId, begun.run, new Watching(begun)).join();
@@ -250,7 +243,7 @@ public class Proofs implements AutoCloseable {
             List<ProofRun.Old> old = run.toPutBack();
             writing.execute(() -> {
                 try {
-                    store.putOld(begun.showId, old.stream().map(Proofs::old).toList());
+                    store.putOld(begun.showId, old.stream().map(Leftovers::written).toList());
                     loop.proof(begun.showId, running -> {
                         run.isWrittenDown();
                         return true;
@@ -267,19 +260,32 @@ public class Proofs implements AutoCloseable {
         }
 
         @Override
-        public void ended(ProofRun run) {
-            List<Outcome> outcomes = run.outcomes();
-            Report plain = new Report(begun.showName, run.plan().show().version(), begun.startedAt, System.currentTimeMillis(), begun.by, begun.chosen, run.wasStopped(),
-                    outcomes.stream().map(Outcome::result).toList(), run.figures(), Optional.empty());
-            writing.execute(() -> keep(plain, outcomes));
+        public void advanced(ProofRun run) {
+            List<ProofRun.Old> old = run.toPutBack();
+            writing.execute(() -> {
+                try {
+                    store.putOld(begun.showId, old.stream().map(Leftovers::written).toList());
+                } catch (DataAccessException | TransactionException e) {
+                    LOG.warn("What is back at the targets could not be noted: {}. After a crash it would be offered once more", e.getMessage());
+                }
+            });
         }
 
-        private void keep(Report plain, List<Outcome> outcomes) {
+        @Override
+        public void ended(ProofRun run) {
+            List<Outcome> outcomes = run.outcomes();
+            List<ProofRun.Old> left = run.toPutBack();
+            Report plain = new Report(begun.showName, run.plan().show().version(), begun.startedAt, System.currentTimeMillis(), begun.by, begun.chosen, run.wasStopped(),
+                    outcomes.stream().map(Outcome::result).toList(), run.figures(), Optional.empty());
+            writing.execute(() -> keep(plain, outcomes, left));
+        }
+
+        private void keep(Report plain, List<Outcome> outcomes, List<ProofRun.Old> left) {
             try {
                 Map<String, LineResult> caused = causes(begun.showId, begun.run.plan().show(), outcomes);
                 Report report = new Report(plain.show(), plain.version(), plain.startedAt(), plain.endedAt(), plain.by(), plain.chosen(), plain.stopped(),
                         plain.lines().stream().map(line -> caused.getOrDefault(line.line(), line)).toList(), plain.targets(), plain.signed());
-                store.forgetOld(begun.showId);
+                store.keepOld(begun.showId, left.stream().map(Leftovers::written).toList());
                 begun.number = Optional.of(store.keep(begun.showId, report));
             } catch (RuntimeException e) {
                 LOG.error("The report of a proof could not be kept", e);
@@ -291,7 +297,7 @@ public class Proofs implements AutoCloseable {
         public void abandoned(ProofRun run) {
             List<ProofRun.Old> left = run.toPutBack();
             begun.trouble = Optional.of("Another show went live in the middle of it");
-            writing.execute(() -> store.putOld(begun.showId, left.stream().map(Proofs::old).toList()));
+            writing.execute(() -> store.putOld(begun.showId, left.stream().map(Leftovers::written).toList()));
         }
     }
 
@@ -331,50 +337,6 @@ public class Proofs implements AutoCloseable {
     /** What the reports of a show say of its lines as they are now. */
     public Map<String, Proved> proved(String showId) {
         return Proved.of(store.reports(showId).stream().map(Kept::report).toList(), Print.all(keeper.show(showId).join()));
-    }
-
-    // ---- what was left
-
-    private static ProofStore.Old old(ProofRun.Old old) {
-        return new ProofStore.Old(old.target().value(), old.back().targetName(), OscEncoder.encode(new OscMessage(old.back().address(), old.back().arguments())));
-    }
-
-    /** The message of something that was left. */
-    public static OscMessage message(ProofStore.Old old) {
-        return (OscMessage) ((Decoded.Whole) new OscDecoder().decode(old.message())).packet();
-    }
-
-    /** What a proof moved and did not put back, because Imperan ended or another show went live; empty where nothing is left, and while one runs. */
-    public Optional<ProofStore.Leftover> leftover(String showId) {
-        boolean runs = running(showId).filter(run -> run.phase() != ProofRun.Phase.ENDED || run.number().isEmpty() && run.trouble().isEmpty()).isPresent();
-        return runs ? Optional.empty() : store.leftover(showId);
-    }
-
-    /**
-     * Sends what was left back, each once.
-     *
-     * @throws IllegalArgumentException with a sentence for people, where a target cannot be sent anything now: then nothing is sent, and all of it stays offered
-     */
-    public void putBack(String showId, Actor by) {
-        List<ProofStore.Old> left = leftover(showId).map(ProofStore.Leftover::old).orElse(List.of());
-        Optional<String> closed = loop.askLive(showId, (running, now) -> {
-            Optional<String> away = left.stream().filter(old -> running.link(new PartId(old.target())).filter(link -> link.gate() == Gate.OPEN && link.socket().works()).isEmpty())
-                    .map(ProofStore.Old::name).findFirst();
-            for (ProofStore.Old old : away.isPresent() ? List.<ProofStore.Old>of() : left) {
-                OscMessage message = message(old);
-                running.carryOut(new Command.Prove(new Line(Optional.empty(), 0, Optional.of(new PartId(old.target())), old.name(), message.address(), message.arguments())),
-                        Actor.proof(by.name()), now);
-            }
-            return away;
-        }).join();
-        closed.ifPresent(name -> {
-            throw new IllegalArgumentException(name + " is held, in rehearsal or cannot be reached now. Release it, then put it back");
-        });
-        store.forgetOld(showId);
-    }
-
-    public void dismiss(String showId) {
-        store.forgetOld(showId);
     }
 
     @Override

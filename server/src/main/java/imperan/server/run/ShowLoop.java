@@ -8,6 +8,7 @@ import imperan.live.SocketState;
 import imperan.live.Touch;
 import imperan.osc.Decoded;
 import imperan.proof.run.ProofRun;
+import imperan.proof.run.PutBack;
 import imperan.server.net.Endpoint;
 import imperan.server.net.TargetListener;
 import imperan.server.net.TargetSockets;
@@ -175,6 +176,18 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
             }
             proving.start(run, watcher);
             return Optional.<Problem>empty();
+        });
+    }
+
+    /**
+     * Begins to put back what an earlier proof left.
+     *
+     * @param ended is told on the loop's thread once all of it was sent; it must not wait for anything
+     */
+    public CompletableFuture<Void> putBack(String showId, PutBack back, Runnable ended) {
+        return askLive(showId, (running, now) -> {
+            proving.putBack(back, ended);
+            return null;
         });
     }
 

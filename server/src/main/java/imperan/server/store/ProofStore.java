@@ -124,6 +124,16 @@ public class ProofStore {
         mapper.putOld(showId, json.writeValueAsString(old));
     }
 
+    /** Writes down what stays to be put back when a proof is over; where nothing does, nothing is kept. */
+    @Transactional
+    public void keepOld(String showId, List<Old> old) {
+        if (old.isEmpty()) {
+            forgetOld(showId);
+        } else {
+            putOld(showId, old);
+        }
+    }
+
     public void forgetOld(String showId) {
         mapper.forgetOld(showId);
     }
