@@ -54,6 +54,7 @@ export type Phrasebook = Schemas["Phrasebook"];
 export type Presence = Schemas["Presence"];
 export type Preview = Schemas["Preview"];
 export type Problem = Schemas["Problem"];
+export type ProofRule = Schemas["ProofRule"];
 export type Reading = Schemas["Reading"];
 export type ReadPreview = Schemas["ReadPreview"];
 export type ReadRow = Schemas["ReadRow"];

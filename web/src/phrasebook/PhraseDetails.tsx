@@ -14,6 +14,7 @@ import { TYPES } from "../ui/types";
 import { AnswerFields } from "./AnswerFields";
 import { FRESH_ARGUMENT } from "./fresh";
 import { MaskFields } from "./MaskFields";
+import { ProofFields } from "./ProofFields";
 import type { PutPhrase } from "./put";
 import { valueWords } from "./words";
 
@@ -108,6 +109,7 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
         value={phrase.maskedBy}
         onCommit={(maskedBy) => put("maskedBy", (p) => ({ ...p, maskedBy }))}
       />
+      <ProofFields phrase={phrase} put={put} />
     </SidePanel>
   );
 }

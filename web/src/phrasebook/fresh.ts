@@ -36,4 +36,5 @@ export const freshPhrase = (address: string): Phrase => ({
   meaning: "",
   maskedBy: "",
   masks: [],
+  proof: { low: null, high: null, sweep: false, spacing: null, most: null },
 });

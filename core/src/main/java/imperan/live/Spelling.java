@@ -11,7 +11,8 @@ public final class Spelling {
     private Spelling() {
     }
 
-    static boolean means(OscArgument said, String written) {
+    /** Whether what was said is what somebody wrote: the same number, or the same text. */
+    public static boolean means(OscArgument said, String written) {
         if (said instanceof OscArgument.Text text) {
             return text.value().equals(written);
         }

@@ -79,7 +79,7 @@ final class Families {
     /** The same phrase with another number, which may also stand in its meaning. */
     private static Predicate<Phrase> isNext(Phrase first, String before, int from, int number, String behind) {
         return next -> next.address().equals(before + number + behind) && next.direction() == first.direction() && next.arguments().equals(first.arguments())
-                && next.answer().equals(first.answer()) && next.effect() == first.effect() && next.maskedBy().equals(first.maskedBy()) && next.masks().equals(first.masks()) && counting(next.meaning(), number).equals(counting(first.meaning(), from));
+                && next.answer().equals(first.answer()) && next.effect() == first.effect() && next.maskedBy().equals(first.maskedBy()) && next.masks().equals(first.masks()) && next.proof().equals(first.proof()) && counting(next.meaning(), number).equals(counting(first.meaning(), from));
     }
 
     private static String counting(String meaning, int number) {

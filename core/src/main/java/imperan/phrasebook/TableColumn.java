@@ -30,6 +30,7 @@ public enum TableColumn {
     TOLD("told", "who is told"),
     EFFECT("effect", "kind of effect"),
     MASKS("masks", "masked while"),
+    PROOF("proof"),
     /** Nobody reads it. */
     IGNORED;
 

@@ -4,6 +4,7 @@ import imperan.address.SlotAddress;
 import imperan.dialect.Osc;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
+import imperan.show.ProofRule;
 import imperan.show.Ranges;
 import imperan.show.AnswerRule;
 import imperan.show.ScaleMark;
@@ -258,7 +259,8 @@ public final class TableImport {
         }
         Phrase phrase = new Phrase(address, said, arguments, answer(line, said, guesses), read(line, TableColumn.EFFECT, cell -> AnswerText.readWord(Phrase.Effect.class, cell),
                 "value, event, toggle or dangerous", guesses).orElse(Phrase.Effect.UNKNOWN), cell(line, TableColumn.MEANING), cell(line, TableColumn.MASKED),
-                read(line, TableColumn.MASKS, AnswerText::readMasks, "/mute/<ch:1..8> = 1; other /solo/<ch:1..8> = 1", guesses).orElse(List.of()));
+                read(line, TableColumn.MASKS, AnswerText::readMasks, "/mute/<ch:1..8> = 1; other /solo/<ch:1..8> = 1", guesses).orElse(List.of()),
+                read(line, TableColumn.PROOF, ProofText::read, "0.2 to 0.4; full sweep; every 2 s; at most 3", guesses).orElse(ProofRule.USUAL));
         return new ReadRow(place, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(phrase),
                 String.join("; ", guesses));
     }

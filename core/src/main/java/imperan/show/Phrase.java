@@ -18,9 +18,10 @@ import java.util.Optional;
  * @param meaning   for people; may be empty
  * @param maskedBy  for people: what can stand in the way of its effect, such as a receive switch; may be empty
  * @param masks     what can stand in its way and is said by the target itself
+ * @param proof     what a proof may do with it
  */
 public record Phrase(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, Effect effect, String meaning,
-                     String maskedBy, List<Mask> masks) implements Body {
+                     String maskedBy, List<Mask> masks, ProofRule proof) implements Body {
 
     /** More than stand in the way of anything. */
     static final int MOST_MASKS = 64;
@@ -32,28 +33,32 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
 
     /** One of which it is not known what kind of thing it does. */
     public static Phrase plain(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, String meaning, String maskedBy) {
-        return new Phrase(address, direction, arguments, answer, Effect.UNKNOWN, meaning, maskedBy, List.of());
+        return new Phrase(address, direction, arguments, answer, Effect.UNKNOWN, meaning, maskedBy, List.of(), ProofRule.USUAL);
     }
 
     public Phrase doing(Effect other) {
-        return new Phrase(address, direction, arguments, answer, other, meaning, maskedBy, masks);
+        return new Phrase(address, direction, arguments, answer, other, meaning, maskedBy, masks, proof);
     }
 
     public Phrase with(List<PhraseArgument> others) {
-        return new Phrase(address, direction, others, answer, effect, meaning, maskedBy, masks);
+        return new Phrase(address, direction, others, answer, effect, meaning, maskedBy, masks, proof);
     }
 
     public Phrase going(Direction other) {
-        return new Phrase(address, other, arguments, answer, effect, meaning, maskedBy, masks);
+        return new Phrase(address, other, arguments, answer, effect, meaning, maskedBy, masks, proof);
     }
 
     public Phrase masked(List<Mask> others) {
-        return new Phrase(address, direction, arguments, answer, effect, meaning, maskedBy, others);
+        return new Phrase(address, direction, arguments, answer, effect, meaning, maskedBy, others, proof);
+    }
+
+    public Phrase proved(ProofRule other) {
+        return new Phrase(address, direction, arguments, answer, effect, meaning, maskedBy, masks, other);
     }
 
     /** The same on another address, with another meaning. */
     public Phrase at(String other, String meant) {
-        return new Phrase(other, direction, arguments, answer, effect, meant, maskedBy, masks);
+        return new Phrase(other, direction, arguments, answer, effect, meant, maskedBy, masks, proof);
     }
 
     /** Who says a phrase. */
@@ -131,6 +136,7 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
         for (int i = 0; i < masks.size(); i++) {
             masks.get(i).check(rules, "masks/" + i, spoken);
         }
+        proof.check(rules);
         rules.note("meaning", meaning);
         rules.note("maskedBy", maskedBy);
     }

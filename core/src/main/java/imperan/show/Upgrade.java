@@ -44,6 +44,9 @@ public final class Upgrade {
         if (version < 9) {
             from8(body);
         }
+        if (version < 11) {
+            from10(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -135,6 +138,12 @@ public final class Upgrade {
             if (share.isNumber()) {
                 ((ObjectNode) answer).putObject("tolerance").put("unit", "SHARE").set("of", share);
             }
+        }
+    }
+
+    private static void from10(JsonNode body) {
+        if (kind(body).equals("phrase") && !body.has("proof")) {
+            add(body, "{\"proof\": {\"low\": null, \"high\": null, \"sweep\": false, \"spacing\": null, \"most\": null}}");
         }
     }
 

@@ -52,6 +52,7 @@ public final class ProofWords {
             case CANNOT_BE_READ -> "The present value cannot be asked, so it cannot be put back";
             case NO_SMALL_STEP -> "It has no value near the present one";
             case AT_ZERO -> "It stands at zero, and nothing is raised from zero at the venue";
+            case SILENCES -> "It silences something now, and nothing is unmuted at the venue";
             case MOVED_MEANWHILE -> "Somebody moved it meanwhile, here or at the target";
             case MOVED_BESIDE -> "Somebody moved meanwhile what it would silence or switch off";
             case LEFT_OUT -> "Left out";

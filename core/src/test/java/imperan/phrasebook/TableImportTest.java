@@ -5,6 +5,7 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.AnswerRule;
 import imperan.show.Mask;
 import imperan.show.Phrase;
+import imperan.show.ProofRule;
 import imperan.show.ScaleMark;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -163,27 +164,28 @@ class TableImportTest {
                 "", List.of(), Optional.empty(), List.of(new ScaleMark(0, "off"), new ScaleMark(0.5623, "0 dB")))),
                 AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)), "", ""));
         phrases.add(new Phrase("/sheet/<n:1..3>/play", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/sheet/<n:1..3>/state").saying("playing")
-                .telling(AnswerRule.Told.SUBSCRIBERS), Phrase.Effect.EVENT, "", "receive switch", List.of()));
+                .telling(AnswerRule.Told.SUBSCRIBERS), Phrase.Effect.EVENT, "", "receive switch", List.of(), ProofRule.USUAL.spaced(2.5).atMost(3)));
         phrases.add(new Phrase("/lamp/<n:1..3>", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.of(0.0), Optional.of(255.0), "",
                 List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME).near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, 5)).at(List.of(1)).settling(4)
-                .telling(AnswerRule.Told.WHO_ASKS), Phrase.Effect.VALUE, "", "", List.of(Mask.own("/mute/<n:1..3>", "1"), new Mask("/solo/<n:1..3>", 1, "on", true))));
+                .telling(AnswerRule.Told.WHO_ASKS), Phrase.Effect.VALUE, "", "", List.of(Mask.own("/mute/<n:1..3>", "1"), new Mask("/solo/<n:1..3>", 1, "on", true)),
+                ProofRule.USUAL.within(-0.5, 20).sweeping()));
         phrases.add(Phrase.plain("/any", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/done").sayingAnything()
                 .near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.AMOUNT, 0.5)), "", "").doing(Phrase.Effect.DANGEROUS));
         phrases.add(Phrase.plain("/odd", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/done").saying("anything"), "", "").doing(Phrase.Effect.TOGGLE));
         String csv = TableExport.write(phrases);
         try (CSVParser parser = CSVParser.parse(csv, CSVFormat.RFC4180)) {
-            assertThat(parser.getRecords()).hasSize(9).allSatisfy(line -> assertThat(line.size()).isEqualTo(21));
+            assertThat(parser.getRecords()).hasSize(9).allSatisfy(line -> assertThat(line.size()).isEqualTo(22));
         }
         assertThat(TableImport.read(csv).stream().map(row -> row.phrase().orElseThrow()).toList()).isEqualTo(phrases);
     }
 
     @Test
     void whatCannotBeReadOfAnAnswerIsLeftOutAndSaid() {
-        assertThat(TableImport.read("address,types,answer,tolerance,told,effect,masks,answer in\n/main,f,same,near,nobody else,harmless,mute on,first\n")).singleElement().satisfies(row -> {
+        assertThat(TableImport.read("address,types,answer,tolerance,told,effect,masks,answer in,proof\n/main,f,same,near,nobody else,harmless,mute on,first,gently\n")).singleElement().satisfies(row -> {
             assertThat(row.phrase().orElseThrow().answer()).isEqualTo(AnswerRule.usual(AnswerRule.Kind.SAME));
             assertThat(row.phrase().orElseThrow().effect()).isEqualTo(Phrase.Effect.UNKNOWN);
             assertThat(row.note()).contains("tolerance left out: “near”", "told left out: “nobody else”", "effect left out: “harmless”", "masks left out: “mute on”",
-                    "answer in left out: “first”");
+                    "answer in left out: “first”", "proof left out: “gently”");
         });
     }
 

@@ -216,6 +216,23 @@ class PhrasebookTest extends InstalledTest {
     }
 
     @Test
+    void whatAProofMayDoWithAPhraseIsSaid() {
+        open("Wick");
+        page.getByLabel("Details of /wick/master/<m:1..4>/level").click();
+        Locator values = page.getByLabel("Values at the venue, such as 0.2 to 0.4 (empty: near the present one)");
+        values.fill("between");
+        values.press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Write two numbers");
+        values.fill("20 to 40");
+        values.press("Enter");
+        page.getByLabel("All its values may be sent at the venue, too").click();
+        page.getByLabel("Most times a line is sent (0: no limit)").fill("4");
+        page.getByLabel("Most times a line is sent (0: no limit)").press("Enter");
+        String csv = imperan.url("/api/shows/salt-clock/phrasebooks/book-wick/phrases.csv");
+        Desk.waitUntil("kept", () -> page.request().get(csv).text().contains("20 to 40; full sweep; at most 4"));
+    }
+
+    @Test
     void aPhrasebookBringsItsLinkSheet() {
         page.navigate(imperan.url("/#/rig"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target")).click();

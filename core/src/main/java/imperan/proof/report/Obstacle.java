@@ -26,6 +26,8 @@ public enum Obstacle {
     NO_SMALL_STEP,
     /** It stands at zero, and nothing is raised from zero at the venue. */
     AT_ZERO,
+    /** It silences or switches off something, and nothing is let out at the venue. */
+    SILENCES,
     /** A hand, a cue or a rule moved it meanwhile, here or at the target. */
     MOVED_MEANWHILE,
     /** Somebody moved meanwhile what it stands in the way of. */

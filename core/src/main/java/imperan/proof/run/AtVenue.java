@@ -3,14 +3,16 @@ package imperan.proof.run;
 import imperan.live.Line;
 import imperan.live.Spelling;
 import imperan.osc.OscArgument;
+import imperan.proof.report.Obstacle;
 import imperan.show.ArgumentSource;
+import imperan.show.ProofRule;
 import imperan.show.form.Position;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** What may be said at a venue: values near the one that stands there, and nothing where that is zero. */
+/** What may be said at a venue: values near the one that stands there, or those that its phrase allows, and nothing that raises from zero or unmutes. */
 final class AtVenue {
 
     /** How far from the present value, as a share of the range. */
@@ -20,16 +22,59 @@ final class AtVenue {
     }
 
     /**
+     * Why nothing may be said, as it stands; empty where something may.
+     *
      * @param stands the arguments of the line as the target said that they stand
-     * @return empty where nothing may be said
      */
-    static List<Line> near(PlannedLine line, List<OscArgument> stands) {
+    static Optional<Obstacle> obstacle(PlannedLine line, List<OscArgument> stands) {
+        if (!line.silences().isEmpty()) {
+            boolean silent = line.silences().stream().anyMatch(text -> stands.stream().anyMatch(argument -> Spelling.means(argument, text)));
+            return silent ? Optional.of(Obstacle.SILENCES) : Optional.empty();
+        }
+        for (int i = 0; i < line.send().arguments().size(); i++) {
+            if (line.send().arguments().get(i) instanceof ArgumentSource.Value value && Spelling.number(stands.get(i)).filter(number -> isZero(number, value)).isPresent()) {
+                return Optional.of(Obstacle.AT_ZERO);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** What may be said, as it stands; empty where nothing may. */
+    static List<Line> says(PlannedLine line, List<OscArgument> stands) {
+        ProofRule rule = line.rule();
+        return obstacle(line, stands).isPresent() ? List.of() : rule.sweep() ? line.says() : rule.low().isPresent() ? between(line, rule.low().get(), rule.high().orElseThrow()) : near(line, stands);
+    }
+
+    /** The ends and the middle of the values that a proof may say; those that the line cannot say are left out. */
+    private static List<Line> between(PlannedLine line, double low, double high) {
+        List<Line> lines = new ArrayList<>();
+        for (double number : new double[] {low, high, (low + high) / 2}) {
+            double[] axes = new double[line.form().axes()];
+            boolean within = true;
+            for (ArgumentSource source : line.send().arguments()) {
+                if (source instanceof ArgumentSource.Value value) {
+                    Optional<Double> position = value.chain().back(number).filter(at -> at >= 0 && at <= 1);
+                    within &= position.isPresent();
+                    axes[value.axis()] = position.orElse(0.0);
+                }
+            }
+            if (within) {
+                lines.add(at(line, axes));
+            }
+        }
+        return lines;
+    }
+
+    private static Line at(PlannedLine line, double[] axes) {
+        return Line.of(line.control(), line.send(), line.form(), Position.of(axes), 0, "", line.targetName());
+    }
+
+    private static List<Line> near(PlannedLine line, List<OscArgument> stands) {
         double[] axes = new double[line.form().axes()];
         for (int i = 0; i < line.send().arguments().size(); i++) {
             if (line.send().arguments().get(i) instanceof ArgumentSource.Value value) {
-                Optional<Double> number = Spelling.number(stands.get(i));
-                Optional<Double> position = number.flatMap(n -> value.chain().back(n)).map(p -> Math.max(0, Math.min(1, p)));
-                if (position.isEmpty() || isZero(number.get(), value)) {
+                Optional<Double> position = Spelling.number(stands.get(i)).flatMap(n -> value.chain().back(n)).map(p -> Math.max(0, Math.min(1, p)));
+                if (position.isEmpty()) {
                     return List.of();
                 }
                 axes[value.axis()] = position.get();
@@ -41,7 +86,7 @@ final class AtVenue {
             for (int axis = 0; axis < axes.length; axis++) {
                 moved[axis] = axes[axis] + step;
             }
-            Line near = Line.of(line.control(), line.send(), line.form(), Position.of(moved), 0, "", line.targetName());
+            Line near = at(line, moved);
             boolean within = Position.of(moved).equals(Position.of(clamped(moved)));
             if (within && lines.size() < 2 && !near.arguments().equals(stands)) {
                 lines.add(near);

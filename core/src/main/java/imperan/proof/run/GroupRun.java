@@ -58,6 +58,7 @@ final class GroupRun {
     private boolean puttingBack;
     private boolean done;
     private long saidAt;
+    private long spacedUntil = Long.MIN_VALUE;
 
     private record Waiting(Flight flight, Optional<PlannedLine> judged, Place place) {
     }
@@ -93,7 +94,10 @@ final class GroupRun {
 
     /** When something is to be said whatever comes; empty where it waits for answers only. */
     Optional<Long> due() {
-        return !open.isEmpty() && !steps.isEmpty() && steps.peekFirst().release() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
+        if (steps.isEmpty()) {
+            return Optional.empty();
+        }
+        return open.isEmpty() ? Optional.of(steps.peekFirst().release() ? saidAt : spacedUntil) : steps.peekFirst().release() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
     }
 
     /**
@@ -113,7 +117,9 @@ final class GroupRun {
         if (!open.isEmpty() && !(releases && now >= saidAt + PRESSED_NANOS)) {
             return settled;
         }
-        if (!steps.isEmpty()) {
+        if (!steps.isEmpty() && !releases && now < spacedUntil) {
+            return settled;
+        } else if (!steps.isEmpty()) {
             step(steps.pollFirst(), now, mouth);
             return true;
         }
@@ -149,7 +155,7 @@ final class GroupRun {
     private void build() {
         for (PlannedLine line : plan.lines()) {
             if (Steps.says(line, places.get(line.send().address())).isEmpty()) {
-                obstacles.put(line.id(), places.get(line.send().address()).old().isPresent() ? Obstacle.AT_ZERO : Obstacle.CANNOT_BE_READ);
+                obstacles.put(line.id(), places.get(line.send().address()).old().map(stands -> AtVenue.obstacle(line, stands).orElse(Obstacle.NO_SMALL_STEP)).orElse(Obstacle.CANNOT_BE_READ));
             }
         }
         steps = Steps.of(plan, conditions, places);
@@ -165,6 +171,16 @@ final class GroupRun {
         open.add(new Waiting(mouth.say(step.line(), step.judged().isPresent() ? For.PROBE : For.BETWEEN, place.limitNanos()), step.judged(), place));
         place.says(step.line().arguments());
         saidAt = now;
+        spacedUntil = now + step.judged().map(PlannedLine::spacingNanos).orElse(0L);
+    }
+
+    /** What is said next is said no sooner. */
+    void waitUntil(long time) {
+        spacedUntil = Math.max(spacedUntil, time);
+    }
+
+    long spacedUntil() {
+        return spacedUntil;
     }
 
     // ---- what came of it

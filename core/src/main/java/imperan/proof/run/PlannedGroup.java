@@ -26,6 +26,7 @@ public record PlannedGroup(PartId target, List<PlannedLine> lines, Turn turn) {
     }
 
     boolean isAlone() {
-        return turn != Turn.VALUES;
+        // what is spaced is spaced whichever of its lines is said
+        return turn != Turn.VALUES || lines.stream().anyMatch(line -> line.spacingNanos() > 0);
     }
 }

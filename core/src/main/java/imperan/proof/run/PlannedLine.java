@@ -6,6 +6,7 @@ import imperan.proof.report.Obstacle;
 import imperan.show.ArgumentSource;
 import imperan.show.PartId;
 import imperan.show.Phrase;
+import imperan.show.ProofRule;
 import imperan.show.Send;
 import imperan.show.form.Form;
 
@@ -24,10 +25,11 @@ import java.util.Optional;
  * @param expected what is to come back
  * @param way      whether it is said by itself
  * @param because  why it is not; empty where it is
- * @param says     what is said, one after the other; at a venue that depends on the present value, and this is empty
+ * @param says     what is said, one after the other; at a venue that depends on the present value, and this is empty unless its phrase may be said in full
+ * @param silences what its target says while it stands in the way of something else
  */
 public record PlannedLine(String id, String print, PartId control, String page, String label, Optional<PartId> target, String targetName, boolean standIn, Send send, Form form,
-                          List<Line> releases, Optional<Phrase> phrase, Expectation expected, Way way, Optional<Obstacle> because, List<Line> says) {
+                          List<Line> releases, Optional<Phrase> phrase, Expectation expected, Way way, Optional<Obstacle> because, List<Line> says, List<String> silences) {
 
     private static final double NANOS_OF_SECOND = 1e9;
 
@@ -44,6 +46,22 @@ public record PlannedLine(String id, String print, PartId control, String page, 
     public PlannedLine {
         releases = List.copyOf(releases);
         says = List.copyOf(says);
+        silences = List.copyOf(silences);
+    }
+
+    /** What a proof may do with it. */
+    ProofRule rule() {
+        return phrase.map(Phrase::proof).orElse(ProofRule.USUAL);
+    }
+
+    /** Whether it is said to a venue end by itself. */
+    boolean runsAtVenue() {
+        return !standIn && way == Way.RUNS;
+    }
+
+    /** From one that is said to the next, at least; 0 where that does not matter. */
+    long spacingNanos() {
+        return rule().spacing().map(seconds -> (long) (seconds * NANOS_OF_SECOND)).orElse(0L);
     }
 
     /** Whether the same said again changes nothing, as far as anybody wrote down. */

@@ -42,8 +42,12 @@ public final class Planner {
     private final Show show;
     private final Conditions conditions;
     private final Map<PartId, LinkView> links;
-    /** Of each target: the addresses on which it tells what stands in the way of something. */
-    private final Map<PartId, List<SlotAddress>> masks = new HashMap<>();
+    /** Of each target: what stands in the way of something, by its address. */
+    private final Map<PartId, List<Silencing>> masks = new HashMap<>();
+
+    /** @param text what the target says there meanwhile */
+    private record Silencing(SlotAddress address, String text) {
+    }
 
     private Planner(Show show, Conditions conditions, Collection<LinkView> links) {
         this.show = show;
@@ -70,7 +74,8 @@ public final class Planner {
         Optional<Phrase> phrase = known.said(send.address()).map(Vocabulary.Known::phrase);
         boolean standIn = target.flatMap(Target::standIn).filter(StandInEnd::inUse).isPresent();
         Probes probes = new Probes(row.control(), control, send, row.targetName(), phrase);
-        List<Line> says = standIn ? probes.all() : List.of();
+        boolean sweeps = phrase.filter(found -> found.proof().sweep()).isPresent();
+        List<Line> says = standIn || sweeps ? probes.all() : List.of();
         Optional<Obstacle> never = never(target, send, standIn, says.isEmpty() && (standIn || probes.all().isEmpty()));
         Optional<Obstacle> because = never.or(() -> standIn ? atStandIn(phrase) : atVenue(send, target.orElseThrow(), phrase, known));
         Way way = never.isPresent() ? Way.SKIPPED : because.isPresent() ? Way.ATTENDED : Way.RUNS;
@@ -78,7 +83,7 @@ public final class Planner {
                 .map(other -> new Probes(row.control(), control, other, row.targetName(), Optional.empty()).released()).toList();
         Expectation expected = Expectation.of(send.address(), known);
         return new PlannedLine(row.id(), Print.of(send, target.map(Target::asReached), phrase), row.control(), row.page(), row.label(), send.target(), row.targetName(), standIn, send,
-                control.form(), releases, phrase, expected, way, because, way == Way.ATTENDED && says.isEmpty() ? probes.all() : says);
+                control.form(), releases, phrase, expected, way, because, way == Way.ATTENDED && says.isEmpty() ? probes.all() : says, silences(send));
     }
 
     private Optional<Obstacle> never(Optional<Target> target, Send send, boolean standIn, boolean saysNothing) {
@@ -111,7 +116,7 @@ public final class Planner {
                 Expectation expected = Expectation.of(send.address(), known);
                 boolean told = expected.isComing() || expected.isToldToOthersOnly();
                 boolean readable = told && target.answering() == Target.Answering.QUERIES && expected.rule().says() == AnswerRule.Says.SAME;
-                yield !readable ? Optional.of(Obstacle.CANNOT_BE_READ) : hasSmallSteps(send, phrase.orElseThrow()) ? Optional.empty() : Optional.of(Obstacle.NO_SMALL_STEP);
+                yield !readable ? Optional.of(Obstacle.CANNOT_BE_READ) : phrase.orElseThrow().proof().sweep() || hasSmallSteps(send, phrase.orElseThrow()) ? Optional.empty() : Optional.of(Obstacle.NO_SMALL_STEP);
             }
         };
     }
@@ -152,13 +157,14 @@ public final class Planner {
         if (together.stream().anyMatch(line -> !line.setsValue())) {
             return Turn.EVENTS;
         }
-        return together.stream().anyMatch(this::standsInTheWay) ? Turn.MASKS : Turn.VALUES;
+        return together.stream().anyMatch(line -> !line.silences().isEmpty()) ? Turn.MASKS : Turn.VALUES;
     }
 
-    /** Whether some phrase of its target names what this line moves as what masks it. */
-    private boolean standsInTheWay(PlannedLine line) {
-        return masks.computeIfAbsent(line.target().orElseThrow(), target -> Vocabulary.of(show, target).phrases().flatMap(phrase -> phrase.masks().stream())
-                .map(mask -> mask.address()).distinct().map(SlotAddress::parseFreely).toList()).stream().anyMatch(mask -> mask.match(line.send().address()).isPresent());
+    /** What its target says while what this moves stands in the way of some phrase; empty where no phrase names it. */
+    private List<String> silences(Send send) {
+        return send.target().stream().flatMap(to -> masks.computeIfAbsent(to, target -> Vocabulary.of(show, target).phrases().flatMap(phrase -> phrase.masks().stream())
+                .map(mask -> new Silencing(SlotAddress.parseFreely(mask.address()), mask.text())).distinct().toList()).stream())
+                .filter(mask -> mask.address().match(send.address()).isPresent()).map(Silencing::text).distinct().toList();
     }
 
     // ---- how long it takes
@@ -177,7 +183,7 @@ public final class Planner {
         Map<PartId, Integer> said = new HashMap<>();
         for (PlannedGroup group : groups) {
             double takes = group.lines().stream().mapToDouble(line -> (times(line) + 2) * (line.expected().isAsked() || line.expected().isToldToOthersOnly() ? ASKED_SECONDS : TOLD_SECONDS)
-                    + (line.setsValue() ? 0 : line.expected().rule().finalSeconds().orElse(0.0))).sum();
+                    + (line.setsValue() ? 0 : line.expected().rule().finalSeconds().orElse(0.0)) + times(line) * line.rule().spacing().orElse(0.0)).sum();
             (group.isAlone() || !group.lines().get(0).standIn() ? alone : atOnce).merge(group.target(), takes, Double::sum);
             said.merge(group.target(), messages(group), Integer::sum);
         }

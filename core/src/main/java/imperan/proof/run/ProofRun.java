@@ -111,9 +111,10 @@ public final class ProofRun {
         });
     }
 
-    /** How often a line is said: what happens each time once, or once for each of its choices; a value as often as wished, and all that can be said of it. */
+    /** How often a line is said: what happens each time once, or once for each of its choices; a value as often as wished, and all that can be said of it; nothing more often than its phrase allows. */
     static int times(PlannedLine line, Conditions conditions) {
-        return line.happensEachTime() ? line.isChosen() ? line.says().size() : 1 : Math.max(conditions.times(), line.says().size());
+        int times = line.happensEachTime() ? line.isChosen() ? line.says().size() : 1 : Math.max(conditions.times(), line.says().size());
+        return line.rule().most().map(most -> Math.min(most, times)).orElse(times);
     }
 
     private TargetRun of(PartId target) {

@@ -47,7 +47,7 @@ final class Steps {
 
     /** What may be said of a line, as its place stands; empty where nothing may. */
     static List<Line> says(PlannedLine line, Place place) {
-        return line.says().isEmpty() ? place.last().map(stands -> AtVenue.near(line, stands)).orElse(List.of()) : line.says();
+        return line.runsAtVenue() ? place.last().map(stands -> AtVenue.says(line, stands)).orElse(List.of()) : line.says();
     }
 
     private Deque<Step> build() {

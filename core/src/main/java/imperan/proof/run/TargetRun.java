@@ -3,13 +3,16 @@ package imperan.proof.run;
 import imperan.live.LiveShow;
 import imperan.proof.run.GroupRun.Mouth;
 import imperan.show.PartId;
+import imperan.show.Phrase;
 import imperan.show.Target;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 
@@ -23,6 +26,8 @@ final class TargetRun {
     private final long paceNanos;
     private final Deque<GroupRun> waiting = new ArrayDeque<>();
     private final List<GroupRun> active = new ArrayList<>();
+    /** Of phrases that are spaced: until when. */
+    private final Map<Phrase, Long> spaced = new HashMap<>();
     private long nextAt = Long.MIN_VALUE;
     /** Whether its pace is all that something may wait for. */
     private boolean paced;
@@ -68,6 +73,7 @@ final class TargetRun {
                 return mouth.say(line, why, limit);
             });
             group.taken().forEach(taken);
+            group.plan().lines().get(0).phrase().filter(phrase -> group.plan().lines().get(0).spacingNanos() > 0).ifPresent(phrase -> spaced.put(phrase, group.spacedUntil()));
             if (group.isDone()) {
                 all.remove();
                 ended.accept(group);
@@ -80,7 +86,9 @@ final class TargetRun {
     private void startMore() {
         while (!waiting.isEmpty() && active.size() < most && active.stream().noneMatch(group -> group.plan().isAlone())
                 && (active.isEmpty() || !waiting.peekFirst().plan().isAlone())) {
-            active.add(waiting.pollFirst());
+            GroupRun next = waiting.pollFirst();
+            next.plan().lines().get(0).phrase().map(spaced::get).ifPresent(next::waitUntil);
+            active.add(next);
         }
     }
 

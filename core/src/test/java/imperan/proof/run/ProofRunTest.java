@@ -26,6 +26,7 @@ import imperan.show.Phrase;
 import imperan.show.Phrase.Effect;
 import imperan.show.Phrasebook;
 import imperan.show.Phrasebook.LinkSheet;
+import imperan.show.ProofRule;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
@@ -235,6 +236,50 @@ class ProofRunTest {
     }
 
     @Test
+    void atAVenueValuesStayWhereTheirPhraseAllowsThem() {
+        ProofHall hall = hall(DESK, List.of(level("/a").proved(ProofRule.USUAL.within(0.6, 0.8))), fader("/a")).stands("/a", f(0.5));
+        LineResult line = hall.prove(ProofHall.cleared(6)).get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
+        assertThat(hall.moved().stream().map(message -> (double) ((OscArgument.Float32) message.arguments().get(0)).value()).distinct().toList()).hasSize(4)
+                .allMatch(value -> value > 0.5999 && value < 0.8001 || value == 0.5);
+        assertThat(hall.stands.get("/a")).containsExactly(f(0.5));
+    }
+
+    @Test
+    void atAVenueAllIsSaidOfAPhraseThatMayBeSweptButNothingIsUnmuted() {
+        Phrase masked = level("/<n:1..2>").masked(List.of(Mask.own("/m<n:1..2>", "1"))).proved(ProofRule.USUAL.sweeping());
+        ProofHall hall = hall(DESK, List.of(masked, mute("/m<n:1..2>").proved(ProofRule.USUAL.sweeping())), fader("/1"),
+                sending("/m1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), sending("/m2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))
+                .stands("/1", f(0.3)).stands("/m1", new OscArgument.Int32(0)).stands("/m2", new OscArgument.Int32(1));
+        List<LineResult> lines = hall.prove(ProofHall.cleared(3));
+        assertThat(lines).extracting(LineResult::verdict).containsExactly(Verdict.CONFIRMED, Verdict.CONFIRMED, Verdict.SKIPPED);
+        assertThat(lines.get(2).because()).hasValue(Obstacle.SILENCES);
+        assertThat(hall.moved()).filteredOn(message -> message.address().equals("/1")).extracting(message -> message.arguments().get(0)).contains(f(0), f(0.5), f(1));
+        assertThat(hall.moved()).extracting(OscMessage::address).doesNotContain("/m2");
+        assertThat(hall.stands).containsEntry("/1", List.of(f(0.3))).containsEntry("/m1", List.of(new OscArgument.Int32(0)));
+    }
+
+    /** What strikes or starts needs time, whichever of its lines it was. */
+    @Test
+    void whatIsSpacedIsSaidNoSoonerAndNoMoreOftenThanItsPhraseAllows() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>").proved(ProofRule.USUAL.spaced(2).atMost(2))), fader("/1"), fader("/2")).stands("/1", f(0.3)).stands("/2", f(0.3));
+        List<LineResult> lines = hall.prove(new Conditions(12, false, Set.of()));
+        assertThat(lines).extracting(LineResult::probes).containsExactly(2, 2);
+        assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.CONFIRMED);
+        for (String address : List.of("/1", "/2")) {
+            List<Long> probes = new ArrayList<>();
+            for (int i = 0; i < hall.heard.size(); i++) {
+                boolean probe = hall.heard.get(i).address().equals(address) && !hall.heard.get(i).arguments().isEmpty() && !hall.heard.get(i).arguments().equals(List.of(f(0.3)));
+                if (probe) {
+                    probes.add(hall.heardAt.get(i));
+                }
+            }
+            assertThat(probes).hasSize(2);
+            assertThat(probes.get(1) - probes.get(0)).isGreaterThanOrEqualTo(2_000 * Hall.MS);
+        }
+    }
+
+    @Test
     void atAVenueNothingIsMovedThatIsNotReadJustBefore() {
         ProofHall hall = hall(DESK, List.of(level("/a")), fader("/a"));
         LineResult line = hall.prove(ProofHall.cleared(3)).get(0);
@@ -423,7 +468,7 @@ class ProofRunTest {
 
     private ProofHall oneWay() {
         Phrase oneWay = level("/lamp");
-        oneWay = new Phrase(oneWay.address(), Phrase.Direction.OUT, oneWay.arguments(), AnswerRule.usual(AnswerRule.Kind.NONE), Effect.VALUE, "", "", List.of());
+        oneWay = new Phrase(oneWay.address(), Phrase.Direction.OUT, oneWay.arguments(), AnswerRule.usual(AnswerRule.Kind.NONE), Effect.VALUE, "", "", List.of(), ProofRule.USUAL);
         return hall(STAND_IN, List.of(oneWay, level("/danger").doing(Effect.DANGEROUS)), fader("/lamp"), fader("/danger"));
     }
 

@@ -1,0 +1,54 @@
+import type { Phrase, ProofRule } from "../api/types";
+import { EditField } from "../ui/EditField";
+import { Check, NumberField } from "../ui/fields";
+import { report } from "../ui/notices";
+import type { PutPhrase } from "./put";
+
+/** What a proof may do with a phrase. */
+export function ProofFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }) {
+  const { proof } = phrase;
+  const set = (field: keyof ProofRule, change: Partial<ProofRule>) =>
+    put(`proof/${field}`, (p) => ({ ...p, proof: { ...p.proof, ...change } }));
+  const range = proof.low === null ? "" : `${proof.low} to ${proof.high}`;
+  return (
+    <>
+      <h3 className="mt-3 font-bold">In a proof</h3>
+      <EditField
+        label="Values at the venue, such as 0.2 to 0.4 (empty: near the present one)"
+        value={range}
+        onCommit={(text) => {
+          const ends = text.trim() === "" ? [null, null] : text.split(/\s*(?:to|\.\.|–)\s*/).map(Number);
+          const [low = NaN, high = NaN] = ends;
+          return Number.isNaN(low) || Number.isNaN(high)
+            ? Promise.resolve([
+                {
+                  part: null,
+                  field: "proof/high",
+                  message: "Write two numbers, such as 0.2 to 0.4",
+                  mend: null,
+                },
+              ])
+            : set("high", { low, high });
+        }}
+      />
+      <Check
+        label="All its values may be sent at the venue, too"
+        checked={proof.sweep}
+        onChange={(sweep) => void report(set("sweep", { sweep }))}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <NumberField
+          label="Seconds between messages, at least (0: none)"
+          value={proof.spacing ?? 0}
+          onCommit={(n) => set("spacing", { spacing: n || null })}
+        />
+        <NumberField
+          label="Most times a line is sent (0: no limit)"
+          whole
+          value={proof.most ?? 0}
+          onCommit={(n) => set("most", { most: n || null })}
+        />
+      </div>
+    </>
+  );
+}
