@@ -138,7 +138,10 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
               strong
               className="px-6! py-2.5! text-xl"
               disabled={
-                !current || starting || plan.runs + (attended ? plan.attended : 0) === 0 || (spoken && !clear)
+                !current ||
+                starting ||
+                plan.runs + plan.listens + (attended ? plan.attended : 0) === 0 ||
+                (spoken && !clear)
               }
               onClick={() => void start()}
             >
@@ -167,7 +170,8 @@ function Summary({ plan }: { plan: ProofPlan }) {
       <b>{plural(plan.lines.length, "line")}</b>: {plan.runs} sent by{" "}
       {plan.runs === 1 ? "itself" : "themselves"}
       {plan.attended > 0 && `, ${plan.attended} only while somebody attends`}
-      {plan.skipped > 0 && `, ${plan.skipped} not sent`}.{" "}
+      {plan.skipped > 0 && `, ${plan.skipped} not sent`}
+      {plan.listens > 0 && `, ${plan.listens} only ${plan.listens === 1 ? "listens" : "listen"}`}.{" "}
       <span className="text-quiet">
         At most {plural(plan.messages, "message")}, about {duration(plan.seconds)}.
       </span>
@@ -216,17 +220,18 @@ const WAYS = {
   RUNS: "sent",
   ATTENDED: "asked for",
   SKIPPED: "not sent",
+  LISTENS: "heard",
 } as const;
+
+/** What is not sent by itself first, since that is what one wants to know. */
+const FIRST = ["SKIPPED", "ATTENDED", "RUNS", "LISTENS"] as const;
 
 const AT_FIRST = 100;
 
-/** What is not sent by itself first, since that is what one wants to know. */
+/** What would be sent, line by line. */
 function PlanLines({ lines, attended }: { lines: ProofPlanLine[]; attended: boolean }) {
   const [all, setAll] = useState(false);
-  const sorted = useMemo(
-    () => [...lines.filter((line) => line.way !== "RUNS"), ...lines.filter((line) => line.way === "RUNS")],
-    [lines],
-  );
+  const sorted = useMemo(() => FIRST.flatMap((way) => lines.filter((line) => line.way === way)), [lines]);
   const shown = all ? sorted : sorted.slice(0, AT_FIRST);
   if (lines.length === 0)
     return (
@@ -244,7 +249,7 @@ function PlanLines({ lines, attended }: { lines: ProofPlanLine[]; attended: bool
             className="grid grid-cols-[6rem_6rem_minmax(11rem,1.2fr)_minmax(9rem,1fr)_minmax(10rem,1.4fr)] gap-3 border-b border-raised px-2 py-1 max-md:flex max-md:flex-wrap max-md:gap-y-0"
           >
             <span
-              className={`font-bold ${line.way === "RUNS" ? "text-out" : line.way === "ATTENDED" ? "text-caution" : "text-quiet"}`}
+              className={`font-bold ${line.way === "RUNS" ? "text-out" : line.way === "LISTENS" ? "text-in" : line.way === "ATTENDED" ? "text-caution" : "text-quiet"}`}
             >
               {line.way === "ATTENDED" && !attended ? "not sent" : WAYS[line.way]}
             </span>

@@ -5,7 +5,11 @@ import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
+import imperan.proof.run.PlannedLine;
+import imperan.show.Phrase;
+import imperan.show.ProofRule;
 
+import java.math.BigDecimal;
 import java.util.Locale;
 
 /** What a proof says, in words. */
@@ -22,6 +26,8 @@ public final class ProofWords {
         return switch (verdict) {
             case CONFIRMED -> "confirmed";
             case WITNESSED -> "witnessed";
+            case HEARD -> "heard";
+            case NOT_HEARD -> "not heard";
             case MASKED -> "masked";
             case ONE_WAY -> "one-way";
             case SKIPPED -> "skipped";
@@ -60,6 +66,20 @@ public final class ProofWords {
         };
     }
 
+    /**
+     * What is said at a venue.
+     *
+     * @param values all that the line can say
+     */
+    public static String atVenue(PlannedLine line, String values) {
+        ProofRule rule = line.phrase().map(Phrase::proof).orElse(ProofRule.USUAL);
+        return rule.sweep() ? values : rule.low().map(low -> "between " + number(low) + " and " + number(rule.high().orElseThrow())).orElse("near the present value");
+    }
+
+    private static String number(double value) {
+        return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    }
+
     /** What became of the value that stood there; empty where there is nothing to do. */
     public static String restored(Restored restored) {
         return switch (restored) {
@@ -75,12 +95,14 @@ public final class ProofWords {
         return switch (line.verdict()) {
             case SKIPPED -> line.because().map(ProofWords::obstacle).orElse("");
             case CONFIRMED, WITNESSED -> "";
+            case HEARD -> line.targetName() + " says " + line.said();
+            case NOT_HEARD -> "Nothing came. Move it at " + line.targetName() + " while a proof runs, where it tells only what changes";
             case MASKED -> "Answered, but something else in " + line.targetName() + " stands in the way now";
             case ONE_WAY -> "Sent; " + line.targetName() + " does not answer it, and nobody looked";
             case NOT_JUDGED -> "What came proves nothing: " + line.targetName() + " stood there already, or this machine lost packets";
             case INTERMITTENT -> line.answered() + " of " + line.probes() + " answered";
             case LATE -> "Answered after " + line.worst().map(ProofWords::millis).orElse("") + ", later than its limit";
-            case WRONG_VALUE, WRONG_TYPE -> "Sent " + line.sent() + ", answered " + line.said();
+            case WRONG_VALUE, WRONG_TYPE -> line.probes() == 0 ? line.targetName() + " says " + line.said() + ": it has no argument of the number that is listened to" : "Sent " + line.sent() + ", answered " + line.said();
             case OTHER_ADDRESS -> "The value came under another address";
             case NO_ANSWER -> "Sent " + line.sent() + ", nothing came";
             case PORT_CLOSED -> "No program is listening on the port of " + line.targetName();

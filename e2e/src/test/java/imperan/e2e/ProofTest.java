@@ -328,7 +328,7 @@ class ProofTest {
         Path report = Files.createTempFile("proof", ".xml");
         Command.Said well = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--report", report.toString());
         assertThat(well.exit()).as(well.text()).isZero();
-        assertThat(well.text()).contains("The Salt Clock: 6 lines, 6 sent").contains("0 fell short").contains("one-way").contains("/eddy/reset");
+        assertThat(well.text()).contains("The Salt Clock: 7 lines, 6 sent").contains("0 fell short").contains("one-way").contains("/eddy/reset");
         assertThat(Files.readString(report)).contains("<testsuite").contains("/eddy/turbulence");
 
         Command.Said strict = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--strict");

@@ -6,10 +6,14 @@ public enum Verdict {
     CONFIRMED(Standing.GOOD),
     /** It cannot be answered, and a person saw what it does. */
     WITNESSED(Standing.GOOD),
+    /** A line that only listens: something came on its address. */
+    HEARD(Standing.GOOD),
     /** Answered, and without effect now: something else in the target stands in the way. */
     MASKED(Standing.OPEN),
     /** It cannot be answered, and nobody looked. */
     ONE_WAY(Standing.OPEN),
+    /** A line that only listens: nothing came on its address, and perhaps nothing had to. */
+    NOT_HEARD(Standing.OPEN),
     /** It was not sent; the obstacle says why. */
     SKIPPED(Standing.OPEN),
     /** What came proves nothing: the target said the same before by itself, or this machine lost packets meanwhile. */

@@ -1,14 +1,14 @@
 package imperan.proof.run;
 
+import imperan.live.Gate;
 import imperan.live.Line;
+import imperan.live.LinkState;
 import imperan.live.LiveShow;
-import imperan.live.Spelling;
 import imperan.osc.OscArgument;
 import imperan.osc.OscText;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
-import imperan.show.Listen;
 import imperan.show.PartId;
 
 import java.util.ArrayList;
@@ -36,12 +36,13 @@ final class Listening {
         plan.forEach(each -> live.said(each.target(), each.listen().address()).ifPresent(said -> heard(each.target(), each.listen().address(), said)));
     }
 
-    /** The questions to be asked, each once: to targets that understand them. */
-    List<Line> questions() {
+    /** The questions to be asked, each once: to targets that are there and understand them. */
+    List<Line> questions(LiveShow live) {
         List<Line> questions = new ArrayList<>();
         for (PlannedListen each : plan) {
             Line question = new Line(Optional.empty(), 0, Optional.of(each.target()), each.targetName(), each.listen().address(), List.of());
-            if (each.asks() && !heard.containsKey(place(each.target(), each.listen().address())) && !questions.contains(question)) {
+            boolean there = live.link(each.target()).filter(link -> link.gate() == Gate.OPEN && link.state() != LinkState.LOST && link.state() != LinkState.PORT_CLOSED).isPresent();
+            if (there && each.asks() && !heard.containsKey(place(each.target(), each.listen().address())) && !questions.contains(question)) {
                 questions.add(question);
             }
         }
@@ -61,14 +62,8 @@ final class Listening {
 
     private LineResult result(PlannedListen each) {
         Optional<List<OscArgument>> said = Optional.ofNullable(heard.get(place(each.target(), each.listen().address())));
-        Verdict verdict = said.map(arguments -> isOfUse(each.listen(), arguments) ? Verdict.HEARD : Verdict.WRONG_TYPE).orElse(Verdict.NOT_HEARD);
+        Verdict verdict = said.map(arguments -> each.listen().argument() < arguments.size() ? Verdict.HEARD : Verdict.WRONG_TYPE).orElse(Verdict.NOT_HEARD);
         return new LineResult(each.id(), each.print(), each.control(), each.page(), each.label(), Optional.of(each.target()), each.targetName(), each.standIn(), each.listen().address(), verdict,
                 Optional.empty(), 0, 0, Optional.empty(), Optional.empty(), "", said.map(OscText::brief).orElse(""), Optional.empty(), List.of(), Restored.NOT_MOVED);
-    }
-
-    /** Whether the control can make something of it: the argument is there, and where it moves by numbers it is one, or a text that it may have a word for. */
-    private static boolean isOfUse(Listen listen, List<OscArgument> said) {
-        return listen.argument() < said.size() && (listen.role() != Listen.Role.VALUE || Spelling.number(said.get(listen.argument())).isPresent()
-                || said.get(listen.argument()) instanceof OscArgument.Text);
     }
 }

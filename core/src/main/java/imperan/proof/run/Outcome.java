@@ -28,7 +28,7 @@ public record Outcome(PlannedLine line, LineResult result, Optional<Observed> se
             case LATE -> Optional.of(Suspect.LATE);
             case OTHER_ADDRESS -> Optional.of(Suspect.OTHER_ADDRESS);
             case PORT_CLOSED -> Optional.of(Suspect.PORT_CLOSED);
-            case CONFIRMED, WITNESSED, MASKED, ONE_WAY, SKIPPED, NOT_JUDGED, INTERMITTENT, NO_ANSWER, NOT_SEEN -> Optional.empty();
+            case CONFIRMED, WITNESSED, HEARD, NOT_HEARD, MASKED, ONE_WAY, SKIPPED, NOT_JUDGED, INTERMITTENT, NO_ANSWER, NOT_SEEN -> Optional.empty();
         };
     }
 

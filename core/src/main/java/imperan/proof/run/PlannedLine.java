@@ -40,7 +40,9 @@ public record PlannedLine(String id, String print, PartId control, String page, 
         /** Only while somebody attends, each on its own. */
         ATTENDED,
         /** Not at all. */
-        SKIPPED
+        SKIPPED,
+        /** It says nothing: what comes is waited for. */
+        LISTENS
     }
 
     public PlannedLine {

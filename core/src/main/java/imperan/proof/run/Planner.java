@@ -61,7 +61,8 @@ public final class Planner {
         List<PlannedLine> lines = LineTable.of(show).stream().filter(line -> scope.holds(show, line)).map(planner::line).toList();
         List<PlannedGroup> groups = planner.groups(lines);
         int messages = groups.stream().mapToInt(planner::messages).sum();
-        return new ProofPlan(show, conditions, lines, groups, messages, planner.seconds(groups));
+        List<PlannedListen> listens = PlannedListen.of(show).stream().filter(listen -> scope.holds(show, listen)).toList();
+        return new ProofPlan(show, conditions, lines, groups, listens, messages, planner.seconds(groups));
     }
 
     // ---- one line

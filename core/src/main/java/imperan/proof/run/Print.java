@@ -26,7 +26,7 @@ public final class Print {
     private Print() {
     }
 
-    /** Of all lines of a show that are sent, by their names in the line table. */
+    /** Of all lines of a show that are sent or only listened to, by their names in the line table. */
     public static Map<String, String> all(Show show) {
         Map<String, String> prints = new LinkedHashMap<>();
         for (TableLine row : LineTable.of(show)) {
@@ -36,14 +36,18 @@ public final class Print {
                 prints.put(row.id(), of(send, target.map(Target::asReached), target.flatMap(found -> Vocabulary.of(show, found).said(send.address())).map(Vocabulary.Known::phrase)));
             }
         }
+        PlannedListen.of(show).forEach(listen -> prints.put(listen.id(), listen.print()));
         return prints;
     }
 
-    /** @param reached the end that is spoken to */
-    static String of(Send send, Optional<Target> reached, Optional<Phrase> phrase) {
+    /**
+     * @param line    a send or a listen
+     * @param reached the end that is spoken to
+     */
+    static String of(Record line, Optional<Target> reached, Optional<Phrase> phrase) {
         String end = reached.map(target -> target.host() + " " + target.port() + " " + target.answerPort() + " " + target.transport() + " " + target.answering() + " " + target.bundles()).orElse("");
         try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest((send + "\n" + end + "\n" + phrase).getBytes(StandardCharsets.UTF_8));
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest((line + "\n" + end + "\n" + phrase).getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(digest).substring(0, CHARACTERS);
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Every Java has SHA-256", e);

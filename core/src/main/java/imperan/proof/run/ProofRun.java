@@ -79,6 +79,10 @@ public final class ProofRun {
     private final Flights flights;
     private final Deque<Reading> unread = new ArrayDeque<>();
     private final List<Reading> reading = new ArrayList<>();
+    private final Listening listening;
+    /** What is still to be asked for what is only listened to; empty before it is known what was heard already. */
+    private Optional<Deque<Line>> questions = Optional.empty();
+    private final List<Flight> asked = new ArrayList<>();
     private final Deque<PlannedLine> attended = new ArrayDeque<>();
     /** One-way lines about which a person was asked already. */
     private final Set<String> looked = new HashSet<>();
@@ -97,6 +101,7 @@ public final class ProofRun {
     public ProofRun(ProofPlan plan, String by) {
         this.plan = plan;
         this.flights = new Flights(by);
+        this.listening = new Listening(plan.listens());
         for (PlannedGroup group : plan.groups()) {
             GroupRun run = new GroupRun(group, plan.conditions(), !group.lines().get(0).standIn());
             of(group.target()).add(run);
@@ -157,6 +162,11 @@ public final class ProofRun {
     /** What came of the lines that are done, in the order of the plan. */
     public List<Outcome> outcomes() {
         return plan.lines().stream().map(line -> outcomes.get(line.id())).filter(outcome -> outcome != null).toList();
+    }
+
+    /** What came so far of what is only listened to, in the order of the plan. */
+    public List<LineResult> heard() {
+        return listening.results();
     }
 
     /** What was read, and may be moved yet or is not back: to be written down before anything is moved. In the end, what stayed moved and is nobody else's. */
@@ -290,16 +300,26 @@ public final class ProofRun {
             targets.keySet().forEach(target -> live.carryOut(new Command.FindOut(target), flights.actor(), now));
         }
         boolean any = false;
-        for (Reading asked : List.copyOf(reading)) {
-            Optional<Landing> landing = asked.flight().flatMap(Flight::landing);
+        if (questions.isEmpty()) {
+            listening.begin(live);
+            questions = Optional.of(new ArrayDeque<>(listening.questions(live)));
+        }
+        for (Reading one : List.copyOf(reading)) {
+            Optional<Landing> landing = one.flight().flatMap(Flight::landing);
             if (landing.isPresent()) {
-                reading.remove(asked);
-                known(asked.place(), landing.get().said(), live, asked.group());
+                reading.remove(one);
+                known(one.place(), landing.get().said(), live, one.group());
                 any = true;
             }
         }
-        if (unread.isEmpty() && reading.isEmpty()) {
+        any |= asked.removeIf(flight -> flight.landing().isPresent());
+        if (unread.isEmpty() && reading.isEmpty() && questions.get().isEmpty() && asked.isEmpty()) {
             phase = Phase.READ;
+            return true;
+        }
+        if (!questions.get().isEmpty() && asked.size() < MOST_AT_ONCE) {
+            // what is answered is heard like everything that comes
+            asked.add(flights.say(questions.get().pollFirst(), For.READING, 0, live, missed, now));
             return true;
         }
         if (!unread.isEmpty() && reading.size() < MOST_AT_ONCE) {
@@ -369,6 +389,7 @@ public final class ProofRun {
                 && !left.line().arguments().isEmpty()) {
             left.line().target().map(targets::get).ifPresent(target -> isMoved(target, left.line().address()));
         } else if (event instanceof LiveEvent.PacketIn in) {
+            in.target().ifPresent(target -> in.says().messages().forEach(message -> listening.heard(target, message.address(), message.arguments())));
             in.target().map(targets::get).ifPresent(target -> in.says().messages().forEach(message -> heard(target, message.address(), message.arguments())));
         }
     }

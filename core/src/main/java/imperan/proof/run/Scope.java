@@ -24,8 +24,16 @@ public record Scope(Optional<PartId> within, Optional<PartId> target, Set<String
     }
 
     boolean holds(Show show, TableLine line) {
-        return line.kind() == TableLine.Kind.SEND && isPlayed(show, line) && (lines.isEmpty() || lines.contains(line.id())) && target.map(wanted -> line.target().filter(wanted::equals).isPresent()).orElse(true)
-                && within.map(around -> isWithin(show, line.control(), around)).orElse(true);
+        return line.kind() == TableLine.Kind.SEND && isPlayed(show, line) && fits(show, line.id(), line.control(), line.target());
+    }
+
+    boolean holds(Show show, PlannedListen listen) {
+        return fits(show, listen.id(), listen.control(), Optional.of(listen.target()));
+    }
+
+    private boolean fits(Show show, String id, PartId control, Optional<PartId> to) {
+        return (lines.isEmpty() || lines.contains(id)) && target.map(wanted -> to.filter(wanted::equals).isPresent()).orElse(true)
+                && within.map(around -> isWithin(show, control, around)).orElse(true);
     }
 
     /** What lies in a copy in work is not played. */

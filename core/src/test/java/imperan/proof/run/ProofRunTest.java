@@ -20,6 +20,7 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
+import imperan.show.Listen;
 import imperan.show.Mask;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -33,6 +34,7 @@ import imperan.show.Shows;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.form.Button;
+import imperan.show.form.Lamp;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -74,6 +76,11 @@ class ProofRunTest {
 
     private static Control sending(String address, Send.Phase on, ArgumentSource... arguments) {
         return Control.plain(address, fader(address).cells(), Button.plain(Button.Action.MOMENTARY), List.of(new Send(on, Optional.of(Shows.DESK), address, List.of(arguments))), List.of());
+    }
+
+    /** A lamp that is lit by an argument of what comes. */
+    private static Control listening(String address, int argument) {
+        return Control.plain(address, fader(address).cells(), Lamp.PLAIN, List.of(), List.of(Listen.value(Optional.of(Shows.DESK), address, argument, 0, 1)));
     }
 
     private static ProofHall hall(Target desk, List<Phrase> phrases, Control... controls) {
@@ -314,6 +321,23 @@ class ProofRunTest {
         ProofHall hall = hall(STAND_IN, List.of(level("/a").doing(Effect.DANGEROUS)), fader("/a"));
         assertThat(hall.prove(THRICE).get(0).because()).hasValue(Obstacle.DANGEROUS);
         assertThat(hall.moved()).isEmpty();
+    }
+
+    // ---- what only listens
+
+    /** A meter speaks by itself, a lamp is asked for, a key is silent until somebody presses it, and a line that awaits its own answer is none of these. */
+    @Test
+    void whatOnlyListensIsHeardOrNot() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a"), level("/lamp"), level("/meter").going(Phrase.Direction.IN), level("/key").going(Phrase.Direction.IN), level("/pair")), fader("/a"), listening("/meter", 0), listening("/lamp", 0),
+                listening("/key", 0), listening("/pair", 1)).stands("/lamp", f(1)).stands("/pair", f(1));
+        ProofRun run = hall.start(THRICE);
+        hall.until(() -> run.phase() == Phase.READ);
+        hall.hall.from(Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, OscMessage.of("/meter", f(0.2)));
+        hall.toTheEnd();
+        assertThat(run.heard()).extracting(LineResult::label, LineResult::verdict)
+                .containsExactly(tuple("/meter", Verdict.HEARD), tuple("/lamp", Verdict.HEARD), tuple("/key", Verdict.NOT_HEARD), tuple("/pair", Verdict.WRONG_TYPE));
+        assertThat(hall.heard).extracting(OscMessage::address).contains("/lamp", "/pair").doesNotContain("/meter");
+        assertThat(Print.all(hall.hall.show)).hasSize(5);
     }
 
     // ---- what is not proved

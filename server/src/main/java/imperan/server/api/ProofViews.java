@@ -10,6 +10,7 @@ import imperan.proof.report.Verdict;
 import imperan.proof.run.Outcome;
 import imperan.proof.run.PlannedLine;
 import imperan.proof.run.PlannedLine.Way;
+import imperan.proof.run.PlannedListen;
 import imperan.proof.run.ProofPlan;
 import imperan.proof.run.ProofRun;
 import imperan.osc.OscText;
@@ -25,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Proofs in words, as browsers show them. */
 final class ProofViews {
@@ -46,7 +48,12 @@ final class ProofViews {
         static PlanLine of(PlannedLine line) {
             String values = line.says().stream().limit(MOST_VALUES).map(said -> OscText.brief(said.arguments())).filter(text -> !text.isEmpty()).collect(Collectors.joining(" · "));
             return new PlanLine(line.id(), line.control(), line.page(), line.label(), line.targetName(), line.standIn(), line.send().address(), line.way(),
-                    line.because().map(ProofWords::obstacle).orElse(""), line.way() == Way.SKIPPED ? "" : line.standIn() ? values : "near the present value");
+                    line.because().map(ProofWords::obstacle).orElse(""), line.way() == Way.SKIPPED ? "" : line.standIn() || line.way() == Way.ATTENDED ? values : ProofWords.atVenue(line, values));
+        }
+
+        static PlanLine of(PlannedListen listen) {
+            return new PlanLine(listen.id(), listen.control(), listen.page(), listen.label(), listen.targetName(), listen.standIn(), listen.listen().address(), Way.LISTENS, "",
+                    listen.asks() ? "asked for" : "whatever comes meanwhile");
         }
     }
 
@@ -58,15 +65,16 @@ final class ProofViews {
      * What a proof would do.
      *
      * @param token    with which it is started
-     * @param runs     how many lines are sent by themselves, {@code attended} how many while somebody attends, {@code skipped} how many not at all
+     * @param runs     how many lines are sent by themselves, {@code attended} how many while somebody attends, {@code skipped} how many not at all;
+     *                 {@code listens} how many only listen
      * @param messages how many are sent at most
      * @param seconds  about how long it takes where everything is answered at once
      */
-    public record PlanView(String token, int runs, int attended, int skipped, int messages, double seconds, List<Venue> venues, List<PlanLine> lines) {
+    public record PlanView(String token, int runs, int attended, int skipped, int listens, int messages, double seconds, List<Venue> venues, List<PlanLine> lines) {
         static PlanView of(Proofs.Planned planned) {
             ProofPlan plan = planned.plan();
-            return new PlanView(planned.token(), plan.count(Way.RUNS), plan.count(Way.ATTENDED), plan.count(Way.SKIPPED), plan.messages(), plan.seconds(),
-                    Proofs.venues(plan).stream().map(part -> venue(part, plan)).toList(), plan.lines().stream().map(PlanLine::of).toList());
+            return new PlanView(planned.token(), plan.count(Way.RUNS), plan.count(Way.ATTENDED), plan.count(Way.SKIPPED), plan.listens().size(), plan.messages(), plan.seconds(),
+                    Proofs.venues(plan).stream().map(part -> venue(part, plan)).toList(), Stream.concat(plan.lines().stream().map(PlanLine::of), plan.listens().stream().map(PlanLine::of)).toList());
         }
 
         private static Venue venue(Part target, ProofPlan plan) {
@@ -132,8 +140,10 @@ final class ProofViews {
                             Optional<AskView> asking, Optional<Double> number, String trouble) {
         static ProofView of(Proofs.Running running) {
             ProofPlan plan = running.run().plan();
-            List<LineResult> results = running.outcomes().stream().map(Outcome::result).toList();
-            return new ProofView(running.phase(), running.by(), running.chosen(), running.startedAt(), plan.lines().size(), running.said(), plan.messages(), plan.seconds(), Counts.of(results),
+            // whether anything comes on what is only listened to is known in the end
+            List<LineResult> heard = running.phase() == ProofRun.Phase.ENDED ? running.heard() : List.of();
+            List<LineResult> results = Stream.concat(running.outcomes().stream().map(Outcome::result), heard.stream()).toList();
+            return new ProofView(running.phase(), running.by(), running.chosen(), running.startedAt(), plan.lines().size() + plan.listens().size(), running.said(), plan.messages(), plan.seconds(), Counts.of(results),
                     results.stream().map(LineView::of).toList(), running.asking().map(AskView::of), running.number().map(Long::doubleValue), running.trouble().orElse(""));
         }
     }

@@ -46,6 +46,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Proofs of the live show: planned, begun, written down while they run, and kept as reports. */
 @Component
@@ -86,9 +87,10 @@ public class Proofs implements AutoCloseable {
      * A proof that runs, or the last one.
      *
      * @param outcomes what came of its lines so far
+     * @param heard    what came of those that only listen
      * @param number   of its report; empty while it runs, and where none could be kept
      */
-    public record Running(ProofRun run, ProofRun.Phase phase, String by, String chosen, long startedAt, List<Outcome> outcomes, Optional<ProofRun.Asking> asking, int said,
+    public record Running(ProofRun run, ProofRun.Phase phase, String by, String chosen, long startedAt, List<Outcome> outcomes, List<LineResult> heard, Optional<ProofRun.Asking> asking, int said,
                           Optional<Long> number, Optional<String> trouble) {
     }
 
@@ -170,7 +172,7 @@ public class Proofs implements AutoCloseable {
             return Optional.of(Problem.of("The plan is another one by now. Look at it again, then start"));
         } else if (venue && Duration.between(seen, Instant.now()).compareTo(PLAN_HOLDS) > 0) {
             return Optional.of(Problem.of("This plan was shown more than 15 minutes ago. Look at it again, then start"));
-        } else if (planned.plan().lines().isEmpty()) {
+        } else if (planned.plan().lines().isEmpty() && planned.plan().listens().isEmpty()) {
             return Optional.of(Problem.of("There is no line to prove here. Choose others"));
         } else if (venue && by.name().isBlank()) {
             return Optional.of(Problem.of("Say who you are, at the top: who says that the stage is clear has a name"));
@@ -205,7 +207,7 @@ public class Proofs implements AutoCloseable {
     public Optional<Running> running(String showId) {
         return last.filter(begun -> begun.showId.equals(showId) && loop.liveShowId().equals(showId)).map(begun -> loop.proof(showId, run -> new Running(begun.run,
                 // another show may have been live meanwhile: then it ended in the middle
-                run.filter(begun.run::equals).map(ProofRun::phase).orElse(ProofRun.Phase.ENDED), begun.by, begun.chosen, begun.startedAt, begun.run.outcomes(), begun.run.asking(), begun.run.said(), begun.number, begun.trouble)).join());
+                run.filter(begun.run::equals).map(ProofRun::phase).orElse(ProofRun.Phase.ENDED), begun.by, begun.chosen, begun.startedAt, begun.run.outcomes(), begun.run.heard(), begun.run.asking(), begun.run.said(), begun.number, begun.trouble)).join());
     }
 
     /** What a person wants of the proof that runs. */
@@ -276,7 +278,7 @@ public class Proofs implements AutoCloseable {
             List<Outcome> outcomes = run.outcomes();
             List<ProofRun.Old> left = run.toPutBack();
             Report plain = new Report(begun.showName, run.plan().show().version(), begun.startedAt, System.currentTimeMillis(), begun.by, begun.chosen, run.wasStopped(),
-                    outcomes.stream().map(Outcome::result).toList(), run.figures(), Optional.empty());
+                    Stream.concat(outcomes.stream().map(Outcome::result), run.heard().stream()).toList(), run.figures(), Optional.empty());
             writing.execute(() -> keep(plain, outcomes, left));
         }
 
