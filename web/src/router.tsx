@@ -56,6 +56,7 @@ export const router = createHashRouter([
               { path: "reports", element: <Station name="Reports" /> },
               { path: "reports/:number", element: <Station name="ReportPage" /> },
               { path: "ready", element: <Station name="ReadyCheck" /> },
+              { path: "watch", element: <Station name="WatchPage" /> },
             ],
           },
           { path: "/wire/:view?", element: <Station name="WireStation" /> },

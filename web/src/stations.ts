@@ -10,6 +10,7 @@ export { Prove } from "./proof/Prove";
 export { ReadyCheck } from "./proof/ReadyCheck";
 export { ReportPage } from "./proof/ReportPage";
 export { Reports } from "./proof/Reports";
+export { WatchPage } from "./proof/WatchPage";
 export { Hosts } from "./rig/Hosts";
 export { Links } from "./rig/Links";
 export { Machine } from "./rig/Machine";

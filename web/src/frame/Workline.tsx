@@ -6,6 +6,7 @@ import { browser } from "../live/browser";
 import { rename } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { useLearnProved, useProvedCount } from "../proof/proved";
+import { useLearnWatch, useWatchOpen } from "../proof/watch";
 import { isOpen, useFindings } from "../rig/rig";
 import { Shortcuts } from "./Shortcuts";
 import { report } from "../ui/notices";
@@ -25,6 +26,8 @@ export function Workline() {
   const held = targets.filter((t) => (links.get(t.part.id)?.gate ?? "OPEN") !== "OPEN").length;
   const proved = useProvedCount();
   useLearnProved();
+  useLearnWatch();
+  const wrong = useWatchOpen();
   const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
 
   return (
@@ -56,7 +59,11 @@ export function Workline() {
           mark={`${controls.length} ${controls.length === 1 ? "control" : "controls"}`}
         />
         <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
-        <Station to="/proof" name="Proof" mark={proved > 0 ? `${proved} proved` : "not proved"} />
+        <Station
+          to="/proof"
+          name="Proof"
+          mark={wrong > 0 ? `watch: ${wrong}` : proved > 0 ? `${proved} proved` : "not proved"}
+        />
       </nav>
       <StartOffers />
       <div className="flex flex-none items-center gap-2">

@@ -100,4 +100,29 @@ class WhyTest {
         page.locator("[data-target=Bellows]").getByText("Why no answer?").click();
         assertThat(panel().locator("[data-rank=CERTAIN]")).containsText("No program is listening on the port of Bellows");
     }
+
+    @Test
+    void whatGoesWrongWhileTheShowPlaysIsWatchedUntilItIsWell() {
+        play();
+        Page desk = chromium.device("Bo");
+        desk.navigate(imperan.url("/#/proof/watch"));
+        assertThat(desk.getByText("No problem now")).isVisible();
+        imperan.fault("Bellows", Fault.DEAF, true);
+        Hands.drag(page, "level-1", 0.3, 0.6);
+        Locator incident = desk.locator("[data-incident=NO_ANSWER]");
+        assertThat(incident).containsText("Bellows");
+        assertThat(incident).containsText("/bellows/in/1/level");
+        assertThat(incident).containsText("Nothing came in time");
+        assertThat(desk.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Proof watch: 1"))).isVisible();
+        incident.getByText("Why?").click();
+        assertThat(desk.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Why no answer?"))).containsText("/bellows/in/1/level");
+        desk.keyboard().press("Escape");
+
+        imperan.fault("Bellows", Fault.DEAF, false);
+        Hands.drag(page, "level-1", 0.6, 0.4);
+        assertThat(incident).hasAttribute("data-over", "true");
+        assertThat(desk.getByText("No problem now")).isVisible();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin anew")).click();
+        assertThat(desk.getByText("Nothing went wrong.")).isVisible();
+    }
 }

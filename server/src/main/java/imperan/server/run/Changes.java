@@ -9,6 +9,7 @@ import imperan.live.LiveSink;
 import imperan.live.Reason;
 import imperan.show.Edit;
 import imperan.show.PartId;
+import imperan.watch.Watch;
 import imperan.wire.ByAddress;
 import imperan.wire.WireLog;
 import imperan.wire.WireRecord;
@@ -51,6 +52,7 @@ final class Changes implements LiveSink {
     private final Deque<LinkTurn> turns = new ArrayDeque<>();
     private final WireLog wire = new WireLog(WIRE_PACKETS, WIRE_MEMORY);
     private final ByAddress addresses = new ByAddress();
+    private final Watch watch = new Watch(0);
     private final Set<String> notices = new LinkedHashSet<>();
     private final Set<PartId> failing = new HashSet<>();
     private long told;
@@ -87,6 +89,7 @@ final class Changes implements LiveSink {
 
     @Override
     public void happened(LiveEvent event) {
+        watch.happened(event);
         if (event instanceof LiveEvent.ValueChanged value) {
             values.add(value.control());
             unsaved.add(value.control());
@@ -192,6 +195,10 @@ final class Changes implements LiveSink {
     }
 
     /** The packets of the Wire. */
+    Watch watch() {
+        return watch;
+    }
+
     WireLog wire() {
         return wire;
     }
@@ -202,7 +209,8 @@ final class Changes implements LiveSink {
     }
 
     /** Another show runs: what was said before is none of its. */
-    void another() {
+    void another(long now) {
+        watch.begin(now);
         wire.forget();
         addresses.forget();
     }

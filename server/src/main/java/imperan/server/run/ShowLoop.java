@@ -2,6 +2,7 @@ package imperan.server.run;
 
 import imperan.live.Actor;
 import imperan.live.Command;
+import imperan.live.LinkState;
 import imperan.live.LiveShow;
 import imperan.live.SavedValue;
 import imperan.live.SocketState;
@@ -29,6 +30,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,6 +54,9 @@ import java.util.stream.Collectors;
 public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(ShowLoop.class);
+
+    /** States of a link that is there as far as we know. */
+    private static final Set<LinkState> WELL = EnumSet.of(LinkState.ANSWERING, LinkState.HEARD, LinkState.SENDS_ONLY);
 
     private static final long SAVE_NANOS = 1_000_000_000L;
     /** The loop is calm when nothing was handled for as long: at more than a thousand inputs a second it never is. */
@@ -229,6 +234,20 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     /** The packets of the live show as they are kept now; none of a show that does not run. */
     public CompletableFuture<WireNow> wire(String showId) {
         return ask(showId, (running, now) -> new WireNow(changes.wire().packets(), changes.wire().changes(), now), WireNow.NONE);
+    }
+
+    /** What went wrong in the live show since the watch began; where another show runs, it fails with {@link NotLiveException}. */
+    public CompletableFuture<WatchNow> watch(String showId) {
+        return askLive(showId, (running, now) -> new WatchNow(changes.watch().since(), now, changes.watch().incidents(), running.links().size(),
+                (int) running.links().stream().filter(link -> WELL.contains(link.state())).count()));
+    }
+
+    /** What happened before is forgotten. */
+    public CompletableFuture<Void> beginWatch(String showId) {
+        return askLive(showId, (running, now) -> {
+            changes.watch().begin(now);
+            return null;
+        });
     }
 
     /**
@@ -463,7 +482,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         live.letGoOfAll(now);
         proving.abandon();
         save();
-        changes.another();
+        changes.another(now);
         audience.of(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));
         liveShowId = going.showId();
         liveShowName = going.name();

@@ -1,0 +1,35 @@
+package imperan.server.api;
+
+import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What went wrong in the live show. */
+@RestController
+@RequestMapping("/api/shows/{show}/watch")
+class WatchController {
+
+    private final Keeper keeper;
+    private final ShowLoop loop;
+
+    WatchController(Keeper keeper, ShowLoop loop) {
+        this.keeper = keeper;
+        this.loop = loop;
+    }
+
+    /** Since the watch began. */
+    @GetMapping
+    WatchView watch(@PathVariable("show") String show) {
+        return WatchView.of(loop.watch(show).join(), keeper.show(show).join());
+    }
+
+    /** What happened before is forgotten, for everybody. */
+    @PostMapping("/begin")
+    void begin(@PathVariable("show") String show) {
+        loop.beginWatch(show).join();
+    }
+}
