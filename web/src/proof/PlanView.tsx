@@ -1,6 +1,6 @@
 import { Play } from "lucide-react";
 import { useMemo, useState } from "react";
-import type { Problem, ProofPlan, ProofPlanLine, ProofWish } from "../api/types";
+import type { Problem, ProofPlan, ProofPlanLine, ProofWish, Proved } from "../api/types";
 import { partsOf, useShow } from "../live/show";
 import { planOf, startProof } from "../requests/proof";
 import { useLook } from "../requests/useLook";
@@ -17,6 +17,29 @@ const TIMES = [
   { value: "299", text: "299 times: finds a loss of 1 in 100 (95 %)" },
 ];
 
+const WHICHES = ["ALL", "OPEN", "SHORT", "CHANGED"] as const;
+type Which = (typeof WHICHES)[number];
+
+/** Which lines, as what is known of each from its last proof tells. */
+const WHICH: Record<Which, { text: string; none: string; holds: (known: Proved | undefined) => boolean }> = {
+  ALL: { text: "every line", none: "", holds: () => true },
+  OPEN: {
+    text: "only what is not proved",
+    none: "All of these lines are proved since they were changed last.",
+    holds: (known) => known === undefined || !isProved(known),
+  },
+  SHORT: {
+    text: "only what fell short",
+    none: "None of these lines fell short in its last proof.",
+    holds: (known) => known?.standing === "SHORT",
+  },
+  CHANGED: {
+    text: "only what is changed or new",
+    none: "None of these lines, nor its target or phrase, changed since its last proof.",
+    holds: (known) => known === undefined || known.stale,
+  },
+};
+
 /** Chooses lines and shows what would be sent, before it is. */
 export function PlanView({ within, onStarted }: { within: string | null; onStarted: () => Promise<void> }) {
   const parts = useShow((s) => s.parts);
@@ -25,7 +48,7 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
   const [target, setTarget] = useState(ALL);
   const [times, setTimes] = useState("12");
   const [attended, setAttended] = useState(false);
-  const [only, setOnly] = useState<"all" | "open">("all");
+  const [only, setOnly] = useState<Which>("ALL");
   const [venues, setVenues] = useState<Record<string, string>>({});
   const [clear, setClear] = useState(false);
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -43,17 +66,19 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
     [page, target, times, attended, venues],
   );
   const whole = useLook(wish, planOf);
-  const narrowed = useMemo<ProofWish | null>(() => {
-    if (only === "all" || !whole.found) return null;
-    const open = whole.found.lines.map((line) => line.line).filter((line) => !isHolding(line));
-    return open.length > 0 && open.length < whole.found.lines.length ? { ...wish, lines: open } : null;
-    function isHolding(line: string) {
-      const known = proved.get(line);
-      return known !== undefined && isProved(known);
-    }
-  }, [only, whole.found, wish, proved]);
+  const wanted = useMemo(
+    () => whole.found?.lines.map((line) => line.line).filter((line) => WHICH[only].holds(proved.get(line))),
+    [only, whole.found, proved],
+  );
+  const none = wanted?.length === 0 && whole.found?.lines.length !== 0;
+  const isNarrow = wanted !== undefined && wanted.length < (whole.found?.lines.length ?? 0);
+  const narrowed = useMemo<ProofWish | null>(
+    () => (isNarrow && !none && wanted ? { ...wish, lines: wanted } : null),
+    [isNarrow, none, wanted, wish],
+  );
   const narrow = useLook(narrowed, planOf);
-  const { found: plan, trouble, current } = narrowed ? narrow : whole;
+  const { found: chosen, trouble, current } = narrowed ? narrow : whole;
+  const plan = none ? null : chosen;
   const spoken = plan?.venues.some((venue) => venue.cleared) ?? false;
 
   const start = async () => {
@@ -92,15 +117,12 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
             ...partsOf(parts, "target").map((one) => ({ value: one.part.id, text: one.part.body.name })),
           ]}
         />
-        <Select<"all" | "open">
+        <Select<Which>
           label="Which"
           className="w-56"
           value={only}
           onChange={setOnly}
-          options={[
-            { value: "all", text: "every line" },
-            { value: "open", text: "only failed, changed or new" },
-          ]}
+          options={WHICHES.map((value) => ({ value, text: WHICH[value].text }))}
         />
         <Select label="Each at least" className="w-80" value={times} onChange={setTimes} options={TIMES} />
         <Check
@@ -116,7 +138,12 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
           {trouble}
         </p>
       )}
-      {!plan && !trouble && (
+      {none && !trouble && (
+        <p role="status" className="text-lg text-quiet">
+          {WHICH[only].none}
+        </p>
+      )}
+      {!plan && !none && !trouble && (
         <p role="status" className="text-lg text-quiet">
           Working out what would be sent …
         </p>
@@ -137,12 +164,7 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
             <PushButton
               strong
               className="px-6! py-2.5! text-xl"
-              disabled={
-                !current ||
-                starting ||
-                plan.runs + plan.listens + (attended ? plan.attended : 0) === 0 ||
-                (spoken && !clear)
-              }
+              disabled={!current || starting || nothingToDo(plan, attended) || (spoken && !clear)}
               onClick={() => void start()}
             >
               <Play size={20} aria-hidden /> Start the proof
@@ -163,6 +185,11 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
     </div>
   );
 }
+
+/** Where a venue is not cleared, that something is listened to there is no reason to start. */
+const nothingToDo = (plan: ProofPlan, attended: boolean) =>
+  plan.runs + (attended ? plan.attended : 0) === 0 &&
+  (plan.listens === 0 || plan.venues.some((venue) => !venue.cleared));
 
 function Summary({ plan }: { plan: ProofPlan }) {
   return (

@@ -1,12 +1,13 @@
 import { Download, PenLine, Printer } from "lucide-react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { useParams } from "react-router";
 import type { Problem, ProofReport } from "../api/types";
 import { browser } from "../live/browser";
-import { reportAs, reportOf, sign } from "../requests/proof";
+import { reportAs, reportOf, reports, sign } from "../requests/proof";
 import { useLook } from "../requests/useLook";
 import { PushButton } from "../ui/buttons";
 import { TextField } from "../ui/fields";
+import { Select } from "../ui/Select";
 import { dayAndTime } from "../ui/time";
 import { ResultLines } from "./ResultLines";
 import { duration, millis, plural } from "./verdicts";
@@ -18,8 +19,13 @@ export function ReportPage() {
   return <Whole key={`${number} ${again}`} number={number} onSigned={() => setAgain(again + 1)} />;
 }
 
+/** Of the number and of another one's to compare it with. */
+const compared = ([number, before]: readonly [string, string]) => reportOf(number, before);
+
 function Whole({ number, onSigned }: { number: string; onSigned: () => void }) {
-  const { found: report, trouble } = useLook(number, reportOf);
+  const [before, setBefore] = useState("");
+  const asked = useMemo(() => [number, before] as const, [number, before]);
+  const { found: report, trouble } = useLook(asked, compared);
   if (!report)
     return (
       <main className="p-8 text-lg" role={trouble ? "alert" : "status"}>
@@ -60,7 +66,7 @@ function Whole({ number, onSigned }: { number: string; onSigned: () => void }) {
           </span>
         </p>
         <Signed report={report} onSigned={onSigned} />
-        <Changed report={report} />
+        <Changed report={report} onCompare={setBefore} />
         <Figures report={report} />
         <section>
           <h2 className="mb-1 text-xl font-bold">Lines, what fell short first</h2>
@@ -110,15 +116,30 @@ function Signed({ report, onSigned }: { report: ProofReport; onSigned: () => voi
   );
 }
 
-function Changed({ report }: { report: ProofReport }) {
+function Changed({ report, onCompare }: { report: ProofReport; onCompare: (before: string) => void }) {
+  const others = useLook("", reports).found?.filter((other) => other.number !== report.number) ?? [];
   if (report.before === null) return null;
   return (
     <section>
-      <h2 className="text-xl font-bold">
-        {report.changed.length === 0
-          ? `No verdict is another one than in report ${report.before}`
-          : `Changed since report ${report.before}`}
-      </h2>
+      <div className="flex flex-wrap items-end gap-x-4">
+        <h2 className="text-xl font-bold">
+          {report.changed.length === 0
+            ? `No verdict is another one than in report ${report.before}`
+            : `Changed since report ${report.before}`}
+        </h2>
+        {others.length > 1 && (
+          <Select
+            label="Compare with"
+            className="w-64 print:hidden"
+            value={String(report.before)}
+            onChange={onCompare}
+            options={others.map((other) => ({
+              value: String(other.number),
+              text: `report ${other.number}, ${dayAndTime(new Date(other.endedAt).toISOString())}`,
+            }))}
+          />
+        )}
+      </div>
       <ul aria-label="Changed verdicts">
         {report.changed.map((line) => (
           <li

@@ -19,7 +19,9 @@ export const runningProof = () => read<ProofRunning[]>("proof").then((found) => 
 export const order = (what: ProofOrder) => post("proof/orders", { order: what });
 
 export const reports = () => read<ProofReportLine[]>("proof/reports");
-export const reportOf = (number: string) => read<ProofReport>(`proof/reports/${number}`);
+/** @param before the number of another one to compare it with; empty for the one before it */
+export const reportOf = (number: string, before: string) =>
+  read<ProofReport>(`proof/reports/${number}${before && `?before=${before}`}`);
 export const reportAs = (number: number, format: "csv" | "json" | "xml") =>
   at(`proof/reports/${number}/report.${format}`);
 export const sign = (number: number, name: string, note: string) =>

@@ -8,6 +8,7 @@ import com.microsoft.playwright.options.AriaRole;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.server.store.ProofStore;
 import imperan.show.EditRequest;
@@ -208,9 +209,20 @@ class ProofTest {
         waitForTheEnd();
         button("Prove again").click();
         choose("To target", "Eddy");
-        choose("Which", "only failed, changed or new");
+        choose("Which", "only what fell short");
+        assertThat(page.getByText("None of these lines fell short in its last proof.")).isVisible();
+        choose("Which", "only what is not proved");
         assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x"))).hasCount(0);
         assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/reset")).first()).isVisible();
+
+        // any two are compared, and a copy of the show has them, too
+        page.navigate(imperan.url("/#/proof/reports/3"));
+        assertThat(page.getByText("Changed since report 2")).isVisible();
+        page.getByLabel("Compare with", new Page.GetByLabelOptions().setExact(true)).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("report 1,")).click();
+        assertThat(page.getByText("No verdict is another one than in report 1")).isVisible();
+        Shows.Done copy = imperan.bean(Shows.class).duplicate("salt-clock", new Person("b", "Ada"));
+        assertThat(imperan.bean(ProofStore.class).reports(copy.show().orElseThrow())).isEqualTo(imperan.bean(ProofStore.class).reports("salt-clock")).hasSize(3);
     }
 
     @Test

@@ -16,15 +16,19 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** What comes, while a proof runs, on the addresses that are only listened to. */
 final class Listening {
 
     private final List<PlannedListen> plan;
+    private final Set<PartId> cleared;
     private final Map<String, List<OscArgument>> heard = new HashMap<>();
 
-    Listening(List<PlannedListen> plan) {
+    /** @param cleared the targets whose venue end may be spoken to */
+    Listening(List<PlannedListen> plan, Set<PartId> cleared) {
         this.plan = plan;
+        this.cleared = cleared;
     }
 
     private static String place(PartId target, String address) {
@@ -42,7 +46,7 @@ final class Listening {
         for (PlannedListen each : plan) {
             Line question = new Line(Optional.empty(), 0, Optional.of(each.target()), each.targetName(), each.listen().address(), List.of());
             boolean there = live.link(each.target()).filter(link -> link.gate() == Gate.OPEN && link.state() != LinkState.LOST && link.state() != LinkState.PORT_CLOSED).isPresent();
-            if (there && each.asks() && !heard.containsKey(place(each.target(), each.listen().address())) && !questions.contains(question)) {
+            if (there && (each.standIn() || cleared.contains(each.target())) && each.asks() && !heard.containsKey(place(each.target(), each.listen().address())) && !questions.contains(question)) {
                 questions.add(question);
             }
         }

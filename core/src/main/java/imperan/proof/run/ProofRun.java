@@ -101,7 +101,7 @@ public final class ProofRun {
     public ProofRun(ProofPlan plan, String by) {
         this.plan = plan;
         this.flights = new Flights(by);
-        this.listening = new Listening(plan.listens());
+        this.listening = new Listening(plan.listens(), plan.conditions().cleared());
         for (PlannedGroup group : plan.groups()) {
             GroupRun run = new GroupRun(group, plan.conditions(), !group.lines().get(0).standIn());
             of(group.target()).add(run);

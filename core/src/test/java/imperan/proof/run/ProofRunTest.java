@@ -340,6 +340,15 @@ class ProofRunTest {
         assertThat(Print.all(hall.hall.show)).hasSize(5);
     }
 
+    @Test
+    void atAVenueNothingIsAskedBeforeSomebodySaysThatTheStageIsClear() {
+        ProofHall hall = hall(DESK, List.of(level("/lamp")), listening("/lamp", 0)).stands("/lamp", f(1));
+        ProofRun run = hall.start(THRICE);
+        hall.toTheEnd();
+        assertThat(hall.heard).isEmpty();
+        assertThat(run.heard()).extracting(LineResult::verdict).containsExactly(Verdict.NOT_HEARD);
+    }
+
     // ---- what is not proved
 
     @Test

@@ -2,6 +2,7 @@ package imperan.server.run;
 
 import imperan.server.store.Keeper;
 import imperan.server.store.PictureStore;
+import imperan.server.store.ProofStore;
 import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.ShowInfo;
 import imperan.picture.Picture;
@@ -30,8 +31,10 @@ public class Shows {
     private final Keeper keeper;
     private final ShowLoop loop;
     private final PictureStore pictures;
+    private final ProofStore proofs;
 
-    Shows(ShowStore store, Keeper keeper, ShowLoop loop, PictureStore pictures) {
+    Shows(ShowStore store, Keeper keeper, ShowLoop loop, PictureStore pictures, ProofStore proofs) {
+        this.proofs = proofs;
         this.store = store;
         this.keeper = keeper;
         this.loop = loop;
@@ -84,12 +87,15 @@ public class Shows {
         });
     }
 
-    /** A show of its own with the same content. */
+    /** A show of its own with the same content, and the reports of its proofs. */
     public Done duplicate(String showId, Person author) {
         ShowInfo original = store.show(showId);
         Show content = keeper.show(showId).join();
-        return made(freeName(original.name()), content.parts().stream().map(Held::part).toList(), author,
+        Done done = made(freeName(original.name()), content.parts().stream().map(Held::part).toList(), author,
                 "Duplicate of " + original.name());
+        // its lines are the same, so what is proved of them is
+        done.show().ifPresent(copy -> proofs.copy(showId, copy));
+        return done;
     }
 
     public Done delete(String showId) {

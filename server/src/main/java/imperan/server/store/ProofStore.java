@@ -60,6 +60,9 @@ public class ProofStore {
                 select #{showId}, coalesce(max(number), 0) + 1, #{endedAt}, #{report}::jsonb from proof_report where show_id = #{showId}""")
         void insert(@Param("showId") String showId, @Param("endedAt") OffsetDateTime endedAt, @Param("report") String report);
 
+        @Insert("insert into proof_report (show_id, number, ended_at, report) select #{to}, number, ended_at, report from proof_report where show_id = #{from}")
+        void copy(@Param("from") String from, @Param("to") String to);
+
         @Delete("""
                 delete from proof_report where show_id = #{showId}
                 and number <= (select max(number) from proof_report where show_id = #{showId}) - #{most}""")
@@ -100,6 +103,11 @@ public class ProofStore {
         mapper.insert(showId, OffsetDateTime.ofInstant(Instant.ofEpochMilli(report.endedAt()), ZoneOffset.UTC), json.writeValueAsString(report));
         mapper.forgetOldest(showId, MOST_REPORTS);
         return mapper.newest(showId);
+    }
+
+    /** The reports of one show are another's, too. */
+    public void copy(String from, String to) {
+        mapper.copy(from, to);
     }
 
     /** The newest first. */
