@@ -105,6 +105,11 @@ public final class LiveShow {
         return Optional.ofNullable(state.links.get(target)).map(Link::view);
     }
 
+    /** How it stands with a target, where nothing else of its link is wanted. */
+    public Optional<LinkState> linkState(PartId target) {
+        return Optional.ofNullable(state.links.get(target)).map(Link::state);
+    }
+
     public List<LinkView> links() {
         return state.links.values().stream().map(Link::view).toList();
     }
@@ -126,6 +131,11 @@ public final class LiveShow {
     /** What was seen of a line that is said to a target, whichever line its control said last. */
     public Optional<Observed> observed(Line line, long now) {
         return line.target().map(state.links::get).map(link -> observing.line(line, link, now));
+    }
+
+    /** Whether something stands in the way of what a line does, as its target said last. */
+    public boolean isMasked(Line line) {
+        return line.target().map(state.links::get).filter(link -> observing.isMasked(line, link)).isPresent();
     }
 
     /** What a target said last on an address; empty where it said nothing since it came. */

@@ -56,7 +56,15 @@ final class Observing {
 
     private static Observed observed(Link link, boolean waiting, Optional<Line> line, Optional<Trace> path, String awaitedOn, long now) {
         return new Observed(now, link.view(), waiting, line, path, link.answerLog().seen(awaitedOn), link.arrivals(), link.counts().busiest(now),
-                line.flatMap(said -> link.vocabulary().said(said.address())).map(known -> standing(known, link.lastSaid())).orElse(List.of()));
+                line.map(said -> masks(said, link)).orElse(List.of()));
+    }
+
+    boolean isMasked(Line line, Link link) {
+        return !masks(line, link).isEmpty();
+    }
+
+    private static List<Observed.StandingMask> masks(Line line, Link link) {
+        return link.vocabulary().said(line.address()).map(known -> standing(known, link.lastSaid())).orElse(List.of());
     }
 
     /** The masks of a phrase that stand, as the target said it last. */

@@ -42,6 +42,7 @@ final class Flight {
     /** What this machine had lost when it left. */
     final long missed;
     private boolean closed;
+    private boolean awaited;
     private Optional<Landing> landing = Optional.empty();
 
     Flight(Line line, For why, long limitNanos, long missed) {
@@ -58,6 +59,15 @@ final class Flight {
 
     boolean metClosedPort() {
         return closed;
+    }
+
+    /** An answer is awaited. */
+    void isAwaitedNow() {
+        awaited = true;
+    }
+
+    boolean isAwaited() {
+        return awaited;
     }
 
     void lands(Landing how) {

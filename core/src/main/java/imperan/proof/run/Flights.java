@@ -5,7 +5,6 @@ import imperan.live.Command;
 import imperan.live.Ending;
 import imperan.live.Line;
 import imperan.live.LinkState;
-import imperan.live.LinkView;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.Reason;
@@ -46,11 +45,11 @@ final class Flights {
     Flight say(Line line, For why, long limitNanos, LiveShow live, long missed, long now) {
         Flight flight = new Flight(line, why, limitNanos, missed);
         said++;
-        line.target().flatMap(live::link).map(LinkView::state).filter(state -> state == LinkState.PORT_CLOSED).ifPresent(state -> flight.meetsClosedPort());
+        line.target().flatMap(live::linkState).filter(state -> state == LinkState.PORT_CLOSED).ifPresent(state -> flight.meetsClosedPort());
         inHand = Optional.of(flight);
         live.carryOut(new Command.Prove(line), actor, now).ifPresent(problem -> flight.lands(Landing.of(Verdict.NOT_JUDGED)));
         inHand = Optional.empty();
-        if (!awaited.containsValue(flight)) {
+        if (!flight.isAwaited()) {
             // neither awaited nor stopped: nothing will tell what came of it
             flight.lands(Landing.of(Verdict.NOT_JUDGED));
         }
@@ -61,6 +60,7 @@ final class Flights {
         boolean ours = event.cause().actor().kind() == Actor.Kind.PROOF && inHand.isPresent();
         if (ours && event instanceof LiveEvent.Opened opened) {
             awaited.put(opened.exchange(), inHand.get());
+            inHand.get().isAwaitedNow();
         } else if (ours && event instanceof LiveEvent.Stopped stop) {
             inHand.get().lands(stopped(stop.reason()));
         } else if (event instanceof LiveEvent.Ended ended && ended.exchange() == 0) {

@@ -2,7 +2,6 @@ package imperan.proof.run;
 
 import imperan.live.Line;
 import imperan.live.LinkState;
-import imperan.live.LinkView;
 import imperan.live.LiveShow;
 import imperan.live.Observed;
 import imperan.proof.report.LineResult;
@@ -226,15 +225,14 @@ final class GroupRun {
         Sample sample = new Sample(landing.verdict(), landing.after(), waiting.flight.line.arguments(), landing.said());
         of.add(sample);
         if (sample.isJudged()) {
-            Optional<Observed> observed = live.observed(waiting.flight.line, now);
             if (!sample.isGood()) {
                 // the later, the more is known
-                observed.ifPresent(o -> seen.put(line.id(), o));
-            } else if (observed.filter(o -> !o.masks().isEmpty()).isPresent()) {
+                live.observed(waiting.flight.line, now).ifPresent(o -> seen.put(line.id(), o));
+            } else if (live.isMasked(waiting.flight.line)) {
                 masked.add(line.id());
             }
         }
-        boolean closed = live.link(plan.target()).map(LinkView::state).filter(state -> state == LinkState.PORT_CLOSED).isPresent();
+        boolean closed = live.linkState(plan.target()).filter(state -> state == LinkState.PORT_CLOSED).isPresent();
         if (of.answered() == 0 && (of.probes() >= ENOUGH || of.probes() > 0 && closed) || landing.verdict() == Verdict.ONE_WAY) {
             drop(line);
         }

@@ -396,16 +396,16 @@ public final class ProofRun {
 
     private void heard(TargetRun target, String address, List<OscArgument> said) {
         if (phase == Phase.READING) {
-            target.all().forEach(group -> group.stands(address, said));
+            target.on(address).forEach(group -> group.stands(address, said));
         } else if (target.active().stream().noneMatch(group -> group.plan().turn() == PlannedGroup.Turn.EVENTS)) {
             // what happens at an event may well move values: then nobody's hand does
-            target.all().forEach(group -> group.heard(address, said).ifPresent(moved -> isMoved(target, moved)));
+            target.on(address).forEach(group -> group.heard(address, said).ifPresent(moved -> isMoved(target, moved)));
         }
     }
 
     /** Somebody else moves something: they have it, and what stands in its way is left alone. */
     private void isMoved(TargetRun target, String address) {
-        target.all().forEach(group -> group.isMoved(address));
+        target.on(address).forEach(group -> group.isMoved(address));
         Vocabulary.of(plan.show(), target.target()).said(address).ifPresent(known -> known.phrase().masks().forEach(mask -> {
             SlotAddress where = SlotAddress.parseFreely(mask.address());
             String own = where.fill(known.numbers());

@@ -11,9 +11,11 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.Iterator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 
 /** What is to be proved of one target: how much of it at once, and no faster than the target takes. */
@@ -24,6 +26,7 @@ final class TargetRun {
     private final PartId target;
     private final int most;
     private final long paceNanos;
+    private final Map<String, Set<GroupRun>> byAddress = new HashMap<>();
     private final Deque<GroupRun> waiting = new ArrayDeque<>();
     private final List<GroupRun> active = new ArrayList<>();
     /** Of phrases that are spaced: until when. */
@@ -46,6 +49,19 @@ final class TargetRun {
     /** @param group after those that were added before */
     void add(GroupRun group) {
         waiting.addLast(group);
+        group.places().forEach(place -> {
+            index(place.address(), group);
+            place.toldOn().ifPresent(address -> index(address, group));
+        });
+    }
+
+    private void index(String address, GroupRun group) {
+        byAddress.computeIfAbsent(address, of -> new LinkedHashSet<>()).add(group);
+    }
+
+    /** Those that are not done and say something on an address, or are told of it there. */
+    List<GroupRun> on(String address) {
+        return byAddress.getOrDefault(address, Set.of()).stream().filter(group -> !group.isDone()).toList();
     }
 
     boolean isDone() {
