@@ -81,6 +81,7 @@ export type ValueArgument = Schemas["Value"];
 export type Twin = Schemas["Twin"];
 export type UploadedPicture = Schemas["Uploaded"];
 export type Incident = Schemas["IncidentView"];
+export type Replay = Schemas["ReplayView"];
 export type Watch = Schemas["WatchView"];
 export type WireRow = Schemas["WireRow"];
 export type Why = Schemas["WhyView"];

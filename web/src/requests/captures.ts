@@ -1,8 +1,16 @@
 /** Captures: recorded, loaded, given out, and played back. */
 import { browser } from "../live/browser";
-import type { CapturesView, EditAnswer, Loaded, PlayAsked, PlaybackOrder, Problem } from "../api/types";
+import type {
+  CapturesView,
+  EditAnswer,
+  Loaded,
+  PlayAsked,
+  PlaybackOrder,
+  Problem,
+  Replay,
+} from "../api/types";
 import { post, replace } from "./edits";
-import { at, read } from "./read";
+import { asking, at, read } from "./read";
 
 export const capturesOf = () => read<CapturesView>("captures");
 export const startRecording = (name: string) => post("captures/start", { name });
@@ -13,6 +21,10 @@ export const captureAs = (id: string, form: "pcapng" | "jsonl") => at(`captures/
 export const peersOf = (id: string) => read<string[]>(`captures/${id}/peers`);
 export const play = (asked: PlayAsked) => post("captures/play", asked);
 export const playbackTo = (order: PlaybackOrder) => post("captures/playback", { order });
+
+/** What the show, without its sockets, makes of what came. */
+export const replay = (id: string, peer: string, target: string | null) =>
+  read<Replay>(`captures/${id}/replay`, asking({ peer, target }));
 
 /** Takes a file in, as it is. */
 export async function loadCapture(file: File): Promise<Loaded> {

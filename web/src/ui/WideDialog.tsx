@@ -13,18 +13,20 @@ interface Props {
   ready: boolean;
   /** Does it; what speaks against it is said here, and nothing that was put in is lost. */
   act: () => Promise<Problem[]>;
+  /** Whether it stays open when that is done, because what came of it is read here. */
+  stays?: boolean;
   children: ReactNode;
 }
 
 /** Something larger that is looked at before it is done. */
-export function WideDialog({ title, onClose, action, ready, act, children }: Props) {
+export function WideDialog({ title, onClose, action, ready, act, stays, children }: Props) {
   const [doing, setDoing] = useState(false);
   const [problems, setProblems] = useState<Problem[]>([]);
   const go = async () => {
     setDoing(true);
     const found = await act().finally(() => setDoing(false));
     setProblems(found);
-    if (found.length === 0) onClose();
+    if (found.length === 0 && !stays) onClose();
   };
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
@@ -45,7 +47,7 @@ export function WideDialog({ title, onClose, action, ready, act, children }: Pro
           )}
           {doing && <Working what="Working" />}
           <div className="flex justify-end gap-2">
-            <PushButton onClick={onClose}>Cancel</PushButton>
+            <PushButton onClick={onClose}>{stays ? "Close" : "Cancel"}</PushButton>
             <PushButton strong disabled={!ready || doing} onClick={() => void go()}>
               {action}
             </PushButton>

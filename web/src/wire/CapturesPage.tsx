@@ -1,4 +1,14 @@
-import { Circle, Download, FolderOpen, Pause, Play, SkipForward, Square, Trash2 } from "lucide-react";
+import {
+  Circle,
+  Download,
+  FlaskConical,
+  FolderOpen,
+  Pause,
+  Play,
+  SkipForward,
+  Square,
+  Trash2,
+} from "lucide-react";
 import { useId, useRef, useState } from "react";
 import type { CaptureLine, CapturesView } from "../api/types";
 import { useShow } from "../live/show";
@@ -19,6 +29,7 @@ import { EditField } from "../ui/EditField";
 import { report } from "../ui/notices";
 import { dayAndTime } from "../ui/time";
 import { PlayDialog } from "./PlayDialog";
+import { ReplayDialog } from "./ReplayDialog";
 
 const AGAIN_MS = 500;
 
@@ -32,6 +43,7 @@ export function CapturesPage() {
   const [said, setSaid] = useState("");
   const [asks, setAsks] = useState(0);
   const [playing, setPlaying] = useState<CaptureLine | null>(null);
+  const [trying, setTrying] = useState<CaptureLine | null>(null);
   const { found, trouble } = useAgain(asks, capturesOf, AGAIN_MS);
   const again = () => setAsks((n) => n + 1);
 
@@ -72,11 +84,11 @@ export function CapturesPage() {
           <li
             key={capture.id}
             data-capture={capture.name}
-            className="flex flex-wrap items-end gap-x-4 gap-y-2 rounded-lg border border-rule bg-panel px-4 py-2"
+            className="flex flex-wrap items-end gap-x-3 gap-y-2 rounded-lg border border-rule bg-panel px-4 py-2"
           >
             <EditField
               label="Name"
-              className="w-64"
+              className="w-56"
               value={capture.name}
               onCommit={(name) => renameCapture(capture.id, name)}
             />
@@ -85,6 +97,9 @@ export function CapturesPage() {
             <span className="mr-auto py-1 text-quiet">{size(capture.bytes)}</span>
             <PushButton disabled={!live || capture.packets === 0} onClick={() => setPlaying(capture)}>
               <Play size={16} aria-hidden /> Play to a target …
+            </PushButton>
+            <PushButton disabled={capture.packets === 0} onClick={() => setTrying(capture)}>
+              <FlaskConical size={16} aria-hidden /> Try in this show …
             </PushButton>
             <Save href={captureAs(capture.id, "pcapng")} words="pcapng" />
             <Save href={captureAs(capture.id, "jsonl")} words="JSON lines" />
@@ -101,6 +116,7 @@ export function CapturesPage() {
           </li>
         ))}
       </ul>
+      {trying && <ReplayDialog capture={trying} onClose={() => setTrying(null)} />}
       {playing && <PlayDialog capture={playing} onClose={() => setPlaying(null)} />}
     </div>
   );

@@ -231,6 +231,29 @@ class CaptureTest {
         }
     }
 
+    /** A copy of the show, without its sockets, makes of it what the show would: nothing is sent, and the show stays as it is. */
+    @Test
+    void whatCameIsTriedInTheShowWithoutSendingAnything() {
+        try (Page page = wire("Captures"); Desk desk = new Desk(imperan.bellows())) {
+            record(page, "To be tried", () -> {
+                imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/8/level", new OscArgument.Float32(0.65f)));
+                desk.waitForLevel("in/8", 0.65);
+                imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/8/pan", new OscArgument.Float32(0.5f)));
+            });
+            imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/8/level", new OscArgument.Float32(0.2f)));
+            desk.waitForLevel("in/8", 0.2);
+            page.locator("[data-capture='To be tried']").getByText("Try in this show …").click();
+            button(page, "Try").click();
+            Locator found = page.getByLabel("What the show made of it");
+            assertThat(found).containsText("Controls that follow");
+            assertThat(found.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Choir R")).first()).containsText("dB");
+            assertThat(found).containsText("/bellows/in/8/pan");
+            button(page, "Close").click();
+            assertThat(found).hasCount(0);
+            desk.waitForLevel("in/8", 0.2);
+        }
+    }
+
     @Test
     void aFileIsLoadedOrRefusedWithItsPlace() throws IOException {
         try (Page page = wire("Captures")) {

@@ -1,14 +1,19 @@
 package imperan.server.api;
 
-import imperan.server.capture.Captures;
+import imperan.capture.Captured;
+import imperan.rehearsal.Replay;
 import imperan.server.capture.Captures.Loaded;
 import imperan.server.capture.Captures.RecordingState;
 import imperan.server.capture.Captures.Which;
+import imperan.server.capture.Captures;
 import imperan.server.capture.Player;
 import imperan.server.socket.ShowSocket;
 import imperan.server.store.CaptureStore.CaptureInfo;
+import imperan.server.store.Keeper;
 import imperan.show.PartId;
 import imperan.show.Problem;
+import imperan.show.Show;
+import imperan.show.Target;
 import jakarta.servlet.http.HttpServletRequest;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -36,10 +41,12 @@ import java.util.Optional;
 class CaptureController {
 
     private final Captures captures;
+    private final Keeper keeper;
     private final ShowSocket socket;
 
-    CaptureController(Captures captures, ShowSocket socket) {
+    CaptureController(Captures captures, Keeper keeper, ShowSocket socket) {
         this.captures = captures;
+        this.keeper = keeper;
         this.socket = socket;
     }
 
@@ -127,6 +134,26 @@ class CaptureController {
     @GetMapping("/{id}/peers")
     List<String> peers(@PathVariable("show") String show, @PathVariable("id") String id) {
         return captures.one(show, id).map(info -> captures.peers(info.id())).orElse(List.of());
+    }
+
+    /**
+     * @param peer   only what came from this end, {@code host:port}; empty for all
+     * @param target for which all of it is taken; empty where each packet is of the target from whose end it comes
+     */
+    record ReplayAsked(String peer, Optional<PartId> target) {
+    }
+
+    /** What the show, without its sockets, makes of what came. Nothing is sent, and the show that runs does not move. */
+    @PostMapping("/{id}/replay")
+    ReplayView replay(@PathVariable("show") String show, @PathVariable("id") String id, @RequestBody ReplayAsked asked) {
+        if (captures.one(show, id).isEmpty()) {
+            throw new IllegalArgumentException("This capture is no longer there");
+        }
+        Show content = keeper.show(show).join();
+        List<Captured> incoming = captures.incoming(id, asked.peer());
+        List<Captured> looked = incoming.subList(0, Math.min(incoming.size(), Captures.MOST_REPLAYED));
+        return ReplayView.of(Replay.of(content, looked, asked.target().filter(target -> content.part(target).filter(part -> part.body() instanceof Target).isPresent())),
+                incoming.size() - looked.size(), content);
     }
 
     @PostMapping("/play")

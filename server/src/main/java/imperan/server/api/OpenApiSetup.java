@@ -74,7 +74,7 @@ class OpenApiSetup {
                     ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.AddressesAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
                     WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class,
                     CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
-                    Captures.Loaded.class, WatchView.class).forEach(shapes::adjust);
+                    Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

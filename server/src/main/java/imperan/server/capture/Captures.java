@@ -253,6 +253,18 @@ public class Captures implements AutoCloseable {
         return Optional.empty();
     }
 
+    /** More are not looked at in one go: that takes some ten seconds. */
+    public static final int MOST_REPLAYED = 200_000;
+
+    /**
+     * The packets that came in a capture.
+     *
+     * @param peer only what came from this end, {@code host:port}; empty for all
+     */
+    public List<Captured> incoming(String id, String peer) {
+        return packets(id).stream().filter(Which.IN::takes).filter(packet -> peer.isEmpty() || peer.equals(packet.peerHost() + ":" + packet.peerPort())).toList();
+    }
+
     /** The ends that a capture speaks of, {@code host:port}. */
     public List<String> peers(String id) {
         return packets(id).stream().map(packet -> packet.peerHost() + ":" + packet.peerPort()).distinct().sorted().limit(CaptureStore.MOST).toList();

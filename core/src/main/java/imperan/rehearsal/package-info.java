@@ -1,0 +1,2 @@
+/** A show without sockets, fed with what was recorded. */
+package imperan.rehearsal;
