@@ -74,6 +74,11 @@ const WORDS: { word: string; means: string }[] = [
     means: "One page before the doors open: every link, gate, start list, line and answer that is not ready.",
   },
   {
+    word: "watch",
+    means:
+      "What is lost, not answered or not sent while the show plays: each once, with how often, until it is well. Nothing is sent for it.",
+  },
+  {
     word: "finding",
     means: "Something the checks noticed, such as a port clash, with its evidence and a mend.",
   },
