@@ -9,7 +9,7 @@ import { wirePlot } from "../requests/wire";
 import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { clockTime } from "../ui/time";
-import { MOST_CURVES, togglePlot, usePlots } from "./plots";
+import { MOST_CURVES, POSITION, samePlot, togglePlot, usePlots } from "./plots";
 import { together } from "./together";
 
 const AGAIN_MS = 200;
@@ -103,6 +103,8 @@ function Curve({
 }) {
   const target = useShow((s) => partOf(s.parts, "target", line.source)?.part.body.name) ?? line.source;
   const values = plotted.map((point) => point.value);
+  const position = { ...line, argument: POSITION };
+  const before = usePlots((s) => s.lines.some((other) => samePlot(other, position)));
   const colour = line.out ? "text-out" : "text-in";
   return (
     <li className="flex flex-wrap items-center gap-3 font-mono" data-plotted={line.address}>
@@ -120,15 +122,28 @@ function Curve({
       <span className={`font-sans font-bold ${colour}`}>{line.out ? "out" : "in"}</span>
       <span className="font-sans">{target}</span>
       <span className="[overflow-wrap:anywhere]">{line.address}</span>
+      {line.argument === POSITION && (
+        <span className="font-sans">where the control stood, before its range</span>
+      )}
       <span className="font-sans text-quiet">
         {values.length === 0
           ? "nothing in this time"
           : `now ${short(values.at(-1)!)}, from ${short(Math.min(...values))} to ${short(Math.max(...values))}`}
       </span>
+      {line.out && line.argument !== POSITION && !before && (
+        <button
+          type="button"
+          className="px-1 font-sans underline"
+          aria-label={`Plot the control's position before ${line.address}`}
+          onClick={() => togglePlot(position)}
+        >
+          + position
+        </button>
+      )}
       <button
         type="button"
         className="p-1 text-quiet hover:text-bone"
-        aria-label={`Remove ${line.address}`}
+        aria-label={`Remove ${line.argument === POSITION ? "the position before " : ""}${line.address}`}
         onClick={() => togglePlot(line)}
       >
         <X size={18} aria-hidden />

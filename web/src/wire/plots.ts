@@ -5,6 +5,9 @@ import type { PlotLine } from "../api/types";
 /** More curves than anybody tells apart. */
 export const MOST_CURVES = 8;
 
+/** In the place of an argument: where the control stood that said it, 0 to 1. */
+export const POSITION = -1;
+
 export const usePlots = create<{ lines: PlotLine[] }>()(() => ({ lines: [] }));
 
 export const samePlot = (a: PlotLine, b: PlotLine) =>

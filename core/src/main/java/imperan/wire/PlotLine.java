@@ -1,19 +1,22 @@
 package imperan.wire;
 
 import imperan.live.Spelling;
-import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One number of one address as it went over time, out or in.
  *
  * @param source   the other end, as {@link WireRecord#source} has it
- * @param argument which of its arguments, from 0
+ * @param argument which of its arguments, from 0; {@link #POSITION} for where the control stood that said it, 0 to 1
  */
 public record PlotLine(boolean out, String source, String address, int argument) {
+
+    /** What was before a message: where its control stood. */
+    public static final int POSITION = -1;
 
     /** @param atMillis in milliseconds since 1970 */
     public record Point(double atMillis, double value) {
@@ -30,10 +33,10 @@ public record PlotLine(boolean out, String source, String address, int argument)
         List<Point> points = new ArrayList<>();
         for (WireRecord record : packets) {
             if (record.out() == out && record.source().equals(source) && (!out || record.reason().isEmpty())) {
-                for (OscMessage message : record.messages()) {
-                    if (message.address().equals(address) && argument >= 0 && argument < message.arguments().size()) {
-                        OscArgument said = message.arguments().get(argument);
-                        Spelling.number(said).ifPresent(number -> {
+                List<OscMessage> messages = record.messages();
+                for (int i = 0; i < messages.size(); i++) {
+                    if (messages.get(i).address().equals(address)) {
+                        number(record, i, messages.get(i)).ifPresent(number -> {
                             if (record.at() < from) {
                                 points.clear();
                             }
@@ -44,6 +47,14 @@ public record PlotLine(boolean out, String source, String address, int argument)
             }
         }
         return points.size() <= most ? points : thinned(points, most);
+    }
+
+    /** @param place of the message in its packet */
+    private Optional<Double> number(WireRecord record, int place, OscMessage message) {
+        if (argument == POSITION) {
+            return place < record.positions().size() ? Optional.of(record.positions().get(place)) : Optional.empty();
+        }
+        return argument >= 0 && argument < message.arguments().size() ? Spelling.number(message.arguments().get(argument)) : Optional.empty();
     }
 
     private static List<Point> thinned(List<Point> points, int most) {

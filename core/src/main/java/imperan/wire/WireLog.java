@@ -32,6 +32,8 @@ public final class WireLog {
     private final Map<Long, Long> packets = new HashMap<>();
     /** Exchanges whose lines wait to leave in one packet. */
     private final Map<PartId, List<Long>> unpacked = new HashMap<>();
+    /** Where the controls stood whose lines wait likewise. */
+    private final Map<PartId, List<Double>> unpackedPositions = new HashMap<>();
     /** The packets that were answered by what the input in hand brought. */
     private final List<Long> answered = new ArrayList<>();
     private long answeredBy;
@@ -64,6 +66,8 @@ public final class WireLog {
                     () -> unpacked.computeIfAbsent(opened.target(), target -> new ArrayList<>()).add(opened.exchange()));
         } else if (event instanceof LiveEvent.Ended ended) {
             ended(ended);
+        } else if (event instanceof LiveEvent.LineLeft line && line.line().control().isPresent()) {
+            line.line().target().ifPresent(target -> stood(target, line.cause(), line.line().position()));
         }
         return Optional.empty();
     }
@@ -73,6 +77,10 @@ public final class WireLog {
         WireRecord record = add(out.at(), true, Optional.of(out.target()), out.dialect(), out.peer(), out.ourPort(), out.bytes(), out.says(), out.cause(), out.reason(), folds,
                 Optional.empty(), Optional.empty());
         if (out.reason().isEmpty()) {
+            List<Double> stood = unpackedPositions.remove(out.target());
+            if (stood != null && stood.size() == record.messages().size()) {
+                set(record.from(stood));
+            }
             List<Long> inIt = unpacked.remove(out.target());
             if (inIt == null) {
                 left.put(out.target(), new Left(record.number(), out.cause().number()));
@@ -97,7 +105,7 @@ public final class WireLog {
 
     private WireRecord add(long at, boolean out, Optional<PartId> target, String dialect, String peer, int ourPort, byte[] bytes, Decoded says, Cause cause,
                            Optional<Reason> reason, boolean folds, Optional<Long> answeredAfter, Optional<Long> pair) {
-        WireRecord record = new WireRecord(next, ++change, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, folds, Optional.empty(), answeredAfter, pair);
+        WireRecord record = new WireRecord(next, ++change, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, folds, Optional.empty(), answeredAfter, pair, List.of());
         if (next - first == ring.length) {
             dropOldest();
         }
@@ -127,6 +135,12 @@ public final class WireLog {
     /** The packet in which the line of this moment left; empty where it waits for the others of the moment. */
     private Optional<Long> packetOf(PartId target, Cause cause) {
         return Optional.ofNullable(left.get(target)).filter(last -> last.input() == cause.number()).map(Left::packet);
+    }
+
+    /** Where a control stood whose line left just now, or leaves with the others of this moment. */
+    private void stood(PartId target, Cause cause, double position) {
+        Optional<WireRecord> alone = packetOf(target, cause).flatMap(this::packet).filter(record -> record.positions().isEmpty() && record.messages().size() == 1);
+        alone.ifPresentOrElse(record -> set(record.from(List.of(position))), () -> unpackedPositions.computeIfAbsent(target, of -> new ArrayList<>()).add(position));
     }
 
     private void opened(long exchange, long packet) {
@@ -187,6 +201,7 @@ public final class WireLog {
         left.clear();
         packets.clear();
         unpacked.clear();
+        unpackedPositions.clear();
         answered.clear();
         repeats.forget();
     }

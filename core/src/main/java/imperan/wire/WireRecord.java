@@ -28,12 +28,18 @@ import java.util.Optional;
  * @param fate    what became of the answer it asks for; empty where it arrived, did not leave, or belongs to no line
  * @param answeredAfterNanos for an answer to something of ours: how long after it
  * @param pair    the number of the packet that answers it, or that it answers; empty where there is none
+ * @param positions for each of its messages where its control stood on its first axis, 0 to 1, before that became an argument; empty where no control said them
  */
 public record WireRecord(long number, long change, long at, boolean out, Optional<PartId> target, String dialect, String peer, int ourPort, byte[] bytes, Decoded says,
-                         Cause cause, Optional<Reason> reason, boolean repeats, Optional<Fate> fate, Optional<Long> answeredAfterNanos, Optional<Long> pair) {
+                         Cause cause, Optional<Reason> reason, boolean repeats, Optional<Fate> fate, Optional<Long> answeredAfterNanos, Optional<Long> pair,
+                         List<Double> positions) {
 
     /** An object and its fields. */
     private static final int OWN_MEMORY = 160;
+
+    public WireRecord {
+        positions = List.copyOf(positions);
+    }
 
     /** The messages in it, in order; none where it says nothing. */
     public List<OscMessage> messages() {
@@ -51,6 +57,10 @@ public record WireRecord(long number, long change, long at, boolean out, Optiona
     }
 
     WireRecord with(long changed, Optional<Fate> became, Optional<Long> paired) {
-        return new WireRecord(number, changed, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, repeats, became, answeredAfterNanos, paired);
+        return new WireRecord(number, changed, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, repeats, became, answeredAfterNanos, paired, positions);
+    }
+
+    WireRecord from(List<Double> stood) {
+        return new WireRecord(number, change, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, repeats, fate, answeredAfterNanos, pair, stood);
     }
 }

@@ -1,16 +1,21 @@
 package imperan.live;
 
 import imperan.show.AnswerRule;
+import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
+import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.wire.Fate;
+import imperan.wire.PlotLine;
 import imperan.wire.WireRecord;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 import java.util.List;
 import java.util.Optional;
@@ -63,6 +68,22 @@ class AnswersOnTheWireTest {
         assertThat(both.get(1).pair()).contains(both.get(0).number());
         assertThat(both.get(1).answeredAfterNanos()).contains(4 * MS);
         assertThat(both.get(0).change()).as("it is otherwise than it was").isGreaterThan(both.get(1).change());
+    }
+
+    /** A fader whose positions become 0 to 200 says both, alone in its packet or in the bundle of the moment; a message by hand stood nowhere. */
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void whereTheControlStoodIsKnownBesideWhatItSaid(boolean bundled) {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("fader"), Shows.PAGE, Shows.fader("Level", 0, "/a").withLines(
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), "/a", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 200)))), List.of())));
+        stage = new Stage(Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, bundled ? DESK.bundling() : DESK)));
+        stage.live.carryOut(new Touch(new PartId("fader"), "1", Touch.Phase.SET, 0.5, 0.75, false, ""), Actor.of(Shows.ADA), stage.now);
+        stage.pass(100);
+        assertThat(on("/a")).singleElement().satisfies(record -> assertThat(record.positions()).containsExactly(0.75));
+        assertThat(new PlotLine(true, "desk", "/a", PlotLine.POSITION).points(stage.log.packets(), 0, 10)).extracting(PlotLine.Point::value).containsExactly(0.75);
+        assertThat(new PlotLine(true, "desk", "/a", 0).points(stage.log.packets(), 0, 10)).extracting(PlotLine.Point::value).containsExactly(150.0);
+        say("/c 1");
+        assertThat(on("/c").get(0).positions()).isEmpty();
     }
 
     @Test

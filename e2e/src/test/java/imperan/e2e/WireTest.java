@@ -289,6 +289,19 @@ class WireTest {
             assertThat(curve).containsText(Pattern.compile("now 0.9, from 0.* to 0.9"));
             curve.getByLabel("Remove /bellows/in/10/level").click();
             assertThat(curve).hasCount(0);
+
+            // both ends of the shaping: where the control stood, and what left
+            try (Page run = chromium.device("Ben")) {
+                run.navigate(imperan.url("/#/run/sound"));
+                Hands.waitForRun(run);
+                Hands.drag(run, "level-10", 0.2, 0.6);
+            }
+            tab(page, "By address");
+            search(page, "in/10/level");
+            page.locator("[data-address='/bellows/in/10/level'][data-way=out]").getByLabel("Plot /bellows/in/10/level").click();
+            tab(page, "Plot");
+            curve.getByText("+ position").click();
+            assertThat(curve.filter(new Locator.FilterOptions().setHasText("where the control stood"))).containsText(Pattern.compile("now [01]"));
         }
     }
 }

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Timeout;
 import org.springframework.dao.DataAccessResourceFailureException;
 
 import java.io.ByteArrayOutputStream;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Function;
@@ -30,7 +31,7 @@ class RecordingTest {
     private static WireRecord record(long number, String text) {
         OscMessage message = OscMessage.of("/a", new OscArgument.Text(text));
         return new WireRecord(number, number, number, false, Optional.empty(), "osc", "192.0.2.20:7101", 9201, OscEncoder.encode(message), new Decoded.Whole(message),
-                new Cause(1, Cause.Origin.ARRIVAL, Actor.IMPERAN, 1), Optional.empty(), false, Optional.empty(), Optional.empty(), Optional.empty());
+                new Cause(1, Cause.Origin.ARRIVAL, Actor.IMPERAN, 1), Optional.empty(), false, Optional.empty(), Optional.empty(), Optional.empty(), List.of());
     }
 
     @Test

@@ -10,6 +10,7 @@ import imperan.osc.OscMessage;
 import org.junit.jupiter.api.Test;
 
 import java.util.Collections;
+import java.util.List;
 import java.util.Optional;
 
 import static org.assertj.core.api.Assertions.assertThat;
@@ -21,7 +22,7 @@ class WireRowTest {
 
     private static WireRecord record(long number, OscMessage message) {
         return new WireRecord(number, number, 0, false, Optional.empty(), "osc", "192.0.2.9:7101", 9201, OscEncoder.encode(message), new Decoded.Whole(message), CAUSE, Optional.empty(),
-                false, Optional.empty(), Optional.empty(), Optional.empty());
+                false, Optional.empty(), Optional.empty(), Optional.empty(), List.of());
     }
 
     @Test
