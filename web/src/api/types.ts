@@ -82,6 +82,7 @@ export type Twin = Schemas["Twin"];
 export type UploadedPicture = Schemas["Uploaded"];
 export type Incident = Schemas["IncidentView"];
 export type Replay = Schemas["ReplayView"];
+export type ReplayAsked = Schemas["ReplayAsked"];
 export type Watch = Schemas["WatchView"];
 export type WireRow = Schemas["WireRow"];
 export type Why = Schemas["WhyView"];

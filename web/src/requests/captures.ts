@@ -8,6 +8,7 @@ import type {
   PlaybackOrder,
   Problem,
   Replay,
+  ReplayAsked,
 } from "../api/types";
 import { post, replace } from "./edits";
 import { asking, at, read } from "./read";
@@ -23,8 +24,8 @@ export const play = (asked: PlayAsked) => post("captures/play", asked);
 export const playbackTo = (order: PlaybackOrder) => post("captures/playback", { order });
 
 /** What the show, without its sockets, makes of what came. */
-export const replay = (id: string, peer: string, target: string | null) =>
-  read<Replay>(`captures/${id}/replay`, asking({ peer, target }));
+export const replay = (id: string, asked: ReplayAsked) =>
+  read<Replay>(`captures/${id}/replay`, asking(asked));
 
 /** Takes a file in, as it is. */
 export async function loadCapture(file: File): Promise<Loaded> {

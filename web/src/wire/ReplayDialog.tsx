@@ -1,12 +1,17 @@
+import { SkipBack, SkipForward } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { CaptureLine, Problem, Replay } from "../api/types";
 import { partsOf, useShow } from "../live/show";
 import { peersOf, replay } from "../requests/captures";
+import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { WideDialog } from "../ui/WideDialog";
 
 const ALL = "all";
 const ITSELF = "itself";
+const STILL = "still";
+/** From one look to the next while it plays. */
+const PLAYS_MS = 200;
 
 /** What a copy of the show makes of what came in a capture: nothing is sent, and nothing here moves. */
 export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClose: () => void }) {
@@ -28,14 +33,51 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
       wanted = false;
     };
   }, [capture.id]);
-  const act = (): Promise<Problem[]> =>
-    replay(capture.id, peer === ALL ? "" : peer, target === ITSELF ? null : target).then(
+  const [speed, setSpeed] = useState<string | null>(null);
+  const look = (until: number | null) =>
+    replay(capture.id, {
+      peer: peer === ALL ? "" : peer,
+      target: target === ITSELF ? null : target,
+      until,
+    });
+  const act = (): Promise<Problem[]> => {
+    setSpeed(null);
+    return look(null).then(
       (told) => {
         setFound(told);
         return [];
       },
       (e: Error) => [{ part: null, field: "", message: e.message, mend: null }],
     );
+  };
+  const goTo = (until: number) => {
+    setSpeed(null);
+    void look(until).then(setFound, () => undefined);
+  };
+  // as it came, or faster: where it stands is worked out anew each time, from its beginning
+  useEffect(() => {
+    if (speed === null) return;
+    let wanted = true;
+    let timer: ReturnType<typeof setTimeout>;
+    const begun = performance.now();
+    const next = () =>
+      void look((performance.now() - begun) * Number(speed)).then(
+        (told) => {
+          if (!wanted) return;
+          setFound(told);
+          if (told.stretch.next === null) setSpeed(null);
+          else timer = setTimeout(next, PLAYS_MS);
+        },
+        () => wanted && setSpeed(null),
+      );
+    next();
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
+    // what is asked stays as it was when it began
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [speed]);
   return (
     <WideDialog
       title={`Try “${capture.name}” in this show`}
@@ -46,8 +88,7 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
       act={act}
     >
       <p>
-        A copy of the show without sockets gets what came, as fast as it goes. Nothing is sent, and nothing on
-        the pages moves.
+        A copy of the show without sockets gets what came. Nothing is sent, and nothing on the pages moves.
       </p>
       <div className="flex flex-wrap gap-3">
         <Select
@@ -68,6 +109,35 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
           ]}
         />
       </div>
+      {found && found.stretch.of > 0 && (
+        <div className="flex flex-wrap items-end gap-3" role="group" aria-label="How far">
+          <span className="min-w-56 py-1 font-mono">
+            {found.packets} of {found.stretch.of}, {(found.stretch.at / 1000).toFixed(3)} s
+          </span>
+          <PushButton onClick={() => goTo(0)}>
+            <SkipBack size={16} aria-hidden /> First packet
+          </PushButton>
+          <PushButton
+            disabled={found.stretch.next === null}
+            onClick={() => goTo(found.stretch.next ?? found.stretch.last)}
+          >
+            <SkipForward size={16} aria-hidden /> Next packet
+          </PushButton>
+          <Select
+            label="Play from its beginning"
+            className="w-40"
+            value={speed ?? STILL}
+            onChange={(chosen) => setSpeed(chosen === STILL ? null : chosen)}
+            options={[
+              { value: STILL, text: "not playing" },
+              { value: "0.25", text: "a quarter" },
+              { value: "1", text: "as it came" },
+              { value: "2", text: "twice" },
+              { value: "10", text: "ten times" },
+            ]}
+          />
+        </div>
+      )}
       {found && <Found found={found} />}
     </WideDialog>
   );

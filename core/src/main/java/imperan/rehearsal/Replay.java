@@ -31,6 +31,8 @@ import java.util.Set;
 /** Plays what came in a capture to a copy of a show that has no sockets, as fast as it goes: which controls follow, and what nobody listens to. */
 public final class Replay implements LiveSink {
 
+    private static final double NANOS_OF_MILLI = 1e6;
+
     private record Place(PartId target, String address) {
     }
 
@@ -61,6 +63,20 @@ public final class Replay implements LiveSink {
         Replay replay = new Replay(show);
         replay.play(incoming, as);
         return replay.result(incoming.size());
+    }
+
+    /** The packets that came until then, in milliseconds from the first on. */
+    public static List<Captured> until(List<Captured> incoming, double millis) {
+        int count = 0;
+        while (count < incoming.size() && millis(incoming, count) <= millis) {
+            count++;
+        }
+        return incoming.subList(0, count);
+    }
+
+    /** When a packet came, in milliseconds from the first on; one whose clock went back came with the first. */
+    public static double millis(List<Captured> incoming, int place) {
+        return Math.max(0, incoming.get(place).at() - incoming.get(0).at()) / NANOS_OF_MILLI;
     }
 
     private void play(List<Captured> incoming, Optional<PartId> as) {

@@ -77,6 +77,17 @@ class ReplayTest {
     }
 
     @Test
+    void itIsPlayedAsFarAsOneWants() {
+        List<Captured> packets = List.of(from("192.0.2.20", 7101, level("/one", 0.25)), from("192.0.2.20", 7101, level("/one", 0.5)), from("192.0.2.20", 7101, level("/one", 0.75)));
+        assertThat(Replay.until(packets, -1)).isEmpty();
+        assertThat(Replay.until(packets, 0)).hasSize(1);
+        assertThat(Replay.until(packets, 1_999)).hasSize(2);
+        assertThat(Replay.until(packets, 2_000)).hasSize(3);
+        assertThat(Replay.millis(packets, 2)).isEqualTo(2_000);
+        assertThat(Replay.of(show, Replay.until(packets, 1_000), Optional.empty()).followed().get(0).value().echo().orElseThrow()).isCloseTo(0.5, within(1e-6));
+    }
+
+    @Test
     void whatIsNoPacketIsCounted() {
         Captured broken = new Captured(at, false, "192.0.2.1", 9201, "192.0.2.20", 7101, Reach.UDP, new byte[] {1, 2, 3, 4}, "");
         assertThat(Replay.of(show, List.of(broken), Optional.empty()).malformed()).isEqualTo(1);

@@ -248,6 +248,14 @@ class CaptureTest {
             assertThat(found).containsText("Controls that follow");
             assertThat(found.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Choir R")).first()).containsText("dB");
             assertThat(found).containsText("/bellows/in/8/pan");
+            Locator howFar = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("How far"));
+            button(page, "First packet").click();
+            assertThat(howFar).containsText(Pattern.compile("1 of \\d+, 0\\.000 s"));
+            button(page, "Next packet").click();
+            assertThat(howFar).containsText(Pattern.compile("[2-9] of \\d+"));
+            choose(page, "Play from its beginning", "ten times");
+            assertThat(howFar).containsText(Pattern.compile("(\\d+) of \\1,"));
+            assertThat(howFar).containsText("not playing");
             button(page, "Close").click();
             assertThat(found).hasCount(0);
             desk.waitForLevel("in/8", 0.2);

@@ -139,8 +139,9 @@ class CaptureController {
     /**
      * @param peer   only what came from this end, {@code host:port}; empty for all
      * @param target for which all of it is taken; empty where each packet is of the target from whose end it comes
+     * @param until  only what came until then, in milliseconds from its first packet on; empty for all
      */
-    record ReplayAsked(String peer, Optional<PartId> target) {
+    record ReplayAsked(String peer, Optional<PartId> target, Optional<Double> until) {
     }
 
     /** What the show, without its sockets, makes of what came. Nothing is sent, and the show that runs does not move. */
@@ -152,8 +153,9 @@ class CaptureController {
         Show content = keeper.show(show).join();
         List<Captured> incoming = captures.incoming(id, asked.peer());
         List<Captured> looked = incoming.subList(0, Math.min(incoming.size(), Captures.MOST_REPLAYED));
-        return ReplayView.of(Replay.of(content, looked, asked.target().filter(target -> content.part(target).filter(part -> part.body() instanceof Target).isPresent())),
-                incoming.size() - looked.size(), content);
+        List<Captured> played = asked.until().map(until -> Replay.until(looked, until)).orElse(looked);
+        return ReplayView.of(Replay.of(content, played, asked.target().filter(target -> content.part(target).filter(part -> part.body() instanceof Target).isPresent())),
+                ReplayView.Stretch.of(looked, played.size()), incoming.size() - looked.size(), content);
     }
 
     @PostMapping("/play")
