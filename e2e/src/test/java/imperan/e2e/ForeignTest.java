@@ -34,6 +34,10 @@ import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import org.junit.jupiter.api.Test;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -43,6 +47,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -86,14 +91,7 @@ class ForeignTest {
             devices.forEach((way, device) -> device(way, device.port(), Command.freePort()));
             Outcome outcome = imperan.bean(Keeper.class).change("salt-clock", show -> show.apply(new EditRequest("Put foreign devices", steps), ADA)).join();
             assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
-            ShowLoop loop = imperan.bean(ShowLoop.class);
-            Desk.waitUntil("their sockets are open", () -> loop.askLive("salt-clock", (running, now) -> running.links().stream().allMatch(link -> link.socket().works())).join());
-
-            Proofs proofs = imperan.bean(Proofs.class);
-            Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), 12, false, List.of());
-            assertThat(proofs.begin("salt-clock", wish, proofs.plan("salt-clock", wish).token(), Actor.of(ADA))).isEmpty();
-            assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running("salt-clock").filter(run -> run.phase() == ProofRun.Phase.ENDED && run.number().isPresent()).isPresent())).isTrue();
-            Report report = proofs.report("salt-clock", proofs.running("salt-clock").orElseThrow().number().orElseThrow()).orElseThrow().report();
+            Report report = proved(imperan, 12);
             assertThat(report.lines()).hasSize(devices.size());
             for (LineResult line : report.lines()) {
                 Responder.Way way = Arrays.stream(Responder.Way.values()).filter(each -> name(each).equals(line.targetName())).findFirst().orElseThrow();
@@ -103,6 +101,51 @@ class ForeignTest {
         } finally {
             devices.values().forEach(Responder::close);
         }
+    }
+
+    /** Source: oscdump of Debian's liblo-tools, an implementation of OSC that is not ours. It hears, writes down, and never answers: so says the verdict, and so do its notes. */
+    @Test
+    void whatHearsAndNeverAnswersIsNoAnswerAndHasHeardAllOfIt() throws Exception {
+        int port = Command.freePort();
+        Path heard = Files.createTempFile("heard", ".txt");
+        Process dump = new ProcessBuilder("stdbuf", "-oL", "oscdump", String.valueOf(port)).redirectErrorStream(true).redirectOutput(heard.toFile()).start();
+        try (Installation imperan = new Installation()) {
+            put("foreign-layout", null, Layout.plain("Foreign"));
+            put(PAGE.value(), "foreign-layout", Page.plain("Foreign", 2, 6));
+            device(Responder.Way.SAME, port, Command.freePort());
+            Outcome outcome = imperan.bean(Keeper.class).change("salt-clock", show -> show.apply(new EditRequest("Put a foreign device", steps), ADA)).join();
+            assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
+            Report report = proved(imperan, 12);
+            assertThat(report.lines()).singleElement().satisfies(line -> {
+                assertThat(line.verdict()).isEqualTo(Verdict.NO_ANSWER);
+                assertThat(line.suspects()).as("it is there, for its port is open and its machine is this one").doesNotContain(Suspect.PORT_CLOSED);
+            });
+            Desk.waitUntil("it has written both ends and the middle down", () -> linesOf(heard).stream().filter(line -> line.contains("/same/level f "))
+                    .map(line -> Double.valueOf(line.substring(line.lastIndexOf(' ') + 1))).collect(Collectors.toSet()).equals(Set.of(0.0, 0.5, 1.0)));
+        } finally {
+            dump.destroy();
+            dump.waitFor();
+            Files.delete(heard);
+        }
+    }
+
+    private static List<String> linesOf(Path file) {
+        try {
+            return Files.readAllLines(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The report of a proof of the foreign page. */
+    private static Report proved(Installation imperan, int times) {
+        ShowLoop loop = imperan.bean(ShowLoop.class);
+        Desk.waitUntil("their sockets are open", () -> loop.askLive("salt-clock", (running, now) -> running.links().stream().allMatch(link -> link.socket().works())).join());
+        Proofs proofs = imperan.bean(Proofs.class);
+        Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), times, false, List.of());
+        assertThat(proofs.begin("salt-clock", wish, proofs.plan("salt-clock", wish).token(), Actor.of(ADA))).isEmpty();
+        assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running("salt-clock").filter(run -> run.phase() == ProofRun.Phase.ENDED && run.number().isPresent()).isPresent())).isTrue();
+        return proofs.report("salt-clock", proofs.running("salt-clock").orElseThrow().number().orElseThrow()).orElseThrow().report();
     }
 
     private static Verdict verdict(Responder.Way way) {
