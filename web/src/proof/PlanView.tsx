@@ -25,17 +25,17 @@ const WHICH: Record<Which, { text: string; none: string; holds: (known: Proved |
   ALL: { text: "every line", none: "", holds: () => true },
   OPEN: {
     text: "only what is not proved",
-    none: "All of these lines are proved since they were changed last.",
+    none: "All of these lines are proved since they were changed last. Choose every line to prove them again.",
     holds: (known) => known === undefined || !isProved(known),
   },
   SHORT: {
     text: "only what fell short",
-    none: "None of these lines fell short in its last proof.",
+    none: "None of these lines fell short in its last proof. Choose every line to prove them all again.",
     holds: (known) => known?.standing === "SHORT",
   },
   CHANGED: {
     text: "only what is changed or new",
-    none: "None of these lines, nor its target or phrase, changed since its last proof.",
+    none: "None of these lines changed since its last proof, nor did its target or phrase.",
     holds: (known) => known === undefined || known.stale,
   },
 };
@@ -170,8 +170,8 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
               <Play size={20} aria-hidden /> Start the proof
             </PushButton>
             <span className="text-quiet">
-              What stands at the targets is read first and put back afterwards. A hand on a control takes its
-              line out.
+              What stands at the targets is read first and put back afterwards. A hand, here or at the target,
+              takes its line out.
             </span>
           </div>
           {problems.map((problem) => (
