@@ -71,7 +71,7 @@ public final class Hall implements LiveSink {
         return does(MUTE);
     }
 
-    Hall systemRefuses() {
+    public Hall systemRefuses() {
         takes = false;
         return this;
     }
@@ -86,6 +86,12 @@ public final class Hall implements LiveSink {
         }
         now = end;
         return this;
+    }
+
+    /** Lets time pass until then, with all that is due. */
+    public void passTo(long time) {
+        long nanos = Math.max(0, time - now);
+        pass((nanos + MS - 1) / MS);
     }
 
     /** Moves a control, and waits longer than any answer takes. */
@@ -122,13 +128,19 @@ public final class Hall implements LiveSink {
         return this;
     }
 
-    /** What is under way arrives, and what the desk says to it. */
-    public void run() {
+    /**
+     * What is under way arrives, and what the desk says to it.
+     *
+     * @return whether anything was
+     */
+    public boolean run() {
+        boolean any = !under.isEmpty();
         while (!under.isEmpty()) {
             Decoded.Whole whole = (Decoded.Whole) new OscDecoder().decode(under.poll());
             now += MS;
             take(whole.packet(), false);
         }
+        return any;
     }
 
     private void take(OscPacket packet, boolean bundled) {

@@ -89,6 +89,43 @@ class WatchTest {
     }
 
     @Test
+    void aTargetThatIsLostIsOneIncidentUntilItIsBack() {
+        move(0.3);
+        hall.does(Hall.MUTE);
+        move(0.4);
+        hall.pass(10_000);
+        assertThat(watch.incidents()).filteredOn(incident -> incident.kind() == Incident.Kind.LINK_LOST).singleElement().satisfies(incident -> {
+            assertThat(incident.target()).hasValue(Shows.DESK);
+            assertThat(incident.over()).isEmpty();
+        });
+        hall.does(Hall.ECHO);
+        move(0.6);
+        assertThat(watch.incidents()).filteredOn(incident -> incident.kind() == Incident.Kind.LINK_LOST).singleElement().satisfies(incident -> assertThat(incident.over()).isPresent());
+    }
+
+    @Test
+    void aPortThatNobodyHasOpenUntilSomebodyHas() {
+        hall.live.portClosed(Shows.DESK, hall.now);
+        assertThat(watch.incidents()).singleElement().satisfies(incident -> {
+            assertThat(incident.kind()).isEqualTo(Incident.Kind.PORT_CLOSED);
+            assertThat(incident.over()).isEmpty();
+        });
+        move(0.3);
+        assertThat(watch.incidents()).singleElement().satisfies(incident -> assertThat(incident.over()).isPresent());
+    }
+
+    @Test
+    void whatTheSystemDoesNotTake() {
+        hall.systemRefuses();
+        move(0.3);
+        assertThat(watch.incidents()).anySatisfy(incident -> {
+            assertThat(incident.kind()).isEqualTo(Incident.Kind.NOT_SENT);
+            assertThat(incident.about()).isEqualTo("/level");
+            assertThat(incident.control()).hasValue(FADER);
+        });
+    }
+
+    @Test
     void packetsThatAreNone() {
         hall.live.received(Hall.ANSWER_PORT, Hall.DESK_HOST, Hall.DESK_PORT, new byte[] {1, 2, 3}, new OscDecoder().decode(new byte[] {1, 2, 3}), hall.now);
         assertThat(watch.incidents()).singleElement().satisfies(incident -> assertThat(incident.kind()).isEqualTo(Incident.Kind.MALFORMED));

@@ -17,24 +17,13 @@ import imperan.proof.run.ProofRun.Question;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
-import imperan.show.Cells;
 import imperan.show.Control;
-import imperan.show.EditRequest;
-import imperan.show.Listen;
 import imperan.show.Mask;
-import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrase.Effect;
-import imperan.show.Phrasebook;
-import imperan.show.Phrasebook.LinkSheet;
 import imperan.show.ProofRule;
 import imperan.show.Send;
-import imperan.show.Show;
 import imperan.show.Shows;
-import imperan.show.StandInEnd;
-import imperan.show.Target;
-import imperan.show.form.Button;
-import imperan.show.form.Lamp;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -45,60 +34,21 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
+import static imperan.proof.run.Lines.DESK;
+import static imperan.proof.run.Lines.STAND_IN;
+import static imperan.proof.run.Lines.THRICE;
+import static imperan.proof.run.Lines.event;
+import static imperan.proof.run.Lines.f;
+import static imperan.proof.run.Lines.fader;
+import static imperan.proof.run.Lines.hall;
+import static imperan.proof.run.Lines.level;
+import static imperan.proof.run.Lines.listening;
+import static imperan.proof.run.Lines.mute;
+import static imperan.proof.run.Lines.sending;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
 class ProofRunTest {
-
-    private static final Target DESK = Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.QUERIES);
-    private static final Target STAND_IN = DESK.simulatedAt(new StandInEnd(Hall.DESK_HOST, Hall.DESK_PORT, true));
-    private static final PartId BOOK = new PartId("book");
-    private static final Conditions THRICE = new Conditions(3, false, Set.of());
-
-    /** Decimals from 0 to 1 that answer under their own address. */
-    private static Phrase level(String address) {
-        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                AnswerRule.usual(AnswerRule.Kind.SAME), "", "").doing(Effect.VALUE);
-    }
-
-    /** On and off. */
-    private static Phrase mute(String address) {
-        return level(address).with(List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.of(0.0), Optional.of(1.0), "", List.of("0", "1"), Optional.empty())));
-    }
-
-    private static Phrase event(String address) {
-        return Phrase.plain(address, Phrase.Direction.OUT, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME).sayingAnything(), "", "").doing(Effect.EVENT);
-    }
-
-    private static Control fader(String address) {
-        return Shows.fader(address, 0, address);
-    }
-
-    private static Control sending(String address, Send.Phase on, ArgumentSource... arguments) {
-        return Control.plain(address, fader(address).cells(), Button.plain(Button.Action.MOMENTARY), List.of(new Send(on, Optional.of(Shows.DESK), address, List.of(arguments))), List.of());
-    }
-
-    /** A lamp that is lit by an argument of what comes. */
-    private static Control listening(String address, int argument) {
-        return Control.plain(address, fader(address).cells(), Lamp.PLAIN, List.of(), List.of(Listen.value(Optional.of(Shows.DESK), address, argument, 0, 1)));
-    }
-
-    private static ProofHall hall(Target desk, List<Phrase> phrases, Control... controls) {
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(Shows.put(BOOK, null, new Phrasebook("Desks", LinkSheet.unknown()))));
-        for (int i = 0; i < phrases.size(); i++) {
-            steps.add(Shows.put(new PartId("phrase" + i), BOOK, phrases.get(i)));
-        }
-        for (int i = 0; i < controls.length; i++) {
-            steps.add(Shows.put(new PartId("c" + i), Shows.PAGE, controls[i].at(new Cells(i % 8, i / 8 * 2, 1, 2))));
-        }
-        Show show = Shows.withPage();
-        show = Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, desk.speaking(BOOK)), steps.get(0));
-        return new ProofHall(Shows.accepted(show, Shows.ADA, steps.subList(1, steps.size()).toArray(EditRequest.Step[]::new)));
-    }
-
-    private static OscArgument f(double value) {
-        return new OscArgument.Float32((float) value);
-    }
 
     // ---- what is said, and what is put back
 
@@ -483,6 +433,65 @@ class ProofRunTest {
         assertThat(lines).allSatisfy(line -> assertThat(line.because()).hasValue(Obstacle.STOPPED));
         assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.YES);
         assertThat(run.get(0).wasStopped()).isTrue();
+    }
+
+    @Test
+    void stoppedWhileItAsksItLeavesOutWhatWasAsked() {
+        ProofHall hall = oneWay();
+        ProofRun run = hall.start(new Conditions(3, true, Set.of()));
+        hall.until(() -> {
+            run.isWrittenDown();
+            return run.phase() == Phase.ASKING;
+        });
+        assertThat(run.nextDue()).as("a person has time").isEqualTo(Long.MAX_VALUE);
+        run.seen(true);
+        hall.until(() -> run.phase() == Phase.ASKING);
+        run.stop();
+        List<LineResult> lines = hall.toTheEnd();
+        assertThat(lines).extracting(LineResult::verdict).containsExactly(Verdict.WITNESSED, Verdict.SKIPPED);
+        assertThat(lines.get(1).because()).hasValue(Obstacle.STOPPED);
+        assertThat(run.done()).isEqualTo(2);
+        run.stop();
+        assertThat(run.phase()).isEqualTo(Phase.ENDED);
+    }
+
+    /** The desk falls silent just before its old values come: they were sent three times, and stay to be put back. */
+    @Test
+    void whatIsNotConfirmedToBeBackStaysToBePutBack() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a")).stands("/a", f(0.3));
+        hall.hall.does((message, bundled, says) -> {
+            if (message.arguments().equals(List.of(f(0.3)))) {
+                hall.note(message);
+            } else {
+                hall.takes(message, bundled, says);
+            }
+        });
+        ProofRun run = hall.start(THRICE);
+        LineResult line = hall.toTheEnd().get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
+        assertThat(line.restored()).isEqualTo(Restored.UNCONFIRMED);
+        assertThat(hall.moved()).filteredOn(message -> message.arguments().equals(List.of(f(0.3)))).hasSize(3);
+        assertThat(run.toPutBack()).extracting(old -> old.back().arguments()).containsExactly(List.of(f(0.3)));
+    }
+
+    @Test
+    void whatWasCountedOfATarget() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            if (!message.address().equals("/2")) {
+                says.accept(message.address(), message.arguments());
+            }
+        });
+        ProofRun run = hall.start(new Conditions(12, false, Set.of()));
+        hall.toTheEnd();
+        assertThat(run.said()).as("all but the two questions with which the target is found").isEqualTo(hall.heard.size() - 2);
+        assertThat(run.figures()).singleElement().satisfies(figures -> {
+            assertThat(figures.name()).isEqualTo("Desk");
+            assertThat(figures.standIn()).isTrue();
+            assertThat(figures.loss().of()).isEqualTo(15);
+            assertThat(figures.loss().lost()).isEqualTo(3);
+        });
     }
 
     @Test
