@@ -1,9 +1,10 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { CaptureLine, PlayAsked } from "../api/types";
 import { partsOf, useShow } from "../live/show";
-import { peersOf, play } from "../requests/captures";
+import { play } from "../requests/captures";
 import { Select } from "../ui/Select";
 import { WideDialog } from "../ui/WideDialog";
+import { usePeers } from "./usePeers";
 
 const EVERYBODY = "everybody";
 const STEP = "step";
@@ -14,19 +15,9 @@ export function PlayDialog({ capture, onClose }: { capture: CaptureLine; onClose
   const targets = partsOf(parts, "target");
   const [target, setTarget] = useState(targets[0]?.part.id ?? "");
   const [which, setWhich] = useState<PlayAsked["which"]>("OUT");
-  const [peers, setPeers] = useState<string[]>([]);
+  const peers = usePeers(capture.id);
   const [peer, setPeer] = useState(EVERYBODY);
   const [speed, setSpeed] = useState("1");
-  useEffect(() => {
-    let wanted = true;
-    peersOf(capture.id).then(
-      (told) => wanted && setPeers(told),
-      () => wanted && setPeers([]),
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [capture.id]);
   const named = (end: string) =>
     targets.find((t) => {
       const { host, port, standIn } = t.part.body;

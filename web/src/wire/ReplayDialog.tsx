@@ -2,10 +2,11 @@ import { SkipBack, SkipForward } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { CaptureLine, Problem, Replay } from "../api/types";
 import { partsOf, useShow } from "../live/show";
-import { peersOf, replay } from "../requests/captures";
+import { replay } from "../requests/captures";
 import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { WideDialog } from "../ui/WideDialog";
+import { usePeers } from "./usePeers";
 
 const ALL = "all";
 const ITSELF = "itself";
@@ -19,20 +20,10 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
     useShow((s) => s.parts),
     "target",
   );
-  const [peers, setPeers] = useState<string[]>([]);
+  const peers = usePeers(capture.id);
   const [peer, setPeer] = useState(ALL);
   const [target, setTarget] = useState(ITSELF);
   const [found, setFound] = useState<Replay | null>(null);
-  useEffect(() => {
-    let wanted = true;
-    peersOf(capture.id).then(
-      (told) => wanted && setPeers(told),
-      () => wanted && setPeers([]),
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [capture.id]);
   const [speed, setSpeed] = useState<string | null>(null);
   const look = (until: number | null) =>
     replay(capture.id, {

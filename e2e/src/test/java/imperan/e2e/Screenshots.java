@@ -3,7 +3,6 @@ package imperan.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.KeyboardModifier;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.standins.Fault;
@@ -11,7 +10,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
 import java.nio.file.Path;
-import java.util.List;
 
 /** The pictures of docs/screenshots, made by {@code ./imperan shots}. Not a test: it asserts nothing about them. */
 @EnabledIfSystemProperty(named = "imperan.shots", matches = ".+")
@@ -54,11 +52,6 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send once")).click();
             page.getByText("agrees").waitFor();
             shot(page, folder, "build");
-            for (String more : new String[] {"level-4", "level-5", "level-6", "level-7"}) {
-                page.locator("[data-build=" + more + "]").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
-            }
-            page.getByText("5 selected").waitFor();
-            shot(page, folder, "build-several");
 
             page.navigate(imperan.url("/#/wire"));
             page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Repeating messages")).waitFor();
@@ -115,6 +108,9 @@ class Screenshots {
             page.navigate(imperan.url("/#/proof/ready"));
             page.locator("[data-question=ANSWERED][data-ready=false]").scrollIntoViewIfNeeded();
             shot(page, folder, "ready");
+            page.navigate(imperan.url("/#/proof/watch"));
+            page.locator("[data-incident=NO_ANSWER]").waitFor();
+            shot(page, folder, "watch");
             imperan.fault("Bellows", Fault.DEAF, false);
 
             imperan.fault("Eddy", Fault.CLAMPED, true);

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 
 /** A hall with a desk that keeps what it is told, answers questions, and can be proved. */
 final class ProofHall {
@@ -54,6 +55,17 @@ final class ProofHall {
     /** Those that moved something. */
     List<OscMessage> moved() {
         return heard.stream().filter(message -> !message.arguments().isEmpty()).toList();
+    }
+
+    /** The least time between two that moved something, in nanoseconds. */
+    long leastGap() {
+        List<Long> at = new ArrayList<>();
+        for (int i = 0; i < heard.size(); i++) {
+            if (!heard.get(i).arguments().isEmpty()) {
+                at.add(heardAt.get(i));
+            }
+        }
+        return IntStream.range(1, at.size()).mapToLong(i -> at.get(i) - at.get(i - 1)).min().orElseThrow();
     }
 
     ProofHall stands(String address, OscArgument... values) {

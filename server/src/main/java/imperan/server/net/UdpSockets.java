@@ -232,7 +232,13 @@ public final class UdpSockets implements AutoCloseable {
     /** Closes them, one by one: a socket that is being opened while its event loop ends would be left to nobody, and keep its port. */
     @Override
     public void close() {
-        opener.shutdown();
+        synchronized (this) {
+            // a try that waits for its time would be waited for
+            if (retry != null) {
+                retry.cancel(false);
+            }
+            opener.shutdown();
+        }
         try {
             if (opener.awaitTermination(CLOSING_SECONDS, TimeUnit.SECONDS)) {
                 close(mouths, Set.of(), Mouth::channel);
