@@ -401,6 +401,67 @@ class ProofRunTest {
         assertThat(line.answered()).isEqualTo(8);
     }
 
+    /** What a desk may do to what it hears, and what is to be said of that. */
+    private enum Habit {
+        LATE(Verdict.LATE), HALVES(Verdict.WRONG_VALUE), IN_WORDS(Verdict.WRONG_TYPE), ELSEWHERE(Verdict.OTHER_ADDRESS), CLOSED(Verdict.PORT_CLOSED), MUTE(Verdict.NO_ANSWER);
+
+        private final Verdict verdict;
+
+        Habit(Verdict verdict) {
+            this.verdict = verdict;
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(Habit.class)
+    void whatEachAnswerSaysOfTheLine(Habit habit) {
+        // what arrives takes a millisecond
+        Phrase phrase = level("/a");
+        Phrase late = new Phrase(phrase.address(), phrase.direction(), phrase.arguments(), phrase.answer().within(0.0005), phrase.effect(), "", "", List.of(), ProofRule.USUAL);
+        ProofHall hall = hall(STAND_IN, List.of(habit == Habit.LATE ? late : phrase), fader("/a")).stands("/a", f(0.3));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            boolean probe = !message.arguments().isEmpty();
+            double value = probe ? ((OscArgument.Float32) message.arguments().get(0)).value() : 0.3;
+            switch (probe ? habit : Habit.LATE) {
+                case LATE -> says.accept(message.address(), List.of(f(value)));
+                case HALVES -> says.accept(message.address(), List.of(f(value / 2 + 0.2)));
+                case IN_WORDS -> says.accept(message.address(), List.of(new OscArgument.Text("loud")));
+                case ELSEWHERE -> says.accept("/other", message.arguments());
+                case CLOSED -> hall.hall.live.portClosed(Shows.DESK, hall.hall.now);
+                case MUTE -> { }
+            }
+        });
+        LineResult line = hall.prove(THRICE).get(0);
+        assertThat(line.verdict()).isEqualTo(habit.verdict);
+        assertThat(line.answered()).isZero();
+        assertThat(line.probes()).isBetween(1, 3);
+        assertThat(line.sent()).isIn("0.0", "0.5", "1.0");
+        boolean answered = habit == Habit.LATE || habit == Habit.HALVES || habit == Habit.IN_WORDS;
+        assertThat(line.worst().isPresent()).isEqualTo(answered);
+        assertThat(line.said().isEmpty()).isEqualTo(!answered);
+        if (answered) {
+            assertThat(line.median().orElseThrow()).isBetween(1L, line.worst().orElseThrow());
+        }
+    }
+
+    /** While others are still asked where they stand, this one is moved at the desk: that is where it goes back to. */
+    @Test
+    void whatIsToldBeforeAnythingIsMovedIsWhatStands() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2")).stands("/1", f(0.3));
+        ProofRun run = hall.start(THRICE);
+        hall.until(() -> hall.heard.stream().filter(message -> message.address().equals("/2")).count() > 1);
+        hall.hall.pass(100);
+        run.act(hall.hall.live, 0, hall.hall.now);
+        assertThat(run.phase()).isEqualTo(Phase.READING);
+        hall.stands("/1", f(0.6));
+        hall.hall.from(Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, OscMessage.of("/1", f(0.6)));
+        LineResult line = hall.toTheEnd().get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
+        assertThat(line.restored()).isEqualTo(Restored.YES);
+        assertThat(hall.stands.get("/1")).containsExactly(f(0.6));
+    }
+
     // ---- how it is stopped
 
     private ProofHall midway(List<ProofRun> started) {
