@@ -61,7 +61,10 @@ class Screenshots {
             }
             try (Page hand = chromium.device("Ben")) {
                 hand.navigate(imperan.url("/#/run/sound"));
+                Hands.waitForRun(hand);
+                Hands.control(hand, "level-5").and(hand.locator("[data-belief=KNOWN]")).waitFor();
                 Hands.drag(hand, "level-5", 0.5, 0.7);
+                page.locator("[data-wire=out]").filter(new Locator.FilterOptions().setHasText("/bellows/in/5/level")).first().waitFor();
             }
             page.locator("[data-wire=in]").filter(new Locator.FilterOptions().setHasText("/bellows/in/5/level")).first().waitFor();
             shot(page, folder, "wire");
