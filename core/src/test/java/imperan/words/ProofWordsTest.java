@@ -28,7 +28,8 @@ class ProofWordsTest {
     @EnumSource(Verdict.class)
     void aVerdictIsOneOrTwoWordsAndSaysWhatIsToBeDoneAbout(Verdict verdict) {
         assertThat(ProofWords.verdict(verdict).split(" ")).hasSizeBetween(1, 2);
-        assertThat(ProofWords.says(line(verdict)).isEmpty()).isEqualTo(verdict.standing() == Standing.GOOD);
+        // what was heard is of interest though nothing is to be done
+        assertThat(ProofWords.says(line(verdict)).isEmpty()).isEqualTo(verdict.standing() == Standing.GOOD && verdict != Verdict.HEARD);
         assertThat(ProofWords.says(line(verdict))).doesNotEndWith(".");
     }
 
@@ -42,6 +43,7 @@ class ProofWordsTest {
     void numbersHaveTheirUnits() {
         assertThat(ProofWords.says(line(Verdict.LATE))).isEqualTo("Answered after 700 ms, later than its limit");
         assertThat(ProofWords.says(line(Verdict.INTERMITTENT))).isEqualTo("8 of 12 answered");
+        assertThat(ProofWords.says(line(Verdict.HEARD))).isEqualTo("Bellows says 1");
         assertThat(ProofWords.millis(1_540_000)).isEqualTo("1.5 ms");
         assertThat(ProofWords.loss(Loss.of(0, 20))).isEqualTo("0 of 20 lost: 0 % to 17 % (95 %)");
         assertThat(ProofWords.loss(Loss.of(0, 0))).isEqualTo("nothing judged");
