@@ -47,14 +47,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** A thousand lines proved at a target that answers at once, beside a bare loop that keeps as many messages under way over the same kind of sockets. */
+/** A thousand lines proved at a target that answers at once, beside a bare loop that keeps as many messages under way over the same sockets. */
 final class Proved {
 
     private static final int LINES = 1_000;
     private static final int COLUMNS = 50;
     private static final int ROWS = 10;
     private static final int TIMES = 3;
-    private static final int ROUNDS = 5;
+    private static final int ROUNDS = 9;
     /** As many as a proof has under way at a stand-in. */
     private static final int UNDER_WAY = 8;
     private static final int LONGEST_SECONDS = 120;
@@ -67,7 +67,7 @@ final class Proved {
     }
 
     void besideABareLoop() throws IOException, InterruptedException {
-        try (DatagramSocket farEnd = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
+        try (DatagramSocket farEnd = new DatagramSocket(0, InetAddress.getLoopbackAddress()); BareLoop loop = new BareLoop(packets(), farEnd.getLocalPort(), Stage.freePort())) {
             Thread answering = new Thread(() -> answer(farEnd), "far end");
             answering.start();
             String show = stage.bean(Shows.class).create("Proof").show().orElseThrow();
@@ -82,16 +82,18 @@ final class Proved {
             Main.print("Proof of %d lines, each %d times, at a target that answers at once", LINES, TIMES);
             for (int round = 0; round <= ROUNDS; round++) {
                 Machine.Steal steal = new Machine.Steal();
+                long planned = System.nanoTime();
+                ProofRun run = begin(show, TIMES);
                 long begun = System.nanoTime();
-                ProofRun run = prove(show);
+                waitFor(run);
                 double ours = (System.nanoTime() - begun) / 1e9;
-                double bare = bare(farEnd.getLocalPort(), run.said());
+                double bare = loop.run(run.said(), UNDER_WAY);
                 long confirmed = run.outcomes().stream().filter(outcome -> outcome.result().verdict() == Verdict.CONFIRMED).count();
                 // the first round warms up
                 if (round > 0) {
                     ratios.add(ours / bare);
-                    Main.print("  round %d: %.2f s for %d messages, questions and what is put back included; %d of %d confirmed; bare loop %.2f s; ratio %.2f (stolen %.1f %%)", round, ours, run.said(),
-                            confirmed, LINES, bare, ours / bare, steal.percent());
+                    Main.print("  round %d: %.2f s for %d messages, questions and what is put back included; %d of %d confirmed; planned in %.2f s; bare loop %.2f s; ratio %.2f (stolen %.1f %%)", round, ours, run.said(),
+                            confirmed, LINES, (begun - planned) / 1e9, bare, ours / bare, steal.percent());
                 }
             }
             ratios.sort(null);
@@ -115,12 +117,6 @@ final class Proved {
         Main.print("  stopped midway: the order took %.1f ms; %d messages left after it, to put back; ended %.1f ms after it", (ordered - at) / 1e6, run.said() - said, (System.nanoTime() - at) / 1e6);
     }
 
-    private ProofRun prove(String show) throws InterruptedException {
-        ProofRun run = begin(show, TIMES);
-        waitFor(run);
-        return run;
-    }
-
     private ProofRun begin(String show, int times) throws InterruptedException {
         Proofs proofs = stage.bean(Proofs.class);
         Wish wish = new Wish(Optional.empty(), Optional.empty(), Set.of(), times, false, List.of());
@@ -142,26 +138,12 @@ final class Proved {
         }
     }
 
-    /** @return seconds that so many messages take, each sent once an earlier one was answered */
-    private static double bare(int port, int messages) throws IOException {
+    private static byte[][] packets() {
         byte[][] packets = new byte[LINES][];
         for (int i = 0; i < LINES; i++) {
             packets[i] = OscEncoder.encode(OscMessage.of(address(i), new OscArgument.Float32(0.5f)));
         }
-        try (DatagramSocket socket = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
-            socket.setSoTimeout(1_000);
-            DatagramPacket heard = new DatagramPacket(new byte[2_048], 2_048);
-            long begun = System.nanoTime();
-            int sent = 0;
-            for (int answered = 0; answered < messages; answered++) {
-                while (sent < messages && sent - answered < UNDER_WAY) {
-                    byte[] packet = packets[sent++ % LINES];
-                    socket.send(new DatagramPacket(packet, packet.length, InetAddress.getLoopbackAddress(), port));
-                }
-                socket.receive(heard);
-            }
-            return (System.nanoTime() - begun) / 1e9;
-        }
+        return packets;
     }
 
     /** Keeps what it is told, tells it back, and tells it who asks. */
