@@ -161,9 +161,11 @@ function AskedFor({ asking, say }: { asking: ProofAsking; say: (what: ProofOrder
             <PushButton className={big} onClick={() => say("NOT_SEEN")}>
               <EyeOff size={22} aria-hidden /> No, nothing
             </PushButton>
-            <PushButton className={big} onClick={() => say("SEND")}>
-              <Send size={22} aria-hidden /> Send it again
-            </PushButton>
+            {asking.again && (
+              <PushButton className={big} onClick={() => say("SEND")}>
+                <Send size={22} aria-hidden /> Send it again
+              </PushButton>
+            )}
           </>
         )}
       </div>

@@ -65,8 +65,11 @@ public final class ProofRun {
         SEEN
     }
 
-    /** @param line about which it is asked */
-    public record Asking(PlannedLine line, Question question) {
+    /**
+     * @param line  about which it is asked
+     * @param again whether it may be sent once more in this proof
+     */
+    public record Asking(PlannedLine line, Question question, boolean again) {
     }
 
     /** What is to be put back by hand if this machine fails meanwhile. */
@@ -84,6 +87,8 @@ public final class ProofRun {
     private Optional<Deque<Line>> questions = Optional.empty();
     private final List<Flight> asked = new ArrayList<>();
     private final Deque<PlannedLine> attended = new ArrayDeque<>();
+    /** How often a person had each line sent. */
+    private final Map<String, Integer> sends = new HashMap<>();
     /** One-way lines about which a person was asked already. */
     private final Set<String> looked = new HashSet<>();
     /** What groups that are done moved, and nobody confirmed to be back. */
@@ -226,9 +231,12 @@ public final class ProofRun {
         phase = Phase.STOPPING;
     }
 
-    /** The line that is asked about is sent, once more where it was sent already. */
+    /** The line that is asked about is sent, once more where it was sent already; no more often than its phrase allows. */
     public void send() {
-        asking().ifPresent(open -> {
+        asking().filter(Asking::again).ifPresent(open -> {
+            sends.merge(open.line().id(), 1, Integer::sum);
+            // whoever wants it once more wants to look once more
+            looked.remove(open.line().id());
             PlannedGroup alone = new PlannedGroup(open.line().target().orElseThrow(), List.of(open.line()), PlannedGroup.Turn.EVENTS);
             of(alone.target()).add(new GroupRun(alone, new Conditions(1, true, plan.conditions().cleared()), true));
             asking = Optional.empty();
@@ -366,14 +374,20 @@ public final class ProofRun {
                 .filter(outcome -> outcome.result().verdict() == Verdict.ONE_WAY).isPresent()).filter(line -> !looked.contains(line.id())).findFirst() : Optional.empty();
         if (unseen.isPresent()) {
             looked.add(unseen.get().id());
-            asking = unseen.map(line -> new Asking(line, Question.SEEN));
+            asking = unseen.map(line -> new Asking(line, Question.SEEN, isAllowed(line)));
             phase = Phase.ASKING;
         } else if (!attended.isEmpty()) {
-            asking = Optional.of(new Asking(attended.pollFirst(), Question.SEND));
+            asking = Optional.of(attended.pollFirst()).map(line -> new Asking(line, Question.SEND, isAllowed(line)));
             phase = Phase.ASKING;
         } else {
             phase = Phase.ENDED;
         }
+    }
+
+    /** What was said of it by itself counts, too. */
+    private boolean isAllowed(PlannedLine line) {
+        int bySelf = line.way() == Way.RUNS ? 1 : 0;
+        return line.rule().most().map(most -> bySelf + sends.getOrDefault(line.id(), 0) < most).orElse(true);
     }
 
     // ---- what happens

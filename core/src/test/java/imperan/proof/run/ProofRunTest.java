@@ -595,6 +595,30 @@ class ProofRunTest {
         assertThat(lines.get(1).because()).hasValue(Obstacle.LEFT_OUT);
     }
 
+    /** A bell that may be struck twice in one proof: once by itself, once more for who did not look. */
+    @Test
+    void whatMayStartSoOftenIsNotSentOnceMore() {
+        Phrase bell = new Phrase("/bell", Phrase.Direction.OUT, List.of(), AnswerRule.usual(AnswerRule.Kind.NONE), Effect.EVENT, "", "", List.of(), ProofRule.USUAL.atMost(2).spaced(3));
+        ProofHall hall = hall(STAND_IN, List.of(bell), sending("/bell", Send.Phase.PRESS));
+        ProofRun run = hall.start(new Conditions(3, true, Set.of()));
+        hall.until(() -> {
+            run.isWrittenDown();
+            return run.phase() == Phase.ASKING;
+        });
+        assertThat(run.asking().orElseThrow().again()).isTrue();
+        long first = hall.heardAt.get(hall.heardAt.size() - 1);
+        run.send();
+        hall.until(() -> run.phase() == Phase.ASKING);
+        assertThat(hall.heard.stream().filter(message -> message.address().equals("/bell"))).hasSize(2);
+        assertThat(hall.heardAt.get(hall.heardAt.size() - 1) - first).isGreaterThanOrEqualTo(3_000 * Hall.MS);
+        assertThat(run.asking().orElseThrow().question()).isEqualTo(Question.SEEN);
+        assertThat(run.asking().orElseThrow().again()).isFalse();
+        run.send();
+        assertThat(run.phase()).as("nothing more is sent").isEqualTo(Phase.ASKING);
+        run.seen(true);
+        assertThat(hall.toTheEnd()).extracting(LineResult::verdict).containsExactly(Verdict.WITNESSED);
+    }
+
     @Test
     void whatIsNotSaidByItselfIsSaidOnceAPersonWantsIt() {
         ProofHall hall = oneWay();

@@ -108,12 +108,13 @@ final class ProofViews {
     /**
      * What a person is asked.
      *
-     * @param says what is sent, in words
+     * @param says  what is sent, in words
+     * @param again whether it may be sent once more in this proof
      */
-    public record AskView(ProofRun.Question question, PartId control, String page, String label, String targetName, String address, String says, String because) {
+    public record AskView(ProofRun.Question question, PartId control, String page, String label, String targetName, String address, String says, String because, boolean again) {
         static AskView of(ProofRun.Asking asking) {
             PlanLine line = PlanLine.of(asking.line());
-            return new AskView(asking.question(), line.control(), line.page(), line.label(), line.targetName(), line.address(), line.says(), line.because());
+            return new AskView(asking.question(), line.control(), line.page(), line.label(), line.targetName(), line.address(), line.says(), line.because(), asking.again());
         }
     }
 
