@@ -62,7 +62,7 @@ final class Flight {
     }
 
     /** An answer is awaited. */
-    void isAwaitedNow() {
+    void opened() {
         awaited = true;
     }
 

@@ -60,7 +60,7 @@ final class Flights {
         boolean ours = event.cause().actor().kind() == Actor.Kind.PROOF && inHand.isPresent();
         if (ours && event instanceof LiveEvent.Opened opened) {
             awaited.put(opened.exchange(), inHand.get());
-            inHand.get().isAwaitedNow();
+            inHand.get().opened();
         } else if (ours && event instanceof LiveEvent.Stopped stop) {
             inHand.get().lands(stopped(stop.reason()));
         } else if (event instanceof LiveEvent.Ended ended && ended.exchange() == 0) {

@@ -94,7 +94,7 @@ final class GroupRun {
     /** When something is to be said whatever comes; empty where it waits for answers only. */
     Optional<Long> due() {
         if (steps.isEmpty()) {
-            return Optional.empty();
+            return built && open.isEmpty() && !done ? Optional.of(spacedUntil) : Optional.empty();
         }
         return open.isEmpty() ? Optional.of(steps.peekFirst().release() ? saidAt : spacedUntil) : steps.peekFirst().release() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
     }
@@ -116,7 +116,7 @@ final class GroupRun {
         if (!open.isEmpty() && !(releases && now >= saidAt + PRESSED_NANOS)) {
             return settled;
         }
-        if (!steps.isEmpty() && !releases && now < spacedUntil) {
+        if (!releases && now < spacedUntil && (!steps.isEmpty() || isToPutBack())) {
             return settled;
         } else if (!steps.isEmpty()) {
             step(steps.pollFirst(), now, mouth);
@@ -127,11 +127,16 @@ final class GroupRun {
             Optional<Line> back = place.back();
             if (back.isPresent()) {
                 open.add(new Waiting(mouth.say(back.get(), For.PUTTING_BACK, place.limitNanos()), Optional.empty(), place));
+                wasSaid(false, now);
                 return true;
             }
         }
         done = true;
         return true;
+    }
+
+    private boolean isToPutBack() {
+        return !leaves && places.values().stream().anyMatch(Place::isToPutBack);
     }
 
     private boolean read(Mouth mouth) {
@@ -170,7 +175,14 @@ final class GroupRun {
         open.add(new Waiting(mouth.say(step.line(), step.judged().isPresent() ? For.PROBE : For.BETWEEN, place.limitNanos()), step.judged(), place));
         place.says(step.line().arguments());
         saidAt = now;
-        spacedUntil = now + step.judged().map(PlannedLine::spacingNanos).orElse(0L);
+        wasSaid(step.release(), now);
+    }
+
+    /** What is released belongs to what was pressed, so nothing has to pass in between. */
+    private void wasSaid(boolean release, long now) {
+        if (!release) {
+            waitUntil(now + plan.spacingNanos());
+        }
     }
 
     /** What is said next is said no sooner. */
@@ -211,7 +223,7 @@ final class GroupRun {
             }
             case PROBE -> judged(waiting, landing, live, now);
         }
-        if (waiting.place.isAnswered(landing.isBack()) && !puttingBack) {
+        if (waiting.place.answered(landing.isBack()) && !puttingBack) {
             taken.add(waiting.place.address());
         }
     }
@@ -279,7 +291,7 @@ final class GroupRun {
     }
 
     /** Somebody else moves what it stands in the way of: what it moved already is put back, for that may silence what they play. */
-    void isBeside() {
+    void standsBack() {
         endsBecause(Obstacle.MOVED_BESIDE);
     }
 

@@ -67,7 +67,7 @@ final class Place {
      *
      * @return whether somebody else moved it
      */
-    boolean isAnswered(boolean rightly) {
+    boolean answered(boolean rightly) {
         boolean moved = rightly && !odd.isEmpty();
         ours.addAll(odd);
         odd.clear();
@@ -134,9 +134,14 @@ final class Place {
         return last;
     }
 
+    /** Whether it was moved, and nobody tried yet, or not often enough, to bring it back. */
+    boolean isToPutBack() {
+        return moved && restored == Restored.NOT_MOVED;
+    }
+
     /** The line that puts the old value back, where it was moved and is known; what is not becomes its state. */
     Optional<Line> back() {
-        if (!moved || restored != Restored.NOT_MOVED) {
+        if (!isToPutBack()) {
             return Optional.empty();
         }
         Optional<List<OscArgument>> old = old();

@@ -1,6 +1,7 @@
 package imperan.proof.run;
 
 import imperan.show.PartId;
+import imperan.show.Phrase;
 
 import java.util.List;
 
@@ -27,6 +28,16 @@ public record PlannedGroup(PartId target, List<PlannedLine> lines, Turn turn) {
 
     boolean isAlone() {
         // what is spaced is spaced whichever of its lines is said
-        return turn != Turn.VALUES || lines.stream().anyMatch(line -> line.spacingNanos() > 0);
+        return turn != Turn.VALUES || spacingNanos() > 0;
+    }
+
+    /** From one message to the next, at least, whichever of its lines is said; 0 where that does not matter. */
+    long spacingNanos() {
+        return lines.stream().mapToLong(PlannedLine::spacingNanos).max().orElse(0);
+    }
+
+    /** Its phrases of which that is asked. */
+    List<Phrase> spaced() {
+        return lines.stream().filter(line -> line.spacingNanos() > 0).flatMap(line -> line.phrase().stream()).distinct().toList();
     }
 }

@@ -398,6 +398,9 @@ public final class ProofRun {
      * @param missed packets that this machine did not handle in time, so far
      */
     public void happened(LiveEvent event, long missed) {
+        if (phase == Phase.ENDED) {
+            return;
+        }
         flights.happened(event, missed);
         if (event instanceof LiveEvent.LineLeft left && left.cause().actor().kind() != Actor.Kind.PROOF && left.cause().actor().kind() != Actor.Kind.IMPERAN
                 && !left.line().arguments().isEmpty()) {
@@ -423,7 +426,7 @@ public final class ProofRun {
         Vocabulary.of(plan.show(), target.target()).said(address).ifPresent(known -> known.phrase().masks().forEach(mask -> {
             SlotAddress where = SlotAddress.parseFreely(mask.address());
             String own = where.fill(known.numbers());
-            target.all().stream().filter(group -> group.moves(other -> mask.elsewhere() ? !other.equals(own) && where.match(other).isPresent() : other.equals(own))).forEach(GroupRun::isBeside);
+            target.all().stream().filter(group -> group.moves(other -> mask.elsewhere() ? !other.equals(own) && where.match(other).isPresent() : other.equals(own))).forEach(GroupRun::standsBack);
         }));
     }
 }

@@ -89,7 +89,7 @@ final class TargetRun {
                 return mouth.say(line, why, limit);
             });
             group.taken().forEach(taken);
-            group.plan().lines().get(0).phrase().filter(phrase -> group.plan().lines().get(0).spacingNanos() > 0).ifPresent(phrase -> spaced.put(phrase, group.spacedUntil()));
+            group.plan().spaced().forEach(phrase -> spaced.put(phrase, group.spacedUntil()));
             if (group.isDone()) {
                 all.remove();
                 ended.accept(group);
@@ -103,7 +103,7 @@ final class TargetRun {
         while (!waiting.isEmpty() && active.size() < most && active.stream().noneMatch(group -> group.plan().isAlone())
                 && (active.isEmpty() || !waiting.peekFirst().plan().isAlone())) {
             GroupRun next = waiting.pollFirst();
-            next.plan().lines().get(0).phrase().map(spaced::get).ifPresent(next::waitUntil);
+            next.plan().spaced().stream().map(phrase -> spaced.getOrDefault(phrase, Long.MIN_VALUE)).forEach(next::waitUntil);
             active.add(next);
         }
     }

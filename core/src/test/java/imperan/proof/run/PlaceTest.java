@@ -53,7 +53,7 @@ class PlaceTest {
     void whatItPassesOnItsWayIsNobodysHand() {
         place.says(List.of(f(0.8)));
         assertThat(hears(0.5, true)).isFalse();
-        assertThat(place.isAnswered(true)).isFalse();
+        assertThat(place.answered(true)).isFalse();
         assertThat(hears(0.5, false)).as("told once more, late").isFalse();
     }
 
@@ -62,16 +62,16 @@ class PlaceTest {
         place.says(List.of(f(0.8)));
         for (double elsewhere : new double[] {0.1, 0.95}) {
             assertThat(hears(elsewhere, true)).isFalse();
-            assertThat(place.isAnswered(true)).as("%s", elsewhere).isTrue();
+            assertThat(place.answered(true)).as("%s", elsewhere).isTrue();
         }
-        assertThat(place.isAnswered(true)).as("it is told once").isFalse();
+        assertThat(place.answered(true)).as("it is told once").isFalse();
     }
 
     @Test
     void withoutARightAnswerItIsAWrongOne() {
         place.says(List.of(f(0.8)));
         assertThat(hears(0.1, true)).isFalse();
-        assertThat(place.isAnswered(false)).isFalse();
+        assertThat(place.answered(false)).isFalse();
         assertThat(hears(0.1, false)).as("the same wrong answer again").isFalse();
         assertThat(hears(0.2, false)).isTrue();
     }
@@ -80,7 +80,7 @@ class PlaceTest {
     void aTextIsNeverOnTheWay() {
         place.says(List.of(f(0.8)));
         assertThat(place.hears(List.of(new OscArgument.Text("moving")), true)).isFalse();
-        assertThat(place.isAnswered(true)).as("nothing that this line could say").isFalse();
+        assertThat(place.answered(true)).as("nothing that this line could say").isFalse();
     }
 
     // ---- what is back

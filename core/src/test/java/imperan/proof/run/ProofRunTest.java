@@ -215,17 +215,37 @@ class ProofRunTest {
         List<LineResult> lines = hall.prove(new Conditions(12, false, Set.of()));
         assertThat(lines).extracting(LineResult::probes).containsExactly(2, 2);
         assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.CONFIRMED);
-        for (String address : List.of("/1", "/2")) {
-            List<Long> probes = new ArrayList<>();
-            for (int i = 0; i < hall.heard.size(); i++) {
-                boolean probe = hall.heard.get(i).address().equals(address) && !hall.heard.get(i).arguments().isEmpty() && !hall.heard.get(i).arguments().equals(List.of(f(0.3)));
-                if (probe) {
-                    probes.add(hall.heardAt.get(i));
-                }
+        assertThat(hall.moved()).as("two probes and what is put back, of each").hasSize(6);
+        assertThat(hall.leastGap()).isGreaterThanOrEqualTo(2_000 * Hall.MS);
+    }
+
+    /** What is pressed is released at once; the next press waits. */
+    @Test
+    void aReleaseIsNotWaitedForAndDoesNotShortenTheWait() {
+        Control key = sending("/key", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1"));
+        key = key.withLines(List.of(key.sends().get(0), new Send(Send.Phase.RELEASE, Optional.of(Shows.DESK), "/key", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")))), List.of());
+        ProofHall hall = hall(STAND_IN, List.of(mute("/key").proved(ProofRule.USUAL.spaced(2))), key);
+        hall.prove(THRICE);
+        List<Long> presses = new ArrayList<>();
+        for (int i = 0; i < hall.heard.size(); i++) {
+            if (hall.heard.get(i).arguments().equals(List.of(new OscArgument.Int32(1)))) {
+                presses.add(hall.heardAt.get(i));
+                assertThat(hall.heardAt.get(i + 1) - hall.heardAt.get(i)).isLessThanOrEqualTo(205 * Hall.MS);
             }
-            assertThat(probes).hasSize(2);
-            assertThat(probes.get(1) - probes.get(0)).isGreaterThanOrEqualTo(2_000 * Hall.MS);
         }
+        assertThat(presses).hasSizeGreaterThanOrEqualTo(3);
+        for (int i = 1; i < presses.size(); i++) {
+            assertThat(presses.get(i) - presses.get(i - 1)).isGreaterThanOrEqualTo(2_000 * Hall.MS);
+        }
+    }
+
+    @Test
+    void whatComesAfterTheEndChangesNothing() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a"), level("/key").going(Phrase.Direction.IN)), fader("/a"), listening("/key", 0));
+        ProofRun run = hall.start(THRICE);
+        hall.toTheEnd();
+        hall.hall.from(Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, OscMessage.of("/key", f(1)));
+        assertThat(run.heard()).extracting(LineResult::verdict).containsExactly(Verdict.NOT_HEARD);
     }
 
     @Test
