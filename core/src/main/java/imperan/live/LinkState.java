@@ -13,5 +13,10 @@ public enum LinkState {
     /** Its host says that nobody has the port open. */
     PORT_CLOSED,
     /** One-way by nature: nothing is expected. */
-    SENDS_ONLY
+    SENDS_ONLY;
+
+    /** Whether the target is there, as far as anything tells. */
+    public boolean isThere() {
+        return this == ANSWERING || this == HEARD || this == SENDS_ONLY;
+    }
 }

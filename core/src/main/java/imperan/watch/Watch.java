@@ -39,9 +39,16 @@ public final class Watch {
         since = now;
     }
 
-    /** Begins anew: what happened before is forgotten. */
+    /** Begins anew: what happened before is forgotten, but for targets that are still not there. */
     public void begin(long now) {
+        incidents.values().removeIf(incident -> incident.over().isPresent() || incident.kind() != Kind.LINK_LOST && incident.kind() != Kind.PORT_CLOSED);
+        since = now;
+    }
+
+    /** Another show runs: nothing of this is of it. */
+    public void forget(long now) {
         incidents.clear();
+        awaited.clear();
         since = now;
     }
 

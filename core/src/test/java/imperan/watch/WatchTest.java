@@ -150,6 +150,19 @@ class WatchTest {
         assertThat(watch.since()).isEqualTo(hall.now);
     }
 
+    @Test
+    void aTargetThatIsStillNotThereStaysWhenItBeginsAnew() {
+        hall.live.portClosed(Shows.DESK, hall.now);
+        watch.begin(hall.now);
+        assertThat(watch.incidents()).extracting(Incident::kind).containsExactly(Incident.Kind.PORT_CLOSED);
+        move(0.3);
+        watch.begin(hall.now);
+        assertThat(watch.incidents()).isEmpty();
+        hall.live.portClosed(Shows.DESK, hall.now);
+        watch.forget(hall.now);
+        assertThat(watch.incidents()).as("another show runs").isEmpty();
+    }
+
     /** Memory is bounded, however many different things go wrong. */
     @Test
     void theOneThatIsLongestAgoMakesRoom() {

@@ -14,7 +14,7 @@ import java.util.Optional;
  *
  * @param open how many of the incidents are not known to be over
  */
-public record WatchView(double since, double now, int links, int well, int open, List<IncidentView> incidents) {
+public record WatchView(double since, int links, int well, int open, List<IncidentView> incidents) {
 
     private static final double NANOS_OF_MILLI = 1e6;
 
@@ -38,7 +38,13 @@ public record WatchView(double since, double now, int links, int well, int open,
     }
 
     static WatchView of(WatchNow now, Show show) {
-        return new WatchView(now.since() / NANOS_OF_MILLI, now.now() / NANOS_OF_MILLI, now.links(), now.well(), (int) now.incidents().stream().filter(each -> each.over().isEmpty()).count(),
-                now.incidents().stream().map(each -> IncidentView.of(each, show)).toList());
+        // what was removed since cannot get well, and nobody can look after it
+        List<Incident> incidents = now.incidents().stream().filter(each -> isThere(each.target(), show) && isThere(each.control(), show)).toList();
+        return new WatchView(now.since() / NANOS_OF_MILLI, now.links(), now.well(), (int) incidents.stream().filter(each -> each.over().isEmpty()).count(),
+                incidents.stream().map(each -> IncidentView.of(each, show)).toList());
+    }
+
+    private static boolean isThere(Optional<PartId> part, Show show) {
+        return part.map(id -> show.part(id).isPresent()).orElse(true);
     }
 }

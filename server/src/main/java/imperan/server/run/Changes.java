@@ -210,7 +210,7 @@ final class Changes implements LiveSink {
 
     /** Another show runs: what was said before is none of its. */
     void another(long now) {
-        watch.begin(now);
+        watch.forget(now);
         wire.forget();
         addresses.forget();
     }

@@ -2,7 +2,6 @@ package imperan.server.run;
 
 import imperan.live.Actor;
 import imperan.live.Command;
-import imperan.live.LinkState;
 import imperan.live.LiveShow;
 import imperan.live.SavedValue;
 import imperan.live.SocketState;
@@ -30,7 +29,6 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 import java.util.Collection;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,9 +52,6 @@ import java.util.stream.Collectors;
 public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(ShowLoop.class);
-
-    /** States of a link that is there as far as we know. */
-    private static final Set<LinkState> WELL = EnumSet.of(LinkState.ANSWERING, LinkState.HEARD, LinkState.SENDS_ONLY);
 
     private static final long SAVE_NANOS = 1_000_000_000L;
     /** The loop is calm when nothing was handled for as long: at more than a thousand inputs a second it never is. */
@@ -238,8 +233,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     /** What went wrong in the live show since the watch began; where another show runs, it fails with {@link NotLiveException}. */
     public CompletableFuture<WatchNow> watch(String showId) {
-        return askLive(showId, (running, now) -> new WatchNow(changes.watch().since(), now, changes.watch().incidents(), running.links().size(),
-                (int) running.links().stream().filter(link -> WELL.contains(link.state())).count()));
+        return askLive(showId, (running, now) -> new WatchNow(changes.watch().since(), changes.watch().incidents(), running.links().size(),
+                (int) running.links().stream().filter(link -> link.state().isThere()).count()));
     }
 
     /** What happened before is forgotten. */
