@@ -15,6 +15,7 @@ import imperan.server.store.ProofStore;
 import imperan.server.store.ProofStore.Leftover;
 import imperan.server.store.ProofStore.Old;
 import imperan.show.PartId;
+import imperan.show.Show;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -86,17 +87,21 @@ public class Leftovers implements AutoCloseable {
      *
      * @throws IllegalArgumentException with a sentence for people, where a target cannot be sent anything now, or it is being sent already: then all of it stays offered
      */
-    public void putBack(String showId, Actor by) {
+    public synchronized void putBack(String showId, Actor by) {
         List<Old> left = left(showId).filter(found -> found.done().isEmpty()).map(found -> found.leftover().old()).orElse(List.of());
         if (left.isEmpty()) {
             return;
         }
+        Show show = keeper.show(showId).join();
+        left.stream().filter(old -> show.part(new PartId(old.target())).isEmpty()).findFirst().ifPresent(gone -> {
+            throw new IllegalArgumentException(gone.name() + " is no longer in the rig. Bring it back by undo, or leave all as it is");
+        });
         Optional<String> closed = loop.askLive(showId, (running, now) -> left.stream()
                 .filter(old -> running.link(new PartId(old.target())).filter(link -> link.gate() == Gate.OPEN && link.socket().works()).isEmpty()).map(Old::name).findFirst()).join();
         closed.ifPresent(name -> {
             throw new IllegalArgumentException(name + " is held, in rehearsal or cannot be reached now. Release it, then put it back");
         });
-        PutBack putBack = new PutBack(keeper.show(showId).join(), left.stream().map(Leftovers::read).toList(), by.name());
+        PutBack putBack = new PutBack(show, left.stream().map(Leftovers::read).toList(), by.name());
         sending = Optional.of(new Sending(showId, putBack));
         loop.putBack(showId, putBack, () -> writing.execute(() -> ended(showId, putBack))).join();
     }
@@ -111,7 +116,15 @@ public class Leftovers implements AutoCloseable {
         }
     }
 
-    public void dismiss(String showId) {
+    /**
+     * Leaves all as it is.
+     *
+     * @throws IllegalArgumentException with a sentence for people, while it is being sent
+     */
+    public synchronized void dismiss(String showId) {
+        if (done(showId).isPresent()) {
+            throw new IllegalArgumentException("It is being put back now. Wait until that has ended");
+        }
         store.forgetOld(showId);
     }
 

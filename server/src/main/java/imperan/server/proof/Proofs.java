@@ -263,12 +263,15 @@ public class Proofs implements AutoCloseable {
 
         @Override
         public void advanced(ProofRun run) {
-            List<ProofRun.Old> old = run.toPutBack();
+            note(run.toPutBack());
+        }
+
+        private void note(List<ProofRun.Old> left) {
             writing.execute(() -> {
                 try {
-                    store.putOld(begun.showId, old.stream().map(Leftovers::written).toList());
+                    store.putOld(begun.showId, left.stream().map(Leftovers::written).toList());
                 } catch (DataAccessException | TransactionException e) {
-                    LOG.warn("What is back at the targets could not be noted: {}. After a crash it would be offered once more", e.getMessage());
+                    LOG.warn("What is back at the targets could not be noted: {}. What was noted before is offered", e.getMessage());
                 }
             });
         }
@@ -299,7 +302,7 @@ public class Proofs implements AutoCloseable {
         public void abandoned(ProofRun run) {
             List<ProofRun.Old> left = run.toPutBack();
             begun.trouble = Optional.of("Another show went live in the middle of it");
-            writing.execute(() -> store.putOld(begun.showId, left.stream().map(Leftovers::written).toList()));
+            note(left);
         }
     }
 
