@@ -12,7 +12,7 @@ import java.util.regex.Pattern;
 final class ProofText {
 
     private static final Pattern EVERY = Pattern.compile("every ([0-9.]+) s");
-    private static final Pattern MOST = Pattern.compile("at most (\\d{1,6})");
+    private static final Pattern MOST = Pattern.compile("at most (\\d{1,4})");
     private static final String SWEEP = "full sweep";
 
     private ProofText() {
@@ -41,7 +41,7 @@ final class ProofText {
                 rule = rule.sweeping();
             } else if (spacing.isPresent()) {
                 rule = rule.spaced(spacing.get());
-            } else if (most.matches() && Integer.parseInt(most.group(1)) > 0) {
+            } else if (most.matches() && Integer.parseInt(most.group(1)) > 0 && Integer.parseInt(most.group(1)) <= ProofRule.MOST_TIMES) {
                 rule = rule.atMost(Integer.parseInt(most.group(1)));
             } else if (range.isPresent()) {
                 rule = rule.within(range.get().low().orElseThrow(), range.get().high().orElseThrow());

@@ -17,6 +17,8 @@ public record ProofRule(Optional<Double> low, Optional<Double> high, boolean swe
 
     /** Longer, a proof is asked for line by line. */
     public static final double MOST_SPACING = 600;
+    /** More than a line is ever said in one proof. */
+    public static final int MOST_TIMES = 1_000;
 
     public ProofRule within(double least, double greatest) {
         return new ProofRule(Optional.of(least), Optional.of(greatest), sweep, spacing, most);
@@ -41,8 +43,8 @@ public record ProofRule(Optional<Double> low, Optional<Double> high, boolean swe
         if (spacing.filter(seconds -> !(seconds > 0 && seconds <= MOST_SPACING)).isPresent()) {
             rules.problem("proof/spacing", "From one message to the next: more than 0 and at most 600 seconds");
         }
-        if (most.filter(times -> times < 1).isPresent()) {
-            rules.problem("proof/most", "In one proof at least once");
+        if (most.filter(times -> times < 1 || times > MOST_TIMES).isPresent()) {
+            rules.problem("proof/most", "In one proof 1 to " + MOST_TIMES + " times");
         }
     }
 }

@@ -76,8 +76,9 @@ public final class WireLog {
         boolean folds = repeats.isRepeated(out);
         WireRecord record = add(out.at(), true, Optional.of(out.target()), out.dialect(), out.peer(), out.ourPort(), out.bytes(), out.says(), out.cause(), out.reason(), folds,
                 Optional.empty(), Optional.empty());
+        // what did not leave takes its positions with it
+        List<Double> stood = unpackedPositions.remove(out.target());
         if (out.reason().isEmpty()) {
-            List<Double> stood = unpackedPositions.remove(out.target());
             if (stood != null && stood.size() == record.messages().size()) {
                 set(record.from(stood));
             }
