@@ -154,6 +154,7 @@ async function prove(words) {
     within: null,
     target: null,
     lines: [],
+    which: "ALL",
     times: wanted.times,
     attended: false,
     venues: wanted.venues,

@@ -62,7 +62,13 @@ export function Workline() {
         <Station
           to="/proof"
           name="Proof"
-          mark={wrong > 0 ? `watch: ${wrong}` : proved > 0 ? `${proved} proved` : "not proved"}
+          mark={
+            wrong > 0
+              ? `${wrong} ${wrong === 1 ? "problem" : "problems"}`
+              : proved > 0
+                ? `${proved} proved`
+                : "not proved"
+          }
         />
       </nav>
       <StartOffers />

@@ -109,7 +109,7 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
         value={phrase.maskedBy}
         onCommit={(maskedBy) => put("maskedBy", (p) => ({ ...p, maskedBy }))}
       />
-      <ProofFields phrase={phrase} put={put} />
+      <ProofFields id={id} phrase={phrase} put={put} />
     </SidePanel>
   );
 }

@@ -1,11 +1,12 @@
 import type { Phrase, ProofRule } from "../api/types";
+import { setProofValues } from "../requests/phrasebooks";
 import { EditField } from "../ui/EditField";
 import { Check, NumberField } from "../ui/fields";
 import { report } from "../ui/notices";
 import type { PutPhrase } from "./put";
 
 /** What a proof may do with a phrase. */
-export function ProofFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }) {
+export function ProofFields({ id, phrase, put }: { id: string; phrase: Phrase; put: PutPhrase }) {
   const { proof } = phrase;
   const set = (field: keyof ProofRule, change: Partial<ProofRule>) =>
     put(`proof/${field}`, (p) => ({ ...p, proof: { ...p.proof, ...change } }));
@@ -16,20 +17,7 @@ export function ProofFields({ phrase, put }: { phrase: Phrase; put: PutPhrase })
       <EditField
         label="Values at the venue, such as 0.2 to 0.4 (empty: near the present one)"
         value={range}
-        onCommit={(text) => {
-          const ends = text.trim() === "" ? [null, null] : text.split(/\s*(?:to|\.\.|–)\s*/).map(Number);
-          const [low = NaN, high = NaN] = ends;
-          return Number.isNaN(low) || Number.isNaN(high)
-            ? Promise.resolve([
-                {
-                  part: null,
-                  field: "proof/high",
-                  message: "Write two numbers, such as 0.2 to 0.4",
-                  mend: null,
-                },
-              ])
-            : set("high", { low, high });
-        }}
+        onCommit={(text) => setProofValues(id, text)}
       />
       <Check
         label="All its values may be sent at the venue, too"

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from "react";
-import type { ProofLeftover } from "../api/types";
+import type { Problem, ProofLeftover } from "../api/types";
 import { dismissLeftover, leftover, putBack } from "../requests/proof";
 import { PushButton } from "../ui/buttons";
 import { dayAndTime } from "../ui/time";
@@ -21,8 +21,8 @@ export function Leftover() {
     return () => clearInterval(timer);
   }, [look, sending]);
   if (!left) return null;
-  const done = (doing: Promise<unknown>) =>
-    void doing.catch((e: Error) => e.message && setTrouble(e.message)).finally(() => void look());
+  const done = (doing: Promise<Problem[]>) =>
+    void doing.then((problems) => setTrouble(problems[0]?.message ?? "")).finally(() => void look());
   return (
     <section aria-label="Left by a proof" className="mb-4 rounded-lg border-2 border-caution px-4 py-3">
       <h2 className="text-lg font-bold text-caution">

@@ -1,13 +1,12 @@
 import { Play } from "lucide-react";
 import { useMemo, useState } from "react";
-import type { Problem, ProofPlan, ProofPlanLine, ProofWish, Proved } from "../api/types";
+import type { Problem, ProofPlan, ProofPlanLine, ProofWish } from "../api/types";
 import { partsOf, useShow } from "../live/show";
 import { planOf, startProof } from "../requests/proof";
 import { useLook } from "../requests/useLook";
 import { PushButton } from "../ui/buttons";
 import { Check, TextField } from "../ui/fields";
 import { Select } from "../ui/Select";
-import { isProved, useProvedLines } from "./proved";
 import { duration, plural } from "./verdicts";
 
 const ALL = "all";
@@ -17,38 +16,36 @@ const TIMES = [
   { value: "299", text: "299 times: finds a loss of 1 in 100 (95 %)" },
 ];
 
-const WHICHES = ["ALL", "OPEN", "SHORT", "CHANGED"] as const;
-type Which = (typeof WHICHES)[number];
+type Which = ProofWish["which"];
 
-/** Which lines, as what is known of each from its last proof tells. */
-const WHICH: Record<Which, { text: string; none: string; holds: (known: Proved | undefined) => boolean }> = {
-  ALL: { text: "every line", none: "", holds: () => true },
-  OPEN: {
+/** Which lines, as their last proof tells; and what is said where there is none of these. */
+const WHICH: { value: Which; text: string; none: string }[] = [
+  { value: "ALL", text: "every line", none: "" },
+  {
+    value: "OPEN",
     text: "only what is not proved",
     none: "All of these lines are proved since they were changed last. Choose every line to prove them again.",
-    holds: (known) => known === undefined || !isProved(known),
   },
-  SHORT: {
+  {
+    value: "SHORT",
     text: "only what fell short",
     none: "None of these lines fell short in its last proof. Choose every line to prove them all again.",
-    holds: (known) => known?.standing === "SHORT",
   },
-  CHANGED: {
+  {
+    value: "CHANGED",
     text: "only what is changed or new",
     none: "None of these lines changed since its last proof, nor did its target or phrase.",
-    holds: (known) => known === undefined || known.stale,
   },
-};
+];
 
 /** Chooses lines and shows what would be sent, before it is. */
 export function PlanView({ within, onStarted }: { within: string | null; onStarted: () => Promise<void> }) {
   const parts = useShow((s) => s.parts);
-  const proved = useProvedLines();
   const [page, setPage] = useState(within ?? ALL);
   const [target, setTarget] = useState(ALL);
   const [times, setTimes] = useState("12");
   const [attended, setAttended] = useState(false);
-  const [only, setOnly] = useState<Which>("ALL");
+  const [which, setWhich] = useState<Which>("ALL");
   const [venues, setVenues] = useState<Record<string, string>>({});
   const [clear, setClear] = useState(false);
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -59,32 +56,21 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
       within: page === ALL ? null : page,
       target: target === ALL ? null : target,
       lines: [],
+      which,
       times: Number(times),
       attended,
       venues: Object.values(venues).filter(Boolean),
     }),
-    [page, target, times, attended, venues],
+    [page, target, which, times, attended, venues],
   );
-  const whole = useLook(wish, planOf);
-  const wanted = useMemo(
-    () => whole.found?.lines.map((line) => line.line).filter((line) => WHICH[only].holds(proved.get(line))),
-    [only, whole.found, proved],
-  );
-  const none = wanted?.length === 0 && whole.found?.lines.length !== 0;
-  const isNarrow = wanted !== undefined && wanted.length < (whole.found?.lines.length ?? 0);
-  const narrowed = useMemo<ProofWish | null>(
-    () => (isNarrow && !none && wanted ? { ...wish, lines: wanted } : null),
-    [isNarrow, none, wanted, wish],
-  );
-  const narrow = useLook(narrowed, planOf);
-  const { found: chosen, trouble, current } = narrowed ? narrow : whole;
-  const plan = none ? null : chosen;
+  const { found: plan, trouble, current } = useLook(wish, planOf);
+  const none = plan?.lines.length === 0 ? WHICH.find((one) => one.value === which)?.none : "";
   const spoken = plan?.venues.some((venue) => venue.cleared) ?? false;
 
   const start = async () => {
     if (!plan) return;
     setStarting(true);
-    const found = await startProof(narrowed ?? wish, plan.token);
+    const found = await startProof(wish, plan.token);
     setProblems(found);
     if (found.length === 0) await onStarted();
     setStarting(false);
@@ -117,13 +103,7 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
             ...partsOf(parts, "target").map((one) => ({ value: one.part.id, text: one.part.body.name })),
           ]}
         />
-        <Select<Which>
-          label="Which"
-          className="w-56"
-          value={only}
-          onChange={setOnly}
-          options={WHICHES.map((value) => ({ value, text: WHICH[value].text }))}
-        />
+        <Select<Which> label="Which" className="w-56" value={which} onChange={setWhich} options={WHICH} />
         <Select label="Each at least" className="w-80" value={times} onChange={setTimes} options={TIMES} />
         <Check
           label="Somebody attends, and answers questions"
@@ -140,15 +120,15 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
       )}
       {none && !trouble && (
         <p role="status" className="text-lg text-quiet">
-          {WHICH[only].none}
+          {none}
         </p>
       )}
-      {!plan && !none && !trouble && (
+      {!plan && !trouble && (
         <p role="status" className="text-lg text-quiet">
           Working out what would be sent …
         </p>
       )}
-      {plan && (
+      {plan && !none && (
         <div className={current ? "" : "opacity-60"}>
           <Summary plan={plan} />
           {plan.venues.length > 0 && (

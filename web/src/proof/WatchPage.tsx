@@ -16,7 +16,7 @@ const time = (millis: number) => new Date(millis).toLocaleTimeString("en-GB");
 /** What went wrong while the show plays: watched quietly, so that nothing is sent for it and nothing pops up. */
 export function WatchPage() {
   const live = useShow((s) => s.live);
-  const now = useWatch();
+  const { now, trouble } = useWatch();
   if (!live)
     return (
       <main className="p-8 text-lg text-quiet">
@@ -41,13 +41,22 @@ export function WatchPage() {
           <Printer size={18} aria-hidden /> Print
         </PushButton>
       </div>
+      {trouble && (
+        <p role="alert" className="mb-3 text-fault">
+          {trouble}
+        </p>
+      )}
       {now && (
         <>
           <p
             role="status"
-            className={`mb-4 rounded-lg border-2 px-4 py-2 text-2xl font-bold ${now.open > 0 ? "border-fault text-fault" : "border-in text-in"}`}
+            className={`mb-4 rounded-lg border-2 px-4 py-2 text-2xl font-bold ${trouble ? "border-caution text-caution" : now.open > 0 ? "border-fault text-fault" : "border-in text-in"}`}
           >
-            {now.open > 0 ? `${plural(now.open, "problem")} now` : "No problem now"}
+            {trouble
+              ? "Not known now: what is below is from before"
+              : now.open > 0
+                ? `${plural(now.open, "problem")} now`
+                : "No problem now"}
             <span className="ml-4 text-lg font-normal text-quiet">
               {now.well} of {plural(now.links, "target")} there
               {now.incidents.length > now.open && `, ${now.incidents.length - now.open} over`}

@@ -45,12 +45,9 @@ export function useLearnProved(): void {
   }, [version, show]);
 }
 
-export const isProved = (line: Proved) =>
-  !line.stale && (line.standing === "GOOD" || line.verdict === "MASKED");
-
 /** How many lines stand proved. */
-export const useProvedCount = () => useProved((s) => [...s.lines.values()].filter(isProved).length);
+export const useProvedCount = () =>
+  useProved((s) => [...s.lines.values()].filter((line) => line.holds).length);
 
 const NONE: Proved[] = [];
 export const useProvedOf = (control: string) => useProved((s) => s.controls.get(control) ?? NONE);
-export const useProvedLines = () => useProved((s) => s.lines);

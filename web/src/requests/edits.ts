@@ -49,6 +49,9 @@ export const post = (path: string, body?: unknown) => inTurn(() => ask("POST", p
 /** The same, of something that is to be otherwise. */
 export const replace = (path: string, body: unknown) => inTurn(() => ask("PUT", path, body));
 
+/** The same, of something that is to be gone. */
+export const erase = (path: string) => inTurn(() => ask("DELETE", path));
+
 /** An edit that the server makes of a text: a table, or a file. */
 export const inTurnPost = (path: string, text: string) =>
   inTurn(() => askWith("POST", path, "text/plain", text));

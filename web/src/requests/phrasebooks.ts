@@ -11,6 +11,10 @@ export const takeBook = (taking: Taking): Promise<Problem[]> => post("phrasebook
 export const setValues = (phrase: string, argument: number, text: string): Promise<Problem[]> =>
   replace(`phrasebooks/phrases/${phrase}/arguments/${argument}/values`, { text });
 
+/** Says between which values a phrase stays in a proof at the venue, such as "0.2 to 0.4"; nothing for near the present one. */
+export const setProofValues = (phrase: string, text: string): Promise<Problem[]> =>
+  replace(`phrasebooks/phrases/${phrase}/proof/values`, { text });
+
 export const booksElsewhere = () => read<BookElsewhere[]>("phrasebooks/elsewhere");
 
 export const bookFile = (book: string, form: "phrases.csv" | "oscquery.json") =>

@@ -9,7 +9,7 @@ import type {
   ProofWish,
   Proved,
 } from "../api/types";
-import { post } from "./edits";
+import { erase, post } from "./edits";
 import { asking, at, read } from "./read";
 
 export const planOf = (wish: ProofWish) => read<ProofPlan>("proof/plan", asking(wish));
@@ -30,5 +30,5 @@ export const proved = () => read<Proved[]>("proof/proved");
 
 /** What a proof that ended in the middle left. */
 export const leftover = () => read<ProofLeftover[]>("proof/leftover").then((found) => found[0] ?? null);
-export const putBack = () => read("proof/leftover/put-back", { method: "POST" });
-export const dismissLeftover = () => read("proof/leftover", { method: "DELETE" });
+export const putBack = () => post("proof/leftover/put-back");
+export const dismissLeftover = () => erase("proof/leftover");

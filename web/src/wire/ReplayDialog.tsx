@@ -25,6 +25,7 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
   const [target, setTarget] = useState(ITSELF);
   const [found, setFound] = useState<Replay | null>(null);
   const [speed, setSpeed] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState("");
   const look = (until: number | null) =>
     replay(capture.id, {
       peer: peer === ALL ? "" : peer,
@@ -33,6 +34,7 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
     });
   const act = (): Promise<Problem[]> => {
     setSpeed(null);
+    setTrouble("");
     return look(null).then(
       (told) => {
         setFound(told);
@@ -43,7 +45,8 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
   };
   const goTo = (until: number) => {
     setSpeed(null);
-    void look(until).then(setFound, () => undefined);
+    setTrouble("");
+    void look(until).then(setFound, (e: Error) => setTrouble(e.message));
   };
   // as it came, or faster: where it stands is worked out anew each time, from its beginning
   useEffect(() => {
@@ -59,7 +62,11 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
           if (told.stretch.next === null) setSpeed(null);
           else timer = setTimeout(next, PLAYS_MS);
         },
-        () => wanted && setSpeed(null),
+        (e: Error) => {
+          if (!wanted) return;
+          setSpeed(null);
+          setTrouble(e.message);
+        },
       );
     next();
     return () => {
@@ -129,6 +136,11 @@ export function ReplayDialog({ capture, onClose }: { capture: CaptureLine; onClo
           />
         </div>
       )}
+      {trouble && (
+        <p role="alert" className="text-fault">
+          {trouble}
+        </p>
+      )}
       {found && <Found found={found} />}
     </WideDialog>
   );
@@ -197,7 +209,7 @@ function Part({ title, count, children }: { title: string; count: number; childr
 
 function Row({ left, right, count }: { left: string; right: string; count?: number }) {
   return (
-    <li className="grid grid-cols-[12rem_1fr_4rem] gap-3 border-b border-rule py-0.5">
+    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.6fr)_3.5rem] gap-3 border-b border-rule py-0.5">
       <span className="[overflow-wrap:anywhere]">{left}</span>
       <span className="font-mono [overflow-wrap:anywhere]">{right}</span>
       <span className="text-right text-quiet">{count !== undefined && `× ${count}`}</span>

@@ -7,6 +7,7 @@ import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.proof.report.Verdict;
+import imperan.proof.report.Which;
 import imperan.proof.run.ProofRun;
 import imperan.server.proof.Proofs;
 import imperan.server.proof.Proofs.Wish;
@@ -119,7 +120,7 @@ final class Proved {
 
     private ProofRun begin(String show, int times) throws InterruptedException {
         Proofs proofs = stage.bean(Proofs.class);
-        Wish wish = new Wish(Optional.empty(), Optional.empty(), Set.of(), times, false, List.of());
+        Wish wish = new Wish(Optional.empty(), Optional.empty(), Set.of(), Which.ALL, times, false, List.of());
         String token = proofs.plan(show, wish).token();
         Optional<Problem> problem = proofs.begin(show, wish, token, Actor.of(PERSON));
         if (problem.isPresent()) {

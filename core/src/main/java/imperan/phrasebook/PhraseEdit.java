@@ -8,13 +8,14 @@ import imperan.show.Person;
 import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Problem;
+import imperan.show.ProofRule;
 import imperan.show.Show;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** Gives an argument of a phrase the values that a person wrote. */
+/** Gives a phrase the values that a person wrote. */
 public final class PhraseEdit {
 
     private PhraseEdit() {
@@ -36,9 +37,26 @@ public final class PhraseEdit {
         PhraseArgument before = arguments.get(argument);
         arguments.set(argument, new PhraseArgument(before.type(), values.get().low(), values.get().high(), values.get().unit(),
                 values.get().choices(), before.fixed(), before.marks()));
+        return changed(show, id, phrase, phrase.with(arguments), author);
+    }
+
+    /** Says between which values its lines stay in a proof at the venue; nothing written means near the present one. */
+    public static Outcome proofValues(Show show, PartId id, String text, Person author) {
+        if (!(show.part(id).map(Part::body).orElse(null) instanceof Phrase phrase)) {
+            return Outcome.Refused.because("This phrase is no longer there");
+        }
+        Optional<PhraseValues> range = text.isBlank() ? Optional.of(PhraseValues.NONE) : PhraseValues.range(text).filter(values -> values.low().isPresent() && values.high().isPresent());
+        if (range.isEmpty()) {
+            return refused(id, "“" + text + "” is no range. Write two numbers, such as 0.2 to 0.4");
+        }
+        ProofRule before = phrase.proof();
+        return changed(show, id, phrase, phrase.proved(new ProofRule(range.get().low(), range.get().high(), before.sweep(), before.spacing(), before.most())), author);
+    }
+
+    private static Outcome changed(Show show, PartId id, Phrase before, Phrase after, Person author) {
         Part part = show.part(id).orElseThrow();
-        return show.apply(new EditRequest("Change the values of " + phrase.address(), List.of(new EditRequest.Put(new Part(id, part.parent(),
-                part.order(), phrase.with(arguments)), show.held(id).orElseThrow().version()))), author);
+        return show.apply(new EditRequest("Change the values of " + before.address(), List.of(new EditRequest.Put(new Part(id, part.parent(), part.order(), after),
+                show.held(id).orElseThrow().version()))), author);
     }
 
     private static Outcome refused(PartId id, String why) {

@@ -4,6 +4,7 @@ import imperan.proof.Suspect;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Report;
 import imperan.proof.report.Verdict;
+import imperan.proof.report.Which;
 import imperan.proof.run.ProofRun;
 import imperan.server.proof.Proofs;
 import imperan.server.proof.Proofs.Wish;
@@ -142,7 +143,7 @@ class ForeignTest {
         ShowLoop loop = imperan.bean(ShowLoop.class);
         Desk.waitUntil("their sockets are open", () -> loop.askLive("salt-clock", (running, now) -> running.links().stream().allMatch(link -> link.socket().works())).join());
         Proofs proofs = imperan.bean(Proofs.class);
-        Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), times, false, List.of());
+        Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), Which.ALL, times, false, List.of());
         assertThat(proofs.begin("salt-clock", wish, proofs.plan("salt-clock", wish).token(), Actor.of(ADA))).isEmpty();
         assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running("salt-clock").filter(run -> run.phase() == ProofRun.Phase.ENDED && run.number().isPresent()).isPresent())).isTrue();
         return proofs.report("salt-clock", proofs.running("salt-clock").orElseThrow().number().orElseThrow()).orElseThrow().report();

@@ -223,6 +223,9 @@ class PhrasebookTest extends InstalledTest {
         values.fill("between");
         values.press("Enter");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Write two numbers");
+        values.fill("20 to");
+        values.press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("“20 to” is no range");
         values.fill("20 to 40");
         values.press("Enter");
         page.getByLabel("All its values may be sent at the venue, too").click();

@@ -258,6 +258,7 @@ class ProofTest {
         Locator left = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Left by a proof"));
         assertThat(left).containsText(Pattern.compile("A proof left \\d+ values?"));
         button("Put it back").click();
+        assertThat(left.getByRole(AriaRole.ALERT)).hasCount(0);
         assertThat(left).isHidden();
         Desk.waitUntil("all is back", () -> standing().equals(before));
     }

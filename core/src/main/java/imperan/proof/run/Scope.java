@@ -15,12 +15,12 @@ import java.util.Set;
  * @param target only lines to this one; empty for all
  * @param lines  only these, by their names in the line table; empty for all
  */
-public record Scope(Optional<PartId> within, Optional<PartId> target, Set<String> lines) {
+public record Scope(Optional<PartId> within, Optional<PartId> target, Optional<Set<String>> lines) {
 
-    public static final Scope ALL = new Scope(Optional.empty(), Optional.empty(), Set.of());
+    public static final Scope ALL = new Scope(Optional.empty(), Optional.empty(), Optional.empty());
 
     public Scope {
-        lines = Set.copyOf(lines);
+        lines = lines.map(Set::copyOf);
     }
 
     boolean holds(Show show, TableLine line) {
@@ -32,7 +32,7 @@ public record Scope(Optional<PartId> within, Optional<PartId> target, Set<String
     }
 
     private boolean fits(Show show, String id, PartId control, Optional<PartId> to) {
-        return (lines.isEmpty() || lines.contains(id)) && target.map(wanted -> to.filter(wanted::equals).isPresent()).orElse(true)
+        return lines.map(wanted -> wanted.contains(id)).orElse(true) && target.map(wanted -> to.filter(wanted::equals).isPresent()).orElse(true)
                 && within.map(around -> isWithin(show, control, around)).orElse(true);
     }
 

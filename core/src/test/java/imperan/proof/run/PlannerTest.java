@@ -114,19 +114,20 @@ class PlannerTest {
     void ofALayoutAPageATargetOrThoseThatAreNamed() {
         ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"));
         assertThat(addresses(hall, Scope.ALL)).containsExactly("/1", "/2");
-        assertThat(addresses(hall, new Scope(Optional.of(Shows.PAGE), Optional.empty(), Set.of()))).hasSize(2);
-        assertThat(addresses(hall, new Scope(Optional.of(Shows.LAYOUT), Optional.of(Shows.DESK), Set.of()))).hasSize(2);
-        assertThat(addresses(hall, new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Set.of()))).isEmpty();
-        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.of(new PartId("elsewhere")), Set.of()))).isEmpty();
+        assertThat(addresses(hall, new Scope(Optional.of(Shows.PAGE), Optional.empty(), Optional.empty()))).hasSize(2);
+        assertThat(addresses(hall, new Scope(Optional.of(Shows.LAYOUT), Optional.of(Shows.DESK), Optional.empty()))).hasSize(2);
+        assertThat(addresses(hall, new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Optional.empty()))).isEmpty();
+        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.of(new PartId("elsewhere")), Optional.empty()))).isEmpty();
         String second = hall.plan(THRICE).lines().get(1).id();
-        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.empty(), Set.of(second)))).containsExactly("/2");
+        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.empty(), Optional.of(Set.of(second))))).containsExactly("/2");
+        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.empty(), Optional.of(Set.of())))).as("none of them").isEmpty();
     }
 
     @Test
     void whatIsOnlyListenedToIsChosenLikewiseAndACopyInWorkIsNotPlayed() {
         ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"), listening("/lamp", 0));
         assertThat(hall.plan(THRICE).listens()).extracting(listen -> listen.listen().address()).containsExactly("/lamp");
-        assertThat(Planner.plan(hall.hall.show, new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Set.of()), THRICE, hall.hall.live.links()).listens()).isEmpty();
+        assertThat(Planner.plan(hall.hall.show, new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links()).listens()).isEmpty();
         PartId draft = new PartId("draft");
         PartId page = new PartId("draft-page");
         Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(draft, null, new Layout("Copy", Optional.of(new Layout.Draft(Shows.LAYOUT, List.of())))), Shows.put(page, draft, Page.plain("Page", 8, 8)),

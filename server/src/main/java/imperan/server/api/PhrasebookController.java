@@ -164,6 +164,14 @@ class PhrasebookController {
         return keeper.change(showId, show -> PhraseEdit.values(show, id, argument, values.text(), person)).thenApply(ShowController::answer);
     }
 
+    /** Says between which values a phrase stays in a proof at the venue, as a person wrote it. */
+    @PutMapping("/phrases/{phrase}/proof/values")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> proofValues(@PathVariable("show") String showId, @PathVariable("phrase") String phrase,
+            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Values values) {
+        Person person = store.person(browser);
+        return keeper.change(showId, show -> PhraseEdit.proofValues(show, new PartId(phrase), values.text(), person)).thenApply(ShowController::answer);
+    }
+
     // ---- out again
 
     @GetMapping(value = "/{book}/phrases.csv", produces = "text/csv")

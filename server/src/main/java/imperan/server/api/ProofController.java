@@ -150,12 +150,12 @@ class ProofController {
     }
 
     @PostMapping("/leftover/put-back")
-    void putBack(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
-        leftovers.putBack(show, socket.actor(ShowController.browser(browser)));
+    ResponseEntity<ShowController.EditAnswer> putBack(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
+        return ShowController.done(leftovers.putBack(show, socket.actor(ShowController.browser(browser))));
     }
 
     @DeleteMapping("/leftover")
-    void dismiss(@PathVariable("show") String show) {
-        leftovers.dismiss(show);
+    ResponseEntity<ShowController.EditAnswer> dismiss(@PathVariable("show") String show) {
+        return ShowController.done(leftovers.dismiss(show));
     }
 }

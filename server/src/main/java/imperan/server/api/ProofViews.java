@@ -197,11 +197,15 @@ final class ProofViews {
         }
     }
 
-    /** What the newest report says of a line, and whether it still holds. */
-    public record ProvedView(String line, Verdict verdict, Verdict.Standing standing, String word, boolean stale, boolean standIn) {
+    /**
+     * What the newest report says of a line.
+     *
+     * @param holds whether it stands proved now
+     */
+    public record ProvedView(String line, Verdict verdict, Verdict.Standing standing, String word, boolean stale, boolean holds, boolean standIn) {
         static ProvedView of(Map.Entry<String, Proved> entry) {
             Proved proved = entry.getValue();
-            return new ProvedView(entry.getKey(), proved.verdict(), proved.verdict().standing(), ProofWords.verdict(proved.verdict()), proved.stale(), proved.standIn());
+            return new ProvedView(entry.getKey(), proved.verdict(), proved.verdict().standing(), ProofWords.verdict(proved.verdict()), proved.stale(), proved.holds(), proved.standIn());
         }
     }
 

@@ -2,11 +2,14 @@ package imperan.server.api;
 
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+
+import java.util.Optional;
 
 /** What went wrong in the live show. */
 @RestController
@@ -29,7 +32,8 @@ class WatchController {
 
     /** What happened before is forgotten, for everybody. */
     @PostMapping("/begin")
-    void begin(@PathVariable("show") String show) {
+    ResponseEntity<ShowController.EditAnswer> begin(@PathVariable("show") String show) {
         loop.beginWatch(show).join();
+        return ShowController.done(Optional.empty());
     }
 }

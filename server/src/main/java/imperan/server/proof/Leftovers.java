@@ -15,6 +15,7 @@ import imperan.server.store.ProofStore;
 import imperan.server.store.ProofStore.Leftover;
 import imperan.server.store.ProofStore.Old;
 import imperan.show.PartId;
+import imperan.show.Problem;
 import imperan.show.Show;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -82,28 +83,26 @@ public class Leftovers implements AutoCloseable {
                 .map(now -> loop.askLive(showId, (running, at) -> now.putBack().of() - now.putBack().open().size()).join());
     }
 
-    /**
-     * Begins to send what was left back.
-     *
-     * @throws IllegalArgumentException with a sentence for people, where a target cannot be sent anything now, or it is being sent already: then all of it stays offered
-     */
-    public synchronized void putBack(String showId, Actor by) {
+    /** Begins to send what was left back, or says why not: then all of it stays offered. */
+    public synchronized Optional<Problem> putBack(String showId, Actor by) {
         List<Old> left = left(showId).filter(found -> found.done().isEmpty()).map(found -> found.leftover().old()).orElse(List.of());
         if (left.isEmpty()) {
-            return;
+            // nothing is left, or somebody else was quicker
+            return Optional.empty();
         }
         Show show = keeper.show(showId).join();
-        left.stream().filter(old -> show.part(new PartId(old.target())).isEmpty()).findFirst().ifPresent(gone -> {
-            throw new IllegalArgumentException(gone.name() + " is no longer in the rig. Bring it back by undo, or leave all as it is");
-        });
+        Optional<String> gone = left.stream().filter(old -> show.part(new PartId(old.target())).isEmpty()).map(Old::name).findFirst();
         Optional<String> closed = loop.askLive(showId, (running, now) -> left.stream()
                 .filter(old -> running.link(new PartId(old.target())).filter(link -> link.gate() == Gate.OPEN && link.socket().works()).isEmpty()).map(Old::name).findFirst()).join();
-        closed.ifPresent(name -> {
-            throw new IllegalArgumentException(name + " is held, in rehearsal or cannot be reached now. Release it, then put it back");
-        });
+        if (gone.isPresent()) {
+            return Optional.of(Problem.of(gone.get() + " is no longer in the rig. Bring it back by undo, or leave all as it is"));
+        } else if (closed.isPresent()) {
+            return Optional.of(Problem.of(closed.get() + " is held, in rehearsal or cannot be reached now. Release it, then put it back"));
+        }
         PutBack putBack = new PutBack(show, left.stream().map(Leftovers::read).toList(), by.name());
         sending = Optional.of(new Sending(showId, putBack));
         loop.putBack(showId, putBack, () -> writing.execute(() -> ended(showId, putBack))).join();
+        return Optional.empty();
     }
 
     private void ended(String showId, PutBack putBack) {
@@ -116,16 +115,13 @@ public class Leftovers implements AutoCloseable {
         }
     }
 
-    /**
-     * Leaves all as it is.
-     *
-     * @throws IllegalArgumentException with a sentence for people, while it is being sent
-     */
-    public synchronized void dismiss(String showId) {
+    /** Leaves all as it is, or says why not. */
+    public synchronized Optional<Problem> dismiss(String showId) {
         if (done(showId).isPresent()) {
-            throw new IllegalArgumentException("It is being put back now. Wait until that has ended");
+            return Optional.of(Problem.of("It is being put back now. Wait until that has ended"));
         }
         store.forgetOld(showId);
+        return Optional.empty();
     }
 
     @Override

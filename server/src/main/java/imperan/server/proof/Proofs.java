@@ -8,6 +8,7 @@ import imperan.proof.WhyNot;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Proved;
 import imperan.proof.report.Report;
+import imperan.proof.report.Which;
 import imperan.proof.run.Conditions;
 import imperan.proof.run.Outcome;
 import imperan.proof.run.Planner;
@@ -64,11 +65,12 @@ public class Proofs implements AutoCloseable {
      * @param within   a layout or a page; empty for all
      * @param target   only lines to this one; empty for all
      * @param lines    only these; empty for all
+     * @param which    of all of those, only these, as their last proof tells
      * @param times    how often each line is said at least, 1 to {@value Conditions#MOST_TIMES}
      * @param attended whether somebody is there to be asked
      * @param venues   the names, as typed, of the targets whose venue end may be spoken to
      */
-    public record Wish(Optional<PartId> within, Optional<PartId> target, Set<String> lines, int times, boolean attended, List<String> venues) {
+    public record Wish(Optional<PartId> within, Optional<PartId> target, Set<String> lines, Which which, int times, boolean attended, List<String> venues) {
         public Wish {
             lines = Set.copyOf(lines);
             venues = List.copyOf(venues);
@@ -151,9 +153,21 @@ public class Proofs implements AutoCloseable {
         Show show = keeper.show(showId).join();
         List<LinkView> links = loop.askLive(showId, (running, now) -> running.links()).join();
         Set<PartId> cleared = show.all(Target.class).stream().filter(part -> wish.venues().contains(part.body().called())).map(Part::id).collect(Collectors.toSet());
-        ProofPlan plan = Planner.plan(show, new Scope(wish.within(), wish.target(), wish.lines()), new Conditions(wish.times(), wish.attended(), cleared), links);
+        ProofPlan plan = Planner.plan(show, new Scope(wish.within(), wish.target(), lines(showId, show, wish)), new Conditions(wish.times(), wish.attended(), cleared), links);
         String says = plan.lines().stream().map(line -> line.id() + line.print() + line.way()).collect(Collectors.joining("\n")) + wish;
         return new Planned(plan, Integer.toHexString(Objects.hash(showId, says)) + "-" + plan.messages());
+    }
+
+    /** By their names; empty for all. */
+    private Optional<Set<String>> lines(String showId, Show show, Wish wish) {
+        Optional<Set<String>> named = wish.lines().isEmpty() ? Optional.empty() : Optional.of(wish.lines());
+        if (wish.which() == Which.ALL) {
+            return named;
+        }
+        Map<String, String> prints = Print.all(show);
+        Map<String, Proved> proved = proved(showId, prints);
+        return Optional.of(prints.keySet().stream().filter(line -> named.map(some -> some.contains(line)).orElse(true))
+                .filter(line -> wish.which().takes(Optional.ofNullable(proved.get(line)))).collect(Collectors.toSet()));
     }
 
     /**
@@ -189,7 +203,12 @@ public class Proofs implements AutoCloseable {
 
     private static String chosen(Show show, Wish wish) {
         List<String> words = new ArrayList<>();
-        words.add(wish.lines().isEmpty() ? "all lines" : wish.lines().size() == 1 ? "1 line" : wish.lines().size() + " lines");
+        words.add(switch (wish.which()) {
+            case ALL -> wish.lines().isEmpty() ? "all lines" : wish.lines().size() == 1 ? "1 line" : wish.lines().size() + " lines";
+            case OPEN -> "lines that were not proved";
+            case SHORT -> "lines that fell short";
+            case CHANGED -> "lines that were changed or new";
+        });
         wish.within().flatMap(show::part).ifPresent(part -> words.add("of " + part.body().called()));
         wish.target().flatMap(show::part).ifPresent(part -> words.add("to " + part.body().called()));
         return String.join(" ", words);
@@ -341,7 +360,11 @@ public class Proofs implements AutoCloseable {
 
     /** What the reports of a show say of its lines as they are now. */
     public Map<String, Proved> proved(String showId) {
-        return Proved.of(store.reports(showId).stream().map(Kept::report).toList(), Print.all(keeper.show(showId).join()));
+        return proved(showId, Print.all(keeper.show(showId).join()));
+    }
+
+    private Map<String, Proved> proved(String showId, Map<String, String> prints) {
+        return Proved.of(store.reports(showId).stream().map(Kept::report).toList(), prints);
     }
 
     @Override
