@@ -42,7 +42,7 @@ public enum ControlKind {
     CHOICE("Choice", 4, 2, new Choice(List.of(new Choice.Option("One", "1"), new Choice.Option("Two", "2")), Form.Direction.RIGHT)),
     PADS("Pads", 8, 8, Button.plain(Button.Action.MOMENTARY)),
     XY_PAD("XY pad", 6, 6, new Pad(Form.Grab.JUMP, false)),
-    TILT("Tilt", 4, 4, new Tilt(45, 0.2)),
+    TILT("Tilt", 4, 4, new Tilt(45)),
     COLOUR("Colour", 6, 5, Colour.USUAL),
     PIANO("Keys", 14, 4, Button.plain(Button.Action.MOMENTARY)),
     LINE("Text line", 6, 1, new TextLine()),

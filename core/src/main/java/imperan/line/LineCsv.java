@@ -1,6 +1,7 @@
 package imperan.line;
 
 import imperan.phrasebook.TypeTags;
+import imperan.shaping.Chain;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
 import imperan.show.EditRequest;
@@ -146,9 +147,9 @@ public final class LineCsv {
         private List<ArgumentSource> ranged(List<ArgumentSource> sources, CSVRecord row) {
             List<ArgumentSource> ranged = new ArrayList<>(sources);
             for (int i = 0; i < ranged.size(); i++) {
+                int place = i;
                 if (ranged.get(i) instanceof ArgumentSource.Value value) {
-                    ranged.set(i, new ArgumentSource.Value(value.type(), number(row, "low").orElse(value.low()),
-                            number(row, "high").orElse(value.high()), value.axis()));
+                    ends(value.chain(), row).ifPresent(ends -> ranged.set(place, value.within(ends.low(), ends.high())));
                     break;
                 }
             }
@@ -158,10 +159,19 @@ public final class LineCsv {
             return ranged;
         }
 
+        private record Ends(double low, double high) {
+        }
+
+        /** Where a row says other ends than there are. */
+        private static Optional<Ends> ends(Chain chain, CSVRecord row) {
+            Ends ends = new Ends(number(row, "low").orElse(chain.low()), number(row, "high").orElse(chain.high()));
+            return ends.equals(new Ends(chain.low(), chain.high())) ? Optional.empty() : Optional.of(ends);
+        }
+
         private Control withListen(Control control, int index, CSVRecord row) {
             Listen listen = control.listens().get(index);
-            Listen next = new Listen(target(row, listen.target()), text(row, "address").orElse(listen.address()), listen.argument(),
-                    number(row, "low").orElse(listen.low()), number(row, "high").orElse(listen.high()), listen.role(), listen.axis());
+            Listen ranged = listen.role() == Listen.Role.VALUE ? ends(listen.chain(control.sends()), row).map(ends -> listen.within(control.sends(), ends.low(), ends.high())).orElse(listen) : listen;
+            Listen next = ranged.to(target(row, listen.target())).on(text(row, "address").orElse(listen.address()));
             List<Listen> listens = new ArrayList<>(control.listens());
             listens.set(index, next);
             return control.withLines(control.sends(), listens);

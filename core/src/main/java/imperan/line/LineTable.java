@@ -4,6 +4,8 @@ import imperan.address.NearMiss;
 import imperan.address.SlotAddress;
 import imperan.phrasebook.TypeTags;
 import imperan.phrasebook.Vocabulary;
+import imperan.shaping.Chain;
+import imperan.shaping.Span;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Control;
@@ -76,19 +78,19 @@ public final class LineTable {
         }
         for (int i = 0; i < control.sends().size(); i++) {
             Send send = control.sends().get(i);
-            Optional<ArgumentSource.Value> value = send.arguments().stream().filter(ArgumentSource.Value.class::isInstance)
-                    .map(ArgumentSource.Value.class::cast).findFirst();
+            Optional<Chain> chain = send.arguments().stream().filter(ArgumentSource.Value.class::isInstance)
+                    .map(ArgumentSource.Value.class::cast).findFirst().map(ArgumentSource.Value::chain);
             lines.add(new TableLine(id(part.id(), TableLine.Kind.SEND, i + 1), part.id(), TableLine.Kind.SEND, i + 1, page, control.called(),
                     send.on().name().toLowerCase(Locale.ROOT), send.target(), name(send.target()), send.address(),
-                    TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList()), value.map(ArgumentSource.Value::low),
-                    value.map(ArgumentSource.Value::high), checks(send)));
+                    TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList()), chain.flatMap(c -> number(c.low())),
+                    chain.flatMap(c -> number(c.high())), checks(send)));
         }
         for (int i = 0; i < control.listens().size(); i++) {
             Listen listen = control.listens().get(i);
-            boolean moves = listen.role() == Listen.Role.VALUE;
+            Optional<Chain> chain = listen.role() == Listen.Role.VALUE ? Optional.of(listen.chain(control.sends())) : Optional.empty();
             lines.add(new TableLine(id(part.id(), TableLine.Kind.LISTEN, i + 1), part.id(), TableLine.Kind.LISTEN, i + 1, page, control.called(),
                     listen.role().name().toLowerCase(Locale.ROOT), listen.target(), name(listen.target()), listen.address(), "",
-                    moves ? Optional.of(listen.low()) : Optional.empty(), moves ? Optional.of(listen.high()) : Optional.empty(), checks(listen)));
+                    chain.flatMap(c -> number(c.low())), chain.flatMap(c -> number(c.high())), checks(listen)));
         }
     }
 
@@ -133,16 +135,17 @@ public final class LineTable {
     private static void argument(Send send, int index, PhraseArgument wanted, List<LineFinding> found) {
         ArgumentSource source = send.arguments().get(index);
         if (source instanceof ArgumentSource.Value value && wanted.low().isPresent() && wanted.high().isPresent()) {
-            double low = Math.min(value.low(), value.high());
-            double high = Math.max(value.low(), value.high());
-            String whole = number(wanted.low().get()) + " to " + number(wanted.high().get());
+            Span out = value.chain().out();
+            double low = out.low();
+            double high = out.high();
+            String whole = plain(wanted.low().get()) + " to " + plain(wanted.high().get());
             List<ArgumentSource> meant = new ArrayList<>(send.arguments());
             meant.set(index, MeantArguments.within(value, wanted));
             Optional<LineFinding.Mend> mend = Optional.of(LineFinding.Mend.arguments("Use " + whole, meant));
             if (low < wanted.low().get() || high > wanted.high().get()) {
-                found.add(new LineFinding("It goes from " + number(low) + " to " + number(high) + "; only " + whole + " counts", mend));
+                found.add(new LineFinding("It goes from " + plain(low) + " to " + plain(high) + "; only " + whole + " counts", mend));
             } else if (low > wanted.low().get() || high < wanted.high().get()) {
-                found.add(new LineFinding("It reaches " + number(low) + " to " + number(high) + " of " + whole, mend));
+                found.add(new LineFinding("It reaches " + plain(low) + " to " + plain(high) + " of " + whole, mend));
             }
         } else if (source instanceof ArgumentSource.Fixed fixed && !wanted.choices().isEmpty() && !wanted.choices().contains(fixed.text())) {
             found.add(LineFinding.of("“" + fixed.text() + "” is none of " + String.join(", ", wanted.choices())));
@@ -181,7 +184,11 @@ public final class LineTable {
                 near.map(LineFinding.Mend::address));
     }
 
-    private static String number(double value) {
+    private static Optional<Double> number(double number) {
+        return Double.isNaN(number) ? Optional.empty() : Optional.of(number);
+    }
+
+    private static String plain(double value) {
         return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : String.valueOf(value);
     }
 }

@@ -53,7 +53,7 @@ final class MeantArguments {
             return source;
         }
         if (source instanceof ArgumentSource.Value value) {
-            return within(new ArgumentSource.Value(type, value.low(), value.high(), value.axis()), wanted);
+            return within(value.as(type), wanted);
         }
         if (source instanceof ArgumentSource.Steps steps) {
             return new ArgumentSource.Steps(type, steps.each());
@@ -69,9 +69,8 @@ final class MeantArguments {
         if (wanted.low().isEmpty() || wanted.high().isEmpty()) {
             return value;
         }
-        boolean falls = value.low() > value.high();
-        return new ArgumentSource.Value(value.type(), falls ? wanted.high().get() : wanted.low().get(), falls ? wanted.low().get() : wanted.high().get(),
-                value.axis());
+        boolean falls = value.chain().low() > value.chain().high();
+        return value.within(falls ? wanted.high().get() : wanted.low().get(), falls ? wanted.low().get() : wanted.high().get());
     }
 
     private static String usual(PhraseArgument argument) {

@@ -30,7 +30,7 @@ final class Awaiting {
         for (Listeners.Channel channel : none.isPresent() ? List.<Listeners.Channel>of() : channelsOf(control, link.id())) {
             List<Reading> readings = channel.readings(control, send);
             if (!readings.isEmpty() && expected.comesOn(channel.key.address())) {
-                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, outgoing.position(), send), expected, Manner.USUAL);
+                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, outgoing.position(), outgoing.line().arguments(), send), expected, Manner.USUAL);
                 opened = true;
             }
         }

@@ -2,6 +2,10 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import imperan.shaping.Chain;
+import imperan.shaping.Edge;
+import imperan.shaping.Shaper;
+import imperan.shaping.Signal;
+import imperan.shaping.Step;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.FixedArgument;
@@ -12,6 +16,8 @@ import imperan.show.form.Position;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntFunction;
+import java.util.function.Predicate;
 
 /** A send made ready once, when it is edited, so that a touch only fills in its numbers. */
 final class CompiledSend {
@@ -20,15 +26,23 @@ final class CompiledSend {
     private final List<OscArgument> fixed = new ArrayList<>();
     /** For each argument that is chosen: what each option says. */
     private final List<List<OscArgument>> chosen = new ArrayList<>();
-    /** For each argument: the way from the control to it; that of others than values is not gone. */
-    private final List<Chain> chains;
+    /** For each argument: the way from the control to it; empty for those that carry no number of it. */
+    private final List<Optional<Shaper>> shapers = new ArrayList<>();
     private final boolean[] carried;
     private final double[] tolerances;
     private final Form form;
+    /** What moved the control last, and to where. */
+    private Cause cause;
+    private Position from;
     private Optional<List<OscArgument>> last = Optional.empty();
     private Expectation expectation = Expectation.UNTOLD;
 
     CompiledSend(Send send, Form form) {
+        this(send, form, Optional.empty());
+    }
+
+    /** @param before the same send before an edit: the steps of its shaping that are still there go on with what they remember */
+    CompiledSend(Send send, Form form, Optional<CompiledSend> before) {
         this.send = send;
         this.form = form;
         this.carried = new boolean[form.axes()];
@@ -36,14 +50,28 @@ final class CompiledSend {
         for (int axis = 0; axis < carried.length; axis++) {
             carried[axis] = isCarried(axis);
         }
-        this.chains = send.arguments().stream().map(argument -> argument instanceof ArgumentSource.Value value ? value.chain() : Chain.UNIT).toList();
-        for (ArgumentSource source : send.arguments()) {
+        for (int i = 0; i < send.arguments().size(); i++) {
+            ArgumentSource source = send.arguments().get(i);
+            int place = i;
+            shapers.add(source instanceof ArgumentSource.Value value && value.type() != ArgumentType.COLOUR
+                    ? Optional.of(shaper(value, before.filter(b -> b.send.on() == send.on() && place < b.shapers.size()).flatMap(b -> b.shapers.get(place)))) : Optional.empty());
             fixed.add(source instanceof ArgumentSource.Fixed f
                     ? FixedArgument.parse(f).argument().orElseThrow() : OscArgument.Bare.NIL);
             chosen.add(source instanceof ArgumentSource.Chosen c ? form.options().stream()
                     .map(option -> FixedArgument.parse(new ArgumentSource.Fixed(c.type(), option.text())).argument().orElseThrow()).toList()
                     : List.of());
         }
+        cause = before.map(CompiledSend::cause).orElse(Cause.NONE);
+        from = before.map(b -> b.from).filter(position -> position.axes() == form.axes()).orElseGet(() -> Position.rest(form));
+    }
+
+    private Shaper shaper(ArgumentSource.Value value, Optional<Shaper> before) {
+        Chain chain = value.chain();
+        Shaper shaper = before.map(b -> new Shaper(chain, b)).orElseGet(() -> new Shaper(chain));
+        if (before.isEmpty()) {
+            shaper.starts(form.rest());
+        }
+        return shaper;
     }
 
     Send send() {
@@ -52,7 +80,7 @@ final class CompiledSend {
 
     /** What a send of a control of this form says where the control stands somewhere. */
     static List<OscArgument> says(Send send, Form form, Position position, int steps, String typed) {
-        return new CompiledSend(send, form).arguments(position, steps, typed);
+        return new CompiledSend(send, form).settled(position, steps, typed);
     }
 
     /** What is to come back, as the target's phrasebook tells now. */
@@ -89,15 +117,52 @@ final class CompiledSend {
     }
 
     /**
+     * What it says where the control stands somewhere, once its shaping has had the time it takes. Nothing is remembered.
+     *
      * @param steps of a wheel, just now
      * @param typed the line that was typed last
      */
-    List<OscArgument> arguments(Position position, int steps, String typed) {
+    private List<OscArgument> settled(Position position, int steps, String typed) {
+        return filled(position, steps, typed, i -> shapers.get(i).flatMap(shaper -> shaper.chain().settled(position.get(axis(i)))));
+    }
+
+    private int axis(int argument) {
+        return send.arguments().get(argument) instanceof ArgumentSource.Value value ? value.axis() : 0;
+    }
+
+    /**
+     * What it says now that the control was moved there; empty where a step of its shaping keeps it.
+     *
+     * @param event whether this counts for itself, though nothing may have changed
+     */
+    Optional<List<OscArgument>> moved(Position position, int steps, String typed, long now, Cause by, boolean event) {
+        boolean comes = shapers.stream().noneMatch(Optional::isPresent);
+        for (int i = 0; i < shapers.size(); i++) {
+            if (shapers.get(i).isPresent()) {
+                comes |= shapers.get(i).get().feed(position.get(axis(i)), now, event).isPresent();
+            } else {
+                comes |= !(send.arguments().get(i) instanceof ArgumentSource.Fixed);
+            }
+        }
+        cause = by;
+        from = position;
+        return comes ? said(steps, typed) : Optional.empty();
+    }
+
+    /** What it says with what came out of its shaping last; empty while something is missing. */
+    private Optional<List<OscArgument>> said(int steps, String typed) {
+        return shapers.stream().allMatch(shaper -> shaper.isEmpty() || shaper.get().last().isPresent())
+                ? Optional.of(filled(from, steps, typed, i -> shapers.get(i).flatMap(Shaper::last))) : Optional.empty();
+    }
+
+    private List<OscArgument> filled(Position position, int steps, String typed, IntFunction<Optional<Signal>> values) {
         OscArgument[] filled = new OscArgument[fixed.size()];
         for (int i = 0; i < filled.length; i++) {
             ArgumentSource source = send.arguments().get(i);
             if (source instanceof ArgumentSource.Value value) {
-                filled[i] = value.type() == ArgumentType.COLOUR ? colour(position) : argument(value.type(), chains.get(i), position.get(value.axis()));
+                int place = i;
+                filled[i] = value.type() == ArgumentType.COLOUR ? colour(position)
+                        : values.apply(i).map(signal -> argument(value.type(), shapers.get(place).orElseThrow().chain(), signal)).orElse(OscArgument.Bare.NIL);
             } else if (source instanceof ArgumentSource.Steps turned) {
                 filled[i] = number(turned.type(), steps * turned.each());
             } else if (source instanceof ArgumentSource.Typed line) {
@@ -108,6 +173,90 @@ final class CompiledSend {
             }
         }
         return List.of(filled);
+    }
+
+    // ---- what goes on by itself
+
+    /** When its shaping gives something by itself; {@link DueQueue#NEVER} where it will not. */
+    long due() {
+        long due = DueQueue.NEVER;
+        for (Optional<Shaper> shaper : shapers) {
+            due = shaper.isPresent() ? Math.min(due, shaper.get().due()) : due;
+        }
+        return due;
+    }
+
+    boolean isUnderWay() {
+        return due() != DueQueue.NEVER;
+    }
+
+    /** What led to what goes on by itself. */
+    Cause cause() {
+        return cause;
+    }
+
+    /** What its shaping gives by itself now; empty where it gives nothing. */
+    Optional<List<OscArgument>> goesOn(long now, int steps, String typed) {
+        return any(shaper -> shaper.due() <= now && shaper.at(now).isPresent(), steps, typed);
+    }
+
+    /** What its shaping would give in the end, now; empty where nothing is under way. */
+    Optional<List<OscArgument>> finished(long now, int steps, String typed) {
+        return any(shaper -> shaper.finish(now).isPresent(), steps, typed);
+    }
+
+    private Optional<List<OscArgument>> any(Predicate<Shaper> gives, int steps, String typed) {
+        boolean comes = false;
+        for (Optional<Shaper> shaper : shapers) {
+            comes |= shaper.isPresent() && gives.test(shaper.get());
+        }
+        return comes ? said(steps, typed) : Optional.empty();
+    }
+
+    /** Whether each of its messages counts, though it says the same as the one before. */
+    boolean saysMoments() {
+        return shapers.stream().flatMap(Optional::stream).flatMap(shaper -> shaper.chain().steps().stream()).anyMatch(Edge.class::isInstance);
+    }
+
+    /** Nothing goes on by itself any more. */
+    void stop(long now) {
+        shapers.forEach(shaper -> shaper.ifPresent(s -> s.finish(now)));
+    }
+
+    /** The target says where an axis stands, while nothing is under way. */
+    void reported(int axis, double position) {
+        for (int i = 0; i < shapers.size(); i++) {
+            if (shapers.get(i).isPresent() && axis(i) == axis && !isUnderWay()) {
+                shapers.get(i).get().reported(position);
+            }
+        }
+    }
+
+    /** Where the control stands by what was said last: on its way, as long as its shaping takes time. */
+    Position saidAt(Position position) {
+        Position at = position;
+        for (int i = 0; i < shapers.size(); i++) {
+            Optional<Double> back = shapers.get(i).filter(shaper -> shaper.chain().takesTime()).flatMap(shaper -> shaper.last().flatMap(shaper.chain()::back));
+            if (back.isPresent()) {
+                at = at.with(axis(i), back.get());
+            }
+        }
+        return at;
+    }
+
+    /** Whether what comes back tells where an axis stands. */
+    boolean leadsBack(int axis) {
+        for (int i = 0; i < shapers.size(); i++) {
+            if (shapers.get(i).isPresent() && axis(i) == axis && shapers.get(i).get().chain().noWayBack().isPresent()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The step of its shaping that keeps what came in last. */
+    Optional<Step> keptBy() {
+        return shapers.stream().flatMap(Optional::stream).flatMap(shaper -> shaper.keptBy().stream()).findFirst();
     }
 
     /** Why a typed line cannot be sent; empty where it can. */
@@ -128,11 +277,11 @@ final class CompiledSend {
         return differs;
     }
 
-    private static OscArgument argument(ArgumentType type, Chain chain, double position) {
+    private static OscArgument argument(ArgumentType type, Chain chain, Signal signal) {
         return switch (type) {
-            case BOOLEAN -> position >= 0.5 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
-            case TEXT -> new OscArgument.Text(chain.text(position, false));
-            default -> number(type, chain.there(position));
+            case BOOLEAN -> signal.number() >= 0.5 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
+            case TEXT -> new OscArgument.Text(chain.text(signal, false));
+            default -> number(type, signal.number());
         };
     }
 

@@ -101,9 +101,14 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
     }
 
     /** What a control's listens have to hear after it was moved. */
-    Wanted wanted(List<Reading> readings, Position position, CompiledSend send) {
+    Wanted wanted(List<Reading> readings, Position position, List<OscArgument> sent, CompiledSend send) {
         if (rule.says() != AnswerRule.Says.SAME) {
             return whateverWasSent();
+        }
+        Optional<Reading> noWayBack = readings.stream().filter(reading -> !send.leadsBack(reading.listen().axis())).findFirst();
+        if (noWayBack.isPresent()) {
+            // from what is said nobody can tell where the control stands
+            return wantedAt(noWayBack.get().listen().argument(), sent, send.send().arguments());
         }
         List<Wanted.Stand.Axis> axes = new ArrayList<>(readings.size());
         for (Reading reading : readings) {

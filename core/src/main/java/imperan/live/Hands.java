@@ -88,6 +88,7 @@ final class Hands {
             control.repeatDue = now + repeatNanos(control);
             sending.sendAll(control, Send.Phase.HELD);
         }
+        sending.goOn(control);
         if (control.openUntil != Long.MIN_VALUE && now >= control.openUntil && grip == null) {
             control.openUntil = Long.MIN_VALUE;
             state.changed(control);
@@ -151,7 +152,7 @@ final class Hands {
             }
             case REST -> movement.moveTo(control, Position.rest(form), actor, Precedence.HAND);
             case PICK -> form.saved((int) touch.y()).ifPresent(saved -> movement.moveTo(control, saved, actor, Precedence.HAND));
-            case TILT -> form.tilted(touch.x(), touch.y(), control.memory, now).ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
+            case TILT -> form.tilted(touch.x(), touch.y()).ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
             case TYPE -> type(control, touch.words(), actor);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }

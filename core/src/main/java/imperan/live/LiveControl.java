@@ -90,14 +90,14 @@ final class LiveControl {
     final HandMemory memory;
 
     LiveControl(PartId id, Control control) {
-        this(id, control, HandMemory.of(control.form()));
+        this(id, control, HandMemory.fresh(), control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList());
     }
 
-    private LiveControl(PartId id, Control control, HandMemory memory) {
+    private LiveControl(PartId id, Control control, HandMemory memory, List<CompiledSend> sends) {
         this.id = id;
         this.control = control;
         this.memory = memory;
-        this.sends = control.sends().stream().map(send -> new CompiledSend(send, control.form())).toList();
+        this.sends = sends;
         this.lines = control.sends().stream().flatMap(send -> MovedLine.of(send).stream()).collect(Collectors.toUnmodifiableSet());
         this.repeats = control.sends().stream().anyMatch(send -> send.on() == Send.Phase.HELD);
         this.tolerances = new double[control.form().axes()];
@@ -111,7 +111,8 @@ final class LiveControl {
 
     /** The same control after an edit: everything a hand or a target did to it stays. */
     LiveControl(LiveControl before, Control control) {
-        this(before.id, control, before.memory.with(control.form()));
+        this(before.id, control, before.memory.kept(), IntStream.range(0, control.sends().size()).mapToObj(i -> new CompiledSend(control.sends().get(i), control.form(),
+                before.control.form().equals(control.form()) && i < before.sends.size() ? Optional.of(before.sends.get(i)) : Optional.empty())).toList());
         boolean sameForm = before.control.form().equals(control.form());
         position = before.belief == Belief.UNSET ? Position.rest(control.form()) : before.position.snapped(control.form());
         if (before.echo.axes() == control.form().axes()) {
@@ -142,7 +143,7 @@ final class LiveControl {
     /** An axis in the terms of the target: as it is sent, else as it is heard. */
     private Chain chain(int axis) {
         return sent(axis).map(ArgumentSource.Value::chain).or(() -> control.listens().stream()
-                .filter(l -> l.role() == Listen.Role.VALUE && l.axis() == axis).findFirst().map(Listen::chain))
+                .filter(l -> l.role() == Listen.Role.VALUE && l.axis() == axis).findFirst().map(listen -> listen.chain(control.sends())))
                 .orElse(Chain.UNIT);
     }
 
@@ -179,18 +180,38 @@ final class LiveControl {
 
     /** Whether what was heard is what the control stands at, as far as its target can tell them apart. */
     boolean agrees(Position heard) {
-        return heard.agrees(position, tolerances);
+        for (int axis = 0; axis < tolerances.length; axis++) {
+            double at = heard.get(axis);
+            if (!Double.isNaN(at) && leadsBack(axis) && !chains.get(axis).isNear(at, position.get(axis), tolerances[axis])) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean leadsBack(int axis) {
+        return sends.stream().allMatch(send -> send.leadsBack(axis));
+    }
+
+    /** Whether anything is said in a phase of a touch. */
+    boolean says(Send.Phase phase) {
+        return sends.stream().anyMatch(send -> send.send().on() == phase);
+    }
+
+    /** Whether its shaping gives something by itself. */
+    boolean isUnderWay() {
+        return sends.stream().anyMatch(CompiledSend::isUnderWay);
     }
 
     /** When something about it is due, as it stands now; {@link DueQueue#NEVER} where nothing is. */
     long nextDue() {
-        long next = DueQueue.NEVER;
+        long next = sends.stream().mapToLong(CompiledSend::due).min().orElse(DueQueue.NEVER);
         if (grip != null && !grip.counts()) {
-            next = grip.since() + Hands.HOLD_STILL_NANOS;
+            next = Math.min(next, grip.since() + Hands.HOLD_STILL_NANOS);
         } else if (grip != null && repeats) {
-            next = repeatDue;
+            next = Math.min(next, repeatDue);
         } else if (grip == null && openUntil != Long.MIN_VALUE) {
-            next = openUntil;
+            next = Math.min(next, openUntil);
         }
         return disagrees() ? Math.min(next, sentAt + answerWindow) : next;
     }

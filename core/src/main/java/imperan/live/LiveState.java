@@ -7,7 +7,11 @@ import imperan.show.form.Position;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** What the running show consists of at this moment, shared by those who send and those who receive, and where they tell what happens. */
 final class LiveState {
@@ -21,6 +25,8 @@ final class LiveState {
     final DueQueue<Due> due = new DueQueue<>();
     final Exchanges exchanges = new Exchanges(this::ended);
     final Paths paths = new Paths();
+    /** The controls whose shaping gives something by itself. */
+    private final Set<PartId> gliding = new LinkedHashSet<>();
     private final LiveSink sink;
     private Cause cause = Cause.NONE;
     private long inputs;
@@ -82,6 +88,26 @@ final class LiveState {
         }
     }
 
+    /** Whether the shaping of a control gives something by itself. */
+    void gliding(LiveControl control, boolean glides) {
+        if (glides) {
+            gliding.add(control.id);
+        } else if (!control.isUnderWay()) {
+            gliding.remove(control.id);
+        }
+    }
+
+    /** What goes on by itself on the lines of a control ends, for that is moved now. */
+    void stopGliding(LiveControl moved) {
+        for (PartId id : gliding.isEmpty() ? List.<PartId>of() : List.copyOf(gliding)) {
+            LiveControl other = controls.get(id);
+            if (other == null || other != moved && !Collections.disjoint(other.lines, moved.lines)) {
+                gliding.remove(id);
+                Optional.ofNullable(other).ifPresent(o -> o.sends.forEach(send -> send.stop(now)));
+            }
+        }
+    }
+
     void changed(Link link) {
         happened(new LiveEvent.LinkChanged(now, cause, link.id()));
     }
@@ -120,7 +146,7 @@ final class LiveState {
 
     /** Does a send of this control wait for its answer, or for its turn? */
     boolean isAwaited(LiveControl control) {
-        return links.values().stream().anyMatch(link -> link.lane().holds(control.id))
+        return control.isUnderWay() || links.values().stream().anyMatch(link -> link.lane().holds(control.id))
                 || control.control.listens().stream().anyMatch(l -> l.target().filter(t -> exchanges.isAwaited(control.id, t, l.address())).isPresent());
     }
 

@@ -58,6 +58,7 @@ final class Movement {
     }
 
     private void takeFromOthers(LiveControl control, Actor actor) {
+        state.stopGliding(control);
         for (Movers.Mover mover : movers.others(control, actor)) {
             movers.release(mover.control());
             mover.ended().run();
@@ -132,7 +133,7 @@ final class Movement {
             Position rest = Position.rest(control.control.form());
             control.sends.stream().filter(send -> send.send().on() == Send.Phase.CHANGE).forEach(send -> lines.add(new RestLine(control.id,
                     control.control.called(), send.send().target().map(state.links::get).map(link -> link.target().name()).orElse(""),
-                    send.send().address(), OscText.arguments(send.arguments(rest, 0, "")))));
+                    send.send().address(), OscText.arguments(CompiledSend.says(send.send(), control.control.form(), rest, 0, "")))));
         }
         return lines;
     }

@@ -6,7 +6,7 @@ import imperan.show.form.Position;
 /**
  * A message of a control on its way out, as it was when the hand moved.
  *
- * @param position of the control then
+ * @param position that it says: that of the control then, and on the way there while its shaping takes time
  * @param cause    what led to it
  */
 record Outgoing(LiveControl control, CompiledSend send, Position position, Line line, Cause cause) {

@@ -2,6 +2,7 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import imperan.shaping.Chain;
+import imperan.shaping.Signal;
 import imperan.show.Control;
 import imperan.show.Listen;
 
@@ -17,7 +18,7 @@ import java.util.stream.IntStream;
 record Reading(Listen listen, Chain chain, List<String> texts) {
 
     static Reading of(Control control, Listen listen) {
-        return new Reading(listen, listen.chain(), control.form().heardTexts());
+        return new Reading(listen, listen.chain(control.sends()), control.form().heardTexts());
     }
 
     /** Where it says that the axis stands, 0 to 1; empty where it says nothing of that. */
@@ -33,7 +34,16 @@ record Reading(Listen listen, Chain chain, List<String> texts) {
             // a colour in one argument has all three axes in it, whatever the range
             return listen.axis() > 2 ? Optional.empty() : Optional.of((colour.value() >>> 24 - 8 * listen.axis() & 0xff) / 255.0);
         }
-        return Spelling.number(said.get()).flatMap(chain::back);
+        return signal(said.get()).flatMap(chain::back);
+    }
+
+    private static Optional<Signal> signal(OscArgument said) {
+        return said instanceof OscArgument.Text text ? Optional.of(Signal.text(text.value())) : Spelling.number(said).map(Signal::of);
+    }
+
+    /** Whether it says that the axis stands near a position, within a share of the range of the argument. */
+    boolean isNear(List<OscArgument> arguments, double position, double share) {
+        return position(arguments).filter(said -> texts.isEmpty() ? chain.isNear(said, position, share) : Math.abs(said - position) <= share).isPresent();
     }
 
     /** What was said, where it is a text, or where it is to be read and not to move anything. */

@@ -1,5 +1,7 @@
 package imperan.live;
 
+import imperan.shaping.Step;
+
 import java.util.Optional;
 
 /**
@@ -50,6 +52,10 @@ public sealed interface Reason {
     }
 
     record NoSend() implements OfMessage {
+    }
+
+    /** A step of its shaping lets nothing through now. */
+    record KeptByStep(Optional<Step> step) implements OfMessage {
     }
 
     record NoTarget() implements OfMessage {

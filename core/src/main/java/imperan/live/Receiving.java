@@ -281,8 +281,9 @@ final class Receiving {
         control.echoAt = now;
         control.belief = Belief.KNOWN;
         boolean awaited = link.lane().holds(control.id)
-                || state.exchanges.isAwaited(control.id, link.id(), channel.key.address());
+                || control.isUnderWay() || state.exchanges.isAwaited(control.id, link.id(), channel.key.address());
         if (control.grip == null && !awaited) {
+            control.sends.forEach(send -> send.reported(axis, position));
             if (!control.agrees(control.echo)) {
                 control.movedBy = link.target().name();
             }

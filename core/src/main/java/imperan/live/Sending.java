@@ -36,6 +36,9 @@ final class Sending {
     /** Sends what a control sends on a phase of a touch, in the order of its sends. */
     void sendAll(LiveControl control, Send.Phase phase) {
         boolean any = false;
+        if (phase == Send.Phase.RELEASE && control.says(phase)) {
+            finish(control);
+        }
         for (CompiledSend send : control.sends) {
             if (send.send().on() == phase) {
                 any = true;
@@ -49,20 +52,59 @@ final class Sending {
 
     /** @param always whether to send what was sent before, too */
     void send(LiveControl control, CompiledSend compiled, boolean always) {
+        Optional<List<OscArgument>> made = compiled.moved(control.position, control.steps, control.typed, state.now(), state.cause(), always);
+        if (made.isPresent()) {
+            send(control, compiled, made.get(), always || compiled.saysMoments());
+        } else {
+            stop(control, new Reason.KeptByStep(compiled.keptBy()));
+        }
+        planShaping(control, compiled);
+    }
+
+    private void planShaping(LiveControl control, CompiledSend compiled) {
+        state.gliding(control, compiled.isUnderWay());
+        state.due.noLaterThan(new Due.OfControl(control.id), compiled.due());
+    }
+
+    /** What the shaping of a control gives by itself leaves, for whoever moved it. */
+    void goOn(LiveControl control) {
+        Cause inHand = state.cause();
+        for (CompiledSend compiled : control.sends) {
+            if (compiled.due() <= state.now()) {
+                state.because(compiled.cause(), state.now());
+                compiled.goesOn(state.now(), control.steps, control.typed).ifPresent(made -> send(control, compiled, made, false));
+                planShaping(control, compiled);
+            }
+        }
+        state.because(inHand, state.now());
+    }
+
+    /** What shaping has still to give leaves now: what a release says comes after it. */
+    private void finish(LiveControl control) {
+        for (CompiledSend compiled : control.sends) {
+            if (compiled.send().on() == Send.Phase.CHANGE) {
+                compiled.finished(state.now(), control.steps, control.typed).ifPresent(made -> send(control, compiled, made, false));
+            }
+        }
+    }
+
+    private void send(LiveControl control, CompiledSend compiled, List<OscArgument> arguments, boolean always) {
         Send send = compiled.send();
         Optional<Link> link = send.target().map(state.links::get);
-        List<OscArgument> arguments = compiled.arguments(control.position, control.steps, control.typed);
         Line line = new Line(Optional.of(control.id), control.position.first(), link.map(Link::id), link.map(l -> l.target().name()).orElse(""), send.address(), arguments);
         if (link.isEmpty()) {
+            compiled.stop(state.now());
             stop(line, send.target().isEmpty() ? new Reason.NoTarget() : new Reason.TargetGone());
             return;
         }
         if (!link.get().socket().works()) {
+            compiled.stop(state.now());
             stop(line, new Reason.SocketBroken(link.get().socket().trouble()));
             return;
         }
         if (link.get().gate() != Gate.OPEN) {
             withheld(link.get(), line, gated(link.get()));
+            compiled.stop(state.now());
             stop(line, gated(link.get()));
             return;
         }
@@ -72,7 +114,7 @@ final class Sending {
             state.happened(link.get(), new LiveEvent.Stopped(state.now(), state.cause(), shown, control.position.first(), Optional.of(line), new Reason.SameValue()));
             return;
         }
-        Outgoing outgoing = new Outgoing(control, compiled, control.position, line, state.cause());
+        Outgoing outgoing = new Outgoing(control, compiled, compiled.saidAt(control.position), line, state.cause());
         Lane.Taken taken = link.get().lane().take(outgoing);
         if (taken == Lane.Taken.LEAVES) {
             leave(link.get(), outgoing);

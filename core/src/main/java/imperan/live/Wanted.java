@@ -57,11 +57,11 @@ sealed interface Wanted {
 
         /**
          * @param position  where the axis of the reading stands, 0 to 1
-         * @param tolerance as a share of its way
+         * @param tolerance as a share of the range of the argument
          */
         record Axis(Reading reading, double position, double tolerance) {
             private boolean agrees(List<OscArgument> said) {
-                return reading.position(said).filter(p -> Math.abs(p - position) <= tolerance).isPresent();
+                return reading.isNear(said, position, tolerance);
             }
         }
 

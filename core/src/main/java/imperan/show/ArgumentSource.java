@@ -1,6 +1,8 @@
 package imperan.show;
 
 import imperan.shaping.Chain;
+import imperan.shaping.Scale;
+import imperan.shaping.Step;
 import imperan.show.form.Choice;
 import imperan.show.form.Colour;
 import imperan.show.form.Form;
@@ -8,6 +10,8 @@ import imperan.show.form.TextLine;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+
+import java.util.List;
 
 /** Where an argument of a send comes from. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "from")
@@ -26,26 +30,45 @@ public sealed interface ArgumentSource {
     void check(PartRules rules, String field, Form form);
 
     /**
-     * The control's position, scaled: 0 gives {@code low} and 1 gives {@code high}, which may be the smaller one. Whole
-     * numbers are rounded, not cut; {@link ArgumentType#BOOLEAN} is true from the middle of the control upwards.
+     * The control's position, through the steps of a chain. Whole numbers are rounded, not cut; {@link ArgumentType#BOOLEAN} is true from a half upwards.
      *
-     * @param axis of the control, from 0
+     * @param shaping the steps between the position, 0 to 1, and the argument
+     * @param axis    of the control, from 0
      */
-    record Value(ArgumentType type, double low, double high, int axis) implements ArgumentSource {
+    record Value(ArgumentType type, List<Step> shaping, int axis) implements ArgumentSource {
 
-        /** The value of the first axis. */
+        public Value {
+            shaping = List.copyOf(shaping);
+        }
+
+        /** Scaled: position 0 gives {@code low} and 1 gives {@code high}, which may be the smaller one. */
+        public Value(ArgumentType type, double low, double high, int axis) {
+            this(type, List.of(new Scale(low, high)), axis);
+        }
+
+        /** The value of the first axis, scaled. */
         public Value(ArgumentType type, double low, double high) {
             this(type, low, high, 0);
         }
 
         /** From the position of the axis to the argument. */
         public Chain chain() {
-            return Chain.scale(low, high);
+            return new Chain(shaping);
+        }
+
+        /** The same with these ends. */
+        public Value within(double low, double high) {
+            return new Value(type, Chain.withEnds(shaping, low, high), axis);
+        }
+
+        /** The same as an argument of another type. */
+        public Value as(ArgumentType other) {
+            return new Value(other, shaping, axis);
         }
 
         @Override
         public void check(PartRules rules, String field, Form form) {
-            Ranges.problem(type, low, high).ifPresent(p -> rules.problem(field, p));
+            rules.shaping(field + "/shaping", shaping, type);
             rules.axis(field, axis, form);
             if (type == ArgumentType.COLOUR && !form.givesColour()) {
                 rules.problem(field, "Only a colour control has a colour to send");

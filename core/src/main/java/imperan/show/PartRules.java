@@ -6,6 +6,10 @@ import imperan.dialect.Dialect;
 import imperan.dialect.Osc;
 import imperan.rig.HostAddress;
 import imperan.rig.Ports;
+import imperan.shaping.Chain;
+import imperan.shaping.Span;
+import imperan.shaping.Step;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.form.Form;
 
 import java.util.ArrayList;
@@ -163,6 +167,31 @@ public final class PartRules {
         }
         marks.stream().filter(mark -> !Ranges.fits(mark.value()) || mark.text().isBlank() || mark.text().contains(";") || mark.text().length() > MAX_LABEL).findFirst()
                 .ifPresent(mark -> problem(field, "A mark is a number and at most " + MAX_LABEL + " characters for it without a semicolon, such as 0.562 0 dB"));
+    }
+
+    /** The steps from a position to an argument of a type. */
+    void shaping(String field, List<Step> steps, ArgumentType type) {
+        if (isGone(field, steps)) {
+            Span out = new Chain(steps).out();
+            if (out.texts() && type != ArgumentType.TEXT) {
+                problem(field, "Texts come out of the table: send them as a text, or write numbers into it");
+            } else {
+                Ranges.problem(type, out.low(), out.high()).ifPresent(p -> problem(field, p));
+            }
+        }
+    }
+
+    /** The steps of which the way back is gone. */
+    void wayBack(String field, List<Step> steps) {
+        if (isGone(field, steps)) {
+            new Chain(steps).noWayBack().ifPresent(about -> problem(field + "/" + about.step(), "What is heard cannot go back through this step: " + about.words()));
+        }
+    }
+
+    private boolean isGone(String field, List<Step> steps) {
+        Optional<Chain.About> wrong = Chain.problem(Span.UNIT, steps);
+        wrong.ifPresent(about -> problem(field + "/" + about.step(), about.words()));
+        return wrong.isEmpty();
     }
 
     void axis(String field, int axis, Form form) {

@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.shaping.Span;
 import imperan.show.ArgumentSource.ArgumentType;
 
 import java.util.Optional;
@@ -7,15 +8,12 @@ import java.util.Optional;
 /** Which numbers a range may have: those that every step of the computation, and the type that leaves, can carry. */
 public final class Ranges {
 
-    /** A double tells whole numbers apart up to 2^53, about 9e15, and no sum or difference of such numbers comes near infinity. */
-    public static final double MOST = 1e15;
-
     private Ranges() {
     }
 
-    /** Whether a number is one to reckon with: finite, and no farther from zero than {@value #MOST}. */
+    /** Whether a number is one to reckon with: finite, and no farther from zero than {@link Span#MOST}. */
     public static boolean fits(double number) {
-        return Math.abs(number) <= MOST;
+        return Span.fits(number);
     }
 
     /** Whether both ends of a range fit their type. */

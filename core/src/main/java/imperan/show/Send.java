@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.shaping.Step;
 import imperan.show.form.Form;
 
 import java.util.List;
@@ -49,6 +50,9 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
         rules.address(field + "/address", address, target);
         for (int i = 0; i < arguments.size(); i++) {
             arguments.get(i).check(rules, field + "/arguments/" + i, form);
+            if (on != Phase.CHANGE && arguments.get(i) instanceof ArgumentSource.Value value && value.shaping().stream().anyMatch(Step::takesTime)) {
+                rules.problem(field + "/arguments/" + i + "/shaping", "A step that takes time works only where it is sent on change: choose that, or take the step out");
+            }
         }
         long bytes = MessageSize.most(this, form);
         if (bytes > MessageSize.MOST) {

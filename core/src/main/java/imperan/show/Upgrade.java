@@ -2,6 +2,7 @@ package imperan.show;
 
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Brings bodies of parts that were written by earlier versions up to this one: what they did not say yet, they say as they meant it. */
@@ -46,6 +47,9 @@ public final class Upgrade {
         }
         if (version < 11) {
             from10(body);
+        }
+        if (version < 12) {
+            from11(body);
         }
     }
 
@@ -145,6 +149,42 @@ public final class Upgrade {
         if (kind(body).equals("phrase") && !body.has("proof")) {
             add(body, "{\"proof\": {\"low\": null, \"high\": null, \"sweep\": false, \"spacing\": null, \"most\": null}}");
         }
+    }
+
+    /** Ranges, and the smoothing of a tilt, became steps of a chain. What sent true or false did so by the position, whatever its range said. */
+    private static void from11(JsonNode body) {
+        if (!kind(body).equals("control")) {
+            return;
+        }
+        JsonNode form = body.path("form");
+        JsonNode seconds = form instanceof ObjectNode object ? object.remove("smoothingSeconds") : null;
+        body.path("sends").forEach(send -> send.path("arguments").forEach(argument -> {
+            if (argument.path("from").asString("").equals("value") && argument.has("low")) {
+                ArrayNode steps = shaping(argument, argument.path("type").asString("").equals("BOOLEAN"));
+                if (seconds != null && seconds.asDouble(0) > 0) {
+                    steps.insertObject(0).put("step", "smooth").set("seconds", seconds);
+                }
+            }
+        }));
+        body.path("listens").forEach(listen -> {
+            if (listen.has("low")) {
+                shaping(listen, false);
+                if (!listen.path("role").asString("").equals("VALUE")) {
+                    ((ObjectNode) listen).putNull("shaping");
+                }
+            }
+        });
+    }
+
+    private static ArrayNode shaping(JsonNode line, boolean plain) {
+        ObjectNode object = (ObjectNode) line;
+        JsonNode low = object.remove("low");
+        JsonNode high = object.remove("high");
+        ArrayNode steps = object.putArray("shaping");
+        ObjectNode scale = steps.addObject().put("step", "scale").put("fromLow", 0.0).put("fromHigh", 1.0);
+        scale.set("low", plain ? scale.numberNode(0.0) : low);
+        scale.set("high", plain ? scale.numberNode(1.0) : high);
+        return steps;
     }
 
     /** That addresses may lack the slash at their start is a way to speak, beside others. */

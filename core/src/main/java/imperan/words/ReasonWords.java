@@ -25,6 +25,7 @@ public record ReasonWords(String why, String mend, String brief) {
         say(Reason.FirstOfTwoTouches.class, r -> words("First touch: touch again within " + seconds(r.openNanos()) + " s", "Touch it once more; its guard is set under Behaviour"));
         say(Reason.NotHeldYet.class, r -> words("Hold for a moment to confirm", "Keep the finger where it is; its guard is set under Behaviour"));
         say(Reason.NoSend.class, r -> words("This control has no send yet", "Add a send, and choose its target and address"));
+        say(Reason.KeptByStep.class, r -> r.step().map(StepWords::kept).map(kept -> words(kept.why(), kept.mend())).orElseGet(() -> words("Its shaping gave nothing yet", "Move it once")));
         say(Reason.NoTarget.class, r -> words("No target is set", "Choose the target of this send"));
         say(Reason.TargetGone.class, r -> words("Its target is no longer in the rig", "Choose another target for this send, or undo the removal"));
         say(Reason.NotTyped.class, r -> words(r.fault(), "Type it anew"));

@@ -98,7 +98,7 @@ class LineTableTest extends FourFaders {
         show = ((Outcome.Accepted) show.apply(read.request().orElseThrow(), ADA)).show();
         assertThat(control("f1").sends().get(0)).isEqualTo(new Send(Send.Phase.RELEASE, Optional.of(OTHER), "/in/9/level",
                 List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 0.5))));
-        assertThat(control("f2").listens().get(0).high()).isEqualTo(2);
+        assertThat(control("f2").listens().get(0).chain(List.of()).high()).isEqualTo(2);
     }
 
     @Test

@@ -97,7 +97,7 @@ class PhrasePlacerTest {
         assertThat(faders.stream().map(fader -> fader.sends().get(0).address())).containsExactlyInAnyOrder("/in/3/level", "/in/4/level", "/in/5/level",
                 "/in/6/level");
         assertThat(faders.stream().map(Control::label).collect(Collectors.toSet())).containsExactlyInAnyOrder("level 3", "level 4", "level 5", "level 6");
-        assertThat(faders.get(0).listens()).containsExactly(Listen.value(Optional.of(DESK), "/in/3/level", 0, 0, 1));
+        assertThat(faders.get(0).listens()).containsExactly(Listen.asSent(Optional.of(DESK), "/in/3/level", 0));
         assertThat(faders.stream().map(Control::cells).distinct()).hasSize(4);
     }
 
@@ -108,7 +108,7 @@ class PhrasePlacerTest {
                 Optional.of(1.0), "", List.of(), Optional.empty(), marks)), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)), "", ""),
                 "/in/3/level");
         assertThat(fader.form()).isEqualTo(Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(marks));
-        assertThat(fader.listens()).containsExactly(Listen.value(Optional.of(DESK), "/in/3/level", 0, 0, 1),
+        assertThat(fader.listens()).containsExactly(Listen.asSent(Optional.of(DESK), "/in/3/level", 0),
                 Listen.words(Optional.of(DESK), "/in/3/level", 1));
     }
 

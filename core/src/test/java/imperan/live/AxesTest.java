@@ -196,15 +196,13 @@ class AxesTest {
     }
 
     @Test
-    void aTiltIsSmoothedAndLevelIsTheMiddle() {
-        Stage stage = stage(control(new Tilt(45, 0.2), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)))));
+    void aTiltGoesAsFarAsItsDegreesAndLevelIsTheMiddle() {
+        Stage stage = stage(control(new Tilt(45), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)))));
         touch(stage, Phase.TILT, 0, 0);
         assertThat(positions(stage)).containsExactly(0.5, 0.5);
-        stage.now += 200 * MS;
-        touch(stage, Phase.TILT, 45, 0);
-        // 1 − 1/e of the way after one time constant (any handbook of control engineering)
-        assertThat(positions(stage).get(0)).isEqualTo(0.5 + 0.5 * (1 - Math.exp(-1)), within(1e-9));
-        assertThat(positions(stage).get(1)).isEqualTo(0.5);
+        touch(stage, Phase.TILT, 60, -22.5);
+        assertThat(positions(stage)).containsExactly(1.0, 0.25);
+        assertThat(stage.takeSent()).containsExactly("/x 45.0");
     }
 
     // ---- words

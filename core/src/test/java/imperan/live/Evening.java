@@ -199,7 +199,7 @@ final class Evening extends QuietSink {
         List<ArgumentSource> values = new ArrayList<>();
         for (int axis = 0; axis < form.axes(); axis++) {
             values.add(new ArgumentSource.Value(axis == 0 && i % 5 == 0 ? ArgumentType.INT32 : ArgumentType.FLOAT32, i % 4 == 0 ? -60 : 0, i % 4 == 0 ? 10 : 1, axis));
-            listens.add(new Listen(target, root(i) + "/v", axis, i % 4 == 0 ? -60 : 0, i % 4 == 0 ? 10 : 1, Listen.Role.VALUE, axis));
+            listens.add(Listen.value(target, root(i) + "/v", axis, i % 4 == 0 ? -60 : 0, i % 4 == 0 ? 10 : 1, axis));
         }
         if (form instanceof TextLine) {
             values = List.of(new ArgumentSource.Typed(ArgumentType.TEXT));

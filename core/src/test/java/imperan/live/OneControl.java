@@ -34,7 +34,7 @@ final class OneControl {
     }
 
     static Listen hears(String address, int argument, int axis, double low, double high) {
-        return new Listen(Optional.of(DESK), address, argument, low, high, Listen.Role.VALUE, axis);
+        return Listen.value(Optional.of(DESK), address, argument, low, high, axis);
     }
 
     static Control control(Form form, List<Send> sends, Listen... listens) {

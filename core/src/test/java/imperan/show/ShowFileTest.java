@@ -71,7 +71,7 @@ class ShowFileTest {
         String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(OneOfEach.show()), InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":11", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+        for (String broken : List.of(file.replace("\"version\":12", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
@@ -84,7 +84,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":12} | version | version 12; this Imperan reads versions 1 to 11",
+        "{\"format\":\"imperan-show\",\"version\":13} | version | version 13; this Imperan reads versions 1 to 12",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -144,9 +144,14 @@ class ShowFileTest {
     /** What a phrase says of proofs since version 11. */
     private static final String PROOF = ",\"proof\":{\"high\":null,\"low\":null,\"most\":null,\"spacing\":null,\"sweep\":false}";
 
+    /** The same file as version 11 wrote it: the ends of a range, and no steps. */
+    private static String asOfVersion11(String file) {
+        return file.replace("\"version\":12", "\"version\":11").replaceAll("\"shaping\":\\[\\{\"fromHigh\":1.0,\"fromLow\":0.0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]", "\"high\":$1,\"low\":$2");
+    }
+
     /** The same file as version 8 wrote it. */
     private static String asOfVersion8(String file) {
-        return file.replace("\"version\":11", "\"version\":8").replace("\"dialect\":\"osc\",", "").replace("\"answersTo\":\"SENDER\",\"keepAlive\"", "\"answersTo\":\"SENDER\",\"bareAddresses\":false,\"keepAlive\"");
+        return asOfVersion11(file).replace("\"version\":11", "\"version\":8").replace("\"dialect\":\"osc\",", "").replace("\"answersTo\":\"SENDER\",\"keepAlive\"", "\"answersTo\":\"SENDER\",\"bareAddresses\":false,\"keepAlive\"");
     }
 
     /** What version 8 said of an answer was its kind, its time and a share of the range; of what is masked, words for people. */

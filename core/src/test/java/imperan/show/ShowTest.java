@@ -115,7 +115,7 @@ class ShowTest {
                 Arguments.of(Control.plain("F", cells, fader.form(), List.of(), List.of(
                         Listen.value(Optional.empty(), "/main", -1, 0, 1))), "listens/0/argument", "from 0"),
                 Arguments.of(Control.plain("F", cells, fader.form(), List.of(), List.of(
-                        Listen.value(Optional.empty(), "/main", 0, 1, 1))), "listens/0/high", "two different numbers"));
+                        Listen.value(Optional.empty(), "/main", 0, 1, 1))), "listens/0/shaping/0", "both ends become the same"));
     }
 
     @ParameterizedTest

@@ -12,6 +12,7 @@ import imperan.show.Shows;
 import imperan.show.Target;
 import org.junit.jupiter.api.Test;
 
+import java.util.List;
 import java.util.Optional;
 
 import static org.assertj.core.api.Assertions.assertThat;
@@ -84,8 +85,8 @@ class FromWireTest {
         assertThat(control.listens()).singleElement().satisfies(listen -> {
             assertThat(listen.target()).contains(Shows.DESK);
             assertThat(listen.address()).isEqualTo("/in/3/level");
-            assertThat(listen.low()).isEqualTo(-12);
-            assertThat(listen.high()).isEqualTo(6);
+            assertThat(listen.chain(List.of()).low()).isEqualTo(-12);
+            assertThat(listen.chain(List.of()).high()).isEqualTo(6);
         });
         assertThat(from(with).lines(last, new PartId("nowhere"))).isInstanceOf(Outcome.Refused.class);
     }

@@ -3,6 +3,11 @@ package imperan.words;
 import imperan.live.Gate;
 import imperan.live.Reason;
 import imperan.live.Trace;
+import imperan.shaping.AtMostEvery;
+import imperan.shaping.Edge;
+import imperan.shaping.Flip;
+import imperan.shaping.Table;
+import imperan.shaping.Toggle;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.FieldSource;
@@ -20,7 +25,9 @@ class ReasonWordsTest {
 
     /** One of each, with its evidence. */
     static final List<Reason> EACH = List.of(new Reason.HeldByAnother("Ben"), new Reason.MovedByAnother("Ben", "Level 2"), new Reason.Disabled("/deck/state", "ready"), new Reason.FirstOfTwoTouches(3_000_000_000L),
-            new Reason.NotHeldYet(), new Reason.NoSend(), new Reason.NoTarget(), new Reason.TargetGone(), new Reason.NotTyped("“fifty” is not a number"),
+            new Reason.NotHeldYet(), new Reason.NoSend(), new Reason.KeptByStep(Optional.empty()), new Reason.KeptByStep(Optional.of(new Edge(Edge.Way.RISING))), new Reason.KeptByStep(Optional.of(new Edge(Edge.Way.FALLING))),
+            new Reason.KeptByStep(Optional.of(new Edge(Edge.Way.BOTH))), new Reason.KeptByStep(Optional.of(new Toggle())), new Reason.KeptByStep(Optional.of(new AtMostEvery(100))),
+            new Reason.KeptByStep(Optional.of(new Table(List.of(), Optional.empty()))), new Reason.KeptByStep(Optional.of(new Flip())), new Reason.NoTarget(), new Reason.TargetGone(), new Reason.NotTyped("“fifty” is not a number"),
             new Reason.SocketBroken("Port 9201 is taken"), new Reason.Gated("Bellows", Gate.HELD), new Reason.Gated("Bellows", Gate.SILENT),
             new Reason.Gated("Bellows", Gate.REHEARSING), new Reason.SameValue(), new Reason.NotTaken(), new Reason.WaitsForItsTime(), new Reason.TooManyWait(),
             new Reason.Unclaimed(), new Reason.BareAddress("lamp/1", "Wick"), new Reason.PatternsTooLong(), new Reason.NeverAnswers(), new Reason.NothingComesBack(),

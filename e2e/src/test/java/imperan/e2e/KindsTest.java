@@ -96,7 +96,7 @@ class KindsTest extends InstalledTest {
                 Form.Direction.RIGHT), new ArgumentSource.Chosen(ArgumentType.TEXT));
         add(steps, "line", new TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
         add(steps, "tap", new Tap(1, 1000), new ArgumentSource.Value(ArgumentType.INT32, 1, 1000));
-        add(steps, "tilt", new Tilt(45, 0), new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 0),
+        add(steps, "tilt", new Tilt(45), new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 0),
                 new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 1));
         column = 0;
         steps.add(laid("wheel", new Wheel(10), List.of(new Send(Send.Phase.STEP, Optional.of(PROBE), "/wheel",

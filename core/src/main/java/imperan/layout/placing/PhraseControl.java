@@ -148,17 +148,22 @@ public final class PhraseControl {
         List<Send> sends = isSaid() && form.takesHands() && !chosen && form.axes() == 1
                 ? List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, arguments(form))) : List.of();
         return control.withLines(sends, heardOn(address, numbers).or(() -> Optional.of(address))
-                .map(on -> spoken(target, on)).orElseThrow());
+                .map(on -> spoken(target, on, !sends.isEmpty() && form.options().isEmpty() && !form.givesText())).orElseThrow());
     }
 
     private List<Listen> listens(Form form, PartId target, String address) {
-        return form.givesColour() ? IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, saidAt(isOneColour() ? varying : axis),
-                low(), high(), Listen.Role.VALUE, axis)).toList() : spoken(target, address);
+        return form.givesColour() ? IntStream.range(0, 3).mapToObj(axis -> Listen.value(Optional.of(target), address, saidAt(isOneColour() ? varying : axis),
+                low(), high(), axis)).toList() : spoken(target, address, isSaid() && form.takesHands() && form.options().isEmpty() && !form.givesText());
     }
 
-    /** Where it stands, as a number and, if the target says it, in words. */
-    private List<Listen> spoken(PartId target, String address) {
-        return Stream.concat(Stream.of(Listen.value(Optional.of(target), address, saidAt(Math.max(0, varying)), low(), high())),
+    /**
+     * Where it stands, as a number and, if the target says it, in words.
+     *
+     * @param asSent whether a control sends the same number
+     */
+    private List<Listen> spoken(PartId target, String address, boolean asSent) {
+        int argument = saidAt(Math.max(0, varying));
+        return Stream.concat(Stream.of(asSent ? Listen.asSent(Optional.of(target), address, argument) : Listen.value(Optional.of(target), address, argument, low(), high())),
                 phrase.answer().words().stream().map(words -> Listen.words(Optional.of(target), address, words))).toList();
     }
 

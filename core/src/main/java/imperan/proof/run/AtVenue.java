@@ -110,7 +110,7 @@ final class AtVenue {
 
     /** At zero, or at the lower end of its range: off, silent, dark. */
     private static boolean isZero(double number, ArgumentSource.Value value) {
-        double low = Math.min(value.low(), value.high());
+        double low = value.chain().out().low();
         return low >= 0 && number <= low;
     }
 }

@@ -43,11 +43,6 @@ public interface Form {
         return Optional.empty();
     }
 
-    /** The time constant of its smoothing in seconds; 0 for none. */
-    default double smoothingSeconds() {
-        return 0;
-    }
-
     // ---- under the hand
 
     /** Whether hands move it; what they do not move only shows what its target says. */
@@ -131,7 +126,7 @@ public interface Form {
     }
 
     /** The position after the device was tilted, in degrees from level; empty where it minds no tilt. */
-    default Optional<Position> tilted(double sideways, double forwards, HandMemory memory, long now) {
+    default Optional<Position> tilted(double sideways, double forwards) {
         return Optional.empty();
     }
 

@@ -1,29 +1,24 @@
 package imperan.show.form;
 
-import imperan.shaping.Smoothing;
 import imperan.shaping.Tempo;
-import java.util.List;
-import java.util.stream.IntStream;
 
-/** What a control remembers of hands between one landing and the next: the tempo of taps, the smoothing of its axes, and the steps that it was just turned. */
+/** What a control remembers of hands between one landing and the next: the tempo of taps, and the steps that it was just turned. */
 public final class HandMemory {
     final Tempo tempo;
-    final List<Smoothing> smoothings;
     private int steps;
 
-    private HandMemory(Form form, Tempo tempo) {
+    private HandMemory(Tempo tempo) {
         this.tempo = tempo;
-        this.smoothings = IntStream.range(0, form.axes()).mapToObj(axis -> new Smoothing(form.smoothingSeconds())).toList();
     }
 
     /** Of a control that no hand has moved. */
-    public static HandMemory of(Form form) {
-        return new HandMemory(form, new Tempo());
+    public static HandMemory fresh() {
+        return new HandMemory(new Tempo());
     }
 
     /** Of the same control once it has another form: who taps goes on in time. */
-    public HandMemory with(Form form) {
-        return new HandMemory(form, tempo);
+    public HandMemory kept() {
+        return new HandMemory(tempo);
     }
 
     void turn(int further) {

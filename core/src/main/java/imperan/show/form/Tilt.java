@@ -7,9 +7,8 @@ import java.util.Optional;
  * The tilt of the device that shows it: sideways is its first axis, forwards its second; level is the middle.
  *
  * @param degrees from level to the end of each axis
- * @param smoothingSeconds the time constant of the smoothing; 0 for none
  */
-public record Tilt(double degrees, double smoothingSeconds) implements Form {
+public record Tilt(double degrees) implements Form {
     @Override
     public String called() {
         return "tilt";
@@ -17,8 +16,8 @@ public record Tilt(double degrees, double smoothingSeconds) implements Form {
 
     @Override
     public void check(PartRules rules) {
-        if (!(degrees > 0 && degrees <= 180 && smoothingSeconds >= 0 && smoothingSeconds <= 60)) {
-            rules.problem("form/degrees", "A tilt goes to more than 0 and at most 180 degrees, smoothed over 0 to 60 s");
+        if (!(degrees > 0 && degrees <= 180)) {
+            rules.problem("form/degrees", "A tilt goes to more than 0 and at most 180 degrees");
         }
     }
 
@@ -33,9 +32,8 @@ public record Tilt(double degrees, double smoothingSeconds) implements Form {
     }
 
     @Override
-    public Optional<Position> tilted(double sideways, double forwards, HandMemory memory, long now) {
-        return Optional.of(Position.of(memory.smoothings.get(0).next(Position.clamp(0.5 + sideways / degrees / 2), now),
-                memory.smoothings.get(1).next(Position.clamp(0.5 + forwards / degrees / 2), now)));
+    public Optional<Position> tilted(double sideways, double forwards) {
+        return Optional.of(Position.of(Position.clamp(0.5 + sideways / degrees / 2), Position.clamp(0.5 + forwards / degrees / 2)));
     }
 
     @Override

@@ -192,14 +192,14 @@ final class DemoPages {
     }
 
     private static List<Listen> tiltsHeard() {
-        return List.of(new Listen(Optional.of(EDDY), "/eddy/tilt/x", 0, -45, 45, Listen.Role.VALUE, 0),
-                new Listen(Optional.of(EDDY), "/eddy/tilt/y", 0, -45, 45, Listen.Role.VALUE, 1));
+        return List.of(Listen.value(Optional.of(EDDY), "/eddy/tilt/x", 0, -45, 45),
+                Listen.value(Optional.of(EDDY), "/eddy/tilt/y", 0, -45, 45, 1));
     }
 
     private void colour(String label, int column, int row, int width, int height, PartId target, String address, ArgumentType type, double high) {
         List<ArgumentSource> channels = IntStream.range(0, 3).mapToObj(axis -> (ArgumentSource) new ArgumentSource.Value(type, 0, high, axis)).toList();
         add(label, column, row, width, height, new Colour(SWATCHES), List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address, channels)),
-                IntStream.range(0, 3).mapToObj(axis -> new Listen(Optional.of(target), address, axis, 0, high, Listen.Role.VALUE, axis)).toList());
+                IntStream.range(0, 3).mapToObj(axis -> Listen.value(Optional.of(target), address, axis, 0, high, axis)).toList());
     }
 
     /** A control that says its value on an address and hears it there. */
