@@ -4,6 +4,9 @@ import type { components } from "./schema";
 type Schemas = components["schemas"];
 
 export type ArgumentSource = Schemas["ArgumentSource"];
+export type ShapingStep = Schemas["ShapingStep"];
+export type Sketch = Schemas["Sketch"];
+export type ShapingAsked = Schemas["ShapingAsked"];
 export type Arrangement = Schemas["Arrangement"];
 export type ArrangePreview = Schemas["ArrangePreview"];
 export type FillStart = Schemas["FillStart"];

@@ -4,8 +4,9 @@ import { ControlBox } from "./ControlBox";
 import { DetentMark } from "./DetentMark";
 import { fitted } from "./fit";
 import { hand } from "./hand";
-import { scale, widestOf } from "./scale";
+import { widestOf } from "./scale";
 import { SliderFace } from "./SliderFace";
+import { useScale } from "./useScale";
 import { drawSlider } from "./useValue";
 
 interface Props {
@@ -18,7 +19,7 @@ interface Props {
 /** A ruled slot with a cap, and the mark where the target says it stands. */
 export function FaderView({ id, control, live }: Props) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
-  const marks = scale(control);
+  const marks = useScale(control);
   const sideways = control.form.kind === "fader" && control.form.direction === "RIGHT";
 
   return (

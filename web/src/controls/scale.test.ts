@@ -1,11 +1,11 @@
 import { expect, test } from "vitest";
 import type { Control } from "../api/types";
-import { scale, widestOf } from "./scale";
+import { plain, scaleAsked, straightScale as scale, widestOf } from "./scale";
 
 const fader = (type: "INT32" | "FLOAT32", low: number, high: number) =>
   ({
     form: { kind: "fader", marks: [] },
-    sends: [{ arguments: [{ from: "value", type, low, high, axis: 0 }] }],
+    sends: [{ arguments: [{ from: "value", type, shaping: [plain(low, high)], axis: 0 }] }],
     listens: [],
   }) as unknown as Control;
 
@@ -28,4 +28,14 @@ test("the widest text of a scale decides how large its texts are", () => {
       { place: 1, text: "-12.5" },
     ]),
   ).toBeCloseTo(5 * 0.62);
+});
+
+test("what is no straight line is asked of the server", () => {
+  const straight = fader("INT32", 0, 255);
+  expect(scaleAsked(straight)).toBeNull();
+  const curved = structuredClone(straight);
+  const source = curved.sends[0]!.arguments[0]!;
+  if (source.from === "value") source.shaping.unshift({ step: "power", exponent: 2 });
+  expect(scale(curved)).toEqual([]);
+  expect(scaleAsked(curved)?.shaping.map((step) => step.step)).toEqual(["power", "scale"]);
 });

@@ -1,12 +1,30 @@
-import type { Control } from "../api/types";
+import type { ArgumentSource, Control, ShapingAsked, ShapingStep } from "../api/types";
 
-/** The ends of the scale in the terms of the target. */
-export function range(control: Control): [number, number] {
-  for (const send of control.sends) {
-    for (const source of send.arguments) if (source.from === "value") return [source.low, source.high];
-  }
-  const listen = control.listens[0];
-  return listen ? [listen.low, listen.high] : [0, 1];
+type Scale = Extract<ShapingStep, { step: "scale" }>;
+
+/** The only step, where that is a straight line over the whole way of a control; null where there is more to it. */
+export function plainScale(shaping: readonly ShapingStep[]): Scale | null {
+  const only = shaping.length === 1 ? shaping[0] : undefined;
+  return only?.step === "scale" && only.fromLow === 0 && only.fromHigh === 1 ? only : null;
+}
+
+/** A straight line over the whole way of a control. */
+export const plain = (low: number, high: number): ShapingStep => ({
+  step: "scale",
+  fromLow: 0,
+  fromHigh: 1,
+  low,
+  high,
+});
+
+type ValueSource = Extract<ArgumentSource, { from: "value" }>;
+
+/** The steps to the first argument that carries the value; else those by which it is heard. */
+function shapingOf(control: Control): readonly ShapingStep[] {
+  const value = control.sends
+    .flatMap((send) => send.arguments)
+    .find((a): a is ValueSource => a.from === "value");
+  return value?.shaping ?? control.listens[0]?.shaping ?? [plain(0, 1)];
 }
 
 /** A mark of a scale, and where it stands, 0 to 1. */
@@ -15,14 +33,7 @@ export interface PlacedMark {
   text: string;
 }
 
-/** The marks that a fader has of its own; those beyond its ends are not seen. */
-export function ownMarks(control: Control): PlacedMark[] {
-  const [low, high] = range(control);
-  const own = control.form.kind === "fader" ? control.form.marks : [];
-  return own
-    .map(({ value, text }) => ({ place: (value - low) / (high - low), text }))
-    .filter(({ place }) => place >= 0 && place <= 1);
-}
+const marksOf = (control: Control) => (control.form.kind === "fader" ? control.form.marks : []);
 
 /** Whether its target takes whole numbers, between which there is nothing to read. */
 const isWhole = (control: Control) =>
@@ -32,11 +43,27 @@ const isWhole = (control: Control) =>
 
 const shortened = (value: number) => Number(value.toPrecision(3));
 
-/** The marks beside the slot: those that it has, or five at even distances. */
-export function scale(control: Control): PlacedMark[] {
-  const own = ownMarks(control);
+/** What the server is asked for the marks beside the slot; null where they are seen without: on a straight line. */
+export function scaleAsked(control: Control): ShapingAsked | null {
+  const shaping = shapingOf(control);
+  if (plainScale(shaping)) return null;
+  return {
+    shaping: [...shaping],
+    type: isWhole(control) ? "INT32" : "FLOAT32",
+    position: 0,
+    marks: marksOf(control),
+  };
+}
+
+/** The marks beside the slot on a straight line: those that it has, or five at even distances. */
+export function straightScale(control: Control): PlacedMark[] {
+  const straight = plainScale(shapingOf(control));
+  if (!straight) return [];
+  const { low, high } = straight;
+  const own = marksOf(control)
+    .map(({ value, text }) => ({ place: (value - low) / (high - low), text }))
+    .filter(({ place }) => place >= 0 && place <= 1);
   if (own.length) return own;
-  const [low, high] = range(control);
   return [0, 0.25, 0.5, 0.75, 1].map((place) => ({
     place,
     text: String(

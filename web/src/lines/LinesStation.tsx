@@ -183,6 +183,7 @@ function LineRow({ line }: { line: TableLine }) {
       </div>
       <div role="cell" className="px-2 font-mono text-sm">
         {line.low === null ? "" : `${line.low} … ${line.high}`}
+        {line.shaping.includes("|") && <span className="block text-quiet">{line.shaping}</span>}
       </div>
       <div role="cell" className="flex min-w-0 items-center gap-2 px-2 text-sm">
         {gate && gate !== "OPEN" && line.kind === "SEND" && (

@@ -5,7 +5,9 @@ import { EditField } from "../../ui/EditField";
 import { NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
+import { plain } from "../../controls/scale";
 import { FORMS } from "./forms";
+import { ListenRange } from "./ListenRange";
 import { LineFindings } from "./LineFindings";
 import { NumberedTabs } from "./NumberedTabs";
 import { putControl, putListen } from "./put";
@@ -44,6 +46,8 @@ interface Props {
   trace: Trace | undefined;
   /** The listen as a line, with what its phrasebook says against it. */
   line: TableLine | undefined;
+  /** Opens the steps of the listen. */
+  open: () => void;
 }
 
 /** What an answer is to what was sent. */
@@ -57,7 +61,7 @@ const FITS: Record<NonNullable<Trace["answer"]>["fit"], { text: string; tone: st
 const NOBODY = "nobody";
 
 /** What came back, and where the control listens for it. */
-export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
+export function AnswerCell({ held, sendIndex, index, trace, line, open }: Props) {
   const send = held.part.body.sends[sendIndex];
   const parts = useShow((s) => s.parts);
   const { listens, form } = held.part.body;
@@ -132,18 +136,7 @@ export function AnswerCell({ held, sendIndex, index, trace, line }: Props) {
               onCommit={(n) => put("argument", () => ({ argument: n - 1 }))}
             />
             {listen.role === "VALUE" && (
-              <>
-                <NumberField
-                  label="At 0"
-                  value={listen.low}
-                  onCommit={(low) => put("low", () => ({ low }))}
-                />
-                <NumberField
-                  label="At 1"
-                  value={listen.high}
-                  onCommit={(high) => put("high", () => ({ high }))}
-                />
-              </>
+              <ListenRange control={held.part.body} listen={listen} put={put} open={open} />
             )}
           </div>
           <button
@@ -182,27 +175,23 @@ function firstListen(parts: ReadonlyMap<string, Held>): Listen {
     target: partsOf(parts, "target")[0]?.part.id ?? null,
     address: "/address",
     argument: 0,
-    low: 0,
-    high: 1,
+    shaping: [plain(0, 1)],
     role: "VALUE",
     axis: 0,
   };
 }
 
-/** A listen for the answer that most targets give: the same address, the same argument, the same scale. */
+/** A listen for the answer that most targets give: the same address, the same argument, the way back of what is sent. */
 function sameAs(send: Send): Listen {
   const argument = Math.max(
     0,
     send.arguments.findIndex((a) => a.from === "value"),
   );
-  const source = send.arguments[argument];
-  const scale = source?.from === "value" && source.low !== source.high ? source : { low: 0, high: 1 };
   return {
     target: send.target,
     address: send.address,
     argument,
-    low: scale.low,
-    high: scale.high,
+    shaping: send.arguments[argument]?.from === "value" ? null : [plain(0, 1)],
     role: "VALUE",
     axis: 0,
   };

@@ -1,5 +1,5 @@
 import type { Control, Form, Problem } from "../../api/types";
-import { ownMarks } from "../../controls/scale";
+import { useScale } from "../../controls/useScale";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { inDraft, nameOf } from "../../live/laid";
 import { EditField } from "../../ui/EditField";
@@ -115,18 +115,11 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       );
     case "tilt":
       return (
-        <div className="grid grid-cols-2 gap-2">
-          <NumberField
-            label="Full-scale angle (°)"
-            value={form.degrees}
-            onCommit={(degrees) => put("form/degrees", { degrees })}
-          />
-          <NumberField
-            label="Smoothing (s)"
-            value={form.smoothingSeconds}
-            onCommit={(smoothingSeconds) => put("form/degrees", { smoothingSeconds })}
-          />
-        </div>
+        <NumberField
+          label="Full-scale angle (°)"
+          value={form.degrees}
+          onCommit={(degrees) => put("form/degrees", { degrees })}
+        />
       );
     case "wheel":
       return (
@@ -204,9 +197,11 @@ function Rest({ rest, put }: { rest: number; put: (rest: number) => Promise<Prob
 /** Where a hand is held a little: in the middle, where it rests, or at a mark of its scale. */
 function Holds({ control, put }: { control: Control; put: (holdsAt: number | null) => void }) {
   const { form } = control;
+  const marks = useScale(control);
   if (form.kind !== "fader" && form.kind !== "knob") return null;
   const places = new Map<number, string>([[0.5, "in the middle"]]);
-  for (const { place, text } of ownMarks(control)) places.set(place, `at ${text}`);
+  if (form.kind === "fader" && form.marks.length)
+    for (const { place, text } of marks) places.set(place, `at ${text}`);
   if (!places.has(form.rest)) places.set(form.rest, "at its rest value");
   if (form.holdsAt !== null && !places.has(form.holdsAt)) places.set(form.holdsAt, `at ${form.holdsAt}`);
   return (

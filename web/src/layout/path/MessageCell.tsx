@@ -1,5 +1,5 @@
 import { Plus, Trash2 } from "lucide-react";
-import type { ArgumentSource, Control, Form, Send, TableLine } from "../../api/types";
+import type { ArgumentSource, Control, Form, Send, ShapingStep, TableLine } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
@@ -7,7 +7,8 @@ import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { nameOf } from "../../live/laid";
 import { TYPES } from "../../ui/types";
-import { changed, moved, PLAIN_VALUE } from "./arguments";
+import { plain } from "../../controls/scale";
+import { briefly, changed, moved, PLAIN_VALUE } from "./arguments";
 import { FORMS } from "./forms";
 import { LineFindings } from "./LineFindings";
 import { NumberedTabs } from "./NumberedTabs";
@@ -96,8 +97,13 @@ export function MessageCell({ held, send, index, line }: Props) {
 function usualArguments(form: Form): ArgumentSource[] {
   const { axes, own } = FORMS[form.kind];
   if (own) return [own.source];
-  if (form.kind === "tap") return [{ ...PLAIN_VALUE, low: form.slowest, high: form.fastest }];
-  return (axes ?? [""]).map((_, axis) => ({ ...PLAIN_VALUE, axis }));
+  if (form.kind === "tap") return [{ ...PLAIN_VALUE, shaping: [plain(form.slowest, form.fastest)] }];
+  // a hand that holds a device trembles
+  const shaping: ShapingStep[] =
+    form.kind === "tilt"
+      ? [{ step: "smooth", seconds: 0.2 }, plain(-form.degrees, form.degrees)]
+      : PLAIN_VALUE.shaping;
+  return (axes ?? [""]).map((_, axis) => ({ ...PLAIN_VALUE, shaping, axis }));
 }
 
 /** A first address, made from the name of the control. */
@@ -205,7 +211,7 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
           {source.type === "COLOUR"
             ? "all three"
             : source.from === "value"
-              ? `${source.low} … ${source.high}`
+              ? briefly(source.shaping)
               : source.from === "steps"
                 ? `× ${source.each}`
                 : "as spelt"}

@@ -8,9 +8,12 @@ import { type HeldOf, useShow } from "../../live/show";
 import { traces } from "../../live/values";
 import { askWhy } from "../../live/why";
 import { Several } from "../Several";
+import { type Shaped, ShapingRow } from "../shaping/ShapingRow";
 import { AnswerCell, ListenTabs } from "./AnswerCell";
+import { changed } from "./arguments";
 import { MessageCell, SendTabs } from "./MessageCell";
 import { PathFrame } from "./PathFrame";
+import { putListen, putSend } from "./put";
 import { ShapingCell } from "./ShapingCell";
 import { TouchCell } from "./TouchCell";
 import { WireCell } from "./WireCell";
@@ -63,6 +66,7 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
   const { id, body } = held.part;
   const [chosenSend, setChosenSend] = useState(0);
   const [chosenListen, setChosenListen] = useState(0);
+  const [open, setOpen] = useState<Opened | null>(null);
   const index = Math.max(0, Math.min(chosenSend, body.sends.length - 1));
   const listenIndex = Math.max(0, Math.min(chosenListen, body.listens.length - 1));
   const send = body.sends[index];
@@ -91,6 +95,8 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
   }, []);
   useEffect(goToAddress, [goToAddress, index, body.sends.length]);
 
+  const shaped = open && shapedOf(held, open, trace);
+  if (shaped) return <ShapingRow held={held} shaped={shaped} onClose={() => setOpen(null)} />;
   return (
     <section
       aria-label="Path"
@@ -106,8 +112,14 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
       <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={0.95}>
         <TouchCell held={held} place={place} />
       </Cell>
-      <Cell name="Shaping" share={0.55}>
-        <ShapingCell held={held} send={send} index={index} />
+      <Cell name="Shaping" stopped={stopIn(trace, "SHAPING")} share={0.6}>
+        <ShapingCell
+          held={held}
+          send={send}
+          index={index}
+          trace={trace}
+          open={(argument) => setOpen({ send: index, argument })}
+        />
       </Cell>
       <Cell
         name="Message"
@@ -144,10 +156,49 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
           index={listenIndex}
           trace={trace}
           line={line("LISTEN", listenIndex)}
+          open={() => setOpen({ listen: listenIndex })}
         />
       </Cell>
     </section>
   );
+}
+
+/** Whose steps are looked at instead of the path. */
+type Opened = { send: number; argument: number } | { listen: number };
+
+/** The steps that are looked at; null where an edit took them away meanwhile. */
+function shapedOf(held: HeldOf<Control>, open: Opened, trace: Trace | undefined): Shaped | null {
+  const { body } = held.part;
+  if ("listen" in open) {
+    const listen = body.listens[open.listen];
+    if (!listen?.shaping) return null;
+    const put = putListen(held, open.listen);
+    return {
+      title: `From ${listen.address}, heard the other way`,
+      axis: listen.axis,
+      shaping: listen.shaping,
+      type: "FLOAT32",
+      stages: undefined,
+      put: (update) => put("shaping", (before) => ({ shaping: update(before.shaping ?? []) })),
+    };
+  }
+  const { send, argument } = open;
+  const source = body.sends[send]?.arguments[argument];
+  if (source?.from !== "value") return null;
+  const put = putSend(held, send);
+  return {
+    title: `To ${body.sends[send]!.address}, argument ${argument + 1}`,
+    axis: source.axis,
+    shaping: source.shaping,
+    type: source.type,
+    stages: trace?.shaping.find((each) => each.send === send && each.argument === argument)?.after,
+    put: (update) =>
+      put(`arguments/${argument}`, (before) => ({
+        arguments: changed(before.arguments, argument, (now) =>
+          now.from === "value" ? { ...now, shaping: update(now.shaping) } : now,
+        ),
+      })),
+  };
 }
 
 type Stop = NonNullable<Trace["stopped"]>;

@@ -1,19 +1,24 @@
-import type { Control, Send } from "../../api/types";
+import { Spline } from "lucide-react";
+import type { Control, Send, Trace } from "../../api/types";
+import { plain, plainScale } from "../../controls/scale";
 import type { HeldOf } from "../../live/show";
+import { PushButton } from "../../ui/buttons";
 import { NumberField } from "../../ui/fields";
+import { STEPS } from "../shaping/steps";
 import { changed, type ValueSource } from "./arguments";
 import { putSend } from "./put";
 
-/** What happens between the finger and the arguments: the scale of each argument that carries the value. */
-export function ShapingCell({
-  held,
-  send,
-  index,
-}: {
+interface Props {
   held: HeldOf<Control>;
   send: Send | undefined;
   index: number;
-}) {
+  trace: Trace | undefined;
+  /** Opens the steps of an argument. */
+  open: (argument: number) => void;
+}
+
+/** What happens between the finger and the arguments: the range of each that carries the value, or its steps with the number after each. */
+export function ShapingCell({ held, send, index, trace, open }: Props) {
   if (!send) return <p className="text-quiet">No send, nothing to shape.</p>;
   const put = putSend(held, index);
   return (
@@ -26,11 +31,37 @@ export function ShapingCell({
               now.from === "value" ? { ...now, ...change } : now,
             ),
           }));
+        const straight = plainScale(source.shaping);
+        const stages = trace?.shaping.find((each) => each.send === index && each.argument === i)?.after;
         return (
           <div key={i} className="flex flex-col gap-1.5">
             {send.arguments.length > 1 && <p className="text-sm text-quiet">Argument {i + 1}</p>}
-            <NumberField label="At 0" value={source.low} onCommit={(low) => set({ low })} />
-            <NumberField label="At 1" value={source.high} onCommit={(high) => set({ high })} />
+            {straight ? (
+              <>
+                <NumberField
+                  label="At 0"
+                  value={straight.low}
+                  onCommit={(low) => set({ shaping: [plain(low, straight.high)] })}
+                />
+                <NumberField
+                  label="At 1"
+                  value={straight.high}
+                  onCommit={(high) => set({ shaping: [plain(straight.low, high)] })}
+                />
+              </>
+            ) : (
+              <ol aria-label="Steps" className="text-sm">
+                {source.shaping.map((step, k) => (
+                  <li key={k} className="flex flex-wrap justify-between gap-x-1 border-b border-rule">
+                    <span>{STEPS[step.step].name}</span>
+                    <span className="font-mono text-out">{stages?.[k]?.text}</span>
+                  </li>
+                ))}
+              </ol>
+            )}
+            <PushButton className="px-2! py-0! text-sm" onClick={() => open(i)}>
+              <Spline size={16} className="max-xl:hidden" aria-hidden /> Steps
+            </PushButton>
           </div>
         );
       })}

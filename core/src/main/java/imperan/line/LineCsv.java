@@ -2,6 +2,8 @@ package imperan.line;
 
 import imperan.phrasebook.TypeTags;
 import imperan.shaping.Chain;
+import imperan.shaping.ShapingStep;
+import imperan.shaping.ShapingText;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
 import imperan.show.EditRequest;
@@ -31,11 +33,11 @@ import java.util.StringJoiner;
 
 /**
  * The line table as text (RFC 4180): written whole, and read back with commas or, as spreadsheets copy it, with tabs. A row is known by
- * its line; what may be changed in it is the label, when it goes out, the target by its name, the address and the range.
+ * its line; what may be changed in it is the label, when it goes out, the target by its name, the address, the range and the steps of its shaping.
  */
 public final class LineCsv {
 
-    private static final String[] TITLES = {"line", "page", "label", "on", "target", "address", "types", "low", "high", "finding"};
+    private static final String[] TITLES = {"line", "page", "label", "on", "target", "address", "types", "low", "high", "shaping", "finding"};
 
     private LineCsv() {
     }
@@ -45,7 +47,7 @@ public final class LineCsv {
         text.add(SheetText.row((Object[]) TITLES));
         for (TableLine line : lines) {
             text.add(SheetText.row(line.id(), line.page(), line.label(), line.on(), line.targetName(), line.address(), line.types(),
-                    line.low().map(LineCsv::number).orElse(""), line.high().map(LineCsv::number).orElse(""),
+                    line.low().map(LineCsv::number).orElse(""), line.high().map(LineCsv::number).orElse(""), line.shaping(),
                     String.join("; ", line.findings().stream().map(LineFinding::message).toList())));
         }
         return text.toString();
@@ -149,7 +151,12 @@ public final class LineCsv {
             for (int i = 0; i < ranged.size(); i++) {
                 int place = i;
                 if (ranged.get(i) instanceof ArgumentSource.Value value) {
-                    ends(value.chain(), row).ifPresent(ends -> ranged.set(place, value.within(ends.low(), ends.high())));
+                    Optional<List<ShapingStep>> steps = steps(value.shaping(), row);
+                    if (steps.isPresent()) {
+                        ranged.set(place, new ArgumentSource.Value(value.type(), steps.get(), value.axis()));
+                    } else {
+                        ends(value.chain(), row).ifPresent(ends -> ranged.set(place, value.within(ends.low(), ends.high())));
+                    }
                     break;
                 }
             }
@@ -157,6 +164,26 @@ public final class LineCsv {
                 throw new Refused("The types of a line are changed at its control");
             });
             return ranged;
+        }
+
+        private static Listen ranged(Control control, Listen listen, CSVRecord row) {
+            if (text(row, "shaping").filter(TableLine.AS_SENT::equals).isPresent() && listen.shaping().isPresent()) {
+                return listen.shaped(Optional.empty());
+            }
+            Optional<List<ShapingStep>> steps = text(row, "shaping").filter(TableLine.AS_SENT::equals).isPresent() ? Optional.empty() : steps(listen.shaping().orElse(List.of()), row);
+            return steps.map(own -> listen.shaped(Optional.of(own)))
+                    .or(() -> ends(listen.chain(control.sends()), row).map(ends -> listen.within(control.sends(), ends.low(), ends.high()))).orElse(listen);
+        }
+
+        /** Where a row says other steps than there are. */
+        private static Optional<List<ShapingStep>> steps(List<ShapingStep> before, CSVRecord row) {
+            return text(row, "shaping").filter(written -> !written.equals(ShapingText.write(before))).map(written -> {
+                ShapingText.Read read = ShapingText.read(written);
+                read.problem().ifPresent(problem -> {
+                    throw new Refused(problem);
+                });
+                return read.steps();
+            });
         }
 
         private record Ends(double low, double high) {
@@ -170,7 +197,7 @@ public final class LineCsv {
 
         private Control withListen(Control control, int index, CSVRecord row) {
             Listen listen = control.listens().get(index);
-            Listen ranged = listen.role() == Listen.Role.VALUE ? ends(listen.chain(control.sends()), row).map(ends -> listen.within(control.sends(), ends.low(), ends.high())).orElse(listen) : listen;
+            Listen ranged = listen.role() == Listen.Role.VALUE ? ranged(control, listen, row) : listen;
             Listen next = ranged.to(target(row, listen.target())).on(text(row, "address").orElse(listen.address()));
             List<Listen> listens = new ArrayList<>(control.listens());
             listens.set(index, next);

@@ -5,6 +5,7 @@ import imperan.address.SlotAddress;
 import imperan.phrasebook.TypeTags;
 import imperan.phrasebook.Vocabulary;
 import imperan.shaping.Chain;
+import imperan.shaping.ShapingText;
 import imperan.shaping.Span;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -83,14 +84,15 @@ public final class LineTable {
             lines.add(new TableLine(id(part.id(), TableLine.Kind.SEND, i + 1), part.id(), TableLine.Kind.SEND, i + 1, page, control.called(),
                     send.on().name().toLowerCase(Locale.ROOT), send.target(), name(send.target()), send.address(),
                     TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList()), chain.flatMap(c -> number(c.low())),
-                    chain.flatMap(c -> number(c.high())), checks(send)));
+                    chain.flatMap(c -> number(c.high())), chain.map(c -> ShapingText.write(c.steps())).orElse(""), checks(send)));
         }
         for (int i = 0; i < control.listens().size(); i++) {
             Listen listen = control.listens().get(i);
             Optional<Chain> chain = listen.role() == Listen.Role.VALUE ? Optional.of(listen.chain(control.sends())) : Optional.empty();
             lines.add(new TableLine(id(part.id(), TableLine.Kind.LISTEN, i + 1), part.id(), TableLine.Kind.LISTEN, i + 1, page, control.called(),
                     listen.role().name().toLowerCase(Locale.ROOT), listen.target(), name(listen.target()), listen.address(), "",
-                    chain.flatMap(c -> number(c.low())), chain.flatMap(c -> number(c.high())), checks(listen)));
+                    chain.flatMap(c -> number(c.low())), chain.flatMap(c -> number(c.high())),
+                    chain.map(c -> listen.shaping().map(ShapingText::write).orElse(TableLine.AS_SENT)).orElse(""), checks(listen)));
         }
     }
 

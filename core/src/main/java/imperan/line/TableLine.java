@@ -14,10 +14,14 @@ import java.util.Optional;
  * @param target   empty while nobody is chosen
  * @param types    the type tags of its arguments; empty for a listen
  * @param low      the argument at position 0, where one carries the value; {@code high} at position 1
+ * @param shaping  the steps of that argument as text; {@value #AS_SENT} for a listen that has none of its own
  * @param findings what is wrong with it, in words
  */
 public record TableLine(String id, PartId control, Kind kind, int number, String page, String label, String on, Optional<PartId> target,
-                   String targetName, String address, String types, Optional<Double> low, Optional<Double> high, List<LineFinding> findings) {
+                   String targetName, String address, String types, Optional<Double> low, Optional<Double> high, String shaping, List<LineFinding> findings) {
+
+    /** What is heard goes the way back of what is sent. */
+    public static final String AS_SENT = "as sent";
 
     public TableLine {
         findings = List.copyOf(findings);

@@ -5,7 +5,7 @@ import imperan.shaping.Chain;
 import imperan.shaping.Edge;
 import imperan.shaping.Shaper;
 import imperan.shaping.Signal;
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.FixedArgument;
@@ -18,6 +18,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** A send made ready once, when it is edited, so that a touch only fills in its numbers. */
 final class CompiledSend {
@@ -254,8 +256,29 @@ final class CompiledSend {
         return true;
     }
 
+    /**
+     * What came out of the steps of its arguments last.
+     *
+     * @param number of this send in its control, from 0
+     */
+    Stream<Trace.Stages> stages(int number) {
+        return IntStream.range(0, shapers.size()).filter(i -> shapers.get(i).isPresent()).mapToObj(i -> new Trace.Stages(number, i, stages(shapers.get(i).orElseThrow(), i)));
+    }
+
+    private List<Trace.Stage> stages(Shaper shaper, int argument) {
+        List<Trace.Stage> stages = new ArrayList<>();
+        List<ShapingStep> steps = shaper.chain().steps();
+        ArgumentType type = send.arguments().get(argument).type();
+        boolean isWhole = type == ArgumentType.INT32 || type == ArgumentType.INT64;
+        for (int i = 0; i < steps.size() && shaper.stages().get(i).isPresent(); i++) {
+            Signal out = shaper.stages().get(i).get();
+            stages.add(new Trace.Stage(new Chain(steps.subList(0, i + 1)).text(out, isWhole && i == steps.size() - 1), out.isNumber() ? Optional.of(out.number()) : Optional.empty()));
+        }
+        return stages;
+    }
+
     /** The step of its shaping that keeps what came in last. */
-    Optional<Step> keptBy() {
+    Optional<ShapingStep> keptBy() {
         return shapers.stream().flatMap(Optional::stream).flatMap(shaper -> shaper.keptBy().stream()).findFirst();
     }
 

@@ -280,6 +280,11 @@ final class LiveControl {
                 .mapToObj(axis -> chains.get(axis).text(at.get(axis), whole)).collect(Collectors.joining(" ")));
     }
 
+    /** What came out of its shaping last. */
+    List<Trace.Stages> stages() {
+        return IntStream.range(0, sends.size()).boxed().flatMap(i -> sends.get(i).stages(i)).toList();
+    }
+
     SavedValue saved() {
         return new SavedValue(id, axes(), belief, movedBy);
     }

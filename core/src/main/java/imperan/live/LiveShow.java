@@ -115,7 +115,7 @@ public final class LiveShow {
     }
 
     public Optional<Trace> trace(PartId control) {
-        return Optional.ofNullable(state.controls.get(control)).map(c -> state.paths.trace(control).orElseGet(() -> Trace.none(control, c.position.first())));
+        return Optional.ofNullable(state.controls.get(control)).map(c -> state.paths.trace(control).orElseGet(() -> Trace.none(control, c.position.first())).shaped(c.stages()));
     }
 
     /** What was seen of what a control says; empty where it says nothing to any target. */

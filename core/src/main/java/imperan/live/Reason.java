@@ -1,6 +1,6 @@
 package imperan.live;
 
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 
 import java.util.Optional;
 
@@ -55,7 +55,11 @@ public sealed interface Reason {
     }
 
     /** A step of its shaping lets nothing through now. */
-    record KeptByStep(Optional<Step> step) implements OfMessage {
+    record KeptByStep(Optional<ShapingStep> step) implements Reason {
+        @Override
+        public Trace.Cell cell() {
+            return Trace.Cell.SHAPING;
+        }
     }
 
     record NoTarget() implements OfMessage {

@@ -10,21 +10,40 @@ import java.util.Optional;
  * The path of the last touch or test of a control, cell by cell. Cells after the one where it stopped are empty.
  *
  * @param position the control's position, 0 to 1
+ * @param shaping  what came out of the steps of each argument that is shaped
  * @param line     what was made of it
  * @param wire     how it left
  * @param answer   what came back
  * @param stopped  why it ended before its answer, or why that is none
  */
-public record Trace(PartId control, double position, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
+public record Trace(PartId control, double position, List<Stages> shaping, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
 
     /** Of a control that nobody touched yet. */
     static Trace none(PartId control, double position) {
-        return new Trace(control, position, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        return new Trace(control, position, List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** The same path with a reason why it goes no further. */
     Trace stopped(Reason reason) {
-        return new Trace(control, position, line, wire, answer, Optional.of(reason));
+        return new Trace(control, position, shaping, line, wire, answer, Optional.of(reason));
+    }
+
+    /** The same path with what came out of the shaping. */
+    Trace shaped(List<Stages> stages) {
+        return new Trace(control, position, stages, line, wire, answer, stopped);
+    }
+
+    /**
+     * What came out of the steps of one argument last.
+     *
+     * @param send     of the control, from 0, and {@code argument} of it likewise
+     * @param after    each step, as far as something came out
+     */
+    public record Stages(int send, int argument, List<Stage> after) {
+    }
+
+    /** @param number empty where it is a text */
+    public record Stage(String text, Optional<Double> number) {
     }
 
     /** @param at when, in nanoseconds since 1970; {@code peer} as {@code host:port} */
@@ -50,5 +69,5 @@ public record Trace(PartId control, double position, Optional<Line> line, Option
         DIFFERS
     }
 
-    public enum Cell { TOUCH, MESSAGE, WIRE, ANSWER }
+    public enum Cell { TOUCH, SHAPING, MESSAGE, WIRE, ANSWER }
 }

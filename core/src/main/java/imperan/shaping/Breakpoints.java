@@ -9,13 +9,13 @@ import java.util.Optional;
  * @param points from the lowest that comes in to the highest, 2 to {@value #MOST}
  * @param lowest what the first point is called; empty where it is a number like the others
  */
-public record Breakpoints(List<Point> points, String lowest) implements NumberStep {
+public record Breakpoints(List<Breakpoint> points, String lowest) implements NumberStep {
 
     static final int MOST = 64;
     static final int MOST_TEXT = 20;
 
     /** What comes in here comes out there. */
-    public record Point(double in, double out) {
+    public record Breakpoint(double in, double out) {
     }
 
     public Breakpoints {
@@ -43,7 +43,7 @@ public record Breakpoints(List<Point> points, String lowest) implements NumberSt
         double to = there(in.high(), in);
         double low = Math.min(from, to);
         double high = Math.max(from, to);
-        for (Point point : points) {
+        for (Breakpoint point : points) {
             if (point.in() > in.low() && point.in() < in.high()) {
                 low = Math.min(low, point.out());
                 high = Math.max(high, point.out());
@@ -94,7 +94,7 @@ public record Breakpoints(List<Point> points, String lowest) implements NumberSt
     public double back(double out, Span in) {
         boolean falls = points.get(1).out() < points.get(0).out();
         for (int i = 0; i < points.size(); i++) {
-            Point point = points.get(i);
+            Breakpoint point = points.get(i);
             if (falls ? out >= point.out() : out <= point.out()) {
                 return i == 0 ? point.in() : new Scale(points.get(i - 1).in(), point.in(), points.get(i - 1).out(), point.out()).back(out, in);
             }

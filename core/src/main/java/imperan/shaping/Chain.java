@@ -18,17 +18,17 @@ public final class Chain {
     /** Positions as they are. */
     public static final Chain UNIT = new Chain(List.of());
 
-    private final List<Step> steps;
+    private final List<ShapingStep> steps;
     /** What comes in, and what comes out of each step. */
     private final List<Span> spans;
 
     /** Of positions. */
-    public Chain(List<Step> steps) {
+    public Chain(List<ShapingStep> steps) {
         this(Span.UNIT, steps);
     }
 
     /** @param in what comes in */
-    public Chain(Span in, List<Step> steps) {
+    public Chain(Span in, List<ShapingStep> steps) {
         this.steps = List.copyOf(steps);
         List<Span> all = new ArrayList<>(steps.size() + 1);
         all.add(in);
@@ -41,7 +41,7 @@ public final class Chain {
         return new Chain(List.of(new Scale(low, high)));
     }
 
-    public List<Step> steps() {
+    public List<ShapingStep> steps() {
         return steps;
     }
 
@@ -64,13 +64,13 @@ public final class Chain {
     }
 
     /** What is wrong with the first step with which something is; empty where it works. What comes out of a step that does not work is not asked. */
-    public static Optional<About> problem(Span in, List<Step> steps) {
+    public static Optional<About> problem(Span in, List<ShapingStep> steps) {
         if (steps.size() > MOST_STEPS) {
             return Optional.of(new About(MOST_STEPS, "At most " + MOST_STEPS + " steps are gone"));
         }
         Span span = in;
         for (int i = 0; i < steps.size(); i++) {
-            Step step = steps.get(i);
+            ShapingStep step = steps.get(i);
             Optional<String> problem = step.problem(span);
             if (problem.isEmpty() && span.texts() && !(step instanceof Table)) {
                 problem = Optional.of("It takes numbers, and texts come in: put it before the table");
@@ -96,7 +96,7 @@ public final class Chain {
 
     /** Whether any of its steps goes on by itself. */
     public boolean takesTime() {
-        return steps.stream().anyMatch(Step::takesTime);
+        return steps.stream().anyMatch(ShapingStep::takesTime);
     }
 
     /** What comes out once everything has settled; empty where nothing does. */
@@ -133,7 +133,7 @@ public final class Chain {
         Optional<Signal> signal = Optional.of(argument);
         for (int i = steps.size() - 1; i >= 0 && signal.isPresent(); i--) {
             Span in = spans.get(i);
-            Step step = steps.get(i);
+            ShapingStep step = steps.get(i);
             signal = step.noWayBack(in).isPresent() ? Optional.empty() : step.back(signal.get(), in);
         }
         return signal.map(Signal::number).filter(number -> !Double.isNaN(number)).map(spans.get(0)::clamp);
@@ -167,17 +167,21 @@ public final class Chain {
         return BigDecimal.valueOf(signal.number()).setScale(decimals, RoundingMode.HALF_UP).toPlainString();
     }
 
-    /** The same with these ends: its last scale is given them, and where it has none it gets one. */
-    public static List<Step> withEnds(List<Step> steps, double low, double high) {
-        List<Step> changed = new ArrayList<>(steps);
+    /** The same with these ends: its last scale is given them; where there is none, or what follows it makes others of them, a scale comes last. */
+    public static List<ShapingStep> withEnds(List<ShapingStep> steps, double low, double high) {
         for (int i = steps.size() - 1; i >= 0; i--) {
             if (steps.get(i) instanceof Scale scale) {
+                List<ShapingStep> changed = new ArrayList<>(steps);
                 changed.set(i, new Scale(scale.fromLow(), scale.fromHigh(), low, high));
-                return List.copyOf(changed);
+                Chain chain = new Chain(changed);
+                if (chain.low() == low && chain.high() == high) {
+                    return List.copyOf(changed);
+                }
             }
         }
-        Span out = new Chain(steps).out();
-        changed.add(out.width() > 0 ? new Scale(out.low(), out.high(), low, high) : new Scale(low, high));
-        return List.copyOf(changed);
+        Chain chain = new Chain(steps);
+        List<ShapingStep> longer = new ArrayList<>(steps);
+        longer.add(chain.low() != chain.high() && Double.isFinite(chain.low()) && Double.isFinite(chain.high()) ? new Scale(chain.low(), chain.high(), low, high) : new Scale(low, high));
+        return List.copyOf(longer);
     }
 }

@@ -17,7 +17,7 @@ public final class Shaper {
     private final List<Work> works = new ArrayList<>();
     private final List<Optional<Signal>> stages = new ArrayList<>();
     private Optional<Signal> last = Optional.empty();
-    private Optional<Step> keptBy = Optional.empty();
+    private Optional<ShapingStep> keptBy = Optional.empty();
 
     public Shaper(Chain chain) {
         this.chain = chain;
@@ -96,7 +96,7 @@ public final class Shaper {
     }
 
     /** The step that let nothing through of what came in last; empty where all of them did. */
-    public Optional<Step> keptBy() {
+    public Optional<ShapingStep> keptBy() {
         return keptBy;
     }
 

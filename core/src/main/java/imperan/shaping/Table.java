@@ -13,7 +13,7 @@ import java.util.stream.Stream;
  * @param entries   1 to {@value #MOST}, none of them twice
  * @param otherwise what everything else becomes; empty where nothing comes out then
  */
-public record Table(List<Entry> entries, Optional<String> otherwise) implements Step {
+public record Table(List<Entry> entries, Optional<String> otherwise) implements ShapingStep {
 
     static final int MOST = 100;
     static final int MOST_TEXT = 200;

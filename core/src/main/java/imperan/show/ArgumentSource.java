@@ -2,7 +2,7 @@ package imperan.show;
 
 import imperan.shaping.Chain;
 import imperan.shaping.Scale;
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 import imperan.show.form.Choice;
 import imperan.show.form.Colour;
 import imperan.show.form.Form;
@@ -35,7 +35,7 @@ public sealed interface ArgumentSource {
      * @param shaping the steps between the position, 0 to 1, and the argument
      * @param axis    of the control, from 0
      */
-    record Value(ArgumentType type, List<Step> shaping, int axis) implements ArgumentSource {
+    record Value(ArgumentType type, List<ShapingStep> shaping, int axis) implements ArgumentSource {
 
         public Value {
             shaping = List.copyOf(shaping);

@@ -2,7 +2,7 @@ package imperan.show;
 
 import imperan.shaping.Chain;
 import imperan.shaping.Scale;
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 import imperan.show.form.Form;
 
 import java.util.List;
@@ -19,7 +19,7 @@ import java.util.stream.Stream;
  * @param role     what it does to the control
  * @param axis     the axis of the control that it moves, from 0
  */
-public record Listen(Optional<PartId> target, String address, int argument, Optional<List<Step>> shaping, Role role, int axis) {
+public record Listen(Optional<PartId> target, String address, int argument, Optional<List<ShapingStep>> shaping, Role role, int axis) {
 
     public Listen {
         shaping = shaping.map(List::copyOf);
@@ -84,7 +84,7 @@ public record Listen(Optional<PartId> target, String address, int argument, Opti
         return shaped(Optional.of(Chain.withEnds(chain(sends).steps(), low, high)));
     }
 
-    public Listen shaped(Optional<List<Step>> steps) {
+    public Listen shaped(Optional<List<ShapingStep>> steps) {
         return new Listen(target, address, argument, steps, role, axis);
     }
 

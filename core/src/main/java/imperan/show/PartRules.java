@@ -8,7 +8,7 @@ import imperan.rig.HostAddress;
 import imperan.rig.Ports;
 import imperan.shaping.Chain;
 import imperan.shaping.Span;
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.form.Form;
 
@@ -170,7 +170,7 @@ public final class PartRules {
     }
 
     /** The steps from a position to an argument of a type. */
-    void shaping(String field, List<Step> steps, ArgumentType type) {
+    void shaping(String field, List<ShapingStep> steps, ArgumentType type) {
         if (isGone(field, steps)) {
             Span out = new Chain(steps).out();
             if (out.texts() && type != ArgumentType.TEXT) {
@@ -182,13 +182,13 @@ public final class PartRules {
     }
 
     /** The steps of which the way back is gone. */
-    void wayBack(String field, List<Step> steps) {
+    void wayBack(String field, List<ShapingStep> steps) {
         if (isGone(field, steps)) {
             new Chain(steps).noWayBack().ifPresent(about -> problem(field + "/" + about.step(), "What is heard cannot go back through this step: " + about.words()));
         }
     }
 
-    private boolean isGone(String field, List<Step> steps) {
+    private boolean isGone(String field, List<ShapingStep> steps) {
         Optional<Chain.About> wrong = Chain.problem(Span.UNIT, steps);
         wrong.ifPresent(about -> problem(field + "/" + about.step(), about.words()));
         return wrong.isEmpty();

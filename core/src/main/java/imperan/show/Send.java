@@ -1,6 +1,6 @@
 package imperan.show;
 
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 import imperan.show.form.Form;
 
 import java.util.List;
@@ -50,7 +50,7 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
         rules.address(field + "/address", address, target);
         for (int i = 0; i < arguments.size(); i++) {
             arguments.get(i).check(rules, field + "/arguments/" + i, form);
-            if (on != Phase.CHANGE && arguments.get(i) instanceof ArgumentSource.Value value && value.shaping().stream().anyMatch(Step::takesTime)) {
+            if (on != Phase.CHANGE && arguments.get(i) instanceof ArgumentSource.Value value && value.shaping().stream().anyMatch(ShapingStep::takesTime)) {
                 rules.problem(field + "/arguments/" + i + "/shaping", "A step that takes time works only where it is sent on change: choose that, or take the step out");
             }
         }

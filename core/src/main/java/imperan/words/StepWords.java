@@ -2,7 +2,7 @@ package imperan.words;
 
 import imperan.shaping.AtMostEvery;
 import imperan.shaping.Edge;
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 import imperan.shaping.Table;
 import imperan.shaping.Toggle;
 
@@ -19,7 +19,7 @@ final class StepWords {
     private StepWords() {
     }
 
-    static Kept kept(Step step) {
+    static Kept kept(ShapingStep step) {
         if (step instanceof Edge edge) {
             return new Kept(switch (edge.way()) {
                 case RISING -> "It is sent only when the value rises past the middle of its range";

@@ -4,7 +4,14 @@ import imperan.line.LineCsv;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.shaping.Flip;
+import imperan.shaping.Power;
+import imperan.shaping.Scale;
+import imperan.shaping.ShapingStep;
+import imperan.shaping.Smooth;
 import imperan.show.ArgumentSource;
+import imperan.show.Control;
+import imperan.show.Listen;
 import imperan.show.Cells;
 import imperan.show.Outcome;
 import imperan.show.Page;
@@ -80,6 +87,24 @@ class LineTableTest extends FourFaders {
     @Test
     void aTableThatIsGivenOutAndTakenInChangesNothing() {
         assertThat(LineCsv.read(show, LineCsv.write(LineTable.of(show)))).isEqualTo(new LineCsv.Read(Optional.empty(), List.of()));
+    }
+
+    @Test
+    void theStepsOfALineGoThroughATable() {
+        Control f1 = control("f1");
+        List<ShapingStep> steps = List.of(new Power(2), new Scale(0, 1), new Smooth(0.25));
+        Send shaped = f1.sends().get(0).saying(List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, steps, 0)));
+        show = accepted(show, ADA, change(show, new PartId("f1"), f1.withLines(List.of(shaped), List.of(Listen.asSent(Optional.of(DESK), "/in/1/level", 0)))));
+        String table = LineCsv.write(LineTable.of(show));
+        assertThat(table).contains("curve 2 | scale 0 1 to 0 1 | smooth 0.25").contains("as sent");
+        assertThat(LineCsv.read(show, table)).isEqualTo(new LineCsv.Read(Optional.empty(), List.of()));
+        LineCsv.Read read = LineCsv.read(show, table.replaceFirst("smooth 0.25", "flip").replaceFirst("as sent", "scale 0 1 to 1 0").replaceFirst("(?m)^(f2:send:1,.*)scale 0 1 to 0 1", "$1scale 0 1 2"));
+        assertThat(read.refusals()).singleElement().satisfies(refusal -> assertThat(refusal.reason()).contains("“to” is missing"));
+        show = ((Outcome.Accepted) show.apply(read.request().orElseThrow(), ADA)).show();
+        assertThat(((ArgumentSource.Value) control("f1").sends().get(0).arguments().get(0)).shaping()).containsExactly(new Power(2), new Scale(0, 1), new Flip());
+        assertThat(control("f1").listens().get(0).shaping()).contains(List.of(new Scale(1, 0)));
+        show = ((Outcome.Accepted) show.apply(LineCsv.read(show, LineCsv.write(LineTable.of(show)).replaceFirst("scale 0 1 to 1 0", "as sent")).request().orElseThrow(), ADA)).show();
+        assertThat(control("f1").listens().get(0).shaping()).isEmpty();
     }
 
     @Test

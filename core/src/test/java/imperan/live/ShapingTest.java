@@ -4,13 +4,13 @@ import imperan.live.Touch.Phase;
 import imperan.osc.OscArgument;
 import imperan.shaping.AtMostEvery;
 import imperan.shaping.Breakpoints;
-import imperan.shaping.Breakpoints.Point;
+import imperan.shaping.Breakpoints.Breakpoint;
 import imperan.shaping.Edge;
 import imperan.shaping.Flip;
 import imperan.shaping.Power;
 import imperan.shaping.Scale;
 import imperan.shaping.Smooth;
-import imperan.shaping.Step;
+import imperan.shaping.ShapingStep;
 import imperan.shaping.Table;
 import imperan.shaping.Toggle;
 import imperan.show.ArgumentSource;
@@ -49,11 +49,11 @@ class ShapingTest {
 
     private static final Fader FADER = Fader.plain(Form.Direction.UP, Fader.Grab.JUMP);
 
-    private static ArgumentSource.Value shaped(ArgumentType type, Step... steps) {
+    private static ArgumentSource.Value shaped(ArgumentType type, ShapingStep... steps) {
         return new ArgumentSource.Value(type, List.of(steps), 0);
     }
 
-    private static Stage fader(Step... steps) {
+    private static Stage fader(ShapingStep... steps) {
         return stage(control(FADER, List.of(send(Send.Phase.CHANGE, "/level", shaped(ArgumentType.FLOAT32, steps)))));
     }
 
@@ -247,7 +247,7 @@ class ShapingTest {
 
     @Test
     void decibelsByATaperAreHeardTheSameWay() {
-        Breakpoints taper = new Breakpoints(List.of(new Point(0, -90), new Point(0.25, -30), new Point(1, 10)), "−∞");
+        Breakpoints taper = new Breakpoints(List.of(new Breakpoint(0, -90), new Breakpoint(0.25, -30), new Breakpoint(1, 10)), "−∞");
         Stage stage = stage(control(FADER, List.of(send(Send.Phase.CHANGE, "/level", shaped(ArgumentType.TEXT, taper))), Listen.asSent(Optional.of(DESK), "/level", 0)));
         touch(stage, Phase.SET, 0, 0.25);
         touch(stage, Phase.SET, 0, 0);

@@ -17,7 +17,7 @@ class ShaperTest {
 
     private static final long MS = 1_000_000L;
 
-    private static Shaper shaper(Step... steps) {
+    private static Shaper shaper(ShapingStep... steps) {
         return new Shaper(new Chain(List.of(steps)));
     }
 

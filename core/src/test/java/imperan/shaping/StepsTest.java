@@ -1,6 +1,6 @@
 package imperan.shaping;
 
-import imperan.shaping.Breakpoints.Point;
+import imperan.shaping.Breakpoints.Breakpoint;
 import imperan.shaping.Table.Entry;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
@@ -24,7 +24,7 @@ class StepsTest {
 
     private static final Span DEGREES = new Span(-90, 90, false);
 
-    private static double there(Step step, Span in, double number) {
+    private static double there(ShapingStep step, Span in, double number) {
         return step.settled(Signal.of(number), in).orElseThrow().number();
     }
 
@@ -35,7 +35,7 @@ class StepsTest {
     // ---- against their closed forms
 
     static Stream<Arguments> closed() {
-        Breakpoints taper = new Breakpoints(List.of(new Point(0, -90), new Point(0.25, -30), new Point(0.75, 0), new Point(1, 10)), "−∞");
+        Breakpoints taper = new Breakpoints(List.of(new Breakpoint(0, -90), new Breakpoint(0.25, -30), new Breakpoint(0.75, 0), new Breakpoint(1, 10)), "−∞");
         return Stream.of(
                 Arguments.of(new Scale(0, 127, -1, 1), Span.ANY, 0, -1), Arguments.of(new Scale(0, 127, -1, 1), Span.ANY, 127, 1), Arguments.of(new Scale(0, 127, -1, 1), Span.ANY, 63.5, 0),
                 Arguments.of(new Scale(4, 1), Span.UNIT, 0, 4), Arguments.of(new Scale(4, 1), Span.UNIT, 1, 1), Arguments.of(new Scale(0, 10), Span.ANY, 2, 20),
@@ -61,7 +61,7 @@ class StepsTest {
 
     @ParameterizedTest
     @MethodSource("closed")
-    void comesToItsClosedForm(Step step, Span in, double number, double out) {
+    void comesToItsClosedForm(ShapingStep step, Span in, double number, double out) {
         assertThat(there(step, in, number)).isEqualTo(out, within(1e-12));
     }
 
@@ -79,7 +79,7 @@ class StepsTest {
 
     @Test
     void theLowestPointOfACurveMayHaveAName() {
-        Breakpoints taper = new Breakpoints(List.of(new Point(0, -90), new Point(1, 10)), "−∞");
+        Breakpoints taper = new Breakpoints(List.of(new Breakpoint(0, -90), new Breakpoint(1, 10)), "−∞");
         Chain chain = new Chain(List.of(taper));
         assertThat(chain.text(0, false)).isEqualTo("−∞");
         assertThat(chain.text(0.9, false)).isEqualTo("0.0");
@@ -113,9 +113,9 @@ class StepsTest {
     // ---- back
 
     static Stream<Arguments> leadingBack() {
-        return Stream.<List<Step>>of(List.of(new Scale(-45, 45)), List.of(new Scale(255, 0)), List.of(new Flip(), new Scale(0, 127)), List.of(new Power(3), new Scale(20, 20_000)), List.of(new Power(0.4)),
-                List.of(new SCurve(2.5), new Scale(0, 1)), List.of(new Breakpoints(List.of(new Point(0, -90), new Point(0.25, -30), new Point(1, 10)), "")),
-                List.of(new Breakpoints(List.of(new Point(0, 10), new Point(0.5, 2), new Point(1, 0)), "")), List.of(new Scale(0.001, 1), new Decibels(false)),
+        return Stream.<List<ShapingStep>>of(List.of(new Scale(-45, 45)), List.of(new Scale(255, 0)), List.of(new Flip(), new Scale(0, 127)), List.of(new Power(3), new Scale(20, 20_000)), List.of(new Power(0.4)),
+                List.of(new SCurve(2.5), new Scale(0, 1)), List.of(new Breakpoints(List.of(new Breakpoint(0, -90), new Breakpoint(0.25, -30), new Breakpoint(1, 10)), "")),
+                List.of(new Breakpoints(List.of(new Breakpoint(0, 10), new Breakpoint(0.5, 2), new Breakpoint(1, 0)), "")), List.of(new Scale(0.001, 1), new Decibels(false)),
                 List.of(new Scale(-60, 10), new Decibels(true)), List.of(new Scale(-1, 1), new DeadZone(0.2, 0.1), new Multiply(100), new Add(-5)), List.of(new Smooth(1), new RateLimit(2), new AtMostEvery(40)),
                 List.of(new Scale(0, 300), new Wrap(0, 360))).map(steps -> Arguments.of(new Chain(steps)));
     }
@@ -158,13 +158,13 @@ class StepsTest {
     static Stream<Arguments> notLeadingBack() {
         return Stream.of(Arguments.of(new Scale(5, 5), "both ends"), Arguments.of(new Hold(1), "the same"), Arguments.of(new Threshold(0.5, 0), "how far"), Arguments.of(new Toggle(), "same press"),
                 Arguments.of(new Edge(Edge.Way.BOTH), "a moment"), Arguments.of(new Wrap(0, 0.5), "went round"), Arguments.of(table("0=1", "1=1"), "become the same"),
-                Arguments.of(new Breakpoints(List.of(new Point(0, 0), new Point(0.5, 1), new Point(1, 0)), ""), "several places"),
-                Arguments.of(new Breakpoints(List.of(new Point(0, 0), new Point(0.5, 0), new Point(1, 1)), ""), "several places"));
+                Arguments.of(new Breakpoints(List.of(new Breakpoint(0, 0), new Breakpoint(0.5, 1), new Breakpoint(1, 0)), ""), "several places"),
+                Arguments.of(new Breakpoints(List.of(new Breakpoint(0, 0), new Breakpoint(0.5, 0), new Breakpoint(1, 1)), ""), "several places"));
     }
 
     @ParameterizedTest
     @MethodSource("notLeadingBack")
-    void whatDoesNotLeadBackSaysWhichStepAndWhy(Step step, String why) {
+    void whatDoesNotLeadBackSaysWhichStepAndWhy(ShapingStep step, String why) {
         Chain chain = new Chain(List.of(new Flip(), step));
         assertThat(chain.noWayBack()).hasValueSatisfying(about -> {
             assertThat(about.step()).isEqualTo(1);
@@ -178,9 +178,9 @@ class StepsTest {
     static Stream<Arguments> refused() {
         return Stream.of(Arguments.of(new Scale(3, 3, 0, 1), "range that comes in needs two different"), Arguments.of(new Scale(0, 1e16), "-1e15"), Arguments.of(new Scale(0, Double.NaN), "-1e15"),
                 Arguments.of(new Clamp(1, 1), "lower and a higher"), Arguments.of(new Power(0), "more than 0"), Arguments.of(new Power(-1), "more than 0"), Arguments.of(new Power(21), "at most 20"),
-                Arguments.of(new SCurve(0), "more than 0"), Arguments.of(new Breakpoints(List.of(new Point(0, 0)), ""), "2 to 64 points"),
-                Arguments.of(new Breakpoints(List.of(new Point(0.5, 0), new Point(0.2, 1)), ""), "in order: 0.2 comes after 0.5"),
-                Arguments.of(new Breakpoints(List.of(new Point(0, 0), new Point(0, 1)), ""), "in order"), Arguments.of(new Breakpoints(List.of(new Point(0, 0), new Point(1, 1)), "x".repeat(21)), "20 characters"),
+                Arguments.of(new SCurve(0), "more than 0"), Arguments.of(new Breakpoints(List.of(new Breakpoint(0, 0)), ""), "2 to 64 points"),
+                Arguments.of(new Breakpoints(List.of(new Breakpoint(0.5, 0), new Breakpoint(0.2, 1)), ""), "in order: 0.2 comes after 0.5"),
+                Arguments.of(new Breakpoints(List.of(new Breakpoint(0, 0), new Breakpoint(0, 1)), ""), "in order"), Arguments.of(new Breakpoints(List.of(new Breakpoint(0, 0), new Breakpoint(1, 1)), "x".repeat(21)), "20 characters"),
                 Arguments.of(new Round(0), "such as 1 or 0.01"), Arguments.of(table("1=a", "1.0=b"), "stands in the table twice"), Arguments.of(new Table(List.of(), Optional.empty()), "1 to 100"),
                 Arguments.of(new DeadZone(0, 0), "more than 0"), Arguments.of(new DeadZone(0.5, 0.6), "0 to 1, lies within it"), Arguments.of(new Add(1e16), "-1e15"), Arguments.of(new Multiply(0), "other than 0"),
                 Arguments.of(new Wrap(2, 1), "lower and a higher"), Arguments.of(new Hold(Double.NaN), "between"), Arguments.of(new Smooth(61), "0 to 60 s"), Arguments.of(new Smooth(-1), "0 to 60 s"),
@@ -190,7 +190,7 @@ class StepsTest {
 
     @ParameterizedTest
     @MethodSource("refused")
-    void whatCannotBeIsRefusedInWords(Step step, String words) {
+    void whatCannotBeIsRefusedInWords(ShapingStep step, String words) {
         assertThat(Chain.problem(Span.UNIT, List.of(new Clamp(0, 1), step))).hasValueSatisfying(about -> {
             assertThat(about.step()).isEqualTo(1);
             assertThat(about.words()).contains(words);
@@ -211,7 +211,7 @@ class StepsTest {
     @RepeatedTest(20)
     void theRangeThatIsCarriedAlongIsTheOneThatComesOut(RepetitionInfo repetition) {
         Random random = new Random(repetition.getCurrentRepetition());
-        List<Step> any = List.of(new Scale(-random.nextInt(50), random.nextInt(50) + 1.0), new Flip(), new Power(0.2 + random.nextDouble() * 4), new SCurve(0.5 + random.nextDouble()), new DeadZone(0, 0.3),
+        List<ShapingStep> any = List.of(new Scale(-random.nextInt(50), random.nextInt(50) + 1.0), new Flip(), new Power(0.2 + random.nextDouble() * 4), new SCurve(0.5 + random.nextDouble()), new DeadZone(0, 0.3),
                 new Clamp(-20, 21), new Multiply(random.nextGaussian() + 3), new Add(random.nextGaussian()), new Round(0.5), new Scale(-3, 7, 100, -100));
         Chain chain = new Chain(any.subList(0, 1 + random.nextInt(any.size())));
         double low = Double.POSITIVE_INFINITY;
@@ -230,7 +230,9 @@ class StepsTest {
     @Test
     void otherEndsAreGivenToTheLastScaleOrAdded() {
         assertThat(Chain.withEnds(List.of(new Power(2), new Scale(0, 1)), 0, 255)).containsExactly(new Power(2), new Scale(0, 255));
-        assertThat(Chain.withEnds(List.of(new Flip()), 0, 255)).containsExactly(new Flip(), new Scale(0, 1, 0, 255));
+        assertThat(Chain.withEnds(List.of(new Flip()), 0, 255)).containsExactly(new Flip(), new Scale(1, 0, 0, 255));
+        assertThat(Chain.withEnds(List.of(new Scale(0, 100), new Multiply(2)), 0, 255)).containsExactly(new Scale(0, 100), new Multiply(2), new Scale(0, 200, 0, 255));
+        assertThat(Chain.withEnds(List.of(new Scale(0, 1), new Round(1)), 255, 0)).containsExactly(new Scale(255, 0), new Round(1));
         assertThat(Chain.withEnds(List.of(new Hold(3)), 0, 255)).containsExactly(new Hold(3), new Scale(0, 255));
     }
 }

@@ -1,5 +1,26 @@
 package imperan.show;
 
+import imperan.shaping.Add;
+import imperan.shaping.AtMostEvery;
+import imperan.shaping.Breakpoints;
+import imperan.shaping.Clamp;
+import imperan.shaping.DeadZone;
+import imperan.shaping.Decibels;
+import imperan.shaping.Edge;
+import imperan.shaping.Flip;
+import imperan.shaping.Hold;
+import imperan.shaping.Multiply;
+import imperan.shaping.Power;
+import imperan.shaping.RateLimit;
+import imperan.shaping.Round;
+import imperan.shaping.SCurve;
+import imperan.shaping.Scale;
+import imperan.shaping.ShapingStep;
+import imperan.shaping.Smooth;
+import imperan.shaping.Table;
+import imperan.shaping.Threshold;
+import imperan.shaping.Toggle;
+import imperan.shaping.Wrap;
 import imperan.show.form.PageKey;
 
 import java.util.List;
@@ -17,6 +38,13 @@ public final class OneOfEach {
 
     public static final PartId MAIN = new PartId("main");
     public static final PartId TRAY = new PartId("tray");
+
+    /** With those after them one of each step that a shaping may have. */
+    private static final List<ShapingStep> STEPS = List.of(new Flip(), new Power(2), new SCurve(1.5), new Breakpoints(List.of(new Breakpoints.Breakpoint(0, 0), new Breakpoints.Breakpoint(1, 2)), "−∞"),
+            new Scale(0, 2, -1, 1), new DeadZone(0, 0.1), new Clamp(-1, 0.9), new Add(1), new Multiply(2), new Wrap(0, 360), new Smooth(0.25), new RateLimit(2), new AtMostEvery(40), new Round(0.01),
+            new Decibels(false), new Decibels(true));
+    private static final List<ShapingStep> TEXTS = List.of(new Threshold(0.5, 0.1), new Toggle(), new Edge(Edge.Way.BOTH), new Hold(1),
+            new Table(List.of(new Table.Entry("0", "off"), new Table.Entry("1", "on")), Optional.of("dim")));
 
     private OneOfEach() {
     }
@@ -46,6 +74,9 @@ public final class OneOfEach {
                 put(TRAY, PAGE, Tray.plain("Strip", new Cells(2, 0, 2, 4))),
                 put(new PartId("in-tray"), TRAY, fader("In 1", 0, "/in/1/level")),
                 put(new PartId("again"), PAGE, new Twin(MAIN, new Cells(5, 0, 1, 4))),
+                put(new PartId("shaped"), PAGE, Control.plain("Shaped", new Cells(4, 0, 1, 4), Shows.fader("", 4, "/x").form(), List.of(new Send(Send.Phase.CHANGE, Optional.of(rack), "/shaped",
+                        List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, STEPS, 0), new ArgumentSource.Value(ArgumentSource.ArgumentType.TEXT, TEXTS, 0)))),
+                        List.of(Listen.asSent(Optional.of(rack), "/shaped", 0), Listen.value(Optional.of(rack), "/shaped", 0, 0, 5)))),
                 put(front, Shows.LAYOUT, new Page("Front", 8, 8, Page.Screen.DESK, false, Optional.of(ready))),
                 put(new PartId("key"), PAGE, Control.plain("Front", new Cells(6, 0, 2, 2), new PageKey(Optional.of(front)), List.of(), List.of())));
     }

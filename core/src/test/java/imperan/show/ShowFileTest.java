@@ -10,8 +10,17 @@ import imperan.layout.arranging.Arranger;
 import imperan.picture.Picture;
 import imperan.picture.PictureTest;
 import imperan.picture.Pictures;
+import imperan.shaping.Scale;
+import imperan.shaping.Smooth;
+import imperan.show.form.Tilt;
 import imperan.show.form.Fader;
+import imperan.shaping.Scale;
+import imperan.shaping.Smooth;
+import imperan.show.form.Tilt;
 import imperan.show.form.Form;
+import imperan.shaping.Scale;
+import imperan.shaping.Smooth;
+import imperan.show.form.Tilt;
 import imperan.show.form.Knob;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -146,12 +155,27 @@ class ShowFileTest {
 
     /** The same file as version 11 wrote it: the ends of a range, and no steps. */
     private static String asOfVersion11(String file) {
-        return file.replace("\"version\":12", "\"version\":11").replaceAll("\"shaping\":\\[\\{\"fromHigh\":1.0,\"fromLow\":0.0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]", "\"high\":$1,\"low\":$2");
+        return file.replace("\"version\":12", "\"version\":11").replaceAll("\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]", "\"high\":$1,\"low\":$2");
     }
 
     /** The same file as version 8 wrote it. */
     private static String asOfVersion8(String file) {
         return asOfVersion11(file).replace("\"version\":11", "\"version\":8").replace("\"dialect\":\"osc\",", "").replace("\"answersTo\":\"SENDER\",\"keepAlive\"", "\"answersTo\":\"SENDER\",\"bareAddresses\":false,\"keepAlive\"");
+    }
+
+    /** A range had two ends, a tilt was smoothed by its form, and what sent true or false asked no range. */
+    @Test
+    void aShapingOfTheEleventhVersionIsReadAsWhatItMeant() {
+        String file = written(accepted(show(), ADA, Shows.put(new PartId("tilt"), Shows.PAGE, Control.plain("Tilt", new Cells(6, 6, 1, 1), new Tilt(45), List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), "/t",
+                List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(new Smooth(0.2), new Scale(-45, 45)), 0),
+                        new ArgumentSource.Value(ArgumentSource.ArgumentType.BOOLEAN, List.of(new Smooth(0.2), new Scale(0, 1)), 1)))),
+                List.of(Listen.value(Optional.of(Shows.DESK), "/t", 0, -45, 45), Listen.label(Optional.of(Shows.DESK), "/n", 0))))));
+        String eleventh = file.replace("\"version\":12", "\"version\":11").replace("\"degrees\":45,", "\"degrees\":45,\"smoothingSeconds\":0.2,").replace("{\"seconds\":0.2,\"step\":\"smooth\"},", "")
+                .replaceAll("\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}](,\"type\":\"BOOLEAN\")", "\"high\":127.0,\"low\":3.0$3")
+                .replaceAll("\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]", "\"high\":$1,\"low\":$2")
+                .replace("\"shaping\":null", "\"high\":1.0,\"low\":0.0");
+        assertThat(eleventh).doesNotContain("shaping").contains("smoothingSeconds").contains("\"high\":127.0");
+        assertThat(written(imported(eleventh))).isEqualTo(file);
     }
 
     /** What version 8 said of an answer was its kind, its time and a share of the range; of what is masked, words for people. */

@@ -18,6 +18,7 @@ import imperan.server.run.Shows;
 import imperan.server.socket.ServerFrame;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
+import imperan.shaping.Sketch;
 import imperan.show.EditRequest;
 import imperan.show.PartId;
 import io.swagger.v3.core.converter.AnnotatedType;
@@ -74,7 +75,7 @@ class OpenApiSetup {
                     ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.AddressesAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
                     WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class,
                     CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
-                    Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class).forEach(shapes::adjust);
+                    Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class, Sketch.class, ShapingController.ShapingAsked.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

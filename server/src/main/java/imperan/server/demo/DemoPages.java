@@ -173,7 +173,7 @@ final class DemoPages {
         value("Lanterns", 0, 11, 8, 3, LYING, WICK, "/wick/master/1/level", ArgumentType.INT32, 0, 255);
         String main = "/bellows/main/level";
         add("Sound", 0, 14, 8, 3, LYING.marked(DemoShow.DECIBELS), List.of(on(Send.Phase.CHANGE, BELLOWS, main, new ArgumentSource.Value(
-                ArgumentType.FLOAT32, 0, 1))), List.of(heard(BELLOWS, main, 0, 1), Listen.words(Optional.of(BELLOWS), main, 1)));
+                ArgumentType.FLOAT32, 0, 1))), List.of(Listen.asSent(Optional.of(BELLOWS), main, 0), Listen.words(Optional.of(BELLOWS), main, 1)));
         value("Mute all", 0, 17, 4, 2, TURNS, BELLOWS, "/bellows/main/mute", ArgumentType.INT32, 0, 1);
         add("Flat water", 4, 17, 4, 2, GO, List.of(on(Send.Phase.PRESS, EDDY, "/eddy/reset")), List.of());
         add("Tilt", 0, 19, 8, 2, new PageKey(Optional.of(new PartId("waves"))), List.of(), List.of());
@@ -206,7 +206,7 @@ final class DemoPages {
     private PartId value(String label, int column, int row, int width, int height, Form form, PartId target, String address, ArgumentType type,
                          double low, double high) {
         return add(label, column, row, width, height, form, List.of(on(Send.Phase.CHANGE, target, address, new ArgumentSource.Value(type, low, high))),
-                List.of(heard(target, address, low, high)));
+                List.of(Listen.asSent(Optional.of(target), address, 0)));
     }
 
     /** The last control that was put down takes a second touch. */

@@ -7,10 +7,11 @@ import imperan.osc.OscText;
 import imperan.show.PartId;
 import imperan.words.ReasonWords;
 
+import java.util.List;
 import java.util.Optional;
 
 /** The path of the last touch of a control, in words. */
-public record TraceView(PartId control, double position, Optional<Message> message, Optional<Wire> wire, Optional<Answer> answer, Optional<Stop> stopped) {
+public record TraceView(PartId control, double position, List<Trace.Stages> shaping, Optional<Message> message, Optional<Wire> wire, Optional<Answer> answer, Optional<Stop> stopped) {
 
     /** What was made of it. */
     public record Message(String target, String address, String typeTags, String arguments) {
@@ -47,7 +48,7 @@ public record TraceView(PartId control, double position, Optional<Message> messa
     }
 
     static TraceView of(Trace trace) {
-        return new TraceView(trace.control(), trace.position(), trace.line().map(Message::of), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
+        return new TraceView(trace.control(), trace.position(), trace.shaping(), trace.line().map(Message::of), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
                 trace.stopped().map(Stop::of));
     }
 }

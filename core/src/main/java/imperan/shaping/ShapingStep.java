@@ -32,7 +32,7 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Edge.class, name = "edge"),
     @JsonSubTypes.Type(value = Toggle.class, name = "toggle")
 })
-public sealed interface Step permits NumberStep, Table {
+public sealed interface ShapingStep permits NumberStep, Table {
 
     /** What is wrong with it, in a sentence with its mend; empty where nothing is. */
     Optional<String> problem(Span in);
