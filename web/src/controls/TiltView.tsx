@@ -1,9 +1,9 @@
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { Control, Form } from "../api/types";
+import { ControlBox } from "./ControlBox";
 import { touch } from "./hand";
 import { Tape } from "./Tape";
-import { drawSlider } from "./useValue";
-import { ControlBox } from "./ControlBox";
+import { drawTilt } from "./tilt";
 
 interface Props {
   id: string;
@@ -14,32 +14,46 @@ interface Props {
 
 type Permission = { requestPermission?: () => Promise<"granted" | "denied"> };
 
-/** The tilt of this very device, once it is switched on here; arrow keys tilt it where there is no sensor. */
+/** The tilt of this very device, once it is switched on here. A mouse that drags the spot, or arrow keys, tilt it where there is no sensor. */
 export function TiltView({ id, control, form, live }: Props) {
   const [on, setOn] = useState(false);
   const [trouble, setTrouble] = useState("");
+  const last = useRef({ x: 0, y: 0 });
+  const draw = useMemo(() => drawTilt(form.degrees), [form.degrees]);
 
   useEffect(() => {
-    if (!on) return;
+    if (!on || !live) return;
     const onTilt = (e: DeviceOrientationEvent) => {
-      if (e.gamma === null || e.beta === null) setTrouble("no sensor here");
-      else touch(id, "tilt", "TILT", { x: e.gamma, y: e.beta });
+      if (e.gamma === null || e.beta === null) return setTrouble("This device has no motion sensor");
+      last.current = { x: e.gamma, y: e.beta };
+      touch(id, "tilt", "TILT", last.current);
     };
     window.addEventListener("deviceorientation", onTilt);
     return () => window.removeEventListener("deviceorientation", onTilt);
-  }, [on, id]);
+  }, [on, live, id]);
 
   const turn = async () => {
     const sensor = (window as { DeviceOrientationEvent?: Permission }).DeviceOrientationEvent;
+    if (!on && !window.isSecureContext)
+      return setTrouble("Sensors need the encrypted address: it is under Other devices in Rig");
     if (!on && sensor?.requestPermission && (await sensor.requestPermission()) !== "granted")
-      return setTrouble("No motion sensor available");
-    if (!on && !window.isSecureContext) return setTrouble("sensors need the encrypted address");
+      return setTrouble("This browser was not allowed to use the sensor: allow motion in its settings");
     setTrouble("");
     setOn(!on);
   };
 
+  const drag = (e: React.PointerEvent<HTMLElement>) => {
+    if (!live || on || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
+    const { left, top, width, height } = e.currentTarget.getBoundingClientRect();
+    last.current = {
+      x: ((e.clientX - left) / width - 0.5) * 2 * form.degrees,
+      y: (0.5 - (e.clientY - top) / height) * 2 * form.degrees,
+    };
+    touch(id, "tilt", "TILT", last.current);
+  };
+
   return (
-    <ControlBox id={id} control={control} draw={drawSlider}>
+    <ControlBox id={id} control={control} draw={draw}>
       <div className="control-face">
         <div
           className="pad-room"
@@ -64,22 +78,54 @@ export function TiltView({ id, control, form, live }: Props) {
             touch(id, "key", "STEP", { x: way[0]! * step, y: way[1]! * step });
           }}
         >
-          <div data-travel className="pad tilt-pad">
+          <div
+            data-travel
+            className="pad tilt-pad"
+            onPointerDown={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId);
+              drag(e);
+            }}
+            onPointerMove={drag}
+          >
             <div data-moved className="pad-echo" />
             <div data-moved className="pad-spot" />
           </div>
         </div>
-        <button
-          className="tilt-switch"
-          aria-pressed={on}
-          disabled={!live}
-          onClick={() => void turn().catch(() => setTrouble("No motion sensor available"))}
-        >
-          {on ? "Sensor on" : "Sensor off"}
-        </button>
+        <div className="tilt-keys">
+          <button
+            className="tilt-switch"
+            aria-pressed={on}
+            disabled={!live}
+            onClick={() => void turn().catch(() => setTrouble("This device has no motion sensor"))}
+          >
+            {on ? "Sensor on" : "Sensor off"}
+          </button>
+          <button
+            className="tilt-switch"
+            disabled={!live}
+            title="As it is held now is level"
+            onClick={() => touch(id, "tilt", "FLAT", last.current)}
+          >
+            Flat now
+          </button>
+        </div>
+        <div className="readings-line tilt-axes">
+          <span data-axis="0">
+            sideways <span className="tilt-0">–</span>
+          </span>{" "}
+          <span data-axis="1">
+            forwards <span className="tilt-1">–</span>
+          </span>
+        </div>
         <div className="readings-line">
           <span className="reading-out">–</span>{" "}
-          {trouble ? <span className="text-caution">{trouble}</span> : <span className="reading-state" />}
+          {trouble ? (
+            <span role="status" className="text-caution">
+              {trouble}
+            </span>
+          ) : (
+            <span className="reading-state" />
+          )}
         </div>
         <Tape label={control.label} />
       </div>

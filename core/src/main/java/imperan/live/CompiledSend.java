@@ -272,7 +272,7 @@ final class CompiledSend {
         boolean isWhole = type == ArgumentType.INT32 || type == ArgumentType.INT64;
         for (int i = 0; i < steps.size() && shaper.stages().get(i).isPresent(); i++) {
             Signal out = shaper.stages().get(i).get();
-            stages.add(new Trace.Stage(new Chain(steps.subList(0, i + 1)).text(out, isWhole && i == steps.size() - 1), out.isNumber() ? Optional.of(out.number()) : Optional.empty()));
+            stages.add(new Trace.Stage(Chain.figures(out, isWhole && i == steps.size() - 1), out.isNumber() ? Optional.of(out.number()) : Optional.empty()));
         }
         return stages;
     }

@@ -152,7 +152,11 @@ final class Hands {
             }
             case REST -> movement.moveTo(control, Position.rest(form), actor, Precedence.HAND);
             case PICK -> form.saved((int) touch.y()).ifPresent(saved -> movement.moveTo(control, saved, actor, Precedence.HAND));
-            case TILT -> form.tilted(touch.x(), touch.y()).ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
+            case FLAT -> {
+                control.memory.flat(touch.x(), touch.y());
+                form.tilted(touch.x(), touch.y(), control.memory).ifPresent(level -> movement.moveTo(control, level, actor, Precedence.HAND));
+            }
+            case TILT -> form.tilted(touch.x(), touch.y(), control.memory).ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
             case TYPE -> type(control, touch.words(), actor);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }

@@ -31,6 +31,8 @@ public record Touch(PartId control, String finger, Phase phase, double x, double
         PICK,
         /** The device is tilted by {@code x} degrees sideways and {@code y} degrees forwards. */
         TILT,
+        /** The device is tilted likewise, and that is to count as level from now on. */
+        FLAT,
         /** A line was typed. */
         TYPE
     }
@@ -58,7 +60,7 @@ public record Touch(PartId control, String finger, Phase phase, double x, double
             case STEP -> outside(1, "A step is at most the whole length of the control");
             case SET -> y >= 0 && y <= 1 ? Optional.empty() : Optional.of("A position lies between 0 and 1");
             case PICK -> y >= 0 && y < MOST_SWATCHES ? Optional.empty() : Optional.of("There is no saved colour of that number");
-            case TILT -> outside(MOST_DEGREES, "A tilt is at most a whole turn");
+            case TILT, FLAT -> outside(MOST_DEGREES, "A tilt is at most a whole turn");
             case TYPE -> words.length() > MOST_WORDS ? Optional.of("A text has at most " + MOST_WORDS + " characters")
                     : words.indexOf('\0') >= 0 ? Optional.of("A text of OSC ends at NUL, so it cannot hold one") : Optional.empty();
             case REST, RELEASE, CANCEL -> Optional.empty();

@@ -151,6 +151,11 @@ public final class Chain {
         return Double.isNaN(here) || Double.isNaN(there) ? settled(position).equals(settled(other)) : Math.abs(here - there) <= (share + ROUNDED) * range();
     }
 
+    /** What came out of a step, with as many figures as it has, six at most. */
+    public static String figures(Signal signal, boolean whole) {
+        return !signal.text().isEmpty() ? signal.text() : Numbers.plain(whole ? Math.round(signal.number()) : signal.number());
+    }
+
     /** The argument with as many decimals as make a two-hundredth of the range visible; a text where it has one, and empty where nothing comes out. */
     public String text(double position, boolean whole) {
         return settled(position).map(signal -> text(signal, whole)).orElse("");

@@ -66,13 +66,13 @@ public record Sketch(List<OfStep> steps, List<Mark> scale) {
             Span in = chain.spans().get(i);
             signal = signal.flatMap(s -> step.settled(s, in));
             boolean last = i == steps.size() - 1;
-            sketched.add(sketch(step, in, chain.spans().get(i + 1), signal, new Chain(steps.subList(0, i + 1)), whole && last));
+            sketched.add(sketch(step, in, chain.spans().get(i + 1), signal, whole && last));
         }
         problem.filter(about -> about.step() < steps.size()).ifPresent(about -> sketched.add(OfStep.wrong(about.words())));
         return new Sketch(sketched, problem.isPresent() ? List.of() : marks(chain, whole, named));
     }
 
-    private static OfStep sketch(ShapingStep step, Span in, Span out, Optional<Signal> signal, Chain until, boolean whole) {
+    private static OfStep sketch(ShapingStep step, Span in, Span out, Optional<Signal> signal, boolean whole) {
         List<Double> across = new ArrayList<>();
         List<Double> up = new ArrayList<>();
         double seconds = seconds(step, in);
@@ -88,7 +88,7 @@ public record Sketch(List<OfStep> steps, List<Mark> scale) {
             }
         }
         return new OfStep(Optional.empty(), in.low(), in.high(), out.low(), out.high(), out.texts(), across, up, seconds > 0, step.noWayBack(in),
-                signal.map(s -> until.text(s, whole)).orElse(""), signal.filter(Signal::isNumber).map(Signal::number));
+                signal.map(s -> Chain.figures(s, whole)).orElse(""), signal.filter(Signal::isNumber).map(Signal::number));
     }
 
     /** How long it takes to show what a step does in time; 0 for one that does nothing there. */

@@ -203,6 +203,13 @@ class AxesTest {
         touch(stage, Phase.TILT, 60, -22.5);
         assertThat(positions(stage)).containsExactly(1.0, 0.25);
         assertThat(stage.takeSent()).containsExactly("/x 45.0");
+        touch(stage, Phase.FLAT, 30, -10);
+        assertThat(positions(stage)).as("level is as it is held").containsExactly(0.5, 0.5);
+        touch(stage, Phase.TILT, 7.5, -10);
+        assertThat(stage.takeSent()).containsExactly("/x 0.0", "/x -22.5");
+        touch(stage, Phase.FLAT, 0, 170);
+        touch(stage, Phase.TILT, 0, -175);
+        assertThat(positions(stage).get(1)).as("on over half a turn").isEqualTo(0.5 + 15 / 90.0, within(1e-9));
     }
 
     // ---- words

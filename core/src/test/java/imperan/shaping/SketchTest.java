@@ -14,7 +14,7 @@ class SketchTest {
     @Test
     void eachStepHasItsCurveAndTheNumberAfterIt() {
         Sketch sketch = Sketch.of(List.of(new Power(2), new Scale(0, 255)), 0.5, true, List.of());
-        assertThat(sketch.steps()).extracting(Sketch.OfStep::after).containsExactly("0.250", "64");
+        assertThat(sketch.steps()).extracting(Sketch.OfStep::after).containsExactly("0.25", "64");
         assertThat(sketch.steps().get(1).at()).contains(63.75);
         Sketch.OfStep power = sketch.steps().get(0);
         for (int i = 0; i < power.across().size(); i++) {

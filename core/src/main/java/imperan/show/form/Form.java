@@ -126,7 +126,7 @@ public interface Form {
     }
 
     /** The position after the device was tilted, in degrees from level; empty where it minds no tilt. */
-    default Optional<Position> tilted(double sideways, double forwards) {
+    default Optional<Position> tilted(double sideways, double forwards, HandMemory memory) {
         return Optional.empty();
     }
 

@@ -2,9 +2,12 @@ package imperan.show.form;
 
 import imperan.shaping.Tempo;
 
-/** What a control remembers of hands between one landing and the next: the tempo of taps, and the steps that it was just turned. */
+/** What a control remembers of hands between one landing and the next: the tempo of taps, the tilt that counts as level, and the steps that it was just turned. */
 public final class HandMemory {
     final Tempo tempo;
+    /** The tilt that counts as level, in degrees. */
+    double flatSideways;
+    double flatForwards;
     private int steps;
 
     private HandMemory(Tempo tempo) {
@@ -16,9 +19,17 @@ public final class HandMemory {
         return new HandMemory(new Tempo());
     }
 
-    /** Of the same control once it has another form: who taps goes on in time. */
+    /** Of the same control once it has another form: who taps goes on in time, and level is where it was. */
     public HandMemory kept() {
-        return new HandMemory(tempo);
+        HandMemory kept = new HandMemory(tempo);
+        kept.flat(flatSideways, flatForwards);
+        return kept;
+    }
+
+    /** A tilt counts as level from now on, in degrees. */
+    public void flat(double sideways, double forwards) {
+        flatSideways = sideways;
+        flatForwards = forwards;
     }
 
     void turn(int further) {

@@ -32,8 +32,13 @@ public record Tilt(double degrees) implements Form {
     }
 
     @Override
-    public Optional<Position> tilted(double sideways, double forwards) {
-        return Optional.of(Position.of(Position.clamp(0.5 + sideways / degrees / 2), Position.clamp(0.5 + forwards / degrees / 2)));
+    public Optional<Position> tilted(double sideways, double forwards, HandMemory memory) {
+        return Optional.of(Position.of(at(sideways - memory.flatSideways), at(forwards - memory.flatForwards)));
+    }
+
+    private double at(double fromLevel) {
+        // the way round that is the shorter one
+        return Position.clamp(0.5 + Math.IEEEremainder(fromLevel, 360) / degrees / 2);
     }
 
     @Override

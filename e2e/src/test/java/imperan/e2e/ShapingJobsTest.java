@@ -1,0 +1,315 @@
+package imperan.e2e;
+
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import imperan.osc.Decoded;
+import imperan.osc.OscArgument;
+import imperan.osc.OscDecoder;
+import imperan.osc.OscMessage;
+import imperan.server.store.Keeper;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.EditRequest;
+import imperan.show.Listen;
+import imperan.show.Outcome;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Send;
+import imperan.show.Target;
+import imperan.show.form.Button;
+import imperan.show.form.Fader;
+import imperan.show.form.Form;
+import imperan.show.form.Tilt;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static imperan.e2e.Hands.control;
+import static imperan.show.Page.plain;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+/** What lies between a hand and an argument: built step by step in the path, with every click and text counted, and heard at a socket. */
+class ShapingJobsTest extends InstalledTest {
+
+    private static final PartId PROBE = new PartId("shaped-probe");
+    private static final PartId PAGE = new PartId("shaped-page");
+    private static final Person ADA = new Person("ada", "Ada");
+    /** No job of this kind takes more. */
+    private static final int MOST = 25;
+
+    private static Probe probe;
+    private static Page page;
+    private int actions;
+
+    @BeforeAll
+    static void controlsWithPlainSends() {
+        int answers = Installation.freeUdpPort();
+        probe = new Probe(answers);
+        List<EditRequest.Step> steps = new ArrayList<>();
+        steps.add(put(PROBE, Optional.empty(), Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.REPORTS)));
+        steps.add(put(PAGE, Optional.of(new PartId("wheelhouse")), plain("Shaped", 30, 16)));
+        Fader fader = Fader.plain(Form.Direction.UP, Form.Grab.JUMP);
+        int column = 0;
+        for (String name : List.of("level", "bright", "pan", "quiet")) {
+            steps.add(laid(name, column, fader));
+            column += 4;
+        }
+        steps.add(laid("switch", column, Button.plain(Button.Action.LATCHING)));
+        steps.add(laid("mute", column + 4, Button.plain(Button.Action.MOMENTARY)));
+        steps.add(put(new PartId("tilt"), Optional.of(PAGE), Control.plain("tilt", new Cells(0, 8, 8, 8), new Tilt(45), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/tilt",
+                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 1)))), List.of())));
+        Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Something to shape", steps), ADA).join();
+        assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
+        page = chromium.device("Ada");
+    }
+
+    @BeforeEach
+    void nothingArrivedYet() {
+        probe.forget();
+    }
+
+    @AfterAll
+    static void end() {
+        probe.close();
+        page.context().close();
+    }
+
+    private static EditRequest.Step put(PartId id, Optional<PartId> parent, imperan.show.Body body) {
+        return new EditRequest.Put(new Part(id, parent, 60, body), 0);
+    }
+
+    private static EditRequest.Step laid(String name, int column, Form form) {
+        return put(new PartId(name), Optional.of(PAGE), Control.plain(name, new Cells(column, 0, 4, 8), form, List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/" + name,
+                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.of(Listen.asSent(Optional.of(PROBE), "/" + name, 0))));
+    }
+
+    // ---- hands
+
+    private void click(Locator locator) {
+        locator.click();
+        actions++;
+    }
+
+    private void type(Locator field, String text) {
+        field.fill(text);
+        field.press("Enter");
+        actions++;
+    }
+
+    private void choose(Locator select, Pattern option) {
+        click(select);
+        click(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option)));
+    }
+
+    /** Opens the path of a control in Build. */
+    private void select(String name) {
+        page.navigate(imperan.url("/#/layout/" + PAGE.value()));
+        actions = 0;
+        click(page.locator("[data-build='" + name + "']"));
+    }
+
+    private static Locator cell(String name) {
+        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private void steps(int argument) {
+        click(cell("Shaping").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Steps")).nth(argument));
+    }
+
+    private static Locator row() {
+        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Shaping").setExact(true));
+    }
+
+    private void add(String step) {
+        int before = row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step"))).count();
+        choose(row().getByLabel("Add a step"), Pattern.compile("^" + step + ":"));
+        assertThat(step(before + 1, step)).isVisible();
+    }
+
+    private static Locator step(int number, String name) {
+        return row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("Step " + number + ": " + name));
+    }
+
+    private static Locator field(Locator step, String label) {
+        return step.getByLabel(label, new Locator.GetByLabelOptions().setExact(true));
+    }
+
+    private static Locator after(Locator step) {
+        return step.getByLabel("After it");
+    }
+
+    private void path() {
+        click(row().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Path")));
+    }
+
+    private static void run() {
+        page.navigate(imperan.url("/#/run/" + PAGE.value()));
+        control(page, "level").waitFor();
+    }
+
+    private static List<OscMessage> arrived() {
+        return probe.arrived().stream().map(bytes -> (OscMessage) ((Decoded.Whole) new OscDecoder().decode(bytes)).packet()).toList();
+    }
+
+    private static void set(String control, double to) {
+        Locator slider = control(page, control).getByRole(AriaRole.SLIDER);
+        slider.press(to >= 1 ? "End" : to <= 0 ? "Home" : "PageUp");
+    }
+
+    // ---- jobs
+
+    @Test
+    void aSwitchThatSendsFourForOffAndOneForOn() {
+        select("switch");
+        choose(cell("Message").getByLabel("Type", new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^int \\(i\\)$"));
+        steps(0);
+        click(step(1, "Scale").getByLabel("Remove Scale"));
+        assertThat(step(1, "Scale")).hasCount(0);
+        add("Table");
+        type(field(step(1, "Table"), "In = out"), "0 = 4; 1 = 1");
+        assertThat(actions).isLessThanOrEqualTo(MOST);
+        run();
+        control(page, "switch").getByRole(AriaRole.BUTTON).click();
+        probe.waitForLast(OscMessage.of("/switch", new OscArgument.Int32(1)));
+        control(page, "switch").getByRole(AriaRole.BUTTON).click();
+        probe.waitForLast(OscMessage.of("/switch", new OscArgument.Int32(4)));
+    }
+
+    /** Whole numbers of 0 to 255, rounded: 0.1 of the way is 25.5, which is 26. */
+    @Test
+    void aFaderInWholeNumbersThatAreRounded() {
+        select("bright");
+        type(cell("Shaping").getByLabel("At 1"), "255");
+        steps(0);
+        add("Round");
+        assertThat(after(step(2, "Round"))).hasText("0");
+        row().getByRole(AriaRole.SLIDER).fill("0.1");
+        assertThat(after(step(1, "Scale"))).hasText("25.5");
+        assertThat(after(step(2, "Round"))).hasText("26");
+        assertThat(arrived()).as("what is dialled does not leave").isEmpty();
+        click(row().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send").setExact(true)));
+        probe.waitForLast(OscMessage.of("/bright", new OscArgument.Float32(26)));
+        assertThat(actions).isLessThanOrEqualTo(MOST);
+    }
+
+    @Test
+    void minusOneToOneWhereTheTargetTellsNothingTo127() {
+        select("pan");
+        type(cell("Shaping").getByLabel("At 0"), "-1");
+        choose(cell("Answer").getByLabel("Range"), Pattern.compile("^its own$"));
+        type(cell("Answer").getByLabel("At 0"), "0");
+        type(cell("Answer").getByLabel("At 1"), "127");
+        assertThat(actions).isLessThanOrEqualTo(MOST);
+        run();
+        set("pan", 1);
+        probe.waitForLast(OscMessage.of("/pan", new OscArgument.Float32(1)));
+        probe.say(OscMessage.of("/pan", new OscArgument.Int32(0)));
+        assertThat(control(page, "pan").locator(".reading-out")).hasText("-1.00");
+    }
+
+    /** Source: the closed form of first-order smoothing, 1 − e^(−t/τ): any handbook of control engineering. The tilt comes from Chromium's own override of its sensor. */
+    @Test
+    void aTiltThroughFlipScaleAndSmoothingWithOneAxisHeld() {
+        select("tilt");
+        steps(0);
+        add("Flip");
+        add("Smooth");
+        add("Scale");
+        type(field(step(4, "Scale"), "becomes"), "-30");
+        Locator high = step(4, "Scale").getByLabel("to", new Locator.GetByLabelOptions().setExact(true)).last();
+        type(high, "30");
+        path();
+        steps(1);
+        add("Hold");
+        type(field(step(2, "Hold"), "At"), "0");
+        assertThat(actions).isLessThanOrEqualTo(MOST);
+        page.navigate(imperan.url("/#/run/" + PAGE.value()));
+        Locator tilt = control(page, "tilt");
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off")).click();
+        CDPSession sensor = page.context().newCDPSession(page);
+        override(sensor, 0, -45);
+        Desk.waitUntil("the first tilt", () -> !arrived().isEmpty());
+        assertThat(number(arrived().get(arrived().size() - 1), 0)).as("turned over").isEqualTo(30, within(1e-3));
+        probe.forget();
+        override(sensor, 0, 45);
+        Desk.waitUntil("the end of the glide after " + arrived(), () -> !arrived().isEmpty() && Math.abs(number(arrived().get(arrived().size() - 1), 0) + 30) < 1e-6);
+        List<OscMessage> glide = arrived();
+        assertThat(glide).hasSizeGreaterThan(50).allSatisfy(message -> assertThat(number(message, 1)).as("the other axis is held").isZero());
+        // from one sample to the next the same share of the way that is left is gone, whatever the moment: it falls as e^(−t/τ) does
+        for (int i = 1; i < 40; i++) {
+            double share = (number(glide.get(i), 0) + 30) / (number(glide.get(i - 1), 0) + 30);
+            assertThat(share).isLessThan(1).isGreaterThan(0.3);
+        }
+        assertThat(tilt.locator("[data-axis='0']")).containsText("45°");
+        assertThat(tilt).hasAttribute("data-turning", "0");
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Flat now")).click();
+        assertThat(tilt.locator("[data-axis='0']")).containsText("0°");
+    }
+
+    private static double number(OscMessage message, int argument) {
+        return ((OscArgument.Float32) message.arguments().get(argument)).value();
+    }
+
+    /** @param gamma degrees sideways */
+    private static void override(CDPSession session, double beta, double gamma) {
+        JsonObject at = new JsonObject();
+        at.addProperty("alpha", 0);
+        at.addProperty("beta", beta);
+        at.addProperty("gamma", gamma);
+        session.send("DeviceOrientation.setDeviceOrientationOverride", at);
+    }
+
+    // ---- what the path says
+
+    @Test
+    void aStepThatCannotBeIsRefusedBesideItAndTheNextOneIsUndone() {
+        select("quiet");
+        steps(0);
+        add("Curve");
+        Locator exponent = field(step(2, "Curve"), "Exponent");
+        type(exponent, "0");
+        assertThat(step(2, "Curve").getByRole(AriaRole.ALERT)).containsText("more than 0");
+        exponent.press("Escape");
+        type(exponent, "3");
+        row().getByRole(AriaRole.SLIDER).fill("0.5");
+        assertThat(after(step(2, "Curve"))).hasText("0.125");
+        assertThat(step(2, "Curve").locator("[data-point]")).isVisible();
+        step(2, "Curve").getByLabel("Move Curve left").click();
+        assertThat(step(1, "Curve")).isVisible();
+        step(1, "Curve").getByLabel("Remove Curve").click();
+        assertThat(row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step")))).hasCount(1);
+    }
+
+    @Test
+    void whatHasNoWayBackIsSaidAndAnswersAreGivenARangeOfTheirOwn() {
+        select("mute");
+        choose(cell("Message").getByLabel("Send on"), Pattern.compile("^press$"));
+        steps(0);
+        add("Toggle");
+        assertThat(step(2, "Toggle")).containsText("cannot go back through it: the same press switches on and off");
+        path();
+        assertThat(cell("Answer")).containsText("cannot go back through step 2, toggle");
+        choose(cell("Answer").getByLabel("Range"), Pattern.compile("^its own$"));
+        assertThat(cell("Answer")).not().containsText("cannot go back");
+        run();
+        control(page, "mute").getByRole(AriaRole.BUTTON).click();
+        probe.waitForLast(OscMessage.of("/mute", new OscArgument.Float32(1)));
+        probe.say(OscMessage.of("/mute", new OscArgument.Float32(1)));
+        control(page, "mute").getByRole(AriaRole.BUTTON).click();
+        probe.waitForLast(OscMessage.of("/mute", new OscArgument.Float32(0)));
+    }
+}
