@@ -73,6 +73,17 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
               value={valueWords(argument)}
               onCommit={(text) => setValues(id, i, text)}
             />
+            {argument.fixed === null && (
+              <EditField
+                label="What the far end makes of it: multiply 100 | cut"
+                mono
+                className="col-span-2 col-start-2"
+                value={argument.reads}
+                onCommit={(reads) =>
+                  put(`arguments/${i}/reads`, (p) => withArgument(p, i, { reads: reads.trim() }))
+                }
+              />
+            )}
             {argument.low !== null && (
               <div className="col-span-2 col-start-2">
                 <MarksField

@@ -9,6 +9,7 @@ export const FRESH_ARGUMENT: PhraseArgument = {
   choices: [],
   fixed: null,
   marks: [],
+  reads: "",
 };
 
 /** What most targets do: they say the value back. */

@@ -11,6 +11,7 @@ import { Several } from "../Several";
 import { type Shaped, ShapingRow } from "../shaping/ShapingRow";
 import { AnswerCell, ListenTabs } from "./AnswerCell";
 import { changed } from "./arguments";
+import { LineFindings } from "./LineFindings";
 import { MessageCell, SendTabs } from "./MessageCell";
 import { PathFrame } from "./PathFrame";
 import { putListen, putSend } from "./put";
@@ -95,7 +96,7 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
   }, []);
   useEffect(goToAddress, [goToAddress, index, body.sends.length]);
 
-  const shaped = open && shapedOf(held, open, trace);
+  const shaped = open && shapedOf(held, open, trace, line);
   if (shaped) return <ShapingRow held={held} shaped={shaped} onClose={() => setOpen(null)} />;
   return (
     <section
@@ -167,7 +168,12 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
 type Opened = { send: number; argument: number } | { listen: number };
 
 /** The steps that are looked at; null where an edit took them away meanwhile. */
-function shapedOf(held: HeldOf<Control>, open: Opened, trace: Trace | undefined): Shaped | null {
+function shapedOf(
+  held: HeldOf<Control>,
+  open: Opened,
+  trace: Trace | undefined,
+  line: (kind: TableLine["kind"], at: number) => TableLine | undefined,
+): Shaped | null {
   const { body } = held.part;
   if ("listen" in open) {
     const listen = body.listens[open.listen];
@@ -180,6 +186,7 @@ function shapedOf(held: HeldOf<Control>, open: Opened, trace: Trace | undefined)
       type: "FLOAT32",
       stages: undefined,
       put: (update) => put("shaping", (before) => ({ shaping: update(before.shaping ?? []) })),
+      findings: <LineFindings line={line("LISTEN", open.listen)} put={put} />,
     };
   }
   const { send, argument } = open;
@@ -198,6 +205,7 @@ function shapedOf(held: HeldOf<Control>, open: Opened, trace: Trace | undefined)
           now.from === "value" ? { ...now, shaping: update(now.shaping) } : now,
         ),
       })),
+    findings: <LineFindings line={line("SEND", send)} put={put} />,
   };
 }
 

@@ -30,6 +30,14 @@ export function WireCell({ id, send, index, trace }: Props) {
           {trace.message.address} {trace.message.typeTags} {trace.message.arguments}
         </p>
       )}
+      {trace?.message?.reads && (
+        <p
+          className="font-mono text-sm max-xl:text-xs text-in"
+          title="What its phrasebook says the target makes of it"
+        >
+          {trace.message.target} reads {trace.message.reads}
+        </p>
+      )}
       {trace?.wire ? (
         <p className="font-mono text-sm max-xl:text-xs text-quiet [overflow-wrap:anywhere]">
           {clockTime(trace.wire.at / 1e6)}

@@ -1,5 +1,5 @@
 import { ArrowLeft } from "lucide-react";
-import { useState, useSyncExternalStore } from "react";
+import { type ReactNode, useState, useSyncExternalStore } from "react";
 import type { Control, Problem, ShapingStep, Trace } from "../../api/types";
 import { touch } from "../../controls/hand";
 import { positionOf } from "../../controls/useValue";
@@ -22,6 +22,8 @@ export interface Shaped {
   /** What came out of each step of a touch; undefined where nobody touched it, and for what is heard. */
   stages: Trace["shaping"][number]["after"] | undefined;
   put: (update: (before: ShapingStep[]) => ShapingStep[]) => Promise<Problem[]>;
+  /** What is wrong with the line that it belongs to, with its mends. */
+  findings: ReactNode;
 }
 
 interface Props {
@@ -94,10 +96,12 @@ export function ShapingRow({ held, shaped, onClose }: Props) {
           onChange={(kind) => kind !== "none" && add(kind)}
           options={[
             { value: "none", text: "Choose…" },
-            ...(Object.keys(STEPS) as StepKind[]).map((kind) => ({
-              value: kind,
-              text: `${STEPS[kind].name}: ${STEPS[kind].does}`,
-            })),
+            ...(Object.keys(STEPS) as StepKind[])
+              .filter((kind) => kind !== "cut")
+              .map((kind) => ({
+                value: kind,
+                text: `${STEPS[kind].name}: ${STEPS[kind].does}`,
+              })),
           ]}
         />
         {last && last.problem === null && (
@@ -108,6 +112,7 @@ export function ShapingRow({ held, shaped, onClose }: Props) {
             </span>
           </p>
         )}
+        {shaped.findings}
         {shaping.length === 0 && (
           <p className="text-sm text-quiet">
             The position goes out as it is, 0 … 1. Add a scale to give it another range.

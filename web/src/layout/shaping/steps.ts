@@ -35,6 +35,7 @@ export const STEPS: Record<StepKind, StepFacts> = {
     fresh: () => ({ step: "power", exponent: 2 }),
     numbers: { exponent: "Exponent" },
   },
+  cut: { name: "Cut", does: "decimals are cut off", fresh: () => ({ step: "cut" }), numbers: {} },
   "s-curve": {
     name: "S curve",
     does: "gentle at both ends",

@@ -147,11 +147,19 @@ public final class LineTable {
             if (low < wanted.low().get() || high > wanted.high().get()) {
                 found.add(new LineFinding("It goes from " + plain(low) + " to " + plain(high) + "; only " + whole + " counts", mend));
             } else if (low > wanted.low().get() || high < wanted.high().get()) {
-                found.add(new LineFinding("It reaches " + plain(low) + " to " + plain(high) + " of " + whole, mend));
+                found.add(new LineFinding("It reaches " + plain(low) + " to " + plain(high) + " of " + whole + onlySeen(wanted.type(), low, high), mend));
             }
         } else if (source instanceof ArgumentSource.Fixed fixed && !wanted.choices().isEmpty() && !wanted.choices().contains(fixed.text())) {
             found.add(LineFinding.of("“" + fixed.text() + "” is none of " + String.join(", ", wanted.choices())));
         }
+    }
+
+    /** A range that was meant for decimals leaves next to nothing of whole numbers. */
+    private static String onlySeen(ArgumentType type, double low, double high) {
+        boolean whole = type == ArgumentType.INT32 || type == ArgumentType.INT64;
+        long least = Math.round(low);
+        long most = Math.round(high);
+        return whole && most - least == 1 ? ": the target only ever sees " + least + " and " + most : whole && most == least ? ": the target only ever sees " + least : "";
     }
 
     private List<LineFinding> checks(Listen listen) {

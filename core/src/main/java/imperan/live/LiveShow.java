@@ -115,7 +115,10 @@ public final class LiveShow {
     }
 
     public Optional<Trace> trace(PartId control) {
-        return Optional.ofNullable(state.controls.get(control)).map(c -> state.paths.trace(control).orElseGet(() -> Trace.none(control, c.position.first())).shaped(c.stages()));
+        return Optional.ofNullable(state.controls.get(control)).map(found -> {
+            Trace trace = state.paths.trace(control).orElseGet(() -> Trace.none(control, found.position.first()));
+            return trace.shaped(found.stages(), trace.line().flatMap(line -> line.target().map(state.links::get).flatMap(link -> FarEnd.reads(line, link.vocabulary()))));
+        });
     }
 
     /** What was seen of what a control says; empty where it says nothing to any target. */

@@ -37,7 +37,7 @@ final class Paths {
     /** Takes note; the control whose path is another one then. */
     Optional<PartId> happened(LiveEvent event) {
         if (event instanceof LiveEvent.LineLeft left) {
-            return left.line().control().map(control -> put(control, new Path(new Trace(control, left.line().position(), List.of(), Optional.of(left.line()),
+            return left.line().control().map(control -> put(control, new Path(new Trace(control, left.line().position(), List.of(), Optional.empty(), Optional.of(left.line()),
                     Optional.of(new Trace.Wire(left.at(), left.bytes(), left.ourPort(), left.peer())), Optional.empty(), Optional.empty()))));
         } else if (event instanceof LiveEvent.Stopped stopped) {
             return stopped.control().map(control -> stop(control, stopped));
@@ -58,7 +58,7 @@ final class Paths {
     private PartId stop(PartId control, LiveEvent.Stopped stopped) {
         boolean goesOn = stopped.reason() instanceof Reason.SameValue && paths.containsKey(control);
         Trace trace = goesOn ? paths.get(control).trace.stopped(stopped.reason())
-                : new Trace(control, stopped.position(), List.of(), stopped.line(), Optional.empty(), Optional.empty(), Optional.of(stopped.reason()));
+                : new Trace(control, stopped.position(), List.of(), Optional.empty(), stopped.line(), Optional.empty(), Optional.empty(), Optional.of(stopped.reason()));
         return put(control, goesOn ? paths.get(control).with(trace) : new Path(trace));
     }
 
@@ -82,7 +82,7 @@ final class Paths {
 
     private PartId answer(Path path, Trace.Answer answer, Optional<Reason> stopped) {
         Trace trace = path.trace;
-        return put(trace.control(), path.with(new Trace(trace.control(), trace.position(), trace.shaping(), trace.line(), trace.wire(), Optional.of(answer), stopped)));
+        return put(trace.control(), path.with(new Trace(trace.control(), trace.position(), trace.shaping(), trace.reads(), trace.line(), trace.wire(), Optional.of(answer), stopped)));
     }
 
     private Optional<Path> of(PartId control) {

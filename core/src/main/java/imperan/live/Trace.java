@@ -11,26 +11,27 @@ import java.util.Optional;
  *
  * @param position the control's position, 0 to 1
  * @param shaping  what came out of the steps of each argument that is shaped
+ * @param reads    the arguments of the line as the target reads them; empty where it reads them as they are sent
  * @param line     what was made of it
  * @param wire     how it left
  * @param answer   what came back
  * @param stopped  why it ended before its answer, or why that is none
  */
-public record Trace(PartId control, double position, List<Stages> shaping, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
+public record Trace(PartId control, double position, List<Stages> shaping, Optional<String> reads, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
 
     /** Of a control that nobody touched yet. */
     static Trace none(PartId control, double position) {
-        return new Trace(control, position, List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        return new Trace(control, position, List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** The same path with a reason why it goes no further. */
     Trace stopped(Reason reason) {
-        return new Trace(control, position, shaping, line, wire, answer, Optional.of(reason));
+        return new Trace(control, position, shaping, reads, line, wire, answer, Optional.of(reason));
     }
 
-    /** The same path with what came out of the shaping. */
-    Trace shaped(List<Stages> stages) {
-        return new Trace(control, position, stages, line, wire, answer, stopped);
+    /** The same path with what came out of the shaping, and what the target makes of that. */
+    Trace shaped(List<Stages> stages, Optional<String> asRead) {
+        return new Trace(control, position, stages, asRead, line, wire, answer, stopped);
     }
 
     /**

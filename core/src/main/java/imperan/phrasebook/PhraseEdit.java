@@ -36,7 +36,7 @@ public final class PhraseEdit {
         List<PhraseArgument> arguments = new ArrayList<>(phrase.arguments());
         PhraseArgument before = arguments.get(argument);
         arguments.set(argument, new PhraseArgument(before.type(), values.get().low(), values.get().high(), values.get().unit(),
-                values.get().choices(), before.fixed(), before.marks()));
+                values.get().choices(), before.fixed(), before.marks(), before.reads()));
         return changed(show, id, phrase, phrase.with(arguments), author);
     }
 

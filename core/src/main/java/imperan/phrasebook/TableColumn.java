@@ -31,6 +31,7 @@ public enum TableColumn {
     EFFECT("effect", "kind of effect"),
     MASKS("masks", "masked while"),
     PROOF("proof"),
+    READS("far end", "read as"),
     /** Nobody reads it. */
     IGNORED;
 

@@ -15,7 +15,7 @@ public final class TableExport {
 
     /** The first line; a table that begins with it is one of ours. */
     static final String TITLES = SheetText.row("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
-            "meaning", "masked by", "marks", "words", "answer says", "answer in", "final seconds", "told", "effect", "masks", "proof");
+            "meaning", "masked by", "marks", "words", "answer says", "answer in", "final seconds", "told", "effect", "masks", "proof", "far end");
 
     private TableExport() {
     }
@@ -36,7 +36,8 @@ public final class TableExport {
                     phrase.answer().seconds() == AnswerRule.USUAL_SECONDS ? "" : AnswerText.number(phrase.answer().seconds()), phrase.meaning(), phrase.maskedBy(),
                     value == null ? "" : ScaleMark.write(value.marks()), phrase.answer().words().map(String::valueOf).orElse(""),
                     AnswerText.says(phrase.answer()), AnswerText.places(phrase.answer().places()), phrase.answer().finalSeconds().map(AnswerText::number).orElse(""),
-                    AnswerText.word(phrase.answer().told()), AnswerText.word(phrase.effect()), AnswerText.masks(phrase.masks()), ProofText.write(phrase.proof())));
+                    AnswerText.word(phrase.answer().told()), AnswerText.word(phrase.effect()), AnswerText.masks(phrase.masks()), ProofText.write(phrase.proof()),
+                    value == null ? "" : value.reads()));
         }
         return lines.toString();
     }

@@ -2,6 +2,7 @@ package imperan.phrasebook;
 
 import imperan.address.SlotAddress;
 import imperan.dialect.Osc;
+import imperan.shaping.ShapingText;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
 import imperan.show.ProofRule;
@@ -330,6 +331,9 @@ public final class TableImport {
             guesses.add("marks left out: “" + marked + "” is not written as 0 off; 1 +10 dB");
             return List.of();
         });
+        String reads = cell(line, TableColumn.READS);
+        Optional<String> unread = ShapingText.read(reads).problem();
+        unread.ifPresent(problem -> guesses.add("far end left out: " + problem));
         boolean each = ranges.size() == all.size() - fixed.size();
         if (ranges.size() > 1 && !each) {
             int varying = all.size() - fixed.size();
@@ -346,7 +350,7 @@ public final class TableImport {
                 ranged = false;
             }
             arguments.add(new Phrase.PhraseArgument(all.get(i), ranged ? own.low() : Optional.empty(), ranged ? own.high() : Optional.empty(),
-                    own.unit(), own.choices(), isFixed ? Optional.of(fixed.get(i)) : Optional.empty(), has ? marks : List.of()));
+                    own.unit(), own.choices(), isFixed ? Optional.of(fixed.get(i)) : Optional.empty(), has ? marks : List.of(), has && unread.isEmpty() ? reads : ""));
         }
         return arguments;
     }

@@ -99,9 +99,14 @@ public final class Chain {
         return steps.stream().anyMatch(ShapingStep::takesTime);
     }
 
-    /** What comes out once everything has settled; empty where nothing does. */
+    /** What comes out of a position once everything has settled; empty where nothing does. */
     public Optional<Signal> settled(double position) {
-        Optional<Signal> signal = Optional.of(Signal.of(position));
+        return out(Signal.of(position));
+    }
+
+    /** What comes out of anything, likewise. */
+    public Optional<Signal> out(Signal in) {
+        Optional<Signal> signal = Optional.of(in);
         for (int i = 0; i < steps.size() && signal.isPresent(); i++) {
             signal = steps.get(i).settled(signal.get(), spans.get(i));
         }

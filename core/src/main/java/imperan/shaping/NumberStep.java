@@ -3,7 +3,7 @@ package imperan.shaping;
 import java.util.Optional;
 
 /** A step that takes numbers and gives numbers. */
-public sealed interface NumberStep extends ShapingStep permits Scale, Clamp, Flip, Power, SCurve, Breakpoints, Decibels, Round, DeadZone, Add, Multiply, Wrap, Hold, Smooth, RateLimit,
+public sealed interface NumberStep extends ShapingStep permits Scale, Clamp, Flip, Power, SCurve, Breakpoints, Decibels, Round, Cut, DeadZone, Add, Multiply, Wrap, Hold, Smooth, RateLimit,
         AtMostEvery, Threshold, Edge, Toggle {
 
     double there(double number, Span in);

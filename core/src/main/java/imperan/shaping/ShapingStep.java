@@ -19,6 +19,7 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Breakpoints.class, name = "breakpoints"),
     @JsonSubTypes.Type(value = Decibels.class, name = "decibels"),
     @JsonSubTypes.Type(value = Round.class, name = "round"),
+    @JsonSubTypes.Type(value = Cut.class, name = "cut"),
     @JsonSubTypes.Type(value = Table.class, name = "table"),
     @JsonSubTypes.Type(value = DeadZone.class, name = "dead-zone"),
     @JsonSubTypes.Type(value = Add.class, name = "add"),

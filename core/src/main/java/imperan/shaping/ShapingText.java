@@ -28,7 +28,7 @@ public final class ShapingText {
             Map.entry("scale", words -> scale(words)), Map.entry("clamp", words -> new Clamp(words.number(), words.number())), Map.entry("flip", words -> new Flip()),
             Map.entry("curve", words -> new Power(words.number())), Map.entry("s-curve", words -> new SCurve(words.number())), Map.entry("breakpoints", words -> breakpoints(words)),
             Map.entry("decibels", words -> new Decibels(false)), Map.entry("factor", words -> new Decibels(true)), Map.entry("round", words -> new Round(words.number())),
-            Map.entry("table", words -> table(words)), Map.entry("dead-zone", words -> new DeadZone(words.number(), words.number())), Map.entry("add", words -> new Add(words.number())),
+            Map.entry("cut", words -> new Cut()), Map.entry("table", words -> table(words)), Map.entry("dead-zone", words -> new DeadZone(words.number(), words.number())), Map.entry("add", words -> new Add(words.number())),
             Map.entry("multiply", words -> new Multiply(words.number())), Map.entry("wrap", words -> new Wrap(words.number(), words.number())), Map.entry("hold", words -> new Hold(words.number())),
             Map.entry("smooth", words -> new Smooth(words.number())), Map.entry("rate-limit", words -> new RateLimit(words.number())),
             Map.entry("at-most-every", words -> new AtMostEvery((int) words.number())), Map.entry("threshold", words -> new Threshold(words.number(), words.number())),
@@ -68,6 +68,8 @@ public final class ShapingText {
             return s.toFactor() ? "factor" : "decibels";
         } else if (step instanceof Round s) {
             return words("round", s.to());
+        } else if (step instanceof Cut) {
+            return "cut";
         } else if (step instanceof Table s) {
             return s.entries().stream().map(entry -> " " + quoted(entry.in()) + "=" + quoted(entry.out())).collect(Collectors.joining("", "table", s.otherwise().map(text -> " else " + quoted(text)).orElse("")));
         } else if (step instanceof DeadZone s) {

@@ -2,6 +2,9 @@ package imperan.show;
 
 import imperan.dialect.Dialect;
 import imperan.dialect.Osc;
+import imperan.shaping.Chain;
+import imperan.shaping.ShapingText;
+import imperan.shaping.Span;
 import imperan.show.ArgumentSource.ArgumentType;
 
 import java.util.List;
@@ -78,10 +81,13 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
      * @param unit    such as dB or °; may be empty
      * @param choices texts or numbers, where only these are understood
      * @param fixed   the one value that it always has, such as a channel number before the value
+     * @param reads   what the target makes of a number before it reads it, as steps written by {@link ShapingText}, such as {@code multiply 100 | cut}; empty where it reads what is sent
      * @param marks   points of its scale that people have a word for, where its numbers say nothing to them
      */
     public record PhraseArgument(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
-                           Optional<String> fixed, List<ScaleMark> marks) {
+                           Optional<String> fixed, List<ScaleMark> marks, String reads) {
+        private static final int MOST_READS = 200;
+
         public PhraseArgument {
             choices = List.copyOf(choices);
             marks = List.copyOf(marks);
@@ -94,12 +100,20 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
                 Ranges.problem(type, low.get(), high.get()).ifPresent(p -> rules.problem(field + "/high", p));
             }
             rules.marks(field + "/marks", marks);
+            ShapingText.Read steps = ShapingText.read(reads);
+            steps.problem().or(() -> Chain.problem(low.isPresent() ? Span.between(low.get(), high.get()) : Span.ANY, steps.steps()).map(Chain.About::words))
+                    .or(() -> reads.length() > MOST_READS ? Optional.of("At most " + MOST_READS + " characters") : Optional.empty()).ifPresent(p -> rules.problem(field + "/reads", p));
+        }
+
+        /** The same, of which the target makes something before it reads it. */
+        public PhraseArgument readAs(String steps) {
+            return new PhraseArgument(type, low, high, unit, choices, fixed, marks, steps);
         }
 
         /** One whose numbers speak for themselves. */
         public static PhraseArgument plain(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
                                            Optional<String> fixed) {
-            return new PhraseArgument(type, low, high, unit, choices, fixed, List.of());
+            return new PhraseArgument(type, low, high, unit, choices, fixed, List.of(), "");
         }
     }
 

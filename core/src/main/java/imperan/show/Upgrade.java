@@ -153,6 +153,13 @@ public final class Upgrade {
 
     /** Ranges, and the smoothing of a tilt, became steps of a chain. What sent true or false did so by the position, whatever its range said. */
     private static void from11(JsonNode body) {
+        if (kind(body).equals("phrase")) {
+            body.path("arguments").forEach(argument -> {
+                if (!argument.has("reads")) {
+                    add(argument, "{\"reads\": \"\"}");
+                }
+            });
+        }
         if (!kind(body).equals("control")) {
             return;
         }

@@ -105,7 +105,7 @@ class PhrasePlacerTest {
     void aFaderHasTheScaleOfItsPhraseAndListensToItsWords() {
         List<ScaleMark> marks = List.of(new ScaleMark(0, "off"), new ScaleMark(1, "+10"));
         Control fader = one(Phrase.plain("/in/<ch:1..12>/level", Direction.BOTH, List.of(new PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0),
-                Optional.of(1.0), "", List.of(), Optional.empty(), marks)), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)), "", ""),
+                Optional.of(1.0), "", List.of(), Optional.empty(), marks, "")), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)), "", ""),
                 "/in/3/level");
         assertThat(fader.form()).isEqualTo(Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE).marked(marks));
         assertThat(fader.listens()).containsExactly(Listen.asSent(Optional.of(DESK), "/in/3/level", 0),
@@ -219,7 +219,7 @@ class PhrasePlacerTest {
     @Test
     void numbersWithWordsAreChosenByTheirWords() {
         PhraseArgument wave = new PhraseArgument(ArgumentType.INT32, Optional.empty(), Optional.empty(), "", List.of("0", "1", "2"), Optional.empty(),
-                List.of(new ScaleMark(0, "still"), new ScaleMark(2, "storm")));
+                List.of(new ScaleMark(0, "still"), new ScaleMark(2, "storm")), "");
         assertThat(((Choice) one(phrase("/wave", Direction.BOTH, wave), "/wave").form()).options())
                 .containsExactly(new Choice.Option("still", "0"), new Choice.Option("1", "1"), new Choice.Option("storm", "2"));
         assertThat(((Lamp) one(phrase("/wave", Direction.IN, wave), "/wave").form()).states()).extracting(Lamp.State::word).containsExactly("still", "", "storm");

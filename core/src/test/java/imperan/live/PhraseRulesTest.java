@@ -70,6 +70,24 @@ class PhraseRulesTest {
                 List.of(Listen.value(Optional.of(Shows.DESK), listen, 0, 0, 1)));
     }
 
+    @Test
+    void whatTheTargetMakesOfANumberIsSaidBesideTheOneThatWasSent() {
+        play(DESK, fader("/in/3/level", "/in/3/level"), AnswerRule.usual(AnswerRule.Kind.SAME));
+        move(0.5);
+        assertThat(stage.trace("level").reads()).as("it reads what is sent").isEmpty();
+        Phrase cut = phrase("/in/<ch:1..8>/level", AnswerRule.usual(AnswerRule.Kind.SAME));
+        show = Shows.accepted(show, Shows.ADA, Shows.change(show, new PartId("phrase"), cut.with(List.of(cut.arguments().get(0).readAs("multiply 7 | cut")))));
+        stage.live.load(show, stage.now);
+        move(0.9);
+        assertThat(stage.takeSent()).last().isEqualTo("/in/3/level 0.9");
+        assertThat(stage.trace("level").reads()).contains("6");
+        assertThat(Shows.refused(show, Shows.ADA, Shows.change(show, new PartId("phrase"), cut.with(List.of(cut.arguments().get(0).readAs("multiply"))))))
+                .singleElement().satisfies(problem -> {
+                    assertThat(problem.field()).isEqualTo("arguments/0/reads");
+                    assertThat(problem.message()).contains("a number");
+                });
+    }
+
     private void move(double to) {
         stage.touch(ADA, "level", Touch.Phase.SET, to);
     }

@@ -161,7 +161,7 @@ class TableImportTest {
                 Optional.empty(), "", List.of(), Optional.of("3")), Phrase.PhraseArgument.plain(ArgumentType.FLOAT64, Optional.of(-0.5),
                 Optional.of(2.25), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.QUERY).near(0.0001).within(2), "", ""));
         phrases.add(Phrase.plain("/main", Phrase.Direction.BOTH, List.of(new Phrase.PhraseArgument(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0),
-                "", List.of(), Optional.empty(), List.of(new ScaleMark(0, "off"), new ScaleMark(0.5623, "0 dB")))),
+                "", List.of(), Optional.empty(), List.of(new ScaleMark(0, "off"), new ScaleMark(0.5623, "0 dB")), "multiply 100 | cut")),
                 AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)), "", ""));
         phrases.add(new Phrase("/sheet/<n:1..3>/play", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/sheet/<n:1..3>/state").saying("playing")
                 .telling(AnswerRule.Told.SUBSCRIBERS), Phrase.Effect.EVENT, "", "receive switch", List.of(), ProofRule.USUAL.spaced(2.5).atMost(3)));
@@ -174,7 +174,7 @@ class TableImportTest {
         phrases.add(Phrase.plain("/odd", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/done").saying("anything"), "", "").doing(Phrase.Effect.TOGGLE));
         String csv = TableExport.write(phrases);
         try (CSVParser parser = CSVParser.parse(csv, CSVFormat.RFC4180)) {
-            assertThat(parser.getRecords()).hasSize(9).allSatisfy(line -> assertThat(line.size()).isEqualTo(22));
+            assertThat(parser.getRecords()).hasSize(9).allSatisfy(line -> assertThat(line.size()).isEqualTo(23));
         }
         assertThat(TableImport.read(csv).stream().map(row -> row.phrase().orElseThrow()).toList()).isEqualTo(phrases);
     }

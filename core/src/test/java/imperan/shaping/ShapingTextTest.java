@@ -33,7 +33,7 @@ class ShapingTextTest {
         return List.of(new Scale(number, 4, -1e15, 0.001), new Clamp(-1, number), new Flip(), new Power(number), new SCurve(2), new Breakpoints(points, random.nextBoolean() ? "" : "− ∞"),
                 new Decibels(false), new Decibels(true), new Round(0.01), new Table(entries, random.nextBoolean() ? Optional.empty() : Optional.of("the \"rest\"")), new DeadZone(number, 0.5),
                 new Add(number), new Multiply(number), new Wrap(-180, 180), new Hold(number), new Smooth(0.25), new RateLimit(3), new AtMostEvery(40), new Threshold(number, 0.5),
-                new Edge(Edge.Way.values()[random.nextInt(3)]), new Toggle());
+                new Edge(Edge.Way.values()[random.nextInt(3)]), new Toggle(), new Cut());
     }
 
     @RepeatedTest(20)

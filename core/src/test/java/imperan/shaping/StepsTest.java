@@ -50,6 +50,7 @@ class StepsTest {
                 Arguments.of(taper, Span.UNIT, 0.5, -15), Arguments.of(taper, Span.ANY, 2, 10), Arguments.of(taper, Span.ANY, -1, -90),
                 Arguments.of(new Round(1), Span.ANY, 6.999999, 7), Arguments.of(new Round(1), Span.ANY, 2.5, 3), Arguments.of(new Round(0.01), Span.ANY, 0.0749, 0.07),
                 Arguments.of(new Round(0.1), Span.ANY, 0.29, 0.3), Arguments.of(new Round(5), Span.ANY, -12, -10), Arguments.of(new Round(1), Span.ANY, -0.4, 0),
+                Arguments.of(new Cut(), Span.ANY, 6.99, 6), Arguments.of(new Cut(), Span.ANY, -6.99, -6), Arguments.of(new Cut(), Span.ANY, -0.5, 0),
                 Arguments.of(new DeadZone(0, 10), DEGREES, 9, 0), Arguments.of(new DeadZone(0, 10), DEGREES, 90, 90), Arguments.of(new DeadZone(0, 10), DEGREES, -50, -45),
                 Arguments.of(new DeadZone(0, 10), Span.ANY, 50, 40), Arguments.of(new DeadZone(0, 0.1), Span.UNIT, 0.05, 0),
                 Arguments.of(new Add(-5), Span.ANY, 10, 5), Arguments.of(new Multiply(-1), Span.ANY, 0.25, -0.25), Arguments.of(new Multiply(100), Span.ANY, 0.07, 7),

@@ -59,7 +59,7 @@ public final class OneOfEach {
                 .startingWith(List.of("/wake 1"))
                 .ticked(List.of(new Tick(LinkStep.SENT, "Ada", "2026-11-23T20:00:00Z", "")));
         Phrase phrase = Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(
-                ArgumentSource.ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                ArgumentSource.ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty()).readAs("multiply 100 | cut")),
                 AnswerRule.usual(AnswerRule.Kind.SAME).settling(2), "level", "mute").doing(Phrase.Effect.VALUE).masked(List.of(Mask.other("/in/<ch:1..12>/solo", "1")))
                 .proved(ProofRule.USUAL.within(0.2, 0.4).spaced(2).atMost(3));
         Behaviour.Condition ready = new Behaviour.Condition(Optional.of(rack), "/ready", 0, "1");

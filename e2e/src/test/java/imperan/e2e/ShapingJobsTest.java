@@ -10,6 +10,7 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscMessage;
 import imperan.server.store.Keeper;
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
@@ -20,6 +21,8 @@ import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook;
 import imperan.show.Send;
 import imperan.show.Target;
 import imperan.show.form.Button;
@@ -60,7 +63,11 @@ class ShapingJobsTest extends InstalledTest {
         int answers = Installation.freeUdpPort();
         probe = new Probe(answers);
         List<EditRequest.Step> steps = new ArrayList<>();
-        steps.add(put(PROBE, Optional.empty(), Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.REPORTS)));
+        PartId book = new PartId("shaped-book");
+        steps.add(put(book, Optional.empty(), new Phrasebook("Shaped", Phrasebook.LinkSheet.unknown())));
+        steps.add(put(new PartId("shaped-phrase"), Optional.of(book), Phrase.plain("/key", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.empty(), Optional.empty(), "",
+                List.of(), Optional.empty()).readAs("multiply 10")), AnswerRule.usual(AnswerRule.Kind.NONE), "", "")));
+        steps.add(put(PROBE, Optional.empty(), Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.REPORTS).speaking(book)));
         steps.add(put(PAGE, Optional.of(new PartId("wheelhouse")), plain("Shaped", 30, 16)));
         Fader fader = Fader.plain(Form.Direction.UP, Form.Grab.JUMP);
         int column = 0;
@@ -70,6 +77,8 @@ class ShapingJobsTest extends InstalledTest {
         }
         steps.add(laid("switch", column, Button.plain(Button.Action.LATCHING)));
         steps.add(laid("mute", column + 4, Button.plain(Button.Action.MOMENTARY)));
+        steps.add(put(new PartId("key"), Optional.of(PAGE), Control.plain("key", new Cells(8, 8, 4, 4), Button.plain(Button.Action.ONE_SHOT),
+                List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/key", List.of())), List.of())));
         steps.add(put(new PartId("tilt"), Optional.of(PAGE), Control.plain("tilt", new Cells(0, 8, 8, 8), new Tilt(45), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/tilt",
                 List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 1)))), List.of())));
         Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Something to shape", steps), ADA).join();
@@ -219,6 +228,18 @@ class ShapingJobsTest extends InstalledTest {
         probe.waitForLast(OscMessage.of("/pan", new OscArgument.Float32(1)));
         probe.say(OscMessage.of("/pan", new OscArgument.Int32(0)));
         assertThat(control(page, "pan").locator(".reading-out")).hasText("-1.00");
+    }
+
+    @Test
+    void aKeyWhoseNumberTheFarEndMultipliesShowsBoth() {
+        select("key");
+        click(cell("Message").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Argument").setExact(true)));
+        choose(cell("Message").getByLabel("Argument 1", new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^fixed$"));
+        type(cell("Message").getByLabel("Is", new Locator.GetByLabelOptions().setExact(true)), "7");
+        click(cell("Wire").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send once")));
+        probe.waitForLast(OscMessage.of("/key", new OscArgument.Int32(7)));
+        assertThat(cell("Wire")).containsText("Probe reads 70");
+        assertThat(actions).isLessThanOrEqualTo(MOST);
     }
 
     /** Source: the closed form of first-order smoothing, 1 − e^(−t/τ): any handbook of control engineering. The tilt comes from Chromium's own override of its sensor. */

@@ -13,10 +13,10 @@ import java.util.Optional;
 /** The path of the last touch of a control, in words. */
 public record TraceView(PartId control, double position, List<Trace.Stages> shaping, Optional<Message> message, Optional<Wire> wire, Optional<Answer> answer, Optional<Stop> stopped) {
 
-    /** What was made of it. */
-    public record Message(String target, String address, String typeTags, String arguments) {
-        private static Message of(Line line) {
-            return new Message(line.targetName(), line.address(), OscText.typeTags(line.arguments()), OscText.arguments(line.arguments()));
+    /** What was made of it; {@code reads} is what the target reads, where that is something else. */
+    public record Message(String target, String address, String typeTags, String arguments, Optional<String> reads) {
+        private static Message of(Line line, Optional<String> reads) {
+            return new Message(line.targetName(), line.address(), OscText.typeTags(line.arguments()), OscText.arguments(line.arguments()), reads);
         }
     }
 
@@ -48,7 +48,7 @@ public record TraceView(PartId control, double position, List<Trace.Stages> shap
     }
 
     static TraceView of(Trace trace) {
-        return new TraceView(trace.control(), trace.position(), trace.shaping(), trace.line().map(Message::of), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
+        return new TraceView(trace.control(), trace.position(), trace.shaping(), trace.line().map(line -> Message.of(line, trace.reads())), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
                 trace.stopped().map(Stop::of));
     }
 }
