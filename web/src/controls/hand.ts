@@ -2,6 +2,7 @@
 import type { KeyboardEvent, PointerEvent } from "react";
 import type { TouchPhase } from "../api/types";
 import { fingerDown, fingerUp, command } from "../live/connection";
+import { noteTouch } from "../live/touched";
 
 const STEP = 0.01;
 const PAGE_STEP = 0.1;
@@ -24,6 +25,7 @@ export function touch(
   at: { x?: number; y?: number; fine?: boolean; words?: string } = {},
 ): boolean {
   const { x = 0, y = 0, fine = false, words = "" } = at;
+  noteTouch(control);
   return command({ kind: "touch", control, finger, phase, x, y, fine, words });
 }
 

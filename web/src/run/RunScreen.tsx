@@ -1,5 +1,5 @@
-import { LocateFixed, Wrench } from "lucide-react";
-import { useEffect } from "react";
+import { LocateFixed, Route, Wrench } from "lucide-react";
+import { useEffect, useState } from "react";
 import { Link, NavLink, useNavigate, useParams } from "react-router";
 import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
@@ -12,6 +12,7 @@ import { LetGo } from "../rig/LetGo";
 import { SilentTargets } from "../rig/SilentTargets";
 import { AllToRest } from "./AllToRest";
 import { PageView } from "./PageView";
+import { RunPath } from "./RunPath";
 import { useFollowing } from "./following";
 import { useControlKeys } from "./useControlKeys";
 import { useWakeLock } from "./useWakeLock";
@@ -28,6 +29,7 @@ export function RunScreen() {
   const { page: wanted } = useParams();
   const parts = useShow((s) => s.parts);
   const asked = useShow((s) => s.pageWanted);
+  const [path, setPath] = useState(false);
   const { follows, setFollows } = useFollowing();
   const all = partsOf(parts, "page").filter((p) => !inDraft(parts, p.part.id));
   const pages = all.filter((p) => !p.part.body.strip);
@@ -72,6 +74,16 @@ export function RunScreen() {
               <LocateFixed size={18} aria-hidden /> {follows ? "Follows" : "Stays"}
             </button>
           )}
+          {page && (
+            <button
+              aria-pressed={path}
+              className={`flex min-h-11 min-w-11 items-center justify-center gap-2 rounded px-3 py-2 max-sm:hidden ${path ? "text-bone" : "text-quiet"}`}
+              title="The path of what was touched last"
+              onClick={() => setPath(!path)}
+            >
+              <Route size={18} aria-hidden /> Path
+            </button>
+          )}
           {page && <AllToRest page={page.part.id} />}
           <Link
             to={page ? `/layout/${page.part.id}` : "/layout"}
@@ -93,6 +105,7 @@ export function RunScreen() {
           There is no page yet. Build one in Layout, then run it here.
         </p>
       )}
+      {path && page && <RunPath page={page.part.id} />}
       <Ticker />
       <Notices />
       <LetGo />

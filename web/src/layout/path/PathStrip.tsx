@@ -24,6 +24,8 @@ interface StripProps {
   selected: number;
   /** Those of the page, with what is wrong with each. */
   lines: TableLine[];
+  /** Whether the page is played meanwhile: then nothing is removed here. */
+  playing?: boolean;
 }
 
 /** The way of one touch, left to right: what a finger does, what is made of it, what leaves, what comes back. */
@@ -35,7 +37,7 @@ export function PathStrip(props: StripProps) {
   );
 }
 
-function Strip({ held, selected, lines }: StripProps) {
+function Strip({ held, selected, lines, playing }: StripProps) {
   const parts = useShow((s) => s.parts);
   const body = held?.part.body;
   const control = held && controlAt(parts, held);
@@ -59,11 +61,21 @@ function Strip({ held, selected, lines }: StripProps) {
       </section>
     );
   }
-  return <Path key={held.part.id} held={control} place={held} lines={lines} />;
+  return <Path key={held.part.id} held={control} place={held} lines={lines} playing={playing} />;
 }
 
 /** @param place where it was selected: its own, or one where it is shown again */
-function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; lines: TableLine[] }) {
+function Path({
+  held,
+  place,
+  lines,
+  playing,
+}: {
+  held: HeldOf<Control>;
+  place: Laid;
+  lines: TableLine[];
+  playing?: boolean;
+}) {
   const { id, body } = held.part;
   const [chosenSend, setChosenSend] = useState(0);
   const [chosenListen, setChosenListen] = useState(0);
@@ -111,7 +123,7 @@ function Path({ held, place, lines }: { held: HeldOf<Control>; place: Laid; line
       }}
     >
       <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={0.95}>
-        <TouchCell held={held} place={place} />
+        <TouchCell held={held} place={place} playing={playing} />
       </Cell>
       <Cell name="Shaping" stopped={stopIn(trace, "SHAPING")} share={0.6}>
         <ShapingCell

@@ -15,7 +15,15 @@ import { FormFields } from "./FormFields";
 import { putControl } from "./put";
 
 /** What a hand finds: the label, how the control takes a finger, and how it behaves. */
-export function TouchCell({ held, place }: { held: HeldOf<Control>; place: Laid }) {
+export function TouchCell({
+  held,
+  place,
+  playing,
+}: {
+  held: HeldOf<Control>;
+  place: Laid;
+  playing?: boolean;
+}) {
   const { id, body } = held.part;
   const put = putControl(held);
   const value = useSyncExternalStore(
@@ -35,9 +43,11 @@ export function TouchCell({ held, place }: { held: HeldOf<Control>; place: Laid 
         <span className="text-quiet">
           position <span className="font-mono text-bone">{at ?? "–"}</span>
         </span>
-        <PushButton className="px-2! py-0.5!" onClick={() => void report(removeSelected())}>
-          <Trash2 size={16} aria-hidden /> Remove
-        </PushButton>
+        {!playing && (
+          <PushButton className="px-2! py-0.5!" onClick={() => void report(removeSelected())}>
+            <Trash2 size={16} aria-hidden /> Remove
+          </PushButton>
+        )}
       </div>
     </div>
   );

@@ -1,7 +1,7 @@
 import type { Sketch } from "../../api/types";
 
 const WIDTH = 158;
-const HEIGHT = 72;
+const HEIGHT = 60;
 const EDGE = 5;
 
 interface Props {

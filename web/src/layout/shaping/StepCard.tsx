@@ -55,20 +55,17 @@ export function StepCard({ index, step, sketch, comesIn, out, put, remove, move 
       <StepFields step={step} put={put} />
       {step.step === "scale" && comesIn !== null && (
         <div className="flex items-center gap-1 text-sm" role="group" aria-label="What comes in now is the">
-          <span className="text-quiet" aria-hidden>
-            now is the
-          </span>
           <PushButton
-            className="px-1.5! py-0! text-sm"
+            className="flex-1 px-0.5! py-0! text-[13px] whitespace-nowrap"
             onClick={() => void report(put({ ...step, fromLow: rounded(comesIn) }))}
           >
-            lowest
+            lowest now
           </PushButton>
           <PushButton
-            className="px-1.5! py-0! text-sm"
+            className="flex-1 px-0.5! py-0! text-[13px] whitespace-nowrap"
             onClick={() => void report(put({ ...step, fromHigh: rounded(comesIn) }))}
           >
-            highest
+            highest now
           </PushButton>
         </div>
       )}

@@ -75,10 +75,14 @@ public final class Chain {
             if (problem.isEmpty() && span.texts() && !(step instanceof Table)) {
                 problem = Optional.of("It takes numbers, and texts come in: put it before the table");
             }
+            Span out = problem.isPresent() ? span : step.span(span);
+            if (problem.isEmpty() && span.isBounded() && !(Span.fits(out.low()) && Span.fits(out.high()))) {
+                problem = Optional.of("Numbers beyond -1e15 to 1e15 come out of it: let it make less of what comes in");
+            }
             if (problem.isPresent()) {
                 return Optional.of(new About(i, problem.get()));
             }
-            span = step.span(span);
+            span = out;
         }
         return Optional.empty();
     }

@@ -47,7 +47,12 @@ public record Listen(Optional<PartId> target, String address, int argument, Opti
 
     /** One that says where the first axis of a control stands, as the control sends it. */
     public static Listen asSent(Optional<PartId> target, String address, int argument) {
-        return new Listen(target, address, argument, Optional.empty(), Role.VALUE, 0);
+        return asSent(target, address, argument, 0);
+    }
+
+    /** One that says where an axis of a control stands, as the control sends it. */
+    public static Listen asSent(Optional<PartId> target, String address, int argument, int axis) {
+        return new Listen(target, address, argument, Optional.empty(), Role.VALUE, axis);
     }
 
     /** One that says what the control is called. */

@@ -205,6 +205,13 @@ class StepsTest {
         assertThat(Chain.problem(Span.UNIT, List.of(new Scale(-1, 1), new Decibels(false)))).hasValueSatisfying(about -> assertThat(about.words()).contains("below 0"));
         assertThat(Chain.problem(Span.UNIT, List.of(table("0=a", "1=b"), new Add(1)))).hasValueSatisfying(about -> assertThat(about.words()).contains("before the table"));
         assertThat(Chain.problem(Span.UNIT, List.of(new Scale(0, 255), new Threshold(128, 5)))).isEmpty();
+        for (ShapingStep tooMuch : List.of(new Scale(0, 1e-300, -1e15, 1e15), new Multiply(1e12), new Add(1e15), table("0=1e300"))) {
+            assertThat(Chain.problem(Span.UNIT, List.of(new Scale(0, 10_000), tooMuch))).hasValueSatisfying(about -> {
+                assertThat(about.step()).isEqualTo(1);
+                assertThat(about.words()).contains("beyond -1e15 to 1e15");
+            });
+        }
+        assertThat(Chain.problem(Span.UNIT, List.of(new Scale(0, 1e6), new Decibels(true)))).as("ten to the fifty-thousandth").isPresent();
         assertThat(Chain.problem(Span.UNIT, Collections.nCopies(17, new Flip()))).hasValueSatisfying(about -> assertThat(about.words()).contains("At most 16"));
     }
 

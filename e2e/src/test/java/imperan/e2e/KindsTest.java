@@ -368,9 +368,9 @@ class KindsTest extends InstalledTest {
         byKey("tilt", "ArrowRight", "ArrowUp");
         probe.waitForLast(message("tilt", 1, 1));
         tilt(30, -15);
-        it("tilt").getByRole(AriaRole.BUTTON).click();
+        it("tilt").getByText("Sensor off").click();
         probe.waitForLast(message("tilt", 30, -15));
-        it("tilt").getByRole(AriaRole.BUTTON).tap();
+        it("tilt").getByText("Sensor on").tap();
         probe.forget();
         tilt(-40, 0);
         byKey("fader", "End");

@@ -53,6 +53,14 @@ class Screenshots {
             page.getByText("agrees").waitFor();
             shot(page, folder, "build");
 
+            page.navigate(imperan.url("/#/layout/waves"));
+            page.locator("[data-build]").first().click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Steps")).first().click();
+            page.getByLabel("Position now").waitFor();
+            page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Shaping")).getByRole(AriaRole.SLIDER).fill("0.7");
+            page.locator("[data-point]").first().waitFor();
+            shot(page, folder, "shaping");
+
             page.navigate(imperan.url("/#/wire"));
             page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Repeating messages")).waitFor();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Clear")).click();
@@ -132,10 +140,6 @@ class Screenshots {
             page.locator("[data-show='The Salt Clock (2)']").waitFor();
             page.getByLabel("Switch to the day theme").click();
             shot(page, folder, "shows-day");
-
-            page.navigate(imperan.url("/#/run"));
-            page.locator("[data-control=level-1][data-belief=KNOWN]").waitFor();
-            shot(page, folder, "run-day");
         }
     }
 

@@ -315,6 +315,27 @@ class ShapingJobsTest extends InstalledTest {
         assertThat(row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step")))).hasCount(1);
     }
 
+    /** Also while the page is played: the path of what was touched last, to be changed in place. */
+    @Test
+    void thePathIsOpenWhileThePageIsPlayed() {
+        run();
+        page.reload();
+        control(page, "level").waitFor();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Path").setExact(true)).click();
+        assertThat(page.getByText("Touch a control to see its path here.")).isVisible();
+        set("level", 1);
+        probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(1)));
+        assertThat(cell("Wire")).containsText("/level ,f 1.0");
+        cell("Shaping").getByLabel("At 1").fill("7");
+        cell("Shaping").getByLabel("At 1").press("Enter");
+        set("level", 0);
+        set("level", 1);
+        probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(7)));
+        set("bright", 0.1);
+        assertThat(cell("Message").getByLabel("Address")).hasValue("/bright");
+        assertThat(cell("Touch").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Remove"))).hasCount(0);
+    }
+
     @Test
     void whatHasNoWayBackIsSaidAndAnswersAreGivenARangeOfTheirOwn() {
         select("mute");

@@ -1,6 +1,9 @@
 package imperan.server.demo;
 
 import imperan.picture.Picture;
+import imperan.shaping.Scale;
+import imperan.shaping.ShapingStep;
+import imperan.shaping.Smooth;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
@@ -187,13 +190,14 @@ final class DemoPages {
     }
 
     private static List<Send> tilts() {
-        return List.of(on(Send.Phase.CHANGE, EDDY, "/eddy/tilt/x", new ArgumentSource.Value(ArgumentType.FLOAT32, -45, 45, 0)),
-                on(Send.Phase.CHANGE, EDDY, "/eddy/tilt/y", new ArgumentSource.Value(ArgumentType.FLOAT32, -45, 45, 1)));
+        // water that jumps looks broken
+        List<ShapingStep> calm = List.of(new Scale(-45, 45), new Smooth(0.25));
+        return List.of(on(Send.Phase.CHANGE, EDDY, "/eddy/tilt/x", new ArgumentSource.Value(ArgumentType.FLOAT32, calm, 0)),
+                on(Send.Phase.CHANGE, EDDY, "/eddy/tilt/y", new ArgumentSource.Value(ArgumentType.FLOAT32, calm, 1)));
     }
 
     private static List<Listen> tiltsHeard() {
-        return List.of(Listen.value(Optional.of(EDDY), "/eddy/tilt/x", 0, -45, 45),
-                Listen.value(Optional.of(EDDY), "/eddy/tilt/y", 0, -45, 45, 1));
+        return List.of(Listen.asSent(Optional.of(EDDY), "/eddy/tilt/x", 0, 0), Listen.asSent(Optional.of(EDDY), "/eddy/tilt/y", 0, 1));
     }
 
     private void colour(String label, int column, int row, int width, int height, PartId target, String address, ArgumentType type, double high) {
