@@ -44,7 +44,14 @@ export const router = createHashRouter([
             ],
           },
           { path: "/layout/:page?", element: <Station name="LayoutStation" /> },
-          { path: "/lines", element: <Station name="LinesStation" /> },
+          {
+            path: "/lines",
+            element: <Station name="LinesStation" />,
+            children: [
+              { index: true, element: <Station name="AllLines" /> },
+              { path: "coverage/:target?", element: <Station name="CoverageView" /> },
+            ],
+          },
           { path: "/shows", element: <Station name="ShowsStation" /> },
           { path: "/history", element: <Station name="HistoryStation" /> },
           { path: "/glossary", element: <Station name="Glossary" /> },

@@ -3,6 +3,8 @@ export { Frame } from "./frame/Frame";
 export { Glossary } from "./frame/Glossary";
 export { HistoryStation } from "./history/HistoryStation";
 export { LayoutStation } from "./layout/LayoutStation";
+export { AllLines } from "./lines/AllLines";
+export { CoverageView } from "./lines/CoverageView";
 export { LinesStation } from "./lines/LinesStation";
 export { Phrasebooks } from "./phrasebook/Phrasebooks";
 export { ProofStation } from "./proof/ProofStation";

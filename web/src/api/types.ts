@@ -5,6 +5,7 @@ type Schemas = components["schemas"];
 
 export type ArgumentSource = Schemas["ArgumentSource"];
 export type ShapingStep = Schemas["ShapingStep"];
+export type Coverage = Schemas["Coverage"];
 export type Sketch = Schemas["Sketch"];
 export type ShapingAsked = Schemas["ShapingAsked"];
 export type Arrangement = Schemas["Arrangement"];

@@ -5,6 +5,7 @@ import type {
   Arrangement,
   ArrangePreview,
   Command,
+  Coverage,
   DraftLook,
   FillStart,
   Learned,
@@ -34,6 +35,8 @@ export const shapeOf = (page: string) => read<PageShape>(`pages/${page}/shape`);
 
 export const linesOf = () => read<TableLine[]>("lines");
 export const linesOnPage = (page: string) => read<TableLine[]>(`lines?page=${page}`);
+/** What a target can do against what the controls reach of it. */
+export const coverageOf = (target: string) => read<Coverage>(`coverage?target=${target}`);
 export const linesAsCsv = () => at("lines.csv");
 export const previewLines = (table: string) => read<TablePreview>("lines/preview", askingText(table));
 export const takeLines = (table: string) => inTurnPost("lines", table);

@@ -30,6 +30,7 @@ export function WireCell({ id, send, index, trace }: Props) {
           {trace.message.address} {trace.message.typeTags} {trace.message.arguments}
         </p>
       )}
+      {trace?.message?.means && <p className="text-sm leading-tight">{trace.message.means}</p>}
       {trace?.message?.reads && (
         <p
           className="font-mono text-sm max-xl:text-xs text-in"

@@ -1,11 +1,11 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
-import imperan.phrasebook.Vocabulary;
 import imperan.shaping.Chain;
 import imperan.shaping.ShapingText;
 import imperan.shaping.Signal;
 import imperan.shaping.Span;
+import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 
 import java.util.ArrayList;
@@ -20,8 +20,8 @@ final class FarEnd {
     }
 
     /** The arguments of a line as its target reads them; empty where it reads them as they are sent. */
-    static Optional<String> reads(Line line, Vocabulary vocabulary) {
-        List<PhraseArgument> arguments = vocabulary.said(line.address()).map(known -> known.phrase().arguments()).orElse(List.of());
+    static Optional<String> reads(Line line, Phrase phrase) {
+        List<PhraseArgument> arguments = phrase.arguments();
         if (arguments.stream().allMatch(argument -> argument.reads().isEmpty())) {
             return Optional.empty();
         }

@@ -117,7 +117,7 @@ public final class LiveShow {
     public Optional<Trace> trace(PartId control) {
         return Optional.ofNullable(state.controls.get(control)).map(found -> {
             Trace trace = state.paths.trace(control).orElseGet(() -> Trace.none(control, found.position.first()));
-            return trace.shaped(found.stages(), trace.line().flatMap(line -> line.target().map(state.links::get).flatMap(link -> FarEnd.reads(line, link.vocabulary()))));
+            return trace.shaped(found.stages(), trace.line().flatMap(line -> line.target().map(state.links::get).flatMap(link -> link.vocabulary().said(line.address()))));
         });
     }
 

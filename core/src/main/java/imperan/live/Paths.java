@@ -82,7 +82,7 @@ final class Paths {
 
     private PartId answer(Path path, Trace.Answer answer, Optional<Reason> stopped) {
         Trace trace = path.trace;
-        return put(trace.control(), path.with(new Trace(trace.control(), trace.position(), trace.shaping(), trace.reads(), trace.line(), trace.wire(), Optional.of(answer), stopped)));
+        return put(trace.control(), path.with(new Trace(trace.control(), trace.position(), trace.shaping(), trace.phrase(), trace.line(), trace.wire(), Optional.of(answer), stopped)));
     }
 
     private Optional<Path> of(PartId control) {

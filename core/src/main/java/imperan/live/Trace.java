@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.phrasebook.Vocabulary;
 import imperan.show.PartId;
 
 import java.util.List;
@@ -11,13 +12,13 @@ import java.util.Optional;
  *
  * @param position the control's position, 0 to 1
  * @param shaping  what came out of the steps of each argument that is shaped
- * @param reads    the arguments of the line as the target reads them; empty where it reads them as they are sent
+ * @param phrase   of the line, as the phrasebook of its target has it; empty where it has none
  * @param line     what was made of it
  * @param wire     how it left
  * @param answer   what came back
  * @param stopped  why it ended before its answer, or why that is none
  */
-public record Trace(PartId control, double position, List<Stages> shaping, Optional<String> reads, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
+public record Trace(PartId control, double position, List<Stages> shaping, Optional<Vocabulary.Known> phrase, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
 
     /** Of a control that nobody touched yet. */
     static Trace none(PartId control, double position) {
@@ -26,12 +27,17 @@ public record Trace(PartId control, double position, List<Stages> shaping, Optio
 
     /** The same path with a reason why it goes no further. */
     Trace stopped(Reason reason) {
-        return new Trace(control, position, shaping, reads, line, wire, answer, Optional.of(reason));
+        return new Trace(control, position, shaping, phrase, line, wire, answer, Optional.of(reason));
     }
 
-    /** The same path with what came out of the shaping, and what the target makes of that. */
-    Trace shaped(List<Stages> stages, Optional<String> asRead) {
-        return new Trace(control, position, stages, asRead, line, wire, answer, stopped);
+    /** The arguments of the line as the target reads them; empty where it reads them as they are sent. */
+    public Optional<String> reads() {
+        return line.flatMap(said -> phrase.flatMap(known -> FarEnd.reads(said, known.phrase())));
+    }
+
+    /** The same path with what came out of the shaping, and the phrase of what was said. */
+    Trace shaped(List<Stages> stages, Optional<Vocabulary.Known> known) {
+        return new Trace(control, position, stages, known, line, wire, answer, stopped);
     }
 
     /**

@@ -1,6 +1,7 @@
 package imperan.server.api;
 
 import imperan.layout.drafts.ChangeLine;
+import imperan.line.Coverage;
 import imperan.line.TableLine;
 import imperan.line.LineCsv;
 import imperan.line.LineTable;
@@ -54,6 +55,12 @@ class LineController {
     List<TableLine> lines(@PathVariable("show") String show, @RequestParam(name = "page", required = false) PartId page) {
         Show now = keeper.show(show).join();
         return page == null ? LineTable.of(now) : LineTable.of(now, page);
+    }
+
+    /** What a target can do against what the controls reach of it. */
+    @GetMapping("/coverage")
+    Coverage coverage(@PathVariable("show") String show, @RequestParam("target") PartId target) {
+        return Coverage.of(keeper.show(show).join(), target);
     }
 
     @GetMapping("/lines.csv")

@@ -6,6 +6,7 @@ import imperan.layout.lines.FillStart;
 import imperan.layout.files.LayoutFile;
 import imperan.layout.files.PageShape;
 import imperan.layout.placing.PhraseFamily;
+import imperan.line.Coverage;
 import imperan.line.TableLine;
 import imperan.live.Learning.Learned;
 import imperan.live.RestLine;
@@ -68,7 +69,7 @@ class OpenApiSetup {
                     ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class,
                     RigController.RigView.class, PhrasebookController.ReadPreview.class,
                     PhrasebookController.Reading.class, NetworkController.DoorAnswer.class, NetworkController.StartView.class,
-                    ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class,
+                    ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class, Coverage.class,
                     LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
                     PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, WireViews.AddressesFound.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
                     ProofController.Signing.class, ProofViews.PlanView.class, ProofViews.ProofView.class, ProofViews.ReportLine.class, ProofViews.ReportView.class, ProofViews.ProvedView.class,

@@ -5,6 +5,7 @@ import imperan.live.Reason;
 import imperan.live.Trace;
 import imperan.osc.OscText;
 import imperan.show.PartId;
+import imperan.words.LineWords;
 import imperan.words.ReasonWords;
 
 import java.util.List;
@@ -13,10 +14,11 @@ import java.util.Optional;
 /** The path of the last touch of a control, in words. */
 public record TraceView(PartId control, double position, List<Trace.Stages> shaping, Optional<Message> message, Optional<Wire> wire, Optional<Answer> answer, Optional<Stop> stopped) {
 
-    /** What was made of it; {@code reads} is what the target reads, where that is something else. */
-    public record Message(String target, String address, String typeTags, String arguments, Optional<String> reads) {
-        private static Message of(Line line, Optional<String> reads) {
-            return new Message(line.targetName(), line.address(), OscText.typeTags(line.arguments()), OscText.arguments(line.arguments()), reads);
+    /** What was made of it; {@code reads} is what the target reads, where that is something else, {@code means} what it means to it. */
+    public record Message(String target, String address, String typeTags, String arguments, Optional<String> reads, Optional<String> means) {
+        private static Message of(Line line, Trace trace) {
+            return new Message(line.targetName(), line.address(), OscText.typeTags(line.arguments()), OscText.arguments(line.arguments()), trace.reads(),
+                    trace.phrase().flatMap(known -> LineWords.of(line, known)));
         }
     }
 
@@ -48,7 +50,7 @@ public record TraceView(PartId control, double position, List<Trace.Stages> shap
     }
 
     static TraceView of(Trace trace) {
-        return new TraceView(trace.control(), trace.position(), trace.shaping(), trace.line().map(line -> Message.of(line, trace.reads())), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
+        return new TraceView(trace.control(), trace.position(), trace.shaping(), trace.line().map(line -> Message.of(line, trace)), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
                 trace.stopped().map(Stop::of));
     }
 }
