@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Optional;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static imperan.show.Page.plain;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** What a target can do, against what the pages reach of it. */
@@ -30,7 +31,7 @@ class CoverageTest extends InstalledTest {
     void whatNoControlReachesIsListedAndAControlThatDoesNothingLeadsToItsPath() {
         PartId lost = new PartId("lost-knob");
         PartId empty = new PartId("lost-page");
-        Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("A knob that says nothing known", List.of(new EditRequest.Put(new Part(empty, Optional.of(new PartId("wheelhouse")), 90, imperan.show.Page.plain("Lost", 4, 4)), 0),
+        Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("A knob that says nothing known", List.of(new EditRequest.Put(new Part(empty, Optional.of(new PartId("wheelhouse")), 90, plain("Lost", 4, 4)), 0),
                 new EditRequest.Put(new Part(lost, Optional.of(empty), 90, Control.plain("Lost", new Cells(0, 0, 2, 2), Knob.restingAt(0), List.of(new Send(Send.Phase.CHANGE, Optional.of(new PartId("bellows")), "/bellows/echo",
                         List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.of())), 0))), new Person("ada", "Ada")).join();
         Page page = chromium.device("Ada");
