@@ -78,10 +78,11 @@ export function RunScreen() {
             <button
               aria-pressed={path}
               className={`flex min-h-11 min-w-11 items-center justify-center gap-2 rounded px-3 py-2 max-sm:hidden ${path ? "text-bone" : "text-quiet"}`}
+              aria-label="Path"
               title="The path of what was touched last"
               onClick={() => setPath(!path)}
             >
-              <Route size={18} aria-hidden /> Path
+              <Route size={18} aria-hidden />
             </button>
           )}
           {page && <AllToRest page={page.part.id} />}

@@ -1,3 +1,4 @@
+import { Trash2 } from "lucide-react";
 import type { Control, Held, Listen, Send, TableLine, Trace } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
@@ -121,13 +122,24 @@ export function AnswerCell({ held, sendIndex, index, trace, line, open }: Props)
               ]}
             />
           </div>
-          <EditField
-            label="On"
-            long
-            mono
-            value={listen.address}
-            onCommit={(address) => put("address", () => ({ address }))}
-          />
+          <div className="flex items-end gap-1">
+            <EditField
+              className="min-w-0 flex-1"
+              label="On"
+              long
+              mono
+              value={listen.address}
+              onCommit={(address) => put("address", () => ({ address }))}
+            />
+            <button
+              aria-label="Stop listening"
+              title="Stop listening"
+              className="flex-none py-1.5 text-quiet"
+              onClick={() => setListens((before) => before.filter((_, i) => i !== index))}
+            >
+              <Trash2 size={16} aria-hidden />
+            </button>
+          </div>
           <div className="grid grid-cols-3 gap-1.5">
             <NumberField
               label="Argument"
@@ -139,12 +151,6 @@ export function AnswerCell({ held, sendIndex, index, trace, line, open }: Props)
               <ListenRange control={held.part.body} listen={listen} put={put} open={open} />
             )}
           </div>
-          <button
-            className="self-start text-sm text-quiet underline"
-            onClick={() => setListens((before) => before.filter((_, i) => i !== index))}
-          >
-            Stop listening
-          </button>
         </>
       ) : (
         <>

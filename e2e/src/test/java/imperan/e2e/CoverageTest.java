@@ -38,7 +38,7 @@ class CoverageTest extends InstalledTest {
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
         page.navigate(imperan.url("/#/lines"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Coverage")).click();
-        page.getByLabel("Target").click();
+        page.getByLabel("Target", new Page.GetByLabelOptions().setExact(true)).click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Bellows")).click();
         assertThat(page.getByText("of 19 phrases are reached by a control")).isVisible();
         assertThat(page.locator("[data-coverage='/bellows/main/solo']")).containsText("0 of 1 said");

@@ -191,7 +191,7 @@ final class DemoShow {
         return Control.plain(label, cells, form,
                 List.of(new Send(Send.Phase.CHANGE, Optional.of(BELLOWS), address,
                         List.of(new ArgumentSource.Value(type, 0, 1)))),
-                List.of(Listen.value(Optional.of(BELLOWS), address, 0, 0, 1))).faced(Face.PLAIN.meaning(meaning));
+                List.of(Listen.asSent(Optional.of(BELLOWS), address, 0))).faced(Face.PLAIN.meaning(meaning));
     }
 
     private static EditRequest.Step put(PartId id, Optional<PartId> parent, int order, Body body) {
