@@ -11,20 +11,21 @@ import java.util.Optional;
 final class Paths {
 
     /**
+     * @param cause the number of what led to it
      * @param first of the exchanges that the line of this path opened, {@code last} of them: their numbers follow each other. 0 before there is one
      */
-    private record Path(Trace trace, long first, long last) {
+    private record Path(Trace trace, long cause, long first, long last) {
 
-        private Path(Trace trace) {
-            this(trace, 0, 0);
+        private Path(Trace trace, Cause cause) {
+            this(trace, cause.number(), 0, 0);
         }
 
         private Path with(Trace other) {
-            return new Path(other, first, last);
+            return new Path(other, cause, first, last);
         }
 
         private Path opening(long exchange) {
-            return new Path(trace, first == 0 ? exchange : first, exchange);
+            return new Path(trace, cause, first == 0 ? exchange : first, exchange);
         }
 
         private boolean opened(long exchange) {
@@ -38,7 +39,7 @@ final class Paths {
     Optional<PartId> happened(LiveEvent event) {
         if (event instanceof LiveEvent.LineLeft left) {
             return left.line().control().map(control -> put(control, new Path(new Trace(control, left.line().position(), List.of(), Optional.empty(), Optional.of(left.line()),
-                    Optional.of(new Trace.Wire(left.at(), left.bytes(), left.ourPort(), left.peer())), Optional.empty(), Optional.empty()))));
+                    Optional.of(new Trace.Wire(left.at(), left.bytes(), left.ourPort(), left.peer())), Optional.empty(), Optional.empty()), left.cause())));
         } else if (event instanceof LiveEvent.Stopped stopped) {
             return stopped.control().map(control -> stop(control, stopped));
         } else if (event instanceof LiveEvent.Opened opened) {
@@ -56,10 +57,15 @@ final class Paths {
     }
 
     private PartId stop(PartId control, LiveEvent.Stopped stopped) {
-        boolean goesOn = stopped.reason() instanceof Reason.SameValue && paths.containsKey(control);
-        Trace trace = goesOn ? paths.get(control).trace.stopped(stopped.reason())
+        Path before = paths.get(control);
+        if (stopped.reason() instanceof Reason.KeptByStep && before != null && before.cause == stopped.cause().number() && before.trace.wire().isPresent()) {
+            // another line of the same touch has left: that is the way that is seen
+            return control;
+        }
+        boolean goesOn = stopped.reason() instanceof Reason.SameValue && before != null;
+        Trace trace = goesOn ? before.trace.stopped(stopped.reason())
                 : new Trace(control, stopped.position(), List.of(), Optional.empty(), stopped.line(), Optional.empty(), Optional.empty(), Optional.of(stopped.reason()));
-        return put(control, goesOn ? paths.get(control).with(trace) : new Path(trace));
+        return put(control, goesOn ? before.with(trace) : new Path(trace, stopped.cause()));
     }
 
     private Optional<PartId> ended(LiveEvent.Ended ended) {

@@ -7,31 +7,11 @@ import java.util.Optional;
  *
  * @param milliseconds 1 to 60 000
  */
-public record AtMostEvery(int milliseconds) implements NumberStep {
+public record AtMostEvery(int milliseconds) implements StepInTime {
 
     @Override
     public Optional<String> problem(Span in) {
         return NumberStep.when(milliseconds < 1 || milliseconds > 60_000, "The time is from 1 to 60 000 ms");
-    }
-
-    @Override
-    public Span span(Span in) {
-        return in;
-    }
-
-    @Override
-    public double there(double number, Span in) {
-        return number;
-    }
-
-    @Override
-    public double back(double out, Span in) {
-        return out;
-    }
-
-    @Override
-    public boolean takesTime() {
-        return true;
     }
 
     @Override

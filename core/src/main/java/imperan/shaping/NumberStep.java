@@ -3,8 +3,8 @@ package imperan.shaping;
 import java.util.Optional;
 
 /** A step that takes numbers and gives numbers. */
-public sealed interface NumberStep extends ShapingStep permits Scale, Clamp, Flip, Power, SCurve, Breakpoints, Decibels, Round, Cut, DeadZone, Add, Multiply, Wrap, Hold, Smooth, RateLimit,
-        AtMostEvery, Threshold, Edge, Toggle {
+public sealed interface NumberStep extends ShapingStep permits Scale, Clamp, Flip, Power, SCurve, Breakpoints, Decibels, Round, Cut, DeadZone, Add, Multiply, Wrap, Hold, StepInTime,
+        Threshold, Edge, Toggle {
 
     double there(double number, Span in);
 

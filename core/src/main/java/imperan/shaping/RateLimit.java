@@ -7,31 +7,11 @@ import java.util.Optional;
  *
  * @param perSecond how far it goes in a second at most, in the unit of what comes in; more than 0
  */
-public record RateLimit(double perSecond) implements NumberStep {
+public record RateLimit(double perSecond) implements StepInTime {
 
     @Override
     public Optional<String> problem(Span in) {
         return NumberStep.when(!(perSecond > 0 && Span.fits(perSecond)), "It changes by more than 0 a second");
-    }
-
-    @Override
-    public Span span(Span in) {
-        return in;
-    }
-
-    @Override
-    public double there(double number, Span in) {
-        return number;
-    }
-
-    @Override
-    public double back(double out, Span in) {
-        return out;
-    }
-
-    @Override
-    public boolean takesTime() {
-        return true;
     }
 
     @Override

@@ -8,7 +8,7 @@ import java.util.Optional;
  *
  * @param seconds the time constant, 0 to {@value #MOST}; 0 lets everything through
  */
-public record Smooth(double seconds) implements NumberStep {
+public record Smooth(double seconds) implements StepInTime {
 
     static final double MOST = 60;
     private static final int ARRIVED_AFTER = 10;
@@ -16,21 +16,6 @@ public record Smooth(double seconds) implements NumberStep {
     @Override
     public Optional<String> problem(Span in) {
         return NumberStep.when(!(seconds >= 0 && seconds <= MOST), "The time is from 0 to 60 s");
-    }
-
-    @Override
-    public Span span(Span in) {
-        return in;
-    }
-
-    @Override
-    public double there(double number, Span in) {
-        return number;
-    }
-
-    @Override
-    public double back(double out, Span in) {
-        return out;
     }
 
     @Override

@@ -2,6 +2,7 @@ package imperan.show;
 
 import imperan.shaping.ShapingStep;
 import imperan.show.form.Form;
+import imperan.show.form.Position;
 
 import java.util.List;
 import java.util.Optional;
@@ -30,6 +31,12 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
 
     public Send saying(List<ArgumentSource> others) {
         return new Send(on, target, address, others);
+    }
+
+    /** Whether its shaping gives something where the control stands there, once that has settled: an edge, or a table, may keep it. */
+    public boolean saysAt(Position position) {
+        return arguments.stream().filter(ArgumentSource.Value.class::isInstance).map(ArgumentSource.Value.class::cast)
+                .allMatch(value -> value.type() == ArgumentSource.ArgumentType.COLOUR || value.chain().settled(position.get(value.axis())).isPresent());
     }
 
     /** When a send goes out. */

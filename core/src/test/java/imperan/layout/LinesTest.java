@@ -12,6 +12,9 @@ import imperan.layout.arranging.Arranger;
 import imperan.layout.drafts.ChangeLine;
 import imperan.layout.lines.FillStart;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.shaping.Power;
+import imperan.shaping.Scale;
+import imperan.shaping.Smooth;
 import imperan.show.ArgumentSource;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -149,6 +152,15 @@ class LinesTest extends FourFaders {
         assertThat(control("f1").sends().get(0).arguments()).containsExactly(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1));
         assertThat(control("f2").sends().get(0).arguments()).containsExactly(new ArgumentSource.Value(ArgumentType.INT32, -64, 63));
         assertThat(control("f2").listens()).containsExactly(Listen.value(Optional.of(OTHER), "/pan", 1, -64, 63));
+    }
+
+    @Test
+    void whatLiesBetweenHandAndArgumentOutlastsWhatIsLearned() {
+        Control f1 = control("f1");
+        show = Shows.accepted(show, ADA, Shows.change(show, new PartId("f1"), f1.withLines(List.of(f1.sends().get(0).saying(List.of(new ArgumentSource.Value(ArgumentType.FLOAT32,
+                List.of(new Power(2), new Scale(0, 1), new Smooth(0.25)), 0)))), f1.listens())));
+        done(new TakeLearned(List.of(new TakeLearned.Pairing(new PartId("f1"), OTHER, "/pan", 0, ArgumentType.FLOAT32, -64, 63))));
+        assertThat(((ArgumentSource.Value) control("f1").sends().get(0).arguments().get(0)).shaping()).containsExactly(new Power(2), new Scale(-64, 63), new Smooth(0.25));
     }
 
     @Test

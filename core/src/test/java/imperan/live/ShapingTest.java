@@ -243,6 +243,20 @@ class ShapingTest {
         assertThat(positions(stage)).containsExactly(1.0);
     }
 
+    /** Two sends, of which one is kept: what left is what the path shows. */
+    @Test
+    void whatOneSendKeepsDoesNotHideWhatAnotherSent() {
+        Stage stage = stage(control(FADER, List.of(send(Send.Phase.CHANGE, "/level", shaped(ArgumentType.FLOAT32)), send(Send.Phase.CHANGE, "/over", shaped(ArgumentType.FLOAT32, new Edge(Edge.Way.RISING))))));
+        touch(stage, Phase.SET, 0, 0.3);
+        assertThat(stage.takeSent()).containsExactly("/level 0.3");
+        assertThat(stage.trace("it").line().orElseThrow().address()).isEqualTo("/level");
+        assertThat(stage.trace("it").wire()).isPresent();
+        Stage kept = fader(new Edge(Edge.Way.RISING));
+        touch(kept, Phase.SET, 0, 0.3);
+        assertThat(kept.trace("it").wire()).isEmpty();
+        assertThat(kept.live.restPreview(List.of(new PartId("it")))).as("at rest an edge says nothing").isEmpty();
+    }
+
     // ---- back
 
     @Test

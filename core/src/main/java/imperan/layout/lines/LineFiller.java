@@ -9,6 +9,8 @@ import imperan.layout.Grids;
 import imperan.layout.placing.PhraseControl;
 import imperan.line.Rewriting;
 import imperan.phrasebook.Vocabulary;
+import imperan.shaping.Chain;
+import imperan.shaping.ShapingStep;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
 import imperan.show.EditRequest;
@@ -111,7 +113,7 @@ public final class LineFiller {
         Vocabulary known = Vocabulary.of(show, pair.target());
         Optional<Control> phrased = known.said(pair.address()).or(() -> known.heard(pair.address()))
                 .map(phrase -> new PhraseControl(phrase.phrase()).lines(control, pair.address(), phrase.numbers(), pair.target()));
-        return phrased.orElseGet(() -> {
+        return shapedAs(control, phrased.orElseGet(() -> {
             // what stays within 0 and 1 mostly means all of it
             boolean unit = pair.low() >= 0 && pair.high() <= 1 || pair.low() == pair.high();
             double low = unit ? 0 : pair.low();
@@ -119,7 +121,19 @@ public final class LineFiller {
             List<Send> sends = control.form().takesHands() ? List.of(new Send(Send.Phase.CHANGE, Optional.of(pair.target()), pair.address(),
                     List.of(new ArgumentSource.Value(pair.type(), low, high)))) : List.of();
             return control.withLines(sends, List.of(Listen.value(Optional.of(pair.target()), pair.address(), pair.argument(), low, high)));
-        });
+        }));
+    }
+
+    /** What somebody put between the hand and the argument stays there, over the range that was learned. */
+    private static Control shapedAs(Control before, Control taught) {
+        Optional<List<ShapingStep>> steps = before.sends().stream().flatMap(send -> send.arguments().stream()).filter(ArgumentSource.Value.class::isInstance)
+                .map(ArgumentSource.Value.class::cast).map(ArgumentSource.Value::shaping).findFirst().filter(shaping -> shaping.size() > 1);
+        if (steps.isEmpty()) {
+            return taught;
+        }
+        List<Send> sends = taught.sends().stream().map(send -> send.saying(send.arguments().stream().map(argument -> argument instanceof ArgumentSource.Value value
+                ? (ArgumentSource) new ArgumentSource.Value(value.type(), Chain.withEnds(steps.get(), value.chain().low(), value.chain().high()), value.axis()) : argument).toList())).toList();
+        return taught.withLines(sends, taught.listens());
     }
 
     // ---- controls

@@ -52,7 +52,9 @@ final class Probes {
             }
         } else {
             for (int i = 0; i < ENDS_AND_MIDDLE.length; i++) {
-                add(lines, line(spread(i), 0, ""));
+                if (send.saysAt(spread(i))) {
+                    add(lines, line(spread(i), 0, ""));
+                }
             }
         }
         return lines;

@@ -4,6 +4,7 @@ import imperan.live.Line;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Obstacle;
 import imperan.proof.run.PlannedLine.Way;
+import imperan.shaping.Edge;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
@@ -61,6 +62,12 @@ class PlannerTest {
     void bothEndsAndTheMiddleWithoutSayingTheSameTwice() {
         assertThat(says(fader("/a"))).containsExactly(List.of(f(0)), List.of(f(0.5)), List.of(f(1)));
         assertThat(says(sending("/a", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))).containsExactly(List.of(new OscArgument.Int32(0)), List.of(new OscArgument.Int32(1)));
+    }
+
+    /** An edge says nothing at the lower end; what is said there would be no argument at all. */
+    @Test
+    void whatTheShapingKeepsIsNotSaid() {
+        assertThat(says(sending("/a", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, List.of(new Edge(Edge.Way.RISING)), 0)))).containsExactly(List.of(new OscArgument.Int32(1)));
     }
 
     @Test
