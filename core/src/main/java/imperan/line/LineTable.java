@@ -92,7 +92,7 @@ public final class LineTable {
             lines.add(new TableLine(id(part.id(), TableLine.Kind.LISTEN, i + 1), part.id(), TableLine.Kind.LISTEN, i + 1, page, control.called(),
                     listen.role().name().toLowerCase(Locale.ROOT), listen.target(), name(listen.target()), listen.address(), "",
                     chain.flatMap(c -> number(c.low())), chain.flatMap(c -> number(c.high())),
-                    chain.map(c -> listen.shaping().map(ShapingText::write).orElse(TableLine.AS_SENT)).orElse(""), checks(listen)));
+                    chain.map(c -> listen.shaping().map(ShapingText::write).orElse(TableLine.AS_SENT)).orElse(""), checks(listen, control)));
         }
     }
 
@@ -162,8 +162,12 @@ public final class LineTable {
         return whole && most - least == 1 ? ": the target only ever sees " + least + " and " + most : whole && most == least ? ": the target only ever sees " + least : "";
     }
 
-    private List<LineFinding> checks(Listen listen) {
+    private List<LineFinding> checks(Listen listen, Control control) {
         List<LineFinding> found = new ArrayList<>();
+        if (listen.role() == Listen.Role.VALUE) {
+            listen.chain(control.sends()).noWayBack().ifPresent(about -> found.add(LineFinding.of("What is heard cannot go back through step " + (about.step() + 1)
+                    + " of what is sent: " + about.words() + ". Give it a range of its own")));
+        }
         Optional<Vocabulary> known = vocabulary(listen.target(), "It listens to nobody: no target is chosen", found);
         if (known.isEmpty()) {
             return found;

@@ -1,6 +1,7 @@
 package imperan.layout;
 
 import imperan.line.LineCsv;
+import imperan.line.LineFinding;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -9,6 +10,7 @@ import imperan.shaping.Power;
 import imperan.shaping.Scale;
 import imperan.shaping.ShapingStep;
 import imperan.shaping.Smooth;
+import imperan.shaping.Toggle;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
 import imperan.show.Listen;
@@ -16,6 +18,7 @@ import imperan.show.Cells;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.PartId;
+import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Twin;
 import org.junit.jupiter.api.Test;
@@ -87,6 +90,26 @@ class LineTableTest extends FourFaders {
     @Test
     void aTableThatIsGivenOutAndTakenInChangesNothing() {
         assertThat(LineCsv.read(show, LineCsv.write(LineTable.of(show)))).isEqualTo(new LineCsv.Read(Optional.empty(), List.of()));
+    }
+
+    @Test
+    void whatHasNoWayBackAndWhatReachesNextToNothingAreFound() {
+        Control f1 = control("f1");
+        Send toggled = f1.sends().get(0).saying(List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(new Toggle()), 0)));
+        show = accepted(show, ADA, change(show, new PartId("f1"), f1.withLines(List.of(toggled), List.of(Listen.asSent(Optional.of(DESK), "/in/1/level", 0)))));
+        assertThat(findingsOf("f1:listen:1")).singleElement().satisfies(finding -> assertThat(finding.message()).contains("cannot go back through step 1").contains("the same press"));
+        show = accepted(show, ADA, change(show, new PartId("f1"), f1.withLines(List.of(toggled), List.of(Listen.value(Optional.of(DESK), "/in/1/level", 0, 0, 1)))));
+        assertThat(findingsOf("f1:listen:1")).isEmpty();
+        show = accepted(show, ADA, put(new PartId("dim"), BOOK, phrase("/dim", Phrase.Direction.OUT, ArgumentType.INT32, Optional.of(255.0))),
+                change(show, new PartId("f2"), control("f2").withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/dim", List.of(new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))), List.of())));
+        assertThat(findingsOf("f2:send:1")).singleElement().satisfies(finding -> {
+            assertThat(finding.message()).isEqualTo("It reaches 0 to 1 of 0 to 255: the target only ever sees 0 and 1");
+            assertThat(finding.mend().orElseThrow().arguments().orElseThrow()).containsExactly(new ArgumentSource.Value(ArgumentType.INT32, 0, 255));
+        });
+    }
+
+    private List<LineFinding> findingsOf(String line) {
+        return LineTable.of(show).stream().filter(each -> each.id().equals(line)).findFirst().orElseThrow().findings();
     }
 
     @Test
