@@ -66,7 +66,10 @@ export function CoverageView() {
       </header>
       {found && (
         <div className="flex min-h-0 flex-1 gap-4 max-lg:flex-col max-lg:overflow-auto">
-          <section aria-label="Phrases" className="min-h-0 flex-[3] overflow-auto rounded border border-rule">
+          <section
+            aria-label="Phrases"
+            className="min-h-0 flex-[3] overflow-auto rounded border border-rule max-lg:flex-none max-lg:max-h-[50vh]"
+          >
             {found.phrases.length === 0 ? (
               <p className="p-4 text-lg text-quiet">
                 {target.part.body.name} has no phrasebook, so nobody knows what it can do. Choose one in Rig,
@@ -141,7 +144,7 @@ function Row({ phrase }: { phrase: Reached }) {
   const { address, meaning, addresses, said, heard, direction, pages } = phrase;
   return (
     <li
-      className="grid grid-cols-[1fr_9rem_10rem] gap-3 border-b border-rule px-3 py-1.5"
+      className="grid grid-cols-[1fr_9rem_10rem] gap-3 max-sm:grid-cols-1 max-sm:gap-0 border-b border-rule px-3 py-1.5"
       data-coverage={address}
     >
       <span className="min-w-0">
