@@ -30,6 +30,11 @@ final class CompiledSend {
     private final List<List<OscArgument>> chosen = new ArrayList<>();
     /** For each argument: the way from the control to it; empty for those that carry no number of it. */
     private final List<Optional<Shaper>> shapers = new ArrayList<>();
+    /** Whether any argument carries a number of the control, whether any of their chains takes time, and whether any lets only moments through. */
+    private final boolean isShaped;
+    private final boolean takesTime;
+    private final boolean saysMoments;
+    private final boolean[] leadsBack;
     private final boolean[] carried;
     private final double[] tolerances;
     private final Form form;
@@ -63,6 +68,14 @@ final class CompiledSend {
                     .map(option -> FixedArgument.parse(new ArgumentSource.Fixed(c.type(), option.text())).argument().orElseThrow()).toList()
                     : List.of());
         }
+        this.leadsBack = new boolean[form.axes()];
+        for (int axis = 0; axis < leadsBack.length; axis++) {
+            leadsBack[axis] = isWayBack(axis);
+        }
+        List<ShapingStep> steps = shapers.stream().flatMap(Optional::stream).flatMap(shaper -> shaper.chain().steps().stream()).toList();
+        this.isShaped = shapers.stream().anyMatch(Optional::isPresent);
+        this.takesTime = steps.stream().anyMatch(ShapingStep::takesTime);
+        this.saysMoments = steps.stream().anyMatch(Edge.class::isInstance);
         cause = before.map(CompiledSend::cause).orElse(Cause.NONE);
         from = before.map(b -> b.from).filter(position -> position.axes() == form.axes()).orElseGet(() -> Position.rest(form));
     }
@@ -138,7 +151,7 @@ final class CompiledSend {
      * @param event whether this counts for itself, though nothing may have changed
      */
     Optional<List<OscArgument>> moved(Position position, int steps, String typed, long now, Cause by, boolean event) {
-        boolean comes = shapers.stream().noneMatch(Optional::isPresent);
+        boolean comes = !isShaped;
         for (int i = 0; i < shapers.size(); i++) {
             if (shapers.get(i).isPresent()) {
                 comes |= shapers.get(i).get().feed(position.get(axis(i)), now, event).isPresent();
@@ -153,8 +166,12 @@ final class CompiledSend {
 
     /** What it says with what came out of its shaping last; empty while something is missing. */
     private Optional<List<OscArgument>> said(int steps, String typed) {
-        return shapers.stream().allMatch(shaper -> shaper.isEmpty() || shaper.get().last().isPresent())
-                ? Optional.of(filled(from, steps, typed, i -> shapers.get(i).flatMap(Shaper::last))) : Optional.empty();
+        for (Optional<Shaper> shaper : shapers) {
+            if (shaper.isPresent() && shaper.get().last().isEmpty()) {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(filled(from, steps, typed, i -> shapers.get(i).flatMap(Shaper::last)));
     }
 
     private List<OscArgument> filled(Position position, int steps, String typed, IntFunction<Optional<Signal>> values) {
@@ -182,7 +199,8 @@ final class CompiledSend {
     /** When its shaping gives something by itself; {@link DueQueue#NEVER} where it will not. */
     long due() {
         long due = DueQueue.NEVER;
-        for (Optional<Shaper> shaper : shapers) {
+        // asked at every touch, and mostly nothing takes time
+        for (Optional<Shaper> shaper : takesTime ? shapers : List.<Optional<Shaper>>of()) {
             due = shaper.isPresent() ? Math.min(due, shaper.get().due()) : due;
         }
         return due;
@@ -217,7 +235,7 @@ final class CompiledSend {
 
     /** Whether each of its messages counts, though it says the same as the one before. */
     boolean saysMoments() {
-        return shapers.stream().flatMap(Optional::stream).flatMap(shaper -> shaper.chain().steps().stream()).anyMatch(Edge.class::isInstance);
+        return saysMoments;
     }
 
     /** Nothing goes on by itself any more. */
@@ -237,7 +255,7 @@ final class CompiledSend {
     /** Where the control stands by what was said last: on its way, as long as its shaping takes time. */
     Position saidAt(Position position) {
         Position at = position;
-        for (int i = 0; i < shapers.size(); i++) {
+        for (int i = 0; i < shapers.size() && takesTime; i++) {
             Optional<Double> back = shapers.get(i).filter(shaper -> shaper.chain().takesTime()).flatMap(shaper -> shaper.last().flatMap(shaper.chain()::back));
             if (back.isPresent()) {
                 at = at.with(axis(i), back.get());
@@ -248,6 +266,10 @@ final class CompiledSend {
 
     /** Whether what comes back tells where an axis stands. */
     boolean leadsBack(int axis) {
+        return leadsBack[axis];
+    }
+
+    private boolean isWayBack(int axis) {
         for (int i = 0; i < shapers.size(); i++) {
             if (shapers.get(i).isPresent() && axis(i) == axis && shapers.get(i).get().chain().noWayBack().isPresent()) {
                 return false;

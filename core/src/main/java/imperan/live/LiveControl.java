@@ -190,7 +190,12 @@ final class LiveControl {
     }
 
     private boolean leadsBack(int axis) {
-        return sends.stream().allMatch(send -> send.leadsBack(axis));
+        for (CompiledSend send : sends) {
+            if (!send.leadsBack(axis)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Whether anything is said in a phase of a touch. */
@@ -200,12 +205,20 @@ final class LiveControl {
 
     /** Whether its shaping gives something by itself. */
     boolean isUnderWay() {
-        return sends.stream().anyMatch(CompiledSend::isUnderWay);
+        for (CompiledSend send : sends) {
+            if (send.isUnderWay()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** When something about it is due, as it stands now; {@link DueQueue#NEVER} where nothing is. */
     long nextDue() {
-        long next = sends.stream().mapToLong(CompiledSend::due).min().orElse(DueQueue.NEVER);
+        long next = DueQueue.NEVER;
+        for (CompiledSend send : sends) {
+            next = Math.min(next, send.due());
+        }
         if (grip != null && !grip.counts()) {
             next = Math.min(next, grip.since() + Hands.HOLD_STILL_NANOS);
         } else if (grip != null && repeats) {

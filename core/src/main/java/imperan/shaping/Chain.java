@@ -21,6 +21,8 @@ public final class Chain {
     private final List<ShapingStep> steps;
     /** What comes in, and what comes out of each step. */
     private final List<Span> spans;
+    /** Whether each of its steps makes a number of every number. */
+    private final boolean isPlain;
 
     /** Of positions. */
     public Chain(List<ShapingStep> steps) {
@@ -34,6 +36,7 @@ public final class Chain {
         all.add(in);
         steps.forEach(step -> all.add(step.span(all.get(all.size() - 1))));
         this.spans = List.copyOf(all);
+        this.isPlain = steps.stream().allMatch(step -> step instanceof NumberStep && !(step instanceof Edge));
     }
 
     /** From position 0 and 1 to the ends of a range. */
@@ -119,7 +122,15 @@ public final class Chain {
 
     /** The same, where it is a number; NaN where it is none. */
     public double there(double position) {
-        return settled(position).map(Signal::number).orElse(Double.NaN);
+        if (!isPlain) {
+            return settled(position).map(Signal::number).orElse(Double.NaN);
+        }
+        // asked for every touch and every answer, and mostly there is nothing but numbers
+        double number = position;
+        for (int i = 0; i < steps.size(); i++) {
+            number = ((NumberStep) steps.get(i)).there(number, spans.get(i));
+        }
+        return number;
     }
 
     /** The argument at position 0; NaN where it is no number. */
