@@ -25,6 +25,9 @@ function inTurn(work: () => Promise<Problem[]>): Promise<Problem[]> {
   return mine;
 }
 
+/** Once what was typed before is there: what is tried next is to have it. */
+export const afterEdits = (): Promise<unknown> => last;
+
 function ask(method: string, path: string, body?: unknown): Promise<Problem[]> {
   return askWith(method, path, "application/json", body === undefined ? undefined : JSON.stringify(body));
 }

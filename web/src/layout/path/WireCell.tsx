@@ -2,6 +2,7 @@ import { Send as SendIcon } from "lucide-react";
 import type { Send, Trace } from "../../api/types";
 import { NotLeaving } from "../../rig/NotLeaving";
 import { command } from "../../live/connection";
+import { afterEdits } from "../../requests/edits";
 import { PushButton } from "../../ui/buttons";
 import { clockTime } from "../../ui/time";
 
@@ -20,7 +21,7 @@ export function WireCell({ id, send, index, trace }: Props) {
         strong
         className="px-2! py-1! leading-tight"
         disabled={!send}
-        onClick={() => command({ kind: "fire", control: id, send: index })}
+        onClick={() => void afterEdits().then(() => command({ kind: "fire", control: id, send: index }))}
       >
         <SendIcon size={16} className="flex-none max-xl:hidden" aria-hidden /> Send once
       </PushButton>
