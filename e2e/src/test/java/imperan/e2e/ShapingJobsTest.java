@@ -336,6 +336,7 @@ class ShapingJobsTest extends InstalledTest {
         assertThat(cell("Wire")).containsText("/level ,f 1.0");
         cell("Shaping").getByLabel("At 1").fill("7");
         cell("Shaping").getByLabel("At 1").press("Enter");
+        assertThat(control(page, "level").getByText("5.25")).isVisible();
         set("level", 0);
         set("level", 1);
         probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(7)));
