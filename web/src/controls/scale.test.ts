@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { Control } from "../api/types";
-import { plain, scaleAsked, straightScale as scale, widestOf } from "./scale";
+import { plain, scaleAsked, straightScale as scale, widestOf, withEnd } from "./scale";
 
 const fader = (type: "INT32" | "FLOAT32", low: number, high: number) =>
   ({
@@ -38,4 +38,8 @@ test("what is no straight line is asked of the server", () => {
   if (source.from === "value") source.shaping.unshift({ step: "power", exponent: 2 });
   expect(scale(curved)).toEqual([]);
   expect(scaleAsked(curved)?.shaping.map((step) => step.step)).toEqual(["power", "scale"]);
+});
+
+test("one end of a range is changed and the other stays as it has become meanwhile", () => {
+  expect(withEnd(withEnd([plain(0, 1)], { low: -30 }), { high: 30 })).toEqual([plain(-30, 30)]);
 });

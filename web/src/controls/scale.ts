@@ -17,6 +17,12 @@ export const plain = (low: number, high: number): ShapingStep => ({
   high,
 });
 
+/** The same steps with another end of their straight line. */
+export const withEnd = (
+  shaping: readonly ShapingStep[],
+  end: { low: number } | { high: number },
+): ShapingStep[] => shaping.map((step) => (step.step === "scale" ? { ...step, ...end } : step));
+
 type ValueSource = Extract<ArgumentSource, { from: "value" }>;
 
 /** The steps to the first argument that carries the value; else those by which it is heard. */

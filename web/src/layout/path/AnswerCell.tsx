@@ -147,9 +147,7 @@ export function AnswerCell({ held, sendIndex, index, trace, line, open }: Props)
               value={listen.argument + 1}
               onCommit={(n) => put("argument", () => ({ argument: n - 1 }))}
             />
-            {listen.role === "VALUE" && (
-              <ListenRange control={held.part.body} listen={listen} put={put} open={open} />
-            )}
+            {listen.role === "VALUE" && <ListenRange listen={listen} line={line} put={put} open={open} />}
           </div>
         </>
       ) : (

@@ -1,31 +1,28 @@
 import { Spline } from "lucide-react";
-import type { Control, Listen, ShapingStep } from "../../api/types";
-import { plain, plainScale } from "../../controls/scale";
-import { useSketch } from "../../requests/shaping";
+import type { Listen, TableLine } from "../../api/types";
+import { plain, plainScale, withEnd } from "../../controls/scale";
 import { PushButton } from "../../ui/buttons";
 import { NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
-import { STEPS } from "../shaping/steps";
 import { briefly } from "./arguments";
 import type { Put } from "./put";
 
 interface Props {
-  control: Control;
   listen: Listen;
+  /** The listen as a line, with the numbers that it stands for. */
+  line: TableLine | undefined;
   put: Put<Listen>;
   /** Opens the steps of this listen. */
   open: () => void;
 }
 
 /** How what is heard becomes a position: the way back of what is sent, or a range of its own. */
-export function ListenRange({ control, listen, put, open }: Props) {
-  const sent = sentShaping(control, listen);
-  const sketch = useSketch(
-    listen.shaping === null && sent ? { shaping: sent, type: "FLOAT32", position: 0, marks: [] } : null,
-  );
-  const stuck = sketch?.steps.findIndex((step) => step.noWayBack) ?? -1;
+export function ListenRange({ listen, line, put, open }: Props) {
   const straight = listen.shaping && plainScale(listen.shaping);
+  const [low, high] = [line?.low ?? 0, line?.high ?? 1];
+  const set = (end: { low: number } | { high: number }) =>
+    put("shaping/0", (before) => ({ shaping: before.shaping && withEnd(before.shaping, end) }));
   return (
     <>
       <Select<"sent" | "own">
@@ -33,31 +30,17 @@ export function ListenRange({ control, listen, put, open }: Props) {
         label="Range"
         value={listen.shaping === null ? "sent" : "own"}
         onChange={(which) =>
-          void report(put("shaping", () => ({ shaping: which === "sent" ? null : ownFrom(sent, stuck) })))
+          void report(put("shaping", () => ({ shaping: which === "sent" ? null : [plain(low, high)] })))
         }
         options={[
-          { value: "sent", text: sent ? `as sent, ${briefly(sent)}` : "as sent, 0 … 1" },
+          { value: "sent", text: listen.shaping === null ? `as sent, ${low} … ${high}` : "as sent" },
           { value: "own", text: "its own" },
         ]}
       />
-      {sent && stuck >= 0 && sketch && (
-        <p className="col-span-3 text-sm text-caution">
-          What is heard cannot go back through step {stuck + 1}, {STEPS[sent[stuck]!.step].name.toLowerCase()}
-          : {sketch.steps[stuck]!.noWayBack}. Give it a range of its own.
-        </p>
-      )}
       {straight && (
         <>
-          <NumberField
-            label="At 0"
-            value={straight.low}
-            onCommit={(low) => put("shaping/0", () => ({ shaping: [plain(low, straight.high)] }))}
-          />
-          <NumberField
-            label="At 1"
-            value={straight.high}
-            onCommit={(high) => put("shaping/0", () => ({ shaping: [plain(straight.low, high)] }))}
-          />
+          <NumberField label="At 0" value={straight.low} onCommit={(at) => set({ low: at })} />
+          <NumberField label="At 1" value={straight.high} onCommit={(at) => set({ high: at })} />
         </>
       )}
       {listen.shaping && (
@@ -68,18 +51,3 @@ export function ListenRange({ control, listen, put, open }: Props) {
     </>
   );
 }
-
-/** The steps by which the control sends the same axis; null where it does not. */
-function sentShaping(control: Control, listen: Listen): ShapingStep[] | null {
-  const same = (send: Control["sends"][number]) =>
-    send.target === listen.target && send.address === listen.address;
-  const sends = [...control.sends.filter(same), ...control.sends];
-  for (const send of sends)
-    for (const source of send.arguments)
-      if (source.from === "value" && source.axis === listen.axis) return source.shaping;
-  return null;
-}
-
-/** A range of its own to begin with: as it is sent, or plain where that has no way back. */
-const ownFrom = (sent: ShapingStep[] | null, stuck: number): ShapingStep[] =>
-  sent && stuck < 0 ? sent : [plain(0, 1)];

@@ -1,11 +1,11 @@
 import { Spline } from "lucide-react";
 import type { Control, Send, Trace } from "../../api/types";
-import { plain, plainScale } from "../../controls/scale";
+import { plainScale, withEnd } from "../../controls/scale";
 import type { HeldOf } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { NumberField } from "../../ui/fields";
 import { STEPS } from "../shaping/steps";
-import { changed, type ValueSource } from "./arguments";
+import { changed } from "./arguments";
 import { putSend } from "./put";
 
 interface Props {
@@ -25,10 +25,10 @@ export function ShapingCell({ held, send, index, trace, open }: Props) {
     <div className="flex flex-col gap-1.5">
       {send.arguments.map((source, i) => {
         if (source.from !== "value" || source.type === "COLOUR") return null;
-        const set = (change: Partial<ValueSource>) =>
+        const set = (end: { low: number } | { high: number }) =>
           put(`arguments/${i}`, (before) => ({
             arguments: changed(before.arguments, i, (now) =>
-              now.from === "value" ? { ...now, ...change } : now,
+              now.from === "value" ? { ...now, shaping: withEnd(now.shaping, end) } : now,
             ),
           }));
         const straight = plainScale(source.shaping);
@@ -38,16 +38,8 @@ export function ShapingCell({ held, send, index, trace, open }: Props) {
             {send.arguments.length > 1 && <p className="text-sm text-quiet">Argument {i + 1}</p>}
             {straight ? (
               <>
-                <NumberField
-                  label="At 0"
-                  value={straight.low}
-                  onCommit={(low) => set({ shaping: [plain(low, straight.high)] })}
-                />
-                <NumberField
-                  label="At 1"
-                  value={straight.high}
-                  onCommit={(high) => set({ shaping: [plain(straight.low, high)] })}
-                />
+                <NumberField label="At 0" value={straight.low} onCommit={(low) => set({ low })} />
+                <NumberField label="At 1" value={straight.high} onCommit={(high) => set({ high })} />
               </>
             ) : (
               <ol aria-label="Steps" className="text-sm">

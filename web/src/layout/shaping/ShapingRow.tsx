@@ -78,7 +78,14 @@ export function ShapingRow({ held, shaped, onClose }: Props) {
           sketch={sketch?.steps[index]}
           comesIn={index === 0 ? position : (stage(index - 1)?.number ?? null)}
           out={stage(index)}
-          put={(next) => put((before) => before.map((each, i) => (i === index ? next : each)))}
+          put={(change) =>
+            put((before) =>
+              // another browser may have put another step there
+              before.map((each, i) =>
+                i === index && each.step === step.step ? { ...each, ...change } : each,
+              ),
+            )
+          }
           remove={() => void report(put((before) => before.filter((_, i) => i !== index)))}
           move={{
             left: index > 0 ? () => void report(put((before) => moved(before, index, index - 1))) : undefined,

@@ -15,7 +15,8 @@ interface Props {
   comesIn: number | null;
   /** What comes out of it now. */
   out: { text: string; number: number | null } | undefined;
-  put: (step: ShapingStep) => Promise<Problem[]>;
+  /** Changes some of it, from what it is when the edit's turn comes. */
+  put: (change: object) => Promise<Problem[]>;
   remove: () => void;
   /** Puts it one place to the left or to the right; left out where there is none. */
   move: { left?: () => void; right?: () => void };
@@ -57,13 +58,13 @@ export function StepCard({ index, step, sketch, comesIn, out, put, remove, move 
         <div className="flex items-center gap-1 text-sm" role="group" aria-label="What comes in now is the">
           <PushButton
             className="flex-1 px-0.5! py-0! text-[13px] whitespace-nowrap"
-            onClick={() => void report(put({ ...step, fromLow: rounded(comesIn) }))}
+            onClick={() => void report(put({ fromLow: rounded(comesIn) }))}
           >
             lowest now
           </PushButton>
           <PushButton
             className="flex-1 px-0.5! py-0! text-[13px] whitespace-nowrap"
-            onClick={() => void report(put({ ...step, fromHigh: rounded(comesIn) }))}
+            onClick={() => void report(put({ fromHigh: rounded(comesIn) }))}
           >
             highest now
           </PushButton>

@@ -7,7 +7,8 @@ import { readPairs, STEPS } from "./steps";
 
 interface Props {
   step: ShapingStep;
-  put: (step: ShapingStep) => Promise<Problem[]>;
+  /** Changes some of it, from what it is when the edit's turn comes. */
+  put: (change: object) => Promise<Problem[]>;
 }
 
 const wrong = (message: string): Promise<Problem[]> =>
@@ -31,14 +32,14 @@ export function StepFields({ step, put }: Props) {
                 out: Number(to),
               }));
               return pairs?.every((pair) => Number.isFinite(pair.in) && Number.isFinite(pair.out))
-                ? put({ ...step, points: pairs })
+                ? put({ points: pairs })
                 : wrong("Each point is two numbers, such as 0 -90; 0.25 -30; 1 10");
             }}
           />
           <EditField
             label="The lowest is called"
             value={step.lowest}
-            onCommit={(lowest) => put({ ...step, lowest })}
+            onCommit={(lowest) => put({ lowest })}
           />
         </>
       );
@@ -53,7 +54,7 @@ export function StepFields({ step, put }: Props) {
             onCommit={(text) => {
               const pairs = readPairs(text, /=/);
               return pairs
-                ? put({ ...step, entries: pairs.map(([from, to]) => ({ in: from, out: to })) })
+                ? put({ entries: pairs.map(([from, to]) => ({ in: from, out: to })) })
                 : wrong("Each entry is what comes in and what becomes of it, such as 0 = 4; 1 = 1");
             }}
           />
@@ -61,7 +62,7 @@ export function StepFields({ step, put }: Props) {
             label="Everything else"
             mono
             value={step.otherwise ?? ""}
-            onCommit={(text) => put({ ...step, otherwise: text.trim() === "" ? null : text.trim() })}
+            onCommit={(text) => put({ otherwise: text.trim() === "" ? null : text.trim() })}
           />
         </>
       );
@@ -70,7 +71,7 @@ export function StepFields({ step, put }: Props) {
         <Select
           label="When it"
           value={step.way}
-          onChange={(way) => void report(put({ ...step, way }))}
+          onChange={(way) => void report(put({ way }))}
           options={[
             { value: "RISING", text: "rises" },
             { value: "FALLING", text: "falls" },
@@ -83,7 +84,7 @@ export function StepFields({ step, put }: Props) {
         <Select
           label="From"
           value={step.toFactor ? "decibels" : "factor"}
-          onChange={(from) => void report(put({ ...step, toFactor: from === "decibels" }))}
+          onChange={(from) => void report(put({ toFactor: from === "decibels" }))}
           options={[
             { value: "factor", text: "a factor to dB" },
             { value: "decibels", text: "dB to a factor" },
@@ -99,7 +100,7 @@ export function StepFields({ step, put }: Props) {
               label={label}
               whole={field === "milliseconds"}
               value={(step as unknown as Record<string, number>)[field]!}
-              onCommit={(value) => put({ ...step, [field]: value } as ShapingStep)}
+              onCommit={(value) => put({ [field]: value })}
             />
           ))}
         </div>

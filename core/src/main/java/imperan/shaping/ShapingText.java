@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
@@ -21,7 +20,10 @@ import java.util.stream.Collectors;
  */
 public final class ShapingText {
 
-    private static final Pattern WORD = Pattern.compile("\\s*(?:\"((?:[^\"\\\\]|\\\\.)*)\"|([|=])|([^\\s|=\"]+))\\s*");
+    /** Characters that are words by themselves. */
+    private static final String BREAKS = "|=";
+    /** Characters of what was written that a sentence quotes. */
+    private static final int MOST_QUOTED = 40;
     private static final Pattern PLAIN = Pattern.compile("[^\\s|=\"\\\\]+");
 
     private static final Map<String, Function<Words, ShapingStep>> STEPS = new TreeMap<>(Map.ofEntries(
@@ -137,7 +139,7 @@ public final class ShapingText {
         String name = words.next("the name of a step");
         Function<Words, ShapingStep> step = STEPS.get(name.toLowerCase(Locale.ROOT));
         if (step == null) {
-            throw new Refused("There is no step “" + name + "”: " + String.join(", ", STEPS.keySet()));
+            throw new Refused("There is no step “" + shortened(name) + "”: " + String.join(", ", STEPS.keySet()));
         }
         return step.apply(words);
     }
@@ -162,7 +164,7 @@ public final class ShapingText {
         while (words.more() && !words.is("|") && !words.is("else")) {
             String in = words.next("what comes in");
             words.expect("=");
-            entries.add(new Entry(in, words.next("what becomes of " + in)));
+            entries.add(new Entry(in, words.next("what becomes of " + shortened(in))));
         }
         return new Table(entries, words.take("else") ? Optional.of(words.next("what everything else becomes")) : Optional.empty());
     }
@@ -172,8 +174,12 @@ public final class ShapingText {
         try {
             return Edge.Way.valueOf(way.toUpperCase(Locale.ROOT));
         } catch (IllegalArgumentException e) {
-            throw new Refused("“" + way + "” is no edge: rising, falling or both");
+            throw new Refused("“" + shortened(way) + "” is no edge: rising, falling or both");
         }
+    }
+
+    private static String shortened(String text) {
+        return text.length() > MOST_QUOTED ? text.substring(0, MOST_QUOTED) + "…" : text;
     }
 
     /** The words of a text, one after the other. */
@@ -186,16 +192,41 @@ public final class ShapingText {
         private int at;
 
         private Words(String text) {
-            Matcher matcher = WORD.matcher(text);
-            int end = 0;
-            while (end < text.length() && matcher.find(end) && matcher.start() == end) {
-                words.add(matcher.group(1) != null ? new Word(matcher.group(1).replaceAll("\\\\(.)", "$1"), true)
-                        : new Word(matcher.group(2) != null ? matcher.group(2) : matcher.group(3), false));
-                end = matcher.end();
+            int place = 0;
+            while (place < text.length()) {
+                char first = text.charAt(place);
+                if (Character.isWhitespace(first)) {
+                    place++;
+                } else if (first == '"') {
+                    place = quoted(text, place + 1);
+                } else if (BREAKS.indexOf(first) >= 0) {
+                    words.add(new Word(String.valueOf(first), false));
+                    place++;
+                } else {
+                    int end = place;
+                    while (end < text.length() && !Character.isWhitespace(text.charAt(end)) && BREAKS.indexOf(text.charAt(end)) < 0 && text.charAt(end) != '"') {
+                        end++;
+                    }
+                    words.add(new Word(text.substring(place, end), false));
+                    place = end;
+                }
             }
-            if (!text.isBlank() && end < text.length()) {
-                throw new Refused("A double quote is missing after “" + text.substring(end) + "”");
+        }
+
+        /** @return the place behind the closing quote */
+        private int quoted(String text, int from) {
+            StringBuilder word = new StringBuilder();
+            for (int place = from; place < text.length(); place++) {
+                char each = text.charAt(place);
+                if (each == '"') {
+                    words.add(new Word(word.toString(), true));
+                    return place + 1;
+                } else if (each == '\\' && place + 1 < text.length()) {
+                    place++;
+                }
+                word.append(text.charAt(place));
             }
+            throw new Refused("A double quote is missing after “" + shortened(text.substring(from)) + "”");
         }
 
         private boolean more() {
@@ -220,7 +251,7 @@ public final class ShapingText {
 
         private void separator() {
             if (!take("|")) {
-                throw new Refused("“" + words.get(at).text() + "” is one word too many; a stroke | parts the steps");
+                throw new Refused("“" + shortened(words.get(at).text()) + "” is one word too many; a stroke | parts the steps");
             }
             if (!more()) {
                 throw new Refused("A step is missing after the last stroke");
@@ -238,13 +269,13 @@ public final class ShapingText {
             String text = next("a number");
             Signal signal = Signal.read(text);
             if (!signal.isNumber()) {
-                throw new Refused("“" + text + "” is not a number" + (text.indexOf(',') >= 0 ? "; write a decimal with a dot" : ""));
+                throw new Refused("“" + shortened(text) + "” is not a number" + (text.indexOf(',') >= 0 ? "; write a decimal with a dot" : ""));
             }
             return signal.number();
         }
 
         private String place() {
-            return at == 0 ? " at the beginning" : " after “" + words.get(at - 1).text() + "”";
+            return at == 0 ? " at the beginning" : " after “" + shortened(words.get(at - 1).text()) + "”";
         }
     }
 

@@ -100,9 +100,15 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
                 Ranges.problem(type, low.get(), high.get()).ifPresent(p -> rules.problem(field + "/high", p));
             }
             rules.marks(field + "/marks", marks);
+            readsProblem().ifPresent(p -> rules.problem(field + "/reads", p));
+        }
+
+        private Optional<String> readsProblem() {
+            if (reads.length() > MOST_READS) {
+                return Optional.of("At most " + MOST_READS + " characters");
+            }
             ShapingText.Read steps = ShapingText.read(reads);
-            steps.problem().or(() -> Chain.problem(low.isPresent() ? Span.between(low.get(), high.get()) : Span.ANY, steps.steps()).map(Chain.About::words))
-                    .or(() -> reads.length() > MOST_READS ? Optional.of("At most " + MOST_READS + " characters") : Optional.empty()).ifPresent(p -> rules.problem(field + "/reads", p));
+            return steps.problem().or(() -> Chain.problem(low.isPresent() && high.isPresent() ? Span.between(low.get(), high.get()) : Span.ANY, steps.steps()).map(Chain.About::words));
         }
 
         /** The same, of which the target makes something before it reads it. */

@@ -67,6 +67,16 @@ class ShapingTextTest {
         assertThat(ShapingText.read(text).problem()).hasValueSatisfying(problem -> assertThat(problem).contains(words));
     }
 
+    /** A pattern would recurse as deep as such a text is long. */
+    @Test
+    void aTextWithoutAnEndIsReadOrRefusedInAShortSentence() {
+        for (String piece : List.of("a", "\\\"", "| ", "= ", "1 ", "\" ")) {
+            ShapingText.Read read = ShapingText.read("table \"" + piece.repeat(300_000));
+            assertThat(read.problem()).hasValueSatisfying(problem -> assertThat(problem.length()).isLessThan(500));
+        }
+        assertThat(ShapingText.read("table \"" + "\\\"".repeat(300_000) + "\"=1").steps()).hasSize(1);
+    }
+
     /** Whatever is typed is read or refused, and never more than that. */
     @RepeatedTest(20)
     void anyTextIsReadOrRefused(RepetitionInfo repetition) {

@@ -1,5 +1,7 @@
 package imperan.e2e;
 
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -53,5 +55,14 @@ final class Hands {
     static double number(Page page, String id, String name) {
         return Double.parseDouble(control(page, id).locator("[data-moved]").first()
                 .evaluate("(e, name) => getComputedStyle(e).getPropertyValue(name) || '0'", name).toString());
+    }
+
+    /** Tilts the device of a browser, in degrees: Chromium's own override of its sensor, in which sideways is gamma and forwards is beta. */
+    static void tilt(CDPSession session, double sideways, double forwards) {
+        JsonObject angles = new JsonObject();
+        angles.addProperty("alpha", 0);
+        angles.addProperty("beta", forwards);
+        angles.addProperty("gamma", sideways);
+        session.send("DeviceOrientation.setDeviceOrientationOverride", angles);
     }
 }

@@ -367,25 +367,16 @@ class KindsTest extends InstalledTest {
         probe.forget();
         byKey("tilt", "ArrowRight", "ArrowUp");
         probe.waitForLast(message("tilt", 1, 1));
-        tilt(30, -15);
+        Hands.tilt(touch, 30, -15);
         it("tilt").getByText("Sensor off").click();
         probe.waitForLast(message("tilt", 30, -15));
         it("tilt").getByText("Sensor on").tap();
         probe.forget();
-        tilt(-40, 0);
+        Hands.tilt(touch, -40, 0);
         byKey("fader", "End");
         byKey("fader", "Home");
         probe.waitForLast(message("fader", 0));
         assertThat(probe.arrived()).as("a sensor that is off says nothing").noneMatch(packet -> new String(packet).startsWith("/tilt"));
-    }
-
-    /** Sideways is gamma, forwards is beta. */
-    private static void tilt(double sideways, double forwards) {
-        JsonObject angles = new JsonObject();
-        angles.addProperty("alpha", 0);
-        angles.addProperty("beta", forwards);
-        angles.addProperty("gamma", sideways);
-        touch.send("DeviceOrientation.setDeviceOrientationOverride", angles);
     }
 
     // ---- what only shows, and what several make
