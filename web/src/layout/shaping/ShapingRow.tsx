@@ -11,7 +11,7 @@ import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { moved } from "../path/arguments";
 import { StepCard } from "./StepCard";
-import { STEPS, type StepKind } from "./steps";
+import { nth, placeOf, STEPS, type StepKind } from "./steps";
 
 /** Whose steps are looked at. */
 export interface Shaped {
@@ -55,6 +55,17 @@ export function ShapingRow({ held, shaped, onClose }: Props) {
     void report(put((before) => [...before, STEPS[kind].fresh(...range)]));
   };
 
+  /** From what it is when the edit's turn comes, wherever it stands then. */
+  const changeStep = async (kind: StepKind, which: number, change: object): Promise<Problem[]> => {
+    let found = false;
+    const problems = await put((before) => {
+      const place = placeOf(before, kind, which);
+      found = place >= 0;
+      return before.map((each, i) => (i === place ? ({ ...each, ...change } as ShapingStep) : each));
+    });
+    return found || problems.length ? problems : [GONE];
+  };
+
   return (
     <section aria-label="Shaping" className="flex h-full items-stretch overflow-x-auto">
       <div className="sticky left-0 z-10 flex w-44 flex-none flex-col gap-1.5 overflow-y-auto border-r border-rule bg-panel p-2">
@@ -72,20 +83,13 @@ export function ShapingRow({ held, shaped, onClose }: Props) {
       </div>
       {shaping.map((step, index) => (
         <StepCard
-          key={`${index} ${step.step}`}
+          key={`${step.step} ${nth(shaping, index)}`}
           index={index}
           step={step}
           sketch={sketch?.steps[index]}
           comesIn={index === 0 ? position : (stage(index - 1)?.number ?? null)}
           out={stage(index)}
-          put={(change) =>
-            put((before) =>
-              // another browser may have put another step there
-              before.map((each, i) =>
-                i === index && each.step === step.step ? { ...each, ...change } : each,
-              ),
-            )
-          }
+          put={(change) => changeStep(step.step, nth(shaping, index), change)}
           remove={() => void report(put((before) => before.filter((_, i) => i !== index)))}
           move={{
             left: index > 0 ? () => void report(put((before) => moved(before, index, index - 1))) : undefined,
@@ -129,6 +133,13 @@ export function ShapingRow({ held, shaped, onClose }: Props) {
     </section>
   );
 }
+
+const GONE: Problem = {
+  part: null,
+  field: "",
+  message: "Somebody has taken this step away meanwhile",
+  mend: null,
+};
 
 const short = (value: number) => String(Number(value.toPrecision(6)));
 

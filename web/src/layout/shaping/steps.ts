@@ -152,3 +152,12 @@ export function readPairs(text: string, between: RegExp): [string, string][] | n
     .map((pair) => pair.split(between).map((word) => word.trim()));
   return pairs.every((pair) => pair.length === 2 && pair[0]) ? (pairs as [string, string][]) : null;
 }
+
+/** The how manieth of its kind a step is, from 0: so it is known again when others come or go meanwhile. */
+export const nth = (shaping: readonly ShapingStep[], index: number): number =>
+  shaping.slice(0, index).filter((step) => step.step === shaping[index]!.step).length;
+
+/** The place of the nth step of a kind; -1 where it is gone. */
+export function placeOf(shaping: readonly ShapingStep[], kind: StepKind, which: number): number {
+  return shaping.findIndex((step, index) => step.step === kind && nth(shaping, index) === which);
+}

@@ -314,6 +314,28 @@ class ShapingJobsTest extends InstalledTest {
         assertThat(row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step")))).hasCount(1);
     }
 
+    /** Somebody types into a step while somebody else takes away the one before it: what is typed belongs to the step and not to its place. */
+    @Test
+    void twoBrowsersOnOneChain() {
+        select("quiet");
+        steps(0);
+        add("Smooth");
+        try (Page other = chromium.device("Ben")) {
+            other.navigate(imperan.url("/#/layout/" + PAGE.value()));
+            other.locator("[data-build='quiet']").click();
+            other.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Shaping").setExact(true)).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Steps")).click();
+            Locator seconds = field(step(2, "Smooth"), "Time constant (s)");
+            seconds.fill("3");
+            other.getByLabel("Remove Scale").click();
+            assertThat(step(1, "Smooth")).isVisible();
+            field(step(1, "Smooth"), "Time constant (s)").press("Enter");
+            assertThat(other.getByLabel("Time constant (s)")).hasValue("3");
+            other.getByLabel("Remove Smooth").click();
+            assertThat(row().getByText("The position goes out as it is")).isVisible();
+            add("Scale");
+        }
+    }
+
     /** Also while the page is played: the path of what was touched last, to be changed in place. */
     @Test
     void thePathIsOpenWhileThePageIsPlayed() {

@@ -13,6 +13,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.transaction.TransactionException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -60,6 +61,12 @@ class Faults {
     EditAnswer noSuchThing(IllegalArgumentException e) {
         LOG.info("A request is not valid: {}", e.getMessage());
         return refused("This request is not valid: " + e.getMessage());
+    }
+
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.BAD_REQUEST)
+    EditAnswer missing(MissingServletRequestParameterException e) {
+        return refused("This request is not valid: “" + e.getParameterName() + "” is missing");
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
