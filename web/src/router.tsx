@@ -62,6 +62,7 @@ export const router = createHashRouter([
               { index: true, element: <Station name="Prove" /> },
               { path: "reports", element: <Station name="Reports" /> },
               { path: "reports/:number", element: <Station name="ReportPage" /> },
+              { path: "findings", element: <Station name="FindingsPage" /> },
               { path: "ready", element: <Station name="ReadyCheck" /> },
               { path: "watch", element: <Station name="WatchPage" /> },
             ],

@@ -1,6 +1,7 @@
 import { Outlet } from "react-router";
 import { useShow } from "../live/show";
 import { LetGo } from "../rig/LetGo";
+import { useFollowFindings } from "../findings/findings";
 import { useRigWatch } from "../rig/rig";
 import { Notices } from "../ui/notices";
 import { WhyPanel } from "../why/WhyPanel";
@@ -17,6 +18,7 @@ export function Frame() {
   const known = useShow((s) => s.showId !== "");
   const locked = useShow((s) => s.parts.has("lock"));
   useRigWatch();
+  useFollowFindings();
   useHoldKey();
   const noSuchShow = useShow((s) => s.noSuchShow);
   return (

@@ -7,7 +7,8 @@ import { rename } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { useLearnProved, useProvedCount } from "../proof/proved";
 import { useLearnWatch, useWatchOpen } from "../proof/watch";
-import { isOpen, useFindings } from "../rig/rig";
+import { useFindings } from "../findings/findings";
+import { counts } from "../findings/found";
 import { Shortcuts } from "./Shortcuts";
 import { report } from "../ui/notices";
 import { setTheme, useTheme } from "../ui/theme";
@@ -22,7 +23,9 @@ export function Workline() {
   const live = useShow((s) => s.live);
   const targets = partsOf(parts, "target");
   const controls = partsOf(parts, "control");
-  const findings = useFindings().filter(isOpen).length;
+  const findings = useFindings().filter(counts);
+  const inLayout = findings.filter(({ area }) => area === "LINES" || area === "PAGES").length;
+  const inRig = findings.length - inLayout;
   const held = targets.filter((t) => (links.get(t.part.id)?.gate ?? "OPEN") !== "OPEN").length;
   const proved = useProvedCount();
   useLearnProved();
@@ -48,7 +51,7 @@ export function Workline() {
           mark={[
             `${answering} of ${targets.length} answering`,
             held > 0 && `${held} held`,
-            findings > 0 && `${findings} ${findings === 1 ? "finding" : "findings"}`,
+            inRig > 0 && found(inRig),
           ]
             .filter(Boolean)
             .join(" · ")}
@@ -56,7 +59,12 @@ export function Workline() {
         <Station
           to="/layout"
           name="Layout"
-          mark={`${controls.length} ${controls.length === 1 ? "control" : "controls"}`}
+          mark={[
+            `${controls.length} ${controls.length === 1 ? "control" : "controls"}`,
+            inLayout > 0 && found(inLayout),
+          ]
+            .filter(Boolean)
+            .join(" · ")}
         />
         <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
         <Station
@@ -92,6 +100,8 @@ export function Workline() {
     </header>
   );
 }
+
+const found = (count: number) => `${count} ${count === 1 ? "finding" : "findings"}`;
 
 function Station({ to, name, mark }: { to: string; name: string; mark: string }) {
   return (

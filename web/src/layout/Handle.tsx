@@ -1,10 +1,11 @@
 import { CopyCheck, Hand, TriangleAlert } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useEffect, useRef } from "react";
-import type { Cells, Control } from "../api/types";
+import type { Cells, Control, Found } from "../api/types";
 import { Seen } from "../controls/Seen";
 import { browser } from "../live/browser";
 import { calledOf, controlAt, type Laid } from "../live/laid";
 import { partOf, useShow } from "../live/show";
+import { isOpen } from "../findings/found";
 import { ProvedMark } from "../proof/ProvedMark";
 import { placeOf } from "../run/CellGrid";
 import { GATE_WORDS } from "../rig/gates";
@@ -18,17 +19,18 @@ interface HandleProps {
   cells: Cells;
   moving: boolean;
   selected: boolean;
-  /** Its size on the screen that its page is meant for, where that is smaller than a finger needs. */
-  small: string | undefined;
-  /** What the phrasebooks of its targets say against its lines. */
-  findings: string[] | undefined;
+  /** What the checks say of it. */
+  found: Found[];
   onStart: (how: "move" | "resize", e: PointerEvent) => void;
   /** Draws what lies in a tray. */
   inside: (held: Laid) => ReactNode;
 }
 
 /** What takes a control or a tray in Build: a drag moves the selection, the round corner resizes it, arrow keys do the same. */
-export function Handle({ held, cells, moving, selected, small, findings, onStart, inside }: HandleProps) {
+export function Handle({ held, cells, moving, selected, found, onStart, inside }: HandleProps) {
+  const open = found.filter((each) => isOpen(each) && each.severity !== "NOTE");
+  const small = open.find((each) => each.kind === "TOO_SMALL");
+  const findings = open.filter((each) => each !== small).map((each) => each.text);
   const { id, body } = held.part;
   const others = useShow((s) => s.presences)
     .filter((p) => p.browser !== browser.id && p.controls.includes(id))
@@ -121,7 +123,7 @@ export function Handle({ held, cells, moving, selected, small, findings, onStart
           <Hand size={14} role="img" aria-label={gated} />
         </span>
       )}
-      {findings && (
+      {findings.length > 0 && (
         <span
           className="pointer-events-none absolute top-0.5 right-0.5 z-20 rounded bg-caution p-0.5 text-ink"
           title={findings.join("; ")}
@@ -132,9 +134,9 @@ export function Handle({ held, cells, moving, selected, small, findings, onStart
       {small && (
         <span
           className="pointer-events-none absolute top-0.5 left-0.5 z-20 rounded bg-caution px-1 text-xs font-bold text-ink"
-          title={`Smaller than 44 px on the screen that this page is meant for: ${small}`}
+          title={small.text}
         >
-          {small}
+          {small.facts} px
         </span>
       )}
       {selected && (

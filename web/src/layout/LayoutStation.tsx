@@ -101,7 +101,7 @@ export function LayoutStation() {
         <Shelves page={pageId ?? null} />
       </aside>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-        {page ? <PageGrid page={page} lines={lines} /> : <FirstPage />}
+        {page ? <PageGrid page={page} /> : <FirstPage />}
         <PathStrip
           held={ids.length === 1 ? laidOf(parts, ids[0]) : undefined}
           selected={ids.length}

@@ -1,9 +1,10 @@
 import { type PointerEvent, useRef, useState } from "react";
+import { useFound } from "../findings/findings";
 import { shapeOf } from "../requests/lines";
-import type { Cell, Cells, Page, TableLine } from "../api/types";
+import type { Cell, Cells, Page } from "../api/types";
 import { useLook } from "../requests/useLook";
 import { CanvasOver } from "../controls/CanvasOver";
-import { controlAt, type Grid, gridIn, type Laid, laidOn } from "../live/laid";
+import { type Grid, gridIn, type Laid, laidOn } from "../live/laid";
 import { type HeldOf, useShow } from "../live/show";
 import { gridOf } from "../run/CellGrid";
 import { useTrays } from "../live/trays";
@@ -32,7 +33,7 @@ interface Drag {
 }
 
 /** The page while it is built: its cells are seen, its controls are taken by the hand and send nothing. */
-export function PageGrid({ page, lines }: { page: HeldOf<Page>; lines: TableLine[] }) {
+export function PageGrid({ page }: { page: HeldOf<Page> }) {
   const parts = useShow((s) => s.parts);
   const ids = useSelection((s) => s.ids);
   const placing = useSelection((s) => s.placing);
@@ -43,11 +44,7 @@ export function PageGrid({ page, lines }: { page: HeldOf<Page>; lines: TableLine
   const [drag, setDrag] = useState<Drag | null>(null);
   const { columns, rows } = page.part.body;
   const { found: shape } = useLook(page.part.id, shapeOf);
-  const findings = new Map<string, string[]>();
-  for (const { control, findings: found } of lines)
-    if (found.length)
-      findings.set(control, [...(findings.get(control) ?? []), ...found.map((f) => f.message)]);
-  const small = new Map(shape?.tooSmall.map((each) => [each.part, `${each.width} × ${each.height} px`]));
+  const found = useFound((s) => s.byPart);
   const laid = laidOn(parts, page.part.id).filter(
     ({ part: { id, body } }) => body.kind !== "tray" || !body.popUp || shown.has(id) || ids.includes(id),
   );
@@ -89,6 +86,7 @@ export function PageGrid({ page, lines }: { page: HeldOf<Page>; lines: TableLine
 
   const handle = (held: Laid) => {
     const { id } = held.part;
+    const shownAgain = held.part.body.kind === "twin" ? held.part.body.of : undefined;
     const dragging = drag !== null && ids.includes(id) && drag.lay.has(id);
     return (
       <Handle
@@ -97,8 +95,7 @@ export function PageGrid({ page, lines }: { page: HeldOf<Page>; lines: TableLine
         cells={dragging ? dragged(drag.lay.get(id)!, drag) : held.part.body.cells}
         moving={dragging}
         selected={ids.includes(id)}
-        small={small.get(id)}
-        findings={findings.get(controlAt(parts, held)?.part.id ?? id)}
+        found={[...(found.get(id) ?? []), ...(shownAgain ? (found.get(shownAgain) ?? []) : [])]}
         onStart={(how, e) => {
           // the page keeps the pointer, for the control may be removed by somebody else under the hand
           grid.current!.setPointerCapture(e.pointerId);

@@ -1,4 +1,4 @@
-/** The lines of the page that is built, with what is wrong with each. */
+/** The lines of the page that is built. */
 import { linesOnPage } from "../requests/lines";
 import type { TableLine } from "../api/types";
 import { useLook } from "../requests/useLook";

@@ -1,12 +1,11 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { ArrowDownUp, Download, TriangleAlert, Upload } from "lucide-react";
+import { ArrowDownUp, Download, Upload } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { linesAsCsv, linesOf } from "../requests/lines";
-import type { ArgumentSource, Control, Problem, TableLine } from "../api/types";
+import type { Control, Problem, TableLine } from "../api/types";
 import { useLook } from "../requests/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
-import { mended } from "../layout/path/LineFindings";
 import { putListen, putSend } from "../layout/path/put";
 import { pageOf } from "../live/laid";
 import { select } from "../layout/selection";
@@ -16,8 +15,12 @@ import { EditField } from "../ui/EditField";
 import { report } from "../ui/notices";
 import { SearchField } from "../ui/SearchField";
 import { Select } from "../ui/Select";
+import { SEVERITIES } from "../findings/FindingLine";
+import { useFound } from "../findings/findings";
+import { isOpen, ofLine } from "../findings/found";
+import { mend } from "../requests/findings";
 import { LinesImport } from "./LinesImport";
-import { type Column, COLUMNS, filtered, sorted } from "./table";
+import { type Column, COLUMNS, filtered, type Row, sorted } from "./table";
 
 const ROW = 52;
 
@@ -30,10 +33,20 @@ export function AllLines() {
   const [taking, setTaking] = useState(false);
   const scroll = useRef<HTMLDivElement>(null);
 
-  const rows = useMemo(
-    () => sorted(filtered(lines ?? [], words, wrong), order),
-    [lines, words, wrong, order],
+  const byPart = useFound((s) => s.byPart);
+  const all = useMemo<Row[]>(
+    () =>
+      (lines ?? []).map((line) => ({
+        ...line,
+        found: ofLine(
+          byPart.get(line.control) ?? [],
+          line.kind === "SEND" ? "sends" : "listens",
+          line.number - 1,
+        ).filter(isOpen),
+      })),
+    [lines, byPart],
   );
+  const rows = useMemo(() => sorted(filtered(all, words, wrong), order), [all, words, wrong, order]);
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualizer keeps its own state on purpose
   const virtual = useVirtualizer({
     count: rows.length,
@@ -41,7 +54,7 @@ export function AllLines() {
     estimateSize: () => ROW,
     overscan: 12,
   });
-  const faults = (lines ?? []).filter((line) => line.findings.length > 0).length;
+  const faults = all.filter((line) => line.found.length > 0).length;
 
   return (
     <main className="flex min-h-0 min-w-0 flex-1 flex-col gap-2 p-4">
@@ -126,14 +139,15 @@ export function AllLines() {
 const GRID = "grid grid-cols-[7rem_8rem_7rem_8rem_minmax(12rem,1fr)_4rem_6rem_minmax(10rem,1fr)]";
 const NOBODY = "nobody";
 
-function LineRow({ line }: { line: TableLine }) {
+function LineRow({ line }: { line: Row }) {
   const parts = useShow((s) => s.parts);
   const gate = useShow((s) => (line.target ? s.links.get(line.target)?.gate : undefined));
   const held = partOf(parts, "control", line.control);
   if (!held) return null;
   const targets = partsOf(parts, "target");
   const put = putLine(held, line);
-  const finding = line.findings[0];
+  const finding = line.found[0];
+  const Sign = finding && SEVERITIES[finding.severity].Icon;
   const called = `${line.label || "the control"}, ${line.kind === "SEND" ? "send" : "listen"} ${line.number}`;
   return (
     <div role="row" data-line={line.id} className={`${GRID} h-full items-center border-b border-rule`}>
@@ -191,19 +205,19 @@ function LineRow({ line }: { line: TableLine }) {
             {GATE_WORDS[gate].word}
           </span>
         )}
-        {finding && (
+        {finding && Sign && (
           <>
-            <TriangleAlert size={16} className="flex-none text-caution" aria-hidden />
-            <span className="line-clamp-2" title={line.findings.map((f) => f.message).join("; ")}>
-              {finding.message}
+            <Sign size={16} className={`flex-none ${SEVERITIES[finding.severity].text}`} aria-hidden />
+            <span className="line-clamp-2" title={line.found.map((f) => f.text).join("; ")}>
+              {finding.text}
             </span>
-            {finding.mend && (
+            {finding.remedy && (
               <PushButton
                 className="px-2! py-0!"
-                title={finding.mend.says}
-                onClick={() => void report(mended(finding.mend!, (field, change) => put(field, change())))}
+                title={finding.remedy}
+                onClick={() => void report(mend([finding]))}
               >
-                {finding.mend.address !== null ? "Use it" : finding.mend.says}
+                {finding.field.endsWith("/address") ? "Use it" : finding.remedy}
               </PushButton>
             )}
           </>
@@ -216,8 +230,6 @@ function LineRow({ line }: { line: TableLine }) {
 interface LineChange {
   address?: string;
   target?: string | null;
-  /** Of a send. */
-  arguments?: ArgumentSource[];
 }
 
 /** Changes a field of a line at its control. */

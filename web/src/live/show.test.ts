@@ -23,6 +23,7 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
     goesOn: false,
     page: null,
     presences: null,
+    findings: null,
     missed: 0,
     notices: [],
     ...part,

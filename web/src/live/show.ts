@@ -21,6 +21,8 @@ interface ShowState {
   lastIn: WireRow | null;
   /** Packets that came faster than the server could handle them. */
   missed: number;
+  /** The number of the newest findings that the server told of. */
+  findings: number;
   /** The page that a target wants shown, each time anew. */
   pageWanted: { page: string } | null;
   /** Who else is building, and what they have selected. */
@@ -42,6 +44,7 @@ export const useShow = create<ShowState>()(() => ({
   lastOut: null,
   lastIn: null,
   missed: 0,
+  findings: 0,
   pageWanted: null,
   presences: [],
   unsent: 0,
@@ -114,6 +117,7 @@ function after(state: ShowState, { welcome, edits, ...frame }: ServerFrame): Sho
     lastIn: frame.lastIn ?? state.lastIn,
     pageWanted: frame.page ? { page: frame.page } : state.pageWanted,
     presences: frame.presences ?? (welcome ? [] : state.presences),
+    findings: frame.findings ?? state.findings,
     missed: welcome ? frame.missed : Math.max(state.missed, frame.missed),
     lostSince: welcome ? null : state.lostSince,
   };

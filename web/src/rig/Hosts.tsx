@@ -8,8 +8,9 @@ import { EditField } from "../ui/EditField";
 import { NumberField, of } from "../ui/fields";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
-import { Findings } from "./Findings";
-import { useFindings, useRig } from "./rig";
+import { FindingList } from "../findings/FindingLine";
+import { useFindings } from "../findings/findings";
+import { useRig } from "./rig";
 
 const ROLES: { value: Host["role"]; text: string }[] = [
   { value: "DEVICE", text: "device" },
@@ -29,7 +30,7 @@ export function Hosts() {
   const ids = new Set(hosts.map((h) => h.part.id));
   const network = useRig((s) => s.view?.network);
   const free = useRig((s) => s.view?.free);
-  const findings = useFindings().filter((f) => ids.has(f.finding.about));
+  const findings = useFindings().filter((f) => ids.has(f.about));
 
   const add = () => void report(changeRig({ what: "addHost", id: crypto.randomUUID() }));
 
@@ -65,7 +66,7 @@ export function Hosts() {
       )}
       {findings.length > 0 && (
         <div className="mb-3">
-          <Findings findings={findings} label="Findings of the hosts" />
+          <FindingList findings={findings} label="Findings of the hosts" />
         </div>
       )}
       {hosts.length > 0 && (
@@ -87,11 +88,7 @@ export function Hosts() {
       )}
       <ul>
         {hosts.map((held) => (
-          <HostRow
-            key={held.part.id}
-            held={held}
-            flagged={findings.some((f) => f.finding.about === held.part.id)}
-          />
+          <HostRow key={held.part.id} held={held} flagged={findings.some((f) => f.about === held.part.id)} />
         ))}
       </ul>
     </>

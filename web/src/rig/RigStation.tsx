@@ -1,10 +1,11 @@
 import { Outlet } from "react-router";
 import { ViewTabs } from "../ui/ViewTabs";
-import { isOpen, useFindings } from "./rig";
+import { useFindings } from "../findings/findings";
+import { counts } from "../findings/found";
 
 /** The machines, addresses and ports of the show, from four sides. */
 export function RigStation() {
-  const open = useFindings().filter(isOpen).length;
+  const open = useFindings().filter((found) => counts(found) && found.area === "RIG").length;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <ViewTabs

@@ -4,7 +4,8 @@ import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { endOf } from "./ends";
 import { linkLook } from "./linkWords";
-import { useFindings, useRig } from "./rig";
+import { useFindings } from "../findings/findings";
+import { useRig } from "./rig";
 
 /** The whole rig on paper: what to type at each other end, every host, and how the network compares with it now. */
 export function Sheet() {
@@ -45,7 +46,7 @@ export function Sheet() {
           {targets.map(({ part }) => {
             const link = links.get(part.id);
             const { word, colour } = linkLook(link);
-            const own = findings.filter((f) => f.finding.about === part.id && f.finding.accepted === null);
+            const own = findings.filter((f) => f.about === part.id && f.accepted === null);
             const view = targetViews?.[part.id];
             return (
               <tr key={part.id} className="border-b border-rule align-top" data-sheet={part.body.name}>
@@ -74,8 +75,8 @@ export function Sheet() {
                   {view?.steps.filter((s) => s.done).length} of {view?.steps.length} steps
                   <Compared part={part.id} />
                   {own.map((f) => (
-                    <div key={f.finding.kind} className="text-sm">
-                      {f.finding.text}.
+                    <div key={f.kind} className="text-sm">
+                      {f.text}.
                     </div>
                   ))}
                 </td>

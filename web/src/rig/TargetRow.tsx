@@ -5,10 +5,11 @@ import { type HeldOf, partsOf, useShow } from "../live/show";
 import { askWhy } from "../live/why";
 import { PushButton } from "../ui/buttons";
 import { endOf } from "./ends";
-import { Findings } from "./Findings";
+import { FindingList } from "../findings/FindingLine";
+import { useFindingsOf } from "../findings/findings";
 import { GateSwitch } from "./GateSwitch";
 import { isSilent, linkLook, LinkMark } from "./linkWords";
-import { useFindings, useTargetView } from "./rig";
+import { useTargetView } from "./rig";
 import { TargetSettings } from "./TargetSettings";
 
 /** One target as a drawing: our end on the left, its end on the right, the way out above and the way in below. */
@@ -17,7 +18,7 @@ export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOp
   const link = useShow((s) => s.links.get(held.part.id));
   const live = useShow((s) => s.live);
   const hosts = useShow((s) => s.parts);
-  const findings = useFindings(held.part.id);
+  const findings = useFindingsOf(held.part.id);
   const [open, setOpen] = useState(startsOpen);
   const end = endOf(target);
   const host = partsOf(hosts, "host").find((h) => h.part.body.address === target.host)?.part.body.name;
@@ -90,7 +91,7 @@ export function TargetRow({ held, startsOpen }: { held: HeldOf<Target>; startsOp
       </div>
       {findings.length > 0 && (
         <div className="px-4 pb-3">
-          <Findings findings={findings} label={`Findings of ${target.name}`} />
+          <FindingList findings={findings} label={`Findings of ${target.name}`} />
         </div>
       )}
       {open && <TargetSettings held={held} link={link} />}

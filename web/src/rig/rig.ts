@@ -2,7 +2,7 @@
 import { useEffect } from "react";
 import { create } from "zustand";
 import { readRig } from "../requests/rig";
-import type { FindingHere, RigView, TargetView } from "../api/types";
+import type { RigView, TargetView } from "../api/types";
 import { useShow } from "../live/show";
 
 const PERIOD_MS = 2000;
@@ -41,13 +41,3 @@ export function useRigWatch(): void {
 
 /** What the server worked out of one target; undefined until it is there. */
 export const useTargetView = (id: string): TargetView | undefined => useRig((s) => s.view?.targets[id]);
-
-const NONE: FindingHere[] = [];
-
-/** All findings, or those of one part; the worst first, accepted ones last. */
-export function useFindings(about?: string): FindingHere[] {
-  const findings = useRig((s) => s.view?.findings) ?? NONE;
-  return about === undefined ? findings : findings.filter((f) => f.finding.about === about);
-}
-
-export const isOpen = (found: FindingHere) => found.finding.accepted === null;

@@ -1,5 +1,5 @@
 import { Trash2 } from "lucide-react";
-import type { Control, Held, Listen, Send, TableLine, Trace } from "../../api/types";
+import type { Control, Found, Held, Listen, Send, TableLine, Trace } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
@@ -45,7 +45,9 @@ interface Props {
   sendIndex: number;
   index: number;
   trace: Trace | undefined;
-  /** The listen as a line, with what its phrasebook says against it. */
+  /** What the checks say of the listen. */
+  found: Found[];
+  /** The listen as a line. */
   line: TableLine | undefined;
   /** Opens the steps of the listen. */
   open: () => void;
@@ -62,7 +64,7 @@ const FITS: Record<NonNullable<Trace["answer"]>["fit"], { text: string; tone: st
 const NOBODY = "nobody";
 
 /** What came back, and where the control listens for it. */
-export function AnswerCell({ held, sendIndex, index, trace, line, open }: Props) {
+export function AnswerCell({ held, sendIndex, index, trace, found, line, open }: Props) {
   const send = held.part.body.sends[sendIndex];
   const parts = useShow((s) => s.parts);
   const { listens, form } = held.part.body;
@@ -92,7 +94,7 @@ export function AnswerCell({ held, sendIndex, index, trace, line, open }: Props)
       )}
       {listen ? (
         <>
-          <LineFindings line={line} put={put} />
+          <LineFindings found={found} />
           <div className="grid grid-cols-2 gap-1.5">
             <Select
               label="Listens to"

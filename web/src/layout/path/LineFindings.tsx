@@ -1,40 +1,37 @@
-import { TriangleAlert } from "lucide-react";
-import type { ArgumentSource, Problem, TableLine } from "../../api/types";
+import { Accept, SEVERITIES } from "../../findings/FindingLine";
+import { isOpen } from "../../findings/found";
+import type { Found } from "../../api/types";
+import { mend } from "../../requests/findings";
 import { PushButton } from "../../ui/buttons";
 import { report } from "../../ui/notices";
 
-type Mend = NonNullable<TableLine["findings"][number]["mend"]>;
-/** Changes the address or the arguments of a line. */
-type PutLine = (
-  field: string,
-  change: () => { address?: string; arguments?: ArgumentSource[] },
-) => Promise<Problem[]>;
-
-/** Sets a line right: its address, or its arguments. */
-export const mended = ({ address, arguments: all }: Mend, put: PutLine) =>
-  address !== null ? put("address", () => ({ address })) : put("arguments", () => ({ arguments: all ?? [] }));
-
-interface Props {
-  line: TableLine | undefined;
-  put: PutLine;
-}
-
-/** What the phrasebook of the target says against a line, each with the press that sets it right. */
-export function LineFindings({ line, put }: Props) {
-  if (!line?.findings.length) return null;
+/** What the checks say of a line, or of a control, each with the press that sets it right; what is accepted is quiet. */
+export function LineFindings({ found }: { found: Found[] }) {
+  const open = found.filter(isOpen);
+  if (open.length === 0) return null;
   return (
     <ul className="flex flex-col gap-1" aria-label="Findings">
-      {line.findings.map(({ message, mend }) => (
-        <li key={message} className="rounded border border-caution px-2 py-0.5 text-sm text-caution">
-          <TriangleAlert size={14} className="mr-1 inline" aria-hidden />
-          {message}{" "}
-          {mend && (
-            <PushButton className="px-2! py-0! font-mono" onClick={() => void report(mended(mend, put))}>
-              {mend.says}
-            </PushButton>
-          )}
-        </li>
-      ))}
+      {open.map((each) => {
+        const { Icon, text, border, word } = SEVERITIES[each.severity];
+        return (
+          <li
+            key={`${each.kind} ${each.facts}`}
+            data-finding={each.kind}
+            className={`rounded border px-2 py-0.5 text-sm ${border} ${text}`}
+          >
+            <Icon size={14} className="mr-1 inline" aria-label={word} />
+            {each.text}{" "}
+            {each.remedy !== null && (
+              <PushButton className="px-2! py-0! font-mono" onClick={() => void report(mend([each]))}>
+                {each.remedy}
+              </PushButton>
+            )}{" "}
+            <Accept found={[each]}>
+              <button className="underline">Accept …</button>
+            </Accept>
+          </li>
+        );
+      })}
     </ul>
   );
 }

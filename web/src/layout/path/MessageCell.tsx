@@ -1,5 +1,5 @@
 import { Plus, Trash2 } from "lucide-react";
-import type { ArgumentSource, Control, Form, Send, ShapingStep, TableLine } from "../../api/types";
+import type { ArgumentSource, Control, Form, Found, Send, ShapingStep } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
@@ -59,19 +59,19 @@ interface Props {
   held: HeldOf<Control>;
   send: Send | undefined;
   index: number;
-  /** The send as a line, with what its phrasebook says against it. */
-  line: TableLine | undefined;
+  /** What the checks say of it. */
+  found: Found[];
 }
 
 /** One of the sends of a control: to whom it goes, when, where, and with what. */
-export function MessageCell({ held, send, index, line }: Props) {
+export function MessageCell({ held, send, index, found }: Props) {
   const { body } = held.part;
   const put = putSend(held, index);
 
   if (!send) return <p className="text-quiet">This control sends nothing yet. Add a send.</p>;
   return (
     <div className="flex flex-col gap-1.5">
-      <LineFindings line={line} put={put} />
+      <LineFindings found={found} />
       <SendFields key={index} send={send} index={index} form={body.form} put={put} />
       <div className="flex items-center justify-between gap-2">
         <PushButton

@@ -1,6 +1,6 @@
 import { ChevronRight } from "lucide-react";
 import { type ReactNode, useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
-import type { Control, TableLine, Trace, Tray } from "../../api/types";
+import type { Control, Found, TableLine, Trace, Tray } from "../../api/types";
 import { TrayPath } from "../TrayPath";
 import { controlAt, type Laid } from "../../live/laid";
 import { watch } from "../../live/connection";
@@ -9,6 +9,8 @@ import { traces } from "../../live/values";
 import { askWhy } from "../../live/why";
 import { Several } from "../Several";
 import { type Shaped, ShapingRow } from "../shaping/ShapingRow";
+import { useFindingsOf } from "../../findings/findings";
+import { ofLine, ofNoLine } from "../../findings/found";
 import { AnswerCell, ListenTabs } from "./AnswerCell";
 import { changed } from "./arguments";
 import { LineFindings } from "./LineFindings";
@@ -22,7 +24,7 @@ import { WireCell } from "./WireCell";
 interface StripProps {
   held: Laid | undefined;
   selected: number;
-  /** Those of the page, with what is wrong with each. */
+  /** Those of the page. */
   lines: TableLine[];
   /** Whether the page is played meanwhile: then nothing is removed here. */
   playing?: boolean;
@@ -85,6 +87,7 @@ function Path({
   const send = body.sends[index];
   const line = (kind: TableLine["kind"], at: number) =>
     lines.find((each) => each.control === id && each.kind === kind && each.number === at + 1);
+  const found = useFindingsOf(id);
   const trace = useSyncExternalStore(
     (listener) => traces.subscribe(id, listener),
     () => traces.get(id),
@@ -108,7 +111,7 @@ function Path({
   }, []);
   useEffect(goToAddress, [goToAddress, index, body.sends.length]);
 
-  const shaped = open && shapedOf(held, open, trace, line);
+  const shaped = open && shapedOf(held, open, trace, found);
   if (shaped) return <ShapingRow held={held} shaped={shaped} onClose={() => setOpen(null)} />;
   return (
     <section
@@ -124,6 +127,7 @@ function Path({
     >
       <Cell name="Touch" stopped={stopIn(trace, "TOUCH")} share={0.95}>
         <TouchCell held={held} place={place} playing={playing} />
+        <LineFindings found={ofNoLine(found)} />
       </Cell>
       <Cell name="Shaping" stopped={stopIn(trace, "SHAPING")} share={0.6}>
         <ShapingCell
@@ -150,7 +154,7 @@ function Path({
           />
         }
       >
-        <MessageCell held={held} send={send} index={index} line={line("SEND", index)} />
+        <MessageCell held={held} send={send} index={index} found={ofLine(found, "sends", index)} />
       </Cell>
       <Cell name="Wire" stopped={stopIn(trace, "WIRE")} share={0.8}>
         <WireCell id={id} send={send} index={index} trace={trace} />
@@ -168,6 +172,7 @@ function Path({
           sendIndex={index}
           index={listenIndex}
           trace={trace}
+          found={ofLine(found, "listens", listenIndex)}
           line={line("LISTEN", listenIndex)}
           open={() => setOpen({ listen: listenIndex })}
         />
@@ -184,7 +189,7 @@ function shapedOf(
   held: HeldOf<Control>,
   open: Opened,
   trace: Trace | undefined,
-  line: (kind: TableLine["kind"], at: number) => TableLine | undefined,
+  found: Found[],
 ): Shaped | null {
   const { body } = held.part;
   if ("listen" in open) {
@@ -198,7 +203,8 @@ function shapedOf(
       type: "FLOAT32",
       stages: undefined,
       put: (update) => put("shaping", (before) => ({ shaping: update(before.shaping ?? []) })),
-      findings: <LineFindings line={line("LISTEN", open.listen)} put={put} />,
+      findings: <LineFindings found={ofLine(found, "listens", open.listen)} />,
+      marked: () => undefined,
     };
   }
   const { send, argument } = open;
@@ -217,7 +223,12 @@ function shapedOf(
           now.from === "value" ? { ...now, shaping: update(now.shaping) } : now,
         ),
       })),
-    findings: <LineFindings line={line("SEND", send)} put={put} />,
+    findings: <LineFindings found={ofLine(found, "sends", send)} />,
+    marked: (step) =>
+      found.find(
+        ({ field, accepted }) =>
+          accepted === null && field === `sends/${send}/arguments/${argument}/shaping/${step}`,
+      )?.text,
   };
 }
 

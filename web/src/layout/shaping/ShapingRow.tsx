@@ -24,6 +24,8 @@ export interface Shaped {
   put: (update: (before: ShapingStep[]) => ShapingStep[]) => Promise<Problem[]>;
   /** What is wrong with the line that it belongs to, with its mends. */
   findings: ReactNode;
+  /** What is found that arises at a step, from 0. */
+  marked: (step: number) => string | undefined;
 }
 
 interface Props {
@@ -89,6 +91,7 @@ export function ShapingRow({ held, shaped, onClose }: Props) {
           sketch={sketch?.steps[index]}
           comesIn={index === 0 ? position : (stage(index - 1)?.number ?? null)}
           out={stage(index)}
+          marked={shaped.marked(index)}
           put={(change) => changeStep(step.step, nth(shaping, index), change)}
           remove={() => void report(put((before) => before.filter((_, i) => i !== index)))}
           move={{

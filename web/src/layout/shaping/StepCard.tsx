@@ -15,6 +15,8 @@ interface Props {
   comesIn: number | null;
   /** What comes out of it now. */
   out: { text: string; number: number | null } | undefined;
+  /** What is found that arises here. */
+  marked: string | undefined;
   /** Changes some of it, from what it is when the edit's turn comes. */
   put: (change: object) => Promise<Problem[]>;
   remove: () => void;
@@ -23,7 +25,7 @@ interface Props {
 }
 
 /** One step: its settings, its curve with the point where it is now, and the number after it. */
-export function StepCard({ index, step, sketch, comesIn, out, put, remove, move }: Props) {
+export function StepCard({ index, step, sketch, comesIn, out, marked, put, remove, move }: Props) {
   const { name } = STEPS[step.step];
   const at = comesIn !== null && out?.number != null ? { in: comesIn, out: out.number } : null;
   return (
@@ -48,6 +50,11 @@ export function StepCard({ index, step, sketch, comesIn, out, put, remove, move 
       {sketch?.problem && (
         <p role="status" className="rounded border border-fault px-1 text-sm text-fault">
           {sketch.problem}
+        </p>
+      )}
+      {marked && (
+        <p data-marked className="rounded border border-caution px-1 text-sm text-caution">
+          {marked}
         </p>
       )}
       <p className="font-mono text-out" aria-label="After it">

@@ -10,13 +10,14 @@ import java.util.Optional;
  *
  * @param kind     what it is
  * @param about    the part it concerns
- * @param field    the field of that part which it concerns, as in {@link imperan.show.Problem}; empty where no single one
+ * @param field    the field of that part which it concerns, as in {@link imperan.show.Problem}, such as {@code sends/0/address}; empty where no single one
  * @param text     one sentence with the numbers that it rests on
  * @param facts    what it rests on, shortly; while this stays the same, an accepted finding stays quiet
+ * @param cause    the part in which findings of this kind have a common cause, such as the target of lines; that which it is about, where there is none
  * @param remedy   what mends it, where we can tell
  * @param accepted who accepted it as meant, and why; empty where nobody did
  */
-public record Finding(FindingKind kind, PartId about, String field, String text, String facts, Optional<Remedy> remedy,
+public record Finding(FindingKind kind, PartId about, String field, String text, String facts, PartId cause, Optional<Remedy> remedy,
                       Optional<Accepted> accepted) {
 
     /**
@@ -35,14 +36,41 @@ public record Finding(FindingKind kind, PartId about, String field, String text,
     }
 
     static Finding of(FindingKind kind, PartId about, String field, String text, String facts) {
-        return new Finding(kind, about, field, text, facts, Optional.empty(), Optional.empty());
+        return new Finding(kind, about, field, text, facts, about, Optional.empty(), Optional.empty());
     }
 
     Finding with(Remedy mend) {
-        return new Finding(kind, about, field, text, facts, Optional.of(mend), accepted);
+        return new Finding(kind, about, field, text, facts, cause, Optional.of(mend), accepted);
     }
 
     Finding with(Accepted acceptance) {
-        return new Finding(kind, about, field, text, facts, remedy, Optional.of(acceptance));
+        return new Finding(kind, about, field, text, facts, cause, remedy, Optional.of(acceptance));
+    }
+
+    Finding because(PartId common) {
+        return new Finding(kind, about, field, text, facts, common, remedy, accepted);
+    }
+
+    /** Nobody accepted it. */
+    public boolean isOpen() {
+        return accepted.isEmpty();
+    }
+
+    public boolean stopsShow() {
+        return isOpen() && kind.severity() == Severity.STOPS_SHOW;
+    }
+
+    /** Whether it is about this send of a control, counted from 0. */
+    public boolean isOfSend(int index) {
+        return isOf("sends/" + index);
+    }
+
+    /** Whether it is about this listen of a control, counted from 0. */
+    public boolean isOfListen(int index) {
+        return isOf("listens/" + index);
+    }
+
+    private boolean isOf(String line) {
+        return field.equals(line) || field.startsWith(line + "/");
     }
 }

@@ -19,6 +19,9 @@ import java.util.Optional;
  */
 public record NetworkFacts(List<Adapter> adapters, List<LinkView> links, List<Stray> strays) {
 
+    /** Before anything is known. */
+    public static final NetworkFacts NONE = new NetworkFacts(List.of(), List.of(), List.of());
+
     public NetworkFacts {
         adapters = List.copyOf(adapters);
         links = List.copyOf(links);

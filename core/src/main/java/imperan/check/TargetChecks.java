@@ -1,5 +1,8 @@
 package imperan.check;
 
+import imperan.live.Gate;
+import imperan.live.LinkState;
+import imperan.live.LinkView;
 import imperan.plan.NetworkPlan;
 import imperan.rig.Adapter;
 import imperan.rig.AddressUse;
@@ -45,6 +48,8 @@ final class TargetChecks {
             partners(part, target);
             bundles(part, target);
             toldAddress(part, target);
+            pace(part, target);
+            link(part, target);
         }
         return found;
     }
@@ -190,6 +195,33 @@ final class TargetChecks {
                     .with(new Finding.Remedy("Send them one by one", change(part, ((Target) part.body()).oneByOne(),
                             "Send " + target.name() + " no bundles"))));
         }
+    }
+
+    private void pace(Part part, Target target) {
+        Optional<Integer> takes = Phrasebook.of(show, target).flatMap(book -> book.sheet().messagesPerSecond());
+        if (takes.isPresent() && target.messagesPerSecond().filter(set -> set <= takes.get()).isEmpty()) {
+            String set = target.messagesPerSecond().map(most -> "Up to " + most + " messages a second").orElse("As many messages as there are");
+            found.add(Finding.of(FindingKind.FASTER_THAN_PACE, part.id(), "messagesPerSecond", set + " leave for " + target.name() + "; by its link sheet it keeps up with " + takes.get(),
+                    target.messagesPerSecond().map(String::valueOf).orElse("all") + " of " + takes.get())
+                    .with(new Finding.Remedy("Send at most " + takes.get() + " a second", change(part, ((Target) part.body()).paced(takes.get()), "Change the pace of " + target.name()))));
+        }
+    }
+
+    /** How its link stands, where nothing else tells more. */
+    private void link(Part part, Target target) {
+        Optional<LinkView> link = facts.link(part.id());
+        LinkState state = link.map(LinkView::state).orElse(LinkState.UNHEARD);
+        if (state == LinkState.PORT_CLOSED && found.stream().noneMatch(other -> other.about().equals(part.id())
+                && (other.kind() == FindingKind.LOOPBACK_CLOSED || other.kind() == FindingKind.SWAPPED_PORTS))) {
+            add(part, FindingKind.PORT_CLOSED, "port", "No program is listening on port " + target.port() + " of " + target.host() + ", where " + target.name() + " should be", target.host() + ":" + target.port());
+        } else if (state == LinkState.LOST) {
+            add(part, FindingKind.TARGET_LOST, "", target.name() + " is lost: it answered before, and does not now", target.host() + ":" + target.port());
+        }
+        link.map(LinkView::gate).filter(gate -> gate != Gate.OPEN).ifPresent(gate -> add(part, FindingKind.TARGET_HELD, "", switch (gate) {
+            case HELD -> target.name() + " is held: nothing is sent by hand";
+            case SILENT -> target.name() + " is silent: nothing is sent at all";
+            case REHEARSING, OPEN -> target.name() + " is in rehearsal: nothing leaves";
+        }, gate.name()));
     }
 
     /** Said of each target beyond those that its kind speaks with at once. */

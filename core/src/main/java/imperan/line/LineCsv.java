@@ -1,5 +1,7 @@
 package imperan.line;
 
+import imperan.check.Finding;
+import imperan.check.LineChecks;
 import imperan.phrasebook.TypeTags;
 import imperan.shaping.Chain;
 import imperan.shaping.ShapingStep;
@@ -24,6 +26,7 @@ import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -42,13 +45,16 @@ public final class LineCsv {
     private LineCsv() {
     }
 
-    public static String write(List<TableLine> lines) {
+    /** All lines of a show, with what is found of each. */
+    public static String write(Show show) {
+        Map<PartId, List<Finding>> found = new HashMap<>();
         StringJoiner text = new StringJoiner("\r\n", "", "\r\n");
         text.add(SheetText.row((Object[]) TITLES));
-        for (TableLine line : lines) {
+        for (TableLine line : LineTable.of(show)) {
+            List<Finding> findings = found.computeIfAbsent(line.control(), id -> LineChecks.of(show, show.part(id).orElseThrow()));
             text.add(SheetText.row(line.id(), line.page(), line.label(), line.on(), line.targetName(), line.address(), line.types(),
                     line.low().map(LineCsv::number).orElse(""), line.high().map(LineCsv::number).orElse(""), line.shaping(),
-                    String.join("; ", line.findings().stream().map(LineFinding::message).toList())));
+                    String.join("; ", findings.stream().filter(line::isMeantBy).map(Finding::text).toList())));
         }
         return text.toString();
     }

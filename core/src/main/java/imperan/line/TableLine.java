@@ -1,8 +1,8 @@
 package imperan.line;
 
+import imperan.check.Finding;
 import imperan.show.PartId;
 
-import java.util.List;
 import java.util.Optional;
 
 /**
@@ -15,16 +15,16 @@ import java.util.Optional;
  * @param types    the type tags of its arguments; empty for a listen
  * @param low      the argument at position 0, where one carries the value; {@code high} at position 1
  * @param shaping  the steps of that argument as text; {@value #AS_SENT} for a listen that has none of its own
- * @param findings what is wrong with it, in words
  */
 public record TableLine(String id, PartId control, Kind kind, int number, String page, String label, String on, Optional<PartId> target,
-                   String targetName, String address, String types, Optional<Double> low, Optional<Double> high, String shaping, List<LineFinding> findings) {
+                   String targetName, String address, String types, Optional<Double> low, Optional<Double> high, String shaping) {
 
     /** What is heard goes the way back of what is sent. */
     public static final String AS_SENT = "as sent";
 
-    public TableLine {
-        findings = List.copyOf(findings);
+    /** Whether a finding about its control is about this line. */
+    public boolean isMeantBy(Finding finding) {
+        return finding.about().equals(control) && (kind == Kind.SEND ? finding.isOfSend(number - 1) : finding.isOfListen(number - 1));
     }
 
     /** What a line is. */

@@ -126,6 +126,11 @@ public final class LiveShow {
         return Optional.ofNullable(state.controls.get(control)).flatMap(found -> observing.control(found, now));
     }
 
+    /** Those of these controls that have no effect now. */
+    public List<MaskedControl> masked(Collection<PartId> controls) {
+        return controls.stream().map(state.controls::get).filter(Objects::nonNull).flatMap(control -> observing.masked(control).stream()).toList();
+    }
+
     /** What was seen of a target. */
     public Optional<Observed> observedTarget(PartId target, long now) {
         return Optional.ofNullable(state.links.get(target)).map(link -> observing.target(link, now));

@@ -63,6 +63,13 @@ final class Observing {
         return !masks(line, link).isEmpty();
     }
 
+    /** What stands in the way of the first of its sends in whose way anything does. */
+    Optional<MaskedControl> masked(LiveControl control) {
+        return control.control.sends().stream().flatMap(send -> send.target().map(state.links::get).stream()
+                .flatMap(link -> link.vocabulary().said(send.address()).stream().flatMap(known -> standing(known, link.lastSaid()).stream())
+                        .map(mask -> new MaskedControl(control.id, link.id(), mask)))).findFirst();
+    }
+
     private static List<Observed.StandingMask> masks(Line line, Link link) {
         return link.vocabulary().said(line.address()).map(known -> standing(known, link.lastSaid())).orElse(List.of());
     }

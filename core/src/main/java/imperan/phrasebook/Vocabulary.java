@@ -1,5 +1,6 @@
 package imperan.phrasebook;
 
+import imperan.address.NearMiss;
 import imperan.address.SlotAddress;
 import imperan.show.Derivation;
 import imperan.show.Part;
@@ -48,6 +49,9 @@ public final class Vocabulary {
     private final AddressIndex<Part> byAddress;
     /** Under the addresses on which answers come that are not those of the phrase itself. */
     private final AddressIndex<PartId> byAnswer;
+    /** Made when they are first asked: most shows have no address that is not known. */
+    private volatile NearMiss nearSaid;
+    private volatile NearMiss nearHeard;
 
     private Vocabulary(SortedSet<Part> parts, AddressIndex<Part> byAddress, AddressIndex<PartId> byAnswer) {
         this.parts = parts;
@@ -120,6 +124,30 @@ public final class Vocabulary {
     /** What the target says on an address. */
     public Optional<Known> heard(String address) {
         return find(address, phrase -> phrase.direction() != Phrase.Direction.OUT);
+    }
+
+    /** What was probably meant by an address that we say and that is not known. */
+    public Optional<NearMiss.Meant> saidInstead(String address) {
+        NearMiss near = nearSaid;
+        if (near == null) {
+            near = near(Phrase.Direction.IN);
+            nearSaid = near;
+        }
+        return near.of(address);
+    }
+
+    /** What was probably meant by an address that is listened to and that is not known. */
+    public Optional<NearMiss.Meant> heardInstead(String address) {
+        NearMiss near = nearHeard;
+        if (near == null) {
+            near = near(Phrase.Direction.OUT);
+            nearHeard = near;
+        }
+        return near.of(address);
+    }
+
+    private NearMiss near(Phrase.Direction other) {
+        return new NearMiss(phrases().filter(phrase -> phrase.direction() != other).map(phrase -> SlotAddress.parseFreely(phrase.address())).toList());
     }
 
     /** Whether the target answers on this address to what is said on another one. */

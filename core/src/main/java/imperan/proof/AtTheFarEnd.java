@@ -92,7 +92,7 @@ final class AtTheFarEnd {
     private Optional<Evidence> mistakes(boolean ofArguments) {
         boolean known = facts.phrase().isPresent();
         return facts.isMissing() && facts.sheet().isPresent() && known == ofArguments
-                ? facts.mistakes().stream().findFirst().map(mistake -> new Evidence.Checked(mistake.message())) : Optional.empty();
+                ? facts.mistakes().stream().findFirst().map(mistake -> new Evidence.Checked(mistake.text())) : Optional.empty();
     }
 
     /** Nobody wrote down what it understands, and it answers other things. */

@@ -2,10 +2,10 @@ package imperan.proof;
 
 import imperan.check.Finding;
 import imperan.check.FindingKind;
+import imperan.check.LineChecks;
 import imperan.check.NetworkFacts;
 import imperan.check.RigCheck;
-import imperan.line.LineFinding;
-import imperan.line.LineTable;
+import imperan.check.Severity;
 import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.live.Missed;
@@ -20,11 +20,14 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
+import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 
 /**
  * All that a diagnosis rests on.
@@ -39,7 +42,7 @@ import java.util.Optional;
  * @param undelivered what came to ports of this machine without a program when the target was asked last; empty where it was not
  */
 public record Facts(Observed seen, Target target, boolean standInUsed, boolean hasStandIn, Optional<Phrasebook.LinkSheet> sheet, Optional<Phrase> phrase,
-                    List<LineFinding> mistakes, List<Finding> rig, List<Stray> strays, long lostHere, Optional<Undelivered> undelivered) {
+                    List<Finding> mistakes, List<Finding> rig, List<Stray> strays, long lostHere, Optional<Undelivered> undelivered) {
 
     /**
      * Datagrams for ports of this machine on which no program listens, as the system counts them. Three in the moment in which a target was asked three times are hardly chance.
@@ -90,10 +93,12 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
         return show.part(about).map(Part::body).filter(Host.class::isInstance).filter(host -> ((Host) host).address().equals(target.host())).isPresent();
     }
 
-    private static List<LineFinding> mistakes(Show show, Line line) {
-        return line.control().flatMap(show::part).map(Part::body).filter(Control.class::isInstance).map(body -> ((Control) body).sends().stream()
-                .filter(send -> send.address().equals(line.address()) && send.target().equals(line.target())).findFirst()
-                .map(send -> LineTable.findings(show, send)).orElse(List.of())).orElse(List.of());
+    private static List<Finding> mistakes(Show show, Line line) {
+        return line.control().flatMap(show::part).filter(part -> part.body() instanceof Control).map(part -> {
+            List<Send> sends = ((Control) part.body()).sends();
+            OptionalInt said = IntStream.range(0, sends.size()).filter(i -> sends.get(i).address().equals(line.address()) && sends.get(i).target().equals(line.target())).findFirst();
+            return LineChecks.of(show, part).stream().filter(finding -> said.isPresent() && finding.isOfSend(said.getAsInt()) && finding.kind().severity() != Severity.NOTE).toList();
+        }).orElse(List.of());
     }
 
     // ---- what is asked of them again and again

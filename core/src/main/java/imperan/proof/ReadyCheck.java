@@ -35,10 +35,8 @@ public final class ReadyCheck {
         AT_VENUE,
         /** Was every start list sent since its target came? */
         STARTED,
-        /** Is every finding of the rig mended or accepted? */
-        RIG,
-        /** Does no line contradict the phrasebook of its target? */
-        LINES,
+        /** Is every finding that stops the show mended or accepted? */
+        FINDINGS,
         /** Is every line that is sent proved since it was changed last, at the end it is said to now? */
         PROVED,
         /** Was what each control said last answered? */
@@ -86,14 +84,14 @@ public final class ReadyCheck {
      *
      * @param links    of the running show
      * @param values   of its controls
-     * @param findings of its rig, accepted ones too
+     * @param findings all that the checks found, accepted ones too
      * @param lines    of all its pages
      * @param proved   what is known of those that were proved, by their names
      */
     public static List<Answer> of(Show show, Collection<LinkView> links, Collection<ControlValue> values, List<Finding> findings, List<TableLine> lines, Map<String, Proved> proved) {
         ReadyCheck check = new ReadyCheck(show, links);
         return List.of(check.answering(), check.ofTargets(Question.OPEN, link -> link.gate() != Gate.OPEN), check.atVenue(),
-                check.started(), check.rig(findings), check.lines(lines), check.proved(lines, proved), check.answered(values));
+                check.started(), check.findings(findings), check.proved(lines, proved), check.answered(values));
     }
 
     private Answer answering() {
@@ -123,14 +121,11 @@ public final class ReadyCheck {
                 .map(part -> new Item(part.id(), part.body().called(), "", Optional.empty())).toList());
     }
 
-    private Answer rig(List<Finding> findings) {
-        return new Answer(Question.RIG, findings.size(), findings.stream().filter(finding -> finding.accepted().isEmpty())
+    /** How the links stand has questions of its own, and copies in work are not played. */
+    private Answer findings(List<Finding> findings) {
+        List<Finding> looked = findings.stream().filter(finding -> !finding.kind().isOfNow() && show.part(finding.about()).filter(part -> !show.inDraft(part)).isPresent()).toList();
+        return new Answer(Question.FINDINGS, looked.size(), looked.stream().filter(Finding::stopsShow)
                 .map(finding -> new Item(finding.about(), called(finding.about()), finding.text(), Optional.empty())).toList());
-    }
-
-    private Answer lines(List<TableLine> lines) {
-        return new Answer(Question.LINES, lines.size(), lines.stream().filter(line -> !line.findings().isEmpty())
-                .map(line -> new Item(line.control(), line.label() + " on " + line.page(), line.findings().get(0).message(), Optional.empty())).toList());
     }
 
     private Answer proved(List<TableLine> lines, Map<String, Proved> proved) {

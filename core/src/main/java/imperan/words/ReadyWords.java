@@ -17,8 +17,7 @@ public final class ReadyWords {
             case OPEN -> "Nothing is held, silent or in rehearsal";
             case AT_VENUE -> "Every target is switched to the venue";
             case STARTED -> "Every start list was sent since its target came";
-            case RIG -> "Every finding in Rig is mended or accepted";
-            case LINES -> "Every line agrees with its phrasebook";
+            case FINDINGS -> "No finding stops the show";
             case PROVED -> "Every line is proved since its last change";
             case ANSWERED -> "What each control sent last was answered";
         };
@@ -35,7 +34,7 @@ public final class ReadyWords {
             }).orElse("");
             case AT_VENUE -> "Switched to its stand-in";
             case STARTED -> "Its start list was not sent since it came";
-            case RIG, LINES -> item.detail();
+            case FINDINGS -> item.detail();
             case PROVED -> item.detail() + ": " + item.proved().map(proved -> (proved.stale() ? "changed since it was " : "") + ProofWords.verdict(proved.verdict())).orElse("not proved yet");
             case ANSWERED -> "No answer, or a wrong one, to " + item.detail();
         };

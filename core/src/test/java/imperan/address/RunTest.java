@@ -48,15 +48,4 @@ class RunTest {
     void aTextRunsOnFromItsLastNumber(String text, int count, String texts) {
         assertThat(Run.parse(Run.from(text, count)).texts()).isEqualTo(List.of(texts.split(",")));
     }
-
-    @Test
-    void aNearMissIsTheAddressThatWasMeant() {
-        List<SlotAddress> known = List.of(SlotAddress.parse("/bellows/in/<ch:1..12>/level"), SlotAddress.parse("/bellows/main/level"),
-                SlotAddress.parse("/wick/look/<n:1..12>/go"));
-        assertThat(NearMiss.of("/bellows/in/3/lvel", known)).hasValue("/bellows/in/3/level");
-        assertThat(NearMiss.of("/Bellows/in/3/level", known)).hasValue("/bellows/in/3/level");
-        assertThat(NearMiss.of("/bellows/in/13/level", known)).as("the nearest number there is").hasValue("/bellows/in/12/level");
-        assertThat(NearMiss.of("\\bellows\\main\\level", known)).hasValue("/bellows/main/level");
-        assertThat(NearMiss.of("/something/else", known)).isEmpty();
-    }
 }

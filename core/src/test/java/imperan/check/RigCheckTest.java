@@ -28,6 +28,7 @@ import imperan.show.Reach;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -35,6 +36,7 @@ import static imperan.check.FindingKind.BUNDLES_NOT_TAKEN;
 import static imperan.check.FindingKind.ADAPTER_GONE;
 import static imperan.check.FindingKind.BROADCAST_ADDRESS;
 import static imperan.check.FindingKind.IN_GIVEN_RANGE;
+import static imperan.check.FindingKind.FASTER_THAN_PACE;
 import static imperan.check.FindingKind.LOOPBACK_CLOSED;
 import static imperan.check.FindingKind.LOOPBACK_HOST;
 import static imperan.check.FindingKind.NETWORK_ADDRESS;
@@ -42,7 +44,10 @@ import static imperan.check.FindingKind.OTHER_NETWORK;
 import static imperan.check.FindingKind.OUR_ADDRESS_CHANGED;
 import static imperan.check.FindingKind.OUR_OWN_PORT;
 import static imperan.check.FindingKind.OUTSIDE_OUR_NETWORKS;
+import static imperan.check.FindingKind.PORT_CLOSED;
 import static imperan.check.FindingKind.PORT_TAKEN;
+import static imperan.check.FindingKind.TARGET_HELD;
+import static imperan.check.FindingKind.TARGET_LOST;
 import static imperan.check.FindingKind.ROUTERS_ADDRESS;
 import static imperan.check.FindingKind.SAME_ADDRESS;
 import static imperan.check.FindingKind.SHARED_ANSWER_PORT;
@@ -271,6 +276,38 @@ class RigCheckTest {
         known = link(SocketState.open("127.0.0.1"), LinkState.PORT_CLOSED);
         assertThat(only().kind()).isEqualTo(LOOPBACK_CLOSED);
         with("desk", desk("127.0.0.1").simulatedAt(new StandInEnd("127.0.0.1", 7101, true)));
+        assertThat(only().kind()).as("its stand-in runs here and nowhere else").isEqualTo(PORT_CLOSED);
+    }
+
+    @Test
+    void howALinkStandsIsSaidAsLongAsItIsSo() {
+        with("desk", DESK_TARGET);
+        known = link(SocketState.open("192.0.2.10"), LinkState.ANSWERING);
+        assertThat(kinds()).isEmpty();
+        known = link(SocketState.open("192.0.2.10"), LinkState.LOST);
+        assertThat(only().kind()).isEqualTo(TARGET_LOST);
+        known = link(SocketState.open("192.0.2.10"), LinkState.PORT_CLOSED);
+        assertThat(only().text()).isEqualTo("No program is listening on port 7101 of 192.0.2.20, where Desk should be");
+        for (Gate gate : Gate.values()) {
+            known = new LinkView(DESK, LinkState.ANSWERING, 0, gate, SocketState.open("192.0.2.10"), false, 0, 0, Optional.empty(), Optional.empty(), 0, 0, 0, 0, false, Optional.empty());
+            assertThat(kinds()).isEqualTo(gate == Gate.OPEN ? List.of() : List.of(TARGET_HELD));
+        }
+        assertThat(TARGET_HELD.isOfNow()).isTrue();
+        assertThat(PORT_TAKEN.isOfNow()).as("it is mended by an edit").isFalse();
+    }
+
+    @Test
+    void aTargetIsNotSentMoreThanItsKindKeepsUpWith() {
+        Phrasebook.LinkSheet slow = new Phrasebook.LinkSheet(Optional.empty(), Reach.UDP, Phrasebook.AnswersTo.SENDER, Target.Answering.REPORTS, Optional.empty(), Optional.of(30), true, "osc",
+                Optional.empty(), List.of(), List.of(), "");
+        with("book", new Phrasebook("Slow", slow)).with("desk", DESK_TARGET.speaking(new PartId("book")));
+        assertThat(only().kind()).isEqualTo(FASTER_THAN_PACE);
+        assertThat(only().text()).isEqualTo("As many messages as there are leave for Desk; by its link sheet it keeps up with 30");
+        mend();
+        assertThat(target().messagesPerSecond()).hasValue(30);
+        with("desk", target().paced(31));
+        assertThat(only().text()).startsWith("Up to 31 messages a second");
+        with("desk", target().paced(20));
         assertThat(kinds()).isEmpty();
     }
 
@@ -312,9 +349,9 @@ class RigCheckTest {
     void swappedPortsAreSuspectedWhereItSpeaksFromOurAnswerPort() {
         with("desk", DESK_TARGET.at("192.0.2.20", 9201).answeringTo(7101));
         known = link(SocketState.open("192.0.2.10"), LinkState.PORT_CLOSED);
-        assertThat(kinds()).isEmpty();
+        assertThat(kinds()).containsExactly(PORT_CLOSED);
         strays = List.of(new Stray("192.0.2.20", 7102, 9201, 1, 0, ""));
-        assertThat(kinds()).isEmpty();
+        assertThat(kinds()).containsExactly(PORT_CLOSED);
         strays = List.of(new Stray("192.0.2.20", 7101, 9201, 1, 0, ""));
         assertThat(only().kind()).isEqualTo(SWAPPED_PORTS);
         assertThat(only().text()).contains("port 9201 closed").contains("from port 7101");
@@ -439,7 +476,7 @@ class RigCheckTest {
         List<FindingKind> tested = new ArrayList<>(List.of(NETWORK_ADDRESS, BROADCAST_ADDRESS, ROUTERS_ADDRESS, SAME_ADDRESS, OUR_OWN_PORT,
                 PORT_TAKEN, SWAPPED_PORTS, ADAPTER_GONE, OUTSIDE_OUR_NETWORKS, OUR_ADDRESS_CHANGED, LOOPBACK_CLOSED, LOOPBACK_HOST,
                 OTHER_NETWORK, IN_GIVEN_RANGE, SHARED_ANSWER_PORT, TO_EVERYBODY, SYSTEM_PORT,
-                TOO_MANY_PARTNERS, BUNDLES_NOT_TAKEN));
-        assertThat(tested).containsExactlyInAnyOrder(FindingKind.values());
+                TOO_MANY_PARTNERS, BUNDLES_NOT_TAKEN, FASTER_THAN_PACE, TARGET_HELD, TARGET_LOST, PORT_CLOSED));
+        assertThat(tested).containsExactlyInAnyOrderElementsOf(Arrays.stream(FindingKind.values()).filter(kind -> kind.area() == FindingKind.Area.RIG).toList());
     }
 }

@@ -3,17 +3,12 @@ package imperan.layout;
 import imperan.layout.files.PageShape;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.Grid;
 import imperan.show.Page;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
-import imperan.show.Tray;
-import imperan.show.Twin;
-import imperan.show.form.Form;
 import imperan.show.form.Knob;
-import imperan.show.form.Meter;
-import imperan.show.form.PageKey;
-import imperan.show.form.PictureFrame;
 import org.junit.jupiter.api.Test;
 
 import java.util.List;
@@ -25,7 +20,6 @@ import static imperan.show.Shows.accepted;
 import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
 
-/** Source of the least size: WCAG 2.2, success criterion 2.5.5 (44 by 44 CSS pixels). */
 class PageShapeTest {
 
     private static final PartId PHONE = new PartId("phone");
@@ -36,41 +30,16 @@ class PageShapeTest {
         return accepted(Shows.withPage(), ADA, put(PHONE, LAYOUT, new Page("Phone", columns, 10, screen, false, Optional.empty())));
     }
 
-    private static Control control(Form form, int column) {
-        return Control.plain("", new Cells(column, 0, 1, 1), form, List.of(), List.of());
-    }
-
-    private static List<String> small(Show show) {
-        return PageShape.of(show, PHONE).orElseThrow().tooSmall().stream().map(each -> each.part() + " " + each.width() + " × " + each.height()).toList();
-    }
-
-    @Test
-    void aCellOfTheLeastSizeIsEnoughAndALittleLessIsNot() {
-        assertThat(small(accepted(page(20), ADA, put(new PartId("a"), PHONE, control(Knob.restingAt(0), 0))))).isEmpty();
-        assertThat(small(accepted(page(21), ADA, put(new PartId("a"), PHONE, control(Knob.restingAt(0), 0))))).containsExactly("a 42 × 44");
-    }
-
-    @Test
-    void onlyWhatHandsTakeHasToBeFound() {
-        Show show = accepted(page(40), ADA, put(new PartId("meter"), PHONE, control(new Meter(), 0)),
-                put(new PartId("key"), PHONE, control(new PageKey(Optional.empty()), 1)),
-                put(new PartId("picture"), PHONE, control(new PictureFrame(), 2)),
-                put(new PartId("tray"), PHONE, Tray.plain("Tray", new Cells(3, 0, 4, 4))),
-                put(new PartId("knob"), new PartId("tray"), control(Knob.restingAt(0), 0)));
-        assertThat(small(show)).containsExactly("key 19 × 44", "knob 19 × 44");
-    }
-
-    @Test
-    void whatIsShownAgainIsMeasuredWhereItIsShown() {
-        Show show = accepted(page(40), ADA, put(new PartId("wide"), Shows.PAGE, control(Knob.restingAt(0), 0)),
-                put(new PartId("again"), PHONE, new Twin(new PartId("wide"), new Cells(0, 0, 1, 1))),
-                put(new PartId("lost"), PHONE, new Twin(new PartId("nobody"), new Cells(1, 0, 1, 1))));
-        assertThat(small(show)).containsExactly("again 19 × 44");
-    }
-
     @Test
     void aUsualScreenHasItsUsualSizeWhateverIsSaid() {
         assertThat(new Page.Screen(Page.Screen.Kind.PHONE, 5, 5)).isEqualTo(Page.Screen.of(Page.Screen.Kind.PHONE));
         assertThat(PageShape.of(page(20), new PartId("nobody"))).isEmpty();
+    }
+
+    @Test
+    void aPageIsAsLargeAsWhatLiesOnIt() {
+        Show show = accepted(page(20), ADA, put(new PartId("a"), PHONE, Control.plain("", new Cells(2, 1, 3, 4), Knob.restingAt(0), List.of(), List.of())));
+        assertThat(PageShape.of(show, PHONE)).hasValue(new PageShape(1010, 599 - 97, Optional.of(new Grid(5, 5))));
+        assertThat(PageShape.of(page(20), PHONE).orElseThrow().used()).isEmpty();
     }
 }

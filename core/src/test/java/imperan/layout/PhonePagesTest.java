@@ -1,9 +1,10 @@
 package imperan.layout;
 
+import imperan.check.Checks;
+import imperan.check.FindingKind;
 import imperan.layout.Arrangement.Cell;
 import imperan.layout.Arrangement.PhonePage;
 import imperan.layout.arranging.Arranger;
-import imperan.layout.files.PageShape;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Listen;
@@ -57,7 +58,7 @@ class PhonePagesTest extends FourFaders {
             assertThat(control.cells().width()).isEqualTo(wide);
         });
         assertThat(controls(after, PHONE)).extracting(Control::sends).containsExactlyElementsOf(controls(show, PAGE).stream().map(Control::sends).toList());
-        assertThat(PageShape.of(after, PHONE).orElseThrow().tooSmall()).isEmpty();
+        assertThat(new Checks(after).all()).noneMatch(finding -> finding.kind() == FindingKind.TOO_SMALL && finding.cause().equals(PHONE));
     }
 
     @Test
@@ -113,7 +114,7 @@ class PhonePagesTest extends FourFaders {
             Show after = ((Outcome.Accepted) toPhone(page, 1 + random.nextInt(2))).show();
             List<PartId> phones = after.all(Page.class).stream().filter(part -> ((Page) part.body()).name().contains(", phone")).map(Part::id).toList();
             assertThat(phones.stream().flatMap(id -> controls(after, id).stream()).map(Control::label)).containsExactlyInAnyOrderElementsOf(some.stream().map(Control::label).toList());
-            assertThat(phones).allSatisfy(id -> assertThat(PageShape.of(after, id).orElseThrow().tooSmall()).isEmpty());
+            assertThat(new Checks(after).all()).noneMatch(finding -> finding.kind() == FindingKind.TOO_SMALL && phones.contains(finding.cause()));
             show = before;
         }
     }

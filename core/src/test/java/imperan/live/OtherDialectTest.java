@@ -1,12 +1,13 @@
 package imperan.live;
 
+import imperan.check.Checks;
+import imperan.check.Finding;
+import imperan.check.FindingKind;
 import imperan.dialect.Codec;
 import imperan.dialect.Dialects;
 import imperan.dialect.Lamps;
 import imperan.layout.Arrangement;
 import imperan.layout.arranging.Arranger;
-import imperan.line.LineTable;
-import imperan.line.TableLine;
 import imperan.osc.OscMessage;
 import imperan.osc.OscArgument;
 import imperan.show.AnswerRule;
@@ -176,10 +177,9 @@ class OtherDialectTest {
                 Arrangement.PlacePhrases.Manner.LOOSE, 0), ADA)).show();
         List<String> sent = with.all(Control.class).stream().map(part -> (Control) part.body()).flatMap(control -> control.sends().stream()).map(Send::address).toList();
         assertThat(sent).contains("lamp #1", "lamp #2", "lamp #3");
-        List<TableLine> lines = LineTable.of(with);
-        assertThat(lines).isNotEmpty().allSatisfy(line -> assertThat(line.findings()).isEmpty());
+        assertThat(new Checks(with).all()).noneMatch(Finding::stopsShow);
         Show astray = Shows.accepted(show, ADA, Shows.change(show, LEVEL, fader("lamp #77")));
-        assertThat(LineTable.of(astray).stream().flatMap(line -> line.findings().stream())).as("no phrase knows it").isNotEmpty();
+        assertThat(new Checks(astray).of(LEVEL)).as("no phrase has it").extracting(Finding::kind).contains(FindingKind.NUMBER_OUT_OF_RANGE);
     }
 
     @Test

@@ -1,8 +1,7 @@
 package imperan.proof;
 
-import imperan.check.Finding;
+import imperan.check.Checks;
 import imperan.check.NetworkFacts;
-import imperan.check.RigCheck;
 import imperan.line.LineTable;
 import imperan.live.Command;
 import imperan.live.Gate;
@@ -34,8 +33,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 class ReadyCheckTest {
 
     private static List<Answer> check(Hall hall) {
-        List<Finding> findings = RigCheck.findings(hall.show, new NetworkFacts(hall.adapters, hall.live.links(), hall.live.strays()));
-        return ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), findings, LineTable.of(hall.show), proved(hall, Verdict.CONFIRMED, false));
+        Checks checks = new Checks(hall.show);
+        checks.now(new NetworkFacts(hall.adapters, hall.live.links(), hall.live.strays()), List.of());
+        return ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), checks.all(), LineTable.of(hall.show), proved(hall, Verdict.CONFIRMED, false));
     }
 
     private static Map<String, Proved> proved(Hall hall, Verdict verdict, boolean stale) {
@@ -67,7 +67,7 @@ class ReadyCheckTest {
         assertThat(check(hall)).allMatch(Answer::isReady);
         assertThat(check(hall).get(0).looked()).isEqualTo(1);
         assertThat(check(hall).get(3).looked()).as("it has no start list").isZero();
-        assertThat(check(hall).get(5).looked()).as("a send and a listen for each of four levels").isEqualTo(8);
+        assertThat(check(hall).get(5).looked()).as("the sends of four levels").isEqualTo(4);
     }
 
     @Test
@@ -96,10 +96,11 @@ class ReadyCheckTest {
         assertThat(notReady(started.order(new Command.SendStartList(Shows.DESK)).pass(1_000))).isEmpty();
 
         Hall wrong = Halls.known(Phrase.plain("/in/<ch:2..4>/level", LEVEL.direction(), LEVEL.arguments(), LEVEL.answer(), "", "")).move("2", 0.5);
-        assertThat(notReady(wrong)).hasSize(2).allMatch(line -> line.startsWith("LINES Level 1 on Page: Desk’s phrasebook has no /in/1/level"));
+        assertThat(notReady(wrong)).hasSize(2).allMatch(line -> line.startsWith("FINDINGS Level 1: Desk’s phrasebook has no /in/1/level"));
 
         Hall system = Halls.known(DESK.answeringTo(80), LinkSheet.unknown(), LEVEL);
-        assertThat(notReady(system)).anyMatch(line -> line.startsWith("RIG Desk: Answers of Desk are to reach us on port 80"));
+        assertThat(check(system).get(Question.FINDINGS.ordinal()).looked()).as("worth a look, and no reason to stay closed").isEqualTo(1);
+        assertThat(notReady(system)).noneMatch(line -> line.startsWith("FINDINGS"));
     }
 
     @Test

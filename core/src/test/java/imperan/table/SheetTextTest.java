@@ -1,7 +1,6 @@
 package imperan.table;
 
 import imperan.line.LineCsv;
-import imperan.line.LineTable;
 import imperan.phrasebook.ReadRow;
 import imperan.phrasebook.TableExport;
 import imperan.phrasebook.TableImport;
@@ -62,7 +61,7 @@ class SheetTextTest {
     void theLineTableTheRigSheetAndPhrasesAreWrittenSoAndComeBack() {
         Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("a"), PAGE, Shows.fader("=HYPERLINK(\"x\")", 0, "/level")),
                 put(new PartId("mill"), null, new Host("Mill", "192.0.2.9", 24, Host.Addressing.FIXED, Host.Role.COMPUTER, Optional.empty(), "@SUM(1)", "-2+3", "=1+1")));
-        String lines = LineCsv.write(LineTable.of(show));
+        String lines = LineCsv.write(show);
         assertThat(lines).contains("\"'=HYPERLINK(\"\"x\"\")\"");
         assertThat(LineCsv.read(show, lines).request()).as("nothing changed on the way").isEmpty();
         assertThat(LineCsv.read(show, lines).refusals()).isEmpty();

@@ -37,7 +37,9 @@ class ReadyTest {
             assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not ready"))).isVisible();
             assertThat(question("AT_VENUE")).hasAttribute("data-ready", "false");
             assertThat(question("AT_VENUE")).containsText("0 of 5");
-            assertThat(question("LINES")).hasAttribute("data-ready", "true");
+            assertThat(question("FINDINGS")).hasAttribute("data-ready", "false");
+            assertThat(question("FINDINGS")).containsText("Spare desk and Wheelhouse desk both have 10.24.8.20");
+            assertThat(question("FINDINGS")).not().containsText("Wall panel");
             assertThat(question("OPEN")).hasAttribute("data-ready", "true");
 
             assertThat(question("ANSWERING")).containsText("4 of 5");

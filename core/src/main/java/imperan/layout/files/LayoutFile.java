@@ -1,9 +1,9 @@
 package imperan.layout.files;
 
+import imperan.check.LineChecks;
+import imperan.check.Severity;
 import imperan.layout.Grids;
 import imperan.layout.drafts.ChangeLine;
-import imperan.line.LineTable;
-import imperan.line.TableLine;
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
 import imperan.show.Body;
@@ -122,12 +122,8 @@ public final class LayoutFile {
     }
 
     private static List<String> dead(Show after, Taking taking) {
-        return LineTable.of(after).stream().filter(line -> taking.ids.containsValue(line.control()) && !line.findings().isEmpty())
-                .map(LayoutFile::words).toList();
-    }
-
-    private static String words(TableLine line) {
-        return line.label() + ": " + line.findings().get(0).message();
+        return taking.ids.values().stream().map(after::part).flatMap(Optional::stream).flatMap(part -> LineChecks.of(after, part).stream()
+                .filter(finding -> finding.kind().severity() != Severity.NOTE).map(finding -> part.body().called() + ": " + finding.text())).toList();
     }
 
     /** The pictures that come along in a file; none where it cannot be read. */

@@ -8,6 +8,11 @@ public record Clock() implements Form {
     }
 
     @Override
+    public boolean wantsLines() {
+        return false;
+    }
+
+    @Override
     public boolean takesHands() {
         return false;
     }

@@ -38,6 +38,11 @@ public interface Form {
         return Math.max(0, Math.min(1, position));
     }
 
+    /** Whether it is of no use without a send or a listen. */
+    default boolean wantsLines() {
+        return true;
+    }
+
     /** Where it holds a hand a little, 0 to 1; empty for nowhere. */
     default Optional<Double> holdsAt() {
         return Optional.empty();
@@ -174,6 +179,11 @@ public interface Form {
      */
     default Optional<String> text(Position at, String typed) {
         return Optional.empty();
+    }
+
+    /** Whether it is there to lead to a page or a tray. */
+    default boolean leadsElsewhere() {
+        return false;
     }
 
     /** The page or the tray to which it leads. */

@@ -15,6 +15,16 @@ public record PageKey(Optional<PartId> goesTo) implements Form {
     }
 
     @Override
+    public boolean leadsElsewhere() {
+        return true;
+    }
+
+    @Override
+    public boolean wantsLines() {
+        return false;
+    }
+
+    @Override
     public boolean takesHands() {
         return false;
     }

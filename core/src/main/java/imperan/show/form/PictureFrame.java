@@ -8,6 +8,11 @@ public record PictureFrame() implements Form {
     }
 
     @Override
+    public boolean wantsLines() {
+        return false;
+    }
+
+    @Override
     public boolean takesHands() {
         return false;
     }

@@ -65,7 +65,7 @@ class LineController {
 
     @GetMapping("/lines.csv")
     ResponseEntity<byte[]> csv(@PathVariable("show") String show) {
-        return file(LineCsv.write(LineTable.of(keeper.show(show).join())), CSV, "lines.csv");
+        return file(LineCsv.write(keeper.show(show).join()), CSV, "lines.csv");
     }
 
     /** @param refused rows that cannot be, {@code changes} what the others would change */

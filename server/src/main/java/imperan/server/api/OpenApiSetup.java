@@ -1,5 +1,7 @@
 package imperan.server.api;
 
+import imperan.check.Mending;
+import imperan.check.TypedLines;
 import imperan.layout.Arrangement;
 import imperan.layout.drafts.Drafts;
 import imperan.layout.lines.FillStart;
@@ -76,7 +78,8 @@ class OpenApiSetup {
                     ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.AddressesAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
                     WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class,
                     CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
-                    Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class, Sketch.class, ShapingController.ShapingAsked.class).forEach(shapes::adjust);
+                    Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class, Sketch.class, ShapingController.ShapingAsked.class,
+                    FindingController.FindingsView.class, FindingController.TypedAsked.class, TypedLines.TypedLine.class, Mending.FindingKey.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

@@ -1,9 +1,9 @@
 package imperan.server.api;
 
-import imperan.check.RigCheck;
 import imperan.line.LineTable;
 import imperan.live.ControlValue;
 import imperan.proof.ReadyCheck;
+import imperan.server.check.Findings;
 import imperan.server.proof.Proofs;
 import imperan.server.run.LiveFacts;
 import imperan.server.run.ShowLoop;
@@ -25,11 +25,13 @@ class ReadyController {
     private final Keeper keeper;
     private final ShowLoop loop;
     private final Proofs proofs;
+    private final Findings findings;
 
-    ReadyController(Keeper keeper, ShowLoop loop, Proofs proofs) {
+    ReadyController(Keeper keeper, ShowLoop loop, Proofs proofs, Findings findings) {
         this.keeper = keeper;
         this.loop = loop;
         this.proofs = proofs;
+        this.findings = findings;
     }
 
     /** Of the show that runs; nothing is sent for it. */
@@ -38,7 +40,7 @@ class ReadyController {
         Show show = keeper.show(showId).join();
         List<ControlValue> values = loop.askLive(showId, (running, now) -> running.values()).join();
         LiveFacts live = loop.facts(showId).join();
-        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, RigCheck.findings(show, live.network()), LineTable.of(show), proofs.proved(showId)).stream()
+        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, findings.all(showId).join(), LineTable.of(show), proofs.proved(showId)).stream()
                 .map(ReadyView.Check::of).toList());
     }
 }

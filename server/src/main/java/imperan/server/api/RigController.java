@@ -1,10 +1,7 @@
 package imperan.server.api;
 
 import imperan.address.MessageLine;
-import imperan.check.Finding;
-import imperan.check.FindingKind;
 import imperan.check.NetworkFacts;
-import imperan.check.RigCheck;
 import imperan.check.SheetComparison;
 import imperan.live.LinkTurn;
 import imperan.live.LinkView;
@@ -76,11 +73,8 @@ class RigController {
      * @param compared what is written down beside what the network shows
      * @param standInPage where the stand-ins can be seen and touched
      */
-    record RigView(List<Adapter> adapters, List<RatedFinding> findings, Optional<NetworkView> network, Optional<String> free,
+    record RigView(List<Adapter> adapters, Optional<NetworkView> network, Optional<String> free,
                    Map<String, TargetView> targets, List<Stray> strays, List<LinkTurn> turns, List<SheetComparison.Field> compared, String standInPage) {
-    }
-
-    record RatedFinding(FindingKind.Severity severity, Finding finding) {
     }
 
     /**
@@ -106,10 +100,8 @@ class RigController {
         List<Adapter> adapters = ThisMachine.adapters();
         Map<PartId, LinkView> links = live.links().stream().collect(Collectors.toMap(LinkView::target, Function.identity()));
         NetworkFacts facts = new NetworkFacts(adapters, live.links(), live.strays());
-        List<RatedFinding> findings = RigCheck.findings(show, facts).stream()
-                .map(finding -> new RatedFinding(finding.kind().severity(), finding)).toList();
         NetworkPlan plan = new NetworkPlan(show);
-        return new RigView(adapters, findings, plan.network().map(NetworkView::of), plan.suggest().map(Ipv4::toString),
+        return new RigView(adapters, plan.network().map(NetworkView::of), plan.suggest().map(Ipv4::toString),
                 show.all(Target.class).stream().collect(Collectors.toMap(part -> part.id().value(),
                         part -> view(show, (Target) part.body(), Optional.ofNullable(links.get(part.id())), adapters))),
                 live.strays(), live.turns(), SheetComparison.of(show, facts), standInPage);

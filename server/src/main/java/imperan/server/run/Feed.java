@@ -17,6 +17,9 @@ public interface Feed {
     /** Who is building this show, and what they have selected. */
     void presences(List<Presence> presences);
 
+    /** The findings of its show are others now; this is their number. */
+    void findings(long number);
+
     /** Something that this browser asked for cannot be; why, in one sentence. */
     void refuse(String why);
 }

@@ -38,6 +38,10 @@ sealed interface Input {
         void with(LiveShow running, long now);
     }
 
+    /** The findings of a show are others now. */
+    record Found(String showId, long number) implements Input {
+    }
+
     record Beat(String browser) implements Input {
     }
 

@@ -191,6 +191,11 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         });
     }
 
+    /** Whoever looks at a show hears that its findings are others now. */
+    public void findings(String showId, long number) {
+        put(new Input.Found(showId, number));
+    }
+
     /** What somebody has selected while building. */
     public void selecting(Feed feed, Presence presence) {
         hand(new Input.Selecting(feed, presence));
@@ -462,6 +467,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
             watchNow(w);
         } else if (input instanceof Input.Selecting s) {
             audience.selecting(s.feed(), s.presence());
+        } else if (input instanceof Input.Found f) {
+            audience.of(f.showId()).forEach(feed -> feed.findings(f.number()));
         } else if (input instanceof Input.Silent s) {
             endpoints.forEach(e -> live.silentHost(e.target(), s.hosts().contains(e.host())));
         } else if (input instanceof Input.GoLive g) {

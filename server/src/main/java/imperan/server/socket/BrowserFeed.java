@@ -74,6 +74,12 @@ final class BrowserFeed implements Feed {
     }
 
     @Override
+    public synchronized void findings(long number) {
+        pending().findings(number);
+        start();
+    }
+
+    @Override
     public synchronized void refuse(String why) {
         pending().notice(why);
         start();

@@ -40,6 +40,7 @@ final class PendingFrame {
     private Optional<WireRecord> lastIn = Optional.empty();
     private Optional<PartId> page = Optional.empty();
     private Optional<List<Presence>> presences = Optional.empty();
+    private Optional<Long> findings = Optional.empty();
     private long missed;
 
     void welcome(Snapshot snapshot) {
@@ -74,6 +75,10 @@ final class PendingFrame {
         presences = Optional.of(now);
     }
 
+    void findings(long number) {
+        findings = Optional.of(number);
+    }
+
     void notice(String sentence) {
         if (notices.size() < MAX_NOTICES) {
             notices.add(sentence);
@@ -85,6 +90,6 @@ final class PendingFrame {
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
                 List.copyOf(values.values()), List.copyOf(links.values()), traces.values().stream().map(TraceView::of).toList(),
                 lastOut.map(WireRow::of), lastIn.map(WireRow::of),
-                List.copyOf(edits), false, page, presences, missed, List.copyOf(notices));
+                List.copyOf(edits), false, page, presences, findings, missed, List.copyOf(notices));
     }
 }

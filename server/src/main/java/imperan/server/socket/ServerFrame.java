@@ -21,11 +21,12 @@ import java.util.Optional;
  * @param goesOn  whether the changes of its last edit go on in the next frame; they count together
  * @param page    the page that a target wants shown, where one does
  * @param presences who is building, where that changed
+ * @param findings the number of the findings of the show, where they are others now
  * @param notices what was asked for and cannot be, and what everybody has to know; each one sentence
  */
 public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, List<LinkView> links, List<TraceView> traces,
                           Optional<WireRow> lastOut, Optional<WireRow> lastIn, List<Edit> edits,
-                          boolean goesOn, Optional<PartId> page, Optional<List<Presence>> presences, long missed, List<String> notices) {
+                          boolean goesOn, Optional<PartId> page, Optional<List<Presence>> presences, Optional<Long> findings, long missed, List<String> notices) {
 
     /** More changes than this are a frame that a browser notices while it reads it. */
     private static final int MOST_CHANGES = 400;
@@ -45,13 +46,13 @@ public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, 
                 int to = Math.min(size, from + MOST_CHANGES);
                 Edit piece = new Edit(edit.number(), edit.author(), edit.title(), edit.changes().subList(from, to), edit.role());
                 frames.add(new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
-                        List.of(piece), to < size, Optional.empty(), Optional.empty(), missed, List.of()));
+                        List.of(piece), to < size, Optional.empty(), Optional.empty(), Optional.empty(), missed, List.of()));
             }
         }
         ServerFrame first = frames.get(0);
         frames.set(0, new ServerFrame(welcome, first.values, first.links, first.traces, first.lastOut, first.lastIn,
-                first.edits, first.goesOn, Optional.empty(), Optional.empty(), missed, List.of()));
-        frames.add(new ServerFrame(Optional.empty(), values, links, traces, lastOut, lastIn, List.of(), false, page, presences, missed, notices));
+                first.edits, first.goesOn, Optional.empty(), Optional.empty(), Optional.empty(), missed, List.of()));
+        frames.add(new ServerFrame(Optional.empty(), values, links, traces, lastOut, lastIn, List.of(), false, page, presences, findings, missed, notices));
         return frames;
     }
 }

@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Function;
@@ -70,15 +71,15 @@ public class Keeper implements AutoCloseable {
     private final Map<String, Head> heads = new ConcurrentHashMap<>();
     private final Map<String, Long> told = new ConcurrentHashMap<>();
     private final Lanes lanes = new Lanes(WIDTH);
-    private volatile Listener listener = (showId, edit, show, bytes) -> { };
+    private final List<Listener> listeners = new CopyOnWriteArrayList<>();
 
     Keeper(ShowStore store) {
         this.store = store;
     }
 
-    /** One listener; set before the first edit. */
+    /** Set before the first edit. */
     public void listen(Listener heard) {
-        listener = heard;
+        listeners.add(heard);
     }
 
     /** The show as committed, after the edits that are being kept at this moment; where they take long, as it was before them. */
@@ -210,7 +211,7 @@ public class Keeper implements AutoCloseable {
 
     private void tell(String showId, Edit edit, Show show, long bytes) {
         told.put(showId, edit.number());
-        listener.committed(showId, edit, show, bytes);
+        listeners.forEach(listener -> listener.committed(showId, edit, show, bytes));
     }
 
     /** The show as we know it, read where we do not. */

@@ -34,6 +34,11 @@ class AudienceTest {
         }
 
         @Override
+        public void findings(long number) {
+            told.add("findings " + number);
+        }
+
+        @Override
         public void refuse(String why) {
             told.add(why);
         }

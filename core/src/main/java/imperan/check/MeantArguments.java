@@ -1,4 +1,4 @@
-package imperan.line;
+package imperan.check;
 
 import imperan.phrasebook.TypeTags;
 import imperan.show.ArgumentSource;

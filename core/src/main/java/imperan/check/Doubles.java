@@ -1,0 +1,138 @@
+package imperan.check;
+
+import imperan.show.ArgumentSource;
+import imperan.show.Control;
+import imperan.show.Page;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Send;
+import imperan.show.Show;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+
+/** What must not be there twice, or is seldom meant to be: lines, actions, keys, labels and phrases, each found without looking through the show. Copies in work are left out. */
+final class Doubles {
+
+    /**
+     * Something that a part has, which others may have as well.
+     *
+     * @param where the target, page, layout or phrasebook in which it counts
+     */
+    private record Trait(FindingKind kind, Optional<PartId> where, String what) {
+    }
+
+    /** By each trait those that have it, in the order of their ids, each with the field in which it stands. */
+    private final Map<Trait, SortedMap<PartId, String>> having = new HashMap<>();
+    private final Map<PartId, Set<Trait>> traits = new HashMap<>();
+
+    /** Takes note of a part as it is now; empty for one that is gone. */
+    void note(Show show, PartId id, Optional<Part> now) {
+        for (Trait gone : traits.getOrDefault(id, Set.of())) {
+            SortedMap<PartId, String> others = having.get(gone);
+            others.remove(id);
+            if (others.isEmpty()) {
+                having.remove(gone);
+            }
+        }
+        Map<Trait, String> fresh = now.map(part -> traitsOf(show, part)).orElse(Map.of());
+        fresh.forEach((trait, field) -> having.computeIfAbsent(trait, t -> new TreeMap<>()).put(id, field));
+        if (fresh.isEmpty()) {
+            traits.remove(id);
+        } else {
+            traits.put(id, Set.copyOf(fresh.keySet()));
+        }
+    }
+
+    /** Those who have something in common with a part as it was noted last. */
+    Set<PartId> alike(PartId id) {
+        Set<PartId> found = new HashSet<>();
+        traits.getOrDefault(id, Set.of()).forEach(trait -> found.addAll(having.get(trait).keySet()));
+        return found;
+    }
+
+    /** What a part has in common with others: said of each but the first that has it. */
+    List<Finding> of(Show show, PartId id) {
+        List<Finding> found = new ArrayList<>();
+        for (Trait trait : traits.getOrDefault(id, Set.of())) {
+            SortedMap<PartId, String> all = having.get(trait);
+            first(show, trait, id, all).flatMap(show::part).ifPresent(first -> found.add(Finding.of(trait.kind(), id, all.get(id), text(show, trait, id, first, all.size()),
+                    trait.what() + " " + first.id().value()).because(trait.where().orElse(id))));
+        }
+        return found;
+    }
+
+    /** The first other one that has it; empty for the first itself, and where keys are on pages that are not seen together. */
+    private static Optional<PartId> first(Show show, Trait trait, PartId id, SortedMap<PartId, String> all) {
+        return all.firstKey().equals(id) ? Optional.empty() : all.keySet().stream().takeWhile(other -> !other.equals(id))
+                .filter(other -> trait.kind() != FindingKind.KEY_TWICE || areSeenTogether(show, id, other)).findFirst();
+    }
+
+    private static boolean areSeenTogether(Show show, PartId one, PartId other) {
+        Optional<Part> page = show.part(one).flatMap(part -> PageChecks.page(show, part));
+        Optional<Part> otherPage = show.part(other).flatMap(part -> PageChecks.page(show, part));
+        return page.equals(otherPage) || page.filter(Doubles::isStrip).isPresent() || otherPage.filter(Doubles::isStrip).isPresent();
+    }
+
+    private static boolean isStrip(Part page) {
+        return ((Page) page.body()).strip();
+    }
+
+    private static String text(Show show, Trait trait, PartId id, Part first, int count) {
+        String other = first.body().called();
+        String at = "“" + other + "”" + PageChecks.page(show, first).map(page -> " on " + page.body().called()).orElse("");
+        String more = count > 2 ? " and " + (count - 2 == 1 ? "1 other" : count - 2 + " others") : "";
+        String own = show.part(id).map(part -> part.body().called()).orElse("");
+        return switch (trait.kind()) {
+            case SAME_LINE_TWICE -> "“" + own + "” moves " + trait.what() + ", and so does " + at + more;
+            case SAME_ACTION_TWICE -> "“" + own + "” starts " + trait.what() + ", and so does " + at + more;
+            case KEY_TWICE -> "The key " + trait.what() + " presses “" + own + "”, and also " + at;
+            case LABEL_TWICE -> "“" + own + "” is the label of " + count + " controls of this page";
+            default -> other + " is written twice: only the first is looked at";
+        };
+    }
+
+    // ---- what a part has
+
+    private static Map<Trait, String> traitsOf(Show show, Part part) {
+        Map<Trait, String> found = new HashMap<>();
+        if (part.body() instanceof Phrase phrase) {
+            found.put(new Trait(FindingKind.PHRASE_TWICE, part.parent(), phrase.direction() + " " + phrase.address()), "address");
+        } else if (part.body() instanceof Control control && !show.inDraft(part)) {
+            for (int i = 0; i < control.sends().size(); i++) {
+                Send send = control.sends().get(i);
+                if (send.target().isPresent() && !send.address().isBlank()) {
+                    found.putIfAbsent(said(send), "sends/" + i + "/address");
+                }
+            }
+            Optional<Part> page = PageChecks.page(show, part);
+            if (!control.behaviour().key().isEmpty()) {
+                found.put(new Trait(FindingKind.KEY_TWICE, page.flatMap(Part::parent), control.behaviour().key()), "behaviour/key");
+            }
+            if (!control.label().isBlank()) {
+                found.put(new Trait(FindingKind.LABEL_TWICE, page.map(Part::id), control.label().strip()), "label");
+            }
+        }
+        return found;
+    }
+
+    /** The address and what stands fixed beside it: with another channel number before the value it is another line. */
+    private static Trait said(Send send) {
+        boolean moves = send.arguments().stream().anyMatch(argument -> !(argument instanceof ArgumentSource.Fixed));
+        StringBuilder said = new StringBuilder(send.address());
+        send.arguments().forEach(argument -> {
+            if (argument instanceof ArgumentSource.Fixed fixed) {
+                said.append(' ').append(fixed.text());
+            }
+        });
+        return new Trait(moves ? FindingKind.SAME_LINE_TWICE : FindingKind.SAME_ACTION_TWICE, send.target(), said.toString());
+    }
+}

@@ -1,0 +1,281 @@
+package imperan.check;
+
+import imperan.live.MaskedControl;
+import imperan.live.Observed.StandingMask;
+import imperan.show.Acceptance;
+import imperan.show.AnswerRule;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Behaviour;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Edit;
+import imperan.show.EditRequest;
+import imperan.show.Face;
+import imperan.show.Layout;
+import imperan.show.Listen;
+import imperan.show.Mask;
+import imperan.show.Outcome;
+import imperan.show.Page;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrase.Direction;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Phrasebook;
+import imperan.show.RandomEdits;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Shows;
+import imperan.show.form.Button;
+import imperan.show.form.Knob;
+import imperan.show.form.Meter;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+import static imperan.check.FindingKind.ADDRESS_UNKNOWN;
+import static imperan.check.FindingKind.KEY_TWICE;
+import static imperan.check.FindingKind.LABEL_TWICE;
+import static imperan.check.FindingKind.MASKED;
+import static imperan.check.FindingKind.NO_LABEL;
+import static imperan.check.FindingKind.PHRASE_TWICE;
+import static imperan.check.FindingKind.SAME_ACTION_TWICE;
+import static imperan.check.FindingKind.SAME_LINE_TWICE;
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.LAYOUT;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.change;
+import static imperan.show.Shows.put;
+import static imperan.show.Shows.remove;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+/** What several parts have in common, what is accepted, and that the checks follow every edit. */
+class ChecksTest {
+
+    private static final PartId BOOK = new PartId("book");
+    private static final PartId LEVEL = new PartId("level");
+    private static final PartId A = new PartId("a");
+    private static final PartId B = new PartId("b");
+    private static final PartId OTHER_PAGE = new PartId("other-page");
+
+    private Show show;
+    private Checks checks;
+
+    @BeforeEach
+    void desk() {
+        show = accepted(Shows.withPage(), ADA, put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(LEVEL, BOOK, level("/in/<ch:1..12>/level")),
+                put(OTHER_PAGE, LAYOUT, Page.plain("Other", 8, 8)));
+        show = accepted(show, ADA, change(show, DESK, Shows.target("Desk").speaking(BOOK)));
+        checks = new Checks(show);
+    }
+
+    private static Phrase level(String address) {
+        return Phrase.plain(address, Direction.BOTH, List.of(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+    }
+
+    private static Control knob(String label, int column, String address, ArgumentSource... arguments) {
+        return Control.plain(label, new Cells(column, 0, 1, 1), Knob.restingAt(0), List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address, List.of(arguments))), List.of());
+    }
+
+    private static Control level(String label, int column, int channel) {
+        return knob(label, column, "/in/" + channel + "/level", new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1));
+    }
+
+    /** Makes an edit, and lets the checks follow it. */
+    private Set<PartId> edit(EditRequest.Step... steps) {
+        return follow(show.apply(new EditRequest("Edit", List.of(steps)), ADA));
+    }
+
+    private Set<PartId> follow(Outcome outcome) {
+        Outcome.Accepted done = (Outcome.Accepted) outcome;
+        show = done.show();
+        Set<PartId> changed = checks.follow(done.edit(), show);
+        assertThat(checks.all()).as("as if all of it were looked at now").isEqualTo(new Checks(show).all());
+        return changed;
+    }
+
+    private List<FindingKind> kinds(PartId part) {
+        return checks.of(part).stream().map(Finding::kind).toList();
+    }
+
+    // ---- what is there twice
+
+    @Test
+    void theSameLineIsSaidOfAllButTheFirst() {
+        assertThat(edit(put(A, PAGE, level("One", 0, 1)), put(B, OTHER_PAGE, level("Two", 1, 2)))).isEmpty();
+        assertThat(edit(change(show, B, level("Two", 1, 1)))).contains(B);
+        assertThat(kinds(A)).isEmpty();
+        assertThat(checks.of(B)).singleElement().satisfies(finding -> {
+            assertThat(finding.kind()).isEqualTo(SAME_LINE_TWICE);
+            assertThat(finding.text()).isEqualTo("“Two” moves /in/1/level, and so does “One” on Page");
+            assertThat(finding.isOfSend(0)).isTrue();
+        });
+        assertThat(edit(remove(show, A))).contains(B);
+        assertThat(kinds(B)).isEmpty();
+    }
+
+    @Test
+    void whatStandsFixedBesideTheValueMakesItAnotherLine() {
+        ArgumentSource value = new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1);
+        ArgumentSource one = new ArgumentSource.Fixed(ArgumentType.INT32, "1");
+        ArgumentSource two = new ArgumentSource.Fixed(ArgumentType.INT32, "2");
+        edit(put(A, PAGE, knob("One", 0, "/level", one, value)), put(B, PAGE, knob("Two", 1, "/level", two, value)));
+        assertThat(kinds(B)).doesNotContain(SAME_LINE_TWICE);
+        edit(change(show, B, knob("Two", 1, "/level", one, value)));
+        assertThat(kinds(B)).contains(SAME_LINE_TWICE);
+        edit(change(show, A, knob("One", 0, "/go", two)), change(show, B, knob("Two", 1, "/go", two)));
+        assertThat(kinds(B)).contains(SAME_ACTION_TWICE).doesNotContain(SAME_LINE_TWICE);
+        edit(change(show, A, knob("One", 0, "/go", one)));
+        assertThat(kinds(B)).doesNotContain(SAME_ACTION_TWICE);
+    }
+
+    @Test
+    void aKeyIsUsedOnceAmongWhatIsSeenTogether() {
+        Behaviour pressed = Behaviour.PLAIN.pressedBy("g");
+        edit(put(A, PAGE, level("One", 0, 1).behaving(pressed)), put(B, OTHER_PAGE, level("Two", 0, 2).behaving(pressed)));
+        assertThat(kinds(B)).as("on pages of which one is seen at a time").isEmpty();
+        edit(put(new PartId("c"), PAGE, level("Three", 1, 3).behaving(pressed)));
+        assertThat(checks.of(new PartId("c"))).singleElement().extracting(Finding::kind, Finding::text).containsExactly(KEY_TWICE, "The key g presses “Three”, and also “One” on Page");
+        edit(remove(show, new PartId("c")), change(show, PAGE, new Page("Strip", 8, 2, Page.Screen.DESK, true, Optional.empty())));
+        assertThat(kinds(B)).as("a strip is seen with every page").containsExactly(KEY_TWICE);
+    }
+
+    @Test
+    void labelsArePlainAndThereOnce() {
+        edit(put(A, PAGE, level("One", 0, 1)), put(B, PAGE, level("One", 1, 2)));
+        assertThat(kinds(B)).containsExactly(LABEL_TWICE);
+        edit(change(show, B, level("", 1, 2)));
+        assertThat(kinds(B)).containsExactly(NO_LABEL);
+        edit(change(show, B, level("", 1, 2).faced(new Face("flame", Optional.empty(), Face.TextSize.NORMAL, Face.TextPlace.BELOW, Face.Meaning.NONE))));
+        assertThat(kinds(B)).isEmpty();
+        edit(change(show, B, level("", 1, 2).withLines(List.of(), List.of(Listen.label(Optional.of(DESK), "/in/2/level", 0)))));
+        assertThat(kinds(B)).as("its target tells the label").isEmpty();
+        edit(change(show, B, level("", 1, 2).formed(new Meter())));
+        assertThat(kinds(B)).as("nobody touches it").isEmpty();
+        edit(change(show, B, level("One", 1, 2)), remove(show, A));
+        assertThat(kinds(B)).isEmpty();
+    }
+
+    @Test
+    void aPhraseIsWrittenOnce() {
+        edit(put(B, BOOK, level("/in/<ch:1..12>/level")));
+        assertThat(checks.all()).singleElement().extracting(Finding::kind, Finding::cause).containsExactly(PHRASE_TWICE, BOOK);
+        edit(change(show, B, level("/in/<ch:1..12>/gain")));
+        assertThat(checks.all()).isEmpty();
+    }
+
+    @Test
+    void aCopyInWorkIsNoSecondOne() {
+        edit(put(A, PAGE, level("One", 0, 1)));
+        PartId copy = new PartId("copy");
+        edit(put(copy, null, new Layout("Copy", Optional.of(new Layout.Draft(LAYOUT, List.of())))), put(new PartId("copied"), copy, Page.plain("Page", 8, 8)),
+                put(B, new PartId("copied"), level("One", 0, 1)));
+        assertThat(kinds(A)).isEmpty();
+        assertThat(kinds(B)).isEmpty();
+    }
+
+    // ---- following
+
+    @Test
+    void whatAnEditTouchesElsewhereIsLookedAtAgain() {
+        edit(put(A, PAGE, level("One", 0, 1)));
+        assertThat(edit(change(show, LEVEL, level("/in/<ch:2..12>/level")))).as("its phrase").contains(A);
+        assertThat(kinds(A)).containsExactly(FindingKind.NUMBER_OUT_OF_RANGE);
+        assertThat(edit(change(show, DESK, Shows.target("Desk")))).as("the phrasebook of its target").contains(A);
+        assertThat(kinds(A)).isEmpty();
+        assertThat(edit(change(show, PAGE, Page.plain("Page", 64, 64)))).as("the cells of its page").contains(A);
+        assertThat(kinds(A)).containsExactly(FindingKind.TOO_SMALL);
+        assertThat(edit(put(B, OTHER_PAGE, level("Two", 0, 2)))).doesNotContain(A);
+    }
+
+    @Test
+    void anEditThatIsNotTheNextOneIsFollowedByLookingAtAll() {
+        Outcome.Accepted first = (Outcome.Accepted) show.apply(new EditRequest("Edit", List.of(put(A, PAGE, level("One", 0, 14)))), ADA);
+        Outcome.Accepted second = (Outcome.Accepted) first.show().apply(new EditRequest("Edit", List.of(put(B, PAGE, level("Two", 1, 15)))), ADA);
+        assertThat(checks.follow(second.edit(), second.show())).contains(A, B);
+        assertThat(checks.all()).isEqualTo(new Checks(second.show()).all()).hasSize(2);
+    }
+
+    /** Property, seeded: after any edits the findings are those of a check of the whole show. */
+    @Test
+    void anyEditsAreFollowed() {
+        for (long seed = 1; seed <= 20; seed++) {
+            RandomEdits edits = new RandomEdits(seed);
+            Checks following = new Checks(edits.show());
+            for (int i = 0; i < 60; i++) {
+                List<Finding> before = following.all();
+                Edit edit = edits.next();
+                Set<PartId> changed = following.follow(edit, edits.show());
+                assertThat(following.all()).as("seed %d", seed).isEqualTo(new Checks(edits.show()).all());
+                assertThat(before.stream().filter(finding -> !changed.contains(finding.about()))).as("what is not said to be changed is as it was").allMatch(following.all()::contains);
+            }
+        }
+    }
+
+    // ---- accepting
+
+    @Test
+    void anAcceptedFindingIsQuietUntilItsFactsChange() {
+        edit(put(A, PAGE, level("One", 0, 14)));
+        Finding finding = checks.of(A).get(0);
+        assertThat(finding.stopsShow()).isTrue();
+        assertThat(edit(put(B, null, new Acceptance(finding.kind().name(), A, finding.facts(), "The desk gets two more tomorrow")))).contains(A);
+        assertThat(checks.of(A)).singleElement().satisfies(accepted -> {
+            assertThat(accepted.isOpen()).isFalse();
+            assertThat(accepted.stopsShow()).isFalse();
+            assertThat(accepted.accepted().orElseThrow().by()).isEqualTo("Ada");
+            assertThat(accepted.accepted().orElseThrow().note()).isEqualTo("The desk gets two more tomorrow");
+        });
+        edit(change(show, A, level("Another label", 0, 14)));
+        assertThat(checks.of(A).get(0).isOpen()).as("what it rests on is the same").isFalse();
+        edit(change(show, A, level("One", 0, 15)));
+        assertThat(checks.of(A).get(0).isOpen()).isTrue();
+    }
+
+    // ---- now
+
+    @Test
+    void whatHasNoEffectNowIsSaidAsLongAsItIsSo() {
+        edit(put(A, PAGE, level("One", 0, 1)), change(show, LEVEL, level("/in/<ch:1..12>/level").masked(List.of(Mask.own("/in/<ch:1..12>/mute", "1")))));
+        assertThat(checks.maskable()).containsExactly(A);
+        MaskedControl masked = new MaskedControl(A, DESK, new StandingMask("/in/1/mute", "1", 0));
+        assertThat(checks.now(NetworkFacts.NONE, List.of(masked))).containsExactly(A);
+        assertThat(checks.of(A)).singleElement().extracting(Finding::kind, Finding::text).containsExactly(MASKED, "“One” has no effect now: Desk says /in/1/mute 1");
+        assertThat(checks.now(NetworkFacts.NONE, List.of(masked))).as("nothing new").isEmpty();
+        assertThat(checks.now(NetworkFacts.NONE, List.of())).containsExactly(A);
+        assertThat(checks.of(A)).isEmpty();
+        edit(change(show, LEVEL, level("/in/<ch:1..12>/level")));
+        assertThat(checks.maskable()).isEmpty();
+    }
+
+    // ---- before it is done
+
+    @Test
+    void whatAnEditWouldBreakIsListedBeforeItIsDone() {
+        edit(put(A, PAGE, level("One", 0, 1)), put(B, PAGE, level("Eleven", 1, 11)), put(new PartId("c"), PAGE, knob("Astray", 2, "/nowhere")));
+        Outcome.Accepted fewer = (Outcome.Accepted) show.apply(new EditRequest("Edit", List.of(change(show, LEVEL, level("/in/<ch:1..8>/level")))), ADA);
+        assertThat(Checks.arising(show, fewer.edit(), fewer.show())).singleElement().satisfies(finding -> {
+            assertThat(finding.about()).isEqualTo(B);
+            assertThat(finding.kind()).isEqualTo(FindingKind.NUMBER_OUT_OF_RANGE);
+        });
+        Outcome.Accepted renamed = (Outcome.Accepted) show.apply(new EditRequest("Edit", List.of(change(show, LEVEL, level("/input/<ch:1..12>/gain")))), ADA);
+        assertThat(Checks.arising(show, renamed.edit(), renamed.show())).extracting(Finding::about, Finding::kind)
+                .containsExactly(tuple(A, ADDRESS_UNKNOWN), tuple(B, ADDRESS_UNKNOWN));
+        Edit back = ((Outcome.Accepted) renamed.show().revert(renamed.edit(), ADA, new Edit.Role(Edit.Role.Kind.UNDO, renamed.edit().number()))).edit();
+        assertThat(Checks.arising(renamed.show(), back, show)).isEmpty();
+    }
+
+    @Test
+    void everyKindHasATitleOfItsOwn() {
+        assertThat(Arrays.stream(FindingKind.values()).map(FindingKind::title)).doesNotHaveDuplicates().allMatch(title -> !title.isBlank() && !title.endsWith("."));
+        assertThat(Button.plain(Button.Action.MOMENTARY).wantsLines()).isTrue();
+    }
+}
