@@ -1,6 +1,7 @@
 import {
   ClipboardList,
   ClipboardPaste,
+  ListPlus,
   Copy,
   CopyPlus,
   type LucideIcon,
@@ -69,6 +70,7 @@ export function BuildBar({ page }: { page: HeldOf<Page> }) {
           onClick={() => void report(pasteCopied(page.part.id).then((p) => p.problems))}
         />
         <Tool name="Paste special …" Icon={ClipboardList} onClick={() => openDialog("paste")} />
+        <Tool name="Type or paste addresses …" Icon={ListPlus} onClick={() => openDialog("lines")} />
         <Tool name="Find and replace …" Icon={Replace} onClick={() => openDialog("replace")} />
         <Tool
           name="Remove selected"

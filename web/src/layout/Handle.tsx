@@ -125,6 +125,7 @@ export function Handle({ held, cells, moving, selected, found, onStart, inside }
       )}
       {findings.length > 0 && (
         <span
+          data-finding-mark
           className="pointer-events-none absolute top-0.5 right-0.5 z-20 rounded bg-caution p-0.5 text-ink"
           title={findings.join("; ")}
         >

@@ -28,6 +28,7 @@ import { PageGrid } from "./PageGrid";
 import { usePageLines } from "./pageLines";
 import { PagePanel } from "./PagePanel";
 import { Palette } from "./Palette";
+import { LinesDialog } from "./LinesDialog";
 import { PasteDialog } from "./PasteDialog";
 import { PhraseShelf } from "./PhraseShelf";
 import { PathStrip } from "./path/PathStrip";
@@ -109,6 +110,7 @@ export function LayoutStation() {
         />
       </div>
       {dialog === "paste" && pageId && <PasteDialog page={pageId} onClose={() => openDialog(null)} />}
+      {dialog === "lines" && pageId && <LinesDialog page={pageId} onClose={() => openDialog(null)} />}
       {dialog === "replace" && <ReplaceDialog controls={[...ids]} onClose={() => openDialog(null)} />}
       {dialog === "layoutFile" && <LayoutFileDialog onClose={() => openDialog(null)} />}
     </main>

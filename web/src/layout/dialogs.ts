@@ -1,7 +1,7 @@
 /** The dialog of Build that is open; keys and buttons open the same ones. */
 import { create } from "zustand";
 
-export type BuildDialog = "paste" | "replace" | "layoutFile" | null;
+export type BuildDialog = "paste" | "replace" | "lines" | "layoutFile" | null;
 
 export const useBuildDialog = create<{ open: BuildDialog }>()(() => ({ open: null }));
 

@@ -12,19 +12,48 @@ interface Props {
   long?: boolean;
   className?: string;
   hideLabel?: boolean;
+  /** What speaks against a text that is still being typed, with what was probably meant; nothing is refused because of it. */
+  look?: (text: string) => Promise<Hint>;
 }
+
+export interface Hint {
+  problem: string | null;
+  mend: string | null;
+}
+
+/** So long nothing is typed before it is looked at. */
+const REST_MS = 250;
 
 /**
  * A field that keeps what is typed when Enter is pressed or it is left. What is refused stays in the field with the reason
  * and the mend beside it, while the old value goes on to count; Escape brings the old value back.
  */
-export function EditField({ label, value, onCommit, mono, long, className = "", hideLabel }: Props) {
+export function EditField({ label, value, onCommit, mono, long, className = "", hideLabel, look }: Props) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const [base, setBase] = useState(value);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [kept, setKept] = useState(false);
   const busy = useRef(false);
+  const [hint, setHint] = useState<(Hint & { of: string }) | null>(null);
+
+  useEffect(() => {
+    if (!look || draft === null || draft.trim() === "") return;
+    let wanted = true;
+    const timer = setTimeout(
+      () =>
+        look(draft).then(
+          (told) => wanted && setHint({ ...told, of: draft }),
+          // the banner of the lost server says it
+          () => undefined,
+        ),
+      REST_MS,
+    );
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
+  }, [look, draft]);
 
   useEffect(() => {
     if (!kept) return;
@@ -104,6 +133,20 @@ export function EditField({ label, value, onCommit, mono, long, className = "", 
           </span>
         )}
       </div>
+      {!problem && hint?.problem && hint.of === draft && (
+        <p role="status" className="mt-1 text-sm text-caution">
+          {hint.problem}{" "}
+          {hint.mend && (
+            <button
+              className="rounded border border-caution px-2 font-mono text-bone"
+              onMouseDown={(e) => e.preventDefault()}
+              onClick={() => void offer(hint.mend!)}
+            >
+              Use {hint.mend}
+            </button>
+          )}
+        </p>
+      )}
       {problem && (
         <p id={`${id}-problem`} role="alert" className="mt-1 text-sm text-fault">
           {problem.message}{" "}

@@ -1,6 +1,8 @@
 import { Plus, Trash2 } from "lucide-react";
+import { useCallback } from "react";
 import type { ArgumentSource, Control, Form, Found, Send, ShapingStep } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
+import { lookAtTyped } from "../../requests/findings";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { report } from "../../ui/notices";
@@ -116,6 +118,7 @@ function addressFrom(name: string): string {
 }
 
 const NOBODY = "nobody";
+const NO_HINT = { problem: null, mend: null };
 
 interface SendProps {
   send: Send;
@@ -126,6 +129,11 @@ interface SendProps {
 
 function SendFields({ send, index, form, put }: SendProps) {
   const parts = useShow((s) => s.parts);
+  const { target } = send;
+  const look = useCallback(
+    async (address: string) => (await lookAtTyped({ target, lines: [address] }))[0] ?? NO_HINT,
+    [target],
+  );
   return (
     <div className="grid grid-cols-2 gap-1.5">
       <Select
@@ -156,6 +164,7 @@ function SendFields({ send, index, form, put }: SendProps) {
           mono
           value={send.address}
           onCommit={(address) => put("address", () => ({ address }))}
+          look={look}
         />
       </div>
       {send.arguments.map((source, i) => (

@@ -26,6 +26,7 @@ import java.util.Optional;
     @JsonSubTypes.Type(value = Arrangement.MatchSizes.class, name = "match"),
     @JsonSubTypes.Type(value = Arrangement.RemoveControls.class, name = "remove"),
     @JsonSubTypes.Type(value = Arrangement.PlacePhrases.class, name = "place"),
+    @JsonSubTypes.Type(value = Arrangement.PlaceLines.class, name = "placeLines"),
     @JsonSubTypes.Type(value = Arrangement.PasteControls.class, name = "paste"),
     @JsonSubTypes.Type(value = Arrangement.GatherControls.class, name = "gather"),
     @JsonSubTypes.Type(value = Arrangement.ScatterTray.class, name = "scatter"),
@@ -136,6 +137,22 @@ public sealed interface Arrangement {
 
         public PlacePhrases {
             phrases = List.copyOf(phrases);
+        }
+    }
+
+    /**
+     * Controls for addresses, or whole messages, that somebody typed or pasted, one in each line: where the phrasebook knows the address, the control that fits it; a key where the line has
+     * arguments of its own; else a fader. An address with slots stands for all of them. Empty lines, and lines that cannot be read, are passed by.
+     *
+     * @param page a page, or empty for a new one that has room for all
+     */
+    record PlaceLines(Optional<PartId> page, PartId target, List<String> lines) implements Arrangement {
+
+        /** More at once than any page shows. */
+        public static final int MOST = 256;
+
+        public PlaceLines {
+            lines = List.copyOf(lines);
         }
     }
 

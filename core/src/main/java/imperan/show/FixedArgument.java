@@ -1,6 +1,7 @@
 package imperan.show;
 
 import imperan.osc.OscArgument;
+import imperan.show.ArgumentSource.ArgumentType;
 
 import java.util.Optional;
 
@@ -31,6 +32,20 @@ public record FixedArgument(Optional<OscArgument> argument, Optional<String> pro
             return bad(text.indexOf(',') >= 0 ? "Write a decimal with a dot: “" + text.replace(',', '.') + "”"
                     : "“" + text + "” is not a number of this type");
         }
+    }
+
+    /** The fixed argument that is this one when it is sent; empty where a send has none of its type. */
+    public static Optional<ArgumentSource.Fixed> holding(OscArgument argument) {
+        ArgumentType type = argument instanceof OscArgument.Int32 ? ArgumentType.INT32
+                : argument instanceof OscArgument.Int64 ? ArgumentType.INT64
+                : argument instanceof OscArgument.Float32 ? ArgumentType.FLOAT32
+                : argument instanceof OscArgument.Float64 ? ArgumentType.FLOAT64
+                : argument instanceof OscArgument.Text ? ArgumentType.TEXT
+                : argument == OscArgument.Bare.TRUE || argument == OscArgument.Bare.FALSE ? ArgumentType.BOOLEAN : null;
+        if (argument instanceof OscArgument.Rgba colour) {
+            return Optional.of(new ArgumentSource.Fixed(ArgumentType.COLOUR, String.format("#%06x", colour.value() >>> 8)));
+        }
+        return Optional.ofNullable(type).map(known -> new ArgumentSource.Fixed(known, argument.text()));
     }
 
     private static FixedArgument good(OscArgument argument) {

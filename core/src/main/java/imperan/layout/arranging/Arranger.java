@@ -15,6 +15,7 @@ import imperan.layout.Arrangement.OrderPage;
 import imperan.layout.Arrangement.OwnLines;
 import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Arrangement.PhonePage;
+import imperan.layout.Arrangement.PlaceLines;
 import imperan.layout.Arrangement.PlacePhrases;
 import imperan.layout.Arrangement.RemoveControls;
 import imperan.layout.Arrangement.ResizeControls;
@@ -31,6 +32,7 @@ import imperan.layout.Laying;
 import imperan.layout.Room;
 import imperan.layout.drafts.Drafts;
 import imperan.layout.lines.LineFiller;
+import imperan.layout.placing.LinePlacer;
 import imperan.layout.placing.PhrasePlacer;
 import imperan.show.Body;
 import imperan.show.Cells;
@@ -83,6 +85,8 @@ public final class Arranger {
             return new Paster(show, paste).outcome(author);
         } else if (arrangement instanceof PlacePhrases place) {
             return new PhrasePlacer(show, place).outcome(author);
+        } else if (arrangement instanceof PlaceLines place) {
+            return new LinePlacer(show, place).outcome(author);
         } else if (arrangement instanceof MoveControls move) {
             return arranger.lay(move.controls(), "Move", (cells, grid) -> Laying.moved(cells, move, grid));
         } else if (arrangement instanceof ResizeControls resize) {

@@ -202,7 +202,7 @@ public final class PhraseControl {
     }
 
     /** The last word of the address with the last number in it, or else its last two words: /in/3/level is "level 3", /main/level "main level". */
-    private static String label(String address) {
+    static String label(String address) {
         List<String> words = Arrays.stream(address.split("/")).filter(word -> !word.isEmpty()).toList();
         String word = words.stream().filter(w -> !w.matches("\\d+")).reduce((first, second) -> second).orElse("");
         Optional<String> number = words.stream().filter(w -> w.matches("\\d+")).reduce((first, second) -> second);
