@@ -19,7 +19,7 @@ import java.util.function.ToDoubleFunction;
 /** Prints the measurements of this repository as ratios taken in one run: all of them, or those that are named. */
 public final class Main {
 
-    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "growth", "codec", "wire", "proof"));
+    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "growth", "checks", "codec", "wire", "proof"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {
@@ -63,6 +63,9 @@ public final class Main {
         }
         if (wanted.contains("growth")) {
             new Growth().print();
+        }
+        if (wanted.contains("checks")) {
+            new CheckGrowth().print();
         }
         if (wanted.contains("codec")) {
             codec();

@@ -56,6 +56,19 @@ public final class NearMiss {
     public record Beside(String slot, int given, int first, int last) {
     }
 
+    /** @param letters a bit for each character that it has, some of them sharing one */
+    private record Shape(String text, long letters) {
+
+        private Shape(String text) {
+            this(text, text.chars().mapToLong(c -> 1L << c).reduce(0, (a, b) -> a | b));
+        }
+
+        /** Whether it can be within a distance: an edit takes away one character at most, and brings one. */
+        private boolean canBeWithin(int distance, Shape other) {
+            return Long.bitCount(letters ^ other.letters) <= 2 * distance;
+        }
+    }
+
     /** Addresses of one shape. */
     private static final class Alike {
         private final List<SlotAddress> slotted = new ArrayList<>();
@@ -75,7 +88,7 @@ public final class NearMiss {
     }
 
     private final Map<String, Alike> byShape = new HashMap<>();
-    private final Map<Integer, List<String>> byLength = new HashMap<>();
+    private final Map<Integer, List<Shape>> byLength = new HashMap<>();
 
     /** @param known with slots; those that are none are left out */
     public NearMiss(Collection<SlotAddress> known) {
@@ -85,7 +98,7 @@ public final class NearMiss {
             if (alike == null) {
                 alike = new Alike();
                 byShape.put(shape, alike);
-                byLength.computeIfAbsent(shape.length(), length -> new ArrayList<>()).add(shape);
+                byLength.computeIfAbsent(shape.length(), length -> new ArrayList<>()).add(new Shape(shape));
             }
             if (slots.slots().isEmpty()) {
                 alike.plain.putIfAbsent(numbers(slots.first()), slots.first());
@@ -102,17 +115,18 @@ public final class NearMiss {
         if (same != null) {
             return best(address, same.nearest(address));
         }
+        Shape asked = new Shape(shape);
         List<String> nearest = new ArrayList<>();
         int least = FARTHEST;
         for (int length = Math.max(0, shape.length() - FARTHEST); length <= shape.length() + FARTHEST; length++) {
-            for (String other : byLength.getOrDefault(length, List.of())) {
-                int distance = DISTANCE.apply(shape, other);
+            for (Shape other : byLength.getOrDefault(length, List.of())) {
+                int distance = asked.canBeWithin(least, other) ? DISTANCE.apply(shape, other.text()) : -1;
                 if (distance >= 0 && distance < least) {
                     nearest.clear();
                     least = distance;
                 }
                 if (distance == least) {
-                    nearest.add(other);
+                    nearest.add(other.text());
                 }
             }
         }

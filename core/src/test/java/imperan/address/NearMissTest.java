@@ -2,12 +2,14 @@ package imperan.address;
 
 import imperan.address.NearMiss.How;
 import imperan.address.NearMiss.Meant;
+import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.IntStream;
 
 import static org.assertj.core.api.Assertions.assertThat;
@@ -56,5 +58,22 @@ class NearMissTest {
         assertThat(many.of("/cue/12344/go")).hasValue(new Meant("/cue/12340/go", How.SPELLING, Optional.empty()));
         assertThat(many.of("/cue/12340/Go")).hasValue(new Meant("/cue/12340/go", How.LETTER_CASE, Optional.empty()));
         assertThat(of().of("/cue/1")).isEmpty();
+    }
+
+    /** Property, seeded; the distance is that of Levenshtein as Commons Text computes it. */
+    @Test
+    void nothingNearerIsPassedByForItsLetters() {
+        Random random = new Random(7);
+        List<String> known = IntStream.range(0, 300).mapToObj(i -> "/" + word(random, 4) + "/" + word(random, 3)).distinct().toList();
+        NearMiss near = of(known.toArray(String[]::new));
+        for (int i = 0; i < 2_000; i++) {
+            String typed = "/" + word(random, 4) + "/" + word(random, 3);
+            int least = known.stream().mapToInt(each -> LevenshteinDistance.getDefaultInstance().apply(typed, each)).min().orElseThrow();
+            assertThat(near.of(typed).map(meant -> LevenshteinDistance.getDefaultInstance().apply(typed, meant.address()))).isEqualTo(least <= 3 ? Optional.of(least) : Optional.empty());
+        }
+    }
+
+    private static String word(Random random, int letters) {
+        return random.ints(letters, 'a', 'h').collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString();
     }
 }
