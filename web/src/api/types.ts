@@ -30,6 +30,7 @@ export type EditAnswer = Schemas["EditAnswer"];
 export type EditLine = Schemas["EditLine"];
 export type EditRequest = Schemas["EditRequest"];
 export type Face = Schemas["Face"];
+export type BrokenLine = Schemas["BrokenLine"];
 export type FindingsView = Schemas["FindingsView"];
 export type Found = Schemas["FoundView"];
 export type TypedLine = Schemas["TypedLine"];

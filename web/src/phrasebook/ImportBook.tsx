@@ -3,7 +3,7 @@ import { CircleCheck, CircleHelp, CircleX } from "lucide-react";
 import { Dialog, RadioGroup } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { booksElsewhere, previewBook, takeBook } from "../requests/phrasebooks";
-import type { BookElsewhere, Problem, ReadPreview, ReadRow, Reading, Taking } from "../api/types";
+import type { BookElsewhere, Problem, ReadPreview, ReadRow, Reading, Taking, BrokenLine } from "../api/types";
 import { useLook } from "../requests/useLook";
 import { partsOf, useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
@@ -160,6 +160,7 @@ export function ImportBook({
                   </label>
                 ))}
               </RadioGroup.Root>
+              <Broken lines={shown.broken[onSameName] ?? []} />
             </div>
           )}
           {problems.map((p, i) => (
@@ -352,6 +353,31 @@ function Rows({ rows, nothing }: { rows: ReadRow[]; nothing: boolean }) {
             </li>
           );
         })}
+      </ul>
+    </div>
+  );
+}
+
+/** More than this are only counted. */
+const MOST_BROKEN = 50;
+
+/** The lines that would not be understood any more. */
+function Broken({ lines }: { lines: BrokenLine[] }) {
+  if (lines.length === 0) return <p className="mt-2 text-quiet">No line of this show would break.</p>;
+  return (
+    <div className="mt-2">
+      <p className="font-bold text-caution">
+        {lines.length === 1
+          ? "1 line of this show would break:"
+          : `${lines.length} lines of this show would break:`}
+      </p>
+      <ul aria-label="Lines that would break" className="max-h-32 overflow-auto">
+        {lines.slice(0, MOST_BROKEN).map((line, i) => (
+          <li key={i}>
+            <b>{line.name}</b>: {line.text}
+          </li>
+        ))}
+        {lines.length > MOST_BROKEN && <li className="text-quiet">and {lines.length - MOST_BROKEN} more</li>}
       </ul>
     </div>
   );

@@ -95,6 +95,19 @@ class PhrasebookTest extends InstalledTest {
     }
 
     @Test
+    void whatAnImportWouldBreakIsListedBeforeItIsDone() {
+        takeInFrom("a table");
+        name("Bellows");
+        dialog().getByLabel("The list of messages").fill("address,type,range\n/bellows/in/<ch:1..8>/level,f,0 to 1\n");
+        dialog().getByText("Replace").click();
+        assertThat(dialog()).containsText("lines of this show would break");
+        assertThat(dialog().getByLabel("Lines that would break")).containsText("Bellows’s phrasebook has no /bellows/main/level");
+        dialog().getByText("Merge").click();
+        assertThat(dialog()).containsText("No line of this show would break");
+        dialog().getByText("Cancel").click();
+    }
+
+    @Test
     void aPhraseIsEditedToItsLastDetail() {
         open("Keel");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Phrase").setExact(true)).click();

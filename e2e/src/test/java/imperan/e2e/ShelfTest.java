@@ -82,6 +82,7 @@ class ShelfTest extends InstalledTest {
         Page page = chromium.device("Ada");
         page.navigate(imperan.url("/#/layout"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add page")).click();
+        assertThat(page.getByText("An empty page.")).isVisible();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("/pan").setExact(true)).first().press("Enter");
         assertThat(page.locator("[data-build]")).hasCount(8);
         BoundingBox knob = page.locator(".knob").first().boundingBox();

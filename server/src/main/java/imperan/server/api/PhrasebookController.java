@@ -1,5 +1,6 @@
 package imperan.server.api;
 
+import imperan.check.Checks;
 import imperan.address.SlotAddress;
 import imperan.phrasebook.BookChange;
 import imperan.phrasebook.KnownBook;
@@ -13,6 +14,7 @@ import imperan.server.net.AddressSpaceAsker;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
+import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -32,9 +34,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** Phrasebooks: taken in after a look at every row, given out again, asked of targets, collected from what they say. */
 @RestController
@@ -42,6 +48,9 @@ import java.util.concurrent.CompletableFuture;
 class PhrasebookController {
 
     private final Keeper keeper;
+    /** Nothing is kept of what is only looked at. */
+    private static final Person NOBODY = new Person("", "");
+
     private final ShowStore store;
     private final ShowLoop loop;
     private final AddressSpaceAsker asker = new AddressSpaceAsker();
@@ -77,8 +86,13 @@ class PhrasebookController {
      * @param rows       what became of each row
      * @param columns    of a table, what they were taken as; else none
      * @param difference to the phrasebook of that name; empty where there is none
+     * @param broken     what would be found of lines of this show, by what is done with both
      */
-    record ReadPreview(List<ReadRow> rows, List<ReadTable.Column> columns, Optional<BookChange.Difference> difference) {
+    record ReadPreview(List<ReadRow> rows, List<ReadTable.Column> columns, Optional<BookChange.Difference> difference, Map<BookChange.OnSameName, List<BrokenLine>> broken) {
+    }
+
+    /** @param control whose line it is */
+    record BrokenLine(PartId control, String name, String text) {
     }
 
     record Taking(Source source, String name, String text, boolean bare, List<ReadTable.Told> columns, BookChange.OnSameName onSameName) {
@@ -87,7 +101,16 @@ class PhrasebookController {
     @PostMapping("/preview")
     ReadPreview preview(@PathVariable("show") String showId, @RequestBody Reading reading) {
         ReadTable read = rows(showId, reading.source(), reading.text(), reading.bare(), reading.columns());
-        return new ReadPreview(read.rows(), read.columns(), new BookChange(keeper.show(showId).join(), reading.name(), phrases(read.rows())).difference());
+        Show show = keeper.show(showId).join();
+        BookChange change = new BookChange(show, reading.name(), phrases(read.rows()));
+        Optional<BookChange.Difference> difference = change.difference();
+        return new ReadPreview(read.rows(), read.columns(), difference, difference.isEmpty() ? Map.of() : Arrays.stream(BookChange.OnSameName.values())
+                .collect(Collectors.toMap(Function.identity(), how -> broken(show, change.edit(how)))));
+    }
+
+    private static List<BrokenLine> broken(Show show, EditRequest request) {
+        return show.apply(request, NOBODY) instanceof Outcome.Accepted done ? Checks.arising(show, done.edit(), done.show()).stream()
+                .map(finding -> new BrokenLine(finding.about(), show.part(finding.about()).map(part -> part.body().called()).orElse(""), finding.text())).toList() : List.of();
     }
 
     @PostMapping
