@@ -49,6 +49,7 @@ export const router = createHashRouter([
             element: <Station name="LinesStation" />,
             children: [
               { index: true, element: <Station name="AllLines" /> },
+              { path: "forwards", element: <Station name="ForwardsView" /> },
               { path: "coverage/:target?", element: <Station name="CoverageView" /> },
             ],
           },

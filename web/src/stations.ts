@@ -9,6 +9,7 @@ export { LinesStation } from "./lines/LinesStation";
 export { Phrasebooks } from "./phrasebook/Phrasebooks";
 export { ProofStation } from "./proof/ProofStation";
 export { Prove } from "./proof/Prove";
+export { ForwardsView } from "./lines/ForwardsView";
 export { FindingsPage } from "./findings/FindingsPage";
 export { ReadyCheck } from "./proof/ReadyCheck";
 export { ReportPage } from "./proof/ReportPage";

@@ -42,7 +42,7 @@ export function AllLines() {
           byPart.get(line.control) ?? [],
           line.kind === "SEND" ? "sends" : "listens",
           line.number - 1,
-        ).filter(isOpen),
+        ).filter((each) => isOpen(each) && each.severity !== "NOTE"),
       })),
     [lines, byPart],
   );

@@ -31,6 +31,8 @@ export function whereIs(
       return { path: "/rig", select: [] };
     case "host":
       return { path: "/rig/hosts", select: [] };
+    case "forward":
+      return { path: "/lines/forwards", select: [] };
     case "phrasebook":
       return { path: after.has(first) ? `/rig/phrasebooks/${first}` : "/rig/phrasebooks", select: [] };
     case "phrase":

@@ -12,6 +12,7 @@ const BY_HAND: Partial<Record<WireRow["origin"], string>> = {
   TEST: "test",
   START_LIST: "start list",
   REST: "to rest",
+  FORWARD: "forward",
 };
 
 /** Who is behind a packet that left, in a few words. */

@@ -6,6 +6,7 @@ import imperan.show.Acceptance;
 import imperan.show.Body;
 import imperan.show.Control;
 import imperan.show.Edit;
+import imperan.show.Forward;
 import imperan.show.Host;
 import imperan.show.Laid;
 import imperan.show.Layout;
@@ -61,7 +62,7 @@ public final class Checks {
         show = loaded;
         own.clear();
         maskable.clear();
-        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class).flatMap(kind -> loaded.all(kind).stream()).toList();
+        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class).flatMap(kind -> loaded.all(kind).stream()).toList();
         all.forEach(part -> doubles.note(loaded, part.id(), Optional.of(part)));
         all.forEach(part -> look(part.id()));
         lookAtRig();
@@ -158,6 +159,7 @@ public final class Checks {
 
     private List<Finding> findings(Part part) {
         List<Finding> found = new ArrayList<>(LineChecks.of(show, part));
+        found.addAll(ForwardChecks.of(show, part));
         found.addAll(PageChecks.of(show, part));
         found.addAll(doubles.of(show, part.id()));
         return found.stream().map(finding -> Accepting.marked(show, finding)).toList();
@@ -191,7 +193,7 @@ public final class Checks {
     }
 
     private static boolean isLookedAt(Part part) {
-        return part.body() instanceof Control || part.body() instanceof Twin || part.body() instanceof Phrase;
+        return part.body() instanceof Control || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward;
     }
 
     private static boolean isOfRig(Part part) {
@@ -214,6 +216,9 @@ public final class Checks {
                     next.referringTo(part.id()).filter(other -> other.body() instanceof Twin).forEach(other -> touched.add(other.id()));
                 } else if (body instanceof Laid || body instanceof Page || body instanceof Layout) {
                     addLaidIn(next, part.id(), touched);
+                } else if (body instanceof Forward) {
+                    // a ring is one of several
+                    next.all(Forward.class).forEach(other -> touched.add(other.id()));
                 } else if (body instanceof Target) {
                     targets.add(part.id());
                 } else if (body instanceof Phrase) {
@@ -227,7 +232,7 @@ public final class Checks {
         }
         Stream.of(before, next).forEach(each -> {
             books.forEach(book -> each.referringTo(book).filter(part -> part.body() instanceof Target).forEach(part -> targets.add(part.id())));
-            targets.forEach(target -> each.referringTo(target).filter(part -> part.body() instanceof Control).forEach(part -> touched.add(part.id())));
+            targets.forEach(target -> each.referringTo(target).filter(part -> part.body() instanceof Control || part.body() instanceof Forward).forEach(part -> touched.add(part.id())));
         });
         return touched;
     }
@@ -245,10 +250,14 @@ public final class Checks {
     public static List<Finding> arising(Show before, Edit edit, Show after) {
         List<Finding> arising = new ArrayList<>();
         for (PartId id : touched(edit, before, after)) {
-            Set<String> there = before.part(id).stream().flatMap(part -> LineChecks.of(before, part).stream()).map(Checks::fact).collect(Collectors.toSet());
-            after.part(id).stream().flatMap(part -> LineChecks.of(after, part).stream()).filter(finding -> !there.contains(fact(finding))).forEach(arising::add);
+            Set<String> there = before.part(id).stream().flatMap(part -> ofLines(before, part)).map(Checks::fact).collect(Collectors.toSet());
+            after.part(id).stream().flatMap(part -> ofLines(after, part)).filter(finding -> !there.contains(fact(finding))).forEach(arising::add);
         }
         return arising.stream().sorted(WORST_FIRST).toList();
+    }
+
+    private static Stream<Finding> ofLines(Show show, Part part) {
+        return Stream.concat(LineChecks.of(show, part).stream(), ForwardChecks.of(show, part).stream());
     }
 
     private static String fact(Finding finding) {

@@ -26,8 +26,13 @@ final class Doubles {
      * Something that a part has, which others may have as well.
      *
      * @param where the target, page, layout or phrasebook in which it counts
+     * @param on    for lines: the kind of screen, for a page on a phone is to do the same as one on a desk
      */
-    private record Trait(FindingKind kind, Optional<PartId> where, String what) {
+    private record Trait(FindingKind kind, Optional<PartId> where, String what, Optional<Page.Screen.Kind> on) {
+
+        private Trait(FindingKind kind, Optional<PartId> where, String what) {
+            this(kind, where, what, Optional.empty());
+        }
     }
 
     /** By each trait those that have it, in the order of their ids, each with the field in which it stands. */
@@ -107,13 +112,13 @@ final class Doubles {
         if (part.body() instanceof Phrase phrase) {
             found.put(new Trait(FindingKind.PHRASE_TWICE, part.parent(), phrase.direction() + " " + phrase.address()), "address");
         } else if (part.body() instanceof Control control && !show.inDraft(part)) {
+            Optional<Part> page = PageChecks.page(show, part);
             for (int i = 0; i < control.sends().size(); i++) {
                 Send send = control.sends().get(i);
                 if (send.target().isPresent() && !send.address().isBlank()) {
-                    found.putIfAbsent(said(send), "sends/" + i + "/address");
+                    found.putIfAbsent(said(send, page), "sends/" + i + "/address");
                 }
             }
-            Optional<Part> page = PageChecks.page(show, part);
             if (!control.behaviour().key().isEmpty()) {
                 found.put(new Trait(FindingKind.KEY_TWICE, page.flatMap(Part::parent), control.behaviour().key()), "behaviour/key");
             }
@@ -125,7 +130,7 @@ final class Doubles {
     }
 
     /** The address and what stands fixed beside it: with another channel number before the value it is another line. */
-    private static Trait said(Send send) {
+    private static Trait said(Send send, Optional<Part> page) {
         boolean moves = send.arguments().stream().anyMatch(argument -> !(argument instanceof ArgumentSource.Fixed));
         StringBuilder said = new StringBuilder(send.address());
         send.arguments().forEach(argument -> {
@@ -133,6 +138,7 @@ final class Doubles {
                 said.append(' ').append(fixed.text());
             }
         });
-        return new Trait(moves ? FindingKind.SAME_LINE_TWICE : FindingKind.SAME_ACTION_TWICE, send.target(), said.toString());
+        return new Trait(moves ? FindingKind.SAME_LINE_TWICE : FindingKind.SAME_ACTION_TWICE, send.target(), said.toString(),
+                page.map(part -> ((Page) part.body()).screen().kind()));
     }
 }

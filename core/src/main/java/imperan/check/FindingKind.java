@@ -82,6 +82,8 @@ public enum FindingKind {
     RANGE_SHORT(LOOK, Area.LINES, "Range does not reach"),
     /** What is heard cannot go back through a step. */
     NO_WAY_BACK(LOOK, Area.LINES, "No way back"),
+    /** A forward leads back to what it hears, by itself or by others. */
+    FORWARD_RING(LOOK, Area.LINES, "Forwards lead in a ring"),
     /** A text has letters beyond ASCII, which OSC 1.0 does not know. */
     NOT_ASCII(NOTE, Area.LINES, "Letters beyond ASCII"),
     /** A text looks like a number, and no phrase says that a text is meant. */

@@ -207,14 +207,17 @@ public final class LineChecks {
     }
 
     private void unknown(String field, String address, Optional<PartId> target, Optional<NearMiss.Meant> near, Changed use) {
-        FindingKind kind = near.map(meant -> switch (meant.how()) {
+        Finding finding = finding(kind(near), field + "/address", unknownText(name(target), address, near), address, target);
+        found.add(near.map(meant -> finding.with(remedy("Use " + meant.address(), use.with(meant.address())))).orElse(finding));
+    }
+
+    static FindingKind kind(Optional<NearMiss.Meant> near) {
+        return near.map(meant -> switch (meant.how()) {
             case LETTER_CASE -> FindingKind.LETTER_CASE;
             case OUT_OF_RANGE -> FindingKind.NUMBER_OUT_OF_RANGE;
             case COUNTING_BASE -> FindingKind.COUNTING_BASE;
             case SPELLING -> FindingKind.ADDRESS_UNKNOWN;
         }).orElse(FindingKind.ADDRESS_UNKNOWN);
-        Finding finding = finding(kind, field + "/address", unknownText(name(target), address, near), address, target);
-        found.add(near.map(meant -> finding.with(remedy("Use " + meant.address(), use.with(meant.address())))).orElse(finding));
     }
 
     static String unknownText(String target, String address, Optional<NearMiss.Meant> near) {

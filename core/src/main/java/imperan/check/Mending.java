@@ -2,6 +2,7 @@ package imperan.check;
 
 import imperan.show.Control;
 import imperan.show.EditRequest;
+import imperan.show.Forward;
 import imperan.show.Held;
 import imperan.show.Outcome;
 import imperan.show.Part;
@@ -58,7 +59,7 @@ public final class Mending {
 
     private static Optional<Finding.Remedy> remedy(Show show, NetworkFacts network, FindingKey wanted) {
         Optional<Part> part = show.part(wanted.about());
-        List<Finding> findings = part.filter(about -> about.body() instanceof Control).map(about -> LineChecks.of(show, about)).orElseGet(() -> RigCheck.findings(show, network));
+        List<Finding> findings = part.filter(about -> about.body() instanceof Control || about.body() instanceof Forward).map(about -> about.body() instanceof Control ? LineChecks.of(show, about) : ForwardChecks.of(show, about)).orElseGet(() -> RigCheck.findings(show, network));
         return findings.stream().filter(finding -> finding.kind() == wanted.kind() && finding.about().equals(wanted.about()) && finding.facts().equals(wanted.facts()))
                 .findFirst().flatMap(Finding::remedy);
     }

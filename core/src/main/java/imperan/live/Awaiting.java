@@ -130,6 +130,9 @@ final class Awaiting {
         exchange.rate = link.counts().rate(now);
         exchange.renewals = link.answerLog().renewals();
         state.exchanges.open(exchange, now);
+        if (manner.isQuestion() || manner.isPatient()) {
+            state.asked.note(link.id(), address, now);
+        }
         link.answerLog().opened(exchange, link.isBundling());
         state.due.noLaterThan(Due.OfAll.ANSWERS, exchange.due);
         state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), manner == Manner.LISTENS_ELSEWHERE));

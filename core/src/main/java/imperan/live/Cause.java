@@ -37,6 +37,8 @@ public record Cause(long number, Origin origin, Actor actor, int hops) {
         QUESTION,
         /** A packet of a target. */
         ARRIVAL,
+        /** What another target said, by a forward. */
+        FORWARD,
         /** The show was changed. */
         EDIT,
         /** A time limit has passed. */

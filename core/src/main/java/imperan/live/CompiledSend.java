@@ -322,7 +322,8 @@ final class CompiledSend {
         return differs;
     }
 
-    private static OscArgument argument(ArgumentType type, Chain chain, Signal signal) {
+    /** What came out of a chain, as an argument of a type that is not a colour. */
+    static OscArgument argument(ArgumentType type, Chain chain, Signal signal) {
         return switch (type) {
             case BOOLEAN -> signal.number() >= 0.5 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
             case TEXT -> new OscArgument.Text(chain.text(signal, false));

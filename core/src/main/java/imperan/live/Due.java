@@ -13,6 +13,10 @@ sealed interface Due {
     record OfControl(PartId control) implements Due {
     }
 
+    /** Of a forward: a step that goes on by itself, or what waits for its pace. */
+    record OfForward(PartId forward) implements Due {
+    }
+
     /** Of a browser that holds something: whether it is still there. */
     record OfBrowser(String browser) implements Due {
     }

@@ -3,6 +3,7 @@ package imperan.live;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.Control;
 import imperan.show.Edit;
+import imperan.show.Forward;
 import imperan.show.Grid;
 import imperan.show.Layout;
 import imperan.show.Listen;
@@ -29,12 +30,14 @@ final class Following {
     private final LiveState state;
     private final Sending sending;
     private final Hands hands;
+    private final Forwards forwards;
     private Show show = Show.empty();
 
-    Following(LiveState state, Sending sending, Hands hands) {
+    Following(LiveState state, Sending sending, Hands hands, Forwards forwards) {
         this.state = state;
         this.sending = sending;
         this.hands = hands;
+        this.forwards = forwards;
     }
 
     /** The show that runs. */
@@ -56,6 +59,7 @@ final class Following {
         changed.forEach(id -> control(next, id, fresh, newListens));
         Set<PartId> otherwise = links(next, changed, changes, now);
         pages(next, changed);
+        forwards(next, changed);
         if (!otherwise.isEmpty()) {
             state.controls.values().stream().filter(control -> !fresh.contains(control) && control.mentions(otherwise)).forEach(fresh::add);
         }
@@ -212,6 +216,12 @@ final class Following {
                 next.part(id).filter(part -> part.body() instanceof Page && !next.inDraft(part)).flatMap(part -> ((Page) part.body()).follows())
                         .ifPresent(when -> state.listeners.watch(id, when));
             }
+        }
+    }
+
+    private void forwards(Show next, Set<PartId> changed) {
+        for (PartId id : changed) {
+            next.part(id).map(Part::body).filter(Forward.class::isInstance).ifPresentOrElse(body -> forwards.put(id, (Forward) body), () -> forwards.remove(id));
         }
     }
 

@@ -18,7 +18,7 @@ import java.util.Optional;
  * The show that owns the sockets, while it runs. See the package description for threads and time.
  *
  * <p>An incoming message never triggers a send of the control it moves, so two programs that mirror each other cannot
- * chase a value in circles through us.
+ * chase a value in circles through us. Only a declared forward says something on arrival, and once round a ring at most.
  */
 public final class LiveShow {
 
@@ -36,14 +36,16 @@ public final class LiveShow {
     private final Following following;
     private final Door door;
     private final Observing observing;
+    private final Forwards forwards;
 
     public LiveShow(LiveSink sink) {
         state = new LiveState(sink);
         sending = new Sending(state);
-        receiving = new Receiving(state, sending);
         movement = new Movement(state, sending);
+        forwards = new Forwards(state, sending, movement);
+        receiving = new Receiving(state, sending, forwards);
         hands = new Hands(state, sending, movement);
-        following = new Following(state, sending, hands);
+        following = new Following(state, sending, hands, forwards);
         door = new Door(state, sending, movement, hands, following);
         observing = new Observing(state);
     }
@@ -129,6 +131,11 @@ public final class LiveShow {
     /** Those of these controls that have no effect now. */
     public List<MaskedControl> masked(Collection<PartId> controls) {
         return controls.stream().map(state.controls::get).filter(Objects::nonNull).flatMap(control -> observing.masked(control).stream()).toList();
+    }
+
+    /** How the forwards fare, in no order that matters. */
+    public List<ForwardView> forwards() {
+        return forwards.views();
     }
 
     /** What was seen of a target. */
@@ -289,6 +296,8 @@ public final class LiveShow {
             Optional.ofNullable(state.links.get(of.target())).ifPresent(link -> linkDue(link, now));
         } else if (due instanceof Due.OfControl of) {
             Optional.ofNullable(state.controls.get(of.control())).ifPresent(control -> hands.controlDue(control, now));
+        } else if (due instanceof Due.OfForward of) {
+            forwards.due(of.forward());
         } else if (due instanceof Due.OfBrowser of) {
             hands.browserDue(of.browser(), now);
         } else {

@@ -25,6 +25,8 @@ final class LiveState {
     final DueQueue<Due> due = new DueQueue<>();
     final Exchanges exchanges = new Exchanges(this::ended);
     final Paths paths = new Paths();
+    /** Where an answer to something that we asked or proved is awaited. */
+    final Asked asked = new Asked();
     /** The controls whose shaping gives something by itself. */
     private final Set<PartId> gliding = new LinkedHashSet<>();
     private final LiveSink sink;
@@ -53,6 +55,11 @@ final class LiveState {
     /** The same input leads to something of another kind. */
     void by(Cause.Origin origin) {
         cause = new Cause(cause.number(), origin, cause.actor(), cause.hops());
+    }
+
+    /** The same input leads to something that another actor does. */
+    void by(Cause.Origin origin, Actor actor) {
+        cause = new Cause(cause.number(), origin, actor, cause.hops());
     }
 
     Cause cause() {

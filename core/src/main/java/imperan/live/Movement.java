@@ -57,6 +57,11 @@ final class Movement {
         movers.release(control.id);
     }
 
+    /** Whether a hand moves a line of this target and address now. */
+    boolean isHeldByHand(PartId target, String address) {
+        return movers.isMovedByHand(target, address);
+    }
+
     private void takeFromOthers(LiveControl control, Actor actor) {
         state.stopGliding(control);
         for (Movers.Mover mover : movers.others(control, actor)) {

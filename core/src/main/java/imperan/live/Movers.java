@@ -36,6 +36,11 @@ final class Movers {
         return byLine.isEmpty() ? List.of() : control.lines.stream().map(byLine::get).filter(mover -> mover != null && !isOf(mover, control, actor)).distinct().toList();
     }
 
+    /** Whether a hand moves this line, whatever else is fixed in it. */
+    boolean isMovedByHand(PartId target, String address) {
+        return byLine.entrySet().stream().anyMatch(moved -> moved.getValue().by == Precedence.HAND && moved.getKey().target().equals(target) && moved.getKey().address().equals(address));
+    }
+
     /** From now on an actor moves the lines of a control. */
     void take(LiveControl control, Actor actor, Precedence by, Runnable ended) {
         release(control.id);

@@ -84,6 +84,14 @@ public sealed interface Reason {
     record SameValue() implements Reason {
     }
 
+    /** What came in came of this very forward: it would go round and round. */
+    record ForwardLoop(String name) implements Reason {
+    }
+
+    /** Somebody's hand moves the same line; it stands before what comes by itself. */
+    record LineHeldByHand() implements Reason {
+    }
+
     /** The system did not take the packet. */
     record NotTaken() implements Reason {
     }

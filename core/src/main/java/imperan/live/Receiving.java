@@ -46,6 +46,7 @@ final class Receiving {
 
     private final LiveState state;
     private final Sending sending;
+    private final Forwards forwards;
     private final PriorityQueue<WaitingBundle> waiting =
             new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
     private final Map<PartId, Waiting> waitingOf = new HashMap<>();
@@ -56,9 +57,10 @@ final class Receiving {
     /** For the packet in hand: how long after our send it came, where it answers one. */
     private Optional<Long> answeredAfter = Optional.empty();
 
-    Receiving(LiveState state, Sending sending) {
+    Receiving(LiveState state, Sending sending, Forwards forwards) {
         this.state = state;
         this.sending = sending;
+        this.forwards = forwards;
     }
 
     /**
@@ -212,6 +214,9 @@ final class Receiving {
             for (Listeners.Watcher watcher : channel.watchers) {
                 watcher.holds(message.arguments()).ifPresent(holds -> watched(watcher.part(), holds));
             }
+        }
+        if (!keptAlive) {
+            forwards.heard(link, message);
         }
         return nowAnswering;
     }

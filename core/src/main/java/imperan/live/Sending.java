@@ -317,10 +317,11 @@ final class Sending {
     }
 
     /** Questions of ours are told as such, whoever moved what they ask for. */
-    private void question(Link link, String address) {
+    void question(Link link, String address) {
         Cause inHand = state.cause();
         state.by(Origin.QUESTION);
         link.asked(address, state.now());
+        state.asked.note(link.id(), address, state.now());
         emit(link, new OscMessage(address, List.of()));
         state.because(inHand, state.now());
     }

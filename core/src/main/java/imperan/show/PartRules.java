@@ -188,8 +188,17 @@ public final class PartRules {
         }
     }
 
+    /** Steps of which nobody knows what comes in. */
+    void shapingOfAnything(String field, List<ShapingStep> steps) {
+        isGone(field, Span.ANY, steps);
+    }
+
     private boolean isGone(String field, List<ShapingStep> steps) {
-        Optional<Chain.About> wrong = Chain.problem(Span.UNIT, steps);
+        return isGone(field, Span.UNIT, steps);
+    }
+
+    private boolean isGone(String field, Span in, List<ShapingStep> steps) {
+        Optional<Chain.About> wrong = Chain.problem(in, steps);
         wrong.ifPresent(about -> problem(field + "/" + about.step(), about.words()));
         return wrong.isEmpty();
     }

@@ -32,6 +32,8 @@ public record ReasonWords(String why, String mend, String brief) {
         say(Reason.SocketBroken.class, r -> new ReasonWords(r.trouble(), "See the target in Rig", "not sent: " + r.trouble()));
         say(Reason.Gated.class, ReasonWords::gated);
         say(Reason.SameValue.class, r -> words("The same value is not sent again", "Move it to another value, or press Send once"));
+        say(Reason.ForwardLoop.class, r -> words("It came back round to the forward “" + r.name() + "”, which sends nothing twice round", "See the forwards under Lines: they lead in a ring"));
+        say(Reason.LineHeldByHand.class, r -> words("Somebody’s hand moves the same line", "It goes on when the hand lets go"));
         say(Reason.NotTaken.class, r -> new ReasonWords("This computer's network did not take it", "Look at this computer's network: cable, adapter and address",
                 "not sent: this computer's network did not take it"));
         say(Reason.WaitsForItsTime.class, r -> new ReasonWords("It waits for its time", "Its sender wants it so; it takes effect then", "waits for its time"));

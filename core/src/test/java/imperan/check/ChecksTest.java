@@ -118,6 +118,9 @@ class ChecksTest {
             assertThat(finding.text()).isEqualTo("“Two” moves /in/1/level, and so does “One” on Page");
             assertThat(finding.isOfSend(0)).isTrue();
         });
+        edit(change(show, OTHER_PAGE, new Page("Phone", 8, 8, Page.Screen.of(Page.Screen.Kind.PHONE), false, Optional.empty())));
+        assertThat(kinds(B)).as("a page on a phone is to do the same as one on a desk").doesNotContain(SAME_LINE_TWICE);
+        edit(change(show, OTHER_PAGE, Page.plain("Other", 8, 8)));
         assertThat(edit(remove(show, A))).contains(B);
         assertThat(kinds(B)).isEmpty();
     }

@@ -69,6 +69,8 @@ public final class OneOfEach {
                         Optional.of(new Host.GivenOut("192.0.2.100", "192.0.2.199")), "", "", "")),
                 put(new PartId("ok"), null, new Acceptance("SAME_ADDRESS", host, "192.0.2.1", "meant")),
                 put(new PartId("say"), null, new SavedMessage("Level", Optional.of(Shows.DESK), "/main ,f 0.5")),
+                put(new PartId("forward"), null, Forward.plain("Waves", Optional.of(rack), "/waves", Optional.of(Shows.DESK), "/in/1/level").shaped(List.of(new Scale(0, 30, 0, 1), new Smooth(0.25))).asking(0.5)
+                        .saying(List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "3"), new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)))),
                 put(MAIN, PAGE, fader("Main", 0, "/main").behaving(Behaviour.PLAIN.enabledOnly(ready))),
                 put(new PartId("mute"), PAGE, Shows.button("Mute “all”\n", 1, true, "/mute")),
                 put(TRAY, PAGE, Tray.plain("Strip", new Cells(2, 0, 2, 4))),

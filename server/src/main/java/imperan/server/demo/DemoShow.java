@@ -8,7 +8,10 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.shaping.Edge;
+import imperan.shaping.Threshold;
 import imperan.show.EditRequest;
+import imperan.show.Forward;
 import imperan.show.Face;
 import imperan.show.Host;
 import imperan.show.KeepAlive;
@@ -76,6 +79,7 @@ final class DemoShow {
         steps.addAll(hosts());
         steps.addAll(phrasebooks());
         steps.addAll(targets());
+        steps.add(waveLimit());
         steps.add(put(LAYOUT, Optional.empty(), 0, Layout.plain("Wheelhouse")));
         steps.add(put(PAGE, Optional.of(LAYOUT), 0, Page.plain("Sound", 28, 12)));
         for (int i = 1; i <= INPUTS.size(); i++) {
@@ -84,6 +88,13 @@ final class DemoShow {
         strip(steps, 13, 26, "Main", "/bellows/main");
         steps.addAll(DemoPages.in(LAYOUT, plan()));
         return new EditRequest("Open the demo show", steps);
+    }
+
+    /** Calms the water once when its crest runs over 0.6 m, and again when it has been below 0.5 m; off until somebody wants it. */
+    private static EditRequest.Step waveLimit() {
+        Optional<PartId> eddy = Optional.of(new PartId("eddy"));
+        return put(new PartId("wave-limit"), Optional.empty(), 0, Forward.plain("Wave limit", eddy, "/eddy/wave", eddy, "/eddy/reset")
+                .shaped(List.of(new Threshold(0.6, 0.1), new Edge(Edge.Way.RISING))).saying(List.of()).asking(0.5).switched(false));
     }
 
     private List<EditRequest.Step> targets() {
