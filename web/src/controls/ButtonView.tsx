@@ -26,7 +26,6 @@ export function ButtonView({ id, control, live }: Props) {
         aria-label={control.label || "button"}
         aria-pressed={latching ? false : undefined}
         data-latching={latching}
-        data-tap={control.form.kind === "tap"}
         data-one-shot={control.form.kind === "button" && control.form.action === "ONE_SHOT"}
         {...(live ? handlers : {})}
       >
@@ -66,9 +65,8 @@ function draw(drawn: Drawn, value: ControlValue): void {
   drawn.attribute("[role=button]", "aria-disabled", String(!value.enabled));
 }
 
-/** What a key says that stands nowhere, so nothing is believed of where it stands: that it was sent, or the tempo of its taps. */
+/** What a key says that stands nowhere, so nothing is believed of where it stands: that it was sent. */
 function ownWord(key: HTMLElement, value: ControlValue): string | null {
   if (!value.enabled || value.open) return null;
-  if (key.dataset.oneShot === "true") return value.presses ? "sent" : "";
-  return key.dataset.tap === "true" ? `${value.text} a minute` : null;
+  return key.dataset.oneShot === "true" ? (value.presses ? "sent" : "") : null;
 }

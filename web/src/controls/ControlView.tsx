@@ -14,6 +14,7 @@ import { PadView } from "./PadView";
 import { PageKeyView } from "./PageKeyView";
 import { PictureView } from "./PictureView";
 import { ReadoutView } from "./ReadoutView";
+import { TapView } from "./TapView";
 import { TiltView } from "./TiltView";
 import { WheelView } from "./WheelView";
 
@@ -24,8 +25,9 @@ export function ControlView(props: { id: string; control: Control; live: boolean
     case "fader":
       return <FaderView {...props} />;
     case "button":
-    case "tap":
       return <ButtonView {...props} />;
+    case "tap":
+      return <TapView {...props} form={form} />;
     case "knob":
       return <KnobView {...props} />;
     case "choice":

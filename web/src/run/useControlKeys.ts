@@ -3,18 +3,19 @@ import { touch } from "../controls/hand";
 import { fingerDown, fingerUp } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { isMeantElsewhere } from "../ui/keys";
+import { isStroke } from "./keyStroke";
 
 /** The keys of the keyboard that press controls, whichever page is shown. */
 export function useControlKeys(): void {
   useEffect(() => {
     const down = new Map<string, string[]>();
-    const pressedBy = (key: string) =>
+    const pressedBy = (e: KeyboardEvent) =>
       partsOf(useShow.getState().parts, "control")
-        .filter((c) => c.part.body.behaviour.key.toLowerCase() === key.toLowerCase())
+        .filter((c) => c.part.body.behaviour.key !== "" && isStroke(c.part.body.behaviour.key, e))
         .map((c) => c.part.id);
     const onDown = (e: KeyboardEvent) => {
-      if (isMeantElsewhere(e) || e.ctrlKey || e.metaKey || e.altKey || e.repeat || down.has(e.code)) return;
-      const controls = pressedBy(e.key);
+      if (isMeantElsewhere(e) || e.repeat || down.has(e.code)) return;
+      const controls = pressedBy(e);
       if (controls.length === 0) return;
       e.preventDefault();
       down.set(e.code, controls);

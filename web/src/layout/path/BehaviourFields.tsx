@@ -1,5 +1,8 @@
+import { useState } from "react";
 import type { Behaviour, Control } from "../../api/types";
 import { partsOf, useShow } from "../../live/show";
+import { strokeOf } from "../../run/keyStroke";
+import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
 import { Check, NumberField } from "../../ui/fields";
 import { report } from "../../ui/notices";
@@ -66,6 +69,7 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
               value={behaviour.key}
               onCommit={(key) => set("key", { key: key.trim() })}
             />
+            <KeyCatcher take={(key) => void report(set("key", { key }))} />
             <Check
               label="Enabled by a target"
               checked={behaviour.enabledWhen !== null}
@@ -90,5 +94,28 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
         )}
       </div>
     </details>
+  );
+}
+
+/** Takes the next key that is pressed, by its place: on a keyboard, or on a key pad that acts as one. */
+function KeyCatcher({ take }: { take: (key: string) => void }) {
+  const [waiting, setWaiting] = useState(false);
+  return (
+    <PushButton
+      className="px-2! py-0! text-sm"
+      aria-pressed={waiting}
+      onClick={() => setWaiting(!waiting)}
+      onBlur={() => setWaiting(false)}
+      onKeyDown={(e) => {
+        const stroke = waiting ? strokeOf(e.nativeEvent) : null;
+        if (!waiting || (stroke === null && e.key !== "Tab")) return;
+        e.preventDefault();
+        e.stopPropagation();
+        setWaiting(false);
+        if (stroke) take(stroke);
+      }}
+    >
+      {waiting ? "Press the key now …" : "Press it …"}
+    </PushButton>
   );
 }

@@ -2,6 +2,7 @@ package imperan.check;
 
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
+import imperan.show.KeyStroke;
 import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -69,26 +70,15 @@ final class Doubles {
         List<Finding> found = new ArrayList<>();
         for (Trait trait : traits.getOrDefault(id, Set.of())) {
             SortedMap<PartId, String> all = having.get(trait);
-            first(show, trait, id, all).flatMap(show::part).ifPresent(first -> found.add(Finding.of(trait.kind(), id, all.get(id), text(show, trait, id, first, all.size()),
+            first(id, all).flatMap(show::part).ifPresent(first -> found.add(Finding.of(trait.kind(), id, all.get(id), text(show, trait, id, first, all.size()),
                     trait.what() + " " + first.id().value()).because(trait.where().orElse(id))));
         }
         return found;
     }
 
-    /** The first other one that has it; empty for the first itself, and where keys are on pages that are not seen together. */
-    private static Optional<PartId> first(Show show, Trait trait, PartId id, SortedMap<PartId, String> all) {
-        return all.firstKey().equals(id) ? Optional.empty() : all.keySet().stream().takeWhile(other -> !other.equals(id))
-                .filter(other -> trait.kind() != FindingKind.KEY_TWICE || areSeenTogether(show, id, other)).findFirst();
-    }
-
-    private static boolean areSeenTogether(Show show, PartId one, PartId other) {
-        Optional<Part> page = show.part(one).flatMap(part -> PageChecks.page(show, part));
-        Optional<Part> otherPage = show.part(other).flatMap(part -> PageChecks.page(show, part));
-        return page.equals(otherPage) || page.filter(Doubles::isStrip).isPresent() || otherPage.filter(Doubles::isStrip).isPresent();
-    }
-
-    private static boolean isStrip(Part page) {
-        return ((Page) page.body()).strip();
+    /** The first one that has it; empty for itself. */
+    private static Optional<PartId> first(PartId id, SortedMap<PartId, String> all) {
+        return Optional.of(all.firstKey()).filter(first -> !first.equals(id));
     }
 
     private static String text(Show show, Trait trait, PartId id, Part first, int count) {
@@ -120,7 +110,8 @@ final class Doubles {
                 }
             }
             if (!control.behaviour().key().isEmpty()) {
-                found.put(new Trait(FindingKind.KEY_TWICE, page.flatMap(Part::parent), control.behaviour().key()), "behaviour/key");
+                // keys press whichever page is shown
+                KeyStroke.read(control.behaviour().key()).stroke().ifPresent(key -> found.put(new Trait(FindingKind.KEY_TWICE, Optional.empty(), key.text()), "behaviour/key"));
             }
             if (!control.label().isBlank()) {
                 found.put(new Trait(FindingKind.LABEL_TWICE, page.map(Part::id), control.label().strip()), "label");

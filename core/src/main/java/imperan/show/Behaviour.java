@@ -9,7 +9,7 @@ import java.util.Optional;
  * @param repeatSeconds how often what goes out while it is held goes out, 0.02 to 10 s
  * @param whenLost      where it goes when the link of the target it listens to is lost
  * @param enabledWhen   what its target has to say for it to be possible now; empty where it always is
- * @param key           the key of the keyboard that presses it; empty for none
+ * @param key           the {@link KeyStroke} that presses it, as text; empty for none
  */
 public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Optional<Condition> enabledWhen, String key) {
 
@@ -67,8 +67,8 @@ public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Op
         if (!(whenLost.value >= 0 && whenLost.value <= 1)) {
             rules.problem("behaviour/whenLost/value", "The value lies between 0 and 1");
         }
-        if (key.length() > PartRules.MAX_LABEL) {
-            rules.problem("behaviour/key", "There is no key of that name");
+        if (!key.isEmpty()) {
+            KeyStroke.read(key).problem().ifPresent(problem -> rules.problem("behaviour/key", problem));
         }
         enabledWhen.ifPresent(when -> when.check(rules, "behaviour/enabledWhen"));
     }

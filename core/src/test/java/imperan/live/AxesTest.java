@@ -179,6 +179,15 @@ class AxesTest {
             stage.pass(500);
         }
         assertThat(stage.takeSent()).as("120 a minute, said once").containsExactly("/bpm 120.0");
+        touch(stage, Phase.STEP, 0, 1);
+        assertThat(stage.takeSent()).as("twice the tempo").containsExactly("/bpm 240.0");
+        touch(stage, Phase.STEP, 0, 1);
+        assertThat(stage.takeSent()).as("480 is beyond the fastest").isEmpty();
+        touch(stage, Phase.STEP, 0, -1);
+        touch(stage, Phase.STEP, 0, -1);
+        touch(stage, Phase.STEP, -1, 0);
+        touch(stage, Phase.STEP, 0, -1);
+        assertThat(stage.takeSent()).as("half, and no further than the slowest").containsExactly("/bpm 120.0", "/bpm 60.0", "/bpm 30.0");
     }
 
     @Test

@@ -31,6 +31,13 @@ public record Tap(double slowest, double fastest) implements Form {
         return memory.tempo.tapped(now).stream().mapToObj(beats -> Position.of(Position.clamp((beats - slowest) / (fastest - slowest)))).findFirst().orElse(at);
     }
 
+    /** To twice the tempo, or to half of it; where that is beyond the fastest or the slowest, it stays. */
+    @Override
+    public Position step(Position at, double right, double up, HandMemory memory) {
+        double beats = (slowest + at.first() * (fastest - slowest)) * (right + up > 0 ? 2 : 0.5);
+        return beats < slowest || beats > fastest ? at : Position.of((beats - slowest) / (fastest - slowest));
+    }
+
     @Override
     public Size onPhone() {
         return new Size(2, 1);
