@@ -2,7 +2,8 @@ import { ChevronDown, ChevronRight, Wrench } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Found } from "../api/types";
-import { useShow } from "../live/show";
+import { nameOf, pageOf } from "../live/laid";
+import { partOf, useShow } from "../live/show";
 import { whereIs } from "../live/whereIs";
 import { select } from "../layout/selection";
 import { mend } from "../requests/findings";
@@ -154,15 +155,23 @@ function Together({ group: { found } }: { group: Group }) {
   );
 }
 
-/** Leads to where it is mended. */
+/** Leads to where it is mended, by the name of a control or a forward; what is said of others names them. */
 function Where({ found: { about } }: { found: Found }) {
   const parts = useShow((s) => s.parts);
   const path = whereIs([about], parts, parts)?.path;
+  const held = parts.get(about);
+  if (!path || !held) return null;
+  const { body } = held.part;
+  const control = partOf(parts, "control", about);
+  const page = partOf(parts, "page", control && pageOf(parts, about));
+  const name = control
+    ? `${nameOf(control.part.body)}${page ? ` on ${page.part.body.name}` : ""}`
+    : body.kind === "forward"
+      ? body.name
+      : "Show it";
   return (
-    path && (
-      <Link className="whitespace-nowrap text-quiet underline" to={path} onClick={() => select(about)}>
-        Show it
-      </Link>
-    )
+    <Link className="whitespace-nowrap text-quiet underline" to={path} onClick={() => select(about)}>
+      {name}
+    </Link>
   );
 }

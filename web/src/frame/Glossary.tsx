@@ -83,6 +83,11 @@ const WORDS: { word: string; means: string }[] = [
     means: "Something the checks noticed, such as a port clash, with its evidence and a mend.",
   },
   {
+    word: "forward",
+    means:
+      "A way from what one target says to another target, through steps. It goes once round a ring at most.",
+  },
+  {
     word: "stand-in",
     means: "A small simulated device that comes with Imperan and really speaks over the network.",
   },

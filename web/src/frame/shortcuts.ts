@@ -60,7 +60,10 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "letting go of such a key", what: "what springs back does so" },
       { keys: "Space or Enter", what: "press and release a button" },
       { keys: "two taps; Delete", what: "to the rest value" },
-      { keys: "the key of a control", what: "presses it, whichever page is shown" },
+      {
+        keys: "the key of a control, with what is held with it",
+        what: "presses it, whichever page is shown",
+      },
     ],
   },
 ];

@@ -117,7 +117,7 @@ class FindingsTest extends InstalledTest {
         page.getByText(Pattern.compile("^Accepted")).first().click();
         assertThat(page.getByText("Accepted by Ada: The fog machine is no desk").first()).isVisible();
 
-        page.locator("[data-finding=ADDRESS_UNKNOWN]").filter(new Locator.FilterOptions().setHasText("/fog/2/density")).first().getByText("Show it").click();
+        page.locator("[data-finding=ADDRESS_UNKNOWN]").filter(new Locator.FilterOptions().setHasText("/fog/2/density")).first().getByRole(AriaRole.LINK).click();
         Locator address = cell("Message").getByLabel("Address", new Locator.GetByLabelOptions().setExact(true));
         assertThat(address).hasValue("/fog/2/density");
         assertThat(cell("Message").locator("[data-finding]")).hasCount(0);

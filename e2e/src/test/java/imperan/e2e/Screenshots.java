@@ -90,18 +90,6 @@ class Screenshots {
             page.navigate(imperan.url("/#/rig/phrasebooks"));
             page.locator("[data-phrase]").first().waitFor();
             shot(page, folder, "phrasebook");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
-            page.getByLabel("Name of the phrasebook").fill("Tide lamps");
-            page.getByLabel("The list of messages").fill("""
-                    Path | Type | Range | Notes
-                    /tide/lamp/[1-8]/level | int | 0-255 | brightness of a lamp
-                    /tide/lamp/[1-8]/tint | colour | | its colour
-                    /tide/gate/open | float | 0..1 | how far the gate stands open
-                    /tide/reset | none | | all lamps out
-                    """);
-            page.locator("[data-row=refused]").waitFor();
-            shot(page, folder, "import");
-            page.keyboard().press("Escape");
             imperan.post("Wick").byHand(OscMessage.of("/wick/look/3/go"));
             imperan.post("Sluice").byHand(OscMessage.of("/sluice/scene", new OscArgument.Text("Moonrise")));
             imperan.post("Eddy").byHand(OscMessage.of("/eddy/tilt/x", new OscArgument.Float32(18)));
@@ -134,6 +122,25 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open report")).click(new Locator.ClickOptions().setTimeout(120_000));
             page.getByText("fell short").first().waitFor();
             shot(page, folder, "report");
+
+            page.navigate(imperan.url("/#/layout"));
+            page.getByLabel("Add page").click();
+            page.getByText("An empty page.").waitFor();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Type or paste addresses …")).click();
+            Locator typed = page.getByRole(AriaRole.DIALOG);
+            typed.getByLabel("Addresses", new Locator.GetByLabelOptions().setExact(true)).fill("""
+                    /bellows/in/1/lvel
+                    /bellows/in/2/lvel
+                    /bellows/in/3/lvel
+                    /bellows/in/13/mute
+                    /Bellows/main/level
+                    /bellows/in/4/pan 1
+                    """);
+            typed.getByText("Place 6 lines").click();
+            page.locator("[data-build]").nth(5).waitFor();
+            page.navigate(imperan.url("/#/proof/findings"));
+            page.locator("[data-group=ADDRESS_UNKNOWN]").waitFor();
+            shot(page, folder, "findings");
 
             page.navigate(imperan.url("/#/shows"));
             page.getByText("Duplicate").click();
