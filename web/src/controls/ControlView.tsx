@@ -15,6 +15,7 @@ import { PageKeyView } from "./PageKeyView";
 import { PictureView } from "./PictureView";
 import { ReadoutView } from "./ReadoutView";
 import { TapView } from "./TapView";
+import { TargetEndView } from "./TargetEndView";
 import { TiltView } from "./TiltView";
 import { WheelView } from "./WheelView";
 
@@ -56,6 +57,8 @@ export function ControlView(props: { id: string; control: Control; live: boolean
       return <ClockView {...props} />;
     case "picture":
       return <PictureView {...props} />;
+    case "targetEnd":
+      return <TargetEndView {...props} form={form} />;
     case "pageKey":
       return <PageKeyView {...props} form={form} />;
   }

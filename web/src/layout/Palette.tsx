@@ -19,6 +19,7 @@ import {
   TextCursorInput,
   Timer,
   Type,
+  MapPin,
 } from "lucide-react";
 import type { ControlKind } from "../api/types";
 import { PushButton } from "../ui/buttons";
@@ -48,6 +49,7 @@ const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
   { kind: "CLOCK", name: "Clock", Icon: Clock },
   { kind: "PICTURE", name: "Picture", Icon: Image },
   { kind: "PAGE_KEY", name: "Page key", Icon: Signpost },
+  { kind: "TARGET_END", name: "Address", Icon: MapPin },
 ];
 
 /** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. Without a page it makes one. */

@@ -147,6 +147,8 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       );
     case "pageKey":
       return <PageKeyFields form={form} put={put} />;
+    case "targetEnd":
+      return <TargetEndFields form={form} put={put} />;
     case "line":
       return <p className="text-sm text-quiet">What is typed is sent with Enter.</p>;
     case "cross":
@@ -280,6 +282,19 @@ function LampFields({ form, put }: { form: Of<"lamp">; put: PutForm }) {
           ? Promise.resolve([{ part: null, field: "", message: states, mend: null }])
           : put("form/states", { states });
       }}
+    />
+  );
+}
+
+function TargetEndFields({ form, put }: { form: Of<"targetEnd">; put: PutForm }) {
+  const parts = useShow((s) => s.parts);
+  const targets = partsOf(parts, "target").map((t) => ({ value: t.part.id, text: t.part.body.name }));
+  return (
+    <Select
+      label="Address of"
+      value={form.target && parts.has(form.target) ? form.target : NOWHERE}
+      onChange={(to) => void report(put("form", { target: to === NOWHERE ? null : to }))}
+      options={[{ value: NOWHERE, text: "no target yet" }, ...targets]}
     />
   );
 }

@@ -36,4 +36,5 @@ export const FORMS: Record<Form["kind"], FormFacts> = {
   clock: { ...SHOWN, label: false },
   picture: { ...SHOWN, mark: true },
   pageKey: { ...SHOWN, mark: true },
+  targetEnd: SHOWN,
 };

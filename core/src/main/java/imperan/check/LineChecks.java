@@ -46,9 +46,8 @@ public final class LineChecks {
         if (control.sends().isEmpty() && control.listens().isEmpty() && control.form().wantsLines()) {
             found.add(Finding.of(FindingKind.NO_LINES, part.id(), "sends", "“" + control.called() + "” sends nothing and listens to nothing", ""));
         }
-        if (control.form().leadsElsewhere() && control.form().goesTo().flatMap(show::part).isEmpty()) {
-            found.add(Finding.of(FindingKind.INCOMPLETE, part.id(), "form/goesTo", "“" + control.called() + "” leads nowhere. It still needs: which page", "page"));
-        }
+        control.form().needs().filter(needed -> needed.chosen().flatMap(show::part).isEmpty()).ifPresent(needed -> found.add(Finding.of(FindingKind.INCOMPLETE, part.id(), "form",
+                "“" + control.called() + "” does nothing yet. It still needs: which " + needed.what(), needed.what())));
         for (int i = 0; i < control.sends().size(); i++) {
             send(i, control.sends().get(i));
         }

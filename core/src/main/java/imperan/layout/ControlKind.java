@@ -25,6 +25,7 @@ import imperan.show.form.PictureFrame;
 import imperan.show.form.Readout;
 import imperan.show.form.Tap;
 import imperan.show.form.TextLine;
+import imperan.show.form.TargetEnd;
 import imperan.show.form.Tilt;
 import imperan.show.form.Wheel;
 
@@ -54,7 +55,8 @@ public enum ControlKind {
     READOUT("Readout", 3, 1, new Readout()),
     CLOCK("Clock", 4, 2, new Clock()),
     PICTURE("Picture", 4, 3, new PictureFrame()),
-    PAGE_KEY("Page key", 3, 2, new PageKey(Optional.empty()));
+    PAGE_KEY("Page key", 3, 2, new PageKey(Optional.empty())),
+    TARGET_END("Address", 5, 3, new TargetEnd(Optional.empty()));
 
     /** A keyboard begins at C of the octave in the middle (MIDI 1.0: note 60). */
     private static final int MIDDLE_C = 60;

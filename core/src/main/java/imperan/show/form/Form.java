@@ -181,9 +181,18 @@ public interface Form {
         return Optional.empty();
     }
 
-    /** Whether it is there to lead to a page or a tray. */
-    default boolean leadsElsewhere() {
-        return false;
+    /**
+     * A part without which it is of no use.
+     *
+     * @param what   in a word
+     * @param chosen empty while none is
+     */
+    record Needs(String what, Optional<PartId> chosen) {
+    }
+
+    /** What it is of no use without; empty for nothing. */
+    default Optional<Needs> needs() {
+        return Optional.empty();
     }
 
     /** The page or the tray to which it leads. */

@@ -31,6 +31,7 @@ public final class Forms {
         forms.put("clock", Clock.class);
         forms.put("pageKey", PageKey.class);
         forms.put("picture", PictureFrame.class);
+        forms.put("targetEnd", TargetEnd.class);
         return Collections.unmodifiableMap(forms);
     }
 }

@@ -15,8 +15,8 @@ public record PageKey(Optional<PartId> goesTo) implements Form {
     }
 
     @Override
-    public boolean leadsElsewhere() {
-        return true;
+    public Optional<Needs> needs() {
+        return Optional.of(new Needs("page", goesTo));
     }
 
     @Override
