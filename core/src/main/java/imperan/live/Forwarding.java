@@ -41,7 +41,7 @@ final class Forwarding {
         this.shaper = new Shaper(new Chain(Span.ANY, forward.shaping()));
     }
 
-    /** The same after an edit: what its steps remember, and what was counted, stays. */
+    /** The same after an edit: what its steps remember, and what was counted, stays; and what waits to leave, where the edit left that as it was. */
     Forwarding(Forwarding before, Forward forward) {
         this.id = before.id;
         this.forward = forward;
@@ -51,6 +51,11 @@ final class Forwarding {
         this.sent = before.sent;
         this.merged = before.merged;
         this.heardAt = before.heardAt;
+        if (forward.on() && before.forward.arguments().equals(forward.arguments()) && before.forward.to().equals(forward.to()) && before.forward.address().equals(forward.address())) {
+            this.waiting = before.waiting;
+            this.last = before.last;
+            this.passed = before.passed;
+        }
     }
 
     /** Something comes in that these forwards led to. */

@@ -67,8 +67,7 @@ final class Forwards {
     /** A target said something. */
     void heard(Link from, OscMessage message) {
         long now = state.now();
-        boolean asked = state.asked.isAnswer(from.id(), message.address(), now);
-        if (all.isEmpty() || asked) {
+        if (all.isEmpty() || state.asked.isAnswer(from.id(), message.address(), now)) {
             return;
         }
         Set<PartId> passed = passed(from, message, now);

@@ -116,6 +116,23 @@ class ForwardsTest {
         assertThat(stage.sent).hasSizeBetween(19, 22);
     }
 
+    @Test
+    void whatWaitsForItsPaceLeavesThoughTheForwardIsEdited() {
+        runs(PLAIN.atMost(1));
+        stage.desk("/main", 0.25f);
+        stage.desk("/main", 0.5f);
+        stage.takeSent();
+        change(PLAIN.atMost(2));
+        stage.pass(1_000);
+        assertThat(stage.takeSent()).containsExactly("/tilt 0.5");
+        stage.desk("/main", 0.75f);
+        stage.desk("/main", 1);
+        stage.takeSent();
+        change(PLAIN.atMost(2).saying(List.of(new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0))));
+        stage.pass(1_000);
+        assertThat(stage.takeSent()).as("what waited was made for another message").isEmpty();
+    }
+
     /** A limit rule with re-arm: the wave runs over, and is reset once, until it has been well below. */
     @Test
     void aLimitResetsTheWaveOnce() {
