@@ -64,7 +64,7 @@ function draw(drawn: Drawn, value: ControlValue): void {
   const { slowest, fastest } = key.dataset;
   const beats = Number(slowest) + positionOf(value) * (Number(fastest) - Number(slowest));
   const known = value.enabled && !value.open && (value.belief !== "UNSET" || value.presses > 1);
-  const tempo = `${value.text || Math.round(beats)} a minute`;
+  const tempo = `${Math.round(beats)} a minute`;
   drawn.text(".key-state", known ? tempo : stateWords(value) || "tap twice");
   drawn.data("beating", String(known));
   drawn.part(".tap-beat")!.style.animationDuration = `${60 / beats}s`;

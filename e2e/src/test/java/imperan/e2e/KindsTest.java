@@ -344,6 +344,8 @@ class KindsTest extends InstalledTest {
         byKey("tap", "Space");
         Desk.waitUntil("a tempo", () -> !probe.arrived().isEmpty());
         assertThat(it("tap")).containsText("a minute");
+        assertThat(it("tap")).hasAttribute("data-beating", "true");
+        assertThat(it("tap").locator(".tap-beat")).hasCSS("animation-name", "tap-beat");
     }
 
     @Test
