@@ -28,7 +28,7 @@ export function ControlView(props: { id: string; control: Control; live: boolean
     case "button":
       return <ButtonView {...props} />;
     case "tap":
-      return <TapView {...props} form={form} />;
+      return <TapView {...props} />;
     case "knob":
       return <KnobView {...props} />;
     case "choice":

@@ -1,21 +1,20 @@
 import { useMemo } from "react";
-import type { Control, ControlValue, Form } from "../api/types";
+import type { Control, ControlValue } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
 import { hand, touch } from "./hand";
 import { Mark } from "./Mark";
 import "./tap.css";
-import { type Drawn, positionOf, stateWords } from "./useValue";
+import { type Drawn, stateWords } from "./useValue";
 
 interface Props {
   id: string;
   control: Control;
-  form: Extract<Form, { kind: "tap" }>;
   live: boolean;
 }
 
 /** A key that is tapped in time, a lamp that shows the beat, and keys for twice the tempo and half of it. */
-export function TapView({ id, control, form, live }: Props) {
+export function TapView({ id, control, live }: Props) {
   const handlers = useMemo(() => hand(id, "press"), [id]);
   const name = control.label || "tap";
   const key = (text: string, called: string, up: number) => (
@@ -37,8 +36,6 @@ export function TapView({ id, control, form, live }: Props) {
           role="button"
           tabIndex={live ? 0 : -1}
           aria-label={name}
-          data-slowest={form.slowest}
-          data-fastest={form.fastest}
           {...(live ? handlers : {})}
         >
           <div data-travel className="key-cap">
@@ -60,14 +57,11 @@ export function TapView({ id, control, form, live }: Props) {
 }
 
 function draw(drawn: Drawn, value: ControlValue): void {
-  const key = drawn.part("[role=button]")!;
-  const { slowest, fastest } = key.dataset;
-  const beats = Number(slowest) + positionOf(value) * (Number(fastest) - Number(slowest));
   const known = value.enabled && !value.open && (value.belief !== "UNSET" || value.presses > 1);
-  const tempo = `${Math.round(beats)} a minute`;
+  const tempo = `${value.text} a minute`;
   drawn.text(".key-state", known ? tempo : stateWords(value) || "tap twice");
   drawn.data("beating", String(known));
-  drawn.part(".tap-beat")!.style.animationDuration = `${60 / beats}s`;
+  drawn.part(".tap-beat")!.style.animationDuration = `${60 / Number(value.text)}s`;
   drawn.attribute("[role=button]", "aria-description", tempo);
   drawn.attribute("[role=button]", "aria-disabled", String(!value.enabled));
 }

@@ -49,7 +49,7 @@ export function FindingLine({ found, where }: { found: Found; where?: ReactNode 
           </span>
         )}
       </p>
-      <span className="ml-auto flex flex-none gap-2">
+      <span className="ml-auto flex flex-wrap justify-end gap-2">
         {accepted ? (
           <PushButton onClick={() => void report(reopen(accepted.acceptance))}>
             <Undo2 size={16} aria-hidden /> Reopen

@@ -21,7 +21,6 @@ const AREAS: { area: Found["area"]; name: string }[] = [
 ];
 
 const KEYS = Object.keys(SEVERITIES) as (keyof typeof SEVERITIES)[];
-const RANGES = new Set<Found["kind"]>(["NUMBER_OUT_OF_RANGE", "COUNTING_BASE"]);
 /** More of one kind and cause than this are one line until it is opened. */
 const TOGETHER = 2;
 
@@ -116,8 +115,7 @@ function Together({ group: { found } }: { group: Group }) {
   const { word, Icon, text, border } = SEVERITIES[severity];
   const body = parts.get(cause)?.part.body;
   const name = body && "name" in body ? body.name : "";
-  // which number was meant instead of one that is not there is told one by one
-  const mendable = found.filter(({ remedy, kind }) => remedy !== null && !RANGES.has(kind));
+  const mendable = found.filter(({ remedy, alone }) => remedy !== null && !alone);
   const Arrow = opened ? ChevronDown : ChevronRight;
   return (
     <li data-group={found[0]!.kind} className={`rounded border ${border}`}>

@@ -15,6 +15,7 @@ function found(part: Partial<Found>): Found {
     cause: "desk",
     remedy: null,
     accepted: null,
+    alone: false,
     inCopy: false,
     ...part,
   };

@@ -9,6 +9,11 @@ import { PushButton } from "../ui/buttons";
 import { Select } from "../ui/Select";
 import { WideDialog } from "../ui/WideDialog";
 
+/** So many lines are checked at once. */
+const MOST_CHECKED = 2000;
+/** Of these so many are drawn. */
+const MOST_SHOWN = 200;
+
 /** A page of addresses, typed or pasted: told line by line what cannot work, and made into controls. */
 export function LinesDialog({ page, onClose }: { page: string; onClose: () => void }) {
   const parts = useShow((s) => s.parts);
@@ -23,6 +28,7 @@ export function LinesDialog({ page, onClose }: { page: string; onClose: () => vo
   );
   const { found, trouble } = useLook(asked, lookAtTyped);
   const typed = found ?? [];
+  const unseen = asked.lines.length - typed.length;
   const mendable = typed.filter((line) => line.mend !== null);
   const placeable = typed.filter((line) => line.readable).length;
   const wrong = typed.filter((line) => line.problem !== null).length;
@@ -75,6 +81,9 @@ export function LinesDialog({ page, onClose }: { page: string; onClose: () => vo
             : wrong === 0
               ? `${typed.length} checked, none with a problem`
               : `${typed.length} checked, ${wrong} with a problem`}
+          {typed.length >= MOST_CHECKED &&
+            unseen > 0 &&
+            `; ${unseen} more are not checked. Paste fewer at once`}
         </p>
         {mendable.length > 0 && (
           <PushButton strong onClick={() => mend(mendable)}>
@@ -84,7 +93,7 @@ export function LinesDialog({ page, onClose }: { page: string; onClose: () => vo
         )}
       </div>
       <ul aria-label="Checked lines" className="flex min-h-0 flex-col overflow-auto">
-        {typed.map((line, i) => (
+        {typed.slice(0, MOST_SHOWN).map((line, i) => (
           <li key={i} className="flex items-start gap-2 border-b border-rule py-1">
             {line.problem === null ? (
               <CircleCheck size={18} className="mt-0.5 flex-none text-in" aria-label="OK" />
@@ -104,6 +113,9 @@ export function LinesDialog({ page, onClose }: { page: string; onClose: () => vo
             )}
           </li>
         ))}
+        {typed.length > MOST_SHOWN && (
+          <li className="py-1 text-quiet">and {typed.length - MOST_SHOWN} more, which are counted above</li>
+        )}
       </ul>
     </WideDialog>
   );

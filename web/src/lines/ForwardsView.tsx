@@ -1,10 +1,10 @@
 import { ArrowRight, Plus, Trash2 } from "lucide-react";
-import type { ArgumentSource, Faring, Forward, Problem } from "../api/types";
+import type { ArgumentSource, ForwardStatus, Forward, Problem } from "../api/types";
 import { FindingList } from "../findings/FindingLine";
 import { useFindingsOf } from "../findings/findings";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { change, edit, remove } from "../requests/edits";
-import { faring, shapeForward } from "../requests/forwards";
+import { forwardStatus, shapeForward } from "../requests/forwards";
 import { useAgain } from "../requests/useAgain";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
@@ -16,12 +16,12 @@ import { TYPES } from "../ui/types";
 const EVERY_MS = 500;
 const NOBODY = "nobody";
 
-/** What one target says drives another one: each forward with its way, and how it fares. */
+/** What one target says drives another one: each forward with its way, and what became of what it heard. */
 export function ForwardsView() {
   const parts = useShow((s) => s.parts);
   const forwards = partsOf(parts, "forward");
   const targets = partsOf(parts, "target");
-  const { found } = useAgain("forwards", faring, EVERY_MS);
+  const { found } = useAgain("forwards", forwardStatus, EVERY_MS);
   const add = () => {
     const fresh: Forward = {
       kind: "forward",
@@ -68,7 +68,7 @@ export function ForwardsView() {
           <ForwardCard
             key={held.part.id}
             held={held}
-            faring={found?.find((each) => each.forward === held.part.id)}
+            status={found?.find((each) => each.forward === held.part.id)}
           />
         ))}
       </ul>
@@ -82,16 +82,15 @@ const NEVER = "never";
 function askEvery(text: string, commit: (seconds: number | null) => Promise<Problem[]>): Promise<Problem[]> {
   const trimmed = text.trim().replace(/ ?s$/, "");
   if (trimmed === "" || /^n/i.test(trimmed)) return commit(null);
-  return Number.isFinite(Number(trimmed))
-    ? commit(Number(trimmed))
-    : Promise.resolve([
-        { part: null, field: "", message: `“${text}” is not a number of seconds`, mend: NEVER },
-      ]);
+  if (Number.isFinite(Number(trimmed))) return commit(Number(trimmed));
+  const dotted = trimmed.replace(",", ".");
+  const mend = Number.isFinite(Number(dotted)) ? dotted : NEVER;
+  return Promise.resolve([{ part: null, field: "", message: `“${text}” is not a number of seconds`, mend }]);
 }
 
 const VALUE: ArgumentSource = { from: "value", type: "FLOAT32", shaping: [], axis: 0 };
 
-function ForwardCard({ held, faring: now }: { held: HeldOf<Forward>; faring?: Faring }) {
+function ForwardCard({ held, status: now }: { held: HeldOf<Forward>; status?: ForwardStatus }) {
   const { id, body } = held.part;
   const parts = useShow((s) => s.parts);
   const findings = useFindingsOf(id);
@@ -133,7 +132,7 @@ function ForwardCard({ held, faring: now }: { held: HeldOf<Forward>; faring?: Fa
           value={body.name}
           onCommit={(name) => put("name", () => ({ name }))}
         />
-        <p role="status" className="flex-1 pb-1 font-mono text-sm">
+        <p role="status" className="flex-1 pb-1 font-mono text-sm max-sm:order-last max-sm:basis-full">
           {now && (
             <>
               <span className="text-in">heard {now.heard}</span>{" "}

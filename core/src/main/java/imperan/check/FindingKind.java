@@ -132,6 +132,11 @@ public enum FindingKind {
         return title;
     }
 
+    /** Whether its remedy is a guess about one and no good for many: which number was meant instead of one that is not there. */
+    public boolean isMendedAlone() {
+        return this == NUMBER_OUT_OF_RANGE || this == COUNTING_BASE;
+    }
+
     /** Whether it is so only at this moment, and of no edit's making. */
     public boolean isOfNow() {
         return this == TARGET_LOST || this == PORT_CLOSED || this == TARGET_HELD || this == MASKED;

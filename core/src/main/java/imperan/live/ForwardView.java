@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * How a forward fares.
+ * What a forward heard, and what became of it.
  *
  * @param heard   messages that came to it since the start
  * @param sent    messages that left, {@code merged} those that a later one overtook

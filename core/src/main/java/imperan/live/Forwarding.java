@@ -6,6 +6,7 @@ import imperan.shaping.Chain;
 import imperan.shaping.Shaper;
 import imperan.shaping.Signal;
 import imperan.shaping.Span;
+import imperan.shaping.Table;
 import imperan.show.ArgumentSource;
 import imperan.show.FixedArgument;
 import imperan.show.Forward;
@@ -63,11 +64,23 @@ final class Forwarding {
         heard++;
         heardAt = Optional.of(now);
         stopped = Optional.empty();
+        passed = by;
         Optional<Signal> in = forward.argument() < message.arguments().size() ? signal(message.arguments().get(forward.argument()))
                 // what has no arguments comes as a press
                 : message.arguments().isEmpty() ? Optional.of(Signal.of(1)) : Optional.empty();
-        passed = by;
-        in.flatMap(signal -> shaper.feed(signal, now, false)).ifPresentOrElse(this::comesOut, () -> stopped = Optional.of(new Reason.KeptByStep(shaper.keptBy())));
+        if (in.isEmpty()) {
+            stopped = Optional.of(new Reason.NoSuchArgument(forward.argument()));
+        } else if (!in.get().isNumber() && !takesTexts()) {
+            stopped = Optional.of(new Reason.NotANumber(in.get().text()));
+        } else {
+            shaper.feed(in.get(), now, false).ifPresentOrElse(this::comesOut, () -> stopped = Optional.of(new Reason.KeptByStep(shaper.keptBy())));
+        }
+    }
+
+    /** A table makes something of a text, and without steps it may be sent as it is; other steps reckon. */
+    private boolean takesTexts() {
+        return forward.shaping().isEmpty() ? forward.arguments().stream().allMatch(source -> source instanceof ArgumentSource.Fixed || source.type() == ArgumentSource.ArgumentType.TEXT)
+                : forward.shaping().get(0) instanceof Table;
     }
 
     private static Optional<Signal> signal(OscArgument argument) {
@@ -91,6 +104,12 @@ final class Forwarding {
     }
 
     private void comesOut(Signal signal) {
+        // a table may give a text
+        boolean numbers = forward.arguments().stream().anyMatch(source -> source instanceof ArgumentSource.Value && source.type() != ArgumentSource.ArgumentType.TEXT);
+        if (numbers && !signal.isNumber()) {
+            stopped = Optional.of(new Reason.NotANumber(signal.text()));
+            return;
+        }
         List<OscArgument> says = new ArrayList<>();
         for (ArgumentSource source : forward.arguments()) {
             says.add(source instanceof ArgumentSource.Fixed fixed ? FixedArgument.parse(fixed).argument().orElseThrow() : CompiledSend.argument(source.type(), shaper.chain(), signal));

@@ -133,7 +133,7 @@ public final class LiveShow {
         return controls.stream().map(state.controls::get).filter(Objects::nonNull).flatMap(control -> observing.masked(control).stream()).toList();
     }
 
-    /** How the forwards fare, in no order that matters. */
+    /** What became of what the forwards heard, in no order that matters. */
     public List<ForwardView> forwards() {
         return forwards.views();
     }

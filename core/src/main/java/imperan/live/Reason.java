@@ -84,6 +84,14 @@ public sealed interface Reason {
     record SameValue() implements Reason {
     }
 
+    /** What a forward heard has no number and no text at the argument that counts, from 0. */
+    record NoSuchArgument(int argument) implements Reason {
+    }
+
+    /** What a forward heard is a text where a number is needed. */
+    record NotANumber(String text) implements Reason {
+    }
+
     /** What came in came of this very forward: it would go round and round. */
     record ForwardLoop(String name) implements Reason {
     }

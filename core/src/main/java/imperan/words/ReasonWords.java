@@ -15,6 +15,8 @@ import java.util.function.Function;
  */
 public record ReasonWords(String why, String mend, String brief) {
 
+    /** Characters of a text that is quoted. */
+    private static final int MOST_QUOTED = 60;
     private static final Map<Class<?>, Function<Reason, ReasonWords>> ALL = new HashMap<>();
 
     static {
@@ -32,6 +34,8 @@ public record ReasonWords(String why, String mend, String brief) {
         say(Reason.SocketBroken.class, r -> new ReasonWords(r.trouble(), "See the target in Rig", "not sent: " + r.trouble()));
         say(Reason.Gated.class, ReasonWords::gated);
         say(Reason.SameValue.class, r -> words("The same value is not sent again", "Move it to another value, or press Send once"));
+        say(Reason.NoSuchArgument.class, r -> words("It heard no number and no text at argument " + (r.argument() + 1), "Choose another argument for this forward"));
+        say(Reason.NotANumber.class, r -> words("It heard “" + shortened(r.text()) + "”, which is not a number", "Send it as a text, or begin its steps with a table that makes a number of it"));
         say(Reason.ForwardLoop.class, r -> words("It came back round to the forward “" + r.name() + "”, which sends nothing twice round", "See the forwards under Lines: they lead in a ring"));
         say(Reason.LineHeldByHand.class, r -> words("Somebody’s hand moves the same line", "It goes on when the hand lets go"));
         say(Reason.NotTaken.class, r -> new ReasonWords("This computer's network did not take it", "Look at this computer's network: cable, adapter and address",
@@ -63,6 +67,10 @@ public record ReasonWords(String why, String mend, String brief) {
     /** The words for a reason. */
     public static ReasonWords of(Reason reason) {
         return ALL.get(reason.getClass()).apply(reason);
+    }
+
+    private static String shortened(String text) {
+        return text.length() > MOST_QUOTED ? text.substring(0, MOST_QUOTED) + "…" : text;
     }
 
     private static ReasonWords words(String why, String mend) {

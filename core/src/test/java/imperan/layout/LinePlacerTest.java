@@ -65,6 +65,7 @@ class LinePlacerTest extends FourFaders {
     void whatDoesNotFitIsRefusedWhole() {
         assertThat(refused(new PlaceLines(Optional.of(PAGE), DESK, List.of("nothing")))).contains("No line can be read");
         assertThat(refused(new PlaceLines(Optional.empty(), DESK, List.of("/fog/<n:1..100000>/density")))).contains("More than 256");
+        assertThat(refused(new PlaceLines(Optional.empty(), DESK, Collections.nCopies(5_000, "/fog/<n:1..100000>/density")))).as("half a billion").contains("More than 256");
         assertThat(refused(new PlaceLines(Optional.empty(), new PartId("nobody"), List.of("/x")))).contains("no longer in the rig");
     }
 

@@ -179,6 +179,7 @@ class AxesTest {
             stage.pass(500);
         }
         assertThat(stage.takeSent()).as("120 a minute, said once").containsExactly("/bpm 120.0");
+        assertThat(stage.value("it").text()).isEqualTo("120");
         touch(stage, Phase.STEP, 0, 1);
         assertThat(stage.takeSent()).as("twice the tempo").containsExactly("/bpm 240.0");
         touch(stage, Phase.STEP, 0, 1);

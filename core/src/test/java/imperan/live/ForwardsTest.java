@@ -7,6 +7,7 @@ import imperan.osc.OscMessage;
 import imperan.shaping.Edge;
 import imperan.shaping.Scale;
 import imperan.shaping.Smooth;
+import imperan.shaping.Table;
 import imperan.shaping.Threshold;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -248,9 +249,30 @@ class ForwardsTest {
         runs(Forward.plain("Nowhere", Optional.of(DESK), "/main", Optional.empty(), "/tilt"));
         stage.desk("/main", 0.5f);
         assertThat(view(FORWARD).stopped()).hasValue(new Reason.NoTarget());
-        stage.desk("/main", new OscArgument.Text("no number"), new OscArgument.Int32(1));
-        stage.desk("/main");
-        assertThat(view(FORWARD).heard()).isEqualTo(3);
+    }
+
+    /** What a stranger at the far end may send: what cannot be sent on is said, and what steps remember is not spoiled by it. */
+    @Test
+    void whatCannotBeSentOnIsSaidAndSpoilsNothing() {
+        runs(PLAIN.shaped(List.of(new Smooth(0.1))));
+        stage.desk("/main", 0.5f);
+        assertThat(stage.takeSent()).containsExactly("/tilt 0.5");
+        stage.desk("/main", new OscArgument.Text("no number"));
+        assertThat(view(FORWARD).stopped()).hasValue(new Reason.NotANumber("no number"));
+        stage.desk("/main", Float.NaN);
+        stage.desk("/main", new OscArgument.Blob(new byte[] {1}));
+        assertThat(view(FORWARD).stopped()).hasValue(new Reason.NoSuchArgument(0));
+        stage.pass(1_000);
+        assertThat(stage.takeSent()).isEmpty();
+        stage.desk("/main", 0.75f);
+        stage.pass(2_000);
+        assertThat(stage.takeSent()).last().isEqualTo("/tilt 0.75");
+        runs(PLAIN);
+        stage.desk("/main", new OscArgument.Text("no number"));
+        assertThat(stage.takeSent()).as("not as a number that is none").isEmpty();
+        runs(PLAIN.shaped(List.of(new Table(List.of(new Table.Entry("high", "1"), new Table.Entry("low", "0")), Optional.empty()))));
+        stage.desk("/main", new OscArgument.Text("high"));
+        assertThat(stage.takeSent()).as("a table makes numbers of texts").containsExactly("/tilt 1.0");
     }
 
     @Test

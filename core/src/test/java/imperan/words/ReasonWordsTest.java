@@ -24,7 +24,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 class ReasonWordsTest {
 
     /** One of each, with its evidence. */
-    static final List<Reason> EACH = List.of(new Reason.HeldByAnother("Ben"), new Reason.ForwardLoop("Waves"), new Reason.LineHeldByHand(), new Reason.MovedByAnother("Ben", "Level 2"), new Reason.Disabled("/deck/state", "ready"), new Reason.FirstOfTwoTouches(3_000_000_000L),
+    static final List<Reason> EACH = List.of(new Reason.HeldByAnother("Ben"), new Reason.ForwardLoop("Waves"), new Reason.NoSuchArgument(1), new Reason.NotANumber("Low water"), new Reason.LineHeldByHand(), new Reason.MovedByAnother("Ben", "Level 2"), new Reason.Disabled("/deck/state", "ready"), new Reason.FirstOfTwoTouches(3_000_000_000L),
             new Reason.NotHeldYet(), new Reason.NoSend(), new Reason.KeptByStep(Optional.empty()), new Reason.KeptByStep(Optional.of(new Edge(Edge.Way.RISING))), new Reason.KeptByStep(Optional.of(new Edge(Edge.Way.FALLING))),
             new Reason.KeptByStep(Optional.of(new Edge(Edge.Way.BOTH))), new Reason.KeptByStep(Optional.of(new Toggle())), new Reason.KeptByStep(Optional.of(new AtMostEvery(100))),
             new Reason.KeptByStep(Optional.of(new Table(List.of(), Optional.empty()))), new Reason.KeptByStep(Optional.of(new Flip())), new Reason.NoTarget(), new Reason.TargetGone(), new Reason.NotTyped("“fifty” is not a number"),

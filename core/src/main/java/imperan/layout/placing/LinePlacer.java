@@ -59,17 +59,23 @@ public final class LinePlacer {
         if (show.part(place.target()).filter(part -> part.body() instanceof Target).isEmpty()) {
             return Outcome.Refused.because("Its target is no longer in the rig");
         }
-        List<Control> controls = new ArrayList<>();
-        for (String line : place.lines()) {
-            MessageLine.parse(line, spoken::fault).message().filter(LinePlacer::canBeSent).ifPresent(message -> SlotAddress.parseFreely(message.address()).expand().stream()
-                    .limit(PlaceLines.MOST + 1L).forEach(address -> controls.add(control(address, message))));
-        }
-        if (controls.isEmpty()) {
-            return Outcome.Refused.because("No line can be read as an address yet");
-        } else if (controls.size() > PlaceLines.MOST) {
+        // counted before any is made: a few lines may stand for millions
+        List<OscMessage> messages = messages();
+        long count = messages.stream().mapToLong(message -> SlotAddress.parseFreely(message.address()).count()).sum();
+        if (count > PlaceLines.MOST) {
             return Outcome.Refused.because("More than " + PlaceLines.MOST + " controls are too many for a page. Place them in parts");
         }
+        List<Control> controls = new ArrayList<>();
+        messages.forEach(message -> SlotAddress.parseFreely(message.address()).expand().forEach(address -> controls.add(control(address, message))));
+        if (controls.isEmpty()) {
+            return Outcome.Refused.because("No line can be read as an address yet");
+        }
         return laid(controls, author);
+    }
+
+    private List<OscMessage> messages() {
+        return place.lines().stream().flatMap(line -> MessageLine.parse(line, spoken::fault).message().filter(LinePlacer::canBeSent).stream())
+                .filter(message -> SlotAddress.parseFreely(message.address()).problem().isEmpty()).toList();
     }
 
     private Outcome laid(List<Control> controls, Person author) {

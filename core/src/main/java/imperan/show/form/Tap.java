@@ -2,6 +2,8 @@ package imperan.show.form;
 
 import imperan.show.PartRules;
 
+import java.util.Optional;
+
 /**
  * A key that is tapped in time: its position is the tempo of the taps.
  *
@@ -31,10 +33,20 @@ public record Tap(double slowest, double fastest) implements Form {
         return memory.tempo.tapped(now).stream().mapToObj(beats -> Position.of(Position.clamp((beats - slowest) / (fastest - slowest)))).findFirst().orElse(at);
     }
 
+    /** Beats a minute, whatever its sends make of them. */
+    @Override
+    public Optional<String> text(Position at, String typed) {
+        return Optional.of(String.valueOf(Math.round(beats(at))));
+    }
+
+    private double beats(Position at) {
+        return slowest + at.first() * (fastest - slowest);
+    }
+
     /** To twice the tempo, or to half of it; where that is beyond the fastest or the slowest, it stays. */
     @Override
     public Position step(Position at, double right, double up, HandMemory memory) {
-        double beats = (slowest + at.first() * (fastest - slowest)) * (right + up > 0 ? 2 : 0.5);
+        double beats = beats(at) * (right + up > 0 ? 2 : 0.5);
         return beats < slowest || beats > fastest ? at : Position.of((beats - slowest) / (fastest - slowest));
     }
 

@@ -58,14 +58,15 @@ class FindingController {
      *
      * @param title  what it is, in two or three words
      * @param remedy what pressing it does; empty where none is known
+     * @param alone  whether its remedy is pressed one by one, and not with others
      * @param inCopy whether it is about a copy of a layout on which somebody works
      */
     record FoundView(FindingKind kind, Severity severity, FindingKind.Area area, String title, PartId about, String field, String text, String facts, PartId cause, Optional<String> remedy,
-                     Optional<Finding.Accepted> accepted, boolean inCopy) {
+                     Optional<Finding.Accepted> accepted, boolean alone, boolean inCopy) {
         static FoundView of(Finding finding, boolean inCopy) {
             FindingKind kind = finding.kind();
             return new FoundView(kind, kind.severity(), kind.area(), kind.title(), finding.about(), finding.field(), finding.text(), finding.facts(), finding.cause(),
-                    finding.remedy().map(Finding.Remedy::words), finding.accepted(), inCopy);
+                    finding.remedy().map(Finding.Remedy::words), finding.accepted(), kind.isMendedAlone(), inCopy);
         }
     }
 

@@ -1,18 +1,16 @@
 package imperan.server.api;
 
+import imperan.line.ForwardEdit;
 import imperan.live.ForwardView;
 import imperan.osc.OscText;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
 import imperan.shaping.ShapingText;
-import imperan.show.EditRequest;
 import imperan.show.Forward;
-import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
-import imperan.show.Problem;
 import imperan.words.ReasonWords;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,7 +25,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 
-/** The forwards of a show: how they fare, and their steps as text. */
+/** The forwards of a show: their state, and their steps as text. */
 @RestController
 @RequestMapping("/api/shows/{show}/forwards")
 class ForwardController {
@@ -43,25 +41,25 @@ class ForwardController {
     }
 
     /**
-     * How a forward fares; nothing was counted of one in a show that does not run.
+     * What became of what a forward heard; nothing was counted of one in a show that does not run.
      *
      * @param shaping its steps as text
      * @param said    what left last; empty before the first
      * @param stopped why nothing left because of what came last; empty where something did
      */
-    record Faring(PartId forward, String shaping, double heard, double sent, double merged, String said, Optional<String> stopped) {
-        static Faring of(Part part, Optional<ForwardView> view) {
-            return new Faring(part.id(), ShapingText.write(((Forward) part.body()).shaping()), view.map(ForwardView::heard).orElse(0L), view.map(ForwardView::sent).orElse(0L),
+    record ForwardStatus(PartId forward, String shaping, double heard, double sent, double merged, String said, Optional<String> stopped) {
+        static ForwardStatus of(Part part, Optional<ForwardView> view) {
+            return new ForwardStatus(part.id(), ShapingText.write(((Forward) part.body()).shaping()), view.map(ForwardView::heard).orElse(0L), view.map(ForwardView::sent).orElse(0L),
                     view.map(ForwardView::merged).orElse(0L), OscText.arguments(view.map(ForwardView::said).orElse(List.of())),
                     view.flatMap(ForwardView::stopped).map(reason -> ReasonWords.of(reason).why()));
         }
     }
 
     @GetMapping
-    List<Faring> faring(@PathVariable("show") String show) {
+    List<ForwardStatus> status(@PathVariable("show") String show) {
         List<ForwardView> views = loop.ask(show, (running, now) -> running.forwards(), List.<ForwardView>of()).join();
         return keeper.show(show).join().all(Forward.class).stream()
-                .map(part -> Faring.of(part, views.stream().filter(view -> view.forward().equals(part.id())).findFirst())).toList();
+                .map(part -> ForwardStatus.of(part, views.stream().filter(view -> view.forward().equals(part.id())).findFirst())).toList();
     }
 
     /** @param text steps such as {@code scale 0 30 to 0 1 | smooth 0.25}; empty for none */
@@ -73,17 +71,6 @@ class ForwardController {
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> shaping(@PathVariable("show") String show, @PathVariable("forward") PartId id,
             @RequestHeader(ShowController.BROWSER) String browser, @RequestBody StepsText steps) {
         Person person = store.person(browser);
-        return keeper.change(show, now -> {
-            Optional<Part> part = now.part(id).filter(found -> found.body() instanceof Forward);
-            ShapingText.Read read = ShapingText.read(steps.text());
-            if (part.isEmpty()) {
-                return Outcome.Refused.because("This forward is no longer there");
-            } else if (read.problem().isPresent()) {
-                return new Outcome.Refused(List.of(Problem.at(id, "shaping", read.problem().get())));
-            }
-            Forward shaped = ((Forward) part.get().body()).shaped(read.steps());
-            return now.apply(new EditRequest("Change the steps of " + shaped.name(), List.of(new EditRequest.Put(new Part(id, part.get().parent(), part.get().order(), shaped),
-                    now.held(id).orElseThrow().version()))), person);
-        }).thenApply(ShowController::answer);
+        return keeper.change(show, now -> ForwardEdit.shaping(now, id, steps.text(), person)).thenApply(ShowController::answer);
     }
 }

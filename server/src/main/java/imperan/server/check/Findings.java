@@ -35,7 +35,7 @@ public class Findings implements Keeper.Listener, AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Findings.class);
     private static final long LOOK_SECONDS = 1;
     /** Shows that are checked at once; the one that was asked for longest ago makes room. */
-    private static final int MOST_SHOWS = 8;
+    private static final int MOST_SHOWS = 32;
     /** Controls that the loop is asked about in one turn, so that no hand waits for it. */
     private static final int ASKED_AT_ONCE = 200;
 
@@ -68,7 +68,10 @@ public class Findings implements Keeper.Listener, AutoCloseable {
         try {
             worker.execute(() -> {
                 Board board = boards.get(showId);
-                if (board != null) {
+                if (board == null) {
+                    // who looks at it asks again
+                    loop.findings(showId, System.currentTimeMillis());
+                } else {
                     guarded(showId, () -> tell(showId, board, board.follow(edit, show)));
                 }
             });
@@ -143,6 +146,7 @@ public class Findings implements Keeper.Listener, AutoCloseable {
         } catch (RuntimeException e) {
             LOG.error("The checks of show {} failed", showId, e);
             boards.remove(showId);
+            loop.findings(showId, System.currentTimeMillis());
         }
     }
 
