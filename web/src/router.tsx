@@ -50,6 +50,7 @@ export const router = createHashRouter([
             children: [
               { index: true, element: <Station name="AllLines" /> },
               { path: "forwards", element: <Station name="ForwardsView" /> },
+              { path: "values", element: <Station name="NamedValuesView" /> },
               { path: "coverage/:target?", element: <Station name="CoverageView" /> },
             ],
           },

@@ -10,6 +10,7 @@ export { Phrasebooks } from "./phrasebook/Phrasebooks";
 export { ProofStation } from "./proof/ProofStation";
 export { Prove } from "./proof/Prove";
 export { ForwardsView } from "./lines/ForwardsView";
+export { NamedValuesView } from "./lines/NamedValuesView";
 export { FindingsPage } from "./findings/FindingsPage";
 export { ReadyCheck } from "./proof/ReadyCheck";
 export { ReportPage } from "./proof/ReportPage";

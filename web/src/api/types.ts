@@ -33,6 +33,7 @@ export type Face = Schemas["Face"];
 export type BrokenLine = Schemas["BrokenLine"];
 export type ForwardStatus = Schemas["ForwardStatus"];
 export type Forward = Schemas["Forward"];
+export type NamedValue = Schemas["NamedValue"];
 export type FindingsView = Schemas["FindingsView"];
 export type Found = Schemas["FoundView"];
 export type TypedLine = Schemas["TypedLine"];

@@ -88,6 +88,10 @@ const WORDS: { word: string; means: string }[] = [
       "A way from what one target says to another target, through steps. It goes once round a ring at most.",
   },
   {
+    word: "named value",
+    means: "A value with a name that several messages say. It is changed in one place.",
+  },
+  {
     word: "stand-in",
     means: "A small simulated device that comes with Imperan and really speaks over the network.",
   },

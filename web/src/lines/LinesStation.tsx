@@ -10,6 +10,7 @@ export function LinesStation() {
         views={[
           { to: "/lines", name: "All lines" },
           { to: "/lines/forwards", name: "Forwards" },
+          { to: "/lines/values", name: "Named values" },
           { to: "/lines/coverage", name: "Coverage" },
         ]}
       />

@@ -33,6 +33,8 @@ export function whereIs(
       return { path: "/rig/hosts", select: [] };
     case "forward":
       return { path: "/lines/forwards", select: [] };
+    case "value":
+      return { path: "/lines/values", select: [] };
     case "phrasebook":
       return { path: after.has(first) ? `/rig/phrasebooks/${first}` : "/rig/phrasebooks", select: [] };
     case "phrase":

@@ -13,6 +13,7 @@ import { plain } from "../../controls/scale";
 import { briefly, changed, moved, PLAIN_VALUE } from "./arguments";
 import { FORMS } from "./forms";
 import { LineFindings } from "./LineFindings";
+import { isLookedUp, LOOKED_UP, lookedUp, LookedUpFields } from "./LookedUpFields";
 import { NumberedTabs } from "./NumberedTabs";
 import { type Put, putControl, putSend } from "./put";
 
@@ -74,7 +75,7 @@ export function MessageCell({ held, send, index, found }: Props) {
   return (
     <div className="flex flex-col gap-1.5">
       <LineFindings found={found} />
-      <SendFields key={index} send={send} index={index} form={body.form} put={put} />
+      <SendFields key={index} send={send} index={index} form={body.form} self={held.part.id} put={put} />
       <div className="flex items-center justify-between gap-2">
         <PushButton
           className="px-2! py-0! text-sm"
@@ -124,10 +125,11 @@ interface SendProps {
   send: Send;
   index: number;
   form: Form;
+  self: string;
   put: Put<Send>;
 }
 
-function SendFields({ send, index, form, put }: SendProps) {
+function SendFields({ send, index, form, self, put }: SendProps) {
   const parts = useShow((s) => s.parts);
   const { target } = send;
   const look = useCallback(
@@ -168,7 +170,7 @@ function SendFields({ send, index, form, put }: SendProps) {
         />
       </div>
       {send.arguments.map((source, i) => (
-        <ArgumentFields key={i} source={source} index={i} form={form} put={put} />
+        <ArgumentFields key={i} source={source} index={i} form={form} self={self} put={put} />
       ))}
     </div>
   );
@@ -178,10 +180,11 @@ interface ArgumentProps {
   source: ArgumentSource;
   index: number;
   form: Form;
+  self: string;
   put: Put<Send>;
 }
 
-function ArgumentFields({ source, index, form, put }: ArgumentProps) {
+function ArgumentFields({ source, index, form, self, put }: ArgumentProps) {
   const { axes, own } = FORMS[form.kind];
   const set = (update: (now: ArgumentSource) => ArgumentSource) =>
     put(`arguments/${index}`, (before) => ({ arguments: changed(before.arguments, index, update) }));
@@ -196,16 +199,19 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
             set((now) =>
               from === "fixed"
                 ? { from: "fixed", type: "INT32", text: "1" }
-                : own && from === own.source.from
-                  ? own.source
-                  : { ...PLAIN_VALUE, type: now.type, axis: Number(from.slice("value".length)) },
+                : from === "named" || from === "control" || from === "said"
+                  ? lookedUp(from, now.type === "COLOUR" ? "FLOAT32" : now.type)
+                  : own && from === own.source.from
+                    ? own.source
+                    : { ...PLAIN_VALUE, type: now.type, axis: Number(from.slice("value".length)) },
             ),
           )
         }
         options={[
           ...(axes ?? ["value"]).map((text, axis) => ({ value: `value${axis}`, text })),
           { value: "fixed", text: "fixed" },
-          ...(own ? [{ value: own.source.from, text: own.text }] : []),
+          ...(own ? [{ value: own.source.from as string, text: own.text }] : []),
+          ...LOOKED_UP,
         ]}
       />
       <Select
@@ -215,11 +221,11 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
         onChange={(type) => void report(set((now) => ({ ...now, type })))}
         options={TYPES}
       />
-      {source.from !== "fixed" && (
+      {source.from !== "fixed" && source.from !== "named" && (
         <span className="min-w-10 flex-1 self-end pb-0.5 font-mono text-sm text-quiet">
           {source.type === "COLOUR"
             ? "all three"
-            : source.from === "value"
+            : "shaping" in source
               ? briefly(source.shaping)
               : source.from === "steps"
                 ? `× ${source.each}`
@@ -235,6 +241,7 @@ function ArgumentFields({ source, index, form, put }: ArgumentProps) {
       >
         <Trash2 size={16} aria-hidden />
       </button>
+      {isLookedUp(source) && <LookedUpFields source={source} self={self} set={set} />}
       {source.from === "fixed" && (
         <EditField
           className="w-full"

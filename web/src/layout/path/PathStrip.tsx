@@ -209,18 +209,18 @@ function shapedOf(
   }
   const { send, argument } = open;
   const source = body.sends[send]?.arguments[argument];
-  if (source?.from !== "value") return null;
+  if (!source || !("shaping" in source)) return null;
   const put = putSend(held, send);
   return {
     title: `To ${body.sends[send]!.address}, argument ${argument + 1}`,
-    axis: source.axis,
+    axis: "axis" in source ? source.axis : 0,
     shaping: source.shaping,
     type: source.type,
     stages: trace?.shaping.find((each) => each.send === send && each.argument === argument)?.after,
     put: (update) =>
       put(`arguments/${argument}`, (before) => ({
         arguments: changed(before.arguments, argument, (now) =>
-          now.from === "value" ? { ...now, shaping: update(now.shaping) } : now,
+          "shaping" in now ? { ...now, shaping: update(now.shaping) } : now,
         ),
       })),
     findings: <LineFindings found={ofLine(found, "sends", send)} />,

@@ -24,14 +24,14 @@ export function ShapingCell({ held, send, index, trace, open }: Props) {
   return (
     <div className="flex flex-col gap-1.5">
       {send.arguments.map((source, i) => {
-        if (source.from !== "value" || source.type === "COLOUR") return null;
+        if (!("shaping" in source) || source.type === "COLOUR") return null;
         const set = (end: { low: number } | { high: number }) =>
           put(`arguments/${i}`, (before) => ({
             arguments: changed(before.arguments, i, (now) =>
-              now.from === "value" ? { ...now, shaping: withEnd(now.shaping, end) } : now,
+              "shaping" in now ? { ...now, shaping: withEnd(now.shaping, end) } : now,
             ),
           }));
-        const straight = plainScale(source.shaping);
+        const straight = source.from === "value" ? plainScale(source.shaping) : null;
         const stages = trace?.shaping.find((each) => each.send === index && each.argument === i)?.after;
         return (
           <div key={i} className="flex flex-col gap-1.5">
@@ -57,7 +57,7 @@ export function ShapingCell({ held, send, index, trace, open }: Props) {
           </div>
         );
       })}
-      {!send.arguments.some((a) => a.from === "value") && (
+      {!send.arguments.some((a) => "shaping" in a) && (
         <p className="text-sm text-quiet">No argument carries the value of this control.</p>
       )}
     </div>

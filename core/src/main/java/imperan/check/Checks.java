@@ -11,6 +11,7 @@ import imperan.show.Host;
 import imperan.show.Laid;
 import imperan.show.Layout;
 import imperan.show.Page;
+import imperan.show.NamedValue;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -212,8 +213,10 @@ public final class Checks {
             Stream.of(change.before(), change.after()).flatMap(Optional::stream).forEach(part -> {
                 Body body = part.body();
                 if (body instanceof Control) {
-                    // it may be shown again
-                    next.referringTo(part.id()).filter(other -> other.body() instanceof Twin).forEach(other -> touched.add(other.id()));
+                    // it may be shown again, or be looked up by another one
+                    next.referringTo(part.id()).filter(other -> other.body() instanceof Twin || other.body() instanceof Control).forEach(other -> touched.add(other.id()));
+                } else if (body instanceof NamedValue) {
+                    next.referringTo(part.id()).forEach(other -> touched.add(other.id()));
                 } else if (body instanceof Laid || body instanceof Page || body instanceof Layout) {
                     addLaidIn(next, part.id(), touched);
                 } else if (body instanceof Forward) {

@@ -6,10 +6,12 @@ import imperan.phrasebook.Vocabulary;
 import imperan.shaping.Span;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Body;
 import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.FixedArgument;
 import imperan.show.Listen;
+import imperan.show.NamedValue;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -62,6 +64,7 @@ public final class LineChecks {
     private void send(int index, Send send) {
         String field = "sends/" + index;
         arguments(index, send);
+        lookedUp(index, send);
         Optional<Vocabulary> known = vocabulary(field, send.target(), send.address(), "Nobody gets it: no target is chosen");
         if (isOpenSlot(field, send.address(), address -> putSend(index, send.at(address)), send.target()) || known.isEmpty()) {
             return;
@@ -155,6 +158,32 @@ public final class LineChecks {
                 }
             }
         }
+    }
+
+    /** Whether what is looked up can be found at all. */
+    private void lookedUp(int index, Send send) {
+        for (int i = 0; i < send.arguments().size(); i++) {
+            String field = "sends/" + index + "/arguments/" + i;
+            ArgumentSource source = send.arguments().get(i);
+            String needed = source instanceof ArgumentSource.OfNamedValue named && isGone(named.value(), NamedValue.class) ? "value"
+                    : source instanceof ArgumentSource.OfControl of && isGone(of.control(), Control.class) ? "control"
+                    : source instanceof ArgumentSource.Said said && isGone(said.target(), Target.class) ? "target" : "";
+            if (!needed.isEmpty()) {
+                add(FindingKind.INCOMPLETE, field, "Argument " + (i + 1) + " still needs: which " + needed + " it is looked up from", send.address() + " " + needed, send.target());
+            } else if (source instanceof ArgumentSource.Said said && neverSays(said)) {
+                add(FindingKind.NEVER_SAID_BY_TARGET, field + "/address", name(said.target()) + " never says " + said.address() + ", from which argument " + (i + 1) + " is looked up", said.address(),
+                        said.target());
+            }
+        }
+    }
+
+    private boolean isGone(Optional<PartId> id, Class<? extends Body> kind) {
+        return id.flatMap(show::part).map(Part::body).filter(kind::isInstance).isEmpty();
+    }
+
+    private boolean neverSays(ArgumentSource.Said said) {
+        Vocabulary known = Vocabulary.of(show, said.target().orElseThrow());
+        return known.phrases().findAny().isPresent() && known.heard(said.address()).isEmpty() && !known.answers(said.address());
     }
 
     private static Optional<ArgumentType> number(String text) {

@@ -52,16 +52,7 @@ final class MeantArguments {
         if (source.type() == type) {
             return source;
         }
-        if (source instanceof ArgumentSource.Value value) {
-            return within(value.as(type), wanted);
-        }
-        if (source instanceof ArgumentSource.Steps steps) {
-            return new ArgumentSource.Steps(type, steps.each());
-        }
-        if (source instanceof ArgumentSource.Fixed fixed) {
-            return new ArgumentSource.Fixed(type, fixed.text());
-        }
-        return source instanceof ArgumentSource.Typed ? new ArgumentSource.Typed(type) : new ArgumentSource.Chosen(type);
+        return source instanceof ArgumentSource.Value value ? within(value.as(type), wanted) : source.as(type);
     }
 
     /** A value over the whole range of its argument, in the direction in which it went. */

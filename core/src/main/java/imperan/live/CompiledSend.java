@@ -34,6 +34,7 @@ final class CompiledSend {
     private final boolean isShaped;
     private final boolean takesTime;
     private final boolean saysMoments;
+    private final boolean looksUp;
     private final boolean[] leadsBack;
     private final boolean[] carried;
     private final double[] tolerances;
@@ -76,6 +77,7 @@ final class CompiledSend {
         this.isShaped = shapers.stream().anyMatch(Optional::isPresent);
         this.takesTime = steps.stream().anyMatch(ShapingStep::takesTime);
         this.saysMoments = steps.stream().anyMatch(Edge.class::isInstance);
+        this.looksUp = send.arguments().stream().anyMatch(ArgumentSource.LookedUp.class::isInstance);
         cause = before.map(CompiledSend::cause).orElse(Cause.NONE);
         from = before.map(b -> b.from).filter(position -> position.axes() == form.axes()).orElseGet(() -> Position.rest(form));
     }
@@ -93,9 +95,28 @@ final class CompiledSend {
         return send;
     }
 
-    /** What a send of a control of this form says where the control stands somewhere. */
+    /** What a send of a control of this form says where the control stands somewhere. What would have to be looked up is nil. */
     static List<OscArgument> says(Send send, Form form, Position position, int steps, String typed) {
         return new CompiledSend(send, form).settled(position, steps, typed);
+    }
+
+    /** The same, with what was looked up last. */
+    List<OscArgument> at(Position position) {
+        return settled(position, 0, "");
+    }
+
+    /** Looks up anew what is not its control's own; why that cannot be, or empty. */
+    Optional<Reason> lookUp(LookUp elsewhere) {
+        for (int i = 0; looksUp && i < fixed.size(); i++) {
+            if (send.arguments().get(i) instanceof ArgumentSource.LookedUp source) {
+                LookUp.Found found = elsewhere.find(source, i);
+                if (found.missing().isPresent()) {
+                    return found.missing();
+                }
+                fixed.set(i, found.argument().orElseThrow());
+            }
+        }
+        return Optional.empty();
     }
 
     /** What is to come back, as the target's phrasebook tells now. */
@@ -156,7 +177,7 @@ final class CompiledSend {
             if (shapers.get(i).isPresent()) {
                 comes |= shapers.get(i).get().feed(position.get(axis(i)), now, event).isPresent();
             } else {
-                comes |= !(send.arguments().get(i) instanceof ArgumentSource.Fixed);
+                comes |= !(send.arguments().get(i) instanceof ArgumentSource.Fixed || send.arguments().get(i) instanceof ArgumentSource.LookedUp);
             }
         }
         cause = by;

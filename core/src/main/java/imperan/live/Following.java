@@ -6,7 +6,7 @@ import imperan.show.Edit;
 import imperan.show.Forward;
 import imperan.show.Grid;
 import imperan.show.Layout;
-import imperan.show.Listen;
+import imperan.show.NamedValue;
 import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -55,19 +55,20 @@ final class Following {
         Set<PartId> changed = withWhatLiesIn(next, changes);
         letGoOfChanged(next, changed, now);
         Set<LiveControl> fresh = new LinkedHashSet<>();
-        List<Listen> newListens = new ArrayList<>();
-        changed.forEach(id -> control(next, id, fresh, newListens));
+        Set<Listeners.Key> newlyHeard = new LinkedHashSet<>();
+        changed.forEach(id -> control(next, id, fresh, newlyHeard));
         Set<PartId> otherwise = links(next, changed, changes, now);
         pages(next, changed);
         forwards(next, changed);
+        namedValues(next, changed);
         if (!otherwise.isEmpty()) {
             state.controls.values().stream().filter(control -> !fresh.contains(control) && control.mentions(otherwise)).forEach(fresh::add);
         }
         fresh.forEach(this::expect);
         show = next;
-        for (Link link : newListens.isEmpty() ? List.<Link>of() : state.links.values()) {
+        for (Link link : newlyHeard.isEmpty() ? List.<Link>of() : state.links.values()) {
             if (link.state() == LinkState.ANSWERING && link.socket().works()) {
-                sending.ask(link, newListens.stream().filter(listen -> listen.target().filter(link.id()::equals).isPresent()).map(Listen::address).toList());
+                sending.ask(link, newlyHeard.stream().filter(key -> key.target().equals(link.id())).map(Listeners.Key::address).toList());
             }
         }
         sending.flush();
@@ -131,7 +132,7 @@ final class Following {
         return next.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast);
     }
 
-    private void control(Show next, PartId id, Set<LiveControl> fresh, List<Listen> newListens) {
+    private void control(Show next, PartId id, Set<LiveControl> fresh, Set<Listeners.Key> newlyHeard) {
         LiveControl old = state.controls.get(id);
         Optional<Control> body = played(next, id);
         if (body.isEmpty()) {
@@ -152,7 +153,9 @@ final class Following {
         if (control != old) {
             state.controls.put(id, control);
             fresh.add(control);
-            body.get().listens().stream().filter(listen -> old == null || !old.control.listens().contains(listen)).forEach(newListens::add);
+            body.get().listens().stream().filter(listen -> old == null || !old.control.listens().contains(listen))
+                    .forEach(listen -> listen.target().ifPresent(target -> newlyHeard.add(new Listeners.Key(target, listen.address()))));
+            Listeners.said(body.get().sources().filter(source -> old == null || old.control.sources().noneMatch(source::equals))).forEach(newlyHeard::add);
             state.changed(control);
         }
         state.groups.put(control, next.part(id).flatMap(Part::parent).orElseThrow());
@@ -222,6 +225,12 @@ final class Following {
     private void forwards(Show next, Set<PartId> changed) {
         for (PartId id : changed) {
             next.part(id).map(Part::body).filter(Forward.class::isInstance).ifPresentOrElse(body -> forwards.put(id, (Forward) body), () -> forwards.remove(id));
+        }
+    }
+
+    private void namedValues(Show next, Set<PartId> changed) {
+        for (PartId id : changed) {
+            next.part(id).map(Part::body).filter(NamedValue.class::isInstance).ifPresentOrElse(body -> state.lookUp.put(id, (NamedValue) body), () -> state.lookUp.remove(id));
         }
     }
 

@@ -6,7 +6,6 @@ import imperan.shaping.Chain;
 import imperan.shaping.Shaper;
 import imperan.shaping.Signal;
 import imperan.shaping.Span;
-import imperan.shaping.Table;
 import imperan.show.ArgumentSource;
 import imperan.show.FixedArgument;
 import imperan.show.Forward;
@@ -65,7 +64,7 @@ final class Forwarding {
         heardAt = Optional.of(now);
         stopped = Optional.empty();
         passed = by;
-        Optional<Signal> in = forward.argument() < message.arguments().size() ? signal(message.arguments().get(forward.argument()))
+        Optional<Signal> in = forward.argument() < message.arguments().size() ? Spelling.signal(message.arguments().get(forward.argument()))
                 // what has no arguments comes as a press
                 : message.arguments().isEmpty() ? Optional.of(Signal.of(1)) : Optional.empty();
         if (in.isEmpty()) {
@@ -80,11 +79,7 @@ final class Forwarding {
     /** A table makes something of a text, and without steps it may be sent as it is; other steps reckon. */
     private boolean takesTexts() {
         return forward.shaping().isEmpty() ? forward.arguments().stream().allMatch(source -> source instanceof ArgumentSource.Fixed || source.type() == ArgumentSource.ArgumentType.TEXT)
-                : forward.shaping().get(0) instanceof Table;
-    }
-
-    private static Optional<Signal> signal(OscArgument argument) {
-        return Spelling.number(argument).map(Signal::of).or(() -> argument instanceof OscArgument.Text text ? Optional.of(Signal.text(text.text())) : Optional.empty());
+                : shaper.chain().takesTexts();
     }
 
     /** Whether it is time to ask for what it hears. */

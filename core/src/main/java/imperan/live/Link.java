@@ -80,6 +80,11 @@ final class Link {
         due.noLaterThan(new Due.OfLink(id), nextDue());
     }
 
+    /** Whether it says what it is asked, and may be asked now. */
+    boolean answersQuestions() {
+        return target.answering() == Target.Answering.QUERIES && gate.isKeptAlive();
+    }
+
     private boolean isKeptAlive() {
         return target.keepAlive().isPresent() && isSpokenTo();
     }

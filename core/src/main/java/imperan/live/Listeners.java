@@ -2,6 +2,7 @@ package imperan.live;
 
 import imperan.osc.AddressPattern;
 import imperan.osc.OscArgument;
+import imperan.show.ArgumentSource;
 import imperan.show.Behaviour;
 import imperan.show.Listen;
 import imperan.show.PartId;
@@ -9,11 +10,13 @@ import imperan.show.PartId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Who listens to which address of which target, found without looking at anybody else. */
 final class Listeners {
@@ -44,6 +47,8 @@ final class Listeners {
         final Key key;
         final List<Ear> ears = new ArrayList<>();
         final List<Watcher> watchers = new ArrayList<>();
+        /** The parts whose messages look up here what they say. */
+        final Set<PartId> lookedUpBy = new HashSet<>();
 
         Channel(Key key) {
             this.key = key;
@@ -65,6 +70,8 @@ final class Listeners {
     private final Map<PartId, Map<String, Channel>> channels = new HashMap<>();
     /** What the parts that watch something watch. */
     private final Map<PartId, Behaviour.Condition> watched = new HashMap<>();
+    /** Where the messages of parts look up what they say. */
+    private final Map<PartId, List<Channel>> lookedUp = new HashMap<>();
 
     /** A control is there. */
     void add(LiveControl control) {
@@ -72,11 +79,37 @@ final class Listeners {
             listen.target().ifPresent(target -> open(target, listen.address()).ears.add(new Ear(control, Reading.of(control.control, listen))));
         }
         control.control.behaviour().enabledWhen().ifPresent(when -> watch(control.id, when));
+        lookUp(control.id, control.control.sources());
+    }
+
+    /** The messages of a part look up what targets said last. */
+    void lookUp(PartId part, Stream<ArgumentSource> arguments) {
+        List<Channel> looked = said(arguments).map(key -> open(key.target(), key.address())).toList();
+        looked.forEach(channel -> channel.lookedUpBy.add(part));
+        if (!looked.isEmpty()) {
+            lookedUp.put(part, looked);
+        }
+    }
+
+    /** Where what these say is looked up. */
+    static Stream<Key> said(Stream<ArgumentSource> arguments) {
+        return arguments.filter(ArgumentSource.Said.class::isInstance).map(ArgumentSource.Said.class::cast)
+                .flatMap(said -> said.target().map(target -> new Key(target, said.address())).stream());
+    }
+
+    /** The messages of a part look up nothing any more. */
+    void forgetLookUp(PartId part) {
+        List<Channel> looked = lookedUp.remove(part);
+        if (looked != null) {
+            looked.forEach(channel -> channel.lookedUpBy.remove(part));
+            looked.forEach(this::closeIfIdle);
+        }
     }
 
     /** A control is gone. */
     void remove(LiveControl control) {
         unwatch(control.id);
+        forgetLookUp(control.id);
         List<Channel> left = channelsOf(control);
         left.forEach(channel -> channel.ears.removeIf(ear -> ear.control() == control));
         left.forEach(this::closeIfIdle);
@@ -85,6 +118,7 @@ final class Listeners {
     /** A control is another one after an edit. */
     void replace(LiveControl old, LiveControl fresh) {
         unwatch(old.id);
+        forgetLookUp(old.id);
         List<Channel> before = channelsOf(old);
         before.forEach(channel -> channel.ears.removeIf(ear -> ear.control() == old));
         add(fresh);
@@ -116,7 +150,7 @@ final class Listeners {
     }
 
     private void closeIfIdle(Channel channel) {
-        if (channel.ears.isEmpty() && channel.watchers.isEmpty()) {
+        if (channel.ears.isEmpty() && channel.watchers.isEmpty() && channel.lookedUpBy.isEmpty()) {
             Map<String, Channel> ofTarget = channels.get(channel.key.target());
             if (ofTarget != null && ofTarget.remove(channel.key.address(), channel) && ofTarget.isEmpty()) {
                 channels.remove(channel.key.target());

@@ -25,6 +25,7 @@ final class LiveState {
     final DueQueue<Due> due = new DueQueue<>();
     final Exchanges exchanges = new Exchanges(this::ended);
     final Paths paths = new Paths();
+    final LookUp lookUp = new LookUp(this);
     /** Where an answer to something that we asked or proved is awaited. */
     final Asked asked = new Asked();
     /** The controls whose shaping gives something by itself. */

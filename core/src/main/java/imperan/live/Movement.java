@@ -136,9 +136,9 @@ final class Movement {
         List<RestLine> lines = new ArrayList<>();
         for (LiveControl control : resting(controls)) {
             Position rest = Position.rest(control.control.form());
-            control.sends.stream().filter(send -> send.send().on() == Send.Phase.CHANGE && send.send().saysAt(rest)).forEach(send -> lines.add(new RestLine(control.id,
-                    control.control.called(), send.send().target().map(state.links::get).map(link -> link.target().name()).orElse(""),
-                    send.send().address(), OscText.arguments(CompiledSend.says(send.send(), control.control.form(), rest, 0, "")))));
+            control.sends.stream().filter(send -> send.send().on() == Send.Phase.CHANGE && send.send().saysAt(rest) && send.lookUp(state.lookUp).isEmpty()).forEach(send -> lines.add(
+                    new RestLine(control.id, control.control.called(), send.send().target().map(state.links::get).map(link -> link.target().name()).orElse(""), send.send().address(),
+                            OscText.arguments(send.at(rest)))));
         }
         return lines;
     }

@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import imperan.shaping.Chain;
-import imperan.shaping.Signal;
 import imperan.show.Control;
 import imperan.show.Listen;
 
@@ -34,11 +33,7 @@ record Reading(Listen listen, Chain chain, List<String> texts) {
             // a colour in one argument has all three axes in it, whatever the range
             return listen.axis() > 2 ? Optional.empty() : Optional.of((colour.value() >>> 24 - 8 * listen.axis() & 0xff) / 255.0);
         }
-        return signal(said.get()).flatMap(chain::back);
-    }
-
-    private static Optional<Signal> signal(OscArgument said) {
-        return said instanceof OscArgument.Text text ? Optional.of(Signal.text(text.value())) : Spelling.number(said).map(Signal::of);
+        return Spelling.signal(said.get()).flatMap(chain::back);
     }
 
     /** Whether it says that the axis stands near a position, within a share of the range of the argument. */

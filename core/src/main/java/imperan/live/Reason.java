@@ -72,6 +72,18 @@ public sealed interface Reason {
     record NotTyped(String fault) implements OfMessage {
     }
 
+    /** Where an argument would be looked up there is nothing any more, or nothing was chosen yet; arguments are counted from 0. */
+    record NothingToLookUp(int argument) implements OfMessage {
+    }
+
+    /** What an argument would be looked up from was not said yet; it has been asked for where its target answers questions. */
+    record NotSaidYet(String target, String address, boolean asked) implements OfMessage {
+    }
+
+    /** What was looked up is no argument of the type that is wanted; {@code fault} says in which way. */
+    record LookedUpUnfit(int argument, String fault) implements OfMessage {
+    }
+
     /** Our socket to the target does not work; {@code trouble} is what it says of itself. */
     record SocketBroken(String trouble) implements Reason {
     }

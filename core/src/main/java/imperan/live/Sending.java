@@ -4,6 +4,7 @@ import imperan.address.MessageLine;
 import imperan.live.Cause.Origin;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
+import imperan.show.ArgumentSource;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Send;
@@ -52,6 +53,11 @@ final class Sending {
 
     /** @param always whether to send what was sent before, too */
     void send(LiveControl control, CompiledSend compiled, boolean always) {
+        Optional<Reason> missing = lookUp(compiled);
+        if (missing.isPresent()) {
+            stop(control, missing.get());
+            return;
+        }
         Optional<List<OscArgument>> made = compiled.moved(control.position, control.steps, control.typed, state.now(), state.cause(), always);
         if (made.isPresent()) {
             send(control, compiled, made.get(), always || compiled.saysMoments());
@@ -59,6 +65,14 @@ final class Sending {
             stop(control, new Reason.KeptByStep(compiled.keptBy()));
         }
         planShaping(control, compiled);
+    }
+
+    /** Looks up what a send does not have itself; where its target could say it and has not, that is asked, for the next time. */
+    private Optional<Reason> lookUp(CompiledSend compiled) {
+        Optional<Reason> missing = compiled.lookUp(state.lookUp);
+        missing.filter(Reason.NotSaidYet.class::isInstance).ifPresent(reason -> compiled.send().arguments().stream().filter(ArgumentSource.Said.class::isInstance)
+                .map(ArgumentSource.Said.class::cast).forEach(said -> said.target().map(state.links::get).ifPresent(link -> ask(link, List.of(said.address())))));
+        return missing;
     }
 
     private void planShaping(LiveControl control, CompiledSend compiled) {
@@ -72,6 +86,7 @@ final class Sending {
         for (CompiledSend compiled : control.sends) {
             if (compiled.due() <= state.now()) {
                 state.because(compiled.cause(), state.now());
+                lookUp(compiled);
                 compiled.goesOn(state.now(), control.steps, control.typed).ifPresent(made -> send(control, compiled, made, false));
                 planShaping(control, compiled);
             }
@@ -83,6 +98,7 @@ final class Sending {
     private void finish(LiveControl control) {
         for (CompiledSend compiled : control.sends) {
             if (compiled.send().on() == Send.Phase.CHANGE) {
+                lookUp(compiled);
                 compiled.finished(state.now(), control.steps, control.typed).ifPresent(made -> send(control, compiled, made, false));
             }
         }
@@ -293,7 +309,7 @@ final class Sending {
 
     /** Asks on some addresses, where the target answers questions. */
     void ask(Link link, Collection<String> addresses) {
-        if (link.target().answering() == Target.Answering.QUERIES && link.gate().isKeptAlive()) {
+        if (link.answersQuestions()) {
             new TreeSet<>(addresses).forEach(address -> question(link, address));
         }
     }

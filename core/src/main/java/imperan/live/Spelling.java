@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.shaping.Signal;
 
 import java.util.List;
 import java.util.Optional;
@@ -32,6 +33,11 @@ public final class Spelling {
                 }
             }
         };
+    }
+
+    /** What comes of an argument at the first step of a shaping: its number, or its text; empty where it is neither. */
+    static Optional<Signal> signal(OscArgument argument) {
+        return argument instanceof OscArgument.Text text ? Optional.of(Signal.text(text.value())) : number(argument).map(Signal::of);
     }
 
     /** Whether each answers the other in kind: no text to a number, no number to a text, and no whole number to a decimal. */

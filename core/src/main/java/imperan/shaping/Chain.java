@@ -106,6 +106,11 @@ public final class Chain {
         return steps.stream().anyMatch(ShapingStep::takesTime);
     }
 
+    /** Whether it makes something of a text: only a table does, other steps reckon. */
+    public boolean takesTexts() {
+        return !steps.isEmpty() && steps.get(0) instanceof Table;
+    }
+
     /** What comes out of a position once everything has settled; empty where nothing does. */
     public Optional<Signal> settled(double position) {
         return out(Signal.of(position));

@@ -12,6 +12,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 
 import java.util.List;
+import java.util.Optional;
 
 /** Where an argument of a send comes from. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "from")
@@ -20,11 +21,17 @@ import java.util.List;
     @JsonSubTypes.Type(value = ArgumentSource.Chosen.class, name = "chosen"),
     @JsonSubTypes.Type(value = ArgumentSource.Steps.class, name = "steps"),
     @JsonSubTypes.Type(value = ArgumentSource.Typed.class, name = "typed"),
-    @JsonSubTypes.Type(value = ArgumentSource.Fixed.class, name = "fixed")
+    @JsonSubTypes.Type(value = ArgumentSource.Fixed.class, name = "fixed"),
+    @JsonSubTypes.Type(value = ArgumentSource.OfNamedValue.class, name = "named"),
+    @JsonSubTypes.Type(value = ArgumentSource.OfControl.class, name = "control"),
+    @JsonSubTypes.Type(value = ArgumentSource.Said.class, name = "said")
 })
 public sealed interface ArgumentSource {
 
     ArgumentType type();
+
+    /** The same as an argument of another type. */
+    ArgumentSource as(ArgumentType other);
 
     /** Tells what is wrong with it where it belongs to a control of a form. */
     void check(PartRules rules, String field, Form form);
@@ -61,7 +68,7 @@ public sealed interface ArgumentSource {
             return new Value(type, Chain.withEnds(shaping, low, high), axis);
         }
 
-        /** The same as an argument of another type. */
+        @Override
         public Value as(ArgumentType other) {
             return new Value(other, shaping, axis);
         }
@@ -80,6 +87,11 @@ public sealed interface ArgumentSource {
     record Steps(ArgumentType type, double each) implements ArgumentSource {
 
         @Override
+        public Steps as(ArgumentType other) {
+            return new Steps(other, each);
+        }
+
+        @Override
         public void check(PartRules rules, String field, Form form) {
             if (!form.givesSteps() || !Ranges.fits(each) || type == ArgumentType.COLOUR) {
                 rules.problem(field, "Only an endless wheel has steps to send, each a number");
@@ -91,6 +103,11 @@ public sealed interface ArgumentSource {
     record Typed(ArgumentType type) implements ArgumentSource {
 
         @Override
+        public Typed as(ArgumentType other) {
+            return new Typed(other);
+        }
+
+        @Override
         public void check(PartRules rules, String field, Form form) {
             if (!form.givesText()) {
                 rules.problem(field, "Only a text line has a text to send");
@@ -100,6 +117,11 @@ public sealed interface ArgumentSource {
 
     /** The same every time, such as a channel number before the value. */
     record Fixed(ArgumentType type, String text) implements ArgumentSource {
+
+        @Override
+        public Fixed as(ArgumentType other) {
+            return new Fixed(other, text);
+        }
 
         @Override
         public void check(PartRules rules, String field, Form form) {
@@ -114,6 +136,11 @@ public sealed interface ArgumentSource {
     record Chosen(ArgumentType type) implements ArgumentSource {
 
         @Override
+        public Chosen as(ArgumentType other) {
+            return new Chosen(other);
+        }
+
+        @Override
         public void check(PartRules rules, String field, Form form) {
             if (form.options().isEmpty()) {
                 rules.problem(field, "Only a choice has an option to send");
@@ -121,6 +148,87 @@ public sealed interface ArgumentSource {
                 form.options().forEach(option -> FixedArgument.parse(new Fixed(type, option.text())).problem()
                         .ifPresent(p -> rules.problem(field, "Option “" + option.label() + "”: " + p)));
             }
+        }
+    }
+
+    /** What is looked up elsewhere at the moment at which the message is made. That it changes there sends nothing by itself. */
+    sealed interface LookedUp extends ArgumentSource {
+    }
+
+    /** A value with a name, as an argument of this type; {@code value} is empty while none is chosen. */
+    record OfNamedValue(ArgumentType type, Optional<PartId> value) implements LookedUp {
+
+        @Override
+        public OfNamedValue as(ArgumentType other) {
+            return new OfNamedValue(other, value);
+        }
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            value.flatMap(rules.show()::part).map(Part::body).filter(NamedValue.class::isInstance)
+                    .flatMap(body -> ((NamedValue) body).as(type).problem().map(problem -> "“" + body.called() + "”: " + problem))
+                    .ifPresent(problem -> rules.problem(field, problem));
+        }
+    }
+
+    /**
+     * Where another control stands: the text of a text line, the option of a choice, else the position of an axis through steps of its own.
+     *
+     * @param control empty while none is chosen
+     * @param axis    of that control, from 0
+     */
+    record OfControl(ArgumentType type, Optional<PartId> control, List<ShapingStep> shaping, int axis) implements LookedUp {
+
+        public OfControl {
+            shaping = List.copyOf(shaping);
+        }
+
+        @Override
+        public OfControl as(ArgumentType other) {
+            return new OfControl(other, control, shaping, axis);
+        }
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            rules.shaping(field + "/shaping", shaping, type);
+            atOnce(rules, field, shaping, type);
+            control.flatMap(rules.show()::part).map(Part::body).filter(Control.class::isInstance).ifPresent(other -> rules.axis(field, axis, ((Control) other).form()));
+        }
+    }
+
+    /**
+     * What a target said last on an address, through steps.
+     *
+     * @param target   empty while none is chosen
+     * @param argument of what it said, from 0
+     */
+    record Said(ArgumentType type, Optional<PartId> target, String address, int argument, List<ShapingStep> shaping) implements LookedUp {
+
+        public Said {
+            shaping = List.copyOf(shaping);
+        }
+
+        @Override
+        public Said as(ArgumentType other) {
+            return new Said(other, target, address, argument, shaping);
+        }
+
+        @Override
+        public void check(PartRules rules, String field, Form form) {
+            rules.address(field + "/address", address, target);
+            rules.shapingOfAnything(field + "/shaping", shaping);
+            atOnce(rules, field, shaping, type);
+            if (argument < 0) {
+                rules.problem(field + "/argument", "Arguments are counted from 0");
+            }
+        }
+    }
+
+    private static void atOnce(PartRules rules, String field, List<ShapingStep> shaping, ArgumentType type) {
+        if (shaping.stream().anyMatch(ShapingStep::takesTime)) {
+            rules.problem(field + "/shaping", "What is looked up is there at once: a step that takes time has no place here");
+        } else if (type == ArgumentType.COLOUR) {
+            rules.problem(field, "A colour is not looked up: give it as a fixed one, or as a named value");
         }
     }
 

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 /** What a part is. Its kind is its class, which is registered in {@link Kinds}; what it refers to are the {@link PartId}s in it, wherever they stand. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -11,6 +12,11 @@ public interface Body {
 
     /** What a person calls this part, for lists of edits and for messages. */
     String called();
+
+    /** Where the arguments of its messages come from; none where it has no messages. */
+    default Stream<ArgumentSource> sources() {
+        return Stream.empty();
+    }
 
     /** Tells what is wrong with it. */
     void check(PartRules rules);

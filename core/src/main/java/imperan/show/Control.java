@@ -4,6 +4,7 @@ import imperan.show.form.Form;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What a person touches.
@@ -63,6 +64,11 @@ public record Control(String label, Cells cells, Form form, Face face, Behaviour
     @Override
     public String called() {
         return label.isBlank() ? form.called() : label;
+    }
+
+    @Override
+    public Stream<ArgumentSource> sources() {
+        return sends.stream().flatMap(send -> send.arguments().stream());
     }
 
     @Override

@@ -16,6 +16,7 @@ public final class Kinds {
             Kind.inShow("acceptance", Acceptance.class),
             Kind.inShow("message", SavedMessage.class),
             Kind.inShow("forward", Forward.class),
+            Kind.inShow("value", NamedValue.class),
             Kind.inShow("layout", Layout.class),
             Kind.inside("page", Page.class, List.of(Layout.class)),
             Kind.inside("tray", Tray.class, List.of(Page.class)),

@@ -21,7 +21,7 @@ final class MessageSize {
                 bytes += padded(fixed.text());
             } else if (source instanceof ArgumentSource.Chosen) {
                 bytes += form.options().stream().mapToLong(option -> padded(option.text())).max().orElse(0);
-            } else if (source instanceof ArgumentSource.Typed) {
+            } else if (source instanceof ArgumentSource.Typed || source instanceof ArgumentSource.LookedUp && source.type() == ArgumentSource.ArgumentType.TEXT) {
                 bytes += PartRules.MOST_ARGUMENT;
             } else {
                 bytes += Double.BYTES;

@@ -49,7 +49,7 @@ public final class ProofWords {
             case NO_TARGET -> "No target is chosen, or it is gone";
             case HELD -> "Its target is held, silent or in rehearsal";
             case NO_WAY_OUT -> "This machine has no way to its target now";
-            case NOTHING_TO_SAY -> "What it sends is typed by a person each time";
+            case NOTHING_TO_SAY -> "What it sends is typed by a person, or looked up, each time";
             case NOT_CLEARED -> "Nobody has said that the stage is clear";
             case EVENT -> "Something happens each time it is sent";
             case TOGGLE -> "It toggles each time it is sent";

@@ -31,6 +31,10 @@ public record ReasonWords(String why, String mend, String brief) {
         say(Reason.NoTarget.class, r -> words("No target is set", "Choose the target of this send"));
         say(Reason.TargetGone.class, r -> words("Its target is no longer in the rig", "Choose another target for this send, or undo the removal"));
         say(Reason.NotTyped.class, r -> words(r.fault(), "Type it anew"));
+        say(Reason.NothingToLookUp.class, r -> words("Where argument " + (r.argument() + 1) + " would be looked up, there is nothing", "Choose where argument " + (r.argument() + 1) + " comes from"));
+        say(Reason.NotSaidYet.class, r -> words(r.target() + " has not said " + r.address() + " yet, so there is nothing to send",
+                r.asked() ? "It has been asked just now: try again" : "Let it say that once, or give a fixed argument"));
+        say(Reason.LookedUpUnfit.class, r -> words("Argument " + (r.argument() + 1) + " was looked up and does not fit: " + r.fault(), "Choose another type, or steps that make it fit"));
         say(Reason.SocketBroken.class, r -> new ReasonWords(r.trouble(), "See the target in Rig", "not sent: " + r.trouble()));
         say(Reason.Gated.class, ReasonWords::gated);
         say(Reason.SameValue.class, r -> words("The same value is not sent again", "Move it to another value, or press Send once"));

@@ -71,6 +71,11 @@ public final class OneOfEach {
                 put(new PartId("say"), null, new SavedMessage("Level", Optional.of(Shows.DESK), "/main ,f 0.5")),
                 put(new PartId("forward"), null, Forward.plain("Waves", Optional.of(rack), "/waves", Optional.of(Shows.DESK), "/in/1/level").shaped(List.of(new Scale(0, 30, 0, 1), new Smooth(0.25))).asking(0.5)
                         .saying(List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "3"), new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)))),
+                put(new PartId("piece"), null, new NamedValue("Piece", "7", "Which piece plays")),
+                put(new PartId("looks-up"), PAGE, Control.plain("Looks up", new Cells(7, 4, 1, 1), Shows.button("", 0, false, "/x").form(), List.of(new Send(Send.Phase.PRESS, Optional.of(rack), "/all",
+                        List.of(new ArgumentSource.OfNamedValue(ArgumentSource.ArgumentType.INT32, Optional.of(new PartId("piece"))),
+                                new ArgumentSource.OfControl(ArgumentSource.ArgumentType.FLOAT32, Optional.of(MAIN), List.of(new Scale(0, 30)), 0),
+                                new ArgumentSource.Said(ArgumentSource.ArgumentType.TEXT, Optional.of(rack), "/piece", 1, List.of(new Multiply(2)))))), List.of())),
                 put(MAIN, PAGE, fader("Main", 0, "/main").behaving(Behaviour.PLAIN.enabledOnly(ready))),
                 put(new PartId("mute"), PAGE, Shows.button("Mute “all”\n", 1, true, "/mute")),
                 put(TRAY, PAGE, Tray.plain("Strip", new Cells(2, 0, 2, 4))),

@@ -81,6 +81,8 @@ class ShapingJobsTest extends InstalledTest {
         steps.add(laid("mute", column + 4, Button.plain(Button.Action.MOMENTARY)));
         steps.add(put(new PartId("key"), Optional.of(PAGE), Control.plain("key", new Cells(8, 8, 4, 4), Button.plain(Button.Action.ONE_SHOT),
                 List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/key", List.of())), List.of())));
+        steps.add(put(new PartId("piece"), Optional.of(PAGE), Control.plain("piece", new Cells(12, 8, 4, 4), Button.plain(Button.Action.ONE_SHOT),
+                List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/piece", List.of())), List.of())));
         steps.add(put(new PartId("tilt"), Optional.of(PAGE), Control.plain("tilt", new Cells(0, 8, 8, 8), new Tilt(45), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/tilt",
                 List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 1)))), List.of())));
         Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Something to shape", steps), ADA).join();
@@ -242,6 +244,49 @@ class ShapingJobsTest extends InstalledTest {
         probe.waitForLast(OscMessage.of("/key", new OscArgument.Int32(7)));
         assertThat(cell("Wire")).containsText("Probe reads 70");
         assertThat(actions).isLessThanOrEqualTo(MOST);
+    }
+
+    private void argument(int number, String from) {
+        click(cell("Message").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Argument").setExact(true)));
+        choose(cell("Message").getByLabel("Argument " + number, new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^" + from + "$"));
+    }
+
+    @Test
+    void aMessageSaysANamedValueWhereAnotherControlStandsAndWhatATargetSaidLast() {
+        page.navigate(imperan.url("/#/lines/values"));
+        actions = 0;
+        click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add value")));
+        Locator value = page.getByRole(AriaRole.LISTITEM, new Page.GetByRoleOptions().setName("Value Value 1"));
+        type(value.getByLabel("Name"), "Piece");
+        value = page.getByRole(AriaRole.LISTITEM, new Page.GetByRoleOptions().setName("Value Piece"));
+        type(value.getByLabel("Is"), "7");
+        page.navigate(imperan.url("/#/layout/" + PAGE.value()));
+        click(page.locator("[data-build='piece']"));
+        argument(1, "named value");
+        choose(cell("Message").getByLabel("Named value"), Pattern.compile("^Piece$"));
+        argument(2, "another control");
+        choose(cell("Message").getByLabel("Control", new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^level · Shaped$"));
+        argument(3, "what a target said");
+        choose(cell("Message").getByLabel("Said by"), Pattern.compile("^Probe$"));
+        type(cell("Message").getByLabel("Said on"), "/hall");
+        click(cell("Wire").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send once")));
+        assertThat(cell("Message")).containsText("Probe has not said /hall yet");
+        assertThat(actions).isLessThanOrEqualTo(MOST);
+        probe.say(OscMessage.of("/hall", new OscArgument.Float32(3)));
+        run();
+        set("level", 1);
+        control(page, "piece").getByRole(AriaRole.BUTTON).click();
+        probe.waitForLast(OscMessage.of("/piece", new OscArgument.Float32(7), new OscArgument.Float32(1), new OscArgument.Float32(3)));
+        page.navigate(imperan.url("/#/lines/values"));
+        assertThat(value).containsText("Sent by piece");
+        type(value.getByLabel("Is"), "eight");
+        assertThat(value.getByRole(AriaRole.ALERT)).containsText("“piece” sends it");
+        type(value.getByLabel("Is"), "8");
+        run();
+        control(page, "piece").getByRole(AriaRole.BUTTON).click();
+        probe.waitForLast(OscMessage.of("/piece", new OscArgument.Float32(8), new OscArgument.Float32(1), new OscArgument.Float32(3)));
+        set("level", 0);
+        probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(0)));
     }
 
     /** Source: the closed form of first-order smoothing, 1 − e^(−t/τ): any handbook of control engineering. The tilt comes from Chromium's own override of its sensor. */

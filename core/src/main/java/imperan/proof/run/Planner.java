@@ -15,6 +15,7 @@ import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
 import imperan.show.PartId;
+import imperan.show.NamedValue;
 import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
@@ -69,7 +70,7 @@ public final class Planner {
 
     private PlannedLine line(TableLine row) {
         Control control = (Control) show.part(row.control()).orElseThrow().body();
-        Send send = control.sends().get(row.number() - 1);
+        Send send = NamedValue.inserted(show, control.sends().get(row.number() - 1));
         Optional<Target> target = send.target().flatMap(show::part).map(part -> part.body()).filter(Target.class::isInstance).map(Target.class::cast);
         Vocabulary known = target.map(found -> Vocabulary.of(show, found)).orElse(Vocabulary.NONE);
         Optional<Phrase> phrase = known.said(send.address()).map(Vocabulary.Known::phrase);
@@ -81,7 +82,7 @@ public final class Planner {
         Optional<Obstacle> because = never.or(() -> standIn ? atStandIn(phrase) : atVenue(send, target.orElseThrow(), phrase, known));
         Way way = never.isPresent() ? Way.SKIPPED : because.isPresent() ? Way.ATTENDED : Way.RUNS;
         List<Line> releases = send.on() != Send.Phase.PRESS ? List.of() : control.sends().stream().filter(other -> other.on() == Send.Phase.RELEASE && other.target().equals(send.target()))
-                .map(other -> new Probes(row.control(), control, other, row.targetName(), Optional.empty()).released()).toList();
+                .map(other -> new Probes(row.control(), control, NamedValue.inserted(show, other), row.targetName(), Optional.empty()).released()).toList();
         Expectation expected = Expectation.of(send.address(), known);
         return new PlannedLine(row.id(), Print.of(send, target.map(Target::asReached), phrase), row.control(), row.page(), row.label(), send.target(), row.targetName(), standIn, send,
                 control.form(), releases, phrase, expected, way, because, way == Way.ATTENDED && says.isEmpty() ? probes.all() : says, silences(send));

@@ -37,10 +37,12 @@ final class Probes {
         this.phrase = phrase;
     }
 
-    /** Each once; empty where what it says is up to a person. */
+    /** Each once; empty where what it says is up to a person, or looked up when it is said. */
     List<Line> all() {
         List<Line> lines = new ArrayList<>();
-        if (has(ArgumentSource.Typed.class)) {
+        if (has(ArgumentSource.LookedUp.class)) {
+            return lines;
+        } else if (has(ArgumentSource.Typed.class)) {
             texts().forEach(text -> add(lines, line(Position.rest(control.form()), 0, text)));
         } else if (has(ArgumentSource.Steps.class)) {
             add(lines, line(Position.rest(control.form()), 1, ""));
