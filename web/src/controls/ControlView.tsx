@@ -16,6 +16,7 @@ import { PictureView } from "./PictureView";
 import { ReadoutView } from "./ReadoutView";
 import { TapView } from "./TapView";
 import { TargetEndView } from "./TargetEndView";
+import { MotionView } from "./MotionView";
 import { TiltView } from "./TiltView";
 import { WheelView } from "./WheelView";
 
@@ -45,6 +46,8 @@ export function ControlView(props: { id: string; control: Control; live: boolean
       return <PadView {...props} />;
     case "colour":
       return <ColourView {...props} form={form} />;
+    case "motion":
+      return <MotionView {...props} form={form} />;
     case "tilt":
       return <TiltView {...props} form={form} />;
     case "wheel":

@@ -1,9 +1,10 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useRef } from "react";
 import type { Control, Form } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { touch } from "./hand";
 import { Tape } from "./Tape";
 import { drawTilt } from "./tilt";
+import { useSensor } from "./useSensor";
 
 interface Props {
   id: string;
@@ -12,35 +13,17 @@ interface Props {
   live: boolean;
 }
 
-type Permission = { requestPermission?: () => Promise<"granted" | "denied"> };
-
 /** The tilt of this very device, once it is switched on here. A mouse that drags the spot, or arrow keys, tilt it where there is no sensor. */
 export function TiltView({ id, control, form, live }: Props) {
-  const [on, setOn] = useState(false);
-  const [trouble, setTrouble] = useState("");
   const last = useRef({ x: 0, y: 0 });
   const draw = useMemo(() => drawTilt(form.degrees), [form.degrees]);
 
-  useEffect(() => {
-    if (!on || !live) return;
-    const onTilt = (e: DeviceOrientationEvent) => {
-      if (e.gamma === null || e.beta === null) return setTrouble("This device has no motion sensor");
-      last.current = { x: e.gamma, y: e.beta };
-      touch(id, "tilt", "TILT", last.current);
-    };
-    window.addEventListener("deviceorientation", onTilt);
-    return () => window.removeEventListener("deviceorientation", onTilt);
-  }, [on, live, id]);
-
-  const turn = async () => {
-    const sensor = (window as { DeviceOrientationEvent?: Permission }).DeviceOrientationEvent;
-    if (!on && !window.isSecureContext)
-      return setTrouble("Sensors need the encrypted address: it is under Other devices in Rig");
-    if (!on && sensor?.requestPermission && (await sensor.requestPermission()) !== "granted")
-      return setTrouble("This browser was not allowed to use the sensor: allow motion in its settings");
-    setTrouble("");
-    setOn(!on);
-  };
+  const { on, trouble, turn } = useSensor("deviceorientation", "DeviceOrientationEvent", live, (e) => {
+    if (e.gamma === null || e.beta === null) return false;
+    last.current = { x: e.gamma, y: e.beta };
+    touch(id, "tilt", "TILT", last.current);
+    return true;
+  });
 
   const drag = (e: React.PointerEvent<HTMLElement>) => {
     if (!live || on || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
@@ -92,12 +75,7 @@ export function TiltView({ id, control, form, live }: Props) {
           </div>
         </div>
         <div className="tilt-keys">
-          <button
-            className="tilt-switch"
-            aria-pressed={on}
-            disabled={!live}
-            onClick={() => void turn().catch(() => setTrouble("This device has no motion sensor"))}
-          >
+          <button className="tilt-switch" aria-pressed={on} disabled={!live} onClick={turn}>
             {on ? "Sensor on" : "Sensor off"}
           </button>
           <button

@@ -22,11 +22,11 @@ export function touch(
   control: string,
   finger: string,
   phase: TouchPhase,
-  at: { x?: number; y?: number; fine?: boolean; words?: string } = {},
+  at: { x?: number; y?: number; z?: number; fine?: boolean; words?: string } = {},
 ): boolean {
-  const { x = 0, y = 0, fine = false, words = "" } = at;
+  const { x = 0, y = 0, z = 0, fine = false, words = "" } = at;
   noteTouch(control);
-  return command({ kind: "touch", control, finger, phase, x, y, fine, words });
+  return command({ kind: "touch", control, finger, phase, x, y, z, fine, words });
 }
 
 /**

@@ -20,13 +20,18 @@ export function turning(before: ControlValue["axes"] | undefined, now: ControlVa
 }
 
 /** What a tilt shows: where each axis stands in degrees, and which of them moves. */
-export function drawTilt(degrees: number): Draw {
+export const drawTilt = (degrees: number): Draw =>
+  drawAxes((position) => `${Math.round((position - 0.5) * 2 * degrees)}°`);
+
+/** What a motion shows, likewise: in metres per second squared. */
+export const drawMotion = (most: number): Draw =>
+  drawAxes((position) => ((position - 0.5) * 2 * most).toFixed(1));
+
+function drawAxes(reading: (position: number) => string): Draw {
   const last = new WeakMap<Drawn, ControlValue["axes"]>();
   return (drawn, value) => {
     drawSlider(drawn, value);
-    value.axes.forEach(({ position }, axis) =>
-      drawn.text(`.tilt-${axis}`, `${Math.round((position - 0.5) * 2 * degrees)}°`),
-    );
+    value.axes.forEach(({ position }, axis) => drawn.text(`.tilt-${axis}`, reading(position)));
     const moves = turning(last.get(drawn), value.axes);
     if (moves !== null) drawn.data("turning", String(moves));
     last.set(drawn, value.axes);

@@ -64,6 +64,11 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
         keys: "the key of a control, with what is held with it",
         what: "presses it, whichever page is shown",
       },
+      { keys: "the button of a game controller that a control has as its key", what: "presses it likewise" },
+      {
+        keys: "the stick of a game controller likewise",
+        what: "moves it, the faster the farther it is pushed",
+      },
     ],
   },
 ];

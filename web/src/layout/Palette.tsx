@@ -19,6 +19,7 @@ import {
   TextCursorInput,
   Timer,
   Type,
+  Vibrate,
   MapPin,
 } from "lucide-react";
 import type { ControlKind } from "../api/types";
@@ -42,6 +43,7 @@ const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
   { kind: "LINE", name: "Text line", Icon: TextCursorInput },
   { kind: "TAP", name: "Tap", Icon: Timer },
   { kind: "TILT", name: "Tilt", Icon: Compass },
+  { kind: "MOTION", name: "Motion", Icon: Vibrate },
   { kind: "METER", name: "Meter", Icon: ChartNoAxesColumn },
   { kind: "NEEDLE", name: "Needle", Icon: Gauge },
   { kind: "LAMP", name: "Lamp", Icon: Lightbulb },

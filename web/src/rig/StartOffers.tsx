@@ -13,7 +13,7 @@ export function StartOffers() {
     <div
       role="status"
       aria-label="Targets that are back"
-      className={`flex min-w-0 flex-1 gap-2 overflow-hidden px-2 max-sm:px-0 ${back.length ? "max-sm:flex-none" : ""}`}
+      className={`flex gap-2 px-2 max-xl:px-0 ${back.length ? "min-w-24 flex-1 overflow-x-auto max-xl:min-w-11 max-sm:flex-none" : "min-w-0 flex-1"}`}
     >
       {back.map(({ part }) => (
         <AlertDialog.Root key={part.id}>
@@ -21,8 +21,9 @@ export function StartOffers() {
             className="min-h-11 min-w-11 flex-none self-center rounded bg-caution px-3 py-1.5 font-bold text-ink max-sm:px-2"
             title={`${part.body.name} is back: send start list …`}
           >
-            <BellRing size={18} className="inline xl:hidden" aria-hidden />
-            <span className="max-xl:sr-only">{part.body.name} is back …</span>
+            <BellRing size={18} className="inline" aria-hidden />{" "}
+            <span className="max-xl:sr-only">{part.body.name}</span>
+            <span className="max-2xl:sr-only"> is back …</span>
           </AlertDialog.Trigger>
           <Ask
             title={`${part.body.name} is back: send its start list?`}

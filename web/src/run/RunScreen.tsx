@@ -15,6 +15,7 @@ import { PageView } from "./PageView";
 import { RunPath } from "./RunPath";
 import { useFollowing } from "./following";
 import { useControlKeys } from "./useControlKeys";
+import { useGamepads } from "./useGamepads";
 import { useWakeLock } from "./useWakeLock";
 import { Notices } from "../ui/notices";
 import { WhyPanel } from "../why/WhyPanel";
@@ -25,6 +26,7 @@ export function RunScreen() {
   useHoldKey();
   useWakeLock();
   useControlKeys();
+  useGamepads();
   const navigate = useNavigate();
   const { page: wanted } = useParams();
   const parts = useShow((s) => s.parts);

@@ -1,6 +1,7 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Behaviour, Control } from "../../api/types";
 import { partsOf, useShow } from "../../live/show";
+import { watchPads } from "../../run/gamepads";
 import { strokeOf } from "../../run/keyStroke";
 import { PushButton } from "../../ui/buttons";
 import { EditField } from "../../ui/EditField";
@@ -97,9 +98,18 @@ export function BehaviourFields({ control, put }: { control: Control; put: Put<C
   );
 }
 
-/** Takes the next key that is pressed, by its place: on a keyboard, or on a key pad that acts as one. */
+/** Takes the next key that is pressed, by its place: on a keyboard, on a key pad that acts as one, or on a game controller; or the stick that is moved there. */
 function KeyCatcher({ take }: { take: (key: string) => void }) {
   const [waiting, setWaiting] = useState(false);
+  useEffect(() => {
+    if (!waiting) return;
+    return watchPads(({ down, sticks }) => {
+      const first = [...down, ...sticks.keys()][0];
+      if (first === undefined) return;
+      setWaiting(false);
+      take(first);
+    });
+  }, [waiting, take]);
   return (
     <PushButton
       className="px-2! py-0! text-sm"

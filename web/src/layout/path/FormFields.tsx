@@ -121,6 +121,14 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
           onCommit={(degrees) => put("form/degrees", { degrees })}
         />
       );
+    case "motion":
+      return (
+        <NumberField
+          label="Full scale (m/s²)"
+          value={form.most}
+          onCommit={(most) => put("form/most", { most })}
+        />
+      );
     case "wheel":
       return (
         <NumberField

@@ -102,10 +102,9 @@ function usualArguments(form: Form): ArgumentSource[] {
   if (own) return [own.source];
   if (form.kind === "tap") return [{ ...PLAIN_VALUE, shaping: [plain(form.slowest, form.fastest)] }];
   // a hand that holds a device trembles
+  const reach = form.kind === "tilt" ? form.degrees : form.kind === "motion" ? form.most : null;
   const shaping: ShapingStep[] =
-    form.kind === "tilt"
-      ? [{ step: "smooth", seconds: 0.2 }, plain(-form.degrees, form.degrees)]
-      : PLAIN_VALUE.shaping;
+    reach === null ? PLAIN_VALUE.shaping : [{ step: "smooth", seconds: 0.2 }, plain(-reach, reach)];
   return (axes ?? [""]).map((_, axis) => ({ ...PLAIN_VALUE, shaping, axis }));
 }
 

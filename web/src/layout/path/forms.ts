@@ -28,6 +28,7 @@ export const FORMS: Record<Form["kind"], FormFacts> = {
   line: { ...MOVED, label: false, own: { source: { from: "typed", type: "TEXT" }, text: "what is typed" } },
   pad: { ...MOVED, axes: ["sideways", "upwards"] },
   tilt: { ...MOVED, axes: ["sideways", "forwards"] },
+  motion: { ...MOVED, axes: ["right", "up", "out"] },
   colour: { ...MOVED, axes: ["red", "green", "blue"] },
   meter: SHOWN,
   lamp: SHOWN,

@@ -18,6 +18,7 @@ import imperan.show.form.Form;
 import imperan.show.form.Knob;
 import imperan.show.form.Lamp;
 import imperan.show.form.Meter;
+import imperan.show.form.Motion;
 import imperan.show.form.Needle;
 import imperan.show.form.Pad;
 import imperan.show.form.PageKey;
@@ -44,6 +45,7 @@ public enum ControlKind {
     PADS("Pads", 8, 8, Button.plain(Button.Action.MOMENTARY)),
     XY_PAD("XY pad", 6, 6, new Pad(Form.Grab.JUMP, false)),
     TILT("Tilt", 4, 4, new Tilt(45)),
+    MOTION("Motion", 4, 4, new Motion(20)),
     COLOUR("Colour", 6, 5, Colour.USUAL),
     PIANO("Keys", 14, 4, Button.plain(Button.Action.MOMENTARY)),
     LINE("Text line", 6, 1, new TextLine()),

@@ -157,6 +157,7 @@ final class Hands {
                 form.tilted(touch.x(), touch.y(), control.memory).ifPresent(level -> movement.moveTo(control, level, actor, Precedence.HAND));
             }
             case TILT -> form.tilted(touch.x(), touch.y(), control.memory).ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
+            case MOTION -> form.moved(touch.x(), touch.y(), touch.z()).ifPresent(moved -> movement.moveTo(control, moved, actor, Precedence.HAND));
             case TYPE -> type(control, touch.words(), actor);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }

@@ -14,6 +14,7 @@ import imperan.show.Shows;
 import imperan.show.form.Colour;
 import imperan.show.form.Form;
 import imperan.show.form.Lamp;
+import imperan.show.form.Motion;
 import imperan.show.form.Pad;
 import imperan.show.form.Tap;
 import imperan.show.form.TextLine;
@@ -203,6 +204,18 @@ class AxesTest {
         assertThat(Stage.why(number.trace("it"))).contains("“fifty” is not a number");
         touch(number, Phase.TYPE, 0, 0, "50");
         assertThat(number.takeSent()).containsExactly("/line 50");
+    }
+
+    @Test
+    void aMotionGoesAsFarAsItsAccelerationAndRestIsTheMiddle() {
+        Stage stage = stage(control(new Motion(20), List.of(send(Send.Phase.CHANGE, "/m", value(0, -20, 20), value(1, -20, 20), value(2, -20, 20)))));
+        Asking.touch(stage.live, new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 5, -10, 40, false, ""), Stage.ADA, stage.now);
+        assertThat(positions(stage)).containsExactly(0.625, 0.25, 1.0);
+        assertThat(stage.takeSent()).containsExactly("/m 5.0  -10.0  20.0");
+        Asking.touch(stage.live, new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, 0, false, ""), Stage.ADA, stage.now);
+        assertThat(stage.takeSent()).containsExactly("/m 0.0  0.0  0.0");
+        assertThat(new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, Double.NaN, false, "").problem()).isPresent();
+        assertThat(new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, 1e5, false, "").problem()).isPresent();
     }
 
     @Test

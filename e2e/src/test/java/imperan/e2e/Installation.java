@@ -122,6 +122,10 @@ final class Installation implements AutoCloseable {
         return new InetSocketAddress(InetAddress.getLoopbackAddress(), firstPort);
     }
 
+    InetSocketAddress eddy() {
+        return new InetSocketAddress(InetAddress.getLoopbackAddress(), firstPort + 3);
+    }
+
     int answerPort() {
         return firstAnswer;
     }

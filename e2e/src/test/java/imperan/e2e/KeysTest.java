@@ -43,4 +43,44 @@ class KeysTest extends InstalledTest {
         desk.waitForMute("in/6", 1);
         page.context().close();
     }
+
+    /** A game controller as the W3C's "Gamepad" shows it to a page: in place of one that nobody can plug in here. */
+    private static final String CONTROLLER = """
+            window.pad = { index: 0, id: 'A controller', buttons: [{ pressed: false }, { pressed: false }], axes: [0, 0] };
+            navigator.getGamepads = () => [window.pad, null, null, null];
+            """;
+
+    @Test
+    void aButtonOfAGameControllerPressesAndItsStickMoves() {
+        Page page = chromium.device("Ada");
+        page.addInitScript(CONTROLLER);
+        page.navigate(imperan.url("/#/layout"));
+        page.getByLabel("Add page").click();
+        assertThat(page.getByText("An empty page.")).isVisible();
+        button(page, "Type or paste addresses …").click();
+        page.getByRole(AriaRole.DIALOG).getByLabel("Addresses", new Locator.GetByLabelOptions().setExact(true)).fill("/bellows/in/7/mute 1\n/bellows/in/7/level");
+        page.getByRole(AriaRole.DIALOG).getByText("Place 2 lines").click();
+        Locator touch = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Touch").setExact(true));
+        page.locator("[data-build]").first().click();
+        touch.getByText("Behaviour").click();
+        button(page, "Press it …").click();
+        page.evaluate("pad.buttons[1].pressed = true");
+        assertThat(touch.getByLabel("Keyboard key")).hasValue("[Gamepad1Button2]");
+        page.evaluate("pad.buttons[1].pressed = false");
+        page.locator("[data-build]").last().click();
+        touch.getByText("Behaviour").click();
+        button(page, "Press it …").click();
+        page.evaluate("pad.axes = [0, -1]");
+        assertThat(touch.getByLabel("Keyboard key")).hasValue("[Gamepad1Stick1]");
+        page.evaluate("pad.axes = [0, 0]");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        Hands.waitForRun(page);
+        page.evaluate("pad.buttons[1].pressed = true");
+        desk.waitForMute("in/7", 1);
+        page.evaluate("pad.axes = [0, -1]");
+        desk.waitForLevel("in/7", 1);
+        page.evaluate("pad.axes = [0.1, 1]");
+        desk.waitForLevel("in/7", 0);
+        page.context().close();
+    }
 }

@@ -9,6 +9,10 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscMessage;
 import imperan.server.store.Keeper;
+import imperan.shaping.Flip;
+import imperan.shaping.Scale;
+import imperan.shaping.ShapingStep;
+import imperan.shaping.Smooth;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -27,6 +31,7 @@ import imperan.show.Target;
 import imperan.show.form.Button;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
+import imperan.show.form.Motion;
 import imperan.show.form.Tilt;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -34,9 +39,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static imperan.e2e.Hands.control;
@@ -58,6 +66,7 @@ class ShapingJobsTest extends InstalledTest {
 
     private static Probe probe;
     private static Page page;
+    private static CDPSession sensor;
     private int actions;
 
     @BeforeAll
@@ -85,9 +94,15 @@ class ShapingJobsTest extends InstalledTest {
                 List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/piece", List.of())), List.of())));
         steps.add(put(new PartId("tilt"), Optional.of(PAGE), Control.plain("tilt", new Cells(0, 8, 8, 8), new Tilt(45), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/tilt",
                 List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 1)))), List.of())));
+        List<ShapingStep> steering = List.of(new Flip(), new Smooth(0.25), new Scale(-30, 30));
+        steps.add(put(new PartId("steer"), Optional.of(PAGE), Control.plain("steer", new Cells(16, 8, 5, 8), new Tilt(45), Stream.of(PROBE, new PartId("eddy")).map(to ->
+                new Send(Send.Phase.CHANGE, Optional.of(to), "/eddy/tilt/x", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, steering, 0)))).toList(), List.of())));
+        steps.add(put(new PartId("motion"), Optional.of(PAGE), Control.plain("motion", new Cells(21, 8, 6, 8), new Motion(20), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/motion",
+                IntStream.range(0, 3).mapToObj(axis -> (ArgumentSource) new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1, axis)).toList())), List.of())));
         Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Something to shape", steps), ADA).join();
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
         page = chromium.device("Ada");
+        sensor = page.context().newCDPSession(page);
     }
 
     @BeforeEach
@@ -308,7 +323,6 @@ class ShapingJobsTest extends InstalledTest {
         page.navigate(imperan.url("/#/run/" + PAGE.value()));
         Locator tilt = control(page, "tilt");
         tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off")).click();
-        CDPSession sensor = page.context().newCDPSession(page);
         tilt(sensor, -45, 0);
         Desk.waitUntil("the first tilt", () -> !arrived().isEmpty());
         assertThat(sideways()).as("turned over").isEqualTo(30, within(SENSOR));
@@ -326,6 +340,57 @@ class ShapingJobsTest extends InstalledTest {
         assertThat(tilt).hasAttribute("data-turning", "0");
         tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Flat now")).click();
         assertThat(tilt.locator("[data-axis='0']")).containsText("0°");
+    }
+
+    /**
+     * The same tilt goes to Eddy and to a socket of ours, where the test above has it follow the closed form; what Eddy says of itself over another socket is what arrived there.
+     */
+    @Test
+    void aTiltDrivesEddyAsTheClosedFormSays() {
+        page.navigate(imperan.url("/#/run/" + PAGE.value()));
+        Locator tilt = control(page, "steer");
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off")).click();
+        try (Desk eddy = new Desk(imperan.eddy())) {
+            tilt(sensor, -45, 0);
+            Desk.waitUntil("Eddy at its end", () -> Math.abs(eddyTilt(eddy) - 30) < SENSOR);
+            probe.forget();
+            tilt(sensor, 45, 0);
+            List<Float> seen = new ArrayList<>();
+            Desk.waitUntil("Eddy at the other end", () -> {
+                seen.add(eddyTilt(eddy));
+                return Math.abs(seen.get(seen.size() - 1) + 30) < SENSOR;
+            });
+            Desk.waitUntil("the same here", () -> Math.abs(sideways() + 30) < SENSOR);
+            List<Double> sent = arrived().stream().map(message -> number(message, 0)).toList();
+            assertThat(seen.stream().map(Float::doubleValue).filter(each -> each < 30 - SENSOR)).isNotEmpty().allSatisfy(each -> assertThat(sent).contains(each));
+            assertThat(seen).isSortedAccordingTo(Comparator.reverseOrder());
+            for (int i = 1; i < Math.min(40, sent.size()); i++) {
+                double left = (sent.get(i) + 30) / (sent.get(i - 1) + 30);
+                assertThat(-0.25 * Math.log(left)).isGreaterThan(0.0199);
+            }
+        }
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor on")).click();
+    }
+
+    private static float eddyTilt(Desk eddy) {
+        return ((OscArgument.Float32) eddy.ask("/eddy/tilt/x")).value();
+    }
+
+    /** Chromium has no override of this sensor for this event, so the event itself stands for it, as the W3C's "Device Orientation and Motion" describes it. */
+    @Test
+    void theMotionOfADeviceIsSaidWhileItsSwitchIsOn() {
+        page.navigate(imperan.url("/#/run/" + PAGE.value()));
+        Locator motion = control(page, "motion");
+        String moved = "window.dispatchEvent(new DeviceMotionEvent('devicemotion', { acceleration: { x: 5, y: -10, z: 20 } }))";
+        page.evaluate(moved);
+        motion.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off")).click();
+        assertThat(motion.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor on"))).isVisible();
+        assertThat(arrived()).as("what moved before it was on").isEmpty();
+        page.evaluate(moved);
+        probe.waitForLast(OscMessage.of("/motion", new OscArgument.Float32(0.25f), new OscArgument.Float32(-0.5f), new OscArgument.Float32(1)));
+        assertThat(motion.locator("[data-axis='2']")).containsText("20.0");
+        page.evaluate("window.dispatchEvent(new DeviceMotionEvent('devicemotion', { acceleration: null }))");
+        assertThat(motion.getByRole(AriaRole.STATUS)).hasText("This device has no motion sensor");
     }
 
     /** The sideways tilt that arrived last; NaN before the first. */

@@ -135,6 +135,11 @@ public interface Form {
         return Optional.empty();
     }
 
+    /** The position after the device was moved with an acceleration, in metres per second squared; empty where it minds no motion. */
+    default Optional<Position> moved(double right, double up, double out) {
+        return Optional.empty();
+    }
+
     // ---- what it says, and what it is told
 
     /** Whether it has a colour to send, on its three axes. */

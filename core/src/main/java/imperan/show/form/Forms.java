@@ -24,6 +24,7 @@ public final class Forms {
         forms.put("pad", Pad.class);
         forms.put("colour", Colour.class);
         forms.put("tilt", Tilt.class);
+        forms.put("motion", Motion.class);
         forms.put("wheel", Wheel.class);
         forms.put("tap", Tap.class);
         forms.put("line", TextLine.class);
