@@ -47,6 +47,9 @@ class Screenshots {
             page.navigate(imperan.url("/#/lines"));
             page.locator("[data-line]").first().waitFor();
             shot(page, folder, "lines");
+            page.navigate(imperan.url("/#/lines/coverage"));
+            page.locator("[data-coverage]").first().waitFor();
+            shot(page, folder, "coverage");
             page.navigate(imperan.url("/#/layout"));
             page.locator("[data-build=level-3]").click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send once")).click();
@@ -79,10 +82,6 @@ class Screenshots {
             page.locator("[data-wire=in]").filter(new Locator.FilterOptions().setHasText("/bellows/in/5/level")).first().click();
             page.getByText("It answers, after").waitFor();
             shot(page, folder, "packet");
-            page.keyboard().press("Escape");
-            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("By address")).click();
-            page.locator("[data-address='/bellows/in/5/level']").first().waitFor();
-            shot(page, folder, "addresses");
 
             page.navigate(imperan.url("/#/rig"));
             page.locator("[data-target=Keel] [data-link-state=answering]").waitFor();
