@@ -23,14 +23,15 @@ final class Awaiting {
 
     /** A line of a control left. Where a phrase tells the answer it is awaited whether or not the control listens; but without a listen nobody is asked. */
     void answerTo(LiveControl control, Link link, Outgoing outgoing) {
-        CompiledSend send = outgoing.send();
+        Outgoing.Moved moved = outgoing.moved().orElseThrow();
+        CompiledSend send = moved.send();
         Expectation expected = send.expectation();
         Optional<Reason.OfAnswer> none = none(link, expected);
         boolean opened = false;
         for (Listeners.Channel channel : none.isPresent() ? List.<Listeners.Channel>of() : channelsOf(control, link.id())) {
             List<Reading> readings = channel.readings(control, send);
             if (!readings.isEmpty() && expected.comesOn(channel.key.address())) {
-                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, outgoing.position(), outgoing.line().arguments(), send), expected, Manner.USUAL);
+                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, moved.position(), outgoing.line().arguments(), send), expected, Manner.USUAL);
                 opened = true;
             }
         }
@@ -46,8 +47,12 @@ final class Awaiting {
         }
     }
 
-    /** A message left that belongs to no control. */
-    void answerTo(Link link, OscMessage message) {
+    /**
+     * A message left that belongs to no control.
+     *
+     * @param ask whether it is asked for, too, where its target tells only when it is asked
+     */
+    void answerTo(Link link, OscMessage message, boolean ask) {
         Expectation told = Expectation.of(message.address(), link.vocabulary());
         if (asks(link, message, told)) {
             // its own address without arguments is a question, and whatever comes answers it
@@ -55,7 +60,7 @@ final class Awaiting {
             return;
         }
         Optional<Reason.OfAnswer> none = none(link, told);
-        if (none.isEmpty() && told.address().isPresent() && !told.isAsked()) {
+        if (none.isEmpty() && told.address().isPresent() && (ask || !told.isAsked())) {
             open(link, Optional.empty(), told.address().get(), told.wanted(message.arguments(), List.of()), told, Manner.USUAL);
         } else {
             notExpected(link, Optional.empty(), none.orElseGet(Reason.NoListen::new));

@@ -39,6 +39,8 @@ public record Cause(long number, Origin origin, Actor actor, int hops) {
         ARRIVAL,
         /** What another target said, by a forward. */
         FORWARD,
+        /** An action of a cue. */
+        CUE,
         /** The show was changed. */
         EDIT,
         /** A time limit has passed. */

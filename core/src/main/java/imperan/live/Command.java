@@ -23,10 +23,12 @@ import java.util.regex.Pattern;
     @JsonSubTypes.Type(value = Command.FindOut.class, name = "findOut"),
     @JsonSubTypes.Type(value = Command.Say.class, name = "say"),
     @JsonSubTypes.Type(value = Command.SayBytes.class, name = "bytes"),
-    @JsonSubTypes.Type(value = Command.Learn.class, name = "learn")
+    @JsonSubTypes.Type(value = Command.Learn.class, name = "learn"),
+    @JsonSubTypes.Type(value = Command.StepCues.class, name = "cues"),
+    @JsonSubTypes.Type(value = Command.StopAll.class, name = "stopAll")
 })
 public sealed interface Command permits Touch, Command.TestFire, Command.Rest, Command.SetGate, Command.SendStartList, Command.LeaveAsItIs, Command.Refresh,
-        Command.FindOut, Command.Say, Command.SayBytes, Command.Prove, Command.Learn {
+        Command.FindOut, Command.Say, Command.SayBytes, Command.Prove, Command.Learn, Command.StepCues, Command.StopAll {
 
     /** What its actor has to be allowed. */
     default Right needs() {
@@ -126,6 +128,32 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
         public Right needs() {
             return Right.PROVE;
         }
+    }
+
+    /**
+     * Step or steer a cue list.
+     *
+     * @param cue for {@link Deed#GO} the one that was next on the screen, so that nobody fires another one; for {@link Deed#JUMP} and {@link Deed#FIRE} which; else empty
+     */
+    record StepCues(PartId list, Deed deed, Optional<PartId> cue) implements Command {
+
+        /** What can be done with a list. */
+        public enum Deed {
+            /** Fire the next cue. */
+            GO,
+            /** The one before is next. */
+            BACK,
+            /** Another one is next. */
+            JUMP,
+            /** Fire a cue; the next one stays what it is. */
+            FIRE, PAUSE, RESUME, STOP,
+            /** Stop, and go to the start: a cue 0 is fired. */
+            RESET
+        }
+    }
+
+    /** Stop all that plays by itself: fades where they are, waits ended. */
+    record StopAll() implements Command {
     }
 
     /** Listen anew for who wants it to what targets say while somebody moves the real thing, or stop listening for them. */

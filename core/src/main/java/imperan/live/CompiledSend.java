@@ -39,6 +39,7 @@ final class CompiledSend {
     private final boolean[] carried;
     private final double[] tolerances;
     private final Form form;
+    private final Object key;
     /** What moved the control last, and to where. */
     private Cause cause;
     private Position from;
@@ -53,6 +54,7 @@ final class CompiledSend {
     CompiledSend(Send send, Form form, Optional<CompiledSend> before) {
         this.send = send;
         this.form = form;
+        this.key = MovedLine.of(send).<Object>map(line -> line).orElse(send.address());
         this.carried = new boolean[form.axes()];
         this.tolerances = new double[form.axes()];
         for (int axis = 0; axis < carried.length; axis++) {
@@ -93,6 +95,11 @@ final class CompiledSend {
 
     Send send() {
         return send;
+    }
+
+    /** Of what waits for its turn under the same one the latest leaves. */
+    Object key() {
+        return key;
     }
 
     /** What a send of a control of this form says where the control stands somewhere. What would have to be looked up is nil. */

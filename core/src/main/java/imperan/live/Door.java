@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.address.MessageLine;
+import imperan.cue.Refusal;
 import imperan.show.PartId;
 import imperan.show.Phrasebook;
 import imperan.show.Problem;
@@ -20,13 +21,16 @@ final class Door {
     private final Movement movement;
     private final Hands hands;
     private final Following following;
+    private final Cues cues;
 
-    Door(LiveState state, Sending sending, Movement movement, Hands hands, Following following) {
+    Door(LiveState state, Sending sending, Movement movement, Hands hands, Following following, Cues cues) {
         this.state = state;
         this.sending = sending;
         this.movement = movement;
         this.hands = hands;
         this.following = following;
+        this.cues = cues;
+        cues.gate((link, gate) -> gate(link, gate, state.now()));
     }
 
     /** Does it, or says why it cannot be done. */
@@ -78,8 +82,31 @@ final class Door {
                 sending.flush();
             })).orElse(Optional.of(Problem.of("A line of a proof has a target")));
         }
+        if (command instanceof Command.StepCues step) {
+            return cues(step, actor);
+        } else if (command instanceof Command.StopAll) {
+            cues.stopAll();
+            return Optional.empty();
+        }
         learn((Command.Learn) command, actor, now);
         return Optional.empty();
+    }
+
+    private Optional<Problem> cues(Command.StepCues step, Actor actor) {
+        return cues.order(step, actor).map(refused -> refused.map(refusal -> new Problem(Optional.of(step.list()), "next", words(refusal), Optional.empty())))
+                .orElse(Optional.of(Problem.of("This cue list is no longer in the live show")));
+    }
+
+    private static String words(Refusal refusal) {
+        return switch (refusal) {
+            case MOVED_SINCE -> "Somebody stepped the list since: look at the next cue, and say go again";
+            case TOO_SOON -> "The last go was just now: this one did nothing";
+            case AT_END -> "The list is at its end";
+            case AT_START -> "The list is at its start";
+            case NO_SUCH_CUE -> "This cue is no longer in the list";
+            case PAUSED -> "The list is paused: resume or stop it first";
+            case NOTHING_RUNS -> "Nothing runs in this list";
+        };
     }
 
     private static Cause.Origin origin(Command command) {

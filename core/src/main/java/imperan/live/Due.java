@@ -17,6 +17,10 @@ sealed interface Due {
     record OfForward(PartId forward) implements Due {
     }
 
+    /** Of a cue list: an action, a step of a fade, a cue that follows. */
+    record OfCueList(PartId list) implements Due {
+    }
+
     /** Of a browser that holds something: whether it is still there. */
     record OfBrowser(String browser) implements Due {
     }

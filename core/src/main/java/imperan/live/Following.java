@@ -2,10 +2,13 @@ package imperan.live;
 
 import imperan.phrasebook.Vocabulary;
 import imperan.show.Control;
+import imperan.show.Cue;
+import imperan.show.CueList;
 import imperan.show.Edit;
 import imperan.show.Forward;
 import imperan.show.Grid;
 import imperan.show.Layout;
+import imperan.show.Look;
 import imperan.show.NamedValue;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -23,6 +26,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** From edits to what runs: only what an edit changed is looked at, and what is in use and did not change is not disturbed. */
 final class Following {
@@ -31,13 +35,15 @@ final class Following {
     private final Sending sending;
     private final Hands hands;
     private final Forwards forwards;
+    private final Cues cues;
     private Show show = Show.empty();
 
-    Following(LiveState state, Sending sending, Hands hands, Forwards forwards) {
+    Following(LiveState state, Sending sending, Hands hands, Forwards forwards, Cues cues) {
         this.state = state;
         this.sending = sending;
         this.hands = hands;
         this.forwards = forwards;
+        this.cues = cues;
     }
 
     /** The show that runs. */
@@ -61,6 +67,7 @@ final class Following {
         pages(next, changed);
         forwards(next, changed);
         namedValues(next, changed);
+        cues(next, changed, changes, newlyHeard);
         if (!otherwise.isEmpty()) {
             state.controls.values().stream().filter(control -> !fresh.contains(control) && control.mentions(otherwise)).forEach(fresh::add);
         }
@@ -232,6 +239,27 @@ final class Following {
         for (PartId id : changed) {
             next.part(id).map(Part::body).filter(NamedValue.class::isInstance).ifPresentOrElse(body -> state.lookUp.put(id, (NamedValue) body), () -> state.lookUp.remove(id));
         }
+    }
+
+    private void cues(Show next, Set<PartId> changed, Collection<Edit.Change> changes, Set<Listeners.Key> newlyHeard) {
+        Set<PartId> lists = new LinkedHashSet<>();
+        for (Edit.Change change : changes) {
+            for (Part part : Stream.of(change.before(), change.after()).flatMap(Optional::stream).toList()) {
+                if (part.body() instanceof CueList) {
+                    lists.add(part.id());
+                } else if (part.body() instanceof Cue) {
+                    part.parent().ifPresent(lists::add);
+                    state.listeners.forgetLookUp(part.id());
+                } else if (part.body() instanceof Look) {
+                    cues.look(part.id(), next.part(part.id()).map(Part::body).filter(Look.class::isInstance).map(Look.class::cast));
+                }
+            }
+            change.after().filter(part -> part.body() instanceof Cue).ifPresent(part -> {
+                state.listeners.lookUp(part.id(), part.body().sources());
+                Listeners.said(part.body().sources()).forEach(newlyHeard::add);
+            });
+        }
+        lists.forEach(list -> cues.follow(next, list));
     }
 
     private void expect(LiveControl control) {

@@ -71,7 +71,7 @@ final class Lane {
         } else if (outgoing.isPress()) {
             return pacer.get().press(outgoing) ? Taken.WAITS : Taken.NO_ROOM;
         }
-        return pacer.get().change(outgoing.address(), outgoing) ? Taken.MERGES : Taken.WAITS;
+        return pacer.get().change(outgoing.key(), outgoing) ? Taken.MERGES : Taken.WAITS;
     }
 
     /** What waited and may leave now. */
@@ -90,7 +90,7 @@ final class Lane {
 
     /** Does something that a hand did to this control still wait for its turn? */
     boolean holds(PartId control) {
-        return pacer.filter(p -> p.holdsAny(outgoing -> outgoing.control().id.equals(control))).isPresent();
+        return pacer.filter(p -> p.holdsAny(outgoing -> outgoing.isOf(control))).isPresent();
     }
 
     // ---- what is asked

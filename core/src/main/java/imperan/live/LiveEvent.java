@@ -91,8 +91,16 @@ public sealed interface LiveEvent {
     record ValueChanged(long at, Cause cause, PartId control) implements LiveEvent {
     }
 
-    /** A target says that this page is to be shown. */
-    record PageWanted(long at, Cause cause, PartId page) implements LiveEvent {
+    /**
+     * A target, or a cue, says that this page is to be shown.
+     *
+     * @param people on whose devices, by name; empty for all that follow
+     */
+    record PageWanted(long at, Cause cause, PartId page, List<String> people) implements LiveEvent {
+    }
+
+    /** Something about a cue list is otherwise. */
+    record CuesChanged(long at, Cause cause, PartId list) implements LiveEvent {
     }
 
     /** Changes that waited for the pace of their target were overtaken by a later one, or presses had no room. */

@@ -37,16 +37,18 @@ public final class LiveShow {
     private final Door door;
     private final Observing observing;
     private final Forwards forwards;
+    private final Cues cues;
 
     public LiveShow(LiveSink sink) {
         state = new LiveState(sink);
         sending = new Sending(state);
         movement = new Movement(state, sending);
         forwards = new Forwards(state, sending, movement);
-        receiving = new Receiving(state, sending, forwards);
+        cues = new Cues(state, sending, movement);
+        receiving = new Receiving(state, sending, forwards, cues);
         hands = new Hands(state, sending, movement);
-        following = new Following(state, sending, hands, forwards);
-        door = new Door(state, sending, movement, hands, following);
+        following = new Following(state, sending, hands, forwards, cues);
+        door = new Door(state, sending, movement, hands, following, cues);
         observing = new Observing(state);
     }
 
@@ -136,6 +138,26 @@ public final class LiveShow {
     /** What became of what the forwards heard, in no order that matters. */
     public List<ForwardView> forwards() {
         return forwards.views();
+    }
+
+    /** How the cue lists stand, in no order that matters. */
+    public List<CueListView> cueLists() {
+        return cues.views();
+    }
+
+    /** How one of them stands; empty where it is not in the show. */
+    public Optional<CueListView> cueList(PartId list) {
+        return cues.view(list);
+    }
+
+    /** Where the cue lists stand, for a restart. */
+    public List<CueListView.Place> cuePlaces() {
+        return cues.places();
+    }
+
+    /** Brings back where cue lists stood in an earlier run. Nothing plays because of that. */
+    public void restoreCues(Collection<CueListView.Place> places) {
+        places.forEach(cues::stood);
     }
 
     /** What was seen of a target. */
@@ -298,6 +320,8 @@ public final class LiveShow {
             Optional.ofNullable(state.controls.get(of.control())).ifPresent(control -> hands.controlDue(control, now));
         } else if (due instanceof Due.OfForward of) {
             forwards.due(of.forward());
+        } else if (due instanceof Due.OfCueList of) {
+            cues.due(of.list());
         } else if (due instanceof Due.OfBrowser of) {
             hands.browserDue(of.browser(), now);
         } else {

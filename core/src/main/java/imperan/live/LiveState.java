@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /** What the running show consists of at this moment, shared by those who send and those who receive, and where they tell what happens. */
 final class LiveState {
@@ -31,6 +32,7 @@ final class LiveState {
     /** The controls whose shaping gives something by itself. */
     private final Set<PartId> gliding = new LinkedHashSet<>();
     private final LiveSink sink;
+    private Consumer<LiveEvent> marks = event -> { };
     private Cause cause = Cause.NONE;
     private long inputs;
     private long now;
@@ -79,6 +81,12 @@ final class LiveState {
     void happened(LiveEvent event) {
         paths.happened(event);
         sink.happened(event);
+        marks.accept(event);
+    }
+
+    /** Who else takes note of what happens. */
+    void marks(Consumer<LiveEvent> whoElse) {
+        marks = whoElse;
     }
 
     /** The same, of a target: it counts for its figures, too. */

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 
 /** Brings controls to positions, for whoever wants it, and sends what they send then. Where somebody who stands before them moves the same line, they do not. */
@@ -33,9 +34,14 @@ final class Movement {
 
     /** Whether an actor may move a control now; where not, its path says who is in the way. */
     boolean isFree(LiveControl control, Actor actor, Precedence by) {
-        Optional<Movers.Mover> inTheWay = movers.inTheWay(control, actor, by);
-        inTheWay.ifPresent(mover -> sending.stop(control, reason(mover.actor(), mover.control())));
+        Optional<Reason> inTheWay = inTheWay(control, actor, by);
+        inTheWay.ifPresent(reason -> sending.stop(control, reason));
         return inTheWay.isEmpty();
+    }
+
+    /** Who is in the way; empty where nobody is. */
+    Optional<Reason> inTheWay(LiveControl control, Actor actor, Precedence by) {
+        return movers.inTheWay(control, actor, by).map(mover -> reason(mover.actor(), mover.control()));
     }
 
     private Reason reason(Actor actor, PartId with) {
@@ -64,11 +70,39 @@ final class Movement {
 
     private void takeFromOthers(LiveControl control, Actor actor) {
         state.stopGliding(control);
-        for (Movers.Mover mover : movers.others(control, actor)) {
+        takeFrom(movers.others(control, actor), control.id, actor);
+    }
+
+    private void takeFrom(List<Movers.Mover> others, PartId with, Actor actor) {
+        for (Movers.Mover mover : others) {
             movers.release(mover.control());
             mover.ended().run();
-            Optional.ofNullable(state.controls.get(mover.control())).ifPresent(other -> sending.stop(other, reason(actor, control.id)));
+            if (!mover.control().equals(with)) {
+                Optional.ofNullable(state.controls.get(mover.control())).ifPresent(other -> sending.stop(other, reason(actor, with)));
+            }
         }
+    }
+
+    /**
+     * An actor moves a line that belongs to no control from now on, where nobody is in the way.
+     *
+     * @param name  of what moves it
+     * @param ended what is to be done when somebody takes it from this actor
+     * @return why it may not; empty where it may
+     */
+    Optional<Reason> hold(PartId name, MovedLine line, Actor actor, Runnable ended) {
+        Optional<Movers.Mover> inTheWay = movers.inTheWay(name, Set.of(line), actor, Precedence.AUTOMATIC);
+        if (inTheWay.isPresent()) {
+            return inTheWay.map(mover -> reason(mover.actor(), mover.control()));
+        }
+        takeFrom(movers.others(name, Set.of(line), actor), name, actor);
+        movers.take(name, Set.of(line), actor, Precedence.AUTOMATIC, ended);
+        return Optional.empty();
+    }
+
+    /** What moved a line that belongs to no control no longer does. */
+    void release(PartId name) {
+        movers.release(name);
     }
 
     // ---- moving
@@ -76,6 +110,15 @@ final class Movement {
     /** Brings a control to a position, where nobody is in the way. */
     void moveTo(LiveControl control, Position position, Actor actor, Precedence by) {
         if (!position.equals(control.position) && isFree(control, actor, by)) {
+            takeFromOthers(control, actor);
+            place(control, position, actor);
+            moved(control, actor);
+        }
+    }
+
+    /** Brings a control to a position for what plays by itself, where nobody is in the way, and says so though it may stand there already. */
+    void bring(LiveControl control, Position position, Actor actor) {
+        if (isFree(control, actor, Precedence.AUTOMATIC)) {
             takeFromOthers(control, actor);
             place(control, position, actor);
             moved(control, actor);

@@ -12,8 +12,9 @@ import java.util.Set;
 final class Movers {
 
     /**
-     * Somebody who moves a control for a while.
+     * Somebody who moves a control, or a line that belongs to none, for a while.
      *
+     * @param control or the name of what moves that line
      * @param ended what is to be done when somebody takes it from them
      */
     record Mover(PartId control, Actor actor, Precedence by, Runnable ended) {
@@ -22,18 +23,23 @@ final class Movers {
     private final Map<MovedLine, Mover> byLine = new HashMap<>();
     private final Map<PartId, Set<MovedLine>> linesOf = new HashMap<>();
 
-    /** Who is in the way of moving these lines; empty where nobody is. The same actor on the same control is in nobody's way. */
+    /** Who is in the way of moving the lines of a control; empty where nobody is. The same actor on the same control is in nobody's way. */
     Optional<Mover> inTheWay(LiveControl control, Actor actor, Precedence by) {
-        return others(control, actor).stream().filter(mover -> !by.takesFrom(mover.by)).findFirst();
+        return inTheWay(control.id, control.lines, actor, by);
     }
 
-    private static boolean isOf(Mover mover, LiveControl control, Actor actor) {
-        return mover.control.equals(control.id) && mover.actor.id().equals(actor.id());
+    /** The same of lines that belong to no control, by a name of their own. */
+    Optional<Mover> inTheWay(PartId name, Set<MovedLine> lines, Actor actor, Precedence by) {
+        return others(name, lines, actor).stream().filter(mover -> !by.takesFrom(mover.by)).findFirst();
     }
 
     /** The others who move any of these lines. */
     List<Mover> others(LiveControl control, Actor actor) {
-        return byLine.isEmpty() ? List.of() : control.lines.stream().map(byLine::get).filter(mover -> mover != null && !isOf(mover, control, actor)).distinct().toList();
+        return others(control.id, control.lines, actor);
+    }
+
+    List<Mover> others(PartId name, Set<MovedLine> lines, Actor actor) {
+        return byLine.isEmpty() ? List.of() : lines.stream().map(byLine::get).filter(mover -> mover != null && !(mover.control.equals(name) && mover.actor.id().equals(actor.id()))).distinct().toList();
     }
 
     /** Whether a hand moves this line, whatever else is fixed in it. */
@@ -43,10 +49,14 @@ final class Movers {
 
     /** From now on an actor moves the lines of a control. */
     void take(LiveControl control, Actor actor, Precedence by, Runnable ended) {
-        release(control.id);
-        Mover mover = new Mover(control.id, actor, by, ended);
-        control.lines.forEach(line -> byLine.put(line, mover));
-        linesOf.put(control.id, control.lines);
+        take(control.id, control.lines, actor, by, ended);
+    }
+
+    void take(PartId name, Set<MovedLine> lines, Actor actor, Precedence by, Runnable ended) {
+        release(name);
+        Mover mover = new Mover(name, actor, by, ended);
+        lines.forEach(line -> byLine.put(line, mover));
+        linesOf.put(name, lines);
     }
 
     /** Nobody moves the lines of this control any more. */

@@ -36,7 +36,7 @@ final class Pacer<T> {
     private final double perSecond;
     private final Deque<Slot<T>> waiting = new ArrayDeque<>();
     /** The slots that a change may still be merged into: those behind the last press. */
-    private final Map<String, Slot<T>> mergeable = new HashMap<>();
+    private final Map<Object, Slot<T>> mergeable = new HashMap<>();
     private double allowance = 1;
     private long last = Long.MIN_VALUE;
     private int presses;
@@ -47,7 +47,7 @@ final class Pacer<T> {
     }
 
     /** A change; true where it replaced one that waited. */
-    boolean change(String key, T item) {
+    boolean change(Object key, T item) {
         Slot<T> known = mergeable.get(key);
         if (known != null) {
             known.item = item;

@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.cue.Refusal;
 import imperan.shaping.ShapingStep;
 
 import java.util.Optional;
@@ -112,8 +113,36 @@ public sealed interface Reason {
     record LineHeldByHand() implements Reason {
     }
 
+    /** More lines wait for the pace of their target than there is room for. */
+    record NoRoom() implements Reason {
+    }
+
     /** The system did not take the packet. */
     record NotTaken() implements Reason {
+    }
+
+    /** What an action of a cue needs was not chosen, or is gone: a target, a look, a page, a control, a list. */
+    record NothingChosen(String what) implements OfMessage {
+    }
+
+    /** A control that a cue moves is gone, or is of another form. */
+    record ControlGone() implements OfMessage {
+    }
+
+    /** Who armed the cue may not do this. */
+    record NotAllowed() implements OfMessage {
+    }
+
+    /** The list that a cue steers does not do that now. */
+    record ListRefused(Refusal refusal) implements OfMessage {
+    }
+
+    /** Nobody knows where a fade would begin: its target has not said it. */
+    record StartUnknown() implements OfMessage {
+    }
+
+    /** Somebody who stands before a cue took what it moved. */
+    record TakenByAnother() implements OfTouch {
     }
 
     /** Reasons of packets that arrive. */

@@ -47,6 +47,7 @@ final class Receiving {
     private final LiveState state;
     private final Sending sending;
     private final Forwards forwards;
+    private final Cues cues;
     private final PriorityQueue<WaitingBundle> waiting =
             new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
     private final Map<PartId, Waiting> waitingOf = new HashMap<>();
@@ -57,10 +58,11 @@ final class Receiving {
     /** For the packet in hand: how long after our send it came, where it answers one. */
     private Optional<Long> answeredAfter = Optional.empty();
 
-    Receiving(LiveState state, Sending sending, Forwards forwards) {
+    Receiving(LiveState state, Sending sending, Forwards forwards, Cues cues) {
         this.state = state;
         this.sending = sending;
         this.forwards = forwards;
+        this.cues = cues;
     }
 
     /**
@@ -217,6 +219,7 @@ final class Receiving {
         }
         if (!keptAlive) {
             forwards.heard(link, message);
+            cues.heard(link, message);
         }
         return nowAnswering;
     }
@@ -271,7 +274,7 @@ final class Receiving {
     private void watched(PartId part, boolean holds) {
         LiveControl control = state.controls.get(part);
         if (control == null && holds) {
-            state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), part));
+            state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), part, List.of()));
         } else if (control != null && control.enabled != holds) {
             control.enabled = holds;
             state.changed(control);

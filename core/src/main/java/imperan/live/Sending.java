@@ -28,6 +28,7 @@ final class Sending {
 
     private final LiveState state;
     private final Awaiting awaiting;
+    private boolean onTheWay;
 
     Sending(LiveState state) {
         this.state = state;
@@ -130,15 +131,43 @@ final class Sending {
             state.happened(link.get(), new LiveEvent.Stopped(state.now(), state.cause(), shown, control.position.first(), Optional.of(line), new Reason.SameValue()));
             return;
         }
-        Outgoing outgoing = new Outgoing(control, compiled, compiled.saidAt(control.position), line, state.cause());
-        Lane.Taken taken = link.get().lane().take(outgoing);
+        take(link.get(), Outgoing.of(control, compiled, compiled.saidAt(control.position), line, onTheWay ? Outgoing.Awaits.NOTHING : Outgoing.Awaits.WHAT_IS_TOLD, state.cause()));
+    }
+
+    /** Takes a message into the lane of its target. */
+    private void take(Link link, Outgoing outgoing) {
+        Lane.Taken taken = link.lane().take(outgoing);
         if (taken == Lane.Taken.LEAVES) {
-            leave(link.get(), outgoing);
+            leave(link, outgoing);
         } else {
-            if (taken != Lane.Taken.WAITS) {
-                state.happened(link.get(), new LiveEvent.NotQueued(state.now(), state.cause(), link.get().id(), taken == Lane.Taken.NO_ROOM));
+            if (taken == Lane.Taken.NO_ROOM && outgoing.moved().isEmpty()) {
+                stop(outgoing.line(), new Reason.NoRoom());
             }
-            drain(link.get());
+            if (taken != Lane.Taken.WAITS) {
+                state.happened(link, new LiveEvent.NotQueued(state.now(), state.cause(), link.id(), taken == Lane.Taken.NO_ROOM));
+            }
+            drain(link);
+        }
+    }
+
+    /** What controls send from now on is on the way to another value, or no longer. */
+    void onTheWay(boolean now) {
+        onTheWay = now;
+    }
+
+    /**
+     * Says a line that belongs to no control in its turn.
+     *
+     * @param key of a step of a fade, of which the latest counts; empty where each line counts
+     */
+    void sayInTurn(Link link, Line line, Optional<Object> key, Outgoing.Awaits awaits) {
+        if (!link.socket().works()) {
+            stop(line, new Reason.SocketBroken(link.socket().trouble()));
+        } else if (link.gate() != Gate.OPEN) {
+            withheld(link, line, gated(link));
+            stop(line, gated(link));
+        } else {
+            take(link, new Outgoing(Optional.empty(), key.orElse(line), key.isEmpty(), awaits, line, state.cause()));
         }
     }
 
@@ -159,13 +188,17 @@ final class Sending {
 
     private void leave(Link link, Outgoing outgoing) {
         Optional<Integer> bytes = emit(link, outgoing.line().message());
+        if (outgoing.moved().isEmpty()) {
+            bytes.ifPresentOrElse(size -> left(link, outgoing, size), () -> stop(outgoing.line(), new Reason.NotTaken()));
+            return;
+        }
         // an edit may have replaced the control while the message waited
-        LiveControl control = state.controls.get(outgoing.control().id);
+        LiveControl control = state.controls.get(outgoing.moved().get().control().id);
         if (control == null) {
             return;
         }
         if (bytes.isEmpty()) {
-            outgoing.send().forgetLast();
+            outgoing.moved().get().send().forgetLast();
             stop(outgoing.line(), new Reason.NotTaken());
             return;
         }
@@ -175,7 +208,16 @@ final class Sending {
         }
         state.changed(control);
         left(link, outgoing.line(), bytes.get());
-        awaiting.answerTo(control, link, outgoing);
+        if (outgoing.awaits() != Outgoing.Awaits.NOTHING) {
+            awaiting.answerTo(control, link, outgoing);
+        }
+    }
+
+    private void left(Link link, Outgoing outgoing, int bytes) {
+        left(link, outgoing.line(), bytes);
+        if (outgoing.awaits() != Outgoing.Awaits.NOTHING) {
+            awaiting.answerTo(link, outgoing.line().message(), outgoing.awaits() == Outgoing.Awaits.EVEN_IF_ASKED);
+        }
     }
 
     private void left(Link link, Line line, int bytes) {
@@ -243,7 +285,8 @@ final class Sending {
     /** Sends a target's start list, message by message, or shows what would be sent. */
     void start(Link link) {
         link.settleStart();
-        link.target().startList().forEach(line -> MessageLine.parseFreely(line).message().ifPresent(message -> say(link, message)));
+        link.target().startList().forEach(line -> MessageLine.parseFreely(line).message().ifPresent(message -> sayInTurn(link,
+                new Line(Optional.empty(), 0, Optional.of(link.id()), link.target().name(), message.address(), message.arguments()), Optional.empty(), Outgoing.Awaits.WHAT_IS_TOLD)));
     }
 
     /** Sends a message that belongs to no control. Its answer is awaited as that of any other. */
@@ -255,7 +298,7 @@ final class Sending {
         }
         emit(link, message).ifPresent(bytes -> {
             left(link, line, bytes);
-            awaiting.answerTo(link, message);
+            awaiting.answerTo(link, message, false);
         });
     }
 
@@ -298,7 +341,7 @@ final class Sending {
         state.happened(new LiveEvent.Stopped(state.now(), state.cause(), Optional.of(control.id), control.position.first(), Optional.empty(), reason));
     }
 
-    private void stop(Line line, Reason reason) {
+    void stop(Line line, Reason reason) {
         state.happened(new LiveEvent.Stopped(state.now(), state.cause(), line.control(), line.position(), Optional.of(line), reason));
     }
 

@@ -34,6 +34,8 @@ public final class PartRules {
     public static final int MAX_OPTIONS = 64;
     /** A day. */
     static final double MOST_SECONDS = 86_400;
+    /** Of a cue: an hour. */
+    private static final double MOST_CUE_SECONDS = 3_600;
 
     private final Show show;
     private final Part part;
@@ -80,7 +82,7 @@ public final class PartRules {
 
     // ---- for the kinds
 
-    Show show() {
+    public Show show() {
         return show;
     }
 
@@ -111,7 +113,21 @@ public final class PartRules {
         }
     }
 
-    void note(String field, String text) {
+    /** A wait, or how long something takes. */
+    public void seconds(String field, double seconds) {
+        if (!(seconds >= 0 && seconds <= MOST_CUE_SECONDS)) {
+            problem(field, "It takes 0 to " + (int) MOST_CUE_SECONDS + " s");
+        }
+    }
+
+    /** A number to reckon with. */
+    public void number(String field, double number) {
+        if (!Ranges.fits(number)) {
+            problem(field, "A number between -1e15 and 1e15 is needed");
+        }
+    }
+
+    public void note(String field, String text) {
         if (text.length() > MAX_NOTE) {
             problem(field, "A note has at most " + MAX_NOTE + " characters");
         }
@@ -126,7 +142,7 @@ public final class PartRules {
     }
 
     /** What an address is hangs on what is spoken with its target. */
-    void address(String field, String address, Optional<PartId> target) {
+    public void address(String field, String address, Optional<PartId> target) {
         address(field, address, target.map(id -> Phrasebook.spokenWith(show, id)).orElse(Osc.STRICT));
     }
 

@@ -1,5 +1,6 @@
 package imperan.words;
 
+import imperan.cue.Refusal;
 import imperan.live.Reason;
 
 import java.util.HashMap;
@@ -42,6 +43,13 @@ public record ReasonWords(String why, String mend, String brief) {
         say(Reason.NotANumber.class, r -> words("It heard “" + shortened(r.text()) + "”, which is not a number", "Send it as a text, or begin its steps with a table that makes a number of it"));
         say(Reason.ForwardLoop.class, r -> words("It came back round to the forward “" + r.name() + "”, which sends nothing twice round", "See the forwards under Lines: they lead in a ring"));
         say(Reason.LineHeldByHand.class, r -> words("Somebody’s hand moves the same line", "It goes on when the hand lets go"));
+        say(Reason.NoRoom.class, r -> words("Too many messages wait for the pace of this target", "Give it a faster pace in Rig, or let the cue say less at once"));
+        say(Reason.NothingChosen.class, r -> words("No " + r.what() + " is chosen, or it is gone", "Choose the " + r.what() + " of this action"));
+        say(Reason.ControlGone.class, r -> words("A control that it moves is gone, or is of another form", "Choose the control again, or record the look anew"));
+        say(Reason.NotAllowed.class, r -> words("Who gave the go may not do this", "Let somebody with more rights say go"));
+        say(Reason.ListRefused.class, r -> words(refused(r.refusal()), "See the list in Cues"));
+        say(Reason.StartUnknown.class, r -> words("Nobody knows where the fade begins: its target has not said it", "State where it begins, or let it jump to its end"));
+        say(Reason.TakenByAnother.class, r -> words("Somebody’s hand took what it moved", "Fire the cue again once the hand has let go"));
         say(Reason.NotTaken.class, r -> new ReasonWords("This computer's network did not take it", "Look at this computer's network: cable, adapter and address",
                 "not sent: this computer's network did not take it"));
         say(Reason.WaitsForItsTime.class, r -> new ReasonWords("It waits for its time", "Its sender wants it so; it takes effect then", "waits for its time"));
@@ -98,5 +106,16 @@ public record ReasonWords(String why, String mend, String brief) {
 
     private static long seconds(long nanos) {
         return nanos / 1_000_000_000L;
+    }
+
+    private static String refused(Refusal refusal) {
+        return switch (refusal) {
+            case MOVED_SINCE, NO_SUCH_CUE -> "The cue is not the next one of that list";
+            case TOO_SOON -> "The last go of that list was just now";
+            case AT_END -> "That list is at its end";
+            case AT_START -> "That list is at its start";
+            case PAUSED -> "That list is paused";
+            case NOTHING_RUNS -> "Nothing runs in that list";
+        };
     }
 }

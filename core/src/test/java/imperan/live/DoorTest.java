@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.show.CueList;
 import imperan.show.PartId;
 import imperan.show.Problem;
 import imperan.show.KeepAlive;
@@ -28,14 +29,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 class DoorTest {
 
     private static final PartId LEVEL = new PartId("level");
+    private static final PartId LIST = new PartId("list");
 
     /** One of each command. */
     static final List<Command> EACH = List.of(new Touch(LEVEL, "1", Touch.Phase.SET, 0, 0.5, false, ""), new Command.TestFire(LEVEL, 0), new Command.Rest(List.of(LEVEL)),
             new Command.SetGate(Optional.of(Stage.DESK), Gate.HELD), new Command.SendStartList(Stage.DESK), new Command.LeaveAsItIs(Stage.DESK),
             new Command.Refresh(Stage.DESK), new Command.FindOut(Stage.DESK), new Command.Say(Stage.DESK, "/x"), new Command.SayBytes(Stage.DESK, "2f78 0000 2c000000"),
-            new Command.Prove(new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of())), new Command.Learn(true));
+            new Command.Prove(new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of())), new Command.Learn(true), new Command.StepCues(LIST, Command.StepCues.Deed.RESET, Optional.empty()), new Command.StopAll());
 
-    private final Stage stage = new Stage(accepted(withPage(), Shows.ADA, put(LEVEL, PAGE, fader("Level", 0, "/level"))));
+    private final Stage stage = new Stage(accepted(withPage(), Shows.ADA, put(LEVEL, PAGE, fader("Level", 0, "/level")), put(LIST, null, CueList.plain("List"))));
 
     @Test
     void noCommandIsForgotten() {

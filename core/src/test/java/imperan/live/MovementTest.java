@@ -64,7 +64,7 @@ class MovementTest {
         Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("one"), PAGE, fader("One", 0, "/level", Optional.of("1"))),
                 put(new PartId("same"), PAGE, fader("Same", 1, "/level", Optional.of("1"))), put(new PartId("two"), PAGE, fader("Two", 2, "/level", Optional.of("2"))),
                 put(new PartId("other"), PAGE, fader("Other", 3, "/other", Optional.empty())));
-        new Following(state, sending, hands, new Forwards(state, sending, movement)).follow(show, Show.empty().changesTo(show), 0);
+        new Following(state, sending, hands, new Forwards(state, sending, movement), new Cues(state, sending, movement)).follow(show, Show.empty().changesTo(show), 0);
         state.links.get(Shows.DESK).socket(SocketState.open("127.0.0.1"));
     }
 

@@ -21,6 +21,10 @@ import imperan.shaping.Table;
 import imperan.shaping.Threshold;
 import imperan.shaping.Toggle;
 import imperan.shaping.Wrap;
+import imperan.show.cue.CueAction;
+import imperan.show.cue.CueFollow;
+import imperan.show.cue.CueMark;
+import imperan.show.cue.FadeCurve;
 import imperan.show.form.PageKey;
 
 import java.util.List;
@@ -49,6 +53,17 @@ public final class OneOfEach {
     private OneOfEach() {
     }
 
+    private static Cue cue(PartId rack) {
+        ArgumentSource.Fixed fixed = new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "3");
+        return new Cue("12.5", "Moonrise", "When the boat is away", new CueMark(CueMark.Shade.BLUE, "water"), List.of(
+                new CueAction.SayLine(0.5, Optional.of(rack), "/all", List.of(fixed, new ArgumentSource.OfNamedValue(ArgumentSource.ArgumentType.INT32, Optional.of(new PartId("piece"))))),
+                new CueAction.BringControl(0, Optional.of(MAIN), List.of(0.75), 4, FadeCurve.SLOW_ENDS),
+                new CueAction.FadeLine(1, Optional.of(rack), "/waves", List.of(fixed, new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.1), 0.9, 2, FadeCurve.EVEN,
+                        CueAction.FadeLine.Unknown.JUMP),
+                new CueAction.RecallLook(0, Optional.of(new PartId("look")), 3, FadeCurve.SLOW_START), new CueAction.ShowPage(0, Optional.of(PAGE), List.of("Ada")), new CueAction.SayStartList(0, Optional.of(rack)),
+                new CueAction.HoldTarget(2, Optional.of(rack), true), new CueAction.SteerList(0, Optional.of(new PartId("list")), CueAction.SteerList.Deed.PAUSE)), CueFollow.answered(3, true));
+    }
+
     public static Show show() {
         PartId book = new PartId("book");
         PartId rack = new PartId("rack");
@@ -72,6 +87,9 @@ public final class OneOfEach {
                 put(new PartId("forward"), null, Forward.plain("Waves", Optional.of(rack), "/waves", Optional.of(Shows.DESK), "/in/1/level").shaped(List.of(new Scale(0, 30, 0, 1), new Smooth(0.25))).asking(0.5)
                         .saying(List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "3"), new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)))),
                 put(new PartId("piece"), null, new NamedValue("Piece", "7", "Which piece plays")),
+                put(new PartId("look"), null, new Look("Evening", List.of(new Look.Stand(MAIN, List.of(0.5))), "As rehearsed")),
+                put(new PartId("list"), null, new CueList("Walk", 0.5, Optional.of(ready), Optional.of(ready), "For two")),
+                put(new PartId("cue"), new PartId("list"), cue(rack)),
                 put(new PartId("looks-up"), PAGE, Control.plain("Looks up", new Cells(7, 4, 1, 1), Shows.button("", 0, false, "/x").form(), List.of(new Send(Send.Phase.PRESS, Optional.of(rack), "/all",
                         List.of(new ArgumentSource.OfNamedValue(ArgumentSource.ArgumentType.INT32, Optional.of(new PartId("piece"))),
                                 new ArgumentSource.OfControl(ArgumentSource.ArgumentType.FLOAT32, Optional.of(MAIN), List.of(new Scale(0, 30)), 0),

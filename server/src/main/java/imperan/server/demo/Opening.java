@@ -50,7 +50,7 @@ class Opening implements ApplicationRunner {
                 throw new IllegalStateException("The demo show does not pass its own rules: " + refused.problems());
             }
         }
-        loop.goLive(live.id(), live.name(), keeper.show(live.id()).join(), store.values(live.id()));
+        loop.goLive(live.id(), live.name(), keeper.show(live.id()).join(), store.remembered(live.id()));
         LOG.info("Live: {}", live.name());
     }
 }

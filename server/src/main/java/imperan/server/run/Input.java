@@ -1,9 +1,9 @@
 package imperan.server.run;
 
 import imperan.live.LiveShow;
-import imperan.live.SavedValue;
 import imperan.live.SocketState;
 import imperan.osc.Decoded;
+import imperan.server.store.Remembered;
 import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.show.Show;
@@ -17,7 +17,7 @@ import java.util.Set;
 sealed interface Input {
 
     /** This show owns the sockets from now on. */
-    record GoLive(String showId, String name, Show show, List<SavedValue> values) implements Input {
+    record GoLive(String showId, String name, Show show, Remembered remembered) implements Input {
     }
 
     record Committed(String showId, Edit edit, Show show, long bytes) implements Input {

@@ -3,7 +3,6 @@ package imperan.server.run;
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.LiveShow;
-import imperan.live.SavedValue;
 import imperan.live.SocketState;
 import imperan.live.Touch;
 import imperan.osc.Decoded;
@@ -92,8 +91,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     // ---- inputs, from any thread
 
     /** This show owns the sockets from now on. */
-    public void goLive(String showId, String name, Show shown, List<SavedValue> values) {
-        put(new Input.GoLive(showId, name, shown, values));
+    public void goLive(String showId, String name, Show shown, Remembered remembered) {
+        put(new Input.GoLive(showId, name, shown, remembered));
     }
 
     /** The show that owns the sockets; empty before the first. */
@@ -490,14 +489,15 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         liveShowName = going.name();
         live.load(going.show(), now);
         shows(going.show(), now);
-        live.restore(going.values());
+        live.restore(going.remembered().values());
+        live.restoreCues(going.remembered().places());
         startLog.live(going.name());
         audience.of(liveShowId).forEach(feed -> feed.welcome(snapshot()));
     }
 
     /** A show that is looked at and does not run. */
     private static Snapshot still(String showId, String name, Show shown) {
-        return new Snapshot(showId, name, false, shown, List.of(), List.of(), Optional.empty(), Optional.empty(), 0);
+        return new Snapshot(showId, name, false, shown, List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), 0);
     }
 
     private void committedNow(Input.Committed committed, long now) {
@@ -537,12 +537,15 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     private Snapshot snapshot() {
-        return new Snapshot(liveShowId, liveShowName, true, show, changes.values(live), live.links(), changes.lastOut(), changes.lastIn(), missed());
+        return new Snapshot(liveShowId, liveShowName, true, show, changes.values(live), live.links(), live.cueLists(), changes.lastOut(), changes.lastIn(), missed());
     }
 
     private void save() {
         if (!liveShowId.isEmpty()) {
             saver.save(liveShowId, live.savedValues(changes.takeUnsaved()));
+            if (changes.takeCuesMoved()) {
+                saver.saveCues(liveShowId, live.cuePlaces());
+            }
         }
     }
 

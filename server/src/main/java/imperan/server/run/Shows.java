@@ -120,7 +120,7 @@ public class Shows {
         if (!store.setLive(showId)) {
             return Done.refused("“" + show.name() + "” is deleted. Bring it back first");
         }
-        keeper.withShow(showId, (name, head) -> loop.goLive(showId, name, head, store.values(showId))).join();
+        keeper.withShow(showId, (name, head) -> loop.goLive(showId, name, head, store.remembered(showId))).join();
         return Done.of(showId);
     }
 

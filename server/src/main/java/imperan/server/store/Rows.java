@@ -23,6 +23,9 @@ final class Rows {
     record KeepPointRow(long id, long version, String name, String authorName, OffsetDateTime at) {
     }
 
+    record CuePlaceRow(String listId, String nextId, String lastId) {
+    }
+
     record ValueRow(String showId, String controlId, String axes, String belief, String movedBy) {
     }
 }

@@ -148,6 +148,14 @@ interface ShowMapper {
             on conflict (show_id, control_id) do update set axes = excluded.axes, belief = excluded.belief, moved_by = excluded.moved_by""")
     void putValue(Rows.ValueRow row);
 
+    @Select("select list_id, next_id, last_id from cue_place where show_id = #{showId} order by list_id")
+    List<Rows.CuePlaceRow> cuePlaces(@Param("showId") String showId);
+
+    @Insert("""
+            insert into cue_place (show_id, list_id, next_id, last_id) values (#{showId}, #{listId}, #{nextId}, #{lastId})
+            on conflict (show_id, list_id) do update set next_id = excluded.next_id, last_id = excluded.last_id""")
+    void putCuePlace(@Param("showId") String showId, @Param("listId") String listId, @Param("nextId") String nextId, @Param("lastId") String lastId);
+
     @Insert("""
             insert into browser (id, name) values (#{id}, #{name})
             on conflict (id) do update set name = excluded.name""")

@@ -2,6 +2,7 @@ package imperan.server.store;
 
 import imperan.live.Belief;
 import imperan.live.ControlValue;
+import imperan.live.CueListView;
 import imperan.live.SavedValue;
 import imperan.show.Body;
 import imperan.show.Edit;
@@ -220,6 +221,22 @@ public class ShowStore {
     public void saveValues(String showId, Collection<SavedValue> values) {
         values.forEach(v -> mapper.putValue(new Rows.ValueRow(showId, v.control().value(), json.writeValueAsString(v.axes()), v.belief().name(),
                 v.movedBy())));
+    }
+
+    /** Where the cue lists of a show stood last. */
+    public List<CueListView.Place> cuePlaces(String showId) {
+        return mapper.cuePlaces(showId).stream().map(row -> new CueListView.Place(new PartId(row.listId()), Optional.ofNullable(row.nextId()).map(PartId::new),
+                Optional.ofNullable(row.lastId()).map(PartId::new))).toList();
+    }
+
+    @Transactional
+    public void saveCuePlaces(String showId, Collection<CueListView.Place> places) {
+        places.forEach(place -> mapper.putCuePlace(showId, place.list().value(), place.next().map(PartId::value).orElse(null), place.last().map(PartId::value).orElse(null)));
+    }
+
+    /** What is remembered of how a show stood when it ran last. */
+    public Remembered remembered(String showId) {
+        return new Remembered(values(showId), cuePlaces(showId));
     }
 
     @Transactional

@@ -92,7 +92,7 @@ class ChangesTest {
         changes.happened(new LiveEvent.ValueChanged(2, BY_ADA, LEVEL));
         changes.happened(new LiveEvent.PacketOut(3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, SAID, 1, Optional.empty()));
         changes.happened(new LiveEvent.PacketIn(4, BY_ADA, Optional.of(DESK), "osc", "192.0.2.9:7101", 9201, new byte[] {2}, SAID, Optional.of(5L), Optional.empty()));
-        changes.happened(new LiveEvent.PageWanted(5, BY_ADA, new PartId("page")));
+        changes.happened(new LiveEvent.PageWanted(5, BY_ADA, new PartId("page"), List.of()));
         Batch batch = taken(Set.of());
         assertThat(batch.values()).as("the latest of each").extracting(ControlValue::control).containsExactly(LEVEL);
         assertThat(batch.links()).as("something was counted of it").extracting(LinkView::target).containsExactly(DESK);

@@ -1,0 +1,63 @@
+package imperan.live;
+
+import imperan.cue.Running;
+import imperan.show.PartId;
+import imperan.show.cue.CueAction;
+import imperan.show.form.Position;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/** One action of a cue while it is done: who is behind it, what it moves, and what is still open of it. */
+final class CueAct {
+
+    /** Where a control is brought from and to. */
+    record Way(Position from, Position to) {
+
+        Position at(double share) {
+            double[] axes = new double[to.axes()];
+            for (int axis = 0; axis < axes.length; axis++) {
+                axes[axis] = from.get(axis) + (to.get(axis) - from.get(axis)) * share;
+            }
+            return Position.of(axes);
+        }
+    }
+
+    final PartId list;
+    final Running running;
+    final int index;
+    final Actor actor;
+    /** All that it leads to has this one. */
+    Cause cause = Cause.NONE;
+    /** The controls that it fades. */
+    final Map<PartId, Way> ways = new HashMap<>();
+    /** The line that it fades, and from where. */
+    Optional<MovedLine> line = Optional.empty();
+    double from;
+    /** When it first asked for what it has to look up. */
+    long askedAt = Long.MIN_VALUE;
+    /** Whether all that it says was handed on. */
+    boolean isSaid;
+    /** Whether its line waits for the pace of its target. */
+    boolean waits;
+    int open;
+    boolean answered;
+    Optional<Reason> fell = Optional.empty();
+
+    CueAct(PartId list, Running running, int index, Actor actor) {
+        this.list = list;
+        this.running = running;
+        this.index = index;
+        this.actor = actor;
+    }
+
+    CueAction action() {
+        return running.action(index);
+    }
+
+    /** By which what it moves is told from what others move, where that is no control. */
+    PartId name() {
+        return new PartId(actor.id());
+    }
+}

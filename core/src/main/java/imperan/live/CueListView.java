@@ -1,0 +1,27 @@
+package imperan.live;
+
+import imperan.show.PartId;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * How a cue list stands.
+ *
+ * @param next    the cue that go fires; empty at the end
+ * @param last    the one that was fired last; empty before the first
+ * @param broken  whether more cues than may would have begun without any time between
+ * @param running what runs, the earliest first
+ * @param over    what is over, the latest first
+ */
+public record CueListView(PartId list, Optional<PartId> next, Optional<PartId> last, boolean paused, boolean broken, List<FiredCue> running, List<FiredCue> over) {
+
+    public CueListView {
+        running = List.copyOf(running);
+        over = List.copyOf(over);
+    }
+
+    /** Where a list stands, for a restart. */
+    public record Place(PartId list, Optional<PartId> next, Optional<PartId> last) {
+    }
+}
