@@ -54,6 +54,7 @@ export const router = createHashRouter([
               { path: "coverage/:target?", element: <Station name="CoverageView" /> },
             ],
           },
+          { path: "/cues/:list?", element: <Station name="CuesStation" /> },
           { path: "/shows", element: <Station name="ShowsStation" /> },
           { path: "/history", element: <Station name="HistoryStation" /> },
           { path: "/glossary", element: <Station name="Glossary" /> },

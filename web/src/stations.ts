@@ -1,4 +1,5 @@
 /** The stations of the work, from the rig to the wire: all that a device which only plays a page does without. */
+export { CuesStation } from "./cues/CuesStation";
 export { Frame } from "./frame/Frame";
 export { Glossary } from "./frame/Glossary";
 export { HistoryStation } from "./history/HistoryStation";

@@ -4,7 +4,7 @@ import { NavLink, useMatch } from "react-router";
 import { lock } from "../requests/edits";
 import { browser } from "../live/browser";
 import { rename } from "../live/connection";
-import { partsOf, useShow } from "../live/show";
+import { partOf, partsOf, useShow } from "../live/show";
 import { useLearnProved, useProvedCount } from "../proof/proved";
 import { useLearnWatch, useWatchOpen } from "../proof/watch";
 import { useFindings } from "../findings/findings";
@@ -66,6 +66,7 @@ export function Workline() {
             .filter(Boolean)
             .join(" · ")}
         />
+        <Station to="/cues" name="Cues" mark={useCueMark()} />
         <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
         <Station
           to="/proof"
@@ -99,6 +100,16 @@ export function Workline() {
       </div>
     </header>
   );
+}
+
+/** What is next of the first list, or that there is none. */
+function useCueMark(): string {
+  const parts = useShow((s) => s.parts);
+  const list = partsOf(parts, "cueList")[0]?.part.id;
+  const next = useShow((s) => s.cues.get(list ?? "")?.state.next);
+  if (!list) return "no list";
+  const cue = partOf(parts, "cue", next);
+  return cue ? `next ${cue.part.body.number}` : "at the end";
 }
 
 const found = (count: number) => `${count} ${count === 1 ? "finding" : "findings"}`;

@@ -16,6 +16,7 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
     welcome: null,
     values: [],
     links: [],
+    cues: [],
     traces: [],
     lastOut: null,
     lastIn: null,

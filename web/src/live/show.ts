@@ -1,9 +1,26 @@
 /** The show as this browser knows it: its parts, the links, and whether the server is there. */
 import { create } from "zustand";
-import type { Body, Edit, Held, Link, Part, Presence, ServerFrame, WireRow } from "../api/types";
+import type {
+  Body,
+  CueListState,
+  Edit,
+  Held,
+  Link,
+  Part,
+  Presence,
+  ServerFrame,
+  WireRow,
+} from "../api/types";
 
 const SEEN_MS = 2000;
 const CALM_MS = 200;
+
+/** How a cue list stands: what it says of times to come counts from when it was told. */
+export interface ToldCues {
+  state: CueListState;
+  /** By performance.now(). */
+  at: number;
+}
 
 interface ShowState {
   /** Empty until the server's welcome. */
@@ -23,8 +40,10 @@ interface ShowState {
   missed: number;
   /** The number of the newest findings that the server told of. */
   findings: number;
-  /** The page that a target wants shown, each time anew. */
-  pageWanted: { page: string } | null;
+  /** The page that a target, or a cue, wants shown, each time anew; to some people by their names, or to all that follow. */
+  pageWanted: { page: string; people: string[] } | null;
+  /** How the cue lists stand, each with the moment at which that was told. */
+  cues: ReadonlyMap<string, ToldCues>;
   /** Who else is building, and what they have selected. */
   presences: readonly Presence[];
   /** Touches that could not be sent while the connection was lost. */
@@ -46,6 +65,7 @@ export const useShow = create<ShowState>()(() => ({
   missed: 0,
   findings: 0,
   pageWanted: null,
+  cues: new Map(),
   presences: [],
   unsent: 0,
   lostSince: null,
@@ -87,7 +107,8 @@ export function receiveShow(received: ServerFrame): void {
   if (frame.welcome) untold = [];
   untold.push(frame);
   const calm = toldAt + CALM_MS - performance.now();
-  if (frame.welcome || frame.edits.length || frame.page || frame.presences || calm <= 0) tell();
+  if (frame.welcome || frame.edits.length || frame.page || frame.cues.length || frame.presences || calm <= 0)
+    tell();
   else timer ??= setTimeout(tell, calm);
 }
 
@@ -115,12 +136,19 @@ function after(state: ShowState, { welcome, edits, ...frame }: ServerFrame): Sho
     links,
     lastOut: frame.lastOut ?? state.lastOut,
     lastIn: frame.lastIn ?? state.lastIn,
-    pageWanted: frame.page ? { page: frame.page } : state.pageWanted,
+    pageWanted: frame.page ?? state.pageWanted,
+    cues: welcome || frame.cues.length ? told(welcome ? new Map() : state.cues, frame.cues) : state.cues,
     presences: frame.presences ?? (welcome ? [] : state.presences),
     findings: frame.findings ?? state.findings,
     missed: welcome ? frame.missed : Math.max(state.missed, frame.missed),
     lostSince: welcome ? null : state.lostSince,
   };
+}
+
+function told(before: ReadonlyMap<string, ToldCues>, cues: CueListState[]): Map<string, ToldCues> {
+  const next = new Map(before);
+  for (const state of cues) next.set(state.list, { state, at: performance.now() });
+  return next;
 }
 
 /** Waits until this browser has seen an edit; not longer than a moment, for the connection may be gone. */

@@ -33,6 +33,12 @@ export function whereIs(
       return { path: "/rig/hosts", select: [] };
     case "forward":
       return { path: "/lines/forwards", select: [] };
+    case "cueList":
+      return { path: after.has(first) ? `/cues/${first}` : "/cues", select: [] };
+    case "cue":
+      return { path: `/cues/${parts.get(first)!.part.parent ?? ""}`, select: [] };
+    case "look":
+      return { path: "/cues", select: [] };
     case "value":
       return { path: "/lines/values", select: [] };
     case "phrasebook":

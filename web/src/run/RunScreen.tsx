@@ -5,6 +5,7 @@ import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
 import { useHoldKey } from "../frame/useHoldKey";
+import { browser } from "../live/browser";
 import { inDraft, usualPage } from "../live/laid";
 import { partsOf, useShow } from "../live/show";
 import { StartOffers } from "../rig/StartOffers";
@@ -19,6 +20,8 @@ import { useGamepads } from "./useGamepads";
 import { useWakeLock } from "./useWakeLock";
 import { Notices } from "../ui/notices";
 import { WhyPanel } from "../why/WhyPanel";
+
+const isMe = (name: string) => name.trim().toLowerCase() === browser.name.trim().toLowerCase();
 
 /** A page to play: nothing on it but its controls, the other pages and the wire. */
 
@@ -40,7 +43,8 @@ export function RunScreen() {
   const followed = pages.some((p) => p.part.body.follows !== null);
 
   useEffect(() => {
-    if (asked && follows) void navigate(`/run/${asked.page}`);
+    if (asked && (asked.people.length > 0 ? asked.people.some(isMe) : follows))
+      void navigate(`/run/${asked.page}`);
   }, [asked, follows, navigate]);
 
   return (

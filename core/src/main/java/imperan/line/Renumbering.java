@@ -62,7 +62,7 @@ public final class Renumbering {
         return statistics.getCount() == 0 ? 0 : statistics.getMax() - statistics.getMin() + 1;
     }
 
-    private static OptionalInt fixedNumber(ArgumentSource source) {
+    static OptionalInt fixedNumber(ArgumentSource source) {
         return source instanceof Fixed fixed && NUMBER.matcher(fixed.text().strip()).matches() ? OptionalInt.of(Integer.parseInt(fixed.text().strip()))
                 : OptionalInt.empty();
     }
@@ -95,7 +95,8 @@ public final class Renumbering {
         return same ? replaceLast(control.label(), last.getAsInt() + by) : control.label();
     }
 
-    private String further(String address, Optional<PartId> target, int by) {
+    /** An address so much further on; as it is where it has no number. */
+    String further(String address, Optional<PartId> target, int by) {
         Optional<Slotted> slotted = slotted(address, target);
         if (slotted.isPresent()) {
             SlotAddress.Piece.Slot slot = slotted.get().slot();

@@ -87,6 +87,7 @@ final class DemoShow {
         }
         strip(steps, 13, 26, "Main", "/bellows/main");
         steps.addAll(DemoPages.in(LAYOUT, plan()));
+        steps.addAll(DemoCues.steps());
         return new EditRequest("Open the demo show", steps);
     }
 

@@ -47,6 +47,8 @@ final class Changes implements LiveSink {
     private final BiPredicate<PartId, byte[]> sender;
     private final Set<PartId> values = new LinkedHashSet<>();
     private final Set<PartId> links = new LinkedHashSet<>();
+    private final Set<PartId> cues = new LinkedHashSet<>();
+    private boolean cuesMoved;
     private final Set<PartId> traces = new LinkedHashSet<>();
     private final Set<PartId> unsaved = new LinkedHashSet<>();
     private final Deque<LinkTurn> turns = new ArrayDeque<>();
@@ -58,7 +60,7 @@ final class Changes implements LiveSink {
     private long told;
     private List<Edit> edits = new ArrayList<>();
     private long editBytes;
-    private Optional<PartId> page = Optional.empty();
+    private Optional<PageWanted> page = Optional.empty();
     private volatile Consumer<PartId> handed = control -> { };
     private volatile Consumer<WireRecord> heardOf = record -> { };
     private Optional<WireRecord> lastOut = Optional.empty();
@@ -97,7 +99,10 @@ final class Changes implements LiveSink {
         } else if (event instanceof LiveEvent.LinkChanged link) {
             links.add(link.target());
         } else if (event instanceof LiveEvent.PageWanted wanted) {
-            page = Optional.of(wanted.page());
+            page = Optional.of(new PageWanted(wanted.page(), wanted.people()));
+        } else if (event instanceof LiveEvent.CuesChanged changed) {
+            cues.add(changed.list());
+            cuesMoved = true;
         } else if (event instanceof LiveEvent.LinkTurned turned) {
             turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
         } else {
@@ -178,7 +183,7 @@ final class Changes implements LiveSink {
     }
 
     boolean isEmpty() {
-        return values.isEmpty() && links.isEmpty() && traces.isEmpty() && !spoken && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
+        return values.isEmpty() && links.isEmpty() && cues.isEmpty() && traces.isEmpty() && !spoken && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
     }
 
     /** Whether there is something to tell, the number of missed packets among it. */
@@ -216,7 +221,14 @@ final class Changes implements LiveSink {
     }
 
     boolean isUnsaved() {
-        return !unsaved.isEmpty();
+        return !unsaved.isEmpty() || cuesMoved;
+    }
+
+    /** Whether a cue list stands elsewhere since this was last asked. */
+    boolean takeCuesMoved() {
+        boolean moved = cuesMoved;
+        cuesMoved = false;
+        return moved;
     }
 
     /** The controls whose values changed since this was last asked. */
@@ -228,13 +240,14 @@ final class Changes implements LiveSink {
 
     /** Everything gathered, with the values as they are now; afterwards nothing is gathered. */
     Batch take(LiveShow live, Collection<PartId> watchedTraces, long missed) {
-        Batch batch = new Batch(each(values, live::value), each(links, live::link),
+        Batch batch = new Batch(each(values, live::value), each(links, live::link), each(cues, live::cueList),
                 each(traces.stream().filter(watchedTraces::contains).toList(), live::trace),
                 lastOut, lastIn, edits, editBytes, page, missed, List.copyOf(notices));
         told = missed;
         notices.clear();
         values.clear();
         links.clear();
+        cues.clear();
         traces.clear();
         spoken = false;
         edits = new ArrayList<>();

@@ -12,6 +12,7 @@ import imperan.server.net.Endpoint;
 import imperan.server.net.TargetListener;
 import imperan.server.net.TargetSockets;
 import imperan.server.store.Keeper;
+import imperan.server.store.Remembered;
 import imperan.server.store.ValueSaver;
 import imperan.show.Edit;
 import imperan.show.Part;

@@ -1,6 +1,7 @@
 package imperan.server.run;
 
 import imperan.live.ControlValue;
+import imperan.live.CueListView;
 import imperan.live.LinkView;
 import imperan.show.Show;
 import imperan.wire.WireRecord;
@@ -9,6 +10,6 @@ import java.util.List;
 import java.util.Optional;
 
 /** A whole show at one moment; values and links only where it is the live one. */
-public record Snapshot(String showId, String showName, boolean live, Show show, List<ControlValue> values, List<LinkView> links,
+public record Snapshot(String showId, String showName, boolean live, Show show, List<ControlValue> values, List<LinkView> links, List<CueListView> cues,
                        Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, long missed) {
 }

@@ -1,9 +1,11 @@
 package imperan.server.socket;
 
 import imperan.live.ControlValue;
+import imperan.live.CueListView;
 import imperan.live.LinkView;
 import imperan.live.Trace;
 import imperan.server.run.Batch;
+import imperan.server.run.PageWanted;
 import imperan.server.run.Presence;
 import imperan.server.run.Snapshot;
 import imperan.show.Edit;
@@ -38,7 +40,8 @@ final class PendingFrame {
     private long editBytes;
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
-    private Optional<PartId> page = Optional.empty();
+    private Optional<PageWanted> page = Optional.empty();
+    private final Map<PartId, CueListView> cues = new LinkedHashMap<>();
     private Optional<List<Presence>> presences = Optional.empty();
     private Optional<Long> findings = Optional.empty();
     private long missed;
@@ -46,11 +49,13 @@ final class PendingFrame {
     void welcome(Snapshot snapshot) {
         values.clear();
         links.clear();
+        cues.clear();
         edits.clear();
         editBytes = 0;
         welcome = Optional.of(snapshot);
         snapshot.values().forEach(v -> values.put(v.control(), v));
         snapshot.links().forEach(l -> links.put(l.target(), l));
+        snapshot.cues().forEach(c -> cues.put(c.list(), c));
         lastOut = snapshot.lastOut();
         lastIn = snapshot.lastIn();
         missed = snapshot.missed();
@@ -60,6 +65,7 @@ final class PendingFrame {
     boolean add(Batch batch) {
         batch.values().forEach(v -> values.put(v.control(), v));
         batch.links().forEach(l -> links.put(l.target(), l));
+        batch.cues().forEach(c -> cues.put(c.list(), c));
         batch.traces().forEach(t -> traces.put(t.control(), t));
         edits.addAll(batch.edits());
         editBytes += batch.editBytes();
@@ -88,7 +94,7 @@ final class PendingFrame {
     ServerFrame frame() {
         return new ServerFrame(
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
-                List.copyOf(values.values()), List.copyOf(links.values()), traces.values().stream().map(TraceView::of).toList(),
+                List.copyOf(values.values()), List.copyOf(links.values()), cues.values().stream().map(CueListState::of).toList(), traces.values().stream().map(TraceView::of).toList(),
                 lastOut.map(WireRow::of), lastIn.map(WireRow::of),
                 List.copyOf(edits), false, page, presences, findings, missed, List.copyOf(notices));
     }

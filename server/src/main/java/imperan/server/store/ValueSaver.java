@@ -1,5 +1,6 @@
 package imperan.server.store;
 
+import imperan.live.CueListView;
 import imperan.live.SavedValue;
 import imperan.show.PartId;
 import org.slf4j.Logger;
@@ -31,6 +32,10 @@ public class ValueSaver implements AutoCloseable {
     /** Where values are kept. */
     interface Values {
         void saveValues(String showId, List<SavedValue> values);
+
+        default void saveCuePlaces(String showId, List<CueListView.Place> places) {
+            // who only tries values keeps no places
+        }
     }
 
     private final Values store;
@@ -41,7 +46,17 @@ public class ValueSaver implements AutoCloseable {
 
     @Autowired
     ValueSaver(ShowStore store) {
-        this((showId, values) -> store.saveValues(showId, values));
+        this(new Values() {
+            @Override
+            public void saveValues(String showId, List<SavedValue> values) {
+                store.saveValues(showId, values);
+            }
+
+            @Override
+            public void saveCuePlaces(String showId, List<CueListView.Place> places) {
+                store.saveCuePlaces(showId, places);
+            }
+        });
     }
 
     ValueSaver(Values store) {
@@ -63,6 +78,22 @@ public class ValueSaver implements AutoCloseable {
             for (SavedValue value : values) {
                 ofShow.put(value.control(), value);
             }
+        }
+    }
+
+    /** Takes where cue lists stand, and returns at once; of several times the latest is kept. */
+    public void saveCues(String showId, List<CueListView.Place> places) {
+        if (!places.isEmpty() && !thread.isShutdown()) {
+            thread.execute(() -> writeCues(showId, places));
+        }
+    }
+
+    private void writeCues(String showId, List<CueListView.Place> places) {
+        try {
+            store.saveCuePlaces(showId, places);
+        } catch (RuntimeException e) {
+            // they are written again with the next step of any list
+            LOG.warn("Where the cue lists stand cannot be kept now: {}", e.getMessage());
         }
     }
 

@@ -100,7 +100,7 @@ class ChangesTest {
         assertThat(changes.wire().packets()).extracting(WireRecord::out).containsExactly(true, false);
         assertThat(batch.lastOut()).hasValueSatisfying(row -> assertThat(row.cause().actor().name()).isEqualTo("Ada"));
         assertThat(batch.lastIn()).hasValueSatisfying(row -> assertThat(row.answeredAfterNanos()).contains(5L));
-        assertThat(batch.page()).contains(new PartId("page"));
+        assertThat(batch.page()).hasValue(new PageWanted(new PartId("page"), List.of()));
         assertThat(changes.isEmpty()).isTrue();
         assertThat(changes.takeUnsaved()).containsExactly(LEVEL);
     }

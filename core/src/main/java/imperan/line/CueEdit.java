@@ -1,0 +1,135 @@
+package imperan.line;
+
+import imperan.phrasebook.Vocabulary;
+import imperan.show.ArgumentSource;
+import imperan.show.Cue;
+import imperan.show.CueList;
+import imperan.show.EditRequest;
+import imperan.show.Outcome;
+import imperan.show.Part;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Problem;
+import imperan.show.Show;
+import imperan.show.cue.CueAction;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Edits of cue lists that take reckoning: which number is free, and how messages count on. */
+public final class CueEdit {
+
+    private static final BigDecimal THOUSANDTH = new BigDecimal("0.001");
+    private static final BigDecimal HIGHEST = new BigDecimal("999999");
+
+    private CueEdit() {
+    }
+
+    /**
+     * A cue that does nothing yet, behind another one.
+     *
+     * @param after empty for the end of the list
+     */
+    public static Outcome insert(Show show, PartId list, Optional<PartId> after, PartId id, Person author) {
+        List<Part> cues = CueList.cues(show, list);
+        Optional<Part> before = after.isPresent() ? cues.stream().filter(cue -> cue.id().equals(after.get())).findFirst() : cues.stream().reduce((first, second) -> second);
+        // a list begins with a cue that does nothing: somewhere safe to go back to
+        Optional<String> number = before.isEmpty() ? Optional.of("0") : behind(cues, before.get());
+        if (show.part(list).filter(part -> part.body() instanceof CueList).isEmpty()) {
+            return Outcome.Refused.because("This cue list is no longer there");
+        } else if (number.isEmpty()) {
+            return full(cues, before.get());
+        }
+        return show.apply(new EditRequest("Add cue " + number.get(), List.of(new EditRequest.Put(new Part(id, Optional.of(list), cues.size(), Cue.plain(number.get(), "")), 0))), author);
+    }
+
+    /** The same cue again behind it, with the next number, and with the next numbers in its lines. */
+    public static Outcome copy(Show show, PartId cue, PartId id, Person author) {
+        Optional<Part> part = show.part(cue).filter(found -> found.body() instanceof Cue);
+        if (part.isEmpty()) {
+            return Outcome.Refused.because("This cue is no longer there");
+        }
+        PartId list = part.get().parent().orElseThrow();
+        List<Part> cues = CueList.cues(show, list);
+        Optional<String> number = behind(cues, part.get());
+        if (number.isEmpty()) {
+            return full(cues, part.get());
+        }
+        Cue before = (Cue) part.get().body();
+        Renumbering further = new Renumbering(target -> target.map(known -> Vocabulary.of(show, known)).orElse(Vocabulary.NONE));
+        List<CueAction> actions = before.actions().stream().map(action -> next(action, further)).toList();
+        Cue copy = new Cue(number.get(), Renumbering.furtherName(before.name(), 1), before.note(), before.mark(), actions, before.follow());
+        return further.problems().isEmpty() ? show.apply(new EditRequest("Copy cue " + before.number(), List.of(new EditRequest.Put(new Part(id, Optional.of(list), cues.size(), copy), 0))), author)
+                : new Outcome.Refused(further.problems());
+    }
+
+    private static CueAction next(CueAction action, Renumbering further) {
+        if (action instanceof CueAction.SayLine say) {
+            String address = further.further(say.address(), say.target(), 1);
+            return new CueAction.SayLine(say.delay(), say.target(), address, address.equals(say.address()) ? counted(say.arguments()) : say.arguments());
+        } else if (action instanceof CueAction.FadeLine fade) {
+            return new CueAction.FadeLine(fade.delay(), fade.target(), further.further(fade.address(), fade.target(), 1), fade.arguments(), fade.from(), fade.to(), fade.seconds(), fade.curve(), fade.unknown());
+        }
+        return action;
+    }
+
+    /** Of a line whose address has no number the first fixed number counts on. */
+    private static List<ArgumentSource> counted(List<ArgumentSource> arguments) {
+        List<ArgumentSource> counted = new ArrayList<>(arguments);
+        for (int i = 0; i < counted.size(); i++) {
+            if (Renumbering.fixedNumber(counted.get(i)).isPresent()) {
+                counted.set(i, new ArgumentSource.Fixed(counted.get(i).type(), String.valueOf(Renumbering.fixedNumber(counted.get(i)).getAsInt() + 1)));
+                break;
+            }
+        }
+        return counted;
+    }
+
+    /** All numbers anew, in the order in which the cues stand. */
+    public static Outcome renumber(Show show, PartId list, BigDecimal first, BigDecimal step, Person author) {
+        List<Part> cues = CueList.cues(show, list);
+        if (step.signum() <= 0 || first.signum() < 0) {
+            return new Outcome.Refused(List.of(Problem.at(list, "step", "Cues count on from 0 or more, by more than 0")));
+        }
+        List<EditRequest.Step> steps = new ArrayList<>();
+        BigDecimal number = first;
+        for (Part part : cues) {
+            Cue cue = (Cue) part.body();
+            if (cue.decimal().compareTo(number) != 0) {
+                steps.add(new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), cue.numbered(plain(number))), show.held(part.id()).orElseThrow().version()));
+            }
+            number = number.add(step);
+        }
+        return steps.isEmpty() ? Outcome.Refused.because("The cues have these numbers already")
+                : show.apply(new EditRequest("Renumber " + show.part(list).map(part -> part.body().called()).orElse("a list"), steps), author);
+    }
+
+    /** A free number behind a cue and before the next one: the next whole one where that is free, else one between. */
+    private static Optional<String> behind(List<Part> cues, Part cue) {
+        BigDecimal at = ((Cue) cue.body()).decimal();
+        Optional<BigDecimal> next = cues.stream().map(each -> ((Cue) each.body()).decimal()).filter(each -> each.compareTo(at) > 0).min(BigDecimal::compareTo);
+        BigDecimal whole = at.setScale(0, RoundingMode.FLOOR).add(BigDecimal.ONE);
+        if (next.isEmpty() || whole.compareTo(next.get()) < 0) {
+            return whole.compareTo(HIGHEST) > 0 ? Optional.empty() : Optional.of(plain(whole));
+        }
+        for (int decimals = 1; decimals <= 3; decimals++) {
+            BigDecimal between = at.add(next.get()).divide(BigDecimal.valueOf(2)).setScale(decimals, RoundingMode.FLOOR);
+            if (between.compareTo(at) > 0 && between.compareTo(next.get()) < 0) {
+                return Optional.of(plain(between));
+            }
+        }
+        BigDecimal least = at.add(THOUSANDTH);
+        return least.compareTo(next.get()) < 0 ? Optional.of(plain(least)) : Optional.empty();
+    }
+
+    private static Outcome full(List<Part> cues, Part before) {
+        return Outcome.Refused.because("There is no number left behind cue " + ((Cue) before.body()).number() + ": renumber the list first");
+    }
+
+    private static String plain(BigDecimal number) {
+        return number.stripTrailingZeros().toPlainString();
+    }
+}

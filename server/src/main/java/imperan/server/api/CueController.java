@@ -1,0 +1,98 @@
+package imperan.server.api;
+
+import imperan.line.CueEdit;
+import imperan.line.LookEdit;
+import imperan.live.Belief;
+import imperan.live.ControlValue;
+import imperan.live.LiveShow;
+import imperan.server.run.ShowLoop;
+import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
+import imperan.show.PartId;
+import imperan.show.Person;
+import imperan.show.Show;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+import java.math.BigDecimal;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+
+/** Edits of cue lists and looks that take more than putting a part. */
+@RestController
+@RequestMapping("/api/shows/{show}")
+class CueController {
+
+    private final Keeper keeper;
+    private final ShowStore store;
+    private final ShowLoop loop;
+
+    CueController(Keeper keeper, ShowStore store, ShowLoop loop) {
+        this.keeper = keeper;
+        this.store = store;
+        this.loop = loop;
+    }
+
+    /** @param after the cue behind which; empty for the end. {@code id} of the new one */
+    record CueInsert(PartId list, Optional<PartId> after, PartId id) {
+    }
+
+    @PostMapping("/cues/insert")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> insert(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody CueInsert asked) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> CueEdit.insert(now, asked.list(), asked.after(), asked.id(), person)).thenApply(ShowController::answer);
+    }
+
+    /** @param cue which; {@code id} of the new one */
+    record CueCopy(PartId cue, PartId id) {
+    }
+
+    @PostMapping("/cues/copy")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> copy(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody CueCopy asked) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> CueEdit.copy(now, asked.cue(), asked.id(), person)).thenApply(ShowController::answer);
+    }
+
+    record CueNumbers(PartId list, double first, double step) {
+    }
+
+    @PostMapping("/cues/renumber")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> renumber(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody CueNumbers asked) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> CueEdit.renumber(now, asked.list(), BigDecimal.valueOf(asked.first()), BigDecimal.valueOf(asked.step()), person)).thenApply(ShowController::answer);
+    }
+
+    /**
+     * @param look  the one that is recorded anew, or the id of a new one
+     * @param pages of which the controls count; none for all
+     * @param forms likewise
+     */
+    record LookRecord(PartId look, String name, List<PartId> pages, List<String> forms) {
+    }
+
+    /** Where controls stand now, as a look. What nobody moved or heard of since the start is left out. */
+    @PostMapping("/looks")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> look(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody LookRecord asked) {
+        Person person = store.person(browser);
+        Show now = keeper.show(show).join();
+        List<PartId> controls = LookEdit.recordable(now, Set.copyOf(asked.pages()), Set.copyOf(asked.forms()));
+        Map<PartId, List<Double>> stands = loop.ask(show, (running, at) -> stands(running, controls), Map.<PartId, List<Double>>of()).join();
+        return keeper.change(show, head -> LookEdit.record(head, asked.look(), asked.name(), stands, person)).thenApply(ShowController::answer);
+    }
+
+    private static Map<PartId, List<Double>> stands(LiveShow running, List<PartId> controls) {
+        Map<PartId, List<Double>> stands = new LinkedHashMap<>();
+        controls.forEach(control -> running.value(control).filter(value -> value.belief() != Belief.UNSET)
+                .ifPresent(value -> stands.put(control, value.axes().stream().map(ControlValue.Axis::position).toList())));
+        return stands;
+    }
+}

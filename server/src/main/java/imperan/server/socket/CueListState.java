@@ -1,0 +1,51 @@
+package imperan.server.socket;
+
+import imperan.cue.Outcome;
+import imperan.live.CueListView;
+import imperan.live.FiredCue;
+import imperan.show.PartId;
+import imperan.words.ReasonWords;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * How a cue list stands, in words. Times that are to come are told as milliseconds from now, for clocks differ.
+ *
+ * @param next   the cue that go fires; empty at the end
+ * @param last   the one that was fired last
+ * @param broken whether more cues than may would have begun without any time between
+ */
+public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> last, boolean paused, boolean broken, List<CueState> running, List<CueState> over) {
+
+    /**
+     * A cue that was fired.
+     *
+     * @param cue       its part, which may be another one by now, or gone
+     * @param cueNumber as it was then, like its {@code name}
+     * @param agoMs     when it was fired; {@code endsInMs} when it ends, as far as that is known; {@code followsInMs} when the next one follows by itself
+     */
+    public record CueState(double number, PartId cue, String cueNumber, String name, String by, double agoMs, double endsInMs, Optional<Double> followsInMs, List<ActionState> actions) {
+
+        private static CueState of(FiredCue fired, long now) {
+            return new CueState(fired.number(), fired.id(), fired.cue().number(), fired.cue().name(), fired.by(), (now - fired.firedAt()) / 1e6, Math.max(0, (fired.endsAt() - now) / 1e6),
+                    fired.followsAt().map(at -> Math.max(0, (at - now) / 1e6)), fired.marks().stream().map(ActionState::of).toList());
+        }
+    }
+
+    /** @param why it fell short; empty where it did not */
+    public record ActionState(Outcome outcome, Optional<String> why, Optional<String> mend) {
+        private static ActionState of(FiredCue.Mark mark) {
+            Optional<ReasonWords> words = mark.reason().map(ReasonWords::of);
+            return new ActionState(mark.outcome(), words.map(ReasonWords::why), words.map(ReasonWords::mend));
+        }
+    }
+
+    static CueListState of(CueListView view) {
+        Instant at = Instant.now();
+        long now = at.getEpochSecond() * 1_000_000_000L + at.getNano();
+        return new CueListState(view.list(), view.next(), view.last(), view.paused(), view.broken(), view.running().stream().map(each -> CueState.of(each, now)).toList(),
+                view.over().stream().map(each -> CueState.of(each, now)).toList());
+    }
+}

@@ -1,0 +1,193 @@
+import { ArrowBigRight, CopyPlus, Plus, SkipForward, Trash2, Zap } from "lucide-react";
+import { useEffect, useRef } from "react";
+import type { Cue, CueList, CueState } from "../api/types";
+import { type HeldOf, useShow } from "../live/show";
+import { copyCue, insertCue, renumberCues, stepCues } from "../requests/cues";
+import { remove } from "../requests/edits";
+import { PushButton } from "../ui/buttons";
+import { report } from "../ui/notices";
+import { describeAction, describeFollow, type Result, resultOf } from "./describe";
+
+interface Props {
+  list: HeldOf<CueList>;
+  cues: HeldOf<Cue>[];
+  editing: boolean;
+  chosen: string | null;
+  choose: (cue: string | null) => void;
+}
+
+const RESULTS: Record<Result, { text: string; look: string }> = {
+  waits: { text: "waits", look: "text-quiet" },
+  "goes on": { text: "goes on", look: "text-select" },
+  well: { text: "✓ done", look: "text-in" },
+  "fell short": { text: "✗ fell short", look: "text-fault" },
+  stopped: { text: "■ stopped", look: "text-caution" },
+};
+
+/** The cues of a list in their order: which is next, which run, and what became of those that were fired. */
+export function CueTable({ list, cues, editing, chosen, choose }: Props) {
+  const parts = useShow((s) => s.parts);
+  const told = useShow((s) => s.cues.get(list.part.id));
+  const next = useRef<HTMLTableRowElement>(null);
+  const at = told?.state.next;
+  useEffect(() => {
+    if (!editing) next.current?.scrollIntoView({ block: "nearest" });
+  }, [at, editing]);
+
+  const latest = new Map<string, CueState>();
+  for (const fired of [...(told?.state.running ?? []), ...(told?.state.over ?? [])]) {
+    const known = latest.get(fired.cue);
+    if (!known || known.number < fired.number) latest.set(fired.cue, fired);
+  }
+  const add = async () => {
+    const id = crypto.randomUUID();
+    const problems = await report(insertCue(list.part.id, chosen, id));
+    if (problems.length === 0) choose(id);
+  };
+  return (
+    <section aria-label={`Cues of ${list.part.body.name}`} className="flex min-h-0 min-w-0 flex-1 flex-col">
+      {editing && (
+        <div className="flex flex-wrap items-center gap-2 px-4 py-2 max-md:px-2">
+          <PushButton strong onClick={() => void add()}>
+            <Plus size={18} aria-hidden /> {chosen ? "Add cue behind it" : "Add cue"}
+          </PushButton>
+          <PushButton
+            onClick={() =>
+              void report(renumberCues(list.part.id, Number(cues[0]?.part.body.number === "0" ? 0 : 1), 1))
+            }
+            disabled={cues.length === 0}
+          >
+            Renumber
+          </PushButton>
+          {chosen && <PushButton onClick={() => choose(null)}>The list itself</PushButton>}
+        </div>
+      )}
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 max-md:px-1">
+        <table className="w-full border-collapse text-left">
+          <thead className="sticky top-0 bg-ground text-sm text-quiet">
+            <tr>
+              <th className="w-8 py-1 font-normal" aria-label="Next" />
+              <th className="w-16 py-1 font-normal">No.</th>
+              <th className="py-1 font-normal">Cue</th>
+              <th className="py-1 font-normal max-md:hidden">Does</th>
+              <th className="w-28 py-1 font-normal">Last time</th>
+              <th className="w-24 py-1" aria-label="Orders" />
+            </tr>
+          </thead>
+          <tbody>
+            {cues.map(({ part: { id, body } }) => {
+              const isNext = id === at;
+              const fired = latest.get(id);
+              const result = fired && RESULTS[resultOf(fired)];
+              const fell = fired?.actions.find((action) => action.why);
+              return (
+                <tr
+                  key={id}
+                  ref={isNext ? next : undefined}
+                  data-cue={body.number}
+                  data-next={isNext}
+                  aria-selected={editing && id === chosen}
+                  className={`border-t border-rule align-top ${editing && id === chosen ? "bg-raised" : isNext && !editing ? "cue-next" : ""}`}
+                  onClick={() => editing && choose(id)}
+                >
+                  <td className="py-2">
+                    {isNext && <ArrowBigRight size={24} className="text-select" aria-label="Next" />}
+                  </td>
+                  <td className="py-2 font-mono text-lg">{body.number}</td>
+                  <td className="py-2 pr-3">
+                    <span className="flex items-baseline gap-2">
+                      {body.mark.shade !== "NONE" && (
+                        <span className="cue-mark" data-shade={body.mark.shade}>
+                          {body.mark.word}
+                        </span>
+                      )}
+                      {editing ? (
+                        <button
+                          className="text-left text-lg font-bold"
+                          onClick={() => choose(id)}
+                          aria-label={`Edit cue ${body.number}`}
+                        >
+                          {body.name || "—"}
+                        </button>
+                      ) : (
+                        <span className="text-lg font-bold">{body.name || "—"}</span>
+                      )}
+                    </span>
+                    {body.note && <span className="block text-sm text-quiet">{body.note}</span>}
+                  </td>
+                  <td className="py-2 pr-3 text-sm max-md:hidden">
+                    {body.actions.length === 0 && <span className="text-quiet">does nothing</span>}
+                    {body.actions.slice(0, 3).map((action, i) => (
+                      <span key={i} className="block">
+                        {action.delay > 0 && <span className="text-quiet">{action.delay} s later </span>}
+                        {describeAction(parts, action)}
+                      </span>
+                    ))}
+                    {body.actions.length > 3 && (
+                      <span className="text-quiet">and {body.actions.length - 3} more</span>
+                    )}
+                    <span className="block text-caution">{describeFollow(body.follow)}</span>
+                  </td>
+                  <td className="py-2 text-sm">
+                    {result && <span className={result.look}>{result.text}</span>}
+                    {fell?.why && <span className="block text-quiet">{fell.why}</span>}
+                  </td>
+                  <td className="py-1.5 whitespace-nowrap text-right">
+                    {editing ? (
+                      <>
+                        <RowButton
+                          label={`Copy cue ${body.number} with the next numbers`}
+                          Icon={CopyPlus}
+                          act={() => void report(copyCue(id, crypto.randomUUID()))}
+                        />
+                        <RowButton
+                          label={`Remove cue ${body.number}`}
+                          Icon={Trash2}
+                          act={() => void report(remove(`Remove cue ${body.number}`, id))}
+                        />
+                      </>
+                    ) : (
+                      <>
+                        <RowButton
+                          label={`Make cue ${body.number} the next`}
+                          Icon={SkipForward}
+                          act={() => stepCues(list.part.id, "JUMP", id)}
+                        />
+                        <RowButton
+                          label={`Fire cue ${body.number} and stay`}
+                          Icon={Zap}
+                          act={() => stepCues(list.part.id, "FIRE", id)}
+                        />
+                      </>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        {cues.length === 0 && (
+          <p className="p-4 text-lg text-quiet">
+            No cue yet. {editing ? "Add one: the first is a cue 0 that does nothing." : "Add cues in Edit."}
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function RowButton({ label, Icon, act }: { label: string; Icon: typeof Zap; act: () => void }) {
+  return (
+    <button
+      aria-label={label}
+      title={label}
+      className="inline-flex min-h-11 min-w-11 items-center justify-center text-quiet"
+      onClick={(e) => {
+        e.stopPropagation();
+        act();
+      }}
+    >
+      <Icon size={18} aria-hidden />
+    </button>
+  );
+}

@@ -1,0 +1,118 @@
+import { ListPlus, Pencil, Play } from "lucide-react";
+import { useState } from "react";
+import { NavLink, useNavigate, useParams } from "react-router";
+import type { CueList } from "../api/types";
+import { partsOf, useShow } from "../live/show";
+import { edit } from "../requests/edits";
+import { insertCue } from "../requests/cues";
+import { PushButton } from "../ui/buttons";
+import { report } from "../ui/notices";
+import { CueEditor } from "./CueEditor";
+import { CueTable } from "./CueTable";
+import { cuesOf } from "./describe";
+import { GoPanel } from "./GoPanel";
+import { ListFields } from "./ListFields";
+import { LooksPanel } from "./LooksPanel";
+import "./cues.css";
+
+/** The cue lists: stepped through in Play, changed in Edit, so that nobody hits go while typing. */
+export function CuesStation() {
+  const parts = useShow((s) => s.parts);
+  const lists = partsOf(parts, "cueList");
+  const { list: wanted } = useParams();
+  const navigate = useNavigate();
+  const [editing, setEditing] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const list = lists.find((l) => l.part.id === wanted) ?? lists[0];
+
+  const add = async () => {
+    const id = crypto.randomUUID();
+    const body: CueList = {
+      kind: "cueList",
+      name: `List ${lists.length + 1}`,
+      guardSeconds: 0.3,
+      go: null,
+      back: null,
+      note: "",
+    };
+    const part = { id, parent: null, order: lists.length + 1, body };
+    const problems = await report(edit("Add a cue list", [{ step: "put", basedOn: 0, part }]));
+    if (problems.length > 0) return;
+    // a list begins with a cue that does nothing
+    await report(insertCue(id, null, crypto.randomUUID()));
+    setEditing(true);
+    void navigate(`/cues/${id}`);
+  };
+
+  const cues = list ? cuesOf(parts, list.part.id) : [];
+  const cue = cues.find((c) => c.part.id === chosen);
+  return (
+    <main className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <header className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2 max-md:px-2">
+        <h1 className="sr-only">Cues</h1>
+        <nav aria-label="Cue lists" className="mr-auto flex min-w-0 gap-1 overflow-x-auto">
+          {lists.map((l) => (
+            <NavLink
+              key={l.part.id}
+              to={`/cues/${l.part.id}`}
+              className={`min-h-11 rounded px-4 py-2 text-lg font-bold whitespace-nowrap ${l === list ? "bg-raised" : "text-quiet"}`}
+            >
+              {l.part.body.name}
+            </NavLink>
+          ))}
+        </nav>
+        <PushButton onClick={() => void add()}>
+          <ListPlus size={18} aria-hidden /> Add list
+        </PushButton>
+        {list && (
+          <div role="group" aria-label="Mode" className="flex overflow-hidden rounded border border-rule">
+            {[
+              { on: false, text: "Play", Icon: Play },
+              { on: true, text: "Edit", Icon: Pencil },
+            ].map(({ on, text, Icon }) => (
+              <button
+                key={text}
+                aria-pressed={editing === on}
+                className={`flex min-h-11 items-center gap-2 px-4 ${editing === on ? "bg-bone font-bold text-ink" : "bg-raised"}`}
+                onClick={() => setEditing(on)}
+              >
+                <Icon size={18} aria-hidden /> {text}
+              </button>
+            ))}
+          </div>
+        )}
+      </header>
+      {!list ? (
+        <p className="p-8 text-xl text-quiet">
+          No cue list yet. Add one for what happens on <em>go</em>: messages, fades and looks, one after the
+          other. It begins with a cue 0 that does nothing: a safe place to stand at.
+        </p>
+      ) : (
+        <div className="flex min-h-0 flex-1 max-lg:flex-col">
+          <CueTable
+            key={list.part.id}
+            list={list}
+            cues={cues}
+            editing={editing}
+            chosen={cue?.part.id ?? null}
+            choose={setChosen}
+          />
+          {editing ? (
+            <aside className="w-[34rem] flex-none overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1">
+              {cue ? (
+                <CueEditor key={cue.part.id} held={cue} />
+              ) : (
+                <div className="flex flex-col gap-5">
+                  <ListFields held={list} />
+                  <LooksPanel />
+                </div>
+              )}
+            </aside>
+          ) : (
+            <GoPanel list={list} cues={cues} />
+          )}
+        </div>
+      )}
+    </main>
+  );
+}
