@@ -16,6 +16,8 @@ import { PictureView } from "./PictureView";
 import { ReadoutView } from "./ReadoutView";
 import { TapView } from "./TapView";
 import { TargetEndView } from "./TargetEndView";
+import { CueDisplayView } from "./CueDisplayView";
+import { CueKeyView } from "./CueKeyView";
 import { MotionView } from "./MotionView";
 import { TiltView } from "./TiltView";
 import { WheelView } from "./WheelView";
@@ -62,6 +64,10 @@ export function ControlView(props: { id: string; control: Control; live: boolean
       return <PictureView {...props} />;
     case "targetEnd":
       return <TargetEndView {...props} form={form} />;
+    case "cueKey":
+      return <CueKeyView {...props} form={form} />;
+    case "cueDisplay":
+      return <CueDisplayView {...props} form={form} />;
     case "pageKey":
       return <PageKeyView {...props} form={form} />;
   }

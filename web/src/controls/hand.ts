@@ -36,9 +36,10 @@ export function touch(
  * @param control the control that is touched
  * @param keys    what its keys do: step a value, or press it
  * @param step    how far one step goes
+ * @param words   what a press says beside that
  * @param down    whether the arrow down goes to higher positions, as in a list
  */
-export function hand(control: string, keys: "step" | "press", step = STEP, down = false): Hand {
+export function hand(control: string, keys: "step" | "press", step = STEP, down = false, words = ""): Hand {
   const pointed = (phase: TouchPhase) => (e: PointerEvent) => {
     const travel = e.currentTarget.querySelector<HTMLElement>("[data-travel]");
     if (!travel) return;
@@ -46,7 +47,12 @@ export function hand(control: string, keys: "step" | "press", step = STEP, down 
     const least = Number(travel.dataset.travel) || 0;
     const x = 0.5 + (e.clientX - (left + right) / 2) / Math.max(right - left, least);
     const y = 0.5 + ((top + bottom) / 2 - e.clientY) / Math.max(bottom - top, least);
-    touch(control, String(e.pointerId), phase, { x, y, fine: e.shiftKey });
+    touch(control, String(e.pointerId), phase, {
+      x,
+      y,
+      fine: e.shiftKey,
+      words: phase === "PRESS" ? words : "",
+    });
   };
 
   const pressed = pointed("PRESS");

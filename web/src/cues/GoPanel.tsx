@@ -1,13 +1,13 @@
 import { Pause, Play, RotateCcw, SkipBack, Square } from "lucide-react";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import type { Cue, CueList } from "../api/types";
-import { type HeldOf, partOf, useShow } from "../live/show";
+import { Remaining } from "../live/Remaining";
+import { type HeldOf, partOf, type ToldCues, useShow } from "../live/show";
 import { stepCues, stopAll } from "../requests/cues";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
 import { isMeantElsewhere } from "../ui/keys";
 import { calledCue, describeAction, describeFollow, targetsOf } from "./describe";
-import { Remaining } from "./Remaining";
 
 /** What is next, with the state of its targets; the key to fire it; what runs, and what became of what ran. */
 export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cue>[] }) {
@@ -17,6 +17,7 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
   const told = useShow((s) => s.cues.get(list.part.id));
   const state = told?.state;
   const id = list.part.id;
+  const guarded = useGuarded(told);
   const next = cues.find((cue) => cue.part.id === state?.next);
 
   useEffect(() => {
@@ -81,7 +82,7 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
         </button>
         <button
           className="min-h-24 rounded bg-bone text-4xl font-bold text-ink disabled:opacity-45"
-          disabled={!live || !next}
+          disabled={!live || !next || guarded}
           onClick={() => stepCues(id, "GO", state?.next ?? null)}
         >
           Go
@@ -179,6 +180,18 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
       </section>
     </aside>
   );
+}
+
+/** Whether a go just now makes another one do nothing. */
+function useGuarded(told: ToldCues | undefined): boolean {
+  const [over, setOver] = useState<ToldCues>();
+  useEffect(() => {
+    if (!told) return;
+    const left = told.at + told.state.guardMs - performance.now();
+    const timer = setTimeout(() => setOver(told), Math.max(0, left));
+    return () => clearTimeout(timer);
+  }, [told]);
+  return told !== undefined && told.state.guardMs > 0 && over !== told;
 }
 
 const OUTCOMES: Record<string, { text: string; look: string }> = {

@@ -10,12 +10,14 @@ import {
   LayoutGrid,
   Lightbulb,
   ListChecks,
+  ListOrdered,
   Move,
   Palette as PaletteIcon,
   Piano,
   RectangleVertical,
   Signpost,
   Square,
+  StepForward,
   TextCursorInput,
   Timer,
   Type,
@@ -52,6 +54,8 @@ const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
   { kind: "PICTURE", name: "Picture", Icon: Image },
   { kind: "PAGE_KEY", name: "Page key", Icon: Signpost },
   { kind: "TARGET_END", name: "Address", Icon: MapPin },
+  { kind: "CUE_KEY", name: "Cue key", Icon: StepForward },
+  { kind: "CUE_DISPLAY", name: "Cue display", Icon: ListOrdered },
 ];
 
 /** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. Without a page it makes one. */

@@ -155,6 +155,10 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       );
     case "pageKey":
       return <PageKeyFields form={form} put={put} />;
+    case "cueKey":
+      return <CueKeyFields form={form} put={put} />;
+    case "cueDisplay":
+      return <CueDisplayFields form={form} put={put} />;
     case "targetEnd":
       return <TargetEndFields form={form} put={put} />;
     case "line":
@@ -304,6 +308,76 @@ function TargetEndFields({ form, put }: { form: Of<"targetEnd">; put: PutForm })
       onChange={(to) => void report(put("form", { target: to === NOWHERE ? null : to }))}
       options={[{ value: NOWHERE, text: "no target yet" }, ...targets]}
     />
+  );
+}
+
+function ListSelect({ list, put }: { list: string | null; put: PutForm }) {
+  const parts = useShow((s) => s.parts);
+  return (
+    <Select
+      label="Cue list"
+      value={list && parts.has(list) ? list : NOWHERE}
+      onChange={(to) => void report(put("form", { list: to === NOWHERE ? null : to }))}
+      options={[
+        { value: NOWHERE, text: "none yet" },
+        ...partsOf(parts, "cueList").map((l) => ({ value: l.part.id, text: l.part.body.name })),
+      ]}
+    />
+  );
+}
+
+const CUE_ORDERS: { value: Of<"cueKey">["order"]; text: string }[] = [
+  { value: "GO", text: "go" },
+  { value: "BACK", text: "back" },
+  { value: "PAUSE", text: "pause and resume" },
+  { value: "STOP", text: "stop" },
+  { value: "FIRE", text: "fire one cue" },
+  { value: "RESET", text: "reset" },
+  { value: "STOP_ALL", text: "stop all lists" },
+];
+
+function CueKeyFields({ form, put }: { form: Of<"cueKey">; put: PutForm }) {
+  const parts = useShow((s) => s.parts);
+  return (
+    <>
+      <Select
+        label="Order"
+        value={form.order}
+        onChange={(order) => void report(put("form", { order }))}
+        options={CUE_ORDERS}
+      />
+      {form.order !== "STOP_ALL" && <ListSelect list={form.list} put={put} />}
+      {form.order === "FIRE" && form.list && (
+        <Select
+          label="Cue"
+          value={form.cue && parts.has(form.cue) ? form.cue : NOWHERE}
+          onChange={(to) => void report(put("form", { cue: to === NOWHERE ? null : to }))}
+          options={[
+            { value: NOWHERE, text: "none yet" },
+            ...partsOf(parts, "cue", form.list)
+              .sort((a, b) => Number(a.part.body.number) - Number(b.part.body.number))
+              .map((c) => ({ value: c.part.id, text: `${c.part.body.number} ${c.part.body.name}` })),
+          ]}
+        />
+      )}
+    </>
+  );
+}
+
+function CueDisplayFields({ form, put }: { form: Of<"cueDisplay">; put: PutForm }) {
+  return (
+    <>
+      <Select
+        label="Shows"
+        value={form.shows}
+        onChange={(shows) => void report(put("form", { shows }))}
+        options={[
+          { value: "NEXT", text: "the next cue" },
+          { value: "RUNNING", text: "what runs" },
+        ]}
+      />
+      <ListSelect list={form.list} put={put} />
+    </>
   );
 }
 

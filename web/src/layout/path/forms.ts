@@ -38,4 +38,6 @@ export const FORMS: Record<Form["kind"], FormFacts> = {
   picture: { ...SHOWN, mark: true },
   pageKey: { ...SHOWN, mark: true },
   targetEnd: SHOWN,
+  cueKey: { ...MOVED, mark: true },
+  cueDisplay: { ...SHOWN, label: false },
 };

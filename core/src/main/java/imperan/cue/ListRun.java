@@ -94,6 +94,11 @@ public final class ListRun {
         return last;
     }
 
+    /** Until when another go does nothing. */
+    public long guardedUntil() {
+        return guardedUntil;
+    }
+
     public boolean isPaused() {
         return pausedAt.isPresent();
     }

@@ -12,6 +12,8 @@ import imperan.show.form.Button;
 import imperan.show.form.Choice;
 import imperan.show.form.Clock;
 import imperan.show.form.Colour;
+import imperan.show.form.CueDisplay;
+import imperan.show.form.CueKey;
 import imperan.show.form.Cross;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
@@ -58,7 +60,9 @@ public enum ControlKind {
     CLOCK("Clock", 4, 2, new Clock()),
     PICTURE("Picture", 4, 3, new PictureFrame()),
     PAGE_KEY("Page key", 3, 2, new PageKey(Optional.empty())),
-    TARGET_END("Address", 5, 3, new TargetEnd(Optional.empty()));
+    TARGET_END("Address", 5, 3, new TargetEnd(Optional.empty())),
+    CUE_KEY("Cue key", 4, 3, new CueKey(Optional.empty(), CueKey.CueOrder.GO, Optional.empty())),
+    CUE_DISPLAY("Cue display", 8, 2, new CueDisplay(Optional.empty(), CueDisplay.Shown.NEXT));
 
     /** A keyboard begins at C of the octave in the middle (MIDI 1.0: note 60). */
     private static final int MIDDLE_C = 60;

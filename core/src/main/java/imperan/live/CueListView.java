@@ -10,11 +10,12 @@ import java.util.Optional;
  *
  * @param next    the cue that go fires; empty at the end
  * @param last    the one that was fired last; empty before the first
+ * @param guardedUntil until when another go does nothing, in nanoseconds since 1970
  * @param broken  whether more cues than may would have begun without any time between
  * @param running what runs, the earliest first
  * @param over    what is over, the latest first
  */
-public record CueListView(PartId list, Optional<PartId> next, Optional<PartId> last, boolean paused, boolean broken, List<FiredCue> running, List<FiredCue> over) {
+public record CueListView(PartId list, Optional<PartId> next, Optional<PartId> last, long guardedUntil, boolean paused, boolean broken, List<FiredCue> running, List<FiredCue> over) {
 
     public CueListView {
         running = List.copyOf(running);

@@ -23,6 +23,7 @@ import imperan.show.Show;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
+import imperan.show.form.CueKey;
 import imperan.show.form.Position;
 
 import java.util.ArrayList;
@@ -112,7 +113,7 @@ final class Cues {
     }
 
     Optional<CueListView> view(PartId id) {
-        return Optional.ofNullable(lists.get(id)).map(listed -> new CueListView(id, listed.run.next(), listed.run.last(), listed.run.isPaused(), listed.run.isBroken(),
+        return Optional.ofNullable(lists.get(id)).map(listed -> new CueListView(id, listed.run.next(), listed.run.last(), listed.run.guardedUntil(), listed.run.isPaused(), listed.run.isBroken(),
                 listed.run.running().stream().map(each -> fired(listed, each)).toList(), listed.run.over().stream().map(each -> fired(listed, each)).toList()));
     }
 
@@ -168,6 +169,30 @@ final class Cues {
                 yield Optional.empty();
             }
         };
+    }
+
+    /**
+     * Somebody pressed a key that steps a list. What that cannot do now, its path says.
+     *
+     * @param seen the cue that was next on the screen; empty where nobody saw it
+     */
+    void press(LiveControl control, CueKey key, String seen, Actor actor) {
+        if (key.order() == CueKey.CueOrder.STOP_ALL) {
+            stopAll();
+            return;
+        }
+        Optional<PartId> cue = key.order() == CueKey.CueOrder.GO ? Optional.of(seen).filter(PartId::isOne).map(PartId::new) : key.order() == CueKey.CueOrder.FIRE ? key.cue() : Optional.empty();
+        Optional<Listed> listed = key.list().map(lists::get);
+        boolean resumes = key.order() == CueKey.CueOrder.PAUSE && listed.filter(there -> there.run.isPaused()).isPresent();
+        Command.StepCues.Deed deed = resumes ? Command.StepCues.Deed.RESUME : Command.StepCues.Deed.valueOf(key.order().name());
+        Cause inHand = state.cause();
+        Optional<Optional<Refusal>> ordered = key.list().flatMap(list -> order(new Command.StepCues(list, deed, cue), actor));
+        state.because(inHand, state.now());
+        if (ordered.isEmpty()) {
+            sending.stop(control, new Reason.NothingChosen("cue list"));
+        } else {
+            ordered.get().ifPresent(refusal -> sending.stop(control, new Reason.ListRefused(refusal)));
+        }
     }
 
     /** Everything that plays by itself stops: fades where they are, waits ended. */
@@ -594,8 +619,9 @@ final class Cues {
             fellShort(act, new Reason.WrongValue());
         } else if (ending instanceof Ending.NoAnswer none) {
             fellShort(act, new Reason.NoAnswer(none.limitNanos(), none.arrivedAs()));
-        } else if (ending instanceof Ending.NoNews none) {
-            fellShort(act, new Reason.NoNews(none.limitNanos()));
+        } else if (ending instanceof Ending.NoNews none && act.open == 0 && act.isSaid && act.fell.isEmpty() && !act.waits) {
+            // it stood there already: nothing confirms it, and nothing is wrong
+            ends(act, Outcome.DONE, Optional.of(new Reason.NoNews(none.limitNanos())));
         }
         judge(act);
     }

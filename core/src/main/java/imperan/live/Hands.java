@@ -28,14 +28,16 @@ final class Hands {
     private final LiveState state;
     private final Sending sending;
     private final Movement movement;
+    private final Cues cues;
     /** When each browser was heard last; only of those that hold something, so there are no more of them than controls. */
     private final Map<String, Long> heartbeats = new HashMap<>();
     private final Set<PartId> held = new TreeSet<>();
 
-    Hands(LiveState state, Sending sending, Movement movement) {
+    Hands(LiveState state, Sending sending, Movement movement, Cues cues) {
         this.state = state;
         this.sending = sending;
         this.movement = movement;
+        this.cues = cues;
         movement.lettingGo(control -> lift(control, false, state.now()));
     }
 
@@ -215,6 +217,7 @@ final class Hands {
         boolean moves = !position.equals(control.position);
         movement.place(control, position, grip.actor());
         sending.sendAll(control, Send.Phase.PRESS);
+        form.listSteps().ifPresent(key -> cues.press(control, key, grip.landed().words(), grip.actor()));
         if (moves || form.triggers()) {
             movement.moved(control, grip.actor());
         }

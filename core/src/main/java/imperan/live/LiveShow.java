@@ -46,7 +46,7 @@ public final class LiveShow {
         forwards = new Forwards(state, sending, movement);
         cues = new Cues(state, sending, movement);
         receiving = new Receiving(state, sending, forwards, cues);
-        hands = new Hands(state, sending, movement);
+        hands = new Hands(state, sending, movement, cues);
         following = new Following(state, sending, hands, forwards, cues);
         door = new Door(state, sending, movement, hands, following, cues);
         observing = new Observing(state);

@@ -14,7 +14,7 @@ import java.util.Optional;
  * @param y       0 at the lower edge of the control, 1 at the upper
  * @param z       of a {@link Phase#MOTION} the third axis; else 0
  * @param fine    whether the hand asks for a tenth of the way
- * @param words   what was typed, for {@link Phase#TYPE}; else empty
+ * @param words   what was typed, for {@link Phase#TYPE}; for {@link Phase#PRESS} of a key that steps a cue list the cue that was next on the screen; else empty
  */
 public record Touch(PartId control, String finger, Phase phase, double x, double y, double z, boolean fine, String words) implements Command {
 

@@ -19,6 +19,11 @@ public record PartId(@JsonValue String value) implements Comparable<PartId> {
         }
     }
 
+    /** Whether a text can be one. */
+    public static boolean isOne(String text) {
+        return FORM.matcher(text).matches();
+    }
+
     public static PartId random() {
         return new PartId(UUID.randomUUID().toString());
     }

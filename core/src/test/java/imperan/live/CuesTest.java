@@ -1,11 +1,14 @@
 package imperan.live;
 
 import imperan.cue.Outcome;
+import imperan.cue.Refusal;
 import imperan.osc.OscArgument;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
+import imperan.show.Cells;
+import imperan.show.Control;
 import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.EditRequest;
@@ -21,11 +24,13 @@ import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
+import imperan.show.form.CueKey;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 
 import static imperan.live.Stage.ADA;
 import static imperan.live.Stage.BEN;
@@ -315,6 +320,30 @@ class CuesTest {
     }
 
     @Test
+    void keysOfAPageStepTheListAndSayWhyNot() {
+        runs(Cue.plain("1", "", say(0, "/one")), Cue.plain("2", "", say(0, "/two")));
+        follow(put(new PartId("go"), PAGE, Control.plain("", new Cells(4, 4, 1, 1), new CueKey(Optional.of(LIST), CueKey.CueOrder.GO, Optional.empty()), List.of(), List.of())));
+        follow(put(new PartId("fire"), PAGE, Control.plain("", new Cells(5, 4, 1, 1), new CueKey(Optional.of(LIST), CueKey.CueOrder.FIRE, Optional.of(TWO)), List.of(), List.of())));
+        press("go", ONE.value());
+        assertThat(stage.takeSent()).containsExactly("/one");
+        press("go", TWO.value());
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.trace("go").stopped()).hasValue(new Reason.ListRefused(Refusal.TOO_SOON));
+        stage.pass(1000);
+        press("go", ONE.value());
+        assertThat(stage.trace("go").stopped()).hasValue(new Reason.ListRefused(Refusal.MOVED_SINCE));
+        press("fire", "");
+        assertThat(stage.takeSent()).containsExactly("/two");
+        assertThat(view().next()).hasValue(TWO);
+        assertThat(view().over().get(0).by()).isEqualTo("Ada");
+    }
+
+    private void press(String control, String words) {
+        Asking.touch(stage.live, new Touch(new PartId(control), "1", Touch.Phase.PRESS, 0.5, 0.5, false, words), ADA, stage.now);
+        Asking.touch(stage.live, new Touch(new PartId(control), "1", Touch.Phase.RELEASE, 0.5, 0.5, false, ""), ADA, stage.now);
+    }
+
+    @Test
     void twoPeopleFireNothingTwice() {
         runs(Cue.plain("1", "", say(0, "/one")), Cue.plain("2", "", say(0, "/two")));
         assertThat(order(Command.StepCues.Deed.GO, ONE)).isEmpty();
@@ -388,7 +417,7 @@ class CuesTest {
     void atRandomAHandIsNeverPulled() {
         runs(Cue.plain("1", "", bring(LEVEL, 1, 2), say(0.5, "/level", fixed("0.5"))).followed(CueFollow.after(1)), Cue.plain("2", "", new CueAction.RecallLook(0, Optional.of(LOOK), 1.5, FadeCurve.SLOW_ENDS)),
                 Cue.plain("3", "", bring(LEVEL, 0, 0.7), bring(OTHER, 0, 3)).followed(CueFollow.answered(1, true)), Cue.plain("4", "", fade("/level", Optional.of(0.2), 0.9, 2, CueAction.FadeLine.Unknown.SKIP)));
-        java.util.Random random = new java.util.Random(11);
+        Random random = new Random(11);
         boolean held = false;
         for (int i = 0; i < 5_000; i++) {
             switch (random.nextInt(9)) {

@@ -83,7 +83,7 @@ class LegibleTest {
             button(page, "two across").click();
             assertThat(page.getByLabel("Page name")).hasValue("Sound, phone");
             page.setViewportSize(width, height);
-            for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "lines", "lines/forwards", "lines/values", "lines/coverage", "wire", "wire/addresses", "wire/plot", "wire/send", "wire/captures", "wire/start", "proof", "proof/reports", "proof/findings", "proof/ready", "proof/watch", "shows", "history", "glossary")) {
+            for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "lines", "lines/forwards", "lines/values", "lines/coverage", "cues", "wire", "wire/addresses", "wire/plot", "wire/send", "wire/captures", "wire/start", "proof", "proof/reports", "proof/findings", "proof/ready", "proof/watch", "shows", "history", "glossary")) {
                 page.navigate(imperan.url("/#/" + station));
                 assertThat(page.locator("[data-ticker=in]")).containsText("/");
                 if (station.equals("proof")) {

@@ -205,6 +205,11 @@ public interface Form {
         return Optional.empty();
     }
 
+    /** The cue list that a press steps or steers; empty where it does not. */
+    default Optional<CueKey> listSteps() {
+        return Optional.empty();
+    }
+
     // ---- on a page
 
     /** Where it stands in a strip of controls that belong together, from above. */

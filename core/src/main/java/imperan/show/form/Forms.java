@@ -33,6 +33,8 @@ public final class Forms {
         forms.put("pageKey", PageKey.class);
         forms.put("picture", PictureFrame.class);
         forms.put("targetEnd", TargetEnd.class);
+        forms.put("cueKey", CueKey.class);
+        forms.put("cueDisplay", CueDisplay.class);
         return Collections.unmodifiableMap(forms);
     }
 }
