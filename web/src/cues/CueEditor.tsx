@@ -1,5 +1,7 @@
 import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
 import type { Cue, CueAction, CueFollow, CueMark } from "../api/types";
+import { FindingList } from "../findings/FindingLine";
+import { useFindingsOf } from "../findings/findings";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { change } from "../requests/edits";
 import { EditField } from "../ui/EditField";
@@ -48,8 +50,10 @@ export function CueEditor({ held }: { held: HeldOf<Cue> }) {
       seconds: how === "AFTER" || how === "ANSWERED" ? body.follow.seconds || FIRST_WAIT : 0,
     });
 
+  const findings = useFindingsOf(id);
   return (
     <section aria-label={`Cue ${body.number}`} className="flex flex-col gap-3">
+      {findings.length > 0 && <FindingList findings={findings} label={`Findings of cue ${body.number}`} />}
       <div className="grid grid-cols-[6rem_1fr] gap-2">
         <EditField
           label="Number"

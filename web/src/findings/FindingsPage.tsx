@@ -166,7 +166,9 @@ function Where({ found: { about } }: { found: Found }) {
     ? `${nameOf(control.part.body)}${page ? ` on ${page.part.body.name}` : ""}`
     : body.kind === "forward"
       ? body.name
-      : "Show it";
+      : body.kind === "cue"
+        ? `Cue ${body.number} ${body.name}`.trim()
+        : "Show it";
   return (
     <Link className="whitespace-nowrap text-quiet underline" to={path} onClick={() => select(about)}>
       {name}

@@ -44,7 +44,7 @@ export function Workline() {
         <span className="max-w-52 truncate max-xl:max-w-36 max-sm:sr-only">{showName || "Connecting …"}</span>
         <ChevronDown size={18} aria-hidden />
       </NavLink>
-      <nav aria-label="Stations" className="flex">
+      <nav aria-label="Stations" className="flex max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto">
         <Station
           to="/rig"
           name="Rig"
@@ -81,8 +81,8 @@ export function Workline() {
         />
       </nav>
       <StartOffers />
-      <div className="flex flex-none items-center gap-2">
-        <div className="flex items-center gap-2 max-sm:hidden">
+      <div className="flex flex-none items-center gap-2 max-xl:gap-1">
+        <div className="flex items-center gap-2 max-xl:gap-0 max-sm:hidden">
           <LockSwitch />
           <ThemeSwitch />
           <Shortcuts />
@@ -93,7 +93,7 @@ export function Workline() {
         </div>
         <NavLink
           to={page ? `/run/${page}` : "/run"}
-          className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink max-sm:min-h-11 max-sm:gap-1 max-sm:px-3"
+          className="flex items-center gap-2 rounded bg-bone px-4 py-1.5 text-lg font-bold text-ink max-xl:px-3 max-sm:min-h-11 max-sm:gap-1 max-sm:px-3"
         >
           <Play size={18} aria-hidden /> Run
         </NavLink>
@@ -119,7 +119,7 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
     <NavLink
       to={to}
       className={({ isActive }) =>
-        `flex flex-none flex-col justify-center border-b-4 px-4 py-1.5 leading-tight max-xl:px-3 max-sm:px-1.5 ${
+        `flex flex-none flex-col justify-center border-b-4 px-4 py-1.5 leading-tight max-xl:px-2 max-sm:px-2 ${
           isActive ? "border-bone bg-raised" : "border-transparent text-quiet"
         }`
       }
@@ -176,7 +176,7 @@ function Name() {
     <label className="flex items-center gap-2 text-sm text-quiet">
       <span className="max-2xl:sr-only">You are</span>
       <input
-        className="w-24 rounded border border-rule bg-ground px-2 py-1 text-bone"
+        className="w-24 rounded border max-xl:w-16 border-rule bg-ground px-2 py-1 text-bone"
         value={name}
         maxLength={40}
         onChange={(e) => setName(e.target.value)}

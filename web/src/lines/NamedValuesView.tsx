@@ -74,7 +74,7 @@ function ValueRow({
     >
       <EditField label="Name" value={body.name} onCommit={(name) => put("name", { name })} />
       <EditField label="Is" mono value={body.text} onCommit={(text) => put("text", { text })} />
-      <EditField label="Note" value={body.note} onCommit={(note) => put("note", { note })} />
+      <EditField label="Note" long value={body.note} onCommit={(note) => put("note", { note })} />
       <p className="text-sm text-quiet">
         {users.length === 0 ? "Nothing sends it yet." : "Sent by "}
         {users.map((user, i) => (

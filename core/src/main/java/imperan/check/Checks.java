@@ -5,11 +5,14 @@ import imperan.phrasebook.Vocabulary;
 import imperan.show.Acceptance;
 import imperan.show.Body;
 import imperan.show.Control;
+import imperan.show.Cue;
+import imperan.show.CueList;
 import imperan.show.Edit;
 import imperan.show.Forward;
 import imperan.show.Host;
 import imperan.show.Laid;
 import imperan.show.Layout;
+import imperan.show.Look;
 import imperan.show.Page;
 import imperan.show.NamedValue;
 import imperan.show.Part;
@@ -63,7 +66,7 @@ public final class Checks {
         show = loaded;
         own.clear();
         maskable.clear();
-        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class).flatMap(kind -> loaded.all(kind).stream()).toList();
+        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class, Cue.class).flatMap(kind -> loaded.all(kind).stream()).toList();
         all.forEach(part -> doubles.note(loaded, part.id(), Optional.of(part)));
         all.forEach(part -> look(part.id()));
         lookAtRig();
@@ -82,6 +85,7 @@ public final class Checks {
             Set<PartId> before = found();
             show.all(Phrase.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
             show.all(Laid.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
+            show.all(Cue.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
             load(next);
             before.addAll(found());
             return before;
@@ -194,7 +198,7 @@ public final class Checks {
     }
 
     private static boolean isLookedAt(Part part) {
-        return part.body() instanceof Control || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward;
+        return part.body() instanceof Control || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward || part.body() instanceof Cue;
     }
 
     private static boolean isOfRig(Part part) {
@@ -214,8 +218,8 @@ public final class Checks {
                 Body body = part.body();
                 if (body instanceof Control) {
                     // it may be shown again, or be looked up by another one
-                    next.referringTo(part.id()).filter(other -> other.body() instanceof Twin || other.body() instanceof Control).forEach(other -> touched.add(other.id()));
-                } else if (body instanceof NamedValue) {
+                    next.referringTo(part.id()).filter(other -> other.body() instanceof Twin || other.body() instanceof Control || other.body() instanceof Cue).forEach(other -> touched.add(other.id()));
+                } else if (body instanceof NamedValue || body instanceof Look || body instanceof CueList) {
                     next.referringTo(part.id()).forEach(other -> touched.add(other.id()));
                 } else if (body instanceof Laid || body instanceof Page || body instanceof Layout) {
                     addLaidIn(next, part.id(), touched);
@@ -235,7 +239,7 @@ public final class Checks {
         }
         Stream.of(before, next).forEach(each -> {
             books.forEach(book -> each.referringTo(book).filter(part -> part.body() instanceof Target).forEach(part -> targets.add(part.id())));
-            targets.forEach(target -> each.referringTo(target).filter(part -> part.body() instanceof Control || part.body() instanceof Forward).forEach(part -> touched.add(part.id())));
+            targets.forEach(target -> each.referringTo(target).filter(part -> part.body() instanceof Control || part.body() instanceof Forward || part.body() instanceof Cue).forEach(part -> touched.add(part.id())));
         });
         return touched;
     }

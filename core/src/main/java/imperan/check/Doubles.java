@@ -2,6 +2,7 @@ package imperan.check;
 
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
+import imperan.show.Cue;
 import imperan.show.KeyStroke;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -70,7 +71,7 @@ final class Doubles {
         List<Finding> found = new ArrayList<>();
         for (Trait trait : traits.getOrDefault(id, Set.of())) {
             SortedMap<PartId, String> all = having.get(trait);
-            first(id, all).flatMap(show::part).ifPresent(first -> found.add(Finding.of(trait.kind(), id, all.get(id), text(show, trait, id, first, all.size()),
+            (trait.kind() == FindingKind.CUE_AND_KEY ? key(show, id, all) : first(id, all)).flatMap(show::part).ifPresent(first -> found.add(Finding.of(trait.kind(), id, all.get(id), text(show, trait, id, first, all.size()),
                     trait.what() + " " + first.id().value()).because(trait.where().orElse(id))));
         }
         return found;
@@ -81,6 +82,11 @@ final class Doubles {
         return Optional.of(all.firstKey()).filter(first -> !first.equals(id));
     }
 
+    /** Of a cue the first key that says the same; what several cues say, or several keys, is meant. */
+    private static Optional<PartId> key(Show show, PartId id, SortedMap<PartId, String> all) {
+        return show.part(id).filter(part -> part.body() instanceof Cue).flatMap(cue -> all.keySet().stream().filter(other -> show.part(other).filter(part -> part.body() instanceof Control).isPresent()).findFirst());
+    }
+
     private static String text(Show show, Trait trait, PartId id, Part first, int count) {
         String other = first.body().called();
         String at = "“" + other + "”" + PageChecks.page(show, first).map(page -> " on " + page.body().called()).orElse("");
@@ -89,6 +95,7 @@ final class Doubles {
         return switch (trait.kind()) {
             case SAME_LINE_TWICE -> "“" + own + "” moves " + trait.what() + ", and so does " + at + more;
             case SAME_ACTION_TWICE -> "“" + own + "” starts " + trait.what() + ", and so does " + at + more;
+            case CUE_AND_KEY -> "Cue “" + own + "” says " + trait.what() + ", and so does the key " + at + ": pressed together it is said twice";
             case KEY_TWICE -> "The key " + trait.what() + " presses “" + own + "”, and also " + at;
             case LABEL_TWICE -> "“" + own + "” is the label of " + count + " controls of this page";
             default -> other + " is written twice: only the first is looked at";
@@ -106,7 +113,11 @@ final class Doubles {
             for (int i = 0; i < control.sends().size(); i++) {
                 Send send = control.sends().get(i);
                 if (send.target().isPresent() && !send.address().isBlank()) {
-                    found.putIfAbsent(said(send, page), "sends/" + i + "/address");
+                    Trait said = said(send, page);
+                    found.putIfAbsent(said, "sends/" + i + "/address");
+                    if (said.kind() == FindingKind.SAME_ACTION_TWICE) {
+                        found.putIfAbsent(new Trait(FindingKind.CUE_AND_KEY, said.where(), said.what()), "sends/" + i + "/address");
+                    }
                 }
             }
             if (!control.behaviour().key().isEmpty()) {
@@ -115,6 +126,14 @@ final class Doubles {
             }
             if (!control.label().isBlank()) {
                 found.put(new Trait(FindingKind.LABEL_TWICE, page.map(Part::id), control.label().strip()), "label");
+            }
+        } else if (part.body() instanceof Cue cue) {
+            Lined lined = Lined.of(cue).orElseThrow();
+            for (int i = 0; i < lined.sends().size(); i++) {
+                Trait said = said(lined.sends().get(i), Optional.empty());
+                if (said.kind() == FindingKind.SAME_ACTION_TWICE && said.where().isPresent()) {
+                    found.putIfAbsent(new Trait(FindingKind.CUE_AND_KEY, said.where(), said.what()), lined.field(i) + "/address");
+                }
             }
         }
         return found;

@@ -94,6 +94,8 @@ public enum FindingKind {
     SAME_LINE_TWICE(NOTE, Area.LINES, "Same line from two controls"),
     /** Two controls start the same action. */
     SAME_ACTION_TWICE(NOTE, Area.LINES, "Same action from two controls"),
+    /** A cue says what a key of a page says, too: both may fire it. */
+    CUE_AND_KEY(NOTE, Area.LINES, "Same action by a cue and by a key"),
     /** A control moves and is answered, and has no effect now. */
     MASKED(NOTE, Area.LINES, "No effect now"),
 

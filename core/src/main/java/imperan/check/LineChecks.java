@@ -8,10 +8,14 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
 import imperan.show.Control;
+import imperan.show.Cue;
+import imperan.show.CueList;
 import imperan.show.EditRequest;
 import imperan.show.FixedArgument;
 import imperan.show.Listen;
+import imperan.show.Look;
 import imperan.show.NamedValue;
+import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -19,50 +23,74 @@ import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.show.cue.CueAction;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
-/** Checks of the lines of one control: whether its targets take what it sends, and say what it listens to. */
+/** Checks of the lines of one control, or of one cue: whether their targets take what they send, and say what they listen to. */
 public final class LineChecks {
 
     private final Show show;
     private final Part part;
-    private final Control control;
+    private final Lined lined;
     private final List<Finding> found = new ArrayList<>();
 
-    private LineChecks(Show show, Part part, Control control) {
+    private LineChecks(Show show, Part part, Lined lined) {
         this.show = show;
         this.part = part;
-        this.control = control;
+        this.lined = lined;
     }
 
-    /** None of what is no control. What was accepted is not marked as such. */
+    /** None of what has no lines. What was accepted is not marked as such. */
     public static List<Finding> of(Show show, Part part) {
-        return part.body() instanceof Control control ? new LineChecks(show, part, control).findings() : List.of();
+        return Lined.of(part.body()).map(lined -> new LineChecks(show, part, lined).findings()).orElse(List.of());
     }
 
     private List<Finding> findings() {
+        if (part.body() instanceof Control control) {
+            itself(control);
+        } else if (part.body() instanceof Cue cue) {
+            itself(cue);
+        }
+        for (int i = 0; i < lined.sends().size(); i++) {
+            send(i, lined.sends().get(i));
+        }
+        for (int i = 0; i < lined.listens().size(); i++) {
+            listen(i, lined.listens().get(i));
+        }
+        return found;
+    }
+
+    private void itself(Control control) {
         if (control.sends().isEmpty() && control.listens().isEmpty() && control.form().wantsLines()) {
             found.add(Finding.of(FindingKind.NO_LINES, part.id(), "sends", "“" + control.called() + "” sends nothing and listens to nothing", ""));
         }
         control.form().needs().filter(needed -> needed.chosen().flatMap(show::part).isEmpty()).ifPresent(needed -> found.add(Finding.of(FindingKind.INCOMPLETE, part.id(), "form",
                 "“" + control.called() + "” does nothing yet. It still needs: which " + needed.what(), needed.what())));
-        for (int i = 0; i < control.sends().size(); i++) {
-            send(i, control.sends().get(i));
+    }
+
+    /** What its actions need and nobody chose, or what is gone. */
+    private void itself(Cue cue) {
+        for (int i = 0; i < cue.actions().size(); i++) {
+            CueAction action = cue.actions().get(i);
+            String needed = action instanceof CueAction.BringControl bring && isGone(bring.control(), Control.class) ? "control"
+                    : action instanceof CueAction.RecallLook recall && isGone(recall.look(), Look.class) ? "look"
+                    : action instanceof CueAction.ShowPage shows && isGone(shows.page(), Page.class) ? "page"
+                    : action instanceof CueAction.SayStartList start && isGone(start.target(), Target.class) || action instanceof CueAction.HoldTarget hold && isGone(hold.target(), Target.class) ? "target"
+                    : action instanceof CueAction.SteerList steer && isGone(steer.list(), CueList.class) ? "list" : "";
+            if (!needed.isEmpty()) {
+                found.add(Finding.of(FindingKind.INCOMPLETE, part.id(), "actions/" + i, "Action " + (i + 1) + " of cue " + cue.number() + " does nothing yet. It still needs: which " + needed, i + " " + needed));
+            }
         }
-        for (int i = 0; i < control.listens().size(); i++) {
-            listen(i, control.listens().get(i));
-        }
-        return found;
     }
 
     // ---- sends
 
     private void send(int index, Send send) {
-        String field = "sends/" + index;
+        String field = lined.field(index);
         arguments(index, send);
         lookedUp(index, send);
         Optional<Vocabulary> known = vocabulary(field, send.target(), send.address(), "Nobody gets it: no target is chosen");
@@ -88,7 +116,7 @@ public final class LineChecks {
             return;
         }
         String takes = MeantArguments.words(meant);
-        Finding finding = finding(FindingKind.WRONG_TYPES, "sends/" + index + "/arguments", "It sends " + MeantArguments.words(types) + "; " + name(send.target()) + " takes " + takes,
+        Finding finding = finding(FindingKind.WRONG_TYPES, lined.field(index) + "/arguments", "It sends " + MeantArguments.words(types) + "; " + name(send.target()) + " takes " + takes,
                 send.address() + " " + types + " " + meant, send.target());
         // what a colour is made of depends on the control
         found.add(meant.contains(ArgumentType.COLOUR) ? finding
@@ -97,7 +125,7 @@ public final class LineChecks {
 
     private void argument(int index, Send send, int at, PhraseArgument wanted) {
         ArgumentSource source = send.arguments().get(at);
-        String field = "sends/" + index + "/arguments/" + at;
+        String field = lined.field(index) + "/arguments/" + at;
         if (source instanceof ArgumentSource.Value value && wanted.low().isPresent() && wanted.high().isPresent()) {
             range(index, send, at, value, wanted);
         } else if (source instanceof ArgumentSource.Fixed fixed && !wanted.choices().isEmpty() && !wanted.choices().contains(fixed.text())) {
@@ -119,7 +147,7 @@ public final class LineChecks {
         boolean fallsShort = out.low() > wanted.low().get() || out.high() < wanted.high().get();
         if (beyond || fallsShort) {
             String text = beyond ? "It goes from " + goes + "; only " + whole + " counts" : "It reaches " + goes + " of " + whole + onlySeen(wanted.type(), out.low(), out.high());
-            found.add(finding(beyond ? FindingKind.RANGE_BEYOND : FindingKind.RANGE_SHORT, "sends/" + index + "/arguments/" + at + "/shaping" + arises(value), text,
+            found.add(finding(beyond ? FindingKind.RANGE_BEYOND : FindingKind.RANGE_SHORT, lined.field(index) + "/arguments/" + at + "/shaping" + arises(value), text,
                     send.address() + " " + goes + " of " + whole, send.target())
                     .with(remedy("Use " + whole, putSend(index, send.saying(replaced(send.arguments(), at, MeantArguments.within(value, wanted)))))));
         }
@@ -145,7 +173,7 @@ public final class LineChecks {
         boolean known = send.target().filter(target -> Vocabulary.of(show, target).said(send.address()).isPresent()).isPresent();
         for (int i = 0; i < send.arguments().size(); i++) {
             if (send.arguments().get(i) instanceof ArgumentSource.Fixed fixed && fixed.type() == ArgumentType.TEXT) {
-                String field = "sends/" + index + "/arguments/" + i;
+                String field = lined.field(index) + "/arguments/" + i;
                 Optional<ArgumentType> number = known ? Optional.empty() : number(fixed.text());
                 int at = i;
                 number.ifPresent(type -> found.add(finding(FindingKind.LOOKS_LIKE_NUMBER, field, "“" + fixed.text() + "” leaves as a text, and looks like a number", send.address() + " " + fixed.text(),
@@ -163,7 +191,7 @@ public final class LineChecks {
     /** Whether what is looked up can be found at all. */
     private void lookedUp(int index, Send send) {
         for (int i = 0; i < send.arguments().size(); i++) {
-            String field = "sends/" + index + "/arguments/" + i;
+            String field = lined.field(index) + "/arguments/" + i;
             ArgumentSource source = send.arguments().get(i);
             String needed = source instanceof ArgumentSource.OfNamedValue named && isGone(named.value(), NamedValue.class) ? "value"
                     : source instanceof ArgumentSource.OfControl of && isGone(of.control(), Control.class) ? "control"
@@ -196,7 +224,7 @@ public final class LineChecks {
     private void listen(int index, Listen listen) {
         String field = "listens/" + index;
         if (listen.role() == Listen.Role.VALUE) {
-            listen.chain(control.sends()).noWayBack().ifPresent(about -> add(FindingKind.NO_WAY_BACK, field + "/shaping", "What is heard cannot go back through step " + (about.step() + 1)
+            listen.chain(lined.sends()).noWayBack().ifPresent(about -> add(FindingKind.NO_WAY_BACK, field + "/shaping", "What is heard cannot go back through step " + (about.step() + 1)
                     + " of what is sent: " + about.words() + ". Give it a range of its own", listen.address() + " " + about.words(), listen.target()));
         }
         Optional<Vocabulary> known = vocabulary(field, listen.target(), listen.address(), "It listens to nobody: no target is chosen");
@@ -258,17 +286,17 @@ public final class LineChecks {
         }).orElse(has);
     }
 
-    /** The control with one line changed. */
+    /** The part with one line changed. */
     private interface Changed {
-        Control with(String address);
+        Body with(String address);
     }
 
-    private Control putSend(int index, Send changed) {
-        return control.withLines(replaced(control.sends(), index, changed), control.listens());
+    private Body putSend(int index, Send changed) {
+        return lined.with(index, changed);
     }
 
-    private Control putListen(int index, Listen changed) {
-        return control.withLines(control.sends(), replaced(control.listens(), index, changed));
+    private Body putListen(int index, Listen changed) {
+        return lined.with(index, changed);
     }
 
     private static <T> List<T> replaced(List<T> all, int index, T changed) {
@@ -277,7 +305,7 @@ public final class LineChecks {
         return others;
     }
 
-    private Finding.Remedy remedy(String words, Control mended) {
+    private Finding.Remedy remedy(String words, Body mended) {
         return new Finding.Remedy(words, new EditRequest(words, List.of(new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), mended),
                 show.held(part.id()).orElseThrow().version()))));
     }

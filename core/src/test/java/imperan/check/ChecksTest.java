@@ -9,12 +9,15 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.Cue;
+import imperan.show.CueList;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
 import imperan.show.Face;
 import imperan.show.Layout;
 import imperan.show.Listen;
 import imperan.show.Mask;
+import imperan.show.Look;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.PartId;
@@ -27,6 +30,8 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.form.Button;
+import imperan.show.cue.CueAction;
+import imperan.show.cue.FadeCurve;
 import imperan.show.form.Knob;
 import imperan.show.form.Meter;
 import org.junit.jupiter.api.BeforeEach;
@@ -44,7 +49,10 @@ import static imperan.check.FindingKind.MASKED;
 import static imperan.check.FindingKind.NO_LABEL;
 import static imperan.check.FindingKind.PHRASE_TWICE;
 import static imperan.check.FindingKind.SAME_ACTION_TWICE;
+import static imperan.check.FindingKind.CUE_AND_KEY;
+import static imperan.check.FindingKind.INCOMPLETE;
 import static imperan.check.FindingKind.SAME_LINE_TWICE;
+import static imperan.check.FindingKind.WRONG_TYPES;
 import static imperan.show.Shows.ADA;
 import static imperan.show.Shows.DESK;
 import static imperan.show.Shows.LAYOUT;
@@ -104,6 +112,73 @@ class ChecksTest {
 
     private List<FindingKind> kinds(PartId part) {
         return checks.of(part).stream().map(Finding::kind).toList();
+    }
+
+    // ---- cues
+
+    private static final PartId LIST = new PartId("list");
+    private static final PartId CUE = new PartId("cue");
+
+    private static Cue cue(CueAction... actions) {
+        return Cue.plain("1", "Go", actions);
+    }
+
+    private static CueAction.SayLine say(String address, ArgumentSource... arguments) {
+        return new CueAction.SayLine(0, Optional.of(DESK), address, List.of(arguments));
+    }
+
+    @Test
+    void theLinesOfACueAreCheckedAndMendedLikeOthers() {
+        ArgumentSource half = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5");
+        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(say("/in/1/level", half))));
+        assertThat(kinds(CUE)).isEmpty();
+        edit(change(show, CUE, cue(new CueAction.ShowPage(0, Optional.of(PAGE), List.of()), say("/in/1/lvel", half))));
+        assertThat(checks.of(CUE)).singleElement().satisfies(finding -> {
+            assertThat(finding.kind()).isEqualTo(ADDRESS_UNKNOWN);
+            assertThat(finding.field()).isEqualTo("actions/1/address");
+            follow(show.apply(finding.remedy().orElseThrow().edit(), ADA));
+        });
+        assertThat(((CueAction.SayLine) ((Cue) show.part(CUE).orElseThrow().body()).actions().get(1)).address()).isEqualTo("/in/1/level");
+        assertThat(kinds(CUE)).isEmpty();
+        edit(change(show, CUE, cue(say("/in/1/level", new ArgumentSource.Fixed(ArgumentType.INT32, "1")))));
+        assertThat(kinds(CUE)).containsExactly(WRONG_TYPES);
+    }
+
+    @Test
+    void theTypeOfWhatFadesIsMendedAndItGoesOnFading() {
+        CueAction fade = new CueAction.FadeLine(0, Optional.of(DESK), "/in/2/level", List.of(new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0)), Optional.empty(), 1, 2, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP);
+        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(fade)));
+        assertThat(kinds(CUE)).containsExactly(WRONG_TYPES);
+        follow(show.apply(checks.of(CUE).get(0).remedy().orElseThrow().edit(), ADA));
+        assertThat(kinds(CUE)).isEmpty();
+        assertThat(((Cue) show.part(CUE).orElseThrow().body()).sources()).containsExactly(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0));
+    }
+
+    @Test
+    void whatAnActionStillNeedsIsSaid() {
+        PartId look = new PartId("look");
+        edit(put(LIST, null, CueList.plain("Walk")), put(look, null, new Look("Dusk", List.of(), "")),
+                put(CUE, LIST, cue(new CueAction.RecallLook(0, Optional.of(look), 0, FadeCurve.EVEN), new CueAction.BringControl(0, Optional.empty(), List.of(1.0), 0, FadeCurve.EVEN), new CueAction.SteerList(0, Optional.of(LIST), CueAction.SteerList.Deed.STOP))));
+        assertThat(checks.of(CUE)).extracting(Finding::text).containsExactly("Action 2 of cue 1 does nothing yet. It still needs: which control");
+        edit(remove(show, look));
+        assertThat(kinds(CUE)).containsExactly(INCOMPLETE, INCOMPLETE);
+    }
+
+    @Test
+    void theSameActionByACueAndByAKeyIsToldOfTheCueButNotOfTwoCues() {
+        ArgumentSource one = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "1");
+        PartId other = new PartId("other-cue");
+        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(say("/in/3/level", one))), put(other, LIST, Cue.plain("2", "", say("/in/3/level", one))));
+        assertThat(kinds(CUE)).isEmpty();
+        assertThat(kinds(other)).isEmpty();
+        assertThat(edit(put(A, PAGE, knob("Up", 0, "/in/3/level", one)))).contains(CUE, other);
+        assertThat(checks.of(CUE)).singleElement().satisfies(finding -> {
+            assertThat(finding.kind()).isEqualTo(CUE_AND_KEY);
+            assertThat(finding.text()).isEqualTo("Cue “1 Go” says /in/3/level 1, and so does the key “Up” on Page: pressed together it is said twice");
+        });
+        assertThat(kinds(A)).isEmpty();
+        edit(remove(show, A));
+        assertThat(kinds(CUE)).isEmpty();
     }
 
     // ---- what is there twice
