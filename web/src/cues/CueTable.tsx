@@ -66,7 +66,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
         <table className="w-full border-collapse text-left">
           <thead className="sticky top-0 bg-ground text-sm text-quiet">
             <tr>
-              <th className="w-8 py-1 font-normal" aria-label="Next" />
+              <th className="w-10 py-1 font-normal" aria-label="Next" />
               <th className="w-16 py-1 font-normal">No.</th>
               <th className="py-1 font-normal">Cue</th>
               <th className="py-1 font-normal max-md:hidden">Does</th>
@@ -90,7 +90,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
                   className={`border-t border-rule align-top ${editing && id === chosen ? "bg-raised" : isNext && !editing ? "cue-next" : ""}`}
                   onClick={() => editing && choose(id)}
                 >
-                  <td className="py-2">
+                  <td className="py-2 pl-2">
                     {isNext && <ArrowBigRight size={24} className="text-select" aria-label="Next" />}
                   </td>
                   <td className="py-2 font-mono text-lg">{body.number}</td>

@@ -9,7 +9,7 @@ import { LockedBanner } from "./LockedBanner";
 import { LostBanner } from "./LostBanner";
 import { NotLiveBanner } from "./NotLiveBanner";
 import { Ticker } from "./Ticker";
-import { useHoldKey } from "./useHoldKey";
+import { useSafetyKeys } from "./useSafetyKeys";
 import { Workline } from "./Workline";
 
 /** The frame of every station: the order of the work above, the wire below. */
@@ -19,7 +19,7 @@ export function Frame() {
   const locked = useShow((s) => s.parts.has("lock"));
   useRigWatch();
   useFollowFindings();
-  useHoldKey();
+  useSafetyKeys();
   const noSuchShow = useShow((s) => s.noSuchShow);
   return (
     <div className="flex h-full flex-col">

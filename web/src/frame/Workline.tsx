@@ -1,5 +1,5 @@
 import { ChevronDown, History, Lock, LockOpen, Moon, Play, Sun } from "lucide-react";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { NavLink, useMatch } from "react-router";
 import { lock } from "../requests/edits";
 import { browser } from "../live/browser";
@@ -127,10 +127,12 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
       <span className="text-lg font-bold">{name}</span>
       <span className="max-w-56 text-sm text-quiet max-xl:max-w-28 max-xl:text-xs max-xl:leading-[1.1] max-sm:hidden">
         {mark.split(" · ").map((part, i) => (
-          <span key={part} className="whitespace-nowrap">
-            {i > 0 && "· "}
-            {part}{" "}
-          </span>
+          <Fragment key={part}>
+            <span className="whitespace-nowrap">
+              {i > 0 && "· "}
+              {part}
+            </span>{" "}
+          </Fragment>
         ))}
       </span>
     </NavLink>

@@ -7,7 +7,10 @@ export interface Shortcut {
 export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
   {
     where: "Everywhere",
-    list: [{ keys: "H", what: "hold all targets: nothing is sent by hand; when all are held: release them" }],
+    list: [
+      { keys: "H", what: "hold all targets: nothing is sent by hand; when all are held: release them" },
+      { keys: ".", what: "stop all cue lists: fades stay where they are, waits end" },
+    ],
   },
   {
     where: "Everywhere but in Run",
@@ -47,6 +50,16 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
       { keys: "Ctrl+G", what: "group what is selected in a tray" },
       { keys: "Ctrl+F", what: "find and replace in addresses and labels" },
       { keys: "Delete or Backspace", what: "remove" },
+    ],
+  },
+  {
+    where: "Cues, in Play",
+    list: [
+      { keys: "Space", what: "go: fire the next cue" },
+      { keys: "Backspace", what: "back: the cue before is next" },
+      { keys: "P", what: "pause what runs, and let it go on" },
+      { keys: "S", what: "stop this list" },
+      { keys: "0", what: "reset: stop, and fire the cue 0" },
     ],
   },
   {

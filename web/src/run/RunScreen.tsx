@@ -4,7 +4,7 @@ import { Link, NavLink, useNavigate, useParams } from "react-router";
 import { LostBanner } from "../frame/LostBanner";
 import { NotLiveBanner } from "../frame/NotLiveBanner";
 import { Ticker } from "../frame/Ticker";
-import { useHoldKey } from "../frame/useHoldKey";
+import { useSafetyKeys } from "../frame/useSafetyKeys";
 import { browser } from "../live/browser";
 import { inDraft, usualPage } from "../live/laid";
 import { partsOf, useShow } from "../live/show";
@@ -26,7 +26,7 @@ const isMe = (name: string) => name.trim().toLowerCase() === browser.name.trim()
 /** A page to play: nothing on it but its controls, the other pages and the wire. */
 
 export function RunScreen() {
-  useHoldKey();
+  useSafetyKeys();
   useWakeLock();
   useControlKeys();
   useGamepads();

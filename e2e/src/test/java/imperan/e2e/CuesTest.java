@@ -323,7 +323,7 @@ class CuesTest extends InstalledTest {
             Locator running = page.locator("[data-running='2']");
             assertThat(running).containsText("Ben");
             assertThat(row("3")).hasAttribute("data-next", "true");
-            button("Stop all").click();
+            ben.keyboard().press(".");
             assertThat(running).hasCount(0);
             assertThat(ben.locator("[data-cue='2']")).containsText("■ stopped");
         }

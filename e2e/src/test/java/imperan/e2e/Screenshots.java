@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
 import java.nio.file.Path;
+import java.util.List;
 
 /** The pictures of docs/screenshots, made by {@code ./imperan shots}. Not a test: it asserts nothing about them. */
 @EnabledIfSystemProperty(named = "imperan.shots", matches = ".+")
@@ -64,6 +65,20 @@ class Screenshots {
             page.locator("[data-point]").first().waitFor();
             shot(page, folder, "shaping");
 
+            page.navigate(imperan.url("/#/cues"));
+            page.locator("[data-cue='2']").waitFor();
+            for (String next : List.of("1", "2", "3")) {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Go").setExact(true)).click();
+                page.locator("[data-cue='" + next + "'][data-next=true]").waitFor();
+            }
+            page.locator("[data-running='2']").waitFor();
+            page.waitForTimeout(1_500);
+            shot(page, folder, "cues");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Edit").setExact(true)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Edit cue 7").setExact(true)).click();
+            page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Cue 7").setExact(true)).waitFor();
+            shot(page, folder, "cue");
+
             page.navigate(imperan.url("/#/wire"));
             page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Repeating messages")).waitFor();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Clear")).click();
@@ -79,16 +94,10 @@ class Screenshots {
             }
             page.locator("[data-wire=in]").filter(new Locator.FilterOptions().setHasText("/bellows/in/5/level")).first().waitFor();
             shot(page, folder, "wire");
-            page.locator("[data-wire=in]").filter(new Locator.FilterOptions().setHasText("/bellows/in/5/level")).first().click();
-            page.getByText("It answers, after").waitFor();
-            shot(page, folder, "packet");
 
             page.navigate(imperan.url("/#/rig"));
             page.locator("[data-target=Keel] [data-link-state=answering]").waitFor();
             shot(page, folder, "rig");
-            page.navigate(imperan.url("/#/rig/phrasebooks"));
-            page.locator("[data-phrase]").first().waitFor();
-            shot(page, folder, "phrasebook");
             imperan.post("Wick").byHand(OscMessage.of("/wick/look/3/go"));
             imperan.post("Sluice").byHand(OscMessage.of("/sluice/scene", new OscArgument.Text("Moonrise")));
             imperan.post("Eddy").byHand(OscMessage.of("/eddy/tilt/x", new OscArgument.Float32(18)));
