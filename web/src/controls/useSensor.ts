@@ -1,3 +1,4 @@
+import { lend } from "../live/lends";
 import { useEffect, useRef, useState } from "react";
 
 type Permission = { requestPermission?: () => Promise<"granted" | "denied"> };
@@ -36,7 +37,11 @@ export function useSensor<K extends "deviceorientation" | "devicemotion">(
     if (!on || !live) return;
     const listen = (e: WindowEventMap[K]) => setTrouble(read.current(e) ? "" : NONE);
     window.addEventListener(event, listen);
-    return () => window.removeEventListener(event, listen);
+    const takeBack = lend(event === "devicemotion" ? "motion" : "tilt");
+    return () => {
+      window.removeEventListener(event, listen);
+      takeBack();
+    };
   }, [on, live, event]);
 
   const turn = async () => {

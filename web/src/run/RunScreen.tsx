@@ -1,4 +1,4 @@
-import { LocateFixed, Route, Wrench } from "lucide-react";
+import { Gamepad2, LocateFixed, Route, Wrench } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link, NavLink, useNavigate, useParams } from "react-router";
 import { LostBanner } from "../frame/LostBanner";
@@ -7,6 +7,7 @@ import { Ticker } from "../frame/Ticker";
 import { useSafetyKeys } from "../frame/useSafetyKeys";
 import { browser } from "../live/browser";
 import { inDraft, usualPage } from "../live/laid";
+import { useLends } from "../live/lends";
 import { partsOf, useShow } from "../live/show";
 import { StartOffers } from "../rig/StartOffers";
 import { LetGo } from "../rig/LetGo";
@@ -35,6 +36,7 @@ export function RunScreen() {
   const parts = useShow((s) => s.parts);
   const asked = useShow((s) => s.pageWanted);
   const [path, setPath] = useState(false);
+  const lends = useLends((s) => s.sources);
   const { follows, setFollows } = useFollowing();
   const all = partsOf(parts, "page").filter((p) => !inDraft(parts, p.part.id));
   const pages = all.filter((p) => !p.part.body.strip);
@@ -70,6 +72,16 @@ export function RunScreen() {
         <SilentTargets />
         <StartOffers />
         <span className="ml-auto flex shrink-0 items-center">
+          {lends.length > 0 && (
+            <span
+              role="status"
+              aria-label="This device lends"
+              title="What this device plays with, besides fingers and keys"
+              className="flex items-center gap-2 px-2 text-sm text-quiet max-sm:sr-only"
+            >
+              <Gamepad2 size={18} aria-hidden /> {lends.join(", ")}
+            </span>
+          )}
           {followed && (
             <button
               aria-pressed={follows}

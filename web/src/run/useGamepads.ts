@@ -1,6 +1,7 @@
 import { useEffect } from "react";
 import { touch } from "../controls/hand";
 import { fingerDown, fingerUp } from "../live/connection";
+import { lend } from "../live/lends";
 import { told } from "../ui/notices";
 import { watchPads } from "./gamepads";
 import { controlsBy, Presses } from "./presses";
@@ -42,16 +43,27 @@ export function useGamepads(): void {
         moving.get(stick)!.forEach((id) => touch(id, FINGER, "STEP", { x: right * way, y: up * way }));
       });
     });
-    const met = (e: GamepadEvent) =>
-      told(`Game controller ${e.gamepad.index + 1} plays here: ${e.gamepad.id}`);
-    const gone = (e: GamepadEvent) => told(`Game controller ${e.gamepad.index + 1} is gone`);
-    window.addEventListener("gamepadconnected", met);
+    const lent = new Map<number, () => void>();
+    const met = (pad: Gamepad) => {
+      if (lent.has(pad.index)) return;
+      lent.set(pad.index, lend(`game controller ${pad.index + 1}`));
+      told(`Game controller ${pad.index + 1} plays here: ${pad.id}`);
+    };
+    const connected = (e: GamepadEvent) => met(e.gamepad);
+    const gone = (e: GamepadEvent) => {
+      lent.get(e.gamepad.index)?.();
+      lent.delete(e.gamepad.index);
+      told(`Game controller ${e.gamepad.index + 1} is gone`);
+    };
+    navigator.getGamepads().forEach((pad) => pad && met(pad));
+    window.addEventListener("gamepadconnected", connected);
     window.addEventListener("gamepaddisconnected", gone);
     return () => {
       stop();
       presses.letGoOfAll();
       [...moving.keys()].forEach(letGo);
-      window.removeEventListener("gamepadconnected", met);
+      lent.forEach((takeBack) => takeBack());
+      window.removeEventListener("gamepadconnected", connected);
       window.removeEventListener("gamepaddisconnected", gone);
     };
   }, []);

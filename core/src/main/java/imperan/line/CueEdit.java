@@ -35,7 +35,8 @@ public final class CueEdit {
      */
     public static Outcome insert(Show show, PartId list, Optional<PartId> after, PartId id, Person author) {
         List<Part> cues = CueList.cues(show, list);
-        Optional<Part> before = after.isPresent() ? cues.stream().filter(cue -> cue.id().equals(after.get())).findFirst() : cues.stream().reduce((first, second) -> second);
+        // behind one that is gone meanwhile is at the end
+        Optional<Part> before = cues.stream().filter(cue -> after.filter(cue.id()::equals).isPresent()).findFirst().or(() -> cues.stream().reduce((first, second) -> second));
         // a list begins with a cue that does nothing: somewhere safe to go back to
         Optional<String> number = before.isEmpty() ? Optional.of("0") : behind(cues, before.get());
         if (show.part(list).filter(part -> part.body() instanceof CueList).isEmpty()) {
@@ -91,8 +92,8 @@ public final class CueEdit {
     /** All numbers anew, in the order in which the cues stand. */
     public static Outcome renumber(Show show, PartId list, BigDecimal first, BigDecimal step, Person author) {
         List<Part> cues = CueList.cues(show, list);
-        if (step.signum() <= 0 || first.signum() < 0) {
-            return new Outcome.Refused(List.of(Problem.at(list, "step", "Cues count on from 0 or more, by more than 0")));
+        if (step.signum() <= 0 || first.signum() < 0 || first.compareTo(HIGHEST) > 0 || step.compareTo(HIGHEST) > 0 || step.compareTo(THOUSANDTH) < 0) {
+            return new Outcome.Refused(List.of(Problem.at(list, "step", "Cues count on from 0 to 999999, by a thousandth or more")));
         }
         List<EditRequest.Step> steps = new ArrayList<>();
         BigDecimal number = first;
@@ -103,7 +104,7 @@ public final class CueEdit {
             }
             number = number.add(step);
         }
-        return steps.isEmpty() ? Outcome.Refused.because("The cues have these numbers already")
+        return cues.isEmpty() ? Outcome.Refused.because("There is no cue to number") : steps.isEmpty() ? Outcome.Refused.because("The cues have these numbers already")
                 : show.apply(new EditRequest("Renumber " + show.part(list).map(part -> part.body().called()).orElse("a list"), steps), author);
     }
 

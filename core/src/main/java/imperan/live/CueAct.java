@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.cue.ListRun;
 import imperan.cue.Running;
 import imperan.show.PartId;
 import imperan.show.cue.CueAction;
@@ -25,11 +26,12 @@ final class CueAct {
     }
 
     final PartId list;
+    final ListRun run;
     final Running running;
     final int index;
     final Actor actor;
     /** All that it leads to has this one. */
-    Cause cause = Cause.NONE;
+    final Cause cause;
     /** The controls that it fades. */
     final Map<PartId, Way> ways = new HashMap<>();
     /** The line that it fades, and from where. */
@@ -45,11 +47,13 @@ final class CueAct {
     boolean answered;
     Optional<Reason> fell = Optional.empty();
 
-    CueAct(PartId list, Running running, int index, Actor actor) {
+    CueAct(PartId list, ListRun run, Running running, int index, Actor actor, Cause cause) {
         this.list = list;
+        this.run = run;
         this.running = running;
         this.index = index;
         this.actor = actor;
+        this.cause = cause;
     }
 
     CueAction action() {

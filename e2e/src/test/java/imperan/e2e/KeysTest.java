@@ -77,6 +77,7 @@ class KeysTest extends InstalledTest {
         Hands.waitForRun(page);
         page.evaluate("pad.buttons[1].pressed = true");
         desk.waitForMute("in/7", 1);
+        assertThat(page.getByLabel("This device lends")).hasText("game controller 1");
         page.evaluate("pad.axes = [0, -1]");
         desk.waitForLevel("in/7", 1);
         page.evaluate("pad.axes = [0.1, 1]");

@@ -389,6 +389,7 @@ class ShapingJobsTest extends InstalledTest {
         page.evaluate(moved);
         probe.waitForLast(OscMessage.of("/motion", new OscArgument.Float32(0.25f), new OscArgument.Float32(-0.5f), new OscArgument.Float32(1)));
         assertThat(motion.locator("[data-axis='2']")).containsText("20.0");
+        assertThat(page.getByLabel("This device lends")).hasText("motion");
         page.evaluate("window.dispatchEvent(new DeviceMotionEvent('devicemotion', { acceleration: null }))");
         assertThat(motion.getByRole(AriaRole.STATUS)).hasText("This device has no motion sensor");
     }

@@ -62,13 +62,14 @@ class CueController {
         return keeper.change(show, now -> CueEdit.copy(now, asked.cue(), asked.id(), person)).thenApply(ShowController::answer);
     }
 
-    record CueNumbers(PartId list, double first, double step) {
+    /** @param first number, and {@code step} from one to the next, as decimals with a dot */
+    record CueNumbers(PartId list, BigDecimal first, BigDecimal step) {
     }
 
     @PostMapping("/cues/renumber")
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> renumber(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody CueNumbers asked) {
         Person person = store.person(browser);
-        return keeper.change(show, now -> CueEdit.renumber(now, asked.list(), BigDecimal.valueOf(asked.first()), BigDecimal.valueOf(asked.step()), person)).thenApply(ShowController::answer);
+        return keeper.change(show, now -> CueEdit.renumber(now, asked.list(), asked.first(), asked.step(), person)).thenApply(ShowController::answer);
     }
 
     /**
