@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import type { Control, Form } from "../api/types";
 import { partOf, useShow } from "../live/show";
+import { useGuarded } from "../live/useGuarded";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
 import { hand } from "./hand";
@@ -26,7 +27,9 @@ const ORDERS: Record<Props["form"]["order"], string> = {
 /** A key that steps a cue list; go shows what it fires. */
 export function CueKeyView({ id, control, form, live }: Props) {
   const parts = useShow((s) => s.parts);
-  const state = useShow((s) => s.cues.get(form.list ?? "")?.state);
+  const told = useShow((s) => s.cues.get(form.list ?? ""));
+  const state = told?.state;
+  const guarded = useGuarded(told) && form.order === "GO";
   const seen = form.order === "GO" ? (state?.next ?? "") : "";
   const handlers = useMemo(() => hand(id, "press", undefined, false, seen), [id, seen]);
   const cue = partOf(parts, "cue", form.order === "FIRE" ? form.cue : form.order === "GO" ? seen : null);
@@ -45,6 +48,7 @@ export function CueKeyView({ id, control, form, live }: Props) {
         role="button"
         tabIndex={live ? 0 : -1}
         aria-label={called}
+        aria-disabled={guarded}
         aria-description={what || (list ?? "no cue list yet")}
         {...(live ? handlers : {})}
       >

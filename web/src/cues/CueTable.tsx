@@ -1,8 +1,27 @@
-import { ArrowBigRight, CopyPlus, Plus, SkipForward, Trash2, Zap } from "lucide-react";
-import { useEffect, useRef } from "react";
+import {
+  ArrowBigRight,
+  CopyPlus,
+  Download,
+  Plus,
+  Printer,
+  SkipForward,
+  Trash2,
+  Upload,
+  Zap,
+} from "lucide-react";
+import { useEffect, useRef, useState } from "react";
 import type { Cue, CueList, CueState } from "../api/types";
 import { type HeldOf, useShow } from "../live/show";
-import { copyCue, insertCue, renumberCues, stepCues } from "../requests/cues";
+import {
+  copyCue,
+  cuesAsCsv,
+  insertCue,
+  previewCues,
+  renumberCues,
+  stepCues,
+  takeCues,
+} from "../requests/cues";
+import { TableImport } from "../layout/TableImport";
 import { remove } from "../requests/edits";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
@@ -16,6 +35,9 @@ interface Props {
   choose: (cue: string | null) => void;
 }
 
+/** Of the actions of a cue; on paper all of them. */
+const SHOWN = 3;
+
 const RESULTS: Record<Result, { text: string; look: string }> = {
   waits: { text: "waits", look: "text-quiet" },
   "goes on": { text: "goes on", look: "text-select" },
@@ -28,6 +50,7 @@ const RESULTS: Record<Result, { text: string; look: string }> = {
 export function CueTable({ list, cues, editing, chosen, choose }: Props) {
   const parts = useShow((s) => s.parts);
   const told = useShow((s) => s.cues.get(list.part.id));
+  const [taking, setTaking] = useState(false);
   const next = useRef<HTMLTableRowElement>(null);
   const at = told?.state.next;
   useEffect(() => {
@@ -47,7 +70,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
   return (
     <section aria-label={`Cues of ${list.part.body.name}`} className="flex min-h-0 min-w-0 flex-1 flex-col">
       {editing && (
-        <div className="flex flex-wrap items-center gap-2 px-4 py-2 max-md:px-2">
+        <div className="flex flex-wrap items-center gap-2 px-4 py-2 max-md:px-2 print:hidden">
           <PushButton strong onClick={() => void add()}>
             <Plus size={18} aria-hidden /> {chosen ? "Add cue behind it" : "Add cue"}
           </PushButton>
@@ -60,9 +83,31 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
             Renumber
           </PushButton>
           {chosen && <PushButton onClick={() => choose(null)}>The list itself</PushButton>}
+          <a
+            className="ml-auto inline-flex items-center gap-2 rounded border border-rule bg-raised px-3 py-1.5"
+            href={cuesAsCsv(list.part.id)}
+            download
+          >
+            <Download size={18} aria-hidden /> CSV
+          </a>
+          <PushButton onClick={() => setTaking(true)}>
+            <Upload size={18} aria-hidden /> Import
+          </PushButton>
+          <PushButton onClick={() => window.print()}>
+            <Printer size={18} aria-hidden /> Print
+          </PushButton>
+          {taking && (
+            <TableImport
+              title="Import cues"
+              hint="A row is known by its “cue”, and one without is a new cue; its number, name, note, colour and what follows count."
+              preview={previewCues(list.part.id)}
+              take={takeCues(list.part.id)}
+              onClose={() => setTaking(false)}
+            />
+          )}
         </div>
       )}
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 max-md:px-1">
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 print:overflow-visible max-md:px-1">
         <table className="w-full border-collapse text-left">
           <thead className="sticky top-0 bg-ground text-sm text-quiet">
             <tr>
@@ -71,7 +116,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
               <th className="py-1 font-normal">Cue</th>
               <th className="py-1 font-normal max-md:hidden">Does</th>
               <th className="w-28 py-1 font-normal">Last time</th>
-              <th className="w-24 py-1" aria-label="Orders" />
+              <th className="w-24 py-1 print:hidden" aria-label="Orders" />
             </tr>
           </thead>
           <tbody>
@@ -117,14 +162,14 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
                   </td>
                   <td className="py-2 pr-3 text-sm max-md:hidden">
                     {body.actions.length === 0 && <span className="text-quiet">does nothing</span>}
-                    {body.actions.slice(0, 3).map((action, i) => (
-                      <span key={i} className="block">
+                    {body.actions.map((action, i) => (
+                      <span key={i} className={i < SHOWN ? "block" : "hidden print:block"}>
                         {action.delay > 0 && <span className="text-quiet">{action.delay} s later </span>}
                         {describeAction(parts, action)}
                       </span>
                     ))}
-                    {body.actions.length > 3 && (
-                      <span className="text-quiet">and {body.actions.length - 3} more</span>
+                    {body.actions.length > SHOWN && (
+                      <span className="text-quiet print:hidden">and {body.actions.length - SHOWN} more</span>
                     )}
                     <span className="block text-caution">{describeFollow(body.follow)}</span>
                   </td>
@@ -132,7 +177,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
                     {result && <span className={result.look}>{result.text}</span>}
                     {fell?.why && <span className="block text-quiet">{fell.why}</span>}
                   </td>
-                  <td className="py-1.5 whitespace-nowrap text-right">
+                  <td className="py-1.5 whitespace-nowrap text-right print:hidden">
                     {editing ? (
                       <>
                         <RowButton

@@ -48,7 +48,7 @@ export function CuesStation() {
   const cue = cues.find((c) => c.part.id === chosen);
   return (
     <main className="flex min-h-0 min-w-0 flex-1 flex-col">
-      <header className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2 max-md:px-2">
+      <header className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2 max-md:px-2 print:hidden">
         <h1 className="sr-only">Cues</h1>
         <nav aria-label="Cue lists" className="mr-auto flex min-w-0 gap-1 overflow-x-auto">
           {lists.map((l) => (
@@ -98,7 +98,7 @@ export function CuesStation() {
             choose={setChosen}
           />
           {editing ? (
-            <aside className="w-[34rem] flex-none overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1">
+            <aside className="w-[34rem] print:hidden flex-none overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1">
               {cue ? (
                 <CueEditor key={cue.part.id} held={cue} />
               ) : (

@@ -1,8 +1,9 @@
 import { Pause, Play, RotateCcw, SkipBack, Square } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import type { Cue, CueList } from "../api/types";
 import { Remaining } from "../live/Remaining";
-import { type HeldOf, partOf, type ToldCues, useShow } from "../live/show";
+import { type HeldOf, partOf, useShow } from "../live/show";
+import { useGuarded } from "../live/useGuarded";
 import { stepCues, stopAll } from "../requests/cues";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
@@ -180,18 +181,6 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
       </section>
     </aside>
   );
-}
-
-/** Whether a go just now makes another one do nothing. */
-function useGuarded(told: ToldCues | undefined): boolean {
-  const [over, setOver] = useState<ToldCues>();
-  useEffect(() => {
-    if (!told) return;
-    const left = told.at + told.state.guardMs - performance.now();
-    const timer = setTimeout(() => setOver(told), Math.max(0, left));
-    return () => clearTimeout(timer);
-  }, [told]);
-  return told !== undefined && told.state.guardMs > 0 && over !== told;
 }
 
 const OUTCOMES: Record<string, { text: string; look: string }> = {

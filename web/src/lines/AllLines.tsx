@@ -2,11 +2,12 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { ArrowDownUp, Download, Upload } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { linesAsCsv, linesOf } from "../requests/lines";
+import { linesAsCsv, linesOf, previewLines, takeLines } from "../requests/lines";
 import type { Control, Problem, TableLine } from "../api/types";
 import { useLook } from "../requests/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { putListen, putSend } from "../layout/path/put";
+import { TableImport } from "../layout/TableImport";
 import { pageOf } from "../live/laid";
 import { select } from "../layout/selection";
 import { GATE_WORDS } from "../rig/gates";
@@ -19,7 +20,6 @@ import { SEVERITIES } from "../findings/FindingLine";
 import { useFound } from "../findings/findings";
 import { isOpen, ofLine } from "../findings/found";
 import { mend } from "../requests/findings";
-import { LinesImport } from "./LinesImport";
 import { type Column, COLUMNS, filtered, type Row, sorted } from "./table";
 
 const ROW = 52;
@@ -131,7 +131,15 @@ export function AllLines() {
           </div>
         </div>
       </div>
-      {taking && <LinesImport onClose={() => setTaking(false)} />}
+      {taking && (
+        <TableImport
+          title="Import lines"
+          hint="A row is known by its “line”; its label, time, target, address and range count."
+          preview={previewLines}
+          take={takeLines}
+          onClose={() => setTaking(false)}
+        />
+      )}
     </main>
   );
 }

@@ -50,7 +50,7 @@ export function CoverageView() {
           {trouble ||
             (found === null
               ? "Looking …"
-              : `${reached} of ${found.phrases.length} phrases are reached by a control`)}
+              : `${reached} of ${found.phrases.length} phrases are reached by a control or a cue`)}
         </p>
         <label className="ml-auto flex items-center gap-2 pb-1.5">
           <input type="checkbox" checked={open} onChange={(e) => setOpen(e.target.checked)} />
@@ -77,7 +77,9 @@ export function CoverageView() {
               </p>
             ) : rows.length === 0 ? (
               <p className="p-4 text-lg text-quiet">
-                {open && !words ? "Every phrase is reached by a control." : "No phrase is like this."}
+                {open && !words
+                  ? "Every phrase is reached by a control or a cue."
+                  : "No phrase is like this."}
               </p>
             ) : (
               <ul>

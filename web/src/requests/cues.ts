@@ -1,7 +1,8 @@
 /** Edits and orders of cue lists. */
-import type { Command, Problem } from "../api/types";
+import type { Command, Problem, TablePreview } from "../api/types";
 import { command } from "../live/connection";
-import { post } from "./edits";
+import { inTurnPost, post } from "./edits";
+import { askingText, at, read } from "./read";
 
 type Step = Extract<Command, { kind: "cues" }>;
 
@@ -29,3 +30,9 @@ export const recordLook = (
   pages: string[],
   forms: string[],
 ): Promise<Problem[]> => post("looks", { look, name, pages, forms });
+
+/** A list as a table, and what a table would make of it. */
+export const cuesAsCsv = (list: string) => at(`cues/${list}.csv`);
+export const previewCues = (list: string) => (table: string) =>
+  read<TablePreview>(`cues/${list}/table/preview`, askingText(table));
+export const takeCues = (list: string) => (table: string) => inTurnPost(`cues/${list}/table`, table);

@@ -3,6 +3,7 @@ package imperan.line;
 import imperan.address.SlotAddress;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.Control;
+import imperan.show.Cue;
 import imperan.show.Listen;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -10,6 +11,7 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
+import imperan.show.cue.CueAction;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -22,7 +24,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * What a target can do, by its phrasebook, against what the controls of a show say to it and hear from it. Copies in work are left out.
+ * What a target can do, by its phrasebook, against what the controls and cues of a show say to it and hear from it. Copies in work are left out.
  *
  * @param phrases in the order of the phrasebook
  * @param pages   that have a control, in their order
@@ -34,10 +36,10 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
      * A phrase, and who reaches it.
      *
      * @param addresses for which it stands; more than {@value SlotAddress#MAX_COUNT} are counted as so many
-     * @param said      of them by some control
+     * @param said      of them by some control or cue
      * @param heard     of them by some control
      * @param reached   whether any is
-     * @param pages     on which those controls lie
+     * @param pages     on which those controls lie, and the lists in which those cues do
      */
     public record Reached(String address, Phrase.Direction direction, String meaning, int addresses, int said, int heard, boolean reached, List<String> pages) {
 
@@ -94,12 +96,32 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
 
         private Coverage gathered() {
             show.all(Page.class).stream().filter(page -> !show.inDraft(page)).forEach(this::page);
+            show.all(Cue.class).forEach(this::cue);
             List<Reached> phrases = known.phrases().map(phrase -> {
                 Tally tally = tallies.get(phrase);
                 return new Reached(phrase.address(), phrase.direction(), phrase.meaning(), SlotAddress.parseFreely(phrase.address()).count(), tally.said.size(), tally.heard.size(),
                         !tally.said.isEmpty() || !tally.heard.isEmpty(), List.copyOf(tally.pages));
             }).toList();
             return new Coverage(phrases, pages, idle);
+        }
+
+        /** Where a cue lies counts as its list does. */
+        private void cue(Part part) {
+            String list = part.parent().flatMap(show::part).map(parent -> parent.body().called()).orElse("");
+            for (CueAction action : ((Cue) part.body()).actions()) {
+                if (action instanceof CueAction.SayLine say && say.target().equals(target)) {
+                    said(say.address(), list);
+                } else if (action instanceof CueAction.FadeLine fade && fade.target().equals(target)) {
+                    said(fade.address(), list);
+                }
+            }
+        }
+
+        private Optional<Tally> said(String address, String where) {
+            Optional<Tally> tally = known.said(address).map(Vocabulary.Known::phrase).map(tallies::get);
+            tally.ifPresent(found -> found.said.add(address));
+            tally.ifPresent(found -> found.pages.add(where));
+            return tally;
         }
 
         private void page(Part page) {
@@ -122,10 +144,7 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
             for (Send send : control.sends()) {
                 if (send.target().equals(target)) {
                     addresses.add(send.address());
-                    Optional<Tally> tally = known.said(send.address()).map(Vocabulary.Known::phrase).map(tallies::get);
-                    tally.ifPresent(found -> found.said.add(send.address()));
-                    tally.ifPresent(found -> found.pages.add(page));
-                    understood |= tally.isPresent();
+                    understood |= said(send.address(), page).isPresent();
                 }
             }
             for (Listen listen : control.listens()) {

@@ -1,6 +1,10 @@
 package imperan.layout;
 
 import imperan.line.Coverage;
+import imperan.show.Cue;
+import imperan.show.CueList;
+import imperan.show.cue.CueAction;
+import imperan.show.cue.FadeCurve;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -69,6 +73,18 @@ class CoverageTest {
                 new Coverage.Reached("/reset", Direction.OUT, "what /reset does", 1, 0, 0, false, List.of()));
         assertThat(coverage.pages()).containsExactly(new Coverage.OnPage(PAGE, "Page", 3, 5));
         assertThat(coverage.idle()).containsExactly(new Coverage.Idle(new PartId("b"), "F1", "Page", List.of("/in/9/level", "/elsewhere")));
+    }
+
+    @Test
+    void whatACueSaysIsReachedFromItsList() {
+        PartId list = new PartId("list");
+        Show show = accepted(show(), ADA, put(list, null, CueList.plain("Walk")), put(new PartId("cue"), list, Cue.plain("1", "", new CueAction.SayLine(0, Optional.of(DESK), "/reset", List.of()),
+                new CueAction.FadeLine(0, Optional.of(DESK), "/in/3/level", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), Optional.empty(), 1, 1, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP),
+                new CueAction.SayLine(0, Optional.of(new PartId("other")), "/in/4/level", List.of()))));
+        Coverage coverage = Coverage.of(show, DESK);
+        assertThat(coverage.phrases().get(2)).isEqualTo(new Coverage.Reached("/reset", Direction.OUT, "what /reset does", 1, 1, 0, true, List.of("Walk")));
+        assertThat(coverage.phrases().get(0).said()).isEqualTo(3);
+        assertThat(coverage.pages()).as("a list is no page").hasSize(1);
     }
 
     @Test

@@ -118,6 +118,30 @@ class CommandTest {
         assertThat(imported.stream().map(shows::get)).containsOnly(PARTS);
     }
 
+    /** In the midst of a fade, and with a cue that would follow three seconds later. */
+    @Test
+    void aListWhoseServerIsKilledPlaysNothingByItselfAfterwards() throws Exception {
+        assertThat(command.run("up").exit()).isZero();
+        assertThat(order("JUMP", "\"walk-5\"")).isEqualTo(200);
+        assertThat(order("GO", "null")).isEqualTo(200);
+        assertThat(walk().get("running").get(0).get("cueNumber").stringValue()).isEqualTo("5");
+        ProcessHandle.of(command.serverPid()).ifPresent(ProcessHandle::destroyForcibly);
+        assertThat(command.run("up").exit()).isZero();
+        JsonNode after = walk();
+        assertThat(after.get("running")).isEmpty();
+        assertThat(after.get("over")).isEmpty();
+        assertThat(after.get("next").stringValue()).as("where it stood, a second before at most").isIn("walk-5", "walk-6");
+        assertThat(order("GO", "null")).as("somebody says go again").isEqualTo(200);
+    }
+
+    private static int order(String deed, String cue) throws Exception {
+        return command.post("/api/shows/salt-clock/commands", "application/json", "{\"kind\": \"cues\", \"list\": \"evening-walk\", \"deed\": \"%s\", \"cue\": %s}".formatted(deed, cue));
+    }
+
+    private static JsonNode walk() throws Exception {
+        return command.get("/api/shows/salt-clock/cues").get(0);
+    }
+
     @Test
     void aTakenPortIsSaidInOneSentence() throws Exception {
         command.run("stop");

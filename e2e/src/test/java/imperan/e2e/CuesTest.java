@@ -88,6 +88,11 @@ class CuesTest extends InstalledTest {
         return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Cue " + number).setExact(true));
     }
 
+    /** A go that was just now is over. */
+    private void rested() {
+        assertThat(button("Go")).isEnabled();
+    }
+
     private static Locator exactly(Locator in, String label) {
         return in.getByLabel(label, new Locator.GetByLabelOptions().setExact(true));
     }
@@ -146,12 +151,14 @@ class CuesTest extends InstalledTest {
         desk.waitForMute("in/3", 1);
         assertThat(row("1")).containsText("✓ done");
         assertThat(page.locator("[data-fired='1'] [data-outcome]")).hasText(Pattern.compile("✓ answered.*"));
+        rested();
         page.keyboard().press("Space");
         desk.waitForLevel("in/4", 1);
         assertThat(row("2")).containsText("✓ done");
         page.keyboard().press("Backspace");
         assertThat(row("2")).hasAttribute("data-next", "true");
         button("Make cue 3 the next").click();
+        rested();
         page.keyboard().press("Space");
         desk.waitForLevel("main", 0.4);
         assertThat(next).containsText("The end of the list");
@@ -298,6 +305,27 @@ class CuesTest extends InstalledTest {
         button("Play").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Fire cue 15\\.\\d+ and stay"))).click();
         desk.waitForLevel("in/5", 0.6);
+    }
+
+    /** The cue sheet as a table, changed elsewhere and taken in again. */
+    @Test
+    void aListGoesOutAsATableAndComesBack() {
+        PartId list = new PartId("table-list");
+        put(list, null, CueList.plain("As a table"));
+        put(new PartId("table-1"), list, Cue.plain("1", "First"));
+        list("As a table");
+        button("Edit").click();
+        String table = page.request().get(imperan.url("/api/shows/salt-clock/cues/table-list.csv")).text();
+        assertThat(table).contains("table-1,1,First");
+        button("Import").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.getByLabel("The table").fill(table.replace("First", "The first") + ",2,Another,,pink,,hand,\r\n");
+        assertThat(dialog.getByRole(AriaRole.ALERT)).containsText("“pink” is no colour of a cue");
+        dialog.getByLabel("The table").fill(table.replace("First", "The first") + ",2,Another,,green,sound,after 3 s,\r\n");
+        assertThat(dialog.getByRole(AriaRole.ALERT)).hasCount(0);
+        button("Import").last().click();
+        assertThat(row("1")).containsText("The first");
+        assertThat(row("2")).containsText("next after 3 s");
     }
 
     @Test

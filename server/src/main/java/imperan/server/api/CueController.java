@@ -1,17 +1,23 @@
 package imperan.server.api;
 
+import imperan.line.CueCsv;
 import imperan.line.CueEdit;
 import imperan.line.LookEdit;
 import imperan.live.Belief;
 import imperan.live.ControlValue;
+import imperan.live.CueListView;
 import imperan.live.LiveShow;
 import imperan.server.run.ShowLoop;
+import imperan.server.socket.CueListState;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
+import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -40,6 +46,12 @@ class CueController {
         this.keeper = keeper;
         this.store = store;
         this.loop = loop;
+    }
+
+    /** How the cue lists stand, in no order that matters; none of a show that does not run. */
+    @GetMapping("/cues")
+    List<CueListState> lists(@PathVariable("show") String show) {
+        return loop.ask(show, (running, now) -> running.cueLists(), List.<CueListView>of()).join().stream().map(CueListState::of).toList();
     }
 
     /** @param after the cue behind which; empty for the end. {@code id} of the new one */
@@ -71,6 +83,30 @@ class CueController {
         Person person = store.person(browser);
         return keeper.change(show, now -> CueEdit.renumber(now, asked.list(), asked.first(), asked.step(), person)).thenApply(ShowController::answer);
     }
+
+    // ---- as a table
+
+    @GetMapping("/cues/{list}.csv")
+    ResponseEntity<byte[]> csv(@PathVariable("show") String show, @PathVariable("list") PartId list) {
+        return LineController.file(CueCsv.write(keeper.show(show).join(), list), LineController.CSV, "cues.csv");
+    }
+
+    /** What a table would change, without changing anything. */
+    @PostMapping(value = "/cues/{list}/table/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
+    LineController.TablePreview preview(@PathVariable("show") String show, @PathVariable("list") PartId list, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody String table) {
+        Show now = keeper.show(show).join();
+        return LineController.TablePreview.of(now, CueCsv.read(now, list, table, PartId::random), store.person(browser));
+    }
+
+    @PostMapping(value = "/cues/{list}/table", consumes = MediaType.TEXT_PLAIN_VALUE)
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(@PathVariable("show") String show, @PathVariable("list") PartId list, @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody String table) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> CueCsv.read(now, list, table, PartId::random).request().map(request -> now.apply(request, person)).orElse(Outcome.Refused.because("No changes")))
+                .thenApply(ShowController::answer);
+    }
+
+    // ---- looks
 
     /**
      * @param look  the one that is recorded anew, or the id of a new one

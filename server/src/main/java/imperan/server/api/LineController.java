@@ -36,7 +36,7 @@ import java.util.concurrent.CompletableFuture;
 @RequestMapping("/api/shows/{show}")
 class LineController {
 
-    private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+    static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
 
     private final Keeper keeper;
     private final ShowStore store;
@@ -70,16 +70,19 @@ class LineController {
 
     /** @param refused rows that cannot be, {@code changes} what the others would change */
     record TablePreview(List<LineCsv.Refusal> refused, List<ChangeLine> changes, List<Problem> problems) {
+
+        static TablePreview of(Show now, LineCsv.Read read, Person person) {
+            ShowController.ArrangePreview preview = read.request().map(request -> ShowController.ArrangePreview.of(now.apply(request, person)))
+                    .orElse(new ShowController.ArrangePreview(List.of(), List.of()));
+            return new TablePreview(read.refusals(), preview.changes(), preview.problems());
+        }
     }
 
     /** What a table would change, without changing anything. */
     @PostMapping(value = "/lines/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
     TablePreview preview(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody String table) {
         Show now = keeper.show(show).join();
-        LineCsv.Read read = LineCsv.read(now, table);
-        ShowController.ArrangePreview preview = read.request().map(request -> ShowController.ArrangePreview.of(now.apply(request, store.person(browser))))
-                .orElse(new ShowController.ArrangePreview(List.of(), List.of()));
-        return new TablePreview(read.refusals(), preview.changes(), preview.problems());
+        return TablePreview.of(now, LineCsv.read(now, table), store.person(browser));
     }
 
     @PostMapping(value = "/lines", consumes = MediaType.TEXT_PLAIN_VALUE)

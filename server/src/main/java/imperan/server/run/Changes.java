@@ -221,7 +221,7 @@ final class Changes implements LiveSink {
     }
 
     boolean isUnsaved() {
-        return !unsaved.isEmpty() || cuesMoved;
+        return !unsaved.isEmpty();
     }
 
     /** Whether a cue list stands elsewhere since this was last asked. */

@@ -414,6 +414,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     private void saveInTime() {
         long now = clock.now();
+        saveCues();
         if (changes.isUnsaved() && now - lastSave >= SAVE_NANOS) {
             lastSave = now;
             save();
@@ -541,12 +542,17 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         return new Snapshot(liveShowId, liveShowName, true, show, changes.values(live), live.links(), live.cueLists(), changes.lastOut(), changes.lastIn(), missed());
     }
 
+    /** Where the lists stand is kept at once: somebody may have to go on from there. */
+    private void saveCues() {
+        if (!liveShowId.isEmpty() && changes.takeCuesMoved()) {
+            saver.saveCues(liveShowId, live.cuePlaces());
+        }
+    }
+
     private void save() {
         if (!liveShowId.isEmpty()) {
             saver.save(liveShowId, live.savedValues(changes.takeUnsaved()));
-            if (changes.takeCuesMoved()) {
-                saver.saveCues(liveShowId, live.cuePlaces());
-            }
+            saveCues();
         }
     }
 

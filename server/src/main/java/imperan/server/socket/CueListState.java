@@ -43,7 +43,8 @@ public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> 
         }
     }
 
-    static CueListState of(CueListView view) {
+    /** As it stands at this moment. */
+    public static CueListState of(CueListView view) {
         Instant at = Instant.now();
         long now = at.getEpochSecond() * 1_000_000_000L + at.getNano();
         return new CueListState(view.list(), view.next(), view.last(), view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6, view.paused(), view.broken(), view.running().stream().map(each -> CueState.of(each, now)).toList(),

@@ -15,6 +15,7 @@ import org.springframework.transaction.TransactionException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -42,6 +43,7 @@ public class ValueSaver implements AutoCloseable {
     private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "values"));
     /** By show: a copy of a show has controls of the same ids. A show that is here is written soon. */
     private final Map<String, Map<PartId, SavedValue>> pending = new HashMap<>();
+    private final Map<String, List<CueListView.Place>> placesOf = new ConcurrentHashMap<>();
     private boolean failing;
 
     @Autowired
@@ -83,12 +85,13 @@ public class ValueSaver implements AutoCloseable {
 
     /** Takes where cue lists stand, and returns at once; of several times the latest is kept. */
     public void saveCues(String showId, List<CueListView.Place> places) {
-        if (!places.isEmpty() && !thread.isShutdown()) {
-            thread.execute(() -> writeCues(showId, places));
+        if (!places.isEmpty() && placesOf.put(showId, places) == null && !thread.isShutdown()) {
+            thread.execute(() -> writeCues(showId));
         }
     }
 
-    private void writeCues(String showId, List<CueListView.Place> places) {
+    private void writeCues(String showId) {
+        List<CueListView.Place> places = placesOf.remove(showId);
         try {
             store.saveCuePlaces(showId, places);
         } catch (RuntimeException e) {

@@ -1,28 +1,36 @@
 import { useState } from "react";
-import { previewLines, takeLines } from "../requests/lines";
+import type { Problem, TablePreview } from "../api/types";
 import { useLook } from "../requests/useLook";
-import { Changes, isReady } from "../layout/Changes";
-import { WideDialog } from "../ui/WideDialog";
 import { textOf } from "../ui/file";
+import { WideDialog } from "../ui/WideDialog";
+import { Changes, isReady } from "./Changes";
 
-/** Lines from a spreadsheet: pasted or from a file, looked at, then taken in as one edit. */
-export function LinesImport({ onClose }: { onClose: () => void }) {
+interface Props {
+  title: string;
+  /** By what a row is known, and what of it counts. */
+  hint: string;
+  preview: (table: string) => Promise<TablePreview>;
+  take: (table: string) => Promise<Problem[]>;
+  onClose: () => void;
+}
+
+/** Rows from a spreadsheet: pasted or from a file, looked at, then taken in as one edit. */
+export function TableImport({ title, hint, preview, take, onClose }: Props) {
   const [table, setTable] = useState("");
-  const look = useLook(table.trim() ? table : null, previewLines);
+  const look = useLook(table.trim() ? table : null, preview);
   const refused = look.found?.refused ?? [];
   const nothing = look.found?.changes.length === 0;
 
   return (
     <WideDialog
-      title="Import lines"
+      title={title}
       onClose={onClose}
       action="Import"
       ready={isReady(look) && !nothing}
-      act={() => takeLines(table)}
+      act={() => take(table)}
     >
       <p className="text-sm text-quiet">
-        Paste rows from a spreadsheet with their titles, or choose the file. A row is known by its “line”; its
-        label, time, target, address and range count.
+        Paste rows from a spreadsheet with their titles, or choose the file. {hint}
       </p>
       <textarea
         aria-label="The table"
