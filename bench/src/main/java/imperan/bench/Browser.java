@@ -37,7 +37,7 @@ final class Browser implements AutoCloseable {
 
     void touch(String control, double position) {
         say("{\"kind\":\"do\",\"command\":{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"f\",\"phase\":\"SET\",\"x\":0,\"y\":"
-                + position + ",\"fine\":false,\"words\":\"\"}}");
+                + position + ",\"z\":0,\"fine\":false,\"words\":\"\"}}");
     }
 
     void say(String frame) {

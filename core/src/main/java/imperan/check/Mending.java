@@ -1,6 +1,5 @@
 package imperan.check;
 
-import imperan.show.Control;
 import imperan.show.EditRequest;
 import imperan.show.Forward;
 import imperan.show.Held;
@@ -58,9 +57,15 @@ public final class Mending {
     }
 
     private static Optional<Finding.Remedy> remedy(Show show, NetworkFacts network, FindingKey wanted) {
-        Optional<Part> part = show.part(wanted.about());
-        List<Finding> findings = part.filter(about -> about.body() instanceof Control || about.body() instanceof Forward).map(about -> about.body() instanceof Control ? LineChecks.of(show, about) : ForwardChecks.of(show, about)).orElseGet(() -> RigCheck.findings(show, network));
-        return findings.stream().filter(finding -> finding.kind() == wanted.kind() && finding.about().equals(wanted.about()) && finding.facts().equals(wanted.facts()))
+        return findings(show, network, wanted.about()).stream().filter(finding -> finding.kind() == wanted.kind() && finding.about().equals(wanted.about()) && finding.facts().equals(wanted.facts()))
                 .findFirst().flatMap(Finding::remedy);
+    }
+
+    private static List<Finding> findings(Show show, NetworkFacts network, PartId about) {
+        Optional<Part> part = show.part(about);
+        if (part.filter(found -> Lined.of(found.body()).isPresent()).isPresent()) {
+            return LineChecks.of(show, part.get());
+        }
+        return part.filter(found -> found.body() instanceof Forward).map(found -> ForwardChecks.of(show, found)).orElseGet(() -> RigCheck.findings(show, network));
     }
 }

@@ -145,6 +145,15 @@ class ChecksTest {
     }
 
     @Test
+    void severalOfOneCueAreMendedTogether() {
+        ArgumentSource half = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5");
+        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(say("/in/1/lvel", half), say("/in/2/lvel", half))));
+        follow(Mending.mend(show, NetworkFacts.NONE, checks.of(CUE).stream().map(finding -> new Mending.FindingKey(finding.kind(), CUE, finding.facts())).toList(), ADA));
+        assertThat(kinds(CUE)).isEmpty();
+        assertThat(((Cue) show.part(CUE).orElseThrow().body()).actions()).extracting(action -> ((CueAction.SayLine) action).address()).containsExactly("/in/1/level", "/in/2/level");
+    }
+
+    @Test
     void theTypeOfWhatFadesIsMendedAndItGoesOnFading() {
         CueAction fade = new CueAction.FadeLine(0, Optional.of(DESK), "/in/2/level", List.of(new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0)), Optional.empty(), 1, 2, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP);
         edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(fade)));

@@ -157,6 +157,7 @@ class JobsTest extends InstalledTest {
             assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
             job("a fader moves the desk", 2, () -> {
                 click(link("Run"));
+                Hands.waitForRun(page);
                 page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Wheel")).press("End");
                 actions++;
                 bellows.waitForLevel("in/1", 1);
@@ -215,6 +216,7 @@ class JobsTest extends InstalledTest {
                 click(page.getByText("Listen on the same address"));
             }
             click(link("Run"));
+            Hands.waitForRun(page);
             page.getByRole(AriaRole.SLIDER).press("End");
             actions++;
             pump.waitFor("/pump/fader", new OscArgument.Float32(1));
@@ -296,6 +298,7 @@ class JobsTest extends InstalledTest {
             type(cell("Shaping").getByLabel("At 1"), "0");
             key("Enter");
             click(link("Run"));
+            Hands.waitForRun(page);
             click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Button 1")));
             door.waitFor("/door/say", new OscArgument.Text("open"));
             horn.waitFor("/horn/play", new OscArgument.Text("fog"));

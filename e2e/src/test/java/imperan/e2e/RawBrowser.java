@@ -64,7 +64,7 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
 
     void touch(String control, String phase, String x, String y) {
         command("{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"1\",\"phase\":\"" + phase + "\",\"x\":" + x + ",\"y\":" + y
-                + ",\"fine\":false,\"words\":\"\"}");
+                + ",\"z\":0,\"fine\":false,\"words\":\"\"}");
     }
 
     void set(String control, double to) {
