@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import type { Control, Form } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { touch } from "./hand";
-import { Tape } from "./Tape";
+import { SensorFoot } from "./SensorFoot";
 import { drawMotion } from "./tilt";
 import { useSensor } from "./useSensor";
 
@@ -87,17 +87,7 @@ export function MotionView({ id, control, form, live }: Props) {
           ))}
           m/s²
         </div>
-        <div className="readings-line">
-          <span className="reading-out">–</span>{" "}
-          {trouble ? (
-            <span role="status" className="text-caution">
-              {trouble}
-            </span>
-          ) : (
-            <span className="reading-state" />
-          )}
-        </div>
-        <Tape label={control.label} />
+        <SensorFoot label={control.label} trouble={trouble} />
       </div>
     </ControlBox>
   );

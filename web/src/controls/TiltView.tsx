@@ -2,7 +2,7 @@ import { useMemo, useRef } from "react";
 import type { Control, Form } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { touch } from "./hand";
-import { Tape } from "./Tape";
+import { SensorFoot } from "./SensorFoot";
 import { drawTilt } from "./tilt";
 import { useSensor } from "./useSensor";
 
@@ -95,17 +95,7 @@ export function TiltView({ id, control, form, live }: Props) {
             forwards <span className="tilt-1">–</span>
           </span>
         </div>
-        <div className="readings-line">
-          <span className="reading-out">–</span>{" "}
-          {trouble ? (
-            <span role="status" className="text-caution">
-              {trouble}
-            </span>
-          ) : (
-            <span className="reading-state" />
-          )}
-        </div>
-        <Tape label={control.label} />
+        <SensorFoot label={control.label} trouble={trouble} />
       </div>
     </ControlBox>
   );

@@ -138,6 +138,8 @@ public final class Running {
     void beginsLater(int action, long at) {
         outcomes[action] = Outcome.WAITS;
         begins[action] = at;
+        steps[action] = NEVER;
+        fades[action] = null;
     }
 
     void fades(int action, FadeCurve curve, long step, long now) {

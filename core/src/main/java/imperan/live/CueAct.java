@@ -2,11 +2,13 @@ package imperan.live;
 
 import imperan.cue.ListRun;
 import imperan.cue.Running;
+import imperan.osc.OscArgument;
 import imperan.show.PartId;
 import imperan.show.cue.CueAction;
 import imperan.show.form.Position;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -37,6 +39,8 @@ final class CueAct {
     /** The line that it fades, and from where. */
     Optional<MovedLine> line = Optional.empty();
     double from;
+    /** What a step of that said last. */
+    Optional<List<OscArgument>> said = Optional.empty();
     /** When it first asked for what it has to look up. */
     long askedAt = Long.MIN_VALUE;
     /** Whether all that it says was handed on. */

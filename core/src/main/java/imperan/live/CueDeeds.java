@@ -256,13 +256,19 @@ final class CueDeeds {
         if (act.action() instanceof CueAction.FadeLine fade) {
             Optional<Link> link = fade.target().map(state.links::get);
             double value = last ? fade.to() : act.from + (fade.to() - act.from) * share;
-            link.flatMap(there -> arguments(act, fade.arguments(), value, new Chain(Span.ANY, List.of()))).ifPresent(arguments -> {
-                act.waits = last;
-                sending.sayInTurn(link.get(), line(link.get(), fade.address(), arguments), act.line.map(line -> line), last ? awaits(act) : Outgoing.Awaits.NOTHING);
-            });
+            Optional<List<OscArgument>> arguments = link.flatMap(there -> arguments(act, fade.arguments(), value, new Chain(Span.ANY, List.of())));
             if (link.isEmpty()) {
                 marks.fellShort(act, new Reason.TargetGone());
+            } else if (arguments.isEmpty() && act.fell.isEmpty()) {
+                // what it has to look up was asked for: it begins again
+                return;
             }
+            // a whole number stays the same for many steps; its end is said in any case
+            arguments.filter(made -> last || !act.said.equals(Optional.of(made))).ifPresent(made -> {
+                act.waits = last;
+                act.said = Optional.of(made);
+                sending.sayInTurn(link.get(), line(link.get(), fade.address(), made), act.line.map(line -> line), last ? awaits(act) : Outgoing.Awaits.NOTHING);
+            });
         } else {
             List.copyOf(act.ways.keySet()).forEach(id -> place(act, id, share, last));
         }
@@ -295,6 +301,9 @@ final class CueDeeds {
             // a cue presses, and does not let go
             control.presses++;
             sending.sendAll(control, Send.Phase.PRESS);
+        }
+        if (last && control.control.form().triggers()) {
+            control.position = Position.rest(control.control.form());
         }
     }
 

@@ -18,12 +18,14 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Problem;
+import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
+import imperan.show.form.Button;
 import imperan.show.form.CueKey;
 import org.junit.jupiter.api.Test;
 
@@ -249,6 +251,42 @@ class CuesTest {
         stage.pass(100);
         assertThat(outcomes()).containsExactly(Outcome.SKIPPED);
         assertThat(stage.takeSent()).containsExactly("/silent");
+    }
+
+    @Test
+    void aWholeNumberThatFadesSlowlyIsSaidOnceForEachValue() {
+        runs(Cue.plain("1", "", new CueAction.FadeLine(0, Optional.of(DESK), "/lamp", List.of(fixed("7"), new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0)), Optional.of(0.0), 3, 10, FadeCurve.EVEN,
+                CueAction.FadeLine.Unknown.SKIP)));
+        go();
+        stage.pass(11_000);
+        assertThat(stage.takeSent()).containsExactly("/lamp 7.0  0", "/lamp 7.0  1", "/lamp 7.0  2", "/lamp 7.0  3", "/lamp 7.0  3");
+    }
+
+    @Test
+    void aFadeThatHasToLookSomethingUpAsksForItAndEndsNoSooner() {
+        runs(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES), Cue.plain("1", "", new CueAction.FadeLine(0, Optional.of(DESK), "/lamp",
+                List.of(new ArgumentSource.Said(ArgumentType.INT32, Optional.of(DESK), "/number", 0, List.of()), new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0)), Optional.of(0.0), 1, 0, FadeCurve.EVEN,
+                CueAction.FadeLine.Unknown.SKIP)), Cue.plain("2", "", say(0, "/end", new ArgumentSource.Said(ArgumentType.INT32, Optional.of(DESK), "/never", 0, List.of()))));
+        go();
+        assertThat(stage.takeSent()).containsExactly("/number");
+        assertThat(outcomes()).containsExactly(Outcome.WAITS);
+        stage.desk("/number", 4f);
+        stage.pass(30);
+        assertThat(stage.takeSent()).contains("/lamp 4  1");
+        stage.pass(500);
+        go();
+        stage.pass(500);
+        assertThat(outcomes()).containsExactly(Outcome.FELL_SHORT);
+        assertThat(reason(0)).hasValue(new Reason.NotSaidYet("Desk", "/never", true));
+    }
+
+    @Test
+    void aKeyThatACueTriggersDoesNotStayOn() {
+        runs(Cue.plain("1", "", bring(new PartId("shot"), 1, 0)));
+        follow(put(new PartId("shot"), PAGE, Control.plain("Shot", new Cells(4, 4, 1, 1), Button.plain(Button.Action.ONE_SHOT), List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/shot", List.of())), List.of())));
+        go();
+        assertThat(stage.takeSent()).containsExactly("/shot");
+        assertThat(stage.value("shot").axes().get(0).position()).isZero();
     }
 
     @Test
