@@ -1,17 +1,22 @@
-// Proves the lines of a live show from a script: starts the proof, prints how it comes along, and ends with a number.
+// Proves the lines of a live show from a script, or plays one of its cue lists through: starts, prints how it comes along, and ends with a number.
 // 0: nothing fell short. 1: something did. 2: it could not run. Used by ./imperan prove.
 import { readFileSync, writeFileSync } from "node:fs";
 
 const USAGE = `usage: ./imperan prove SHOW [--target NAME] [--page NAME] [--times N] [--venue NAME …] [--by NAME] [--strict] [--report FILE]
+       ./imperan prove SHOW --cues LIST [--rehearse] [--speed own|4x|fastest] [--venue NAME …] [--by NAME] [--strict] [--report FILE]
+  --cues LIST    play this cue list through once, and tell what became of each cue
+  --rehearse     nothing is sent: the list is played in a copy of the show that nobody hears; the show need not be live
+  --speed WORD   own as in the show (if not given), 4x, or fastest: as fast as targets and answers allow
   --target NAME  only the lines to this target
   --page NAME    only the lines of this page
   --times N      send each line at least N times (1 to 299; 12 if not given)
   --venue NAME   this target may be spoken to at the venue: you say that its stage is clear. Once for each target
   --by NAME      who says so
   --strict       what was skipped, not judged or not seen by anybody counts as fallen short, too
-  --report FILE  write the report: .xml for build servers (JUnit), .csv or .json`;
+  --report FILE  write the report: .xml for build servers (JUnit), .csv or .json; of a cue list .csv or .json`;
 
 const FORMATS = ["xml", "csv", "json"];
+const SPEEDS = { own: "OWN", "4x": "FOUR_TIMES", fastest: "FASTEST" };
 const LOOK_MS = 500;
 
 class Trouble extends Error {}
@@ -26,6 +31,9 @@ function options(words) {
     by: "",
     strict: false,
     report: "",
+    cues: "",
+    rehearse: false,
+    speed: "own",
   };
   const value = (name) => {
     const next = words.shift();
@@ -42,6 +50,9 @@ function options(words) {
     else if (word === "--by") wish.by = value(word);
     else if (word === "--strict") wish.strict = true;
     else if (word === "--report") wish.report = value(word);
+    else if (word === "--cues") wish.cues = value(word);
+    else if (word === "--rehearse") wish.rehearse = true;
+    else if (word === "--speed") wish.speed = value(word);
     else if (word.startsWith("--"))
       throw new Trouble(`There is no option ${word}\n${USAGE}`);
     else if (wish.show)
@@ -57,6 +68,14 @@ function options(words) {
     throw new Trouble("Who says that the stage is clear has a name: --by NAME");
   if (wish.report && !FORMATS.includes(wish.report.split(".").pop()))
     throw new Trouble("The name of the report ends with .xml, .csv or .json");
+  if (!(wish.speed in SPEEDS))
+    throw new Trouble("--speed is own, 4x or fastest");
+  if (wish.cues && wish.report.endsWith(".xml"))
+    throw new Trouble(
+      "The report of a cue list is a table: its name ends with .csv or .json",
+    );
+  if (!wish.cues && (wish.rehearse || wish.speed !== "own"))
+    throw new Trouble(`--rehearse and --speed belong to --cues LIST\n${USAGE}`);
   return wish;
 }
 
@@ -137,6 +156,65 @@ async function follow(path) {
   }
 }
 
+const SIGNS = { WELL: "", SHORT: "fell short", OPEN: "open" };
+
+/** Plays a cue list through and prints a line for each cue that was fired. */
+async function playThrough(show, wanted) {
+  const list = (await json(`/shows/${show}/cues/lists`)).find(
+    ({ name }) => name === wanted.cues,
+  )?.list;
+  if (!list)
+    throw new Trouble(
+      `There is no cue list “${wanted.cues}” in “${wanted.show}”`,
+    );
+  const path = `/shows/${show}/cues/${list}/trial`;
+  await ask(path, {
+    rehearsed: wanted.rehearse,
+    speed: SPEEDS[wanted.speed],
+    venues: wanted.venues,
+  });
+  const stop = () => void ask(`${path}/stop`, {}).catch(() => {});
+  process.once("SIGINT", stop);
+  process.once("SIGTERM", stop);
+  let told = 0;
+  let now;
+  do {
+    [now] = await json(path);
+    for (const cue of now.cues.slice(told)) tell(cue);
+    told = now.cues.length;
+    if (now.running) await new Promise((again) => setTimeout(again, LOOK_MS));
+  } while (now.running);
+  for (const left of now.left) say(`  not fired  ${left}`);
+  const late =
+    now.worstMs === null
+      ? ""
+      : ` Half of the lines left within ${now.medianMs.toFixed(1)} ms of when they were due, all within ${now.worstMs.toFixed(1)} ms.`;
+  say(
+    `${now.cues.length} cues fired in ${now.seconds.toFixed(1)} s: ${now.well} actions went well, ${now.fellShort} fell short, ${now.open} open.${late}`,
+  );
+  if (wanted.report) {
+    const file = wanted.report.endsWith(".csv")
+      ? Buffer.from(await (await ask(`${path}/report.csv`)).arrayBuffer())
+      : JSON.stringify(now, null, 2);
+    writeFileSync(wanted.report, file);
+    say(`Written: ${wanted.report}`);
+  }
+  if (!now.whole) throw new Trouble(now.end);
+  return now.fellShort > 0 || (wanted.strict && now.open > 0) ? 1 : 0;
+}
+
+function tell(cue) {
+  const worst = cue.actions.filter((action) => action.standing !== "WELL");
+  const well = cue.actions.length - worst.length;
+  say(
+    `  ${cue.at.toFixed(3).padStart(9)} s  ${[cue.number, cue.name].join(" ").trim()}: ${
+      cue.actions.length === 0
+        ? "does nothing"
+        : `${well} of ${cue.actions.length} well`
+    }${worst.map((action) => `; ${SIGNS[action.standing]}: ${action.says}${action.why ? ` (${action.why})` : ` (${action.word})`}`).join("")}`,
+  );
+}
+
 async function prove(words) {
   const wanted = options(words);
   const shows = (await json("/shows")).filter(
@@ -144,12 +222,14 @@ async function prove(words) {
   );
   if (shows.length === 0)
     throw new Trouble(`There is no show “${wanted.show}”`);
+  const show = shows[0].id;
+  if (wanted.by) await ask(`/browsers/${browser}`, { name: wanted.by }, "PUT");
+  if (wanted.cues && (wanted.rehearse || shows[0].live))
+    return playThrough(show, wanted);
   if (!shows[0].live)
     throw new Trouble(
       `“${wanted.show}” is not live: nothing can be sent. Go live with it in Shows first`,
     );
-  const show = shows[0].id;
-  if (wanted.by) await ask(`/browsers/${browser}`, { name: wanted.by }, "PUT");
   const all = {
     within: null,
     target: null,

@@ -1,4 +1,4 @@
-import { ListPlus, Pencil, Play } from "lucide-react";
+import { FlaskConical, ListPlus, Pencil, Play } from "lucide-react";
 import { useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import type { CueList } from "../api/types";
@@ -13,7 +13,10 @@ import { cuesOf } from "./describe";
 import { GoPanel } from "./GoPanel";
 import { ListFields } from "./ListFields";
 import { LooksPanel } from "./LooksPanel";
+import { TrialPanel } from "./TrialPanel";
 import "./cues.css";
+
+type Mode = "play" | "edit" | "trial";
 
 /** The cue lists: stepped through in Play, changed in Edit, so that nobody hits go while typing. */
 export function CuesStation() {
@@ -21,7 +24,8 @@ export function CuesStation() {
   const lists = partsOf(parts, "cueList");
   const { list: wanted } = useParams();
   const navigate = useNavigate();
-  const [editing, setEditing] = useState(false);
+  const [mode, setMode] = useState<Mode>("play");
+  const editing = mode === "edit";
   const [chosen, setChosen] = useState<string | null>(null);
   const list = lists.find((l) => l.part.id === wanted) ?? lists[0];
 
@@ -40,7 +44,7 @@ export function CuesStation() {
     if (problems.length > 0) return;
     // a list begins with a cue that does nothing
     await report(insertCue(id, null, crypto.randomUUID()));
-    setEditing(true);
+    setMode("edit");
     void navigate(`/cues/${id}`);
   };
 
@@ -67,14 +71,15 @@ export function CuesStation() {
         {list && (
           <div role="group" aria-label="Mode" className="flex overflow-hidden rounded border border-rule">
             {[
-              { on: false, text: "Play", Icon: Play },
-              { on: true, text: "Edit", Icon: Pencil },
-            ].map(({ on, text, Icon }) => (
+              { is: "play" as const, text: "Play", Icon: Play },
+              { is: "edit" as const, text: "Edit", Icon: Pencil },
+              { is: "trial" as const, text: "Trial", Icon: FlaskConical },
+            ].map(({ is, text, Icon }) => (
               <button
                 key={text}
-                aria-pressed={editing === on}
-                className={`flex min-h-11 items-center gap-2 px-4 ${editing === on ? "bg-bone font-bold text-ink" : "bg-raised"}`}
-                onClick={() => setEditing(on)}
+                aria-pressed={mode === is}
+                className={`flex min-h-11 items-center gap-2 px-4 max-sm:px-2 ${mode === is ? "bg-bone font-bold text-ink" : "bg-raised"}`}
+                onClick={() => setMode(is)}
               >
                 <Icon size={18} aria-hidden /> {text}
               </button>
@@ -108,8 +113,10 @@ export function CuesStation() {
                 </div>
               )}
             </aside>
-          ) : (
+          ) : mode === "play" ? (
             <GoPanel list={list} cues={cues} />
+          ) : (
+            <TrialPanel key={list.part.id} list={list} />
           )}
         </div>
       )}

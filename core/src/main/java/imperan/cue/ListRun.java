@@ -11,6 +11,7 @@ import java.util.Deque;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /**
  * One cue list at work: which cue is next, and what runs. An order changes that and nothing more; what is to be done is taken with {@link #next}, one after the other, until there is nothing.
@@ -23,6 +24,8 @@ public final class ListRun {
     /** Cues that are over and still shown. */
     private static final int MOST_OVER = 20;
     private static final long NEVER = Long.MAX_VALUE;
+    /** A cue that follows by time begins when it was due, so that a list does not drift; what was held up for longer is not made up for. */
+    private static final long MOST_MADE_UP_NANOS = 1_000_000_000L;
 
     /** A cue in its place. */
     public record Entry(PartId id, Cue cue) {
@@ -34,8 +37,10 @@ public final class ListRun {
     private BigDecimal place = BigDecimal.ZERO;
     private final List<Running> running = new ArrayList<>();
     private final Deque<Running> over = new ArrayDeque<>();
+    private final List<Running> ended = new ArrayList<>();
     private Optional<PartId> last = Optional.empty();
-    private long guardNanos;
+    private double guardSeconds;
+    private double speed = 1;
     private long guardedUntil = Long.MIN_VALUE;
     private Optional<Long> pausedAt = Optional.empty();
     private long fired;
@@ -53,7 +58,7 @@ public final class ListRun {
     public void follow(List<Entry> ordered, double guardSeconds) {
         boolean fresh = cues.isEmpty() && fired == 0 && next.isEmpty();
         cues = List.copyOf(ordered);
-        guardNanos = Running.nanos(guardSeconds);
+        this.guardSeconds = guardSeconds;
         if (fresh) {
             pointTo(cues.stream().findFirst());
             return;
@@ -61,6 +66,11 @@ public final class ListRun {
         Optional<Entry> same = next.flatMap(this::entry);
         // where the next one stood is what comes there; at the end what was added behind it
         pointTo(same.isPresent() ? same : cues.stream().filter(each -> each.cue().decimal().compareTo(place) >= (next.isPresent() ? 0 : 1)).findFirst());
+    }
+
+    /** How many times as fast as the show it goes from the next cue on, for a trial: its waits, fades and guard. The limits of answers stay. */
+    public void speed(double times) {
+        speed = times;
     }
 
     /** Where it stood before a restart; nothing runs because of that. */
@@ -143,8 +153,8 @@ public final class ListRun {
         isBroken = false;
         // what would have followed by itself has been overtaken by hand
         running.forEach(Running::followsNot);
-        guardedUntil = now + guardNanos;
-        fireNext(now);
+        guardedUntil = now + Math.round(guardSeconds * 1e9 / speed);
+        fireNext(now, now);
         return Optional.empty();
     }
 
@@ -219,26 +229,26 @@ public final class ListRun {
         last = Optional.empty();
         if (next.isPresent() && place.signum() == 0) {
             running.forEach(Running::followsNot);
-            fireNext(now);
+            fireNext(now, now);
         }
     }
 
-    private void fireNext(long now) {
+    private void fireNext(long due, long now) {
         Entry entry = next.flatMap(this::entry).orElseThrow();
         last = Optional.of(entry.id());
         pointTo(after(entry));
-        begin(entry, true, now);
+        begin(entry, true, Math.max(due, now - MOST_MADE_UP_NANOS));
     }
 
-    private void begin(Entry entry, boolean leads, long now) {
-        chain = chainAt == now ? chain + 1 : 1;
-        chainAt = now;
+    private void begin(Entry entry, boolean leads, long at) {
+        chain = chainAt == at ? chain + 1 : 1;
+        chainAt = at;
         if (chain > MOST_AT_ONCE) {
             isBroken = true;
             running.forEach(Running::followsNot);
             return;
         }
-        running.add(new Running(++fired, entry.id(), entry.cue(), leads, now));
+        running.add(new Running(++fired, entry.id(), entry.cue(), leads, at, speed));
     }
 
     // ---- what is due
@@ -263,9 +273,9 @@ public final class ListRun {
                 }
             }
             for (Running each : List.copyOf(running)) {
-                Running.Follow follow = each.follows(now);
-                if (follow == Running.Follow.NEXT && next.isPresent() && !isBroken) {
-                    fireNext(now);
+                OptionalLong follows = each.follows(now);
+                if (follows.isPresent() && next.isPresent() && !isBroken) {
+                    fireNext(follows.getAsLong(), now);
                     again = true;
                 }
             }
@@ -293,6 +303,7 @@ public final class ListRun {
             if (each.isOver()) {
                 all.remove();
                 over.addFirst(each);
+                ended.add(each);
             }
         }
         while (over.size() > MOST_OVER) {
@@ -304,6 +315,13 @@ public final class ListRun {
     }
 
     // ---- what became of it
+
+    /** What is over since this was last asked, the earliest first. */
+    public List<Running> takeEnded() {
+        List<Running> taken = List.copyOf(ended);
+        ended.clear();
+        return taken;
+    }
 
     /** An action fades for its seconds from now on, in steps that are at least so far apart. */
     public void fades(Running each, int action, FadeCurve curve, long step, long now) {

@@ -17,8 +17,8 @@ public final class Running {
     private final long number;
     private final PartId id;
     private final Cue cue;
-    private final boolean leads;
     private final long firedAt;
+    private final double speed;
     private final long[] begins;
     private final Outcome[] outcomes;
     private final Fade[] fades;
@@ -29,29 +29,36 @@ public final class Running {
     /**
      * @param number counts the cues that a list fired
      * @param leads  whether the next one may follow it
+     * @param now    when it was fired, or was due
+     * @param speed  how many times as fast as the show it goes
      */
-    Running(long number, PartId id, Cue cue, boolean leads, long now) {
+    Running(long number, PartId id, Cue cue, boolean leads, long now, double speed) {
         this.number = number;
         this.id = id;
         this.cue = cue;
-        this.leads = leads;
         this.firedAt = now;
+        this.speed = speed;
         int actions = cue.actions().size();
         begins = new long[actions];
         outcomes = new Outcome[actions];
         fades = new Fade[actions];
         steps = new long[actions];
         for (int i = 0; i < actions; i++) {
-            begins[i] = now + nanos(cue.actions().get(i).delay());
+            begins[i] = now + span(cue.actions().get(i).delay());
             outcomes[i] = Outcome.WAITS;
             steps[i] = NEVER;
         }
         CueFollow.How how = cue.follow().how();
-        followsAt = leads && (how == CueFollow.How.AFTER || how == CueFollow.How.ANSWERED) ? now + nanos(cue.follow().seconds()) : leads && how == CueFollow.How.TOGETHER ? now : NEVER;
+        followsAt = !leads || how == CueFollow.How.HAND ? NEVER : how == CueFollow.How.TOGETHER ? now : how == CueFollow.How.AFTER ? now + span(cue.follow().seconds()) : now + nanos(cue.follow().seconds());
     }
 
-    static long nanos(double seconds) {
+    private static long nanos(double seconds) {
         return Math.round(seconds * 1e9);
+    }
+
+    /** What takes so long in the show. */
+    private long span(double seconds) {
+        return nanos(seconds / speed);
     }
 
     // ---- what it is
@@ -73,8 +80,14 @@ public final class Running {
         return cue.actions().get(index);
     }
 
+    /** When it was fired; where it followed by time, when it was due. */
     public long firedAt() {
         return firedAt;
+    }
+
+    /** When an action is at its end, as the cue has it: a line leaves then, a fade ends. */
+    public long dueAt(int action) {
+        return firedAt + span(action(action).delay() + action(action).seconds());
     }
 
     public Outcome outcome(int action) {
@@ -91,7 +104,7 @@ public final class Running {
         long end = firedAt;
         for (int i = 0; i < outcomes.length; i++) {
             if (!outcomes[i].isFinal()) {
-                end = Math.max(end, fades[i] != null ? fades[i].end() : begins[i] + nanos(action(i).seconds()));
+                end = Math.max(end, fades[i] != null ? fades[i].end() : begins[i] + span(action(i).seconds()));
             }
         }
         return end;
@@ -144,7 +157,7 @@ public final class Running {
 
     void fades(int action, FadeCurve curve, long step, long now) {
         outcomes[action] = Outcome.GOES_ON;
-        fades[action] = new Fade(now, nanos(action(action).seconds()), curve, step);
+        fades[action] = new Fade(now, span(action(action).seconds()), curve, step);
         steps[action] = fades[action].after(now);
     }
 
@@ -187,30 +200,20 @@ public final class Running {
         }
     }
 
-    /** Whether the next cue is due: its time has come, or all was answered, or is not going to be. Told once. */
-    Follow follows(long now) {
-        CueFollow follow = cue.follow();
+    /** When the next cue begins, where that is now or was before: its time has come, or all was answered, or is not going to be. Told once; empty where it waits, or for a hand. */
+    OptionalLong follows(long now) {
         if (followsAt == NEVER) {
-            return Follow.NOT_YET;
+            return OptionalLong.empty();
         }
-        boolean next;
-        if (follow.how() == CueFollow.How.ANSWERED) {
-            boolean late = now >= followsAt;
-            if (!late && !isDone()) {
-                return Follow.NOT_YET;
-            }
-            next = isWell() || follow.goesOn();
-        } else if (now < followsAt) {
-            return Follow.NOT_YET;
-        } else {
-            next = true;
+        CueFollow follow = cue.follow();
+        boolean answered = follow.how() == CueFollow.How.ANSWERED;
+        if (now < followsAt && !(answered && isDone())) {
+            return OptionalLong.empty();
         }
+        long at = answered ? now : followsAt;
         followsAt = NEVER;
-        return next ? Follow.NEXT : Follow.WAITS_FOR_HAND;
+        return !answered || isWell() || follow.goesOn() ? OptionalLong.of(at) : OptionalLong.empty();
     }
-
-    /** Whether the next cue begins. */
-    enum Follow { NOT_YET, NEXT, WAITS_FOR_HAND }
 
     private boolean isWell() {
         for (Outcome outcome : outcomes) {

@@ -1,7 +1,5 @@
 package imperan.line;
 
-import imperan.show.ArgumentSource;
-import imperan.show.Control;
 import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.EditRequest;
@@ -9,7 +7,6 @@ import imperan.show.Held;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
-import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.CueMark;
 import imperan.table.SheetText;
@@ -51,7 +48,7 @@ public final class CueCsv {
         for (Part part : CueList.cues(show, list)) {
             Cue cue = (Cue) part.body();
             text.add(SheetText.row(part.id().value(), cue.number(), cue.name(), cue.note(), cue.mark().shade() == CueMark.Shade.NONE ? "" : cue.mark().shade().name().toLowerCase(Locale.ROOT),
-                    cue.mark().word(), next(cue.follow()), cue.actions().stream().map(action -> does(show, action)).collect(Collectors.joining("; "))));
+                    cue.mark().word(), next(cue.follow()), cue.actions().stream().map(action -> ActionText.of(show, action)).collect(Collectors.joining("; "))));
         }
         return text.toString();
     }
@@ -63,40 +60,6 @@ public final class CueCsv {
             case AFTER -> "after " + number(follow.seconds()) + " s";
             case ANSWERED -> "answered within " + number(follow.seconds()) + " s" + (follow.goesOn() ? ", or not" : "");
         };
-    }
-
-    private static String does(Show show, CueAction action) {
-        String does;
-        if (action instanceof CueAction.SayLine say) {
-            does = (called(show, say.target()) + " " + say.address() + " " + said(show, say.arguments())).strip();
-        } else if (action instanceof CueAction.FadeLine fade) {
-            does = called(show, fade.target()) + " " + fade.address() + fade.from().map(from -> " from " + number(from)).orElse("") + " to " + number(fade.to());
-        } else if (action instanceof CueAction.BringControl bring) {
-            does = called(show, bring.control()) + " to " + bring.to().stream().map(to -> number(to * 100) + " %").collect(Collectors.joining(" "));
-        } else if (action instanceof CueAction.RecallLook recall) {
-            does = "look " + called(show, recall.look());
-        } else if (action instanceof CueAction.ShowPage shows) {
-            does = "page " + called(show, shows.page());
-        } else if (action instanceof CueAction.SayStartList start) {
-            does = "start list of " + called(show, start.target());
-        } else if (action instanceof CueAction.HoldTarget hold) {
-            does = (hold.hold() ? "hold " : "let go ") + called(show, hold.target());
-        } else {
-            CueAction.SteerList steer = (CueAction.SteerList) action;
-            does = steer.deed().name().toLowerCase(Locale.ROOT) + " " + called(show, steer.list());
-        }
-        return (action.delay() > 0 ? number(action.delay()) + " s later " : "") + does + (action.seconds() > 0 ? " in " + number(action.seconds()) + " s" : "");
-    }
-
-    private static String called(Show show, Optional<PartId> id) {
-        return id.flatMap(show::part).map(part -> part.body().called()).orElse("nothing");
-    }
-
-    private static String said(Show show, List<ArgumentSource> arguments) {
-        return arguments.stream().map(source -> source instanceof ArgumentSource.Fixed fixed ? fixed.text()
-                : source instanceof ArgumentSource.OfNamedValue named ? called(show, named.value())
-                : source instanceof ArgumentSource.OfControl of ? "where " + called(show, of.control().filter(id -> show.part(id).filter(part -> part.body() instanceof Control).isPresent())) + " stands"
-                : "what " + called(show, ((ArgumentSource.Said) source).target()) + " said on " + ((ArgumentSource.Said) source).address()).collect(Collectors.joining(" "));
     }
 
     private static String number(double value) {

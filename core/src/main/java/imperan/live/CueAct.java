@@ -47,6 +47,8 @@ final class CueAct {
     boolean isSaid;
     /** Whether its line waits for the pace of its target. */
     boolean waits;
+    /** How many lines of a start list have not left yet. */
+    int toLeave;
     int open;
     boolean answered;
     Optional<Reason> fell = Optional.empty();

@@ -80,8 +80,7 @@ final class CueDeeds {
             show.page().ifPresentOrElse(page -> state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), page, show.people())), () -> marks.fellShort(act, new Reason.NothingChosen("page")));
             marks.said(act);
         } else if (action instanceof CueAction.SayStartList start) {
-            start.target().map(state.links::get).ifPresentOrElse(sending::start, () -> marks.fellShort(act, new Reason.NothingChosen("target")));
-            marks.said(act);
+            start(act, start);
         } else if (action instanceof CueAction.HoldTarget hold) {
             hold(act, hold);
         } else {
@@ -94,6 +93,15 @@ final class CueDeeds {
             }
             marks.said(act);
         }
+    }
+
+    private void start(CueAct act, CueAction.SayStartList start) {
+        start.target().map(state.links::get).ifPresentOrElse(link -> {
+            act.toLeave = link.target().startList().size();
+            act.waits = act.toLeave > 0;
+            sending.start(link);
+        }, () -> marks.fellShort(act, new Reason.NothingChosen("target")));
+        marks.said(act);
     }
 
     private void hold(CueAct act, CueAction.HoldTarget hold) {

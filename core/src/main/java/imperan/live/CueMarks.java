@@ -21,6 +21,8 @@ final class CueMarks {
     /** The controls whose last value waits for the pace of their target. */
     private final Map<PartId, CueAct> waiting = new HashMap<>();
     private final Map<Running, Map<Integer, Reason>> reasons = new HashMap<>();
+    /** When the last line of an action left. */
+    private final Map<Running, Map<Integer, Long>> left = new HashMap<>();
 
     CueMarks(LiveState state) {
         this.state = state;
@@ -67,6 +69,11 @@ final class CueMarks {
         return reasons.getOrDefault(running, Map.of());
     }
 
+    /** When the last line of an action left; empty where none did. */
+    Optional<Long> left(Running running, int index) {
+        return Optional.ofNullable(left.getOrDefault(running, Map.of()).get(index));
+    }
+
     /** Takes those that have ended; each is told. */
     void takeEnded(Consumer<CueAct> told) {
         for (CueAct act : acts.values().stream().flatMap(each -> each.values().stream()).filter(each -> each.running.outcome(each.index).isFinal()).toList()) {
@@ -84,6 +91,7 @@ final class CueMarks {
     /** Reasons of cues that are no longer shown are forgotten. */
     void forget(Predicate<Running> isShown) {
         reasons.keySet().removeIf(isShown.negate());
+        left.keySet().removeIf(isShown.negate());
     }
 
     // ---- what became of it
@@ -130,9 +138,10 @@ final class CueMarks {
             return;
         }
         if (event instanceof LiveEvent.LineLeft) {
-            act.waits = waiting.containsValue(act);
+            left.computeIfAbsent(act.running, running -> new HashMap<>()).put(act.index, event.at());
+            act.waits = waiting.containsValue(act) || --act.toLeave > 0;
         } else if (event instanceof LiveEvent.Stopped stopped) {
-            act.waits = waiting.containsValue(act);
+            act.waits = waiting.containsValue(act) || --act.toLeave > 0;
             // that somebody was moved aside is told of them, and because of this
             if (!(stopped.reason() instanceof Reason.SameValue || stopped.reason() instanceof Reason.KeptByStep || stopped.reason() instanceof Reason.MovedByAnother)) {
                 fellShort(act, stopped.reason());

@@ -96,7 +96,8 @@ final class Cues {
         Map<Integer, Reason> why = marks.reasons(running);
         List<FiredCue.Mark> marks = new ArrayList<>();
         for (int i = 0; i < running.cue().actions().size(); i++) {
-            marks.add(new FiredCue.Mark(running.outcome(i), Optional.ofNullable(why.get(i))));
+            int index = i;
+            marks.add(new FiredCue.Mark(running.outcome(i), Optional.ofNullable(why.get(i)), this.marks.left(running, i).map(left -> Math.max(0, left - running.dueAt(index)))));
         }
         return new FiredCue(running.number(), running.id(), running.cue(), listed.firedBy.getOrDefault(running.number(), ""), running.firedAt(),
                 running.followsAt().isPresent() ? Optional.of(running.followsAt().getAsLong()) : Optional.empty(), running.endsAt(), marks);
@@ -117,6 +118,9 @@ final class Cues {
     Optional<Optional<Refusal>> order(Command.StepCues order, Actor actor) {
         return Optional.ofNullable(lists.get(order.list())).map(listed -> {
             Optional<Refusal> refused = order(listed, order, actor);
+            if (refused.isEmpty()) {
+                state.happened(new LiveEvent.CuesOrdered(state.now(), state.cause(), order.list(), order.deed(), actor));
+            }
             letGoOfEnded();
             work(order.list(), listed);
             changed(order.list());
@@ -153,7 +157,7 @@ final class Cues {
      */
     void press(LiveControl control, CueKey key, String seen, Actor actor) {
         if (key.order() == CueKey.CueOrder.STOP_ALL) {
-            stopAll();
+            stopAll(actor);
             return;
         }
         Optional<PartId> cue = key.order() == CueKey.CueOrder.GO ? Optional.of(seen).filter(PartId::isOne).map(PartId::new) : key.order() == CueKey.CueOrder.FIRE ? key.cue() : Optional.empty();
@@ -171,12 +175,18 @@ final class Cues {
     }
 
     /** Everything that plays by itself stops: fades where they are, waits ended. */
-    void stopAll() {
+    void stopAll(Actor actor) {
         lists.forEach((id, listed) -> {
             listed.run.stop();
+            state.happened(new LiveEvent.CuesOrdered(state.now(), state.cause(), id, Command.StepCues.Deed.STOP, actor));
             changed(id);
         });
         letGoOfEnded();
+    }
+
+    /** How many times as fast as the show a list goes, for a trial. */
+    void speed(PartId list, double times) {
+        Optional.ofNullable(lists.get(list)).ifPresent(listed -> listed.run.speed(times));
     }
 
     /** A target said something: a key of it may step a list. */
@@ -251,6 +261,7 @@ final class Cues {
     /** Movers of what has ended move nothing any more; what is over and no longer shown is forgotten. */
     private void letGoOfEnded() {
         marks.takeEnded(deeds::letGo);
+        lists.forEach((id, listed) -> listed.run.takeEnded().forEach(ended -> state.happened(new LiveEvent.CueEnded(state.now(), state.cause(), id, fired(listed, ended)))));
         marks.forget(running -> lists.values().stream().anyMatch(listed -> listed.run.running(running.number()).filter(running::equals).isPresent()));
         lists.values().forEach(listed -> listed.firedBy.keySet().removeIf(number -> listed.run.running(number).isEmpty()));
     }

@@ -85,7 +85,7 @@ final class Door {
         if (command instanceof Command.StepCues step) {
             return cues(step, actor);
         } else if (command instanceof Command.StopAll) {
-            cues.stopAll();
+            cues.stopAll(actor);
             return Optional.empty();
         }
         learn((Command.Learn) command, actor, now);

@@ -23,7 +23,12 @@ public record FiredCue(long number, PartId id, Cue cue, String by, long firedAt,
         marks = List.copyOf(marks);
     }
 
-    /** @param reason why it fell short; empty where it did not */
-    public record Mark(Outcome outcome, Optional<Reason> reason) {
+    /**
+     * What became of an action.
+     *
+     * @param reason    why it fell short; empty where it did not
+     * @param lateNanos how long after it was due its line left, of a fade its last; empty where none left
+     */
+    public record Mark(Outcome outcome, Optional<Reason> reason, Optional<Long> lateNanos) {
     }
 }

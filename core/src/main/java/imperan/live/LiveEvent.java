@@ -103,6 +103,14 @@ public sealed interface LiveEvent {
     record CuesChanged(long at, Cause cause, PartId list) implements LiveEvent {
     }
 
+    /** Somebody stepped or steered a cue list; all of them were stopped with {@link Command.StepCues.Deed#STOP} each. */
+    record CuesOrdered(long at, Cause cause, PartId list, Command.StepCues.Deed deed, Actor by) implements LiveEvent {
+    }
+
+    /** Nothing more comes of a cue that was fired. */
+    record CueEnded(long at, Cause cause, PartId list, FiredCue fired) implements LiveEvent {
+    }
+
     /** Changes that waited for the pace of their target were overtaken by a later one, or presses had no room. */
     record NotQueued(long at, Cause cause, PartId target, boolean press) implements LiveEvent {
     }

@@ -150,6 +150,11 @@ public final class LiveShow {
         return cues.view(list);
     }
 
+    /** How many times as fast as the show a list goes from its next cue on, for a trial: its waits, fades and guard. */
+    public void cueSpeed(PartId list, double times) {
+        cues.speed(list, times);
+    }
+
     /** Where the cue lists stand, for a restart. */
     public List<CueListView.Place> cuePlaces() {
         return cues.places();

@@ -92,6 +92,11 @@ public record Target(String name, String host, int port, int answerPort, Answeri
                 adapterAddress, standIn, startsHeld, startList, Optional.of(book), ticks);
     }
 
+    /** The same target as one that hears everything at once and says nothing: for a rehearsal without it. */
+    public Target sayingNothing() {
+        return new Target(name, host, port, answerPort, Answering.NONE, Optional.empty(), messagesPerSecond, bundles, transport, adapterAddress, standIn, false, startList, phrasebook, ticks);
+    }
+
     /** The same target without a phrasebook. */
     public Target speakingFreely() {
         return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,

@@ -428,4 +428,56 @@ class ListRunTest {
             }
         }
     }
+
+    @Test
+    void aListThatFollowsByTimeDoesNotDrift() {
+        list(cue("1", 0).followed(CueFollow.after(1)), cue("2", 0).followed(CueFollow.after(1)), cue("3", 0));
+        run.go(Optional.empty(), now);
+        long begun = now;
+        work();
+        for (int i = 0; i < 2; i++) {
+            // whoever gives it its turns is late by a third of a second each time
+            now = run.due() + SECOND / 3;
+            work();
+        }
+        assertThat(run.over().stream().map(each -> each.firedAt() - begun).toList()).containsExactly(2 * SECOND, SECOND, 0L);
+    }
+
+    @Test
+    void whatWasHeldUpForLongIsNotMadeUpFor() {
+        list(cue("1", 0).followed(CueFollow.after(1)), cue("2", 0).followed(CueFollow.after(1)), cue("3", 0));
+        run.go(Optional.empty(), now);
+        work();
+        now += 3600 * SECOND;
+        work();
+        assertThat(done).as("the second counts as fired a second ago, and the third follows it").containsExactly("1/0", "2/0", "3/0");
+        assertThat(run.over().get(1).firedAt()).isEqualTo(now - SECOND);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, 0.3", "4, 0.075", "1000, 0.0003"})
+    void itsSpeedCountsForWaitsFadesAndTheGuard(double speed, double guard) {
+        list(cue("1", 2).followed(CueFollow.after(4)), fading("2", 8));
+        run.speed(speed);
+        run.go(Optional.empty(), now);
+        assertThat(run.guardedUntil() - now).isEqualTo(Math.round(guard * SECOND));
+        long begun = now;
+        pass(4 / speed);
+        assertThat(done).containsExactly("1/0", "2/0");
+        assertThat(run.running().get(0).endsAt() - begun).isEqualTo(Math.round(12 / speed * SECOND));
+        assertThat(run.running().get(0).dueAt(0) - begun).isEqualTo(Math.round(12 / speed * SECOND));
+        pass(8 / speed);
+        assertThat(run.running()).isEmpty();
+    }
+
+    @Test
+    void whatIsOverIsToldOnce() {
+        list(cue("1", 0), cue("2", 0));
+        run.go(Optional.empty(), now);
+        pass(1);
+        run.go(Optional.empty(), now);
+        pass(1);
+        assertThat(run.takeEnded()).extracting(each -> each.cue().number()).containsExactly("1", "2");
+        assertThat(run.takeEnded()).isEmpty();
+    }
 }

@@ -11,6 +11,7 @@ import imperan.server.run.ShowLoop;
 import imperan.server.socket.CueListState;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
+import imperan.show.CueList;
 import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Person;
@@ -52,6 +53,17 @@ class CueController {
     @GetMapping("/cues")
     List<CueListState> lists(@PathVariable("show") String show) {
         return loop.ask(show, (running, now) -> running.cueLists(), List.<CueListView>of()).join().stream().map(CueListState::of).toList();
+    }
+
+    /** A cue list by its name. */
+    record CueListName(PartId list, String name, int cues) {
+    }
+
+    /** The cue lists of a show, whether or not it runs. */
+    @GetMapping("/cues/lists")
+    List<CueListName> names(@PathVariable("show") String show) {
+        Show now = keeper.show(show).join();
+        return now.all(CueList.class).stream().map(part -> new CueListName(part.id(), part.body().called(), CueList.cues(now, part.id()).size())).toList();
     }
 
     /** @param after the cue behind which; empty for the end. {@code id} of the new one */

@@ -22,6 +22,7 @@ import imperan.server.socket.ServerFrame;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.shaping.Sketch;
+import imperan.server.trial.TrialWish;
 import imperan.show.EditRequest;
 import imperan.show.PartId;
 import io.swagger.v3.core.converter.AnnotatedType;
@@ -79,7 +80,7 @@ class OpenApiSetup {
                     WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class,
                     CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
                     Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class, Sketch.class, ShapingController.ShapingAsked.class,
-                    FindingController.FindingsView.class, CueController.CueInsert.class, CueController.CueCopy.class, CueController.LookRecord.class, ForwardController.ForwardStatus.class, ForwardController.StepsText.class, FindingController.TypedAsked.class, TypedLines.TypedLine.class, Mending.FindingKey.class).forEach(shapes::adjust);
+                    FindingController.FindingsView.class, CueController.CueInsert.class, CueController.CueCopy.class, CueController.LookRecord.class, TrialView.class, TrialWish.class, ForwardController.ForwardStatus.class, ForwardController.StepsText.class, FindingController.TypedAsked.class, TypedLines.TypedLine.class, Mending.FindingKey.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

@@ -21,6 +21,7 @@ import imperan.show.Phrasebook;
 import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.trial.Trial;
 import imperan.wire.Addresses;
 import imperan.wire.WireFilter;
 import imperan.wire.WireRecord;
@@ -66,7 +67,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private final Audience audience = new Audience();
     private final Changes changes = new Changes(sockets::send);
     private final Proving proving = new Proving(changes, this::missed);
-    private final LiveShow live = new LiveShow(proving);
+    private final Trying trying = new Trying(proving);
+    private final LiveShow live = new LiveShow(trying);
     private final Thread thread = new Thread(this::run, "show-loop");
     /** Held by the one who takes the turn; guards everything below and the live show. */
     private final ReentrantLock turn = new ReentrantLock();
@@ -173,8 +175,25 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         return askLive(showId, (running, now) -> {
             if (proving.run().filter(other -> other.phase() != ProofRun.Phase.ENDED).isPresent()) {
                 return Optional.of(Problem.of("A proof runs already. Wait for its end, or stop it"));
+            } else if (trying.isRunning()) {
+                return Optional.of(Problem.of("A trial of a cue list is running. Wait for its end, or stop it"));
             }
             proving.start(run, watcher);
+            return Optional.<Problem>empty();
+        });
+    }
+
+    /** Begins a trial, unless something runs that it would disturb; then it says what. */
+    public CompletableFuture<Optional<Problem>> tryOut(String showId, Trial trial) {
+        return askLive(showId, (running, now) -> {
+            if (trying.isRunning()) {
+                return Optional.of(Problem.of("A trial of a cue list is running. Wait for its end, or stop it"));
+            } else if (proving.run().filter(other -> other.phase() != ProofRun.Phase.ENDED).isPresent()) {
+                return Optional.of(Problem.of("A proof is running. Wait for its end, or stop it"));
+            } else if (trial.scope().lists().stream().flatMap(list -> running.cueList(list).stream()).anyMatch(view -> !view.running().isEmpty())) {
+                return Optional.of(Problem.of("Something of this list is running. Wait for its end, or stop it"));
+            }
+            trying.start(trial);
             return Optional.<Problem>empty();
         });
     }
@@ -341,7 +360,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
                 try {
                     takeTurn();
                     guarded(() -> live.takeDue(clock.now()));
-                    guarded(() -> proving.act(live, clock.now()));
+                    guarded(this::actors);
                     guarded(this::tell);
                     guarded(this::saveInTime);
                     wakesAt = next();
@@ -352,6 +371,12 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
                 Thread.currentThread().interrupt();
             }
         }
+    }
+
+    /** Who plays by itself gets a turn. */
+    private void actors() {
+        proving.act(live, clock.now());
+        trying.act(live, clock.now());
     }
 
     /** Handles one input, where there is one. */
@@ -382,7 +407,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         if (clock.now() - lastHandled > CALM_NANOS && turn.tryLock()) {
             try {
                 takeTurn();
-                guarded(() -> proving.act(live, clock.now()));
+                guarded(this::actors);
                 guarded(this::tell);
                 done = next() >= wakesAt;
             } finally {
@@ -396,7 +421,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     /** When something is to be done if nothing comes in. */
     private long next() {
-        long next = Math.min(live.nextDue(), proving.nextDue());
+        long next = Math.min(Math.min(live.nextDue(), proving.nextDue()), trying.nextDue());
         if (changes.isUntold(missed())) {
             next = Math.min(next, tokens.nextAt());
         }
@@ -484,6 +509,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         }
         live.letGoOfAll(now);
         proving.abandon();
+        trying.abandon();
         save();
         changes.another(now);
         audience.of(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));

@@ -1,0 +1,2 @@
+/** Trials of cue lists. */
+package imperan.server.trial;
