@@ -19,7 +19,7 @@ import java.util.function.ToDoubleFunction;
 /** Prints the measurements of this repository as ratios taken in one run: all of them, or those that are named. */
 public final class Main {
 
-    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "growth", "checks", "codec", "wire", "proof"));
+    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "growth", "checks", "codec", "wire", "proof", "cues"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {
@@ -47,6 +47,9 @@ public final class Main {
             }
             if (wanted.contains("proof")) {
                 new Proved(stage).besideABareLoop();
+            }
+            if (wanted.contains("cues")) {
+                new CueTiming(stage).besideABareTimer();
             }
             if (wanted.contains("trouble")) {
                 new Trouble(stage).beside();

@@ -63,11 +63,13 @@ final class Stage implements AutoCloseable {
     static final int MANY = 500;
     private static final int MANY_COLUMNS = 50;
 
-    private static final PartId TARGET = new PartId("target");
+    static final PartId TARGET = new PartId("target");
     private static final PartId TROUBLE = new PartId("trouble");
     private static final PartId LAYOUT = new PartId("layout");
     private static final PartId PAGE = new PartId("page");
 
+    /** The show that is live. */
+    final String show;
     final DatagramSocket farEnd;
     final int answerPort;
     final int troublePort;
@@ -90,7 +92,7 @@ final class Stage implements AutoCloseable {
                 "--spring.datasource.password=" + System.getenv("IMPERAN_TEST_DB_APP_PASSWORD"), "--imperan.demo.first-port=" + freePort(),
                 "--imperan.demo.first-answer=" + Math.min(freePort(), 65_000), "--logging.level.root=error", "--spring.main.banner-mode=off");
         Shows shows = context.getBean(Shows.class);
-        String show = shows.create("Bench").show().orElseThrow();
+        show = shows.create("Bench").show().orElseThrow();
         Outcome outcome = context.getBean(Keeper.class).edit(show, parts(), new Person("bench", "Bench")).join();
         if (outcome instanceof Outcome.Refused refused) {
             throw new IllegalStateException("The show to measure with is refused: " + refused.problems());
@@ -141,7 +143,7 @@ final class Stage implements AutoCloseable {
         return Control.plain("", new Cells(column, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0), sends, listens);
     }
 
-    private static EditRequest.Step put(PartId id, PartId parent, Body body) {
+    static EditRequest.Step put(PartId id, PartId parent, Body body) {
         return new EditRequest.Put(new Part(id, Optional.ofNullable(parent), 0, body), 0);
     }
 
