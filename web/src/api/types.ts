@@ -126,6 +126,7 @@ export type Ready = Schemas["ReadyView"];
 export type Trial = Schemas["TrialView"];
 export type TrialCue = Schemas["TrialCue"];
 export type TrialWish = Schemas["TrialWish"];
+export type CountedLine = Schemas["Counted"];
 export type ProofWish = Schemas["Wish"];
 export type ProofPlan = Schemas["PlanView"];
 export type ProofRunning = Schemas["ProofView"];

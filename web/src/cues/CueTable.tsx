@@ -1,30 +1,28 @@
 import {
   ArrowBigRight,
+  ArrowLeftRight,
   CopyPlus,
   Download,
+  ListOrdered,
   Plus,
   Printer,
+  Replace,
   SkipForward,
   Trash2,
   Upload,
   Zap,
 } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { Cue, CueList, CueState } from "../api/types";
 import { type HeldOf, useShow } from "../live/show";
-import {
-  copyCue,
-  cuesAsCsv,
-  insertCue,
-  previewCues,
-  renumberCues,
-  stepCues,
-  takeCues,
-} from "../requests/cues";
+import { copyCue, cuesAsCsv, insertCue, previewCues, stepCues, takeCues } from "../requests/cues";
+import { ReplaceDialog } from "../layout/ReplaceDialog";
+import { SwapDialog } from "../layout/SwapDialog";
 import { TableImport } from "../layout/TableImport";
 import { remove } from "../requests/edits";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
+import { RenumberDialog } from "./RenumberDialog";
 import { describeAction, describeFollow, type Result, resultOf } from "./describe";
 
 interface Props {
@@ -50,7 +48,9 @@ const RESULTS: Record<Result, { text: string; look: string }> = {
 export function CueTable({ list, cues, editing, chosen, choose }: Props) {
   const parts = useShow((s) => s.parts);
   const told = useShow((s) => s.cues.get(list.part.id));
-  const [taking, setTaking] = useState(false);
+  const [open, setOpen] = useState<"renumber" | "replace" | "swap" | "import" | null>(null);
+  const close = () => setOpen(null);
+  const ids = useMemo(() => cues.map((cue) => cue.part.id), [cues]);
   const next = useRef<HTMLTableRowElement>(null);
   const at = told?.state.next;
   useEffect(() => {
@@ -74,13 +74,14 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
           <PushButton strong onClick={() => void add()}>
             <Plus size={18} aria-hidden /> {chosen ? "Add cue behind it" : "Add cue"}
           </PushButton>
-          <PushButton
-            onClick={() =>
-              void report(renumberCues(list.part.id, Number(cues[0]?.part.body.number === "0" ? 0 : 1), 1))
-            }
-            disabled={cues.length === 0}
-          >
-            Renumber
+          <PushButton onClick={() => setOpen("renumber")} disabled={cues.length === 0}>
+            <ListOrdered size={18} aria-hidden /> Renumber …
+          </PushButton>
+          <PushButton onClick={() => setOpen("replace")} disabled={cues.length === 0}>
+            <Replace size={18} aria-hidden /> Find and replace …
+          </PushButton>
+          <PushButton onClick={() => setOpen("swap")} disabled={cues.length === 0}>
+            <ArrowLeftRight size={18} aria-hidden /> Swap the target …
           </PushButton>
           {chosen && <PushButton onClick={() => choose(null)}>The list itself</PushButton>}
           <a
@@ -90,19 +91,22 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
           >
             <Download size={18} aria-hidden /> CSV
           </a>
-          <PushButton onClick={() => setTaking(true)}>
+          <PushButton onClick={() => setOpen("import")}>
             <Upload size={18} aria-hidden /> Import
           </PushButton>
           <PushButton onClick={() => window.print()}>
             <Printer size={18} aria-hidden /> Print
           </PushButton>
-          {taking && (
+          {open === "renumber" && <RenumberDialog list={list} cues={cues} onClose={close} />}
+          {open === "replace" && <ReplaceDialog controls={ids} called="cues" onClose={close} />}
+          {open === "swap" && <SwapDialog controls={ids} onClose={close} />}
+          {open === "import" && (
             <TableImport
               title="Import cues"
               hint="A row is known by its “cue”, and one without is a new cue; its number, name, note, colour and what follows count."
               preview={previewCues(list.part.id)}
               take={takeCues(list.part.id)}
-              onClose={() => setTaking(false)}
+              onClose={close}
             />
           )}
         </div>

@@ -10,6 +10,9 @@ import { Confirm } from "../ui/Confirm";
 import { isMeantElsewhere } from "../ui/keys";
 import { calledCue, describeAction, describeFollow, targetsOf } from "./describe";
 
+/** What takes less is not noticed. */
+const FELT_S = 0.1;
+
 /** What is next, with the state of its targets; the key to fire it; what runs, and what became of what ran. */
 export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cue>[] }) {
   const parts = useShow((s) => s.parts);
@@ -60,6 +63,12 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
               ))}
             </ul>
             <p className="text-sm text-caution">{describeFollow(next.part.body.follow)}</p>
+            {state?.slowest && state.slowest.seconds >= FELT_S && (
+              <p className="text-sm text-caution">
+                {partOf(parts, "target", state.slowest.target)?.part.body.name} needs{" "}
+                {state.slowest.seconds.toFixed(1)} s for its {state.slowest.messages} messages
+              </p>
+            )}
             <ul aria-label="Its targets" className="mt-1 flex flex-wrap gap-x-3 text-sm">
               {targetsOf(parts, next.part.body).map((target) => (
                 <li key={target} className={wrong.includes(target) ? "text-fault" : "text-in"}>

@@ -18,9 +18,13 @@ export const isOpen = (found: Found) => found.accepted === null;
 /** What is open, is worth a look, and is not about a copy in work. */
 export const counts = (found: Found) => isOpen(found) && found.severity !== "NOTE" && !found.inCopy;
 
+/** What belongs to a field of a part, such as one of its lines, or lies in it. */
+export const ofField = (found: Found[], wanted: string): Found[] =>
+  found.filter(({ field }) => field === wanted || field.startsWith(`${wanted}/`));
+
 /** What belongs to one line of a control, counted from 0; the others belong to none. */
 export const ofLine = (found: Found[], kind: "sends" | "listens", index: number): Found[] =>
-  found.filter(({ field }) => field === `${kind}/${index}` || field.startsWith(`${kind}/${index}/`));
+  ofField(found, `${kind}/${index}`);
 
 export const ofNoLine = (found: Found[]): Found[] =>
   found.filter(({ field }) => !/^(sends|listens)\/\d/.test(field));

@@ -3,8 +3,16 @@ import type { Arrangement } from "../api/types";
 import { Check, TextField } from "../ui/fields";
 import { ArrangeDialog } from "./ArrangeDialog";
 
-/** A text in addresses and labels for another; of some controls, or of the whole show. */
-export function ReplaceDialog({ controls, onClose }: { controls: string[]; onClose: () => void }) {
+/** A text in addresses and labels for another; of some controls or cues, or of the whole show. */
+export function ReplaceDialog({
+  controls,
+  called = "controls",
+  onClose,
+}: {
+  controls: string[];
+  called?: "controls" | "cues";
+  onClose: () => void;
+}) {
   const [find, setFind] = useState("");
   const [put, setPut] = useState("");
   const [inAddresses, setInAddresses] = useState(true);
@@ -17,7 +25,7 @@ export function ReplaceDialog({ controls, onClose }: { controls: string[]; onClo
     <ArrangeDialog
       title={
         controls.length
-          ? `Find and replace in ${controls.length} controls`
+          ? `Find and replace in ${controls.length} ${called}`
           : "Find and replace in the whole show"
       }
       action="Replace"
@@ -30,7 +38,7 @@ export function ReplaceDialog({ controls, onClose }: { controls: string[]; onClo
       </div>
       <div className="flex gap-6">
         <Check label="in addresses" checked={inAddresses} onChange={setInAddresses} />
-        <Check label="in labels" checked={inLabels} onChange={setInLabels} />
+        <Check label="in labels and names of cues" checked={inLabels} onChange={setInLabels} />
       </div>
     </ArrangeDialog>
   );

@@ -7,7 +7,7 @@ import { ArrangeDialog } from "./ArrangeDialog";
 const ALL = "all";
 const NONE = "none";
 
-/** Lines of several controls to another target. */
+/** Lines of several controls or cues to another target. */
 export function SwapDialog({ controls, onClose }: { controls: string[]; onClose: () => void }) {
   const targets = partsOf(
     useShow((s) => s.parts),

@@ -3,7 +3,7 @@ import { ArrowDownUp, Download, Upload } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { linesAsCsv, linesOf, previewLines, takeLines } from "../requests/lines";
-import type { Control, Problem, TableLine } from "../api/types";
+import type { Control, CueAction, Problem, TableLine } from "../api/types";
 import { useLook } from "../requests/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { putListen, putSend } from "../layout/path/put";
@@ -12,13 +12,15 @@ import { pageOf } from "../live/laid";
 import { select } from "../layout/selection";
 import { GATE_WORDS } from "../rig/gates";
 import { PushButton } from "../ui/buttons";
+import { change } from "../requests/edits";
+import { of } from "../ui/fields";
 import { EditField } from "../ui/EditField";
 import { report } from "../ui/notices";
 import { SearchField } from "../ui/SearchField";
 import { Select } from "../ui/Select";
 import { SEVERITIES } from "../findings/FindingLine";
 import { useFound } from "../findings/findings";
-import { isOpen, ofLine } from "../findings/found";
+import { isOpen, ofField } from "../findings/found";
 import { mend } from "../requests/findings";
 import { type Column, COLUMNS, filtered, type Row, sorted } from "./table";
 
@@ -38,11 +40,9 @@ export function AllLines() {
     () =>
       (lines ?? []).map((line) => ({
         ...line,
-        found: ofLine(
-          byPart.get(line.control) ?? [],
-          line.kind === "SEND" ? "sends" : "listens",
-          line.number - 1,
-        ).filter((each) => isOpen(each) && each.severity !== "NOTE"),
+        found: ofField(byPart.get(line.part) ?? [], line.field).filter(
+          (each) => isOpen(each) && each.severity !== "NOTE",
+        ),
       })),
     [lines, byPart],
   );
@@ -150,10 +150,11 @@ const NOBODY = "nobody";
 function LineRow({ line }: { line: Row }) {
   const parts = useShow((s) => s.parts);
   const gate = useShow((s) => (line.target ? s.links.get(line.target)?.gate : undefined));
-  const held = partOf(parts, "control", line.control);
-  if (!held) return null;
+  const held = partOf(parts, "control", line.part);
+  const cue = partOf(parts, "cue", line.part);
+  if (!held && !cue) return null;
   const targets = partsOf(parts, "target");
-  const put = putLine(held, line);
+  const put = held ? putLine(held, line) : putAction(line);
   const finding = line.found[0];
   const Sign = finding && SEVERITIES[finding.severity].Icon;
   const called = `${line.label || "the control"}, ${line.kind === "SEND" ? "send" : "listen"} ${line.number}`;
@@ -165,8 +166,8 @@ function LineRow({ line }: { line: Row }) {
       <div role="cell" className="min-w-0 px-2">
         <Link
           className="block truncate underline"
-          to={`/layout/${pageOf(parts, line.control) ?? ""}`}
-          onClick={() => select(line.control)}
+          to={cue ? `/cues/${cue.part.parent}` : `/layout/${pageOf(parts, line.part) ?? ""}`}
+          onClick={() => held && select(line.part)}
         >
           {line.label}
         </Link>
@@ -238,6 +239,19 @@ function LineRow({ line }: { line: Row }) {
 interface LineChange {
   address?: string;
   target?: string | null;
+}
+
+/** Changes a field of a line at the action of its cue. */
+function putAction(line: TableLine) {
+  const index = Number(line.field.split("/")[1]);
+  return (field: string, to: LineChange): Promise<Problem[]> =>
+    of(
+      `${line.field}/${field}`,
+      change(`Change ${line.label}`, "cue", line.part, (cue) => ({
+        ...cue,
+        actions: cue.actions.map((action, i) => (i === index ? ({ ...action, ...to } as CueAction) : action)),
+      })),
+    );
 }
 
 /** Changes a field of a line at its control. */

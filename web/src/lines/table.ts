@@ -9,8 +9,8 @@ export interface Row extends TableLine {
 export type Column = "page" | "label" | "on" | "targetName" | "address" | "types" | "low" | "found";
 
 export const COLUMNS: { column: Column; title: string }[] = [
-  { column: "page", title: "Page" },
-  { column: "label", title: "Control" },
+  { column: "page", title: "Page or list" },
+  { column: "label", title: "Control or cue" },
   { column: "on", title: "When" },
   { column: "targetName", title: "Target" },
   { column: "address", title: "Address" },

@@ -86,11 +86,15 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
           value={page}
           onChange={setPage}
           options={[
-            { value: ALL, text: "all pages" },
+            { value: ALL, text: "all pages and cues" },
             ...partsOf(parts, "layout")
               .filter((layout) => layout.part.body.draft === null)
               .map((layout) => ({ value: layout.part.id, text: `layout ${layout.part.body.name}` })),
             ...partsOf(parts, "page").map((one) => ({ value: one.part.id, text: one.part.body.name })),
+            ...partsOf(parts, "cueList").map((one) => ({
+              value: one.part.id,
+              text: `cues ${one.part.body.name}`,
+            })),
           ]}
         />
         <Select

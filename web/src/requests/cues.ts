@@ -1,5 +1,5 @@
 /** Edits and orders of cue lists. */
-import type { Command, Problem, TablePreview } from "../api/types";
+import type { Command, CountedLine, Problem, TablePreview } from "../api/types";
 import { command } from "../live/connection";
 import { inTurnPost, post } from "./edits";
 import { askingText, at, read } from "./read";
@@ -22,6 +22,9 @@ export const copyCue = (cue: string, id: string): Promise<Problem[]> => post("cu
 
 export const renumberCues = (list: string, first: number, step: number): Promise<Problem[]> =>
   post("cues/renumber", { list, first, step });
+
+/** The lines of a list that say a number which their targets count for themselves. */
+export const countedIn = (list: string) => read<CountedLine[]>(`cues/${list}/counted`);
 
 /** Where controls stand now, as a look. */
 export const recordLook = (

@@ -86,7 +86,7 @@ function Path({
   const listenIndex = Math.max(0, Math.min(chosenListen, body.listens.length - 1));
   const send = body.sends[index];
   const line = (kind: TableLine["kind"], at: number) =>
-    lines.find((each) => each.control === id && each.kind === kind && each.number === at + 1);
+    lines.find((each) => each.part === id && each.kind === kind && each.number === at + 1);
   const found = useFindingsOf(id);
   const trace = useSyncExternalStore(
     (listener) => traces.subscribe(id, listener),

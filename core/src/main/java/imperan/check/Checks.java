@@ -47,7 +47,7 @@ public final class Checks {
             .thenComparing(Finding::kind).thenComparing(Finding::about).thenComparing(Finding::field);
 
     private final Doubles doubles = new Doubles();
-    /** Of controls, of what is shown again and of phrases; none of those without any. */
+    /** Of controls, of what is shown again, of cues and their lists, and of phrases; none of those without any. */
     private final Map<PartId, List<Finding>> own = new HashMap<>();
     /** Of hosts and targets. */
     private Map<PartId, List<Finding>> rig = Map.of();
@@ -66,7 +66,7 @@ public final class Checks {
         show = loaded;
         own.clear();
         maskable.clear();
-        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class, Cue.class).flatMap(kind -> loaded.all(kind).stream()).toList();
+        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class, Cue.class, CueList.class).flatMap(kind -> loaded.all(kind).stream()).toList();
         all.forEach(part -> doubles.note(loaded, part.id(), Optional.of(part)));
         all.forEach(part -> look(part.id()));
         lookAtRig();
@@ -165,6 +165,7 @@ public final class Checks {
     private List<Finding> findings(Part part) {
         List<Finding> found = new ArrayList<>(LineChecks.of(show, part));
         found.addAll(ForwardChecks.of(show, part));
+        found.addAll(ChainChecks.of(show, part));
         found.addAll(PageChecks.of(show, part));
         found.addAll(doubles.of(show, part.id()));
         return found.stream().map(finding -> Accepting.marked(show, finding)).toList();
@@ -198,7 +199,7 @@ public final class Checks {
     }
 
     private static boolean isLookedAt(Part part) {
-        return part.body() instanceof Control || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward || part.body() instanceof Cue;
+        return part.body() instanceof Control || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward || part.body() instanceof Cue || part.body() instanceof CueList;
     }
 
     private static boolean isOfRig(Part part) {
@@ -221,6 +222,8 @@ public final class Checks {
                     next.referringTo(part.id()).filter(other -> other.body() instanceof Twin || other.body() instanceof Control || other.body() instanceof Cue).forEach(other -> touched.add(other.id()));
                 } else if (body instanceof NamedValue || body instanceof Look || body instanceof CueList) {
                     next.referringTo(part.id()).forEach(other -> touched.add(other.id()));
+                } else if (body instanceof Cue) {
+                    part.parent().ifPresent(touched::add);
                 } else if (body instanceof Laid || body instanceof Page || body instanceof Layout) {
                     addLaidIn(next, part.id(), touched);
                 } else if (body instanceof Forward) {
@@ -264,7 +267,7 @@ public final class Checks {
     }
 
     private static Stream<Finding> ofLines(Show show, Part part) {
-        return Stream.concat(LineChecks.of(show, part).stream(), ForwardChecks.of(show, part).stream());
+        return Stream.of(LineChecks.of(show, part), ForwardChecks.of(show, part), ChainChecks.of(show, part)).flatMap(List::stream);
     }
 
     private static String fact(Finding finding) {

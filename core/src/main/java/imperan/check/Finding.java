@@ -70,7 +70,8 @@ public record Finding(FindingKind kind, PartId about, String field, String text,
         return isOf("listens/" + index);
     }
 
-    private boolean isOf(String line) {
+    /** Whether it is about this line, by its field such as {@code sends/0}. */
+    public boolean isOf(String line) {
         return field.equals(line) || field.startsWith(line + "/");
     }
 }

@@ -84,6 +84,8 @@ public enum FindingKind {
     NO_WAY_BACK(LOOK, Area.LINES, "No way back"),
     /** A forward leads back to what it hears, by itself or by others. */
     FORWARD_RING(LOOK, Area.LINES, "Forwards lead in a ring"),
+    /** Cues of a list begin without any time between, more than it fires at once, or in a ring. */
+    CUE_CHAIN(LOOK, Area.LINES, "Too many cues at once"),
     /** A text has letters beyond ASCII, which OSC 1.0 does not know. */
     NOT_ASCII(NOTE, Area.LINES, "Letters beyond ASCII"),
     /** A text looks like a number, and no phrase says that a text is meant. */

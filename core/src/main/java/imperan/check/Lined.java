@@ -2,18 +2,21 @@ package imperan.check;
 
 import imperan.show.ArgumentSource;
 import imperan.show.Body;
+import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Cue;
 import imperan.show.Listen;
 import imperan.show.Send;
 import imperan.show.cue.CueAction;
+import imperan.show.form.Button;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /** What a part says and listens to, whatever it is, and what it is with one of these lines changed. */
-interface Lined {
+public interface Lined {
 
     List<Send> sends();
 
@@ -25,6 +28,27 @@ interface Lined {
     Body with(int send, Send changed);
 
     Body with(int listen, Listen changed);
+
+    /** The field of one of its listens. */
+    default String listenField(int listen) {
+        return "listens/" + listen;
+    }
+
+    /** A control that says and hears the same: the part itself, or for a cue a plain button. */
+    Control asControl();
+
+    /** What it is with all of its lines changed. */
+    static Body changed(Body body, UnaryOperator<Send> sends, UnaryOperator<Listen> listens) {
+        Body now = body;
+        Lined before = of(body).orElseThrow();
+        for (int i = 0; i < before.sends().size(); i++) {
+            now = of(now).orElseThrow().with(i, sends.apply(before.sends().get(i)));
+        }
+        for (int i = 0; i < before.listens().size(); i++) {
+            now = of(now).orElseThrow().with(i, listens.apply(before.listens().get(i)));
+        }
+        return now;
+    }
 
     /** Empty of what has no lines. */
     static Optional<Lined> of(Body body) {
@@ -53,6 +77,11 @@ interface Lined {
         @Override
         public String field(int send) {
             return "sends/" + send;
+        }
+
+        @Override
+        public Control asControl() {
+            return control;
         }
 
         @Override
@@ -108,6 +137,11 @@ interface Lined {
         @Override
         public String field(int send) {
             return "actions/" + places.get(send);
+        }
+
+        @Override
+        public Control asControl() {
+            return Control.plain(cue.called(), new Cells(0, 0, 1, 1), Button.plain(Button.Action.ONE_SHOT), sends, List.of());
         }
 
         @Override

@@ -99,6 +99,11 @@ public final class ListRun {
         return next;
     }
 
+    /** The same as it is now. */
+    public Optional<Cue> nextCue() {
+        return next.flatMap(this::entry).map(Entry::cue);
+    }
+
     /** The cue that was fired last. */
     public Optional<PartId> last() {
         return last;

@@ -228,9 +228,9 @@ public sealed interface Arrangement {
     }
 
     /**
-     * A text in addresses or labels.
+     * A text in addresses or labels, and names of cues.
      *
-     * @param controls where; empty for the whole show
+     * @param controls where, be it controls or cues; empty for the whole show
      */
     record FindAndReplace(List<PartId> controls, String find, String put, boolean inAddresses, boolean inLabels) implements Arrangement {
         public FindAndReplace {
@@ -241,7 +241,8 @@ public sealed interface Arrangement {
     /**
      * Lines go to another target.
      *
-     * @param from whose lines; empty for all lines of the controls
+     * @param controls whose, be it controls or cues
+     * @param from     the lines to this one; empty for all of theirs
      */
     record SwapTarget(List<PartId> controls, Optional<PartId> from, PartId to) implements Arrangement {
         public SwapTarget {

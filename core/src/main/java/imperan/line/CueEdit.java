@@ -1,5 +1,6 @@
 package imperan.line;
 
+import imperan.check.Lined;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.ArgumentSource;
 import imperan.show.Cue;
@@ -10,6 +11,7 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Problem;
+import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.cue.CueAction;
 
@@ -18,6 +20,7 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Edits of cue lists that take reckoning: which number is free, and how messages count on. */
 public final class CueEdit {
@@ -106,6 +109,34 @@ public final class CueEdit {
         }
         return cues.isEmpty() ? Outcome.Refused.because("There is no cue to number") : steps.isEmpty() ? Outcome.Refused.because("The cues have these numbers already")
                 : show.apply(new EditRequest("Renumber " + show.part(list).map(part -> part.body().called()).orElse("a list"), steps), author);
+    }
+
+    /**
+     * A number that a cue says to a target, which counts that for itself.
+     *
+     * @param cue   its number
+     * @param text  the line
+     */
+    public record Counted(PartId part, String cue, PartId target, String text) {
+    }
+
+    /** The lines of a list that say a whole number, in their address or as a fixed argument: whatever becomes of the numbers of cues, they stay. */
+    public static List<Counted> counted(Show show, PartId list) {
+        List<Counted> counted = new ArrayList<>();
+        Renumbering numbers = new Renumbering(target -> target.map(known -> Vocabulary.of(show, known)).orElse(Vocabulary.NONE));
+        for (Part part : CueList.cues(show, list)) {
+            for (Send send : Lined.of(part.body()).orElseThrow().sends()) {
+                boolean counts = numbers.number(send.address(), send.target()).isPresent() || send.arguments().stream().anyMatch(CueEdit::isCounted);
+                send.target().filter(target -> counts).ifPresent(target -> counted.add(new Counted(part.id(), ((Cue) part.body()).number(), target, (send.address() + " " + send.arguments().stream()
+                        .map(source -> source instanceof ArgumentSource.Fixed fixed ? fixed.text() : "…").collect(Collectors.joining(" "))).strip())));
+            }
+        }
+        return counted;
+    }
+
+    /** 0 and 1 are off and on. */
+    private static boolean isCounted(ArgumentSource source) {
+        return Renumbering.fixedNumber(source).stream().anyMatch(number -> number > 1);
     }
 
     /** A free number behind a cue and before the next one: the next whole one where that is free, else one between. */

@@ -2,12 +2,15 @@ package imperan.line;
 
 import imperan.check.Finding;
 import imperan.check.LineChecks;
+import imperan.check.Lined;
 import imperan.phrasebook.TypeTags;
 import imperan.shaping.Chain;
 import imperan.shaping.ShapingStep;
 import imperan.shaping.ShapingText;
 import imperan.show.ArgumentSource;
+import imperan.show.Body;
 import imperan.show.Control;
+import imperan.show.Cue;
 import imperan.show.EditRequest;
 import imperan.show.Held;
 import imperan.show.Listen;
@@ -51,7 +54,7 @@ public final class LineCsv {
         StringJoiner text = new StringJoiner("\r\n", "", "\r\n");
         text.add(SheetText.row((Object[]) TITLES));
         for (TableLine line : LineTable.of(show)) {
-            List<Finding> findings = found.computeIfAbsent(line.control(), id -> LineChecks.of(show, show.part(id).orElseThrow()));
+            List<Finding> findings = found.computeIfAbsent(line.part(), id -> LineChecks.of(show, show.part(id).orElseThrow()));
             text.add(SheetText.row(line.id(), line.page(), line.label(), line.on(), line.targetName(), line.address(), line.types(),
                     line.low().map(LineCsv::number).orElse(""), line.high().map(LineCsv::number).orElse(""), line.shaping(),
                     String.join("; ", findings.stream().filter(line::isMeantBy).map(Finding::text).toList())));
@@ -83,7 +86,7 @@ public final class LineCsv {
 
     private static final class Reading {
         private final Show show;
-        private final Map<PartId, Control> changed = new LinkedHashMap<>();
+        private final Map<PartId, Body> changed = new LinkedHashMap<>();
         private final List<Refusal> refusals = new ArrayList<>();
 
         private Reading(Show show) {
@@ -107,10 +110,10 @@ public final class LineCsv {
                 return new Read(Optional.empty(), List.of(new Refusal(1, "This is no table: " + e.getMessage())));
             }
             List<EditRequest.Step> steps = new ArrayList<>();
-            changed.forEach((id, control) -> {
+            changed.forEach((id, body) -> {
                 Held held = show.held(id).orElseThrow();
-                if (!held.part().body().equals(control)) {
-                    steps.add(new EditRequest.Put(new Part(id, held.part().parent(), held.part().order(), control), held.version()));
+                if (!held.part().body().equals(body)) {
+                    steps.add(new EditRequest.Put(new Part(id, held.part().parent(), held.part().order(), body), held.version()));
                 }
             });
             return new Read(steps.isEmpty() ? Optional.empty() : Optional.of(new EditRequest("Import the line table", steps)), List.copyOf(refusals));
@@ -118,21 +121,35 @@ public final class LineCsv {
 
         private void row(CSVRecord row) {
             String[] place = SheetText.read(row.get("line")).split(":");
-            Optional<Control> control = place.length == 3 ? Optional.ofNullable(changed.get(new PartId(place[0])))
-                    .or(() -> show.part(new PartId(place[0])).map(Part::body).filter(Control.class::isInstance).map(Control.class::cast)) : Optional.empty();
+            Optional<Body> body = place.length == 3 ? Optional.ofNullable(changed.get(new PartId(place[0]))).or(() -> show.part(new PartId(place[0])).map(Part::body)) : Optional.empty();
+            Optional<Lined> lined = body.flatMap(Lined::of);
             int index = place.length == 3 && place[2].matches("\\d{1,4}") ? Integer.parseInt(place[2]) - 1 : -1;
             boolean send = place.length == 3 && place[1].equals("send");
-            if (control.isEmpty() || index < 0 || index >= (send ? control.get().sends().size() : control.get().listens().size())) {
+            if (lined.isEmpty() || index < 0 || index >= (send ? lined.get().sends().size() : lined.get().listens().size())) {
                 refuse(row, "There is no line “" + row.get("line") + "” in this show");
                 return;
             }
             try {
-                Control before = text(row, "label").map(label -> control.get().label().isBlank() && label.equals(control.get().called()) ? control.get()
-                        : control.get().labelled(label)).orElse(control.get());
-                changed.put(new PartId(place[0]), send ? withSend(before, index, row) : withListen(before, index, row));
+                changed.put(new PartId(place[0]), body.get() instanceof Cue cue ? withSend(cue, lined.get(), index, row) : changed((Control) body.get(), send, index, row));
             } catch (Refused refused) {
                 refuse(row, refused.getMessage());
             }
+        }
+
+        private Control changed(Control control, boolean send, int index, CSVRecord row) {
+            Control before = text(row, "label").map(label -> control.label().isBlank() && label.equals(control.called()) ? control : control.labelled(label)).orElse(control);
+            return send ? withSend(before, index, row) : withListen(before, index, row);
+        }
+
+        /** Of a cue the target and the address may be changed here; the rest is changed in its own table, or at the cue. */
+        private Body withSend(Cue cue, Lined lined, int index, CSVRecord row) {
+            if (text(row, "label").filter(label -> !label.equals(cue.called())).isPresent()) {
+                throw new Refused("A cue is renamed in the table of its list");
+            } else if (text(row, "on").filter(word -> !word.equals(TableLine.OF_CUE)).isPresent()) {
+                throw new Refused("A cue says its lines when it is fired: “on” stays “" + TableLine.OF_CUE + "”");
+            }
+            Send send = lined.sends().get(index);
+            return lined.with(index, send.to(target(row, send.target())).at(text(row, "address").orElse(send.address())));
         }
 
         private Control withSend(Control control, int index, CSVRecord row) {

@@ -1,10 +1,12 @@
 package imperan.line;
 
+import imperan.check.Lined;
 import imperan.phrasebook.TypeTags;
 import imperan.shaping.Chain;
 import imperan.shaping.ShapingText;
 import imperan.show.ArgumentSource;
-import imperan.show.Control;
+import imperan.show.Cue;
+import imperan.show.CueList;
 import imperan.show.Listen;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -18,7 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-/** All lines of a show, page by page. */
+/** All lines of a show, page by page, and those of cues list by list. */
 public final class LineTable {
 
     private final Show show;
@@ -28,7 +30,12 @@ public final class LineTable {
     }
 
     public static List<TableLine> of(Show show) {
-        return new LineTable(show).lines(show.all(Page.class), false);
+        LineTable table = new LineTable(show);
+        List<TableLine> lines = table.lines(show.all(Page.class), false);
+        for (Part list : show.all(CueList.class)) {
+            CueList.cues(show, list.id()).forEach(cue -> table.add(cue, list.body().called(), lines));
+        }
+        return lines;
     }
 
     /** The lines of all that is seen on one page, also of what is shown there again; none where there is no such page. */
@@ -54,30 +61,32 @@ public final class LineTable {
     }
 
     private void add(Part part, String page, List<TableLine> lines) {
-        if (!(part.body() instanceof Control control)) {
+        Optional<Lined> lined = Lined.of(part.body());
+        if (lined.isEmpty()) {
             return;
         }
-        for (int i = 0; i < control.sends().size(); i++) {
-            Send send = control.sends().get(i);
+        List<Send> sends = lined.get().sends();
+        for (int i = 0; i < sends.size(); i++) {
+            Send send = sends.get(i);
             Optional<Chain> chain = send.arguments().stream().filter(ArgumentSource.Value.class::isInstance)
                     .map(ArgumentSource.Value.class::cast).findFirst().map(ArgumentSource.Value::chain);
-            lines.add(new TableLine(id(part.id(), TableLine.Kind.SEND, i + 1), part.id(), TableLine.Kind.SEND, i + 1, page, control.called(),
-                    send.on().name().toLowerCase(Locale.ROOT), send.target(), name(send.target()), send.address(),
+            lines.add(new TableLine(id(part.id(), TableLine.Kind.SEND, i + 1), part.id(), TableLine.Kind.SEND, i + 1, lined.get().field(i), page, part.body().called(),
+                    part.body() instanceof Cue ? TableLine.OF_CUE : send.on().name().toLowerCase(Locale.ROOT), send.target(), name(send.target()), send.address(),
                     TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList()), chain.flatMap(c -> number(c.low())),
                     chain.flatMap(c -> number(c.high())), chain.map(c -> ShapingText.write(c.steps())).orElse("")));
         }
-        for (int i = 0; i < control.listens().size(); i++) {
-            Listen listen = control.listens().get(i);
-            Optional<Chain> chain = listen.role() == Listen.Role.VALUE ? Optional.of(listen.chain(control.sends())) : Optional.empty();
-            lines.add(new TableLine(id(part.id(), TableLine.Kind.LISTEN, i + 1), part.id(), TableLine.Kind.LISTEN, i + 1, page, control.called(),
+        for (int i = 0; i < lined.get().listens().size(); i++) {
+            Listen listen = lined.get().listens().get(i);
+            Optional<Chain> chain = listen.role() == Listen.Role.VALUE ? Optional.of(listen.chain(sends)) : Optional.empty();
+            lines.add(new TableLine(id(part.id(), TableLine.Kind.LISTEN, i + 1), part.id(), TableLine.Kind.LISTEN, i + 1, lined.get().listenField(i), page, part.body().called(),
                     listen.role().name().toLowerCase(Locale.ROOT), listen.target(), name(listen.target()), listen.address(), "",
                     chain.flatMap(c -> number(c.low())), chain.flatMap(c -> number(c.high())),
                     chain.map(c -> listen.shaping().map(ShapingText::write).orElse(TableLine.AS_SENT)).orElse("")));
         }
     }
 
-    static String id(PartId control, TableLine.Kind kind, int number) {
-        return control.value() + ":" + kind.name().toLowerCase(Locale.ROOT) + ":" + number;
+    static String id(PartId part, TableLine.Kind kind, int number) {
+        return part.value() + ":" + kind.name().toLowerCase(Locale.ROOT) + ":" + number;
     }
 
     private String name(Optional<PartId> target) {

@@ -113,7 +113,8 @@ public final class Renumbering {
         return number.isPresent() ? replaceLast(address, number.getAsInt() + by) : address;
     }
 
-    private OptionalInt number(String address, Optional<PartId> target) {
+    /** The number of a line by its address; empty where it has none. */
+    OptionalInt number(String address, Optional<PartId> target) {
         return slotted(address, target).map(s -> OptionalInt.of(s.numbers().get(s.slot().name()))).orElseGet(() -> lastNumber(address));
     }
 

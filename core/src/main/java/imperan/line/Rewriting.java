@@ -1,6 +1,8 @@
 package imperan.line;
 
+import imperan.check.Lined;
 import imperan.show.ArgumentSource;
+import imperan.show.Body;
 import imperan.show.Control;
 import imperan.show.Listen;
 import imperan.show.PartId;
@@ -11,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
-/** Lines of one control, changed all together. */
+/** Lines of one control or cue, changed all together. */
 public final class Rewriting {
 
     private Rewriting() {
@@ -29,8 +31,12 @@ public final class Rewriting {
     }
 
     public static Control readdressed(Control control, UnaryOperator<String> address) {
-        return control.withLines(control.sends().stream().map(send -> send.at(address.apply(send.address()))).toList(),
-                control.listens().stream().map(listen -> listen.on(address.apply(listen.address()))).toList());
+        return (Control) readdressed((Body) control, address);
+    }
+
+    /** Other addresses of a control or a cue. */
+    public static Body readdressed(Body body, UnaryOperator<String> address) {
+        return Lined.changed(body, send -> send.at(address.apply(send.address())), listen -> listen.on(address.apply(listen.address())));
     }
 
     /** Another text for the first fixed value of each send. */
@@ -50,9 +56,8 @@ public final class Rewriting {
     }
 
     /** Another target for one, or for any where that one is empty. */
-    public static Control retargeted(Control control, Optional<PartId> from, PartId to) {
+    public static Body retargeted(Body body, Optional<PartId> from, PartId to) {
         UnaryOperator<Optional<PartId>> changed = before -> from.isEmpty() || from.equals(before) ? Optional.of(to) : before;
-        return control.withLines(control.sends().stream().map(send -> send.to(changed.apply(send.target()))).toList(),
-                control.listens().stream().map(listen -> listen.to(changed.apply(listen.target()))).toList());
+        return Lined.changed(body, send -> send.to(changed.apply(send.target())), listen -> listen.to(changed.apply(listen.target())));
     }
 }

@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.cue.CueLoad;
 import imperan.cue.Outcome;
 import imperan.cue.Refusal;
 import imperan.osc.OscArgument;
@@ -23,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.Predicate;
 
 /** Does what actions of cues do: says lines in their turn, brings controls and numbers where they are to be, behind hands. */
 final class CueDeeds {
@@ -45,6 +47,7 @@ final class CueDeeds {
     private final Steering steering;
     private final Map<PartId, Look> looks = new HashMap<>();
     private BiConsumer<Link, Gate> gate = (link, to) -> { };
+    private Predicate<PartId> isPage = page -> true;
 
     CueDeeds(LiveState state, Sending sending, Movement movement, CueMarks marks, Steering steering) {
         this.state = state;
@@ -57,6 +60,16 @@ final class CueDeeds {
     /** How a target is held and let go. */
     void gate(BiConsumer<Link, Gate> how) {
         gate = how;
+    }
+
+    /** Whether a page is there. */
+    void pages(Predicate<PartId> isThere) {
+        isPage = isThere;
+    }
+
+    /** How many messages cues say, as the show is now. */
+    CueLoad load() {
+        return new CueLoad(id -> Optional.ofNullable(state.controls.get(id)).map(control -> control.control), id -> Optional.ofNullable(looks.get(id)), id -> Optional.ofNullable(state.links.get(id)).map(Link::target));
     }
 
     /** A look is another one, or gone. */
@@ -77,7 +90,7 @@ final class CueDeeds {
         } else if (action instanceof CueAction.FadeLine fade) {
             fade(act, fade);
         } else if (action instanceof CueAction.ShowPage show) {
-            show.page().ifPresentOrElse(page -> state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), page, show.people())), () -> marks.fellShort(act, new Reason.NothingChosen("page")));
+            show.page().filter(isPage).ifPresentOrElse(page -> state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), page, show.people())), () -> marks.fellShort(act, new Reason.NothingChosen("page")));
             marks.said(act);
         } else if (action instanceof CueAction.SayStartList start) {
             start(act, start);

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.Predicate;
 
 /** The cue lists at work: who orders what of them, and when something of theirs is due. */
 final class Cues {
@@ -89,6 +90,7 @@ final class Cues {
 
     Optional<CueListView> view(PartId id) {
         return Optional.ofNullable(lists.get(id)).map(listed -> new CueListView(id, listed.run.next(), listed.run.last(), listed.run.guardedUntil(), listed.run.isPaused(), listed.run.isBroken(),
+                listed.run.nextCue().flatMap(deeds.load()::slowest),
                 listed.run.running().stream().map(each -> fired(listed, each)).toList(), listed.run.over().stream().map(each -> fired(listed, each)).toList()));
     }
 
@@ -105,6 +107,16 @@ final class Cues {
 
     List<CueListView.Place> places() {
         return lists.entrySet().stream().map(each -> new CueListView.Place(each.getKey(), each.getValue().run.next(), each.getValue().run.last())).toList();
+    }
+
+    /** What cues say is otherwise: a target has another pace, a look other controls. */
+    void loadChanged() {
+        lists.keySet().forEach(this::changed);
+    }
+
+    /** What is shown where a cue shows a page: whether there is one. */
+    void pages(Predicate<PartId> isThere) {
+        deeds.pages(isThere);
     }
 
     /** Where a list stood before a restart; nothing plays because of that. */

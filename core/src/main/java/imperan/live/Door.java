@@ -2,6 +2,7 @@ package imperan.live;
 
 import imperan.address.MessageLine;
 import imperan.cue.Refusal;
+import imperan.show.Page;
 import imperan.show.PartId;
 import imperan.show.Phrasebook;
 import imperan.show.Problem;
@@ -30,6 +31,7 @@ final class Door {
         this.hands = hands;
         this.following = following;
         this.cues = cues;
+        cues.pages(page -> following.show().part(page).filter(part -> part.body() instanceof Page).isPresent());
         cues.gate((link, gate) -> gate(link, gate, state.now()));
     }
 

@@ -260,6 +260,9 @@ final class Following {
             });
         }
         lists.forEach(list -> cues.follow(next, list));
+        if (changes.stream().flatMap(change -> change.after().stream()).anyMatch(part -> part.body() instanceof Target || part.body() instanceof Look)) {
+            cues.loadChanged();
+        }
     }
 
     private void expect(LiveControl control) {

@@ -3,6 +3,7 @@ package imperan.proof;
 import imperan.check.Finding;
 import imperan.check.FindingKind;
 import imperan.check.LineChecks;
+import imperan.check.Lined;
 import imperan.check.NetworkFacts;
 import imperan.check.RigCheck;
 import imperan.check.Severity;
@@ -94,10 +95,11 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
     }
 
     private static List<Finding> mistakes(Show show, Line line) {
-        return line.control().flatMap(show::part).filter(part -> part.body() instanceof Control).map(part -> {
-            List<Send> sends = ((Control) part.body()).sends();
+        return line.control().flatMap(show::part).filter(part -> Lined.of(part.body()).isPresent()).map(part -> {
+            Lined lined = Lined.of(part.body()).orElseThrow();
+            List<Send> sends = lined.sends();
             OptionalInt said = IntStream.range(0, sends.size()).filter(i -> sends.get(i).address().equals(line.address()) && sends.get(i).target().equals(line.target())).findFirst();
-            return LineChecks.of(show, part).stream().filter(finding -> said.isPresent() && finding.isOfSend(said.getAsInt()) && finding.kind().severity() != Severity.NOTE).toList();
+            return LineChecks.of(show, part).stream().filter(finding -> said.isPresent() && finding.isOf(lined.field(said.getAsInt())) && finding.kind().severity() != Severity.NOTE).toList();
         }).orElse(List.of());
     }
 

@@ -129,9 +129,9 @@ public final class ReadyCheck {
     }
 
     private Answer proved(List<TableLine> lines, Map<String, Proved> proved) {
-        List<TableLine> sends = lines.stream().filter(line -> line.kind() == TableLine.Kind.SEND && show.part(line.control()).filter(part -> !show.inDraft(part)).isPresent()).toList();
+        List<TableLine> sends = lines.stream().filter(line -> line.kind() == TableLine.Kind.SEND && show.part(line.part()).filter(part -> !show.inDraft(part)).isPresent()).toList();
         return new Answer(Question.PROVED, sends.size(), sends.stream().filter(line -> !proved.containsKey(line.id()) || !proved.get(line.id()).holds())
-                .map(line -> new Item(line.control(), line.label() + " on " + line.page(), line.address(), Optional.empty(), Optional.ofNullable(proved.get(line.id())))).toList());
+                .map(line -> new Item(line.part(), line.label() + " on " + line.page(), line.address(), Optional.empty(), Optional.ofNullable(proved.get(line.id())))).toList());
     }
 
     private Answer answered(Collection<ControlValue> values) {

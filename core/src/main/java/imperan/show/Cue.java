@@ -40,6 +40,10 @@ public record Cue(String number, String name, String note, CueMark mark, List<Cu
         return new Cue(number, name, note, mark, others, follow);
     }
 
+    public Cue named(String other) {
+        return new Cue(number, other, note, mark, actions, follow);
+    }
+
     public Cue numbered(String other) {
         return new Cue(other, name, note, mark, actions, follow);
     }

@@ -29,6 +29,7 @@ import imperan.show.RandomEdits;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.cue.CueFollow;
 import imperan.show.form.Button;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.FadeCurve;
@@ -37,6 +38,7 @@ import imperan.show.form.Meter;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -50,6 +52,7 @@ import static imperan.check.FindingKind.NO_LABEL;
 import static imperan.check.FindingKind.PHRASE_TWICE;
 import static imperan.check.FindingKind.SAME_ACTION_TWICE;
 import static imperan.check.FindingKind.CUE_AND_KEY;
+import static imperan.check.FindingKind.CUE_CHAIN;
 import static imperan.check.FindingKind.INCOMPLETE;
 import static imperan.check.FindingKind.SAME_LINE_TWICE;
 import static imperan.check.FindingKind.WRONG_TYPES;
@@ -188,6 +191,43 @@ class ChecksTest {
         assertThat(kinds(A)).isEmpty();
         edit(remove(show, A));
         assertThat(kinds(CUE)).isEmpty();
+    }
+
+    // ---- chains of cues
+
+    private void chain(int count, CueFollow follow) {
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(put(LIST, null, CueList.plain("Walk"))));
+        for (int i = 0; i < count; i++) {
+            steps.add(put(new PartId("c" + i), LIST, Cue.plain(String.valueOf(i), "").followed(follow)));
+        }
+        edit(steps.toArray(EditRequest.Step[]::new));
+    }
+
+    @Test
+    void moreCuesThanAListFiresAtOnceAreFoundBefore() {
+        chain(101, CueFollow.together());
+        assertThat(checks.of(LIST)).singleElement().satisfies(finding -> {
+            assertThat(finding.kind()).isEqualTo(CUE_CHAIN);
+            assertThat(finding.text()).contains("more than 100 cues begin at once, up to cue 100:");
+        });
+        assertThat(edit(change(show, new PartId("c50"), Cue.plain("50", "").followed(CueFollow.after(0.1))))).contains(LIST);
+        assertThat(kinds(LIST)).isEmpty();
+        edit(change(show, new PartId("c50"), Cue.plain("50", "").followed(CueFollow.after(0))));
+        assertThat(kinds(LIST)).containsExactly(CUE_CHAIN);
+        edit(remove(show, new PartId("c7")));
+        assertThat(kinds(LIST)).as("a hundred are no more than a hundred").isEmpty();
+    }
+
+    @Test
+    void aListThatResetsItselfAtOnceGoesRoundInARing() {
+        chain(3, CueFollow.together());
+        CueAction reset = new CueAction.SteerList(0, Optional.of(LIST), CueAction.SteerList.Deed.RESET);
+        edit(change(show, new PartId("c2"), Cue.plain("2", "", reset)));
+        assertThat(checks.of(LIST)).singleElement().extracting(Finding::kind, Finding::text).satisfies(found -> assertThat(found.toString()).contains("CUE_CHAIN").contains("round in a ring").contains("by cue 2"));
+        edit(change(show, new PartId("c1"), Cue.plain("1", "")));
+        assertThat(kinds(LIST)).as("somebody has to say go on the way").isEmpty();
+        edit(change(show, new PartId("c1"), Cue.plain("1", "").followed(CueFollow.together())), change(show, new PartId("c2"), Cue.plain("2", "", new CueAction.SteerList(1, Optional.of(LIST), CueAction.SteerList.Deed.RESET))));
+        assertThat(kinds(LIST)).as("a second passes").isEmpty();
     }
 
     // ---- what is there twice

@@ -39,7 +39,7 @@ class LineTableTest extends FourFaders {
     void everyLineIsARow() {
         List<TableLine> lines = LineTable.of(show);
         assertThat(lines).extracting(TableLine::id).containsExactly("f1:send:1", "f1:listen:1", "f2:send:1", "f2:listen:1", "f3:send:1", "f3:listen:1", "f4:send:1", "f4:listen:1");
-        assertThat(lines.get(0)).isEqualTo(new TableLine("f1:send:1", new PartId("f1"), TableLine.Kind.SEND, 1, "Page", "level 1", "change", Optional.of(DESK), "Desk", "/in/1/level", "f",
+        assertThat(lines.get(0)).isEqualTo(new TableLine("f1:send:1", new PartId("f1"), TableLine.Kind.SEND, 1, "sends/0", "Page", "level 1", "change", Optional.of(DESK), "Desk", "/in/1/level", "f",
                 Optional.of(0.0), Optional.of(1.0), "scale 0 1 to 0 1"));
         assertThat(LineTable.of(show, new PartId("page"))).isEqualTo(lines);
         assertThat(LineTable.of(show, new PartId("no-page"))).isEmpty();
@@ -50,8 +50,8 @@ class LineTableTest extends FourFaders {
         PartId second = new PartId("second");
         show = accepted(show, ADA, put(second, show.part(PAGE).orElseThrow().parent().orElseThrow(), Page.plain("Second", 8, 8)),
                 put(new PartId("again"), second, new Twin(new PartId("f1"), new Cells(0, 0, 2, 4))));
-        assertThat(LineTable.of(show, second)).extracting(TableLine::control).containsOnly(new PartId("f1"));
-        assertThat(LineTable.of(show)).filteredOn(line -> line.control().equals(new PartId("f1"))).hasSize(2);
+        assertThat(LineTable.of(show, second)).extracting(TableLine::part).containsOnly(new PartId("f1"));
+        assertThat(LineTable.of(show)).filteredOn(line -> line.part().equals(new PartId("f1"))).hasSize(2);
     }
 
     @Test

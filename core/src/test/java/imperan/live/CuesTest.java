@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.cue.CueLoad;
 import imperan.cue.Outcome;
 import imperan.cue.Refusal;
 import imperan.osc.OscArgument;
@@ -483,5 +484,38 @@ class CuesTest {
         stage.pass(60_000);
         assertThat(view().running()).isEmpty();
         assertThat(stage.now).isGreaterThan(MS);
+    }
+
+    @Test
+    void aPageThatIsGoneIsSaid() {
+        runs(Cue.plain("1", "", new CueAction.ShowPage(0, Optional.of(PAGE), List.of()), new CueAction.ShowPage(0, Optional.of(new PartId("gone")), List.of())));
+        go();
+        assertThat(stage.pages).containsExactly(PAGE.value());
+        assertThat(outcomes()).containsExactly(Outcome.DONE, Outcome.FELL_SHORT);
+        assertThat(reason(1)).contains(new Reason.NothingChosen("page"));
+    }
+
+    @Test
+    void whatItsSlowestTargetNeedsIsKnownBeforeItsGo() {
+        Target slow = Shows.target("Desk").paced(10).startingWith(List.of("/a", "/b", "/c", "/d", "/e", "/f"));
+        runs(slow, Cue.plain("1", "", say(0, "/level", fixed("0.5"))), Cue.plain("2", "", new CueAction.SayStartList(0, Optional.of(DESK)), new CueAction.RecallLook(0, Optional.of(LOOK), 0, FadeCurve.EVEN)));
+        assertThat(view().slowest()).as("one leaves at once").isEmpty();
+        go();
+        assertThat(view().slowest()).contains(new CueLoad.Slowest(DESK, 8, 0.7));
+        follow(Shows.change(show, DESK, slow.paced(70).speaking(new PartId("book"))));
+        assertThat(view().slowest()).contains(new CueLoad.Slowest(DESK, 8, 0.1));
+        assertThat(stage.events).filteredOn(event -> event instanceof LiveEvent.CuesChanged).last().satisfies(event -> assertThat(event.at()).isEqualTo(stage.now));
+    }
+
+    @Test
+    void aStartListIsDoneWhenItsLastLineHasLeft() {
+        runs(Shows.target("Desk").paced(10).startingWith(List.of("/a", "/b", "/c")), Cue.plain("1", "", new CueAction.SayStartList(0, Optional.of(DESK))));
+        stage.pass(1000);
+        go();
+        stage.pass(50);
+        assertThat(outcomes()).containsExactly(Outcome.SAID);
+        stage.pass(400);
+        assertThat(outcomes()).containsExactly(Outcome.DONE);
+        assertThat(view().over().get(0).marks().get(0).lateNanos()).as("its third line").contains(200 * MS);
     }
 }

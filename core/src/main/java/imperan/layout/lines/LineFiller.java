@@ -12,7 +12,9 @@ import imperan.phrasebook.Vocabulary;
 import imperan.shaping.Chain;
 import imperan.shaping.ShapingStep;
 import imperan.show.ArgumentSource;
+import imperan.show.Body;
 import imperan.show.Control;
+import imperan.show.Cue;
 import imperan.show.EditRequest;
 import imperan.show.Held;
 import imperan.show.Listen;
@@ -27,6 +29,8 @@ import imperan.show.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /** Changes the lines and labels of many controls at once: runs, a text for another, a target for another. */
 public final class LineFiller {
@@ -73,11 +77,11 @@ public final class LineFiller {
             return Outcome.Refused.because("Write what to look for");
         }
         List<EditRequest.Step> steps = new ArrayList<>();
-        List<PartId> where = replace.controls().isEmpty() ? show.all(Control.class).stream().map(Part::id).toList() : replace.controls();
-        for (Held held : grids.controls(where)) {
-            Control control = (Control) held.part().body();
-            Control changed = replace.inAddresses() ? Rewriting.readdressed(control, address -> address.replace(replace.find(), replace.put())) : control;
-            change(held, replace.inLabels() ? changed.labelled(changed.label().replace(replace.find(), replace.put())) : changed, steps);
+        UnaryOperator<String> replaced = text -> text.replace(replace.find(), replace.put());
+        List<PartId> where = replace.controls().isEmpty() ? Stream.concat(show.all(Control.class).stream(), show.all(Cue.class).stream()).map(Part::id).toList() : replace.controls();
+        for (Held held : lined(where)) {
+            Body changed = replace.inAddresses() ? Rewriting.readdressed(held.part().body(), replaced) : held.part().body();
+            change(held, !replace.inLabels() ? changed : changed instanceof Cue cue ? cue.named(replaced.apply(cue.name())) : ((Control) changed).labelled(replaced.apply(((Control) changed).label())), steps);
         }
         return steps.isEmpty() ? Outcome.Refused.because("“" + replace.find() + "” stands nowhere there")
                 : outcome("Replace " + replace.find() + " by " + replace.put(), steps);
@@ -89,11 +93,16 @@ public final class LineFiller {
             return Outcome.Refused.because("That target is no longer in the rig");
         }
         List<EditRequest.Step> steps = new ArrayList<>();
-        for (Held held : grids.controls(swap.controls())) {
-            change(held, Rewriting.retargeted((Control) held.part().body(), swap.from(), swap.to()), steps);
+        for (Held held : lined(swap.controls())) {
+            change(held, Rewriting.retargeted(held.part().body(), swap.from(), swap.to()), steps);
         }
         return steps.isEmpty() ? Outcome.Refused.because("All of these lines go to " + target.get().body().called() + " already")
                 : outcome("Swap the target to " + target.get().body().called(), steps);
+    }
+
+    /** The controls and cues among these. */
+    private List<Held> lined(List<PartId> ids) {
+        return Stream.concat(grids.controls(ids).stream(), ids.stream().flatMap(id -> show.held(id).stream()).filter(held -> held.part().body() instanceof Cue)).toList();
     }
 
     // ---- learned
@@ -138,7 +147,7 @@ public final class LineFiller {
 
     // ---- controls
 
-    private static void change(Held held, Control to, List<EditRequest.Step> steps) {
+    private static void change(Held held, Body to, List<EditRequest.Step> steps) {
         if (!to.equals(held.part().body())) {
             steps.add(new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), to), held.version()));
         }

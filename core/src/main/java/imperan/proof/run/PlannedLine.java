@@ -19,7 +19,8 @@ import java.util.Optional;
  * @param id       as in the line table
  * @param print    of line, end and phrase as they are planned
  * @param standIn  whether its stand-in is spoken to
- * @param form     of its control
+ * @param control  whose it is, or the cue
+ * @param form     of its control; a cue is like a button
  * @param releases what the control says on release, where the line is said on a press
  * @param phrase   of its address; empty where no phrasebook has it
  * @param expected what is to come back

@@ -1,10 +1,10 @@
 package imperan.proof.run;
 
+import imperan.check.Lined;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
 import imperan.live.Expectation;
 import imperan.phrasebook.Vocabulary;
-import imperan.show.Control;
 import imperan.show.Listen;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -33,7 +33,7 @@ public record PlannedListen(String id, String print, PartId control, String page
         List<TableLine> rows = LineTable.of(show).stream().filter(row -> row.target().isPresent() && Scope.isPlayed(show, row)).toList();
         Set<String> awaited = new HashSet<>();
         rows.stream().filter(row -> row.kind() == TableLine.Kind.SEND).forEach(row -> {
-            Send send = ((Control) show.part(row.control()).orElseThrow().body()).sends().get(row.number() - 1);
+            Send send = Lined.of(show.part(row.part()).orElseThrow().body()).orElseThrow().sends().get(row.number() - 1);
             awaited.add(place(row.target().get(), Expectation.of(send.address(), Vocabulary.of(show, row.target().get())).address().orElse(send.address())));
         });
         return rows.stream().filter(row -> row.kind() == TableLine.Kind.LISTEN && !awaited.contains(place(row.target().get(), row.address()))).map(row -> of(show, row)).toList();
@@ -44,11 +44,11 @@ public record PlannedListen(String id, String print, PartId control, String page
     }
 
     private static PlannedListen of(Show show, TableLine row) {
-        Listen listen = ((Control) show.part(row.control()).orElseThrow().body()).listens().get(row.number() - 1);
+        Listen listen = Lined.of(show.part(row.part()).orElseThrow().body()).orElseThrow().listens().get(row.number() - 1);
         Target target = show.part(row.target().orElseThrow()).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast).orElseThrow();
         Optional<Phrase> phrase = Vocabulary.of(show, target).heard(listen.address()).map(Vocabulary.Known::phrase);
         boolean asks = target.answering() == Target.Answering.QUERIES && phrase.filter(known -> known.direction() == Phrase.Direction.BOTH && known.effect() == Phrase.Effect.VALUE).isPresent();
-        return new PlannedListen(row.id(), Print.of(listen, Optional.of(target.asReached()), phrase), row.control(), row.page(), row.label(), row.target().get(), row.targetName(),
+        return new PlannedListen(row.id(), Print.of(listen, Optional.of(target.asReached()), phrase), row.part(), row.page(), row.label(), row.target().get(), row.targetName(),
                 target.standIn().filter(StandInEnd::inUse).isPresent(), listen, asks);
     }
 }

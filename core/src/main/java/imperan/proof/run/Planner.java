@@ -1,6 +1,7 @@
 package imperan.proof.run;
 
 import imperan.address.SlotAddress;
+import imperan.check.Lined;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
 import imperan.live.Expectation;
@@ -69,22 +70,22 @@ public final class Planner {
     // ---- one line
 
     private PlannedLine line(TableLine row) {
-        Control control = (Control) show.part(row.control()).orElseThrow().body();
+        Control control = Lined.of(show.part(row.part()).orElseThrow().body()).orElseThrow().asControl();
         Send send = NamedValue.inserted(show, control.sends().get(row.number() - 1));
         Optional<Target> target = send.target().flatMap(show::part).map(part -> part.body()).filter(Target.class::isInstance).map(Target.class::cast);
         Vocabulary known = target.map(found -> Vocabulary.of(show, found)).orElse(Vocabulary.NONE);
         Optional<Phrase> phrase = known.said(send.address()).map(Vocabulary.Known::phrase);
         boolean standIn = target.flatMap(Target::standIn).filter(StandInEnd::inUse).isPresent();
-        Probes probes = new Probes(row.control(), control, send, row.targetName(), phrase);
+        Probes probes = new Probes(row.part(), control, send, row.targetName(), phrase);
         boolean sweeps = phrase.filter(found -> found.proof().sweep()).isPresent();
         List<Line> says = standIn || sweeps ? probes.all() : List.of();
         Optional<Obstacle> never = never(target, send, standIn, says.isEmpty() && (standIn || probes.all().isEmpty()));
         Optional<Obstacle> because = never.or(() -> standIn ? atStandIn(phrase) : atVenue(send, target.orElseThrow(), phrase, known));
         Way way = never.isPresent() ? Way.SKIPPED : because.isPresent() ? Way.ATTENDED : Way.RUNS;
         List<Line> releases = send.on() != Send.Phase.PRESS ? List.of() : control.sends().stream().filter(other -> other.on() == Send.Phase.RELEASE && other.target().equals(send.target()))
-                .map(other -> new Probes(row.control(), control, NamedValue.inserted(show, other), row.targetName(), Optional.empty()).released()).toList();
+                .map(other -> new Probes(row.part(), control, NamedValue.inserted(show, other), row.targetName(), Optional.empty()).released()).toList();
         Expectation expected = Expectation.of(send.address(), known);
-        return new PlannedLine(row.id(), Print.of(send, target.map(Target::asReached), phrase), row.control(), row.page(), row.label(), send.target(), row.targetName(), standIn, send,
+        return new PlannedLine(row.id(), Print.of(send, target.map(Target::asReached), phrase), row.part(), row.page(), row.label(), send.target(), row.targetName(), standIn, send,
                 control.form(), releases, phrase, expected, way, because, way == Way.ATTENDED && says.isEmpty() ? probes.all() : says, silences(send));
     }
 

@@ -1,9 +1,9 @@
 package imperan.proof.run;
 
+import imperan.check.Lined;
 import imperan.line.LineTable;
 import imperan.line.TableLine;
 import imperan.phrasebook.Vocabulary;
-import imperan.show.Control;
 import imperan.show.Part;
 import imperan.show.Phrase;
 import imperan.show.Send;
@@ -31,7 +31,7 @@ public final class Print {
         Map<String, String> prints = new LinkedHashMap<>();
         for (TableLine row : LineTable.of(show)) {
             if (Scope.ALL.holds(show, row)) {
-                Send send = ((Control) show.part(row.control()).orElseThrow().body()).sends().get(row.number() - 1);
+                Send send = Lined.of(show.part(row.part()).orElseThrow().body()).orElseThrow().sends().get(row.number() - 1);
                 Optional<Target> target = send.target().flatMap(show::part).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast);
                 prints.put(row.id(), of(send, target.map(Target::asReached), target.flatMap(found -> Vocabulary.of(show, found).said(send.address())).map(Vocabulary.Known::phrase)));
             }

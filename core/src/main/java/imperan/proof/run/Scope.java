@@ -11,7 +11,7 @@ import java.util.Set;
 /**
  * Which lines a proof is about.
  *
- * @param within a layout, a page or a tray; empty for all
+ * @param within a layout, a page, a tray or a cue list; empty for all
  * @param target only lines to this one; empty for all
  * @param lines  only these, by their names in the line table; empty for all
  */
@@ -24,7 +24,7 @@ public record Scope(Optional<PartId> within, Optional<PartId> target, Optional<S
     }
 
     boolean holds(Show show, TableLine line) {
-        return line.kind() == TableLine.Kind.SEND && isPlayed(show, line) && fits(show, line.id(), line.control(), line.target());
+        return line.kind() == TableLine.Kind.SEND && isPlayed(show, line) && fits(show, line.id(), line.part(), line.target());
     }
 
     boolean holds(Show show, PlannedListen listen) {
@@ -38,7 +38,7 @@ public record Scope(Optional<PartId> within, Optional<PartId> target, Optional<S
 
     /** What lies in a copy in work is not played. */
     static boolean isPlayed(Show show, TableLine line) {
-        return show.part(line.control()).filter(part -> !show.inDraft(part)).isPresent();
+        return show.part(line.part()).filter(part -> !show.inDraft(part)).isPresent();
     }
 
     private static boolean isWithin(Show show, PartId part, PartId around) {

@@ -9,6 +9,8 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.Cue;
+import imperan.show.CueList;
 import imperan.show.Layout;
 import imperan.show.Page;
 import imperan.show.PartId;
@@ -17,6 +19,8 @@ import imperan.show.ProofRule;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.cue.CueAction;
+import imperan.show.cue.FadeCurve;
 import imperan.show.form.Choice;
 import imperan.show.form.Form;
 import imperan.show.form.TextLine;
@@ -39,6 +43,7 @@ import static imperan.proof.run.Lines.level;
 import static imperan.proof.run.Lines.listening;
 import static imperan.proof.run.Lines.sending;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 /** What a proof is going to say, of which lines, and how long that takes. */
@@ -143,6 +148,23 @@ class PlannerTest {
         assertThat(plan.lines()).extracting(line -> line.send().address()).containsExactly("/a");
         assertThat(plan.listens()).hasSize(1);
         assertThat(Print.all(show)).hasSize(2);
+    }
+
+    @Test
+    void linesOfCuesAreProvedLikeOthers() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a"), level("/b")), fader("/a"));
+        PartId list = new PartId("walk");
+        CueAction say = new CueAction.SayLine(2, Optional.of(Shows.DESK), "/a", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, "0.25")));
+        CueAction fade = new CueAction.FadeLine(0, Optional.of(Shows.DESK), "/b", List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)), Optional.empty(), 1, 4, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP);
+        Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(list, null, CueList.plain("Evening walk")), Shows.put(new PartId("cue"), list, Cue.plain("7", "Rise", say, fade)));
+        ProofPlan plan = Planner.plan(show, new Scope(Optional.of(list), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links());
+        assertThat(plan.lines()).extracting(PlannedLine::id, PlannedLine::page, PlannedLine::label, PlannedLine::way).containsExactly(tuple("cue:send:1", "Evening walk", "7 Rise", PlannedLine.Way.RUNS),
+                tuple("cue:send:2", "Evening walk", "7 Rise", PlannedLine.Way.RUNS));
+        assertThat(plan.lines().get(0).says()).extracting(Line::arguments).containsExactly(List.of(new OscArgument.Float32(0.25f)));
+        assertThat(plan.lines().get(1).says()).as("what fades is said where it ends").extracting(Line::arguments).containsExactly(List.of(new OscArgument.Float32(1)));
+        assertThat(Print.all(show)).containsKeys("cue:send:1", "cue:send:2");
+        ProofPlan all = Planner.plan(show, Scope.ALL, THRICE, hall.hall.live.links());
+        assertThat(all.groups().get(0).lines()).as("a fader and a cue that move the same take turns").hasSize(2);
     }
 
     // ---- what is told of it before

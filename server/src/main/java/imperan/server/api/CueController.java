@@ -96,6 +96,12 @@ class CueController {
         return keeper.change(show, now -> CueEdit.renumber(now, asked.list(), asked.first(), asked.step(), person)).thenApply(ShowController::answer);
     }
 
+    /** The lines of a list that say a number which their targets count for themselves: renumbering leaves them as they are. */
+    @GetMapping("/cues/{list}/counted")
+    List<CueEdit.Counted> counted(@PathVariable("show") String show, @PathVariable("list") PartId list) {
+        return CueEdit.counted(keeper.show(show).join(), list);
+    }
+
     // ---- as a table
 
     @GetMapping("/cues/{list}.csv")

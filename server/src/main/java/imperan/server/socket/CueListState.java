@@ -16,9 +16,10 @@ import java.util.Optional;
  * @param next   the cue that go fires; empty at the end
  * @param last   the one that was fired last
  * @param guardMs how long another go does nothing yet
+ * @param slowest the target that needs longest for the next cue; empty where none sets a pace that is felt
  * @param broken whether more cues than may would have begun without any time between
  */
-public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> last, double guardMs, boolean paused, boolean broken, List<CueState> running, List<CueState> over) {
+public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> last, double guardMs, boolean paused, boolean broken, Optional<Slowest> slowest, List<CueState> running, List<CueState> over) {
 
     /**
      * A cue that was fired.
@@ -43,11 +44,16 @@ public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> 
         }
     }
 
+    /** @param seconds that a target needs for so many messages */
+    public record Slowest(PartId target, int messages, double seconds) {
+    }
+
     /** As it stands at this moment. */
     public static CueListState of(CueListView view) {
         Instant at = Instant.now();
         long now = at.getEpochSecond() * 1_000_000_000L + at.getNano();
-        return new CueListState(view.list(), view.next(), view.last(), view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6, view.paused(), view.broken(), view.running().stream().map(each -> CueState.of(each, now)).toList(),
+        return new CueListState(view.list(), view.next(), view.last(), view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6, view.paused(), view.broken(),
+                view.slowest().map(slowest -> new Slowest(slowest.target(), slowest.messages(), slowest.seconds())), view.running().stream().map(each -> CueState.of(each, now)).toList(),
                 view.over().stream().map(each -> CueState.of(each, now)).toList());
     }
 }
