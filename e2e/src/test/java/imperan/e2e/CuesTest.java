@@ -7,6 +7,7 @@ import com.microsoft.playwright.options.RequestOptions;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.server.store.Keeper;
+import imperan.show.ArgumentSource;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -269,7 +270,15 @@ class CuesTest extends InstalledTest {
         number.press("Escape");
         add();
         assertThat(editor("4.7")).isVisible();
-        button("Renumber").click();
+        button("Renumber …").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        assertThat(dialog.getByLabel("What stays")).containsText("/wick/look/3/go");
+        exactly(dialog, "Step").fill("0");
+        dialog.getByText("Renumber", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(dialog.getByRole(AriaRole.ALERT)).containsText("by a thousandth or more");
+        exactly(dialog, "Step").fill("1");
+        dialog.getByText("Renumber", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(dialog).isHidden();
         assertThat(row("6")).containsText("does nothing");
         assertThat(row("19")).containsText("Good night");
         page.keyboard().press("Escape");
@@ -279,6 +288,48 @@ class CuesTest extends InstalledTest {
         page.keyboard().press("Control+z");
         page.keyboard().press("Control+z");
         assertThat(row("4.5")).hasCount(0);
+    }
+
+    /** A list of its own, for the one of the demo is read by others. */
+    private void harbour() {
+        PartId list = new PartId("harbour");
+        put(list, null, CueList.plain("Harbour"));
+        CueAction mute = new CueAction.SayLine(0, Optional.of(new PartId("bellows")), "/bellows/in/6/mute", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "1")));
+        put(new PartId("harbour-1"), list, Cue.plain("1", "Bells", mute, mute));
+    }
+
+    @Test
+    void linesOfCuesAreChangedInTheTableAndAllAtOnce() {
+        harbour();
+        page.navigate(imperan.url("/#/lines"));
+        page.getByLabel("Filter the lines").fill("Harbour");
+        Locator row = page.locator("[data-line='harbour-1:send:2']");
+        assertThat(row).containsText("1 Bells");
+        assertThat(row).containsText("cue");
+        Locator address = row.getByRole(AriaRole.TEXTBOX);
+        address.fill("/bellows/in/7/mut");
+        address.press("Enter");
+        assertThat(row).containsText("did you mean /bellows/in/7/mute");
+        button("Use it").click();
+        assertThat(address).hasValue("/bellows/in/7/mute");
+        row.getByRole(AriaRole.LINK).click();
+        button("Edit").click();
+        assertThat(row("1")).containsText("Bellows /bellows/in/7/mute 1");
+
+        button("Find and replace …").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        exactly(dialog, "Find").fill("/bellows/in/");
+        exactly(dialog, "Put").fill("/bellows/aux/");
+        assertThat(dialog).containsText("/bellows/aux/7/mute");
+        dialog.getByText("Replace", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(dialog).isHidden();
+        assertThat(row("1")).containsText("/bellows/aux/6/mute");
+        button("Swap the target …").click();
+        exactly(dialog, "go from now on to").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Wick").setExact(true)).click();
+        dialog.getByText("Swap", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(dialog).isHidden();
+        assertThat(row("1")).containsText("Wick /bellows/aux/7/mute 1");
     }
 
     @Test
