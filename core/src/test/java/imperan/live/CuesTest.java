@@ -28,6 +28,8 @@ import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
 import imperan.show.form.Button;
 import imperan.show.form.CueKey;
+import imperan.show.form.Form;
+import imperan.show.form.Pad;
 import org.junit.jupiter.api.Test;
 
 import java.util.ArrayList;
@@ -517,5 +519,42 @@ class CuesTest {
         stage.pass(400);
         assertThat(outcomes()).containsExactly(Outcome.DONE);
         assertThat(view().over().get(0).marks().get(0).lateNanos()).as("its third line").contains(200 * MS);
+    }
+
+    @Test
+    void whatNobodyChoseIsSaidOfEachAction() {
+        runs(Cue.plain("1", "", new CueAction.SayLine(0, Optional.empty(), "/level", List.of()),
+                new CueAction.FadeLine(0, Optional.empty(), "/level", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.0), 1, 1, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP),
+                new CueAction.BringControl(0, Optional.empty(), List.of(1.0), 0, FadeCurve.EVEN), new CueAction.RecallLook(0, Optional.empty(), 0, FadeCurve.EVEN), new CueAction.ShowPage(0, Optional.empty(), List.of()),
+                new CueAction.SayStartList(0, Optional.empty()), new CueAction.HoldTarget(0, Optional.empty(), true), new CueAction.SteerList(0, Optional.empty(), CueAction.SteerList.Deed.GO)));
+        go();
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(outcomes()).hasSize(8).containsOnly(Outcome.FELL_SHORT);
+        assertThat(view().over().get(0).marks().stream().map(mark -> mark.reason().orElseThrow()).toList()).containsExactly(new Reason.NoTarget(), new Reason.NoTarget(), new Reason.NothingChosen("control"),
+                new Reason.NothingChosen("look"), new Reason.NothingChosen("page"), new Reason.NothingChosen("target"), new Reason.NothingChosen("target"), new Reason.NothingChosen("list"));
+    }
+
+    @Test
+    void whatBecomesAnotherFormWhileItFadesIsSaid() {
+        runs(Cue.plain("1", "Rise", bring(LEVEL, 1, 2)));
+        go();
+        stage.pass(500);
+        follow(Shows.change(show, LEVEL, ((Control) show.part(LEVEL).orElseThrow().body()).formed(new Pad(Form.Grab.JUMP, false))));
+        stage.pass(100);
+        assertThat(outcomes()).containsExactly(Outcome.FELL_SHORT);
+        assertThat(reason(0)).contains(new Reason.ControlGone());
+    }
+
+    @Test
+    void aListThatIsRemovedPlaysNoMore() {
+        runs(Cue.plain("1", "Rise", fade("/level", Optional.of(0.0), 1, 5, CueAction.FadeLine.Unknown.SKIP)).followed(CueFollow.after(1)), Cue.plain("2", "", say(0, "/other", fixed("1"))));
+        go();
+        stage.pass(500);
+        follow(Shows.remove(show, LIST));
+        stage.takeSent();
+        stage.pass(5000);
+        assertThat(stage.takeSent()).isEmpty();
+        assertThat(stage.live.cueLists()).isEmpty();
+        assertThat(order(Command.StepCues.Deed.GO, null)).contains(Problem.of("This cue list is no longer in the live show"));
     }
 }
