@@ -410,7 +410,7 @@ class CuesTest extends InstalledTest {
 
     /** Nothing plays by itself after a restart, and the list stands where it stood. */
     @Test
-    void afterARestartNothingPlaysAndTheListStandsWhereItStood() {
+    void afterARestartNothingPlaysAndTheListStandsWhereItStood() throws Exception {
         try (Installation own = new Installation(); Desk bellows = new Desk(own.bellows()); Page mine = chromium.device("Ada")) {
             mine.navigate(own.url("/#/cues"));
             Locator next = mine.locator("[data-cue='5']");
@@ -419,6 +419,13 @@ class CuesTest extends InstalledTest {
             button(mine, "Go").click();
             assertThat(mine.locator("[data-cue='6']")).hasAttribute("data-next", "true");
             bellows.set("/bellows/main/level", new OscArgument.Float32(0.33f));
+            // without a database the list is stepped all the same
+            own.databaseGone(true);
+            assertThat(button(mine, "Go")).isEnabled();
+            button(mine, "Make cue 8 the next").click();
+            button(mine, "Make cue 6 the next").click();
+            assertThat(mine.locator("[data-cue='6']")).hasAttribute("data-next", "true");
+            own.databaseGone(false);
             own.stopServer();
             own.startServer();
             mine.navigate(own.url("/#/cues"));

@@ -9,6 +9,8 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.NonTransientDataAccessException;
 import org.springframework.dao.NonTransientDataAccessResourceException;
+import org.springframework.dao.RecoverableDataAccessException;
+import org.springframework.dao.TransientDataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 
@@ -94,9 +96,14 @@ public class ValueSaver implements AutoCloseable {
         List<CueListView.Place> places = placesOf.remove(showId);
         try {
             store.saveCuePlaces(showId, places);
+        } catch (NonTransientDataAccessResourceException | TransientDataAccessException | RecoverableDataAccessException | TransactionException e) {
+            LOG.warn("Where the cue lists stand waits until it can be kept: {}", e.getMessage());
+            // where they stepped meanwhile is newer, and is written soon
+            if (placesOf.putIfAbsent(showId, places) == null && !thread.isShutdown()) {
+                thread.schedule(() -> writeCues(showId), RETRY_MS, TimeUnit.MILLISECONDS);
+            }
         } catch (RuntimeException e) {
-            // they are written again with the next step of any list
-            LOG.warn("Where the cue lists stand cannot be kept now: {}", e.getMessage());
+            LOG.warn("Where the cue lists stand cannot be kept: {}", e.getMessage());
         }
     }
 

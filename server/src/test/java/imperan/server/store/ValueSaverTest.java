@@ -2,6 +2,7 @@ package imperan.server.store;
 
 import imperan.live.Belief;
 import imperan.live.ControlValue;
+import imperan.live.CueListView;
 import imperan.live.SavedValue;
 import imperan.show.PartId;
 import org.junit.jupiter.api.Test;
@@ -65,5 +66,36 @@ class ValueSaverTest {
             saver.save("show", List.of(value("a", 0.1, "Ada"), value("bad", 0.2, "A\0da"), value("c", 0.3, "Ada")));
         }
         assertThat(written).isEqualTo(Map.of("a", 0.1, "c", 0.3));
+    }
+
+    /** Somebody may have to go on from where a list stands. */
+    @Test
+    void whereListsStandIsTriedAgainAndTheLatestIsKept() throws InterruptedException {
+        PartId list = new PartId("list");
+        BlockingQueue<CueListView.Place> kept = new LinkedBlockingQueue<>();
+        away.set(true);
+        try (ValueSaver saver = new ValueSaver(new ValueSaver.Values() {
+            @Override
+            public void saveValues(String showId, List<SavedValue> values) {
+                write(showId, values);
+            }
+
+            @Override
+            public void saveCuePlaces(String showId, List<CueListView.Place> places) {
+                tries.add(showId);
+                if (away.get()) {
+                    throw new DataAccessResourceFailureException("away");
+                }
+                kept.addAll(places);
+            }
+        })) {
+            saver.saveCues("show", List.of(new CueListView.Place(list, Optional.of(new PartId("one")), Optional.empty())));
+            tries.take();
+            tries.take();
+            saver.saveCues("show", List.of(new CueListView.Place(list, Optional.of(new PartId("two")), Optional.of(new PartId("one")))));
+            away.set(false);
+            assertThat(kept.take().next()).contains(new PartId("two"));
+        }
+        assertThat(kept).isEmpty();
     }
 }
