@@ -8,8 +8,10 @@ import java.math.BigDecimal;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 
@@ -27,11 +29,20 @@ public final class ListRun {
     /** A cue that follows by time begins when it was due, so that a list does not drift; what was held up for longer is not made up for. */
     private static final long MOST_MADE_UP_NANOS = 1_000_000_000L;
 
-    /** A cue in its place. */
-    public record Entry(PartId id, Cue cue) {
+    /**
+     * A cue in its place.
+     *
+     * @param decimal its number as it counts: read once, for it is asked for each time that a cue follows
+     */
+    public record Entry(PartId id, Cue cue, BigDecimal decimal) {
+        public Entry(PartId id, Cue cue) {
+            this(id, cue, cue.decimal());
+        }
     }
 
     private List<Entry> cues = List.of();
+    /** Where each of them is among them. */
+    private Map<PartId, Integer> indexes = Map.of();
     private Optional<PartId> next = Optional.empty();
     /** The number of the next one, so that its place is found though it goes; at the end the highest there was. */
     private BigDecimal place = BigDecimal.ZERO;
@@ -58,6 +69,10 @@ public final class ListRun {
     public void follow(List<Entry> ordered, double guardSeconds) {
         boolean fresh = cues.isEmpty() && fired == 0 && next.isEmpty();
         cues = List.copyOf(ordered);
+        indexes = new HashMap<>();
+        for (int i = 0; i < cues.size(); i++) {
+            indexes.put(cues.get(i).id(), i);
+        }
         this.guardSeconds = guardSeconds;
         if (fresh) {
             pointTo(cues.stream().findFirst());
@@ -65,7 +80,7 @@ public final class ListRun {
         }
         Optional<Entry> same = next.flatMap(this::entry);
         // where the next one stood is what comes there; at the end what was added behind it
-        pointTo(same.isPresent() ? same : cues.stream().filter(each -> each.cue().decimal().compareTo(place) >= (next.isPresent() ? 0 : 1)).findFirst());
+        pointTo(same.isPresent() ? same : cues.stream().filter(each -> each.decimal().compareTo(place) >= (next.isPresent() ? 0 : 1)).findFirst());
     }
 
     /** How many times as fast as the show it goes from the next cue on, for a trial: its waits, fades and guard. The limits of answers stay. */
@@ -81,15 +96,16 @@ public final class ListRun {
 
     private void pointTo(Optional<Entry> entry) {
         next = entry.map(Entry::id);
-        place = entry.map(each -> each.cue().decimal()).orElseGet(() -> cues.stream().map(each -> each.cue().decimal()).reduce(place, BigDecimal::max));
+        place = entry.map(Entry::decimal).orElseGet(() -> cues.stream().map(Entry::decimal).reduce(place, BigDecimal::max));
     }
 
     private Optional<Entry> entry(PartId id) {
-        return cues.stream().filter(each -> each.id().equals(id)).findFirst();
+        return Optional.ofNullable(indexes.get(id)).map(cues::get);
     }
 
     private Optional<Entry> after(Entry entry) {
-        return cues.stream().filter(each -> each.cue().decimal().compareTo(entry.cue().decimal()) > 0).findFirst();
+        int behind = indexes.get(entry.id()) + 1;
+        return behind < cues.size() ? Optional.of(cues.get(behind)) : Optional.empty();
     }
 
     // ---- how it stands
@@ -165,7 +181,7 @@ public final class ListRun {
 
     /** Makes the cue before the next one the next one; nothing is sent, and nothing follows by itself. */
     public Optional<Refusal> back() {
-        Optional<Entry> before = cues.stream().filter(each -> next.isEmpty() || each.cue().decimal().compareTo(place) < 0).reduce((first, second) -> second);
+        Optional<Entry> before = cues.stream().filter(each -> next.isEmpty() || each.decimal().compareTo(place) < 0).reduce((first, second) -> second);
         if (before.isEmpty()) {
             return Optional.of(Refusal.AT_START);
         }
