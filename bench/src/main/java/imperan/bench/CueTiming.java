@@ -5,6 +5,7 @@ import imperan.live.Command.StepCues;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.server.net.UdpSockets;
 import imperan.server.store.Keeper;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -14,25 +15,31 @@ import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
 
 import java.io.IOException;
-import java.net.DatagramPacket;
 import java.net.DatagramSocket;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.StandardProtocolFamily;
+import java.net.StandardSocketOptions;
 import java.nio.ByteBuffer;
+import java.nio.channels.DatagramChannel;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.LongStream;
 
 /**
  * When the lines of cues leave that follow each other by time: a thousand of them in a minute, alone and beside two hundred fades; in turn with a bare thread that sleeps until the next one is due and sends the
- * same datagrams. The error of one is how much later it arrives, counted from the earliest of its round.
+ * same datagrams. The error of one is how much later it arrives, counted from the earliest of its round; who looks for it never sleeps, so that it is not his waking that is measured.
  */
 final class CueTiming {
 
@@ -49,10 +56,19 @@ final class CueTiming {
     private static final PartId FADING = new PartId("fading");
     private static final Person PERSON = new Person("bench", "Bench");
 
-    private final Stage stage;
+    private static final PartId TARGET = new PartId("timed-target");
 
-    CueTiming(Stage stage) {
+    private final Stage stage;
+    private final DatagramChannel farEnd;
+
+    CueTiming(Stage stage) throws IOException {
         this.stage = stage;
+        farEnd = DatagramChannel.open(StandardProtocolFamily.INET).setOption(StandardSocketOptions.SO_RCVBUF, UdpSockets.RECEIVE_BUFFER_BYTES).bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
+        farEnd.configureBlocking(false);
+    }
+
+    private int port() {
+        return farEnd.socket().getLocalPort();
     }
 
     private interface Round {
@@ -64,17 +80,18 @@ final class CueTiming {
         warmUp();
         print("A cue every %.0f ms, %d of them".formatted(APART_NANOS / 1e6, ROUNDS * CUES), 0);
         print("The same beside %d fades".formatted(FADES), FADES);
+        farEnd.close();
     }
 
-    private void edit() {
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(Stage.put(LIST, null, CueList.plain("Timed")), Stage.put(FADING, null, CueList.plain("Fading"))));
+    private void edit() throws IOException {
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(Stage.put(TARGET, null, Target.plain("Timed", "127.0.0.1", port(), Stage.freePort(), Target.Answering.REPORTS)), Stage.put(LIST, null, CueList.plain("Timed")), Stage.put(FADING, null, CueList.plain("Fading"))));
         for (int i = 0; i < CUES; i++) {
-            CueAction say = new CueAction.SayLine(0, Optional.of(Stage.TARGET), CUE, List.of(new ArgumentSource.Fixed(ArgumentType.INT32, String.valueOf(i))));
+            CueAction say = new CueAction.SayLine(0, Optional.of(TARGET), CUE, List.of(new ArgumentSource.Fixed(ArgumentType.INT32, String.valueOf(i))));
             steps.add(Stage.put(new PartId("timed-" + i), LIST, Cue.plain(String.valueOf(i), "", say).followed(i == CUES - 1 ? CueFollow.BY_HAND : CueFollow.after(APART_NANOS / 1e9))));
         }
         List<CueAction> fades = new ArrayList<>();
         for (int i = 0; i < FADES; i++) {
-            fades.add(new CueAction.FadeLine(0, Optional.of(Stage.TARGET), "/bench/fade/" + i, List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.0), 1, FADE_SECONDS,
+            fades.add(new CueAction.FadeLine(0, Optional.of(TARGET), "/bench/fade/" + i, List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.0), 1, FADE_SECONDS,
                     FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP));
         }
         steps.add(Stage.put(new PartId("fades"), FADING, Cue.plain("1", "").doing(fades)));
@@ -128,9 +145,16 @@ final class CueTiming {
     private long[] errors(Round round) throws IOException {
         long[] arrived = new long[CUES];
         byte[] wanted = CUE.getBytes(StandardCharsets.US_ASCII);
-        Thread reader = Latency.reader(stage.farEnd, packet -> note(packet, wanted, arrived));
+        AtomicBoolean over = new AtomicBoolean();
+        Thread reader = new Thread(() -> {
+            ByteBuffer packet = ByteBuffer.allocate(1500);
+            while (!over.get()) {
+                note(packet.clear(), wanted, arrived);
+            }
+        }, "far end");
+        reader.start();
         round.run();
-        reader.interrupt();
+        over.set(true);
         try {
             reader.join();
         } catch (InterruptedException e) {
@@ -147,11 +171,18 @@ final class CueTiming {
         return LongStream.of(errors).map(error -> error - least).toArray();
     }
 
-    private static void note(DatagramPacket packet, byte[] wanted, long[] arrived) {
+    private void note(ByteBuffer packet, byte[] wanted, long[] arrived) {
+        try {
+            if (farEnd.receive(packet) == null) {
+                Thread.onSpinWait();
+                return;
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
         long now = System.nanoTime();
-        byte[] bytes = packet.getData();
-        if (Arrays.equals(bytes, 0, wanted.length, wanted, 0, wanted.length)) {
-            arrived[ByteBuffer.wrap(bytes).getInt(packet.getLength() - Integer.BYTES)] = now;
+        if (Arrays.equals(packet.array(), 0, wanted.length, wanted, 0, wanted.length)) {
+            arrived[packet.getInt(packet.position() - Integer.BYTES)] = now;
         }
     }
 
@@ -190,12 +221,12 @@ final class CueTiming {
             }
             if (next == due) {
                 byte[] packet = OscEncoder.encode(OscMessage.of(CUE, new OscArgument.Int32(cue++)));
-                Latency.send(socket, packet, packet.length, stage.farEnd.getLocalPort());
+                Latency.send(socket, packet, packet.length, port());
             } else {
                 float value = (float) ((step - begun) / 1e9 / FADE_SECONDS);
                 for (byte[] packet : fading) {
                     ByteBuffer.wrap(packet).putFloat(packet.length - Float.BYTES, value);
-                    Latency.send(socket, packet, packet.length, stage.farEnd.getLocalPort());
+                    Latency.send(socket, packet, packet.length, port());
                 }
                 step += STEP_NANOS;
             }

@@ -63,7 +63,7 @@ final class Stage implements AutoCloseable {
     static final int MANY = 500;
     private static final int MANY_COLUMNS = 50;
 
-    static final PartId TARGET = new PartId("target");
+    private static final PartId TARGET = new PartId("target");
     private static final PartId TROUBLE = new PartId("trouble");
     private static final PartId LAYOUT = new PartId("layout");
     private static final PartId PAGE = new PartId("page");
