@@ -94,8 +94,8 @@ class ValueSaverTest {
             tries.take();
             saver.saveCues("show", List.of(new CueListView.Place(list, Optional.of(new PartId("two")), Optional.of(new PartId("one")))));
             away.set(false);
-            assertThat(kept.take().next()).contains(new PartId("two"));
         }
-        assertThat(kept).isEmpty();
+        // the older one may have been on its way when the database came back
+        assertThat(kept).isNotEmpty().last().extracting(CueListView.Place::next).isEqualTo(Optional.of(new PartId("two")));
     }
 }
