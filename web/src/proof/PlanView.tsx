@@ -155,7 +155,7 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
             </PushButton>
             <span className="text-quiet">
               What stands at the targets is read first and put back afterwards. A hand, here or at the target,
-              takes its line out.
+              takes its line out. Meanwhile nothing that arrives steps a cue list or goes through a forward.
             </span>
           </div>
           {problems.map((problem) => (

@@ -150,6 +150,11 @@ public final class LiveShow {
         return cues.view(list);
     }
 
+    /** Whether what arrives goes through forwards and steps cue lists: not while a proof makes targets speak. */
+    public void arrivalsTrigger(boolean yes) {
+        state.arrivalsTrigger = yes;
+    }
+
     /** How many times as fast as the show a list goes from its next cue on, for a trial: its waits, fades and guard. */
     public void cueSpeed(PartId list, double times) {
         cues.speed(list, times);

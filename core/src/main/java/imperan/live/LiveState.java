@@ -31,6 +31,8 @@ final class LiveState {
     final Asked asked = new Asked();
     /** The controls whose shaping gives something by itself. */
     private final Set<PartId> gliding = new LinkedHashSet<>();
+    /** Whether what arrives goes through forwards and steps cue lists. */
+    boolean arrivalsTrigger = true;
     private final LiveSink sink;
     private Consumer<LiveEvent> marks = event -> { };
     private Cause cause = Cause.NONE;

@@ -217,7 +217,7 @@ final class Receiving {
                 watcher.holds(message.arguments()).ifPresent(holds -> watched(watcher.part(), holds));
             }
         }
-        if (!keptAlive) {
+        if (!keptAlive && state.arrivalsTrigger) {
             forwards.heard(link, message);
             cues.heard(link, message);
         }

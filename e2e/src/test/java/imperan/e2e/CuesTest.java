@@ -166,6 +166,18 @@ class CuesTest extends InstalledTest {
     }
 
     @Test
+    void aListIsSteppedOnAPhone() {
+        page.setViewportSize(390, 844);
+        list("Evening walk");
+        button("Make cue 3 the next").click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next cue"))).containsText("3 Low water");
+        assertThat(button("Go")).isInViewport();
+        assertThat(row("3")).isInViewport();
+        button("Go").click();
+        assertThat(row("3")).containsText("✓ done");
+    }
+
+    @Test
     void whatIsNotAnsweredIsSaidAtTheCueAndAtTheListBeforeItsGo() {
         list("Evening walk");
         button("Make cue 3 the next").click();

@@ -86,6 +86,14 @@ class LegibleTest {
             for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "lines", "lines/forwards", "lines/values", "lines/coverage", "cues", "wire", "wire/addresses", "wire/plot", "wire/send", "wire/captures", "wire/start", "proof", "proof/reports", "proof/findings", "proof/ready", "proof/watch", "shows", "history", "glossary")) {
                 page.navigate(imperan.url("/#/" + station));
                 assertThat(page.locator("[data-ticker=in]")).containsText("/");
+                if (station.equals("cues")) {
+                    for (String mode : List.of("Edit", "Trial")) {
+                        check(page, station + " " + mode);
+                        button(page, mode).click();
+                    }
+                    button(page, "Start the trial").click();
+                    assertThat(page.locator("[data-trial-cue='17']")).isVisible();
+                }
                 if (station.equals("proof")) {
                     assertThat(page.locator("[data-way]").first()).isVisible();
                 }

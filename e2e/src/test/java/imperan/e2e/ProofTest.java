@@ -5,6 +5,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.RequestOptions;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
@@ -174,6 +175,25 @@ class ProofTest {
         page.keyboard().press("Enter");
         assertThat(wheel.locator("[data-proved=stale]")).isVisible();
         assertThat(page.locator("[data-build=level-2] [data-proved=GOOD]")).isVisible();
+    }
+
+    @Test
+    void noneBeginsWhileAListRuns() {
+        answering("Eddy");
+        station();
+        choose("To target", "Eddy");
+        fire("walk-2");
+        button("Start the proof").click();
+        assertThat(page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("A cue list is running"))).isVisible();
+        page.keyboard().press(".");
+        button("Start the proof").click();
+        waitForTheEnd();
+    }
+
+    /** Another hand fires a cue, which takes some seconds. */
+    private void fire(String cue) {
+        page.request().post(imperan.url("/api/shows/salt-clock/commands"), RequestOptions.create().setHeader("Imperan-Browser", "ben").setHeader("Content-Type", "application/json")
+                .setData("{\"kind\":\"cues\",\"list\":\"evening-walk\",\"deed\":\"FIRE\",\"cue\":\"" + cue + "\"}"));
     }
 
     // ---- what falls short

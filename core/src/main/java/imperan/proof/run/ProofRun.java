@@ -289,6 +289,7 @@ public final class ProofRun {
      * @param missed packets that this machine did not handle in time, so far
      */
     public void act(LiveShow live, long missed, long now) {
+        live.arrivalsTrigger(false);
         int before = flights.said();
         boolean any = true;
         while (any && flights.said() - before < MOST_IN_A_TURN) {
@@ -299,6 +300,7 @@ public final class ProofRun {
             };
         }
         turnAgainAt = any ? now : Long.MAX_VALUE;
+        live.arrivalsTrigger(phase == Phase.ENDED);
     }
 
     private boolean read(LiveShow live, long missed, long now) {

@@ -177,6 +177,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
                 return Optional.of(Problem.of("A proof runs already. Wait for its end, or stop it"));
             } else if (trying.isRunning()) {
                 return Optional.of(Problem.of("A trial of a cue list is running. Wait for its end, or stop it"));
+            } else if (running.cueLists().stream().anyMatch(list -> !list.running().isEmpty())) {
+                return Optional.of(Problem.of("A cue list is running. Wait until nothing of it runs, or stop it in Cues"));
             }
             proving.start(run, watcher);
             return Optional.<Problem>empty();
@@ -510,6 +512,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         live.letGoOfAll(now);
         proving.abandon();
         trying.abandon();
+        live.arrivalsTrigger(true);
         save();
         changes.another(now);
         audience.of(liveShowId).forEach(feed -> feed.welcome(still(liveShowId, liveShowName, show)));
