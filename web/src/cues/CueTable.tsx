@@ -111,7 +111,8 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
           )}
         </div>
       )}
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 print:overflow-visible max-md:px-1">
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 max-md:px-1">
+        <h2 className="hidden text-2xl font-bold print:block">{list.part.body.name}</h2>
         <table className="w-full border-collapse text-left">
           <thead className="sticky top-0 bg-ground text-sm text-quiet">
             <tr>

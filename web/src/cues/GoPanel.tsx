@@ -45,7 +45,7 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
   return (
     <aside
       aria-label="Go"
-      className="flex w-[30rem] flex-none flex-col gap-3 overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:border-l-0"
+      className="flex min-h-0 w-[30rem] flex-none flex-col gap-3 overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1 max-lg:border-t max-lg:border-l-0 print:hidden"
     >
       <section aria-label="Next cue" className="rounded border border-rule bg-panel p-3">
         <p className="text-sm text-quiet">Next</p>
@@ -82,7 +82,7 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
           <p className="text-xl text-quiet">{cues.length === 0 ? "No cue yet" : "The end of the list"}</p>
         )}
       </section>
-      <div className="grid grid-cols-[1fr_2fr] gap-3">
+      <div className="grid flex-none grid-cols-[1fr_2fr] gap-3 max-lg:order-first">
         <button
           className="flex min-h-24 flex-col items-center justify-center gap-1 rounded border border-rule bg-raised text-lg disabled:opacity-45"
           disabled={!live}
@@ -176,7 +176,9 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
                 <ul>
                   {fired.actions.map((action, i) => (
                     <li key={i} data-outcome={action.outcome}>
-                      <span className={OUTCOMES[action.outcome].look}>{OUTCOMES[action.outcome].text}</span>{" "}
+                      <span className={OUTCOMES[action.outcome].look}>
+                        {OUTCOMES[action.outcome].sign} {action.word}
+                      </span>{" "}
                       <span className="text-quiet">
                         {describe(parts, cues, fired.cue, i)}
                         {action.why && `: ${action.why}`}
@@ -192,16 +194,16 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
   );
 }
 
-const OUTCOMES: Record<string, { text: string; look: string }> = {
-  WAITS: { text: "waits", look: "text-quiet" },
-  GOES_ON: { text: "goes on", look: "text-select" },
-  SAID: { text: "sent …", look: "text-out" },
-  DONE: { text: "✓ done", look: "text-in" },
-  ANSWERED: { text: "✓ answered", look: "text-in" },
-  FELL_SHORT: { text: "✗ fell short", look: "text-fault" },
-  SKIPPED: { text: "■ left out", look: "text-caution" },
-  TAKEN: { text: "■ taken by hand", look: "text-caution" },
-  STOPPED: { text: "■ stopped", look: "text-caution" },
+const OUTCOMES: Record<string, { sign: string; look: string }> = {
+  WAITS: { sign: "…", look: "text-quiet" },
+  GOES_ON: { sign: "…", look: "text-select" },
+  SAID: { sign: "…", look: "text-out" },
+  DONE: { sign: "✓", look: "text-in" },
+  ANSWERED: { sign: "✓", look: "text-in" },
+  FELL_SHORT: { sign: "✗", look: "text-fault" },
+  SKIPPED: { sign: "■", look: "text-caution" },
+  TAKEN: { sign: "■", look: "text-caution" },
+  STOPPED: { sign: "■", look: "text-caution" },
 };
 
 type Parts = Parameters<typeof describeAction>[0];

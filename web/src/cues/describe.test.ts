@@ -13,7 +13,7 @@ const fired = (...outcomes: CueState["actions"][number]["outcome"][]): CueState 
   agoMs: 0,
   endsInMs: 0,
   followsInMs: null,
-  actions: outcomes.map((outcome) => ({ outcome, why: null, mend: null })),
+  actions: outcomes.map((outcome) => ({ outcome, word: "", why: null, mend: null })),
 });
 
 it("an action is told in a few words, and what is missing in it", () => {

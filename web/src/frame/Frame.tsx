@@ -22,12 +22,12 @@ export function Frame() {
   useSafetyKeys();
   const noSuchShow = useShow((s) => s.noSuchShow);
   return (
-    <div className="flex h-full flex-col">
+    <div className="frame flex h-full flex-col">
       <Workline />
       <LostBanner />
       <NotLiveBanner />
       <LockedBanner />
-      <div className="flex min-h-0 flex-1" data-locked={locked}>
+      <div className="flex min-h-0 flex-1" data-locked={locked} data-shown>
         {noSuchShow ? (
           <NoSuchShow />
         ) : known ? (

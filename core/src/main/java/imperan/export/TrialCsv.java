@@ -5,8 +5,8 @@ import imperan.live.FiredCue;
 import imperan.show.Cue;
 import imperan.table.SheetText;
 import imperan.trial.TrialReport;
+import imperan.words.OutcomeWords;
 import imperan.words.ReasonWords;
-import imperan.words.TrialWords;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -30,7 +30,7 @@ public final class TrialCsv {
             }
             for (int i = 0; i < cue.actions().size(); i++) {
                 FiredCue.Mark mark = fired.cue().marks().get(i);
-                text.add(SheetText.row(at, list, cue.number(), cue.name(), ActionText.of(report.show(), cue.actions().get(i)), TrialWords.outcome(mark.outcome(), report.rehearsed()),
+                text.add(SheetText.row(at, list, cue.number(), cue.name(), ActionText.of(report.show(), cue.actions().get(i)), OutcomeWords.of(mark.outcome(), report.rehearsed()),
                         mark.reason().map(reason -> ReasonWords.of(reason).why()).orElse(""), mark.lateNanos().map(late -> places(late, 6)).orElse("")));
             }
         }

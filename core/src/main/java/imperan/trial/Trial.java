@@ -9,6 +9,7 @@ import imperan.live.LiveShow;
 import imperan.show.CueList;
 import imperan.show.Part;
 import imperan.show.PartId;
+import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.trial.TrialReport.End;
 import imperan.trial.TrialReport.Fired;
@@ -30,6 +31,8 @@ public final class Trial {
 
     /** More than any list has; who fires as many goes round in a ring. */
     public static final int MOST_FIRED = 10_000;
+    /** What is refused is tried again after so long. */
+    private static final long AGAIN_NANOS = 100_000_000L;
 
     private final Show show;
     private final PartId list;
@@ -109,8 +112,7 @@ public final class Trial {
         } else if (view.get().paused()) {
             if (!isPausedByHand) {
                 // a cue paused its own list: a hand would resume it
-                order(live, Deed.RESUME, Optional.empty(), now);
-                due = now;
+                due = order(live, Deed.RESUME, Optional.empty(), now) ? now : now + AGAIN_NANOS;
             }
         } else if (runs(live).isEmpty()) {
             goOn(view.get(), live, now);
@@ -134,9 +136,8 @@ public final class Trial {
         } else if (now < view.guardedUntil()) {
             due = view.guardedUntil();
         } else {
-            order(live, Deed.GO, view.next(), now);
             // a cue that does nothing is over already
-            due = now;
+            due = order(live, Deed.GO, view.next(), now) ? now : now + AGAIN_NANOS;
         }
     }
 
@@ -144,14 +145,16 @@ public final class Trial {
         return scope.lists().stream().flatMap(each -> live.cueList(each).stream()).flatMap(view -> view.running().stream().map(running -> new Fired(view.list(), running))).toList();
     }
 
-    private void order(LiveShow live, Deed deed, Optional<PartId> cue, long now) {
-        order(live, list, deed, cue, now);
+    /** @return false where it was refused */
+    private boolean order(LiveShow live, Deed deed, Optional<PartId> cue, long now) {
+        return order(live, list, deed, cue, now);
     }
 
-    private void order(LiveShow live, PartId which, Deed deed, Optional<PartId> cue, long now) {
+    private boolean order(LiveShow live, PartId which, Deed deed, Optional<PartId> cue, long now) {
         isOrdering = true;
-        live.carryOut(new StepCues(which, deed, cue), actor, now);
+        Optional<Problem> refused = live.carryOut(new StepCues(which, deed, cue), actor, now);
         isOrdering = false;
+        return refused.isEmpty();
     }
 
     private void end(End how, LiveShow live, long now) {

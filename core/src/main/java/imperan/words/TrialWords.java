@@ -1,31 +1,11 @@
 package imperan.words;
 
-import imperan.cue.Outcome;
 import imperan.trial.TrialReport;
 
-/** What a trial of a cue list says, in words. */
+/** How a trial of a cue list ended, in words. */
 public final class TrialWords {
 
     private TrialWords() {
-    }
-
-    /**
-     * What became of an action, in a word or two.
-     *
-     * @param rehearsed whether nobody heard it
-     */
-    public static String outcome(Outcome outcome, boolean rehearsed) {
-        return switch (outcome) {
-            case WAITS -> "waits";
-            case GOES_ON -> "goes on";
-            case SAID -> "sent";
-            case DONE -> rehearsed ? "rehearsed" : "done";
-            case ANSWERED -> "answered";
-            case FELL_SHORT -> "fell short";
-            case SKIPPED -> "left out";
-            case TAKEN -> "taken by hand";
-            case STOPPED -> "stopped";
-        };
     }
 
     /** How a trial ended, in one sentence without its full stop. */

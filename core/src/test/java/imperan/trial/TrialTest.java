@@ -241,4 +241,17 @@ class TrialTest {
         assertThat((report.endedAt() - report.startedAt()) / MS).as("an hour of fade").isBetween(3_600_000L, 3_602_000L);
         assertThat(report.late()).as("ten a second: the third of three lines leaves 0.2 s later").contains(200 * MS);
     }
+
+    /** Whoever may not operate gets no further, and the loop is not kept busy with it. */
+    @Test
+    void whatIsRefusedIsTriedAgainALittleLater() {
+        Actor nobody = new Actor(Actor.Kind.PERSON, "b9", "Nobody", Set.of());
+        Show show = show(Shows.target("Desk"), WALK);
+        Hall hall = new Hall(show, TrialSpeed.OWN);
+        Trial refused = new Trial(show, LIST, TrialSpeed.OWN, false, nobody);
+        refused.act(hall.live, now);
+        assertThat(refused.isEnded()).isFalse();
+        assertThat(refused.nextDue() - now).isEqualTo(100 * MS);
+        assertThat(left).isEmpty();
+    }
 }

@@ -8,6 +8,7 @@ import imperan.trial.TrialReport;
 import imperan.trial.TrialReport.Fired;
 import imperan.trial.TrialReport.Standing;
 import imperan.trial.TrialSpeed;
+import imperan.words.OutcomeWords;
 import imperan.words.ReasonWords;
 import imperan.words.TrialWords;
 
@@ -55,7 +56,7 @@ record TrialView(PartId list, String name, TrialSpeed speed, boolean rehearsed, 
         private static TrialAction of(TrialReport report, FiredCue cue, int index) {
             FiredCue.Mark mark = cue.marks().get(index);
             Optional<ReasonWords> words = mark.reason().map(ReasonWords::of);
-            return new TrialAction(ActionText.of(report.show(), cue.cue().actions().get(index)), mark.outcome(), TrialWords.outcome(mark.outcome(), report.rehearsed()), TrialReport.standing(mark.outcome()),
+            return new TrialAction(ActionText.of(report.show(), cue.cue().actions().get(index)), mark.outcome(), OutcomeWords.of(mark.outcome(), report.rehearsed()), TrialReport.standing(mark.outcome()),
                     words.map(ReasonWords::why), words.map(ReasonWords::mend), mark.lateNanos().map(late -> late / NANOS_OF_MILLI));
         }
     }

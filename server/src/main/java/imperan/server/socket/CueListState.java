@@ -4,6 +4,7 @@ import imperan.cue.Outcome;
 import imperan.live.CueListView;
 import imperan.live.FiredCue;
 import imperan.show.PartId;
+import imperan.words.OutcomeWords;
 import imperan.words.ReasonWords;
 
 import java.time.Instant;
@@ -36,11 +37,11 @@ public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> 
         }
     }
 
-    /** @param why it fell short; empty where it did not */
-    public record ActionState(Outcome outcome, Optional<String> why, Optional<String> mend) {
+    /** @param word for the outcome; {@code why} it fell short, empty where it did not */
+    public record ActionState(Outcome outcome, String word, Optional<String> why, Optional<String> mend) {
         private static ActionState of(FiredCue.Mark mark) {
             Optional<ReasonWords> words = mark.reason().map(ReasonWords::of);
-            return new ActionState(mark.outcome(), words.map(ReasonWords::why), words.map(ReasonWords::mend));
+            return new ActionState(mark.outcome(), OutcomeWords.of(mark.outcome(), false), words.map(ReasonWords::why), words.map(ReasonWords::mend));
         }
     }
 
