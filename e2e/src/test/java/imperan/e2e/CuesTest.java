@@ -167,6 +167,8 @@ class CuesTest extends InstalledTest {
 
     @Test
     void aListIsSteppedOnAPhone() {
+        page.navigate(imperan.url("/#/rig"));
+        assertThat(page.locator("[data-target=Sluice] [data-link-state=answering]")).isVisible();
         page.setViewportSize(390, 844);
         list("Evening walk");
         button("Make cue 3 the next").click();
@@ -181,6 +183,7 @@ class CuesTest extends InstalledTest {
     void whatIsNotAnsweredIsSaidAtTheCueAndAtTheListBeforeItsGo() {
         list("Evening walk");
         button("Make cue 3 the next").click();
+        assertThat(row("3")).hasAttribute("data-next", "true");
         imperan.fault("Sluice", Fault.DEAF, true);
         button("Go").click();
         assertThat(row("3")).containsText("✗ fell short");
