@@ -167,8 +167,6 @@ class CuesTest extends InstalledTest {
 
     @Test
     void aListIsSteppedOnAPhone() {
-        page.navigate(imperan.url("/#/rig"));
-        assertThat(page.locator("[data-target=Sluice] [data-link-state=answering]")).isVisible();
         page.setViewportSize(390, 844);
         list("Evening walk");
         button("Make cue 3 the next").click();
