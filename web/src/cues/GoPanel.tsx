@@ -8,7 +8,7 @@ import { stepCues, stopAll } from "../requests/cues";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
 import { isMeantElsewhere } from "../ui/keys";
-import { calledCue, describeAction, describeFollow, targetsOf } from "./describe";
+import { calledCue, describeAction, describeFollow } from "./describe";
 
 /** What takes less is not noticed. */
 const FELT_S = 0.1;
@@ -41,7 +41,8 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
     return () => window.removeEventListener("keydown", onKey);
   }, [id]);
 
-  const wrong = next ? targetsOf(parts, next.part.body).filter((t) => !isWell(links.get(t))) : [];
+  const targets = state?.targets ?? [];
+  const wrong = targets.filter((t) => !isWell(links.get(t)));
   return (
     <aside
       aria-label="Go"
@@ -70,7 +71,7 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
               </p>
             )}
             <ul aria-label="Its targets" className="mt-1 flex flex-wrap gap-x-3 text-sm">
-              {targetsOf(parts, next.part.body).map((target) => (
+              {targets.map((target) => (
                 <li key={target} className={wrong.includes(target) ? "text-fault" : "text-in"}>
                   {wrong.includes(target) ? "✗" : "✓"} {partOf(parts, "target", target)?.part.body.name}{" "}
                   {wrong.includes(target) && stateWords(links.get(target))}

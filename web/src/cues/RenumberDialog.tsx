@@ -31,6 +31,11 @@ export function RenumberDialog({ list, cues, onClose }: Props) {
         <TextField label="First number" mono value={first} onChange={setFirst} />
         <TextField label="Step" mono value={step} onChange={setStep} />
       </div>
+      {!isReady && (
+        <p role="alert" className="text-fault">
+          Write both as numbers, a decimal with a dot: 1, 10 or 0.5.
+        </p>
+      )}
       {trouble && (
         <p role="alert" className="text-fault">
           {trouble}

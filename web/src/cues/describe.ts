@@ -75,20 +75,6 @@ export function describeFollow(follow: CueFollow): string {
   }
 }
 
-/** The targets that a cue speaks to, itself or by the controls that it moves. */
-export function targetsOf(parts: Parts, cue: Cue): string[] {
-  const found = new Set<string>();
-  const control = (id: string | null) =>
-    partOf(parts, "control", id)?.part.body.sends.forEach((send) => send.target && found.add(send.target));
-  for (const action of cue.actions) {
-    if ("target" in action && action.target) found.add(action.target);
-    if (action.does === "bring") control(action.control);
-    if (action.does === "look")
-      partOf(parts, "look", action.look)?.part.body.stands.forEach((stand) => control(stand.control));
-  }
-  return [...found];
-}
-
 export type Result = "waits" | "goes on" | "well" | "fell short" | "stopped";
 
 /** What became of a cue as a whole: the worst of its actions. */

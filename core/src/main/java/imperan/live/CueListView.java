@@ -13,13 +13,15 @@ import java.util.Optional;
  * @param last    the one that was fired last; empty before the first
  * @param guardedUntil until when another go does nothing, in nanoseconds since 1970
  * @param broken  whether more cues than may would have begun without any time between
+ * @param targets  to which the next cue says something, itself or by the controls that it moves
  * @param slowest the target that needs longest for the next cue; empty where none sets a pace that is felt
  * @param running what runs, the earliest first
  * @param over    what is over, the latest first
  */
-public record CueListView(PartId list, Optional<PartId> next, Optional<PartId> last, long guardedUntil, boolean paused, boolean broken, Optional<CueLoad.Slowest> slowest, List<FiredCue> running, List<FiredCue> over) {
+public record CueListView(PartId list, Optional<PartId> next, Optional<PartId> last, long guardedUntil, boolean paused, boolean broken, List<PartId> targets, Optional<CueLoad.Slowest> slowest, List<FiredCue> running, List<FiredCue> over) {
 
     public CueListView {
+        targets = List.copyOf(targets);
         running = List.copyOf(running);
         over = List.copyOf(over);
     }

@@ -90,7 +90,7 @@ final class Cues {
 
     Optional<CueListView> view(PartId id) {
         return Optional.ofNullable(lists.get(id)).map(listed -> new CueListView(id, listed.run.next(), listed.run.last(), listed.run.guardedUntil(), listed.run.isPaused(), listed.run.isBroken(),
-                listed.run.nextCue().flatMap(deeds.load()::slowest),
+                listed.run.nextCue().map(cue -> List.copyOf(deeds.load().messages(cue).keySet())).orElse(List.of()), listed.run.nextCue().flatMap(deeds.load()::slowest),
                 listed.run.running().stream().map(each -> fired(listed, each)).toList(), listed.run.over().stream().map(each -> fired(listed, each)).toList()));
     }
 

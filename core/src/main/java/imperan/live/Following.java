@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.phrasebook.Vocabulary;
+import imperan.show.Body;
 import imperan.show.Control;
 import imperan.show.Cue;
 import imperan.show.CueList;
@@ -260,9 +261,16 @@ final class Following {
             });
         }
         lists.forEach(list -> cues.follow(next, list));
-        if (changes.stream().flatMap(change -> change.after().stream()).anyMatch(part -> part.body() instanceof Target || part.body() instanceof Look)) {
+        if (changes.stream().anyMatch(Following::changesLoad)) {
             cues.loadChanged();
         }
+    }
+
+    /** Whether cues may say other messages after it, or need longer for them. */
+    private static boolean changesLoad(Edit.Change change) {
+        Body after = change.after().map(Part::body).orElse(null);
+        Body before = change.before().map(Part::body).orElse(null);
+        return after instanceof Target || after instanceof Look || after instanceof Control now && !(before instanceof Control was && was.sends().equals(now.sends()));
     }
 
     private void expect(LiveControl control) {

@@ -34,8 +34,9 @@ public final class Rehearsal implements LiveSink {
 
     /** No list takes longer. */
     private static final long MOST_NANOS = 48 * 3600 * 1_000_000_000L;
-    /** Fades that go on for hours are many steps: it ends where others would wait too long for it. */
-    private static final int MOST_TURNS = 3_000_000;
+    /** Many fades that go on for hours are many steps: it ends where whoever asked would wait too long for it. */
+    private static final int MOST_TURNS = 1_000_000;
+    private static final int MOST_SAID = 1_000_000;
 
     /** What a target said last on an address. */
     public record Known(PartId target, String address, List<OscArgument> said) {
@@ -50,6 +51,7 @@ public final class Rehearsal implements LiveSink {
 
     private final Trial trial;
     private final LiveShow live = new LiveShow(this);
+    private int said;
 
     private Rehearsal(Trial trial) {
         this.trial = trial;
@@ -108,8 +110,8 @@ public final class Rehearsal implements LiveSink {
         trial.act(live, now);
         for (int turns = 0; !trial.isEnded(); turns++) {
             long next = Math.max(now, Math.min(live.nextDue(), trial.nextDue()));
-            if (next > start + MOST_NANOS || turns == MOST_TURNS) {
-                trial.stop();
+            if (next > start + MOST_NANOS || turns >= MOST_TURNS || said >= MOST_SAID) {
+                trial.stop(TrialReport.End.ENDLESS);
             } else {
                 now = next;
                 live.takeDue(now);
@@ -121,6 +123,7 @@ public final class Rehearsal implements LiveSink {
     /** Nothing leaves. */
     @Override
     public boolean datagram(PartId target, byte[] packet) {
+        said++;
         return true;
     }
 

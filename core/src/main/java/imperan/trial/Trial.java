@@ -47,7 +47,7 @@ public final class Trial {
     private long endedAt;
     private boolean begun;
     private boolean isOrdering;
-    private boolean isToStop;
+    private Optional<End> toEnd = Optional.empty();
     private boolean isPausedByHand;
     private Optional<End> end = Optional.empty();
     private long due = Long.MAX_VALUE;
@@ -82,7 +82,11 @@ public final class Trial {
 
     /** It ends with its next turn, and stops what it plays. */
     public void stop() {
-        isToStop = true;
+        stop(End.STOPPED);
+    }
+
+    void stop(End how) {
+        toEnd = toEnd.or(() -> Optional.of(how));
         due = Long.MIN_VALUE;
     }
 
@@ -105,8 +109,8 @@ public final class Trial {
         Optional<CueListView> view = live.cueList(list);
         if (view.isEmpty()) {
             end(End.GONE, live, now);
-        } else if (isToStop) {
-            end(End.STOPPED, live, now);
+        } else if (toEnd.isPresent()) {
+            end(toEnd.get(), live, now);
         } else if (fired.size() > MOST_FIRED || view.get().broken()) {
             end(End.ROUND, live, now);
         } else if (view.get().paused()) {

@@ -29,6 +29,8 @@ public record TrialReport(Show show, PartId list, TrialSpeed speed, boolean rehe
         STOPPED,
         /** More cues were fired than any list has: its cues go round in a ring. */
         ROUND,
+        /** A rehearsal would take longer, or say more, than it reckons. */
+        ENDLESS,
         /** The list is gone, or another show went live. */
         GONE
     }

@@ -14,6 +14,7 @@ public final class TrialWords {
             case LAST -> "It went on to the last cue";
             case STOPPED -> "It was stopped";
             case ROUND -> "Its cues go round in a ring, or more than 100 would have begun at once: it was ended there";
+            case ENDLESS -> "It would take more than 48 hours, or send more than a million messages: the rehearsal was ended there. Play it at the targets to see the rest";
             case GONE -> "It ended before its time: another show went live, or the list was deleted";
         };
     }

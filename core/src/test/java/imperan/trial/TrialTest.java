@@ -40,6 +40,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -253,5 +254,14 @@ class TrialTest {
         assertThat(refused.isEnded()).isFalse();
         assertThat(refused.nextDue() - now).isEqualTo(100 * MS);
         assertThat(left).isEmpty();
+    }
+
+    /** Two hundred fades of an hour would be many minutes of reckoning, while somebody waits. */
+    @Test
+    void aRehearsalThatWouldSayTooMuchEndsAndSaysSo() {
+        Cue many = Cue.plain("1", "").doing(IntStream.range(0, 200).mapToObj(i -> (CueAction) fade("/many/" + i, Optional.of(0.0), 3600)).toList());
+        TrialReport report = Rehearsal.of(show(Shows.target("Desk"), many, Cue.plain("2", "", say(0, "/free"))), LIST, TrialSpeed.OWN, List.of(), List.of(), ADA, now);
+        assertThat(report.end()).contains(End.ENDLESS);
+        assertThat(report.left()).containsExactly(new PartId("c2"));
     }
 }

@@ -17,10 +17,11 @@ import java.util.Optional;
  * @param next   the cue that go fires; empty at the end
  * @param last   the one that was fired last
  * @param guardMs how long another go does nothing yet
+ * @param targets to which the next cue says something
  * @param slowest the target that needs longest for the next cue; empty where none sets a pace that is felt
  * @param broken whether more cues than may would have begun without any time between
  */
-public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> last, double guardMs, boolean paused, boolean broken, Optional<Slowest> slowest, List<CueState> running, List<CueState> over) {
+public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> last, double guardMs, boolean paused, boolean broken, List<PartId> targets, Optional<Slowest> slowest, List<CueState> running, List<CueState> over) {
 
     /**
      * A cue that was fired.
@@ -53,7 +54,7 @@ public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> 
     public static CueListState of(CueListView view) {
         Instant at = Instant.now();
         long now = at.getEpochSecond() * 1_000_000_000L + at.getNano();
-        return new CueListState(view.list(), view.next(), view.last(), view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6, view.paused(), view.broken(),
+        return new CueListState(view.list(), view.next(), view.last(), view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6, view.paused(), view.broken(), view.targets(),
                 view.slowest().map(slowest -> new Slowest(slowest.target(), slowest.messages(), slowest.seconds())), view.running().stream().map(each -> CueState.of(each, now)).toList(),
                 view.over().stream().map(each -> CueState.of(each, now)).toList());
     }
