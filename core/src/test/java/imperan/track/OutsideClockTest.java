@@ -1,0 +1,196 @@
+package imperan.track;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+/** Somebody else's position, followed through jitter, gaps and jumps. */
+class OutsideClockTest {
+
+    private static final double TOLERANCE = 0.1;
+    private static final double FREEWHEEL = 2;
+
+    private final Transport<Integer> track = new Transport<>();
+    private final OutsideClock clock = new OutsideClock(track);
+    private final List<Integer> fired = new ArrayList<>();
+
+    private static long at(double seconds) {
+        return Math.round(seconds * 1e9);
+    }
+
+    private void lies(boolean passesJumps, double... seconds) {
+        List<Transport.Point<Integer>> points = new ArrayList<>();
+        for (int i = 0; i < seconds.length; i++) {
+            points.add(new Transport.Point<>(i, seconds[i]));
+        }
+        track.follow(points, 7_200, passesJumps, 0);
+        clock.follow(TOLERANCE, FREEWHEEL);
+    }
+
+    private void untilNow(long now) {
+        for (long due = Math.min(track.due(), clock.due()); due <= now; due = Math.min(track.due(), clock.due())) {
+            clock.proceed(due);
+            take(due);
+        }
+        take(now);
+    }
+
+    private void take(long now) {
+        for (Optional<Transport.Point<Integer>> next = track.next(now); next.isPresent(); next = track.next(now)) {
+            fired.add(next.get().what());
+        }
+    }
+
+    private void reports(double seconds, double now) {
+        untilNow(at(now));
+        clock.reported(seconds, at(now));
+        take(at(now));
+    }
+
+    private void rolls(double from, double now, double seconds) {
+        for (double gone = 0; gone < seconds; gone += 0.04) {
+            reports(from + gone, now + gone);
+        }
+    }
+
+    @Test
+    void oneReportThatDoesNotFitChangesNothing() {
+        lies(false, 12.5);
+        rolls(10, 0, 3);
+        assertThat(fired).containsExactly(0);
+
+        reports(12.0, 3.0);
+        rolls(13.04, 3.04, 1);
+        assertThat(fired).containsExactly(0);
+        assertThat(track.position(at(4))).isCloseTo(14, within(0.05));
+    }
+
+    @Test
+    void whoStandsIsNotFollowedOnAndWhatWasPassedMeanwhileIsNotPassedAgain() {
+        lies(false, 13.02);
+        rolls(10, 0, 3);
+        for (int i = 0; i < 50; i++) {
+            reports(13, 3 + 0.04 * i);
+        }
+        assertThat(track.isRolling()).isFalse();
+        assertThat(track.position(at(5))).isEqualTo(13);
+        rolls(13, 5, 1);
+        assertThat(fired).containsExactly(0);
+    }
+
+    @Test
+    void whereReportsEndItGoesOnForItsTimeAndComesBackWithoutPassingTwice() {
+        lies(false, 14, 16);
+        rolls(10, 0, 3);
+        untilNow(at(10));
+        assertThat(track.position(at(10))).isCloseTo(15, within(0.1));
+        assertThat(clock.isHeard(at(10))).isFalse();
+        assertThat(fired).containsExactly(0);
+
+        // it had stood since
+        rolls(13, 10, 4);
+        assertThat(fired).containsExactly(0, 1);
+    }
+
+    @Test
+    void aJumpBackArmsAgainAndWhoJumpsAndStandsIsPlaced() {
+        lies(false, 11, 12);
+        rolls(10, 0, 2.5);
+        rolls(10.5, 2.5, 1);
+        assertThat(fired).containsExactly(0, 1, 0);
+
+        for (int i = 0; i < 10; i++) {
+            reports(0, 3.5 + 0.04 * i);
+        }
+        assertThat(track.isRolling()).isFalse();
+        assertThat(track.position(at(5))).isZero();
+        // a single report while nobody plays is a place
+        reports(11.9, 6);
+        assertThat(track.position(at(6))).isEqualTo(11.9);
+        assertThat(fired).hasSize(3);
+    }
+
+    @Test
+    void whatIsHeardFirstPassesNothing() {
+        lies(true, 5, 8);
+        rolls(7, 0, 2);
+        assertThat(fired).containsExactly(1);
+    }
+
+    /** A player over an hour: reports 25 times a second that are up to 20 ms late or early, some lost, gaps, jumps; a point counts as often as the player itself went over it. */
+    @ParameterizedTest
+    @ValueSource(longs = {0, 100, 200})
+    void everyPointIsPassedAsOftenAsThePlayerPassedIt(long firstSeed) {
+        for (long seed = firstSeed; seed < firstSeed + 100; seed++) {
+            Evening evening = new Evening(seed);
+            evening.play();
+            assertThat(evening.heard).describedAs("seed " + seed).isEqualTo(evening.expected);
+        }
+    }
+
+    private static final class Evening {
+        private final Random random;
+        private final OutsideClockTest ear = new OutsideClockTest();
+        private final double[] cues = new double[200];
+        private final int[] expected = new int[200];
+        private int[] heard = new int[200];
+        private double player;
+
+        private Evening(long seed) {
+            random = new Random(seed);
+            for (int i = 0; i < cues.length; i++) {
+                cues[i] = 20 + 17.5 * i + random.nextDouble() * 5;
+            }
+            ear.lies(false, cues);
+        }
+
+        private void play() {
+            player = 0;
+            double jumpsAt = 100 + random.nextDouble() * 200;
+            double silentUntil = 0;
+            double now = 0;
+            for (; now < 3_600 || !isClear(player); now += 0.04) {
+                double before = player;
+                player += 0.04;
+                for (int i = 0; i < cues.length; i++) {
+                    expected[i] += cues[i] >= before && cues[i] < player ? 1 : 0;
+                }
+                if (now > jumpsAt && isClear(player) && now > silentUntil + 1) {
+                    double to = random.nextDouble() * 3_400;
+                    if (isClear(to)) {
+                        player = to;
+                        jumpsAt = now + 100 + random.nextDouble() * 200;
+                    }
+                } else if (now > silentUntil + 0.5 && random.nextInt(2_000) == 0) {
+                    // a gap that it goes on through
+                    silentUntil = now + random.nextDouble() * 1.8;
+                }
+                boolean lost = now < silentUntil || random.nextInt(20) == 0;
+                if (!lost) {
+                    // late or early by so much
+                    ear.reports(player, now + 0.04 + (random.nextDouble() - 0.5) * 0.0399);
+                }
+            }
+            ear.untilNow(at(now));
+            ear.fired.forEach(cue -> heard[cue]++);
+        }
+
+        /** Nothing lies so near that it cannot be said whether it was passed. */
+        private boolean isClear(double seconds) {
+            for (double cue : cues) {
+                if (Math.abs(cue - seconds) < 2.5) {
+                    return false;
+                }
+            }
+            return true;
+        }
+    }
+}
