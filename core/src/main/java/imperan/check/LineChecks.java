@@ -21,7 +21,9 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
+import imperan.show.SetList;
 import imperan.show.Show;
+import imperan.show.Track;
 import imperan.show.Target;
 import imperan.show.cue.CueAction;
 
@@ -80,7 +82,9 @@ public final class LineChecks {
                     : action instanceof CueAction.RecallLook recall && isGone(recall.look(), Look.class) ? "look"
                     : action instanceof CueAction.ShowPage shows && isGone(shows.page(), Page.class) ? "page"
                     : action instanceof CueAction.SayStartList start && isGone(start.target(), Target.class) || action instanceof CueAction.HoldTarget hold && isGone(hold.target(), Target.class) ? "target"
-                    : action instanceof CueAction.SteerList steer && isGone(steer.list(), CueList.class) ? "list" : "";
+                    : action instanceof CueAction.SteerList steer && isGone(steer.list(), CueList.class) ? "list"
+                    : action instanceof CueAction.SteerTrack play && isGone(play.track(), Track.class) ? "track"
+                    : action instanceof CueAction.SteerSongs songs && isGone(songs.set(), SetList.class) ? "set list" : "";
             if (!needed.isEmpty()) {
                 found.add(Finding.of(FindingKind.INCOMPLETE, part.id(), "actions/" + i, "Action " + (i + 1) + " of cue " + cue.number() + " does nothing yet. It still needs: which " + needed, i + " " + needed));
             }

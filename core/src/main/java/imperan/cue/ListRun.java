@@ -213,6 +213,19 @@ public final class ListRun {
         return found.isEmpty() ? Optional.of(Refusal.NO_SUCH_CUE) : Optional.empty();
     }
 
+    /** The track on which the list lies has come to a cue: it is fired, and the one behind it is next. A paused list lets it pass. */
+    public void passed(PartId cue, long now) {
+        Optional<Entry> found = isPaused() ? Optional.empty() : entry(cue);
+        if (found.isPresent()) {
+            isBroken = false;
+            // what would have followed by itself comes at the time it has
+            running.forEach(Running::followsNot);
+            last = Optional.of(cue);
+            pointTo(after(found.get()));
+            begin(found.get(), true, now);
+        }
+    }
+
     /** Fades and waits stand still. */
     public Optional<Refusal> pause(long now) {
         if (isPaused()) {
@@ -295,7 +308,9 @@ public final class ListRun {
             }
             for (Running each : List.copyOf(running)) {
                 OptionalLong follows = each.follows(now);
-                if (follows.isPresent() && next.isPresent() && !isBroken) {
+                // a cue that has a time of its own waits for that where the track fired the one before
+                boolean waits = each.cue().at().isPresent() && nextCue().flatMap(Cue::at).isPresent();
+                if (follows.isPresent() && next.isPresent() && !isBroken && !waits) {
                     fireNext(follows.getAsLong(), now);
                     again = true;
                 }

@@ -26,10 +26,14 @@ import imperan.show.form.Pad;
 import imperan.show.form.PageKey;
 import imperan.show.form.PictureFrame;
 import imperan.show.form.Readout;
+import imperan.show.form.SongDisplay;
+import imperan.show.form.SongKey;
 import imperan.show.form.Tap;
 import imperan.show.form.TextLine;
 import imperan.show.form.TargetEnd;
 import imperan.show.form.Tilt;
+import imperan.show.form.TrackDisplay;
+import imperan.show.form.TrackKey;
 import imperan.show.form.Wheel;
 
 import java.util.ArrayList;
@@ -62,7 +66,11 @@ public enum ControlKind {
     PAGE_KEY("Page key", 3, 2, new PageKey(Optional.empty())),
     TARGET_END("Address", 5, 3, new TargetEnd(Optional.empty())),
     CUE_KEY("Cue key", 4, 3, new CueKey(Optional.empty(), CueKey.CueOrder.GO, Optional.empty())),
-    CUE_DISPLAY("Cue display", 8, 2, new CueDisplay(Optional.empty(), CueDisplay.Shown.NEXT));
+    CUE_DISPLAY("Cue display", 8, 2, new CueDisplay(Optional.empty(), CueDisplay.Shown.NEXT)),
+    TRACK_KEY("Track key", 4, 3, new TrackKey(Optional.empty(), TrackKey.TrackOrder.PLAY, Optional.empty())),
+    TRACK_DISPLAY("Track display", 6, 2, new TrackDisplay(Optional.empty())),
+    SONG_KEY("Song key", 4, 3, new SongKey(Optional.empty(), SongKey.SongOrder.NEXT, Optional.empty())),
+    SONG_DISPLAY("Song display", 8, 2, new SongDisplay(Optional.empty(), SongDisplay.Shown.NEXT));
 
     /** A keyboard begins at C of the octave in the middle (MIDI 1.0: note 60). */
     private static final int MIDDLE_C = 60;

@@ -35,6 +35,10 @@ public final class ActionText {
             does = "start list of " + called(show, start.target());
         } else if (action instanceof CueAction.HoldTarget hold) {
             does = (hold.hold() ? "hold " : "let go ") + called(show, hold.target());
+        } else if (action instanceof CueAction.SteerTrack steer) {
+            does = steer.deed().name().toLowerCase(Locale.ROOT) + " " + called(show, steer.track()) + steer.mark().map(mark -> ": " + called(show, Optional.of(mark))).orElse("");
+        } else if (action instanceof CueAction.SteerSongs steer) {
+            does = steer.deed().name().toLowerCase(Locale.ROOT).replace('_', ' ') + steer.song().map(song -> ": " + called(show, Optional.of(song))).orElse("") + " of " + called(show, steer.set());
         } else {
             CueAction.SteerList steer = (CueAction.SteerList) action;
             does = steer.deed().name().toLowerCase(Locale.ROOT) + " " + called(show, steer.list());

@@ -117,7 +117,7 @@ public final class CueCsv {
                 refuse(row, "“" + text(row, "next").orElse("") + "” is no way for the next cue to follow: hand, together, after 2 s, answered within 2 s");
             } else {
                 Cue after = new Cue(text(row, "number").orElse(before.number()), given(row, "name", before.name()), given(row, "note", before.note()),
-                        new CueMark(shade.get(), given(row, "word", before.mark().word())), before.actions(), follow.get());
+                        new CueMark(shade.get(), given(row, "word", before.mark().word())), before.actions(), follow.get(), before.at());
                 if (held.isEmpty() || !after.equals(before)) {
                     Part part = held.map(Held::part).orElseGet(() -> new Part(ids.get(), Optional.of(list), 0, after));
                     steps.add(new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), after), held.map(Held::version).orElse(0L)));

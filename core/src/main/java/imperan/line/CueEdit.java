@@ -6,6 +6,7 @@ import imperan.show.ArgumentSource;
 import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.EditRequest;
+import imperan.show.Held;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -64,32 +65,62 @@ public final class CueEdit {
         }
         Cue before = (Cue) part.get().body();
         Renumbering further = new Renumbering(target -> target.map(known -> Vocabulary.of(show, known)).orElse(Vocabulary.NONE));
-        List<CueAction> actions = before.actions().stream().map(action -> next(action, further)).toList();
-        Cue copy = new Cue(number.get(), Renumbering.furtherName(before.name(), 1), before.note(), before.mark(), actions, before.follow());
+        List<CueAction> actions = before.actions().stream().map(action -> next(action, further, 1)).toList();
+        Cue copy = new Cue(number.get(), Renumbering.furtherName(before.name(), 1), before.note(), before.mark(), actions, before.follow(), before.at());
         return further.problems().isEmpty() ? show.apply(new EditRequest("Copy cue " + before.number(), List.of(new EditRequest.Put(new Part(id, Optional.of(list), cues.size(), copy), 0))), author)
                 : new Outcome.Refused(further.problems());
     }
 
-    private static CueAction next(CueAction action, Renumbering further) {
+    /** What a cue does is what others do, too: the first of them with the next numbers in its lines, the second with those after them. What they did before is gone. */
+    public static Outcome paste(Show show, PartId cue, List<PartId> onto, Person author) {
+        Optional<Part> part = show.part(cue).filter(found -> found.body() instanceof Cue);
+        List<Held> others = onto.stream().flatMap(id -> show.held(id).stream()).filter(found -> found.part().body() instanceof Cue && !found.part().id().equals(cue)).toList();
+        if (part.isEmpty() || others.isEmpty()) {
+            return Outcome.Refused.because("There is no cue to take it from, or none to give it to");
+        }
+        Cue from = (Cue) part.get().body();
+        Renumbering further = new Renumbering(target -> target.map(known -> Vocabulary.of(show, known)).orElse(Vocabulary.NONE));
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (int i = 0; i < others.size(); i++) {
+            int by = i + 1;
+            Part other = others.get(i).part();
+            steps.add(new EditRequest.Put(new Part(other.id(), other.parent(), other.order(), ((Cue) other.body()).doing(from.actions().stream().map(action -> next(action, further, by)).toList())),
+                    others.get(i).version()));
+        }
+        return further.problems().isEmpty() ? show.apply(new EditRequest("Paste what cue " + from.number() + " does onto " + steps.size() + (steps.size() == 1 ? " cue" : " cues"), steps), author)
+                : new Outcome.Refused(further.problems());
+    }
+
+    private static CueAction next(CueAction action, Renumbering further, int by) {
         if (action instanceof CueAction.SayLine say) {
-            String address = further.further(say.address(), say.target(), 1);
-            return new CueAction.SayLine(say.delay(), say.target(), address, address.equals(say.address()) ? counted(say.arguments()) : say.arguments());
+            String address = further.further(say.address(), say.target(), by);
+            return new CueAction.SayLine(say.delay(), say.target(), address, address.equals(say.address()) ? counted(say.arguments(), by) : say.arguments());
         } else if (action instanceof CueAction.FadeLine fade) {
-            return new CueAction.FadeLine(fade.delay(), fade.target(), further.further(fade.address(), fade.target(), 1), fade.arguments(), fade.from(), fade.to(), fade.seconds(), fade.curve(), fade.unknown());
+            return new CueAction.FadeLine(fade.delay(), fade.target(), further.further(fade.address(), fade.target(), by), fade.arguments(), fade.from(), fade.to(), fade.seconds(), fade.curve(), fade.unknown());
         }
         return action;
     }
 
     /** Of a line whose address has no number the first fixed number counts on. */
-    private static List<ArgumentSource> counted(List<ArgumentSource> arguments) {
+    private static List<ArgumentSource> counted(List<ArgumentSource> arguments, int by) {
         List<ArgumentSource> counted = new ArrayList<>(arguments);
         for (int i = 0; i < counted.size(); i++) {
             if (Renumbering.fixedNumber(counted.get(i)).isPresent()) {
-                counted.set(i, new ArgumentSource.Fixed(counted.get(i).type(), String.valueOf(Renumbering.fixedNumber(counted.get(i)).getAsInt() + 1)));
+                counted.set(i, new ArgumentSource.Fixed(counted.get(i).type(), String.valueOf(Renumbering.fixedNumber(counted.get(i)).getAsInt() + by)));
                 break;
             }
         }
         return counted;
+    }
+
+    /** A number between that of a cue and the next one; empty where there is none. Without a cue one before the first. */
+    static Optional<String> between(List<Part> cues, Optional<Part> before) {
+        if (before.isPresent()) {
+            return behind(cues, before.get());
+        }
+        BigDecimal first = cues.isEmpty() ? BigDecimal.valueOf(2) : ((Cue) cues.get(0).body()).decimal();
+        BigDecimal half = first.compareTo(BigDecimal.ONE) > 0 ? first.subtract(BigDecimal.ONE) : first.divide(BigDecimal.valueOf(2), 3, RoundingMode.DOWN);
+        return half.signum() > 0 ? Optional.of(plain(half)) : Optional.empty();
     }
 
     /** All numbers anew, in the order in which the cues stand. */

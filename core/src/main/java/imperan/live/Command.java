@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
+import imperan.track.Time;
 
 import java.util.HexFormat;
 import java.util.List;
@@ -25,10 +26,12 @@ import java.util.regex.Pattern;
     @JsonSubTypes.Type(value = Command.SayBytes.class, name = "bytes"),
     @JsonSubTypes.Type(value = Command.Learn.class, name = "learn"),
     @JsonSubTypes.Type(value = Command.StepCues.class, name = "cues"),
+    @JsonSubTypes.Type(value = Command.StepTrack.class, name = "track"),
+    @JsonSubTypes.Type(value = Command.StepSongs.class, name = "songs"),
     @JsonSubTypes.Type(value = Command.StopAll.class, name = "stopAll")
 })
 public sealed interface Command permits Touch, Command.TestFire, Command.Rest, Command.SetGate, Command.SendStartList, Command.LeaveAsItIs, Command.Refresh,
-        Command.FindOut, Command.Say, Command.SayBytes, Command.Prove, Command.Learn, Command.StepCues, Command.StopAll {
+        Command.FindOut, Command.Say, Command.SayBytes, Command.Prove, Command.Learn, Command.StepCues, Command.StepTrack, Command.StepSongs, Command.StopAll {
 
     /** What its actor has to be allowed. */
     default Right needs() {
@@ -152,7 +155,51 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
         }
     }
 
-    /** Stop all that plays by itself: fades where they are, waits ended. */
+    /**
+     * Play a track, or place it.
+     *
+     * @param seconds for {@link Deed#PLACE} where to, from the start; 0 without
+     * @param mark    for {@link Deed#LOOP} the section; for {@link Deed#PLACE} a mark in the place of seconds
+     */
+    record StepTrack(PartId track, Deed deed, Optional<Double> seconds, Optional<PartId> mark) implements Command {
+
+        /** What can be done with a track. */
+        public enum Deed {
+            PLAY, PAUSE, PLACE, LOOP,
+            /** Play what is looped to its end, and go on. */
+            LEAVE,
+            /** Fire what is passed from now on. */
+            ARM, DISARM,
+            /** The device that says so plays the sound aloud, and no other. */
+            SPEAK, SILENT
+        }
+
+        static StepTrack of(PartId track, Deed deed) {
+            return new StepTrack(track, deed, Optional.empty(), Optional.empty());
+        }
+
+        static StepTrack toStart(PartId track) {
+            return of(track, Deed.PLACE);
+        }
+
+        @Override
+        public Optional<String> problem() {
+            return seconds.filter(to -> !(to >= 0 && to <= Time.DAY)).map(to -> "A place on a track lies between its start and its end");
+        }
+    }
+
+    /**
+     * Make a song of a set list ready, or put the one that is ready on air.
+     *
+     * @param song for {@link Deed#READY} which; else empty
+     */
+    record StepSongs(PartId set, Deed deed, Optional<PartId> song) implements Command {
+
+        /** What can be done with a set list. */
+        public enum Deed { NEXT, PREVIOUS, READY, ON_AIR }
+    }
+
+    /** Stop all that plays by itself: tracks pause, fades where they are, waits ended. */
     record StopAll() implements Command {
     }
 

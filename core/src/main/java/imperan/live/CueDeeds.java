@@ -40,6 +40,13 @@ final class CueDeeds {
         Optional<Optional<Refusal>> order(Command.StepCues order, Actor actor);
     }
 
+    /** How tracks and set lists are played; empty where there is none of that name. */
+    interface Players {
+        Optional<Optional<PlayRefusal>> track(Command.StepTrack order, Actor actor);
+
+        Optional<Optional<PlayRefusal>> songs(Command.StepSongs order, Actor actor);
+    }
+
     private final LiveState state;
     private final Sending sending;
     private final Movement movement;
@@ -47,6 +54,17 @@ final class CueDeeds {
     private final Steering steering;
     private final Map<PartId, Look> looks = new HashMap<>();
     private BiConsumer<Link, Gate> gate = (link, to) -> { };
+    private Players players = new Players() {
+        @Override
+        public Optional<Optional<PlayRefusal>> track(Command.StepTrack order, Actor actor) {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<Optional<PlayRefusal>> songs(Command.StepSongs order, Actor actor) {
+            return Optional.empty();
+        }
+    };
     private Predicate<PartId> isPage = page -> true;
 
     CueDeeds(LiveState state, Sending sending, Movement movement, CueMarks marks, Steering steering) {
@@ -60,6 +78,10 @@ final class CueDeeds {
     /** How a target is held and let go. */
     void gate(BiConsumer<Link, Gate> how) {
         gate = how;
+    }
+
+    void players(Players how) {
+        players = how;
     }
 
     /** Whether a page is there. */
@@ -96,6 +118,10 @@ final class CueDeeds {
             start(act, start);
         } else if (action instanceof CueAction.HoldTarget hold) {
             hold(act, hold);
+        } else if (action instanceof CueAction.SteerTrack steer) {
+            played(act, "track", steer.track().flatMap(track -> players.track(new Command.StepTrack(track, Command.StepTrack.Deed.valueOf(steer.deed().name()), Optional.empty(), steer.mark()), act.actor)));
+        } else if (action instanceof CueAction.SteerSongs steer) {
+            played(act, "set list", steer.set().flatMap(set -> players.songs(new Command.StepSongs(set, Command.StepSongs.Deed.valueOf(steer.deed().name()), steer.song()), act.actor)));
         } else {
             CueAction.SteerList steer = (CueAction.SteerList) action;
             Optional<Optional<Refusal>> ordered = steer.list().flatMap(list -> steering.order(new Command.StepCues(list, Command.StepCues.Deed.valueOf(steer.deed().name()), Optional.empty()), act.actor));
@@ -106,6 +132,15 @@ final class CueDeeds {
             }
             marks.said(act);
         }
+    }
+
+    private void played(CueAct act, String what, Optional<Optional<PlayRefusal>> ordered) {
+        if (ordered.isEmpty()) {
+            marks.fellShort(act, new Reason.NothingChosen(what));
+        } else {
+            ordered.get().ifPresent(refusal -> marks.fellShort(act, new Reason.PlayRefused(refusal)));
+        }
+        marks.said(act);
     }
 
     private void start(CueAct act, CueAction.SayStartList start) {

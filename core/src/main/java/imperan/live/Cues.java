@@ -57,6 +57,11 @@ final class Cues {
         this.deeds = new CueDeeds(state, sending, movement, marks, this::order);
     }
 
+    /** How tracks and set lists are played. */
+    void players(CueDeeds.Players how) {
+        deeds.players(how);
+    }
+
     /** How a target is held and let go. */
     void gate(BiConsumer<Link, Gate> how) {
         deeds.gate(how);
@@ -81,6 +86,25 @@ final class Cues {
         Listed listed = lists.computeIfAbsent(id, fresh -> new Listed(body.get()));
         listed.body = body.get();
         listed.run.follow(CueList.cues(show, id).stream().map(part -> new ListRun.Entry(part.id(), (Cue) part.body())).toList(), body.get().guardSeconds());
+        changed(id);
+    }
+
+    /**
+     * A list that nobody sees, by which something else does what it does.
+     *
+     * @param name empty where it is gone
+     */
+    void behind(PartId id, Optional<String> name, List<Map.Entry<PartId, Cue>> cues) {
+        if (name.isEmpty()) {
+            Optional.ofNullable(lists.remove(id)).ifPresent(gone -> {
+                gone.run.stop();
+                letGoOfEnded();
+            });
+            return;
+        }
+        Listed listed = lists.computeIfAbsent(id, fresh -> new Listed(CueList.plain(name.get())));
+        listed.body = CueList.plain(name.get());
+        listed.run.follow(cues.stream().map(cue -> new ListRun.Entry(cue.getKey(), cue.getValue())).toList(), 0);
         changed(id);
     }
 
@@ -186,6 +210,18 @@ final class Cues {
         }
     }
 
+    /** The track on which a list lies has come to one of its cues: that is fired, and the one behind it is next. */
+    void passed(PartId list, PartId cue, Actor actor) {
+        Optional.ofNullable(lists.get(list)).ifPresent(listed -> {
+            listed.by = actor;
+            state.because(Cause.Origin.CUE, actor, state.now());
+            listed.run.passed(cue, state.now());
+            letGoOfEnded();
+            work(list, listed);
+            changed(list);
+        });
+    }
+
     /** Everything that plays by itself stops: fades where they are, waits ended. */
     void stopAll(Actor actor) {
         lists.forEach((id, listed) -> {
@@ -213,9 +249,7 @@ final class Cues {
     }
 
     private void step(PartId list, Optional<Behaviour.Condition> when, Command.StepCues.Deed deed, Link from, OscMessage message) {
-        boolean pressed = when.filter(condition -> condition.target().filter(from.id()::equals).isPresent() && condition.address().equals(message.address())
-                && Reading.argument(message.arguments(), condition.argument()).filter(said -> Spelling.means(said, condition.text())).isPresent()).isPresent();
-        if (pressed) {
+        if (Reading.isPressed(when, from, message)) {
             Cause inHand = state.cause();
             Actor remote = new Actor(Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE));
             order(new Command.StepCues(list, deed, Optional.empty()), remote);

@@ -22,17 +22,17 @@ final class Door {
     private final Movement movement;
     private final Hands hands;
     private final Following following;
-    private final Cues cues;
+    private final Playing playing;
 
-    Door(LiveState state, Sending sending, Movement movement, Hands hands, Following following, Cues cues) {
+    Door(LiveState state, Sending sending, Movement movement, Hands hands, Following following, Playing playing) {
         this.state = state;
         this.sending = sending;
         this.movement = movement;
         this.hands = hands;
         this.following = following;
-        this.cues = cues;
-        cues.pages(page -> following.show().part(page).filter(part -> part.body() instanceof Page).isPresent());
-        cues.gate((link, gate) -> gate(link, gate, state.now()));
+        this.playing = playing;
+        playing.cues().pages(page -> following.show().part(page).filter(part -> part.body() instanceof Page).isPresent());
+        playing.cues().gate((link, gate) -> gate(link, gate, state.now()));
     }
 
     /** Does it, or says why it cannot be done. */
@@ -86,8 +86,12 @@ final class Door {
         }
         if (command instanceof Command.StepCues step) {
             return cues(step, actor);
+        } else if (command instanceof Command.StepTrack step) {
+            return played(step.track(), "track", playing.tracks().order(step, actor));
+        } else if (command instanceof Command.StepSongs step) {
+            return played(step.set(), "set list", playing.songs().order(step, actor));
         } else if (command instanceof Command.StopAll) {
-            cues.stopAll(actor);
+            playing.stopAll(actor);
             return Optional.empty();
         }
         learn((Command.Learn) command, actor, now);
@@ -95,8 +99,25 @@ final class Door {
     }
 
     private Optional<Problem> cues(Command.StepCues step, Actor actor) {
-        return cues.order(step, actor).map(refused -> refused.map(refusal -> new Problem(Optional.of(step.list()), "next", words(refusal), Optional.empty())))
+        return playing.cues().order(step, actor).map(refused -> refused.map(refusal -> new Problem(Optional.of(step.list()), "next", words(refusal), Optional.empty())))
                 .orElse(Optional.of(Problem.of("This cue list is no longer in the live show")));
+    }
+
+    private static Optional<Problem> played(PartId part, String what, Optional<Optional<PlayRefusal>> ordered) {
+        return ordered.map(refused -> refused.map(refusal -> new Problem(Optional.of(part), "", words(refusal), Optional.empty())))
+                .orElse(Optional.of(Problem.of("This " + what + " is no longer in the live show")));
+    }
+
+    private static String words(PlayRefusal refusal) {
+        return switch (refusal) {
+            case ANOTHER_CLOCK -> "The time of this track comes from elsewhere: it is played and placed there";
+            case NO_SECTION -> "Only a section can be looped: give the mark a length first";
+            case MARK_GONE -> "This mark is no longer on the track";
+            case NOTHING_READY -> "No song is ready: make one ready first, then put it on air";
+            case AT_END -> "There is no song after this one";
+            case AT_START -> "There is no song before this one";
+            case SONG_GONE -> "This song is no longer in the set list";
+        };
     }
 
     private static String words(Refusal refusal) {

@@ -21,6 +21,10 @@ sealed interface Due {
     record OfCueList(PartId list) implements Due {
     }
 
+    /** Of a track: a cue that it passes, the end of a loop, or of the time that it goes on by itself. */
+    record OfTrack(PartId track) implements Due {
+    }
+
     /** Of a browser that holds something: whether it is still there. */
     record OfBrowser(String browser) implements Due {
     }

@@ -1,15 +1,11 @@
 package imperan.live;
 
 import imperan.phrasebook.Vocabulary;
-import imperan.show.Body;
 import imperan.show.Control;
-import imperan.show.Cue;
-import imperan.show.CueList;
 import imperan.show.Edit;
 import imperan.show.Forward;
 import imperan.show.Grid;
 import imperan.show.Layout;
-import imperan.show.Look;
 import imperan.show.NamedValue;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -27,7 +23,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /** From edits to what runs: only what an edit changed is looked at, and what is in use and did not change is not disturbed. */
 final class Following {
@@ -36,15 +31,15 @@ final class Following {
     private final Sending sending;
     private final Hands hands;
     private final Forwards forwards;
-    private final Cues cues;
+    private final Playing playing;
     private Show show = Show.empty();
 
-    Following(LiveState state, Sending sending, Hands hands, Forwards forwards, Cues cues) {
+    Following(LiveState state, Sending sending, Hands hands, Forwards forwards, Playing playing) {
         this.state = state;
         this.sending = sending;
         this.hands = hands;
         this.forwards = forwards;
-        this.cues = cues;
+        this.playing = playing;
     }
 
     /** The show that runs. */
@@ -68,7 +63,7 @@ final class Following {
         pages(next, changed);
         forwards(next, changed);
         namedValues(next, changed);
-        cues(next, changed, changes, newlyHeard);
+        playing.follow(next, changes, newlyHeard);
         if (!otherwise.isEmpty()) {
             state.controls.values().stream().filter(control -> !fresh.contains(control) && control.mentions(otherwise)).forEach(fresh::add);
         }
@@ -240,37 +235,6 @@ final class Following {
         for (PartId id : changed) {
             next.part(id).map(Part::body).filter(NamedValue.class::isInstance).ifPresentOrElse(body -> state.lookUp.put(id, (NamedValue) body), () -> state.lookUp.remove(id));
         }
-    }
-
-    private void cues(Show next, Set<PartId> changed, Collection<Edit.Change> changes, Set<Listeners.Key> newlyHeard) {
-        Set<PartId> lists = new LinkedHashSet<>();
-        for (Edit.Change change : changes) {
-            for (Part part : Stream.of(change.before(), change.after()).flatMap(Optional::stream).toList()) {
-                if (part.body() instanceof CueList) {
-                    lists.add(part.id());
-                } else if (part.body() instanceof Cue) {
-                    part.parent().ifPresent(lists::add);
-                    state.listeners.forgetLookUp(part.id());
-                } else if (part.body() instanceof Look) {
-                    cues.look(part.id(), next.part(part.id()).map(Part::body).filter(Look.class::isInstance).map(Look.class::cast));
-                }
-            }
-            change.after().filter(part -> part.body() instanceof Cue).ifPresent(part -> {
-                state.listeners.lookUp(part.id(), part.body().sources());
-                Listeners.said(part.body().sources()).forEach(newlyHeard::add);
-            });
-        }
-        lists.forEach(list -> cues.follow(next, list));
-        if (changes.stream().anyMatch(Following::changesLoad)) {
-            cues.loadChanged();
-        }
-    }
-
-    /** Whether cues may say other messages after it, or need longer for them. */
-    private static boolean changesLoad(Edit.Change change) {
-        Body after = change.after().map(Part::body).orElse(null);
-        Body before = change.before().map(Part::body).orElse(null);
-        return after instanceof Target || after instanceof Look || after instanceof Control now && !(before instanceof Control was && was.sends().equals(now.sends()));
     }
 
     private void expect(LiveControl control) {

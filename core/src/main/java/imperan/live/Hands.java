@@ -28,16 +28,16 @@ final class Hands {
     private final LiveState state;
     private final Sending sending;
     private final Movement movement;
-    private final Cues cues;
+    private final Playing playing;
     /** When each browser was heard last; only of those that hold something, so there are no more of them than controls. */
     private final Map<String, Long> heartbeats = new HashMap<>();
     private final Set<PartId> held = new TreeSet<>();
 
-    Hands(LiveState state, Sending sending, Movement movement, Cues cues) {
+    Hands(LiveState state, Sending sending, Movement movement, Playing playing) {
         this.state = state;
         this.sending = sending;
         this.movement = movement;
-        this.cues = cues;
+        this.playing = playing;
         movement.lettingGo(control -> lift(control, false, state.now()));
     }
 
@@ -217,7 +217,7 @@ final class Hands {
         boolean moves = !position.equals(control.position);
         movement.place(control, position, grip.actor());
         sending.sendAll(control, Send.Phase.PRESS);
-        form.listSteps().ifPresent(key -> cues.press(control, key, grip.landed().words(), grip.actor()));
+        playing.press(control, grip);
         if (moves || form.triggers()) {
             movement.moved(control, grip.actor());
         }

@@ -107,6 +107,18 @@ public sealed interface LiveEvent {
     record CuesOrdered(long at, Cause cause, PartId list, Command.StepCues.Deed deed, Actor by) implements LiveEvent {
     }
 
+    /** Something about a track is otherwise. That it goes on is not told. */
+    record TrackChanged(long at, Cause cause, PartId track) implements LiveEvent {
+    }
+
+    /** The device that played the sound of a track is gone; the track goes on. Told with the names of both. */
+    record SoundLost(long at, Cause cause, PartId track, String name, String device) implements LiveEvent {
+    }
+
+    /** Something about a set list is otherwise. */
+    record SetChanged(long at, Cause cause, PartId set) implements LiveEvent {
+    }
+
     /** Nothing more comes of a cue that was fired. */
     record CueEnded(long at, Cause cause, PartId list, FiredCue fired) implements LiveEvent {
     }

@@ -37,18 +37,18 @@ public final class LiveShow {
     private final Door door;
     private final Observing observing;
     private final Forwards forwards;
-    private final Cues cues;
+    private final Playing playing;
 
     public LiveShow(LiveSink sink) {
         state = new LiveState(sink);
         sending = new Sending(state);
         movement = new Movement(state, sending);
         forwards = new Forwards(state, sending, movement);
-        cues = new Cues(state, sending, movement);
-        receiving = new Receiving(state, sending, forwards, cues);
-        hands = new Hands(state, sending, movement, cues);
-        following = new Following(state, sending, hands, forwards, cues);
-        door = new Door(state, sending, movement, hands, following, cues);
+        playing = new Playing(state, sending, movement);
+        receiving = new Receiving(state, sending, forwards, playing);
+        hands = new Hands(state, sending, movement, playing);
+        following = new Following(state, sending, hands, forwards, playing);
+        door = new Door(state, sending, movement, hands, following, playing);
         observing = new Observing(state);
     }
 
@@ -142,12 +142,12 @@ public final class LiveShow {
 
     /** How the cue lists stand, in no order that matters. */
     public List<CueListView> cueLists() {
-        return cues.views();
+        return playing.cues().views();
     }
 
     /** How one of them stands; empty where it is not in the show. */
     public Optional<CueListView> cueList(PartId list) {
-        return cues.view(list);
+        return playing.cues().view(list);
     }
 
     /** Whether what arrives goes through forwards and steps cue lists: not while a proof makes targets speak. */
@@ -157,17 +157,68 @@ public final class LiveShow {
 
     /** How many times as fast as the show a list goes from its next cue on, for a trial: its waits, fades and guard. */
     public void cueSpeed(PartId list, double times) {
-        cues.speed(list, times);
+        playing.cues().speed(list, times);
     }
 
     /** Where the cue lists stand, for a restart. */
     public List<CueListView.Place> cuePlaces() {
-        return cues.places();
+        return playing.cues().places();
     }
 
     /** Brings back where cue lists stood in an earlier run. Nothing plays because of that. */
     public void restoreCues(Collection<CueListView.Place> places) {
-        places.forEach(cues::stood);
+        places.forEach(playing.cues()::stood);
+    }
+
+    /** How the tracks stand, in no order that matters. */
+    public List<TrackView> tracks() {
+        return playing.tracks().views();
+    }
+
+    /** How one of them stands; empty where it is not in the show. */
+    public Optional<TrackView> track(PartId track) {
+        return playing.tracks().view(track);
+    }
+
+    /** How the set lists stand, in no order that matters. */
+    public List<SetView> sets() {
+        return playing.songs().views();
+    }
+
+    /** How one of them stands; empty where it is not in the show. */
+    public Optional<SetView> set(PartId set) {
+        return playing.songs().view(set);
+    }
+
+    /** Whether a track goes on by itself. */
+    public boolean isAnyTrackRolling() {
+        return playing.tracks().isAnyRolling();
+    }
+
+    /** Where the tracks are, for a restart. */
+    public List<TrackView.Place> trackPlaces(long now) {
+        state.because(Cause.Origin.TIME, Actor.IMPERAN, now);
+        return playing.tracks().places();
+    }
+
+    /** Brings back where tracks and set lists stood in an earlier run. Nothing plays because of that. */
+    public void restorePlaying(Collection<TrackView.Place> tracks, Collection<SetView> sets, long now) {
+        state.because(Cause.Origin.ORDER, Actor.IMPERAN, now);
+        tracks.forEach(playing.tracks()::stood);
+        sets.forEach(playing.songs()::stood);
+    }
+
+    /** What the clock on the wall says, in seconds since midnight: for tracks that follow it. Whoever runs the show tells it once a second, or more often. */
+    public void wall(double secondsOfDay, long now) {
+        state.because(Cause.Origin.TIME, Actor.IMPERAN, now);
+        playing.tracks().wall(secondsOfDay);
+        sending.flush();
+    }
+
+    /** A device is gone, and with it the sound that it played. */
+    public void left(String device, long now) {
+        state.because(Cause.Origin.ORDER, Actor.IMPERAN, now);
+        playing.tracks().left(device);
     }
 
     /** What was seen of a target. */
@@ -331,7 +382,9 @@ public final class LiveShow {
         } else if (due instanceof Due.OfForward of) {
             forwards.due(of.forward());
         } else if (due instanceof Due.OfCueList of) {
-            cues.due(of.list());
+            playing.cues().due(of.list());
+        } else if (due instanceof Due.OfTrack of) {
+            playing.tracks().due(of.track());
         } else if (due instanceof Due.OfBrowser of) {
             hands.browserDue(of.browser(), now);
         } else {

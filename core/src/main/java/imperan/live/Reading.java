@@ -1,7 +1,9 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
 import imperan.shaping.Chain;
+import imperan.show.Behaviour;
 import imperan.show.Control;
 import imperan.show.Listen;
 
@@ -46,6 +48,12 @@ record Reading(Listen listen, Chain chain, List<String> texts) {
         Optional<OscArgument> said = argument(arguments, listen.argument());
         return said.filter(OscArgument.Text.class::isInstance).map(text -> ((OscArgument.Text) text).value())
                 .or(() -> listen.role() != Listen.Role.VALUE ? said.map(OscArgument::text) : Optional.empty());
+    }
+
+    /** Whether a target says what a key of it says when it is pressed. */
+    static boolean isPressed(Optional<Behaviour.Condition> key, Link from, OscMessage message) {
+        return key.filter(when -> when.target().filter(from.id()::equals).isPresent() && when.address().equals(message.address())
+                && argument(message.arguments(), when.argument()).filter(said -> Spelling.means(said, when.text())).isPresent()).isPresent();
     }
 
     static Optional<OscArgument> argument(List<OscArgument> arguments, int place) {

@@ -137,6 +137,10 @@ public sealed interface Reason {
     record ListRefused(Refusal refusal) implements OfMessage {
     }
 
+    /** The track or the set list does not do that now. */
+    record PlayRefused(PlayRefusal refusal) implements OfMessage {
+    }
+
     /** Nobody knows where a fade would begin: its target has not said it. */
     record StartUnknown() implements OfMessage {
     }

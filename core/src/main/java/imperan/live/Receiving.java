@@ -47,7 +47,7 @@ final class Receiving {
     private final LiveState state;
     private final Sending sending;
     private final Forwards forwards;
-    private final Cues cues;
+    private final Playing playing;
     private final PriorityQueue<WaitingBundle> waiting =
             new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
     private final Map<PartId, Waiting> waitingOf = new HashMap<>();
@@ -58,11 +58,11 @@ final class Receiving {
     /** For the packet in hand: how long after our send it came, where it answers one. */
     private Optional<Long> answeredAfter = Optional.empty();
 
-    Receiving(LiveState state, Sending sending, Forwards forwards, Cues cues) {
+    Receiving(LiveState state, Sending sending, Forwards forwards, Playing playing) {
         this.state = state;
         this.sending = sending;
         this.forwards = forwards;
-        this.cues = cues;
+        this.playing = playing;
     }
 
     /**
@@ -219,7 +219,9 @@ final class Receiving {
         }
         if (!keptAlive && state.arrivalsTrigger) {
             forwards.heard(link, message);
-            cues.heard(link, message);
+        }
+        if (!keptAlive) {
+            playing.heard(link, message);
         }
         return nowAnswering;
     }

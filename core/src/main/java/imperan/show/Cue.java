@@ -4,6 +4,8 @@ import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.CueMark;
 
+import imperan.track.Time;
+
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -17,8 +19,9 @@ import java.util.stream.Stream;
  * @param name    may be empty
  * @param actions in the order in which they are done, where their delays do not say otherwise
  * @param follow  how the next cue begins
+ * @param at      when it is fired by the track on which its list lies, in seconds from the start; empty where only hands fire it
  */
-public record Cue(String number, String name, String note, CueMark mark, List<CueAction> actions, CueFollow follow) implements Body {
+public record Cue(String number, String name, String note, CueMark mark, List<CueAction> actions, CueFollow follow, Optional<Double> at) implements Body {
 
     private static final Pattern NUMBER = Pattern.compile("\\d{1,6}(\\.\\d{1,3})?");
     private static final int MOST_ACTIONS = 256;
@@ -29,27 +32,32 @@ public record Cue(String number, String name, String note, CueMark mark, List<Cu
 
     /** One that does something and is followed by hand. */
     public static Cue plain(String number, String name, CueAction... actions) {
-        return new Cue(number, name, "", CueMark.NONE, List.of(actions), CueFollow.BY_HAND);
+        return new Cue(number, name, "", CueMark.NONE, List.of(actions), CueFollow.BY_HAND, Optional.empty());
     }
 
     public Cue followed(CueFollow other) {
-        return new Cue(number, name, note, mark, actions, other);
+        return new Cue(number, name, note, mark, actions, other, at);
     }
 
     public Cue doing(List<CueAction> others) {
-        return new Cue(number, name, note, mark, others, follow);
+        return new Cue(number, name, note, mark, others, follow, at);
+    }
+
+    /** The same at another time of the track. */
+    public Cue timed(double seconds) {
+        return new Cue(number, name, note, mark, actions, follow, Optional.of(seconds));
     }
 
     public Cue named(String other) {
-        return new Cue(number, other, note, mark, actions, follow);
+        return new Cue(number, other, note, mark, actions, follow, at);
     }
 
     public Cue numbered(String other) {
-        return new Cue(other, name, note, mark, actions, follow);
+        return new Cue(other, name, note, mark, actions, follow, at);
     }
 
     public Cue marked(CueMark other) {
-        return new Cue(number, name, note, other, actions, follow);
+        return new Cue(number, name, note, other, actions, follow, at);
     }
 
     /** Its number as it counts; 0 where it is none. */
@@ -87,6 +95,15 @@ public record Cue(String number, String name, String note, CueMark mark, List<Cu
             actions.get(i).check(rules, "actions/" + i);
         }
         follow.check(rules, "follow");
+        at.ifPresent(seconds -> time(rules, seconds));
+    }
+
+    private void time(PartRules rules, double seconds) {
+        double most = rules.parent().map(part -> (CueList) part.body()).flatMap(CueList::track).flatMap(rules.show()::part).filter(part -> part.body() instanceof Track)
+                .map(part -> ((Track) part.body()).length()).orElse(Time.DAY);
+        if (!(seconds >= 0 && seconds <= most)) {
+            rules.problem("at", "A cue lies between the start of its track and the end at " + Time.text(most));
+        }
     }
 
     private Optional<Part> taken(PartRules rules) {

@@ -11,8 +11,9 @@ import java.util.Optional;
  * @param guardSeconds after a go another one does nothing for so long, on whichever device
  * @param go           what a target says when somebody presses go there; empty where nobody does
  * @param back         likewise for back
+ * @param track        the track on which its cues lie; empty where they are fired by hand
  */
-public record CueList(String name, double guardSeconds, Optional<Behaviour.Condition> go, Optional<Behaviour.Condition> back, String note) implements Body {
+public record CueList(String name, double guardSeconds, Optional<Behaviour.Condition> go, Optional<Behaviour.Condition> back, Optional<PartId> track, String note) implements Body {
 
     /** A second press that nobody meant comes sooner (common practice, no source). */
     public static final double USUAL_GUARD = 0.3;
@@ -21,7 +22,12 @@ public record CueList(String name, double guardSeconds, Optional<Behaviour.Condi
     private static final Comparator<Part> BY_NUMBER = Comparator.<Part, BigDecimal>comparing(part -> ((Cue) part.body()).decimal()).thenComparing(Part::id);
 
     public static CueList plain(String name) {
-        return new CueList(name, USUAL_GUARD, Optional.empty(), Optional.empty(), "");
+        return new CueList(name, USUAL_GUARD, Optional.empty(), Optional.empty(), Optional.empty(), "");
+    }
+
+    /** The same on a track. */
+    public CueList on(PartId other) {
+        return new CueList(name, guardSeconds, go, back, Optional.of(other), note);
     }
 
     /** The cues of a list, by their numbers. */

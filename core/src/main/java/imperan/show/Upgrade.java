@@ -51,6 +51,9 @@ public final class Upgrade {
         if (version < 12) {
             from11(body);
         }
+        if (version < 15) {
+            from14(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -181,6 +184,14 @@ public final class Upgrade {
                 }
             }
         });
+    }
+
+    private static void from14(JsonNode body) {
+        if (kind(body).equals("cue") && !body.has("at")) {
+            add(body, "{\"at\": null}");
+        } else if (kind(body).equals("cueList") && !body.has("track")) {
+            add(body, "{\"track\": null}");
+        }
     }
 
     private static ArrayNode shaping(JsonNode line, boolean plain) {

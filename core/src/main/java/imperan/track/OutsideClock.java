@@ -46,9 +46,16 @@ public final class OutsideClock {
         this.freewheel = freewheel;
     }
 
+    /** What was reported so far does not count. */
+    public void forget() {
+        last = Optional.empty();
+        stray = Optional.empty();
+        standing = Optional.empty();
+    }
+
     /** Whether a report came within the time that it goes on by itself. */
     public boolean isHeard(long now) {
-        return last.filter(report -> now - report.at <= freewheel * 1e9).isPresent();
+        return last.filter(report -> now - report.at < freewheel * 1e9).isPresent();
     }
 
     /** Somebody says where it is. */

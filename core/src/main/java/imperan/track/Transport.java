@@ -127,12 +127,18 @@ public final class Transport<K> {
     }
 
     /** Goes to a place and skips what lies between, whatever is set. */
-    void begin(double seconds, long now) {
+    public void begin(double seconds, long now) {
         advance(now);
         position = Math.max(0, Math.min(length, seconds));
         at = now;
         armedFrom = position;
         loop = loop.filter(each -> position >= each.from && position < each.to);
+    }
+
+    /** Passes what lies between here and a place ahead, and stays. */
+    public void passUntil(double seconds, long now) {
+        advance(now);
+        pass(point -> point.seconds < seconds);
     }
 
     /** Corrects the position by a little that a clock was off. Nothing is armed again by that, and nothing is skipped. */

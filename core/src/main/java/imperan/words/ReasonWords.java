@@ -1,6 +1,7 @@
 package imperan.words;
 
 import imperan.cue.Refusal;
+import imperan.live.PlayRefusal;
 import imperan.live.Reason;
 
 import java.util.HashMap;
@@ -48,6 +49,7 @@ public record ReasonWords(String why, String mend, String brief) {
         say(Reason.ControlGone.class, r -> words("A control that it moves is gone, or is of another form", "Choose the control again, or record the look anew"));
         say(Reason.NotAllowed.class, r -> words("Who gave the go may not do this", "Let somebody with more rights say go"));
         say(Reason.ListRefused.class, r -> words(refused(r.refusal()), "See the list in Cues"));
+        say(Reason.PlayRefused.class, r -> words(refused(r.refusal()), "See the track or the set list in Cues"));
         say(Reason.StartUnknown.class, r -> words("Nobody knows where the fade begins: its target has not said it", "State where it begins, or let it jump to its end"));
         say(Reason.TakenByAnother.class, r -> words("Somebody’s hand took what it moved", "Fire the cue again once the hand has let go"));
         say(Reason.NotTaken.class, r -> new ReasonWords("This computer's network did not take it", "Look at this computer's network: cable, adapter and address",
@@ -106,6 +108,18 @@ public record ReasonWords(String why, String mend, String brief) {
 
     private static long seconds(long nanos) {
         return nanos / 1_000_000_000L;
+    }
+
+    private static String refused(PlayRefusal refusal) {
+        return switch (refusal) {
+            case ANOTHER_CLOCK -> "The time of that track comes from elsewhere";
+            case NO_SECTION -> "That is no section of the track";
+            case MARK_GONE -> "That mark is no longer on the track";
+            case NOTHING_READY -> "No song is ready";
+            case AT_END -> "There is no song after this one";
+            case AT_START -> "There is no song before this one";
+            case SONG_GONE -> "That song is no longer in the set list";
+        };
     }
 
     private static String refused(Refusal refusal) {

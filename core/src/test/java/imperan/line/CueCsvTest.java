@@ -31,7 +31,7 @@ class CueCsvTest {
     private static final Cue TWO = new Cue("2.5", "Tide, rising", "When “the boat” is away", new CueMark(CueMark.Shade.BLUE, "water"), List.of(
             new CueAction.SayLine(2, Optional.of(DESK), "/scene", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.TEXT, "Flood"))),
             new CueAction.FadeLine(0, Optional.of(DESK), "/level", List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.25), 1, 4, FadeCurve.EVEN,
-                    CueAction.FadeLine.Unknown.SKIP)), CueFollow.answered(1.5, true));
+                    CueAction.FadeLine.Unknown.SKIP)), CueFollow.answered(1.5, true), Optional.of(7.5));
 
     private Show show = Shows.accepted(Shows.withPage(), ADA, put(LIST, null, CueList.plain("Walk")), put(new PartId("one"), LIST, Cue.plain("1", "Doors").followed(CueFollow.after(2))), put(new PartId("two"), LIST, TWO));
     private int made;

@@ -71,7 +71,7 @@ class CuesTest {
         List<EditRequest.Step> steps = new ArrayList<>(List.of(put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), book, phrase),
                 Shows.change(Shows.withPage(), DESK, desk.speaking(book)), put(LEVEL, PAGE, fader("Level", 0, "/level")), put(OTHER, PAGE, fader("Other", 1, "/other")),
                 put(LOOK, null, new Look("Evening", List.of(new Look.Stand(LEVEL, List.of(1.0)), new Look.Stand(OTHER, List.of(0.5))), "")),
-                put(LIST, null, new CueList("Evening walk", 0.3, Optional.of(key(1)), Optional.of(key(2)), ""))));
+                put(LIST, null, new CueList("Evening walk", 0.3, Optional.of(key(1)), Optional.of(key(2)), Optional.empty(), ""))));
         for (int i = 0; i < cues.length; i++) {
             steps.add(put(List.of(ONE, TWO, new PartId("three"), new PartId("four")).get(i), LIST, cues[i]));
         }

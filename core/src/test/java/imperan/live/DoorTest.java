@@ -6,7 +6,10 @@ import imperan.show.Problem;
 import imperan.show.KeepAlive;
 import imperan.show.Target;
 import imperan.show.Show;
+import imperan.show.SetList;
 import imperan.show.Shows;
+import imperan.show.Song;
+import imperan.show.Track;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.FieldSource;
@@ -30,14 +33,18 @@ class DoorTest {
 
     private static final PartId LEVEL = new PartId("level");
     private static final PartId LIST = new PartId("list");
+    private static final PartId TRACK = new PartId("track");
+    private static final PartId SET = new PartId("set");
 
     /** One of each command. */
     static final List<Command> EACH = List.of(new Touch(LEVEL, "1", Touch.Phase.SET, 0, 0.5, false, ""), new Command.TestFire(LEVEL, 0), new Command.Rest(List.of(LEVEL)),
             new Command.SetGate(Optional.of(Stage.DESK), Gate.HELD), new Command.SendStartList(Stage.DESK), new Command.LeaveAsItIs(Stage.DESK),
             new Command.Refresh(Stage.DESK), new Command.FindOut(Stage.DESK), new Command.Say(Stage.DESK, "/x"), new Command.SayBytes(Stage.DESK, "2f78 0000 2c000000"),
-            new Command.Prove(new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of())), new Command.Learn(true), new Command.StepCues(LIST, Command.StepCues.Deed.RESET, Optional.empty()), new Command.StopAll());
+            new Command.Prove(new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of())), new Command.Learn(true), new Command.StepCues(LIST, Command.StepCues.Deed.RESET, Optional.empty()), new Command.StepTrack(TRACK, Command.StepTrack.Deed.PLAY, Optional.empty(), Optional.empty()),
+            new Command.StepSongs(SET, Command.StepSongs.Deed.NEXT, Optional.empty()), new Command.StopAll());
 
-    private final Stage stage = new Stage(accepted(withPage(), Shows.ADA, put(LEVEL, PAGE, fader("Level", 0, "/level")), put(LIST, null, CueList.plain("List"))));
+    private final Stage stage = new Stage(accepted(withPage(), Shows.ADA, put(LEVEL, PAGE, fader("Level", 0, "/level")), put(LIST, null, CueList.plain("List")),
+            put(TRACK, null, Track.silent("Tide", 60)), put(SET, null, SetList.plain("Evening")), put(new PartId("song"), SET, Song.blank("Blank"))));
 
     @Test
     void noCommandIsForgotten() {

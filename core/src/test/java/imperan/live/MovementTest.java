@@ -43,8 +43,8 @@ class MovementTest {
     });
     private final Sending sending = new Sending(state);
     private final Movement movement = new Movement(state, sending);
-    private final Cues cues = new Cues(state, sending, movement);
-    private final Hands hands = new Hands(state, sending, movement, cues);
+    private final Playing playing = new Playing(state, sending, movement);
+    private final Hands hands = new Hands(state, sending, movement, playing);
     private final List<String> ended = new ArrayList<>();
 
     private static Actor actor(Actor.Kind kind) {
@@ -65,7 +65,7 @@ class MovementTest {
         Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("one"), PAGE, fader("One", 0, "/level", Optional.of("1"))),
                 put(new PartId("same"), PAGE, fader("Same", 1, "/level", Optional.of("1"))), put(new PartId("two"), PAGE, fader("Two", 2, "/level", Optional.of("2"))),
                 put(new PartId("other"), PAGE, fader("Other", 3, "/other", Optional.empty())));
-        new Following(state, sending, hands, new Forwards(state, sending, movement), cues).follow(show, Show.empty().changesTo(show), 0);
+        new Following(state, sending, hands, new Forwards(state, sending, movement), playing).follow(show, Show.empty().changesTo(show), 0);
         state.links.get(Shows.DESK).socket(SocketState.open("127.0.0.1"));
     }
 

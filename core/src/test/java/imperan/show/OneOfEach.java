@@ -26,6 +26,9 @@ import imperan.show.cue.CueFollow;
 import imperan.show.cue.CueMark;
 import imperan.show.cue.FadeCurve;
 import imperan.show.form.PageKey;
+import imperan.show.song.Sound;
+import imperan.show.song.TimeFrom;
+import imperan.track.BeatGrid;
 
 import java.util.List;
 import java.util.Optional;
@@ -61,7 +64,9 @@ public final class OneOfEach {
                 new CueAction.FadeLine(1, Optional.of(rack), "/waves", List.of(fixed, new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.1), 0.9, 2, FadeCurve.EVEN,
                         CueAction.FadeLine.Unknown.JUMP),
                 new CueAction.RecallLook(0, Optional.of(new PartId("look")), 3, FadeCurve.SLOW_START), new CueAction.ShowPage(0, Optional.of(PAGE), List.of("Ada")), new CueAction.SayStartList(0, Optional.of(rack)),
-                new CueAction.HoldTarget(2, Optional.of(rack), true), new CueAction.SteerList(0, Optional.of(new PartId("list")), CueAction.SteerList.Deed.PAUSE)), CueFollow.answered(3, true));
+                new CueAction.HoldTarget(2, Optional.of(rack), true), new CueAction.SteerList(0, Optional.of(new PartId("list")), CueAction.SteerList.Deed.PAUSE),
+                new CueAction.SteerTrack(0, Optional.of(new PartId("track")), CueAction.SteerTrack.Deed.LOOP, Optional.of(new PartId("verse"))),
+                new CueAction.SteerSongs(1, Optional.of(new PartId("set")), CueAction.SteerSongs.Deed.READY, Optional.of(new PartId("song")))), CueFollow.answered(3, true), Optional.of(12.25));
     }
 
     public static Show show() {
@@ -88,8 +93,14 @@ public final class OneOfEach {
                         .saying(List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "3"), new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)))),
                 put(new PartId("piece"), null, new NamedValue("Piece", "7", "Which piece plays")),
                 put(new PartId("look"), null, new Look("Evening", List.of(new Look.Stand(MAIN, List.of(0.5))), "As rehearsed")),
-                put(new PartId("list"), null, new CueList("Walk", 0.5, Optional.of(ready), Optional.of(ready), "For two")),
+                put(new PartId("list"), null, new CueList("Walk", 0.5, Optional.of(ready), Optional.of(ready), Optional.of(new PartId("track")), "For two")),
                 put(new PartId("cue"), new PartId("list"), cue(rack)),
+                put(new PartId("track"), null, Track.silent("Tide", 90).sounding(new Sound("ab".repeat(32), "tide.wav"), 90).beating(new BeatGrid(96, 0.5)).passing(true)
+                        .timed(new TimeFrom(TimeFrom.Source.REPORTED, Optional.of(rack), "/position", 1, TimeFrom.Unit.FRAMES, 0.2, 3))),
+                put(new PartId("verse"), new PartId("track"), new TrackMark("Verse", 10, 12.5)),
+                put(new PartId("set"), null, new SetList("Evening", Optional.of(ready), Optional.of(ready), "Three songs")),
+                put(new PartId("song"), new PartId("set"), new Song("Moonrise", Optional.of(new PartId("list")), Optional.of(front),
+                        List.of(new CueAction.ShowPage(0, Optional.of(PAGE), List.of())), List.of(new CueAction.SayStartList(0, Optional.of(rack))), "In the dark")),
                 put(new PartId("looks-up"), PAGE, Control.plain("Looks up", new Cells(7, 4, 1, 1), Shows.button("", 0, false, "/x").form(), List.of(new Send(Send.Phase.PRESS, Optional.of(rack), "/all",
                         List.of(new ArgumentSource.OfNamedValue(ArgumentSource.ArgumentType.INT32, Optional.of(new PartId("piece"))),
                                 new ArgumentSource.OfControl(ArgumentSource.ArgumentType.FLOAT32, Optional.of(MAIN), List.of(new Scale(0, 30)), 0),

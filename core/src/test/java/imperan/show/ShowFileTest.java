@@ -80,7 +80,7 @@ class ShowFileTest {
         String file = written(show());
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(OneOfEach.show()), InputFormat.JSON)).isEmpty();
-        for (String broken : List.of(file.replace("\"version\":14", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
+        for (String broken : List.of(file.replace("\"version\":15", "\"version\":1"), file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"), file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
                 file.replace("\"on\":\"CHANGE\"", "\"on\":\"ALWAYS\""), file.replace("\"name\":\"Show\"", "\"title\":\"Show\""))) {
             List<Error> errors = schema.validate(broken, InputFormat.JSON);
@@ -93,7 +93,7 @@ class ShowFileTest {
         "{\"format\":\"imp | line 1, column 15 | not JSON",
         "[] | format | not a show file",
         "{\"format\":\"other\"} | format | not a show file",
-        "{\"format\":\"imperan-show\",\"version\":15} | version | version 15; this Imperan reads versions 1 to 14",
+        "{\"format\":\"imperan-show\",\"version\":16} | version | version 16; this Imperan reads versions 1 to 15",
         "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
         "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
     })
@@ -155,7 +155,7 @@ class ShowFileTest {
 
     /** The same file as version 11 wrote it: the ends of a range, and no steps. */
     private static String asOfVersion11(String file) {
-        return file.replace("\"version\":14", "\"version\":11").replaceAll("\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]", "\"high\":$1,\"low\":$2");
+        return file.replace("\"version\":15", "\"version\":11").replaceAll("\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]", "\"high\":$1,\"low\":$2");
     }
 
     /** The same file as version 8 wrote it. */
@@ -170,7 +170,7 @@ class ShowFileTest {
                 List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(new Smooth(0.2), new Scale(-45, 45)), 0),
                         new ArgumentSource.Value(ArgumentSource.ArgumentType.BOOLEAN, List.of(new Smooth(0.2), new Scale(0, 1)), 1)))),
                 List.of(Listen.value(Optional.of(Shows.DESK), "/t", 0, -45, 45), Listen.label(Optional.of(Shows.DESK), "/n", 0))))));
-        String eleventh = file.replace("\"version\":14", "\"version\":11").replace("\"degrees\":45,", "\"degrees\":45,\"smoothingSeconds\":0.2,").replace("{\"seconds\":0.2,\"step\":\"smooth\"},", "")
+        String eleventh = file.replace("\"version\":15", "\"version\":11").replace("\"degrees\":45,", "\"degrees\":45,\"smoothingSeconds\":0.2,").replace("{\"seconds\":0.2,\"step\":\"smooth\"},", "")
                 .replaceAll("\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}](,\"type\":\"BOOLEAN\")", "\"high\":127.0,\"low\":3.0$3")
                 .replaceAll("\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]", "\"high\":$1,\"low\":$2")
                 .replace("\"shaping\":null", "\"high\":1.0,\"low\":0.0");

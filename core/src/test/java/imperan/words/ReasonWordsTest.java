@@ -2,6 +2,7 @@ package imperan.words;
 
 import imperan.cue.Refusal;
 import imperan.live.Gate;
+import imperan.live.PlayRefusal;
 import imperan.live.Reason;
 import imperan.live.Trace;
 import imperan.shaping.AtMostEvery;
@@ -30,6 +31,8 @@ class ReasonWordsTest {
             new Reason.KeptByStep(Optional.of(new Edge(Edge.Way.BOTH))), new Reason.KeptByStep(Optional.of(new Toggle())), new Reason.KeptByStep(Optional.of(new AtMostEvery(100))),
             new Reason.KeptByStep(Optional.of(new Table(List.of(), Optional.empty()))), new Reason.KeptByStep(Optional.of(new Flip())), new Reason.NoTarget(), new Reason.TargetGone(), new Reason.NotTyped("“fifty” is not a number"),
             new Reason.NothingToLookUp(0), new Reason.NoRoom(), new Reason.NothingChosen("look"), new Reason.ControlGone(), new Reason.NotAllowed(), new Reason.StartUnknown(), new Reason.TakenByAnother(),
+            new Reason.PlayRefused(PlayRefusal.ANOTHER_CLOCK), new Reason.PlayRefused(PlayRefusal.NO_SECTION), new Reason.PlayRefused(PlayRefusal.MARK_GONE), new Reason.PlayRefused(PlayRefusal.NOTHING_READY),
+            new Reason.PlayRefused(PlayRefusal.AT_END), new Reason.PlayRefused(PlayRefusal.AT_START), new Reason.PlayRefused(PlayRefusal.SONG_GONE),
             new Reason.ListRefused(Refusal.MOVED_SINCE), new Reason.ListRefused(Refusal.TOO_SOON), new Reason.ListRefused(Refusal.AT_END), new Reason.ListRefused(Refusal.AT_START),
             new Reason.ListRefused(Refusal.PAUSED), new Reason.ListRefused(Refusal.NOTHING_RUNS), new Reason.NotSaidYet("Sluice", "/sluice/piece", true), new Reason.LookedUpUnfit(1, "“calm” is not a number"),
             new Reason.SocketBroken("Port 9201 is taken"), new Reason.Gated("Bellows", Gate.HELD), new Reason.Gated("Bellows", Gate.SILENT),

@@ -395,7 +395,7 @@ class CuesTest extends InstalledTest {
     @Test
     void twoOperatorsSeeTheSameAndNeitherFiresTwice() {
         PartId list = new PartId("two-list");
-        put(list, null, new CueList("For two", 2, Optional.empty(), Optional.empty(), ""));
+        put(list, null, new CueList("For two", 2, Optional.empty(), Optional.empty(), Optional.empty(), ""));
         put(new PartId("two-1"), list, Cue.plain("1", "First", new CueAction.BringControl(0, Optional.of(new PartId("level-6")), List.of(0.3), 0, FadeCurve.EVEN)));
         put(new PartId("two-2"), list, Cue.plain("2", "Second", new CueAction.BringControl(0, Optional.of(new PartId("level-6")), List.of(0.9), 5, FadeCurve.EVEN)));
         put(new PartId("two-3"), list, Cue.plain("3", "Third"));

@@ -24,7 +24,9 @@ import java.util.stream.Stream;
     @JsonSubTypes.Type(value = CueAction.ShowPage.class, name = "page"),
     @JsonSubTypes.Type(value = CueAction.SayStartList.class, name = "start"),
     @JsonSubTypes.Type(value = CueAction.HoldTarget.class, name = "hold"),
-    @JsonSubTypes.Type(value = CueAction.SteerList.class, name = "list")
+    @JsonSubTypes.Type(value = CueAction.SteerList.class, name = "list"),
+    @JsonSubTypes.Type(value = CueAction.SteerTrack.class, name = "track"),
+    @JsonSubTypes.Type(value = CueAction.SteerSongs.class, name = "songs")
 })
 public sealed interface CueAction {
 
@@ -209,6 +211,40 @@ public sealed interface CueAction {
 
         /** What can be done with a list from a cue. */
         public enum Deed { GO, PAUSE, RESUME, STOP, RESET }
+
+        @Override
+        public void check(PartRules rules, String field) {
+            rules.seconds(field + "/delay", delay);
+        }
+    }
+
+    /**
+     * Plays a track, or places it.
+     *
+     * @param track empty while none is chosen
+     * @param mark  where to, or the section that is looped; without one a track is placed at its start
+     */
+    record SteerTrack(double delay, Optional<PartId> track, Deed deed, Optional<PartId> mark) implements CueAction {
+
+        /** What can be done with a track from a cue. */
+        public enum Deed { PLAY, PAUSE, PLACE, LOOP, LEAVE }
+
+        @Override
+        public void check(PartRules rules, String field) {
+            rules.seconds(field + "/delay", delay);
+        }
+    }
+
+    /**
+     * Makes a song of a set list ready, or puts the one that is ready on air.
+     *
+     * @param set  empty while none is chosen
+     * @param song for {@link Deed#READY} which; else empty
+     */
+    record SteerSongs(double delay, Optional<PartId> set, Deed deed, Optional<PartId> song) implements CueAction {
+
+        /** What can be done with a set list from a cue. */
+        public enum Deed { NEXT, PREVIOUS, READY, ON_AIR }
 
         @Override
         public void check(PartRules rules, String field) {

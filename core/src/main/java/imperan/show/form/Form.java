@@ -210,6 +210,16 @@ public interface Form {
         return Optional.empty();
     }
 
+    /** The track that a press plays or places. */
+    default Optional<TrackKey> trackSteps() {
+        return Optional.empty();
+    }
+
+    /** The set list of which a press makes a song ready, or puts one on air. */
+    default Optional<SongKey> songSteps() {
+        return Optional.empty();
+    }
+
     // ---- on a page
 
     /** Where it stands in a strip of controls that belong together, from above. */

@@ -35,6 +35,10 @@ public final class Forms {
         forms.put("targetEnd", TargetEnd.class);
         forms.put("cueKey", CueKey.class);
         forms.put("cueDisplay", CueDisplay.class);
+        forms.put("trackKey", TrackKey.class);
+        forms.put("trackDisplay", TrackDisplay.class);
+        forms.put("songKey", SongKey.class);
+        forms.put("songDisplay", SongDisplay.class);
         return Collections.unmodifiableMap(forms);
     }
 }

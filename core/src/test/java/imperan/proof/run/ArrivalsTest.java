@@ -32,7 +32,7 @@ class ArrivalsTest {
     void aKeyOfTheDeskStepsAListBeforeAndAfterAProofAndNotMeanwhile() {
         ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
         Behaviour.Condition key = new Behaviour.Condition(Optional.of(Shows.DESK), "/key", 0, "1");
-        Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(LIST, null, new CueList("Walk", 0, Optional.of(key), Optional.empty(), "")), Shows.put(ZERO, LIST, Cue.plain("0", "")),
+        Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(LIST, null, new CueList("Walk", 0, Optional.of(key), Optional.empty(), Optional.empty(), "")), Shows.put(ZERO, LIST, Cue.plain("0", "")),
                 Shows.put(ONE, LIST, Cue.plain("1", "")), Shows.put(new PartId("two"), LIST, Cue.plain("2", "")));
         hall.hall.live.load(show, hall.hall.now);
         press(hall);

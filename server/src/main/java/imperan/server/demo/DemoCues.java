@@ -50,7 +50,7 @@ final class DemoCues {
         put(REEL, null, new NamedValue("Reel of the night", "3", "Which reel of the water server plays tonight"));
         put(DUSK, null, new Look("Dusk", List.of(stand(1, 0.45), stand(2, 0.4), stand(3, 0.35), stand(13, 0.6)), "As the guests arrive"));
         put(SILENT, null, new Look("Silent", IntStream.rangeClosed(1, 13).mapToObj(strip -> stand(strip, 0)).toList(), "All of the sound down"));
-        put(LIST, null, new CueList("Evening walk", CueList.USUAL_GUARD, key(1), key(2), "Keys 1 and 2 of the desk are go and back"));
+        put(LIST, null, new CueList("Evening walk", CueList.USUAL_GUARD, key(1), key(2), Optional.empty(), "Keys 1 and 2 of the desk are go and back"));
         cue(Cue.plain("0", "Before the doors"), CueFollow.BY_HAND, "Does nothing: a safe place to stand at", CueMark.NONE);
         cue(Cue.plain("1", "Blank", new CueAction.RecallLook(0, Optional.of(SILENT), 0, FadeCurve.EVEN), say(EDDY, "/eddy/reset")), CueFollow.BY_HAND, "", CueMark.NONE);
         cue(Cue.plain("2", "Dusk", new CueAction.RecallLook(0, Optional.of(DUSK), 4, FadeCurve.SLOW_ENDS), say(WICK, "/wick/look/1/go")), CueFollow.BY_HAND, "When the first guest is at the gate", SOUND);
@@ -107,7 +107,7 @@ final class DemoCues {
     }
 
     private void cue(Cue cue, CueFollow follow, String note, CueMark mark) {
-        put(new PartId("walk-" + cue.number()), LIST, new Cue(cue.number(), cue.name(), note, mark, cue.actions(), follow));
+        put(new PartId("walk-" + cue.number()), LIST, new Cue(cue.number(), cue.name(), note, mark, cue.actions(), follow, Optional.empty()));
     }
 
     private void put(PartId id, PartId parent, Body body) {
