@@ -1,6 +1,7 @@
 package imperan.server.access;
 
 import imperan.capture.CaptureFile;
+import imperan.server.sound.Sounds;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletException;
@@ -37,11 +38,14 @@ class RequestLimits extends OncePerRequestFilter {
     static final long MAX_KEY_BYTES = 1 << 10;
     /** A show file with all its pictures, or an address space. */
     static final long MAX_BYTES = 32L << 20;
+    /** Sounds go to the disk as they come, so they may be large, and take long, without keeping others waiting. */
+    private static final String SOUNDS = "/api/sounds";
     private static final Pattern CAPTURES = Pattern.compile("/api/shows/[^/]+/captures");
     private static final long LARGE_BYTES = 256 << 10;
     /** For the body of a small request, and for that of a large one. */
     static final long PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(10);
     static final long LARGE_PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(60);
+    static final long SOUND_PATIENCE_NANOS = TimeUnit.MINUTES.toNanos(15);
     /** For an answer to be taken. */
     static final long ANSWER_NANOS = TimeUnit.SECONDS.toNanos(60);
     /** Requests whose bodies are being read at once; the others are refused, so that there are threads left for those without a body. */
@@ -69,10 +73,11 @@ class RequestLimits extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         // what becomes a WebSocket has limits of its own
-        HttpServletResponse timed = request.getHeader("Upgrade") == null ? new TimedResponse(response) : response;
+        HttpServletResponse timed = request.getHeader("Upgrade") == null ? new TimedResponse(response, request.getRequestURI().startsWith(SOUNDS) ? SOUND_PATIENCE_NANOS : ANSWER_NANOS) : response;
         long length = request.getContentLengthLong();
         boolean body = length > 0 || request.getHeader("Transfer-Encoding") != null;
-        long most = request.getRequestURI().equals(KeyFilter.PATH) ? MAX_KEY_BYTES : CAPTURES.matcher(request.getRequestURI()).matches() ? CaptureFile.MOST_BYTES : MAX_BYTES;
+        long most = request.getRequestURI().equals(KeyFilter.PATH) ? MAX_KEY_BYTES : request.getRequestURI().equals(SOUNDS) ? Sounds.MOST_BYTES
+                : CAPTURES.matcher(request.getRequestURI()).matches() ? CaptureFile.MOST_BYTES : MAX_BYTES;
         if (!body) {
             chain.doFilter(request, timed);
         } else if (length > most) {
@@ -90,13 +95,14 @@ class RequestLimits extends OncePerRequestFilter {
 
     private void withBody(HttpServletRequest request, HttpServletResponse response, FilterChain chain, long length, long most)
             throws ServletException, IOException {
-        boolean isLarge = length > LARGE_BYTES || length < 0;
+        boolean isSound = request.getRequestURI().equals(SOUNDS);
+        boolean isLarge = !isSound && (length > LARGE_BYTES || length < 0);
         if (isLarge && !mayBeLarge()) {
             refuse(request, response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "Another large file is being read. Try again in a moment");
             return;
         }
         try {
-            LimitedRequest limited = new LimitedRequest(request, most, clock.getAsLong() + (isLarge ? LARGE_PATIENCE_NANOS : PATIENCE_NANOS));
+            LimitedRequest limited = new LimitedRequest(request, most, clock.getAsLong() + (isSound ? SOUND_PATIENCE_NANOS : isLarge ? LARGE_PATIENCE_NANOS : PATIENCE_NANOS));
             chain.doFilter(limited, response);
             limited.drain();
         } finally {
@@ -219,16 +225,18 @@ class RequestLimits extends OncePerRequestFilter {
     }
 
     private final class TimedResponse extends HttpServletResponseWrapper {
+        private final long patience;
         private ServletOutputStream stream;
 
-        TimedResponse(HttpServletResponse response) {
+        TimedResponse(HttpServletResponse response, long patience) {
             super(response);
+            this.patience = patience;
         }
 
         @Override
         public ServletOutputStream getOutputStream() throws IOException {
             if (stream == null) {
-                stream = new Timed(super.getOutputStream());
+                stream = new Timed(super.getOutputStream(), patience);
             }
             return stream;
         }
@@ -239,15 +247,17 @@ class RequestLimits extends OncePerRequestFilter {
         private static final int PIECE = 64 << 10;
 
         private final ServletOutputStream out;
+        private final long patience;
         private long until;
 
-        Timed(ServletOutputStream out) {
+        Timed(ServletOutputStream out, long patience) {
             this.out = out;
+            this.patience = patience;
         }
 
         private void check() throws IOException {
             long now = clock.getAsLong();
-            until = until == 0 ? now + ANSWER_NANOS : until;
+            until = until == 0 ? now + patience : until;
             if (now > until) {
                 throw new BodyLimit(HttpStatus.REQUEST_TIMEOUT, "The answer was not taken in time");
             }

@@ -48,7 +48,9 @@ final class Changes implements LiveSink {
     private final Set<PartId> values = new LinkedHashSet<>();
     private final Set<PartId> links = new LinkedHashSet<>();
     private final Set<PartId> cues = new LinkedHashSet<>();
-    private boolean cuesMoved;
+    private final Set<PartId> tracks = new LinkedHashSet<>();
+    private final Set<PartId> sets = new LinkedHashSet<>();
+    private boolean placesMoved;
     private final Set<PartId> traces = new LinkedHashSet<>();
     private final Set<PartId> unsaved = new LinkedHashSet<>();
     private final Deque<LinkTurn> turns = new ArrayDeque<>();
@@ -102,7 +104,15 @@ final class Changes implements LiveSink {
             page = Optional.of(new PageWanted(wanted.page(), wanted.people()));
         } else if (event instanceof LiveEvent.CuesChanged changed) {
             cues.add(changed.list());
-            cuesMoved = true;
+            placesMoved = true;
+        } else if (event instanceof LiveEvent.TrackChanged changed) {
+            tracks.add(changed.track());
+            placesMoved = true;
+        } else if (event instanceof LiveEvent.SetChanged changed) {
+            sets.add(changed.set());
+            placesMoved = true;
+        } else if (event instanceof LiveEvent.SoundLost lost) {
+            notice(lost.device() + "’s device played the sound of “" + lost.name() + "”, and is gone: the track goes on without sound. Let another device play it, in Cues");
         } else if (event instanceof LiveEvent.LinkTurned turned) {
             turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
         } else {
@@ -183,7 +193,7 @@ final class Changes implements LiveSink {
     }
 
     boolean isEmpty() {
-        return values.isEmpty() && links.isEmpty() && cues.isEmpty() && traces.isEmpty() && !spoken && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
+        return values.isEmpty() && links.isEmpty() && cues.isEmpty() && tracks.isEmpty() && sets.isEmpty() && traces.isEmpty() && !spoken && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
     }
 
     /** Whether there is something to tell, the number of missed packets among it. */
@@ -224,10 +234,10 @@ final class Changes implements LiveSink {
         return !unsaved.isEmpty();
     }
 
-    /** Whether a cue list stands elsewhere since this was last asked. */
-    boolean takeCuesMoved() {
-        boolean moved = cuesMoved;
-        cuesMoved = false;
+    /** Whether a cue list, a track or a set list stands elsewhere since this was last asked. */
+    boolean takePlacesMoved() {
+        boolean moved = placesMoved;
+        placesMoved = false;
         return moved;
     }
 
@@ -240,7 +250,7 @@ final class Changes implements LiveSink {
 
     /** Everything gathered, with the values as they are now; afterwards nothing is gathered. */
     Batch take(LiveShow live, Collection<PartId> watchedTraces, long missed) {
-        Batch batch = new Batch(each(values, live::value), each(links, live::link), each(cues, live::cueList),
+        Batch batch = new Batch(each(values, live::value), each(links, live::link), each(cues, live::cueList), each(tracks, live::track), each(sets, live::set),
                 each(traces.stream().filter(watchedTraces::contains).toList(), live::trace),
                 lastOut, lastIn, edits, editBytes, page, missed, List.copyOf(notices));
         told = missed;
@@ -248,6 +258,8 @@ final class Changes implements LiveSink {
         values.clear();
         links.clear();
         cues.clear();
+        tracks.clear();
+        sets.clear();
         traces.clear();
         spoken = false;
         edits = new ArrayList<>();

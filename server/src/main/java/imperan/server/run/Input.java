@@ -11,6 +11,7 @@ import imperan.show.Show;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Everything that can happen to the live show. The loop handles them one after the other. */
@@ -80,7 +81,12 @@ sealed interface Input {
     record NotSent(PartId target, byte[] packet) implements Input {
     }
 
-    record Leave(Feed feed) implements Input {
+    /** @param browser whose feed it is, where it has said so */
+    record Leave(Feed feed, Optional<String> browser) implements Input {
+    }
+
+    /** What the clock on the wall says. */
+    record Wall(double secondsOfDay) implements Input {
     }
 
     /** What a browser looks at besides values and links. */

@@ -3,6 +3,7 @@ package imperan.server.run;
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.LiveShow;
+import imperan.live.Places;
 import imperan.live.SocketState;
 import imperan.live.Touch;
 import imperan.osc.Decoded;
@@ -179,6 +180,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
                 return Optional.of(Problem.of("A trial of a cue list is running. Wait for its end, or stop it"));
             } else if (running.cueLists().stream().anyMatch(list -> !list.running().isEmpty())) {
                 return Optional.of(Problem.of("A cue list is running. Wait until nothing of it runs, or stop it in Cues"));
+            } else if (running.isAnyTrackRolling()) {
+                return Optional.of(Problem.of("A track is playing. Wait for its end, or pause it in Cues"));
             }
             proving.start(run, watcher);
             return Optional.<Problem>empty();
@@ -295,8 +298,14 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         return audience.size();
     }
 
-    public void leave(Feed feed) {
-        put(new Input.Leave(feed));
+    /** @param browser whose feed it is, where it has said so */
+    public void leave(Feed feed, Optional<String> browser) {
+        put(new Input.Leave(feed, browser));
+    }
+
+    /** What the clock on the wall says, in seconds since midnight. */
+    void wall(double secondsOfDay) {
+        put(new Input.Wall(secondsOfDay));
     }
 
     /** @param traces the controls whose path the browser shows */
@@ -441,7 +450,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     private void saveInTime() {
         long now = clock.now();
-        saveCues();
+        savePlaces();
         if (changes.isUnsaved() && now - lastSave >= SAVE_NANOS) {
             lastSave = now;
             save();
@@ -491,6 +500,9 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
             live.notSent(n.target(), n.packet(), now);
         } else if (input instanceof Input.Leave l) {
             audience.leave(l.feed());
+            l.browser().ifPresent(browser -> live.left(browser, now));
+        } else if (input instanceof Input.Wall w) {
+            live.wall(w.secondsOfDay(), now);
         } else if (input instanceof Input.Watch w) {
             watchNow(w);
         } else if (input instanceof Input.Selecting s) {
@@ -521,14 +533,15 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         live.load(going.show(), now);
         shows(going.show(), now);
         live.restore(going.remembered().values());
-        live.restoreCues(going.remembered().places());
+        live.restoreCues(going.remembered().places().lists());
+        live.restorePlaying(going.remembered().places().tracks(), going.remembered().places().sets(), now);
         startLog.live(going.name());
         audience.of(liveShowId).forEach(feed -> feed.welcome(snapshot()));
     }
 
     /** A show that is looked at and does not run. */
     private static Snapshot still(String showId, String name, Show shown) {
-        return new Snapshot(showId, name, false, shown, List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), 0);
+        return new Snapshot(showId, name, false, shown, List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), 0);
     }
 
     private void committedNow(Input.Committed committed, long now) {
@@ -568,20 +581,20 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     private Snapshot snapshot() {
-        return new Snapshot(liveShowId, liveShowName, true, show, changes.values(live), live.links(), live.cueLists(), changes.lastOut(), changes.lastIn(), missed());
+        return new Snapshot(liveShowId, liveShowName, true, show, changes.values(live), live.links(), live.cueLists(), live.tracks(), live.sets(), changes.lastOut(), changes.lastIn(), missed());
     }
 
-    /** Where the lists stand is kept at once: somebody may have to go on from there. */
-    private void saveCues() {
-        if (!liveShowId.isEmpty() && changes.takeCuesMoved()) {
-            saver.saveCues(liveShowId, live.cuePlaces());
+    /** Where lists, tracks and set lists stand is kept at once: somebody may have to go on from there. */
+    private void savePlaces() {
+        if (!liveShowId.isEmpty() && changes.takePlacesMoved()) {
+            saver.savePlaces(liveShowId, new Places(live.cuePlaces(), live.trackPlaces(clock.now()), live.sets()));
         }
     }
 
     private void save() {
         if (!liveShowId.isEmpty()) {
             saver.save(liveShowId, live.savedValues(changes.takeUnsaved()));
-            saveCues();
+            savePlaces();
         }
     }
 

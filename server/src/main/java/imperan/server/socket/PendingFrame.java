@@ -3,7 +3,9 @@ package imperan.server.socket;
 import imperan.live.ControlValue;
 import imperan.live.CueListView;
 import imperan.live.LinkView;
+import imperan.live.SetView;
 import imperan.live.Trace;
+import imperan.live.TrackView;
 import imperan.server.run.Batch;
 import imperan.server.run.PageWanted;
 import imperan.server.run.Presence;
@@ -42,6 +44,8 @@ final class PendingFrame {
     private Optional<WireRecord> lastIn = Optional.empty();
     private Optional<PageWanted> page = Optional.empty();
     private final Map<PartId, CueListView> cues = new LinkedHashMap<>();
+    private final Map<PartId, TrackView> tracks = new LinkedHashMap<>();
+    private final Map<PartId, SetView> sets = new LinkedHashMap<>();
     private Optional<List<Presence>> presences = Optional.empty();
     private Optional<Long> findings = Optional.empty();
     private long missed;
@@ -50,12 +54,16 @@ final class PendingFrame {
         values.clear();
         links.clear();
         cues.clear();
+        tracks.clear();
+        sets.clear();
         edits.clear();
         editBytes = 0;
         welcome = Optional.of(snapshot);
         snapshot.values().forEach(v -> values.put(v.control(), v));
         snapshot.links().forEach(l -> links.put(l.target(), l));
         snapshot.cues().forEach(c -> cues.put(c.list(), c));
+        snapshot.tracks().forEach(t -> tracks.put(t.track(), t));
+        snapshot.sets().forEach(s -> sets.put(s.set(), s));
         lastOut = snapshot.lastOut();
         lastIn = snapshot.lastIn();
         missed = snapshot.missed();
@@ -66,6 +74,8 @@ final class PendingFrame {
         batch.values().forEach(v -> values.put(v.control(), v));
         batch.links().forEach(l -> links.put(l.target(), l));
         batch.cues().forEach(c -> cues.put(c.list(), c));
+        batch.tracks().forEach(t -> tracks.put(t.track(), t));
+        batch.sets().forEach(s -> sets.put(s.set(), s));
         batch.traces().forEach(t -> traces.put(t.control(), t));
         edits.addAll(batch.edits());
         editBytes += batch.editBytes();
@@ -94,7 +104,8 @@ final class PendingFrame {
     ServerFrame frame() {
         return new ServerFrame(
                 welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
-                List.copyOf(values.values()), List.copyOf(links.values()), cues.values().stream().map(CueListState::of).toList(), traces.values().stream().map(TraceView::of).toList(),
+                List.copyOf(values.values()), List.copyOf(links.values()), cues.values().stream().map(CueListState::of).toList(), tracks.values().stream().map(TrackState::of).toList(),
+                sets.values().stream().map(SetState::of).toList(), traces.values().stream().map(TraceView::of).toList(),
                 lastOut.map(WireRow::of), lastIn.map(WireRow::of),
                 List.copyOf(edits), false, page, presences, findings, missed, List.copyOf(notices));
     }

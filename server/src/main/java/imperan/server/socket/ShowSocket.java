@@ -256,7 +256,7 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     private void forget(Browser browser) {
         browser.feed.gone();
         browsers.remove(browser.session.getId());
-        loop.leave(browser.feed);
+        loop.leave(browser.feed, browser.actor.map(Actor::id));
     }
 
     private void end(Browser browser, CloseStatus why) {

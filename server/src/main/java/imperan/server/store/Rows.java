@@ -26,6 +26,12 @@ final class Rows {
     record CuePlaceRow(String listId, String nextId, String lastId) {
     }
 
+    record TrackPlaceRow(String trackId, double position) {
+    }
+
+    record SetPlaceRow(String setId, String ready, String onAir) {
+    }
+
     record ValueRow(String showId, String controlId, String axes, String belief, String movedBy) {
     }
 }

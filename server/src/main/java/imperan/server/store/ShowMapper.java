@@ -156,6 +156,22 @@ interface ShowMapper {
             on conflict (show_id, list_id) do update set next_id = excluded.next_id, last_id = excluded.last_id""")
     void putCuePlace(@Param("showId") String showId, @Param("listId") String listId, @Param("nextId") String nextId, @Param("lastId") String lastId);
 
+    @Select("select track_id, position from track_place where show_id = #{showId} order by track_id")
+    List<Rows.TrackPlaceRow> trackPlaces(@Param("showId") String showId);
+
+    @Insert("""
+            insert into track_place (show_id, track_id, position) values (#{showId}, #{trackId}, #{position})
+            on conflict (show_id, track_id) do update set position = excluded.position""")
+    void putTrackPlace(@Param("showId") String showId, @Param("trackId") String trackId, @Param("position") double position);
+
+    @Select("select set_id, ready, on_air from set_place where show_id = #{showId} order by set_id")
+    List<Rows.SetPlaceRow> setPlaces(@Param("showId") String showId);
+
+    @Insert("""
+            insert into set_place (show_id, set_id, ready, on_air) values (#{showId}, #{setId}, #{ready}, #{onAir})
+            on conflict (show_id, set_id) do update set ready = excluded.ready, on_air = excluded.on_air""")
+    void putSetPlace(@Param("showId") String showId, @Param("setId") String setId, @Param("ready") String ready, @Param("onAir") String onAir);
+
     @Insert("""
             insert into browser (id, name) values (#{id}, #{name})
             on conflict (id) do update set name = excluded.name""")

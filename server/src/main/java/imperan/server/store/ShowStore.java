@@ -3,7 +3,10 @@ package imperan.server.store;
 import imperan.live.Belief;
 import imperan.live.ControlValue;
 import imperan.live.CueListView;
+import imperan.live.Places;
 import imperan.live.SavedValue;
+import imperan.live.SetView;
+import imperan.live.TrackView;
 import imperan.show.Body;
 import imperan.show.Edit;
 import imperan.show.Held;
@@ -224,19 +227,23 @@ public class ShowStore {
     }
 
     /** Where the cue lists of a show stood last. */
-    public List<CueListView.Place> cuePlaces(String showId) {
+    private List<CueListView.Place> cuePlaces(String showId) {
         return mapper.cuePlaces(showId).stream().map(row -> new CueListView.Place(new PartId(row.listId()), Optional.ofNullable(row.nextId()).map(PartId::new),
                 Optional.ofNullable(row.lastId()).map(PartId::new))).toList();
     }
 
     @Transactional
-    public void saveCuePlaces(String showId, Collection<CueListView.Place> places) {
-        places.forEach(place -> mapper.putCuePlace(showId, place.list().value(), place.next().map(PartId::value).orElse(null), place.last().map(PartId::value).orElse(null)));
+    public void savePlaces(String showId, Places places) {
+        places.tracks().forEach(place -> mapper.putTrackPlace(showId, place.track().value(), place.position()));
+        places.sets().forEach(place -> mapper.putSetPlace(showId, place.set().value(), place.ready().map(PartId::value).orElse(null), place.onAir().map(PartId::value).orElse(null)));
+        places.lists().forEach(place -> mapper.putCuePlace(showId, place.list().value(), place.next().map(PartId::value).orElse(null), place.last().map(PartId::value).orElse(null)));
     }
 
     /** What is remembered of how a show stood when it ran last. */
     public Remembered remembered(String showId) {
-        return new Remembered(values(showId), cuePlaces(showId));
+        return new Remembered(values(showId), new Places(cuePlaces(showId),
+                mapper.trackPlaces(showId).stream().map(row -> new TrackView.Place(new PartId(row.trackId()), row.position())).toList(),
+                mapper.setPlaces(showId).stream().map(row -> new SetView(new PartId(row.setId()), Optional.ofNullable(row.ready()).map(PartId::new), Optional.ofNullable(row.onAir()).map(PartId::new), Optional.empty())).toList()));
     }
 
     @Transactional

@@ -1,6 +1,6 @@
 package imperan.server.store;
 
-import imperan.live.CueListView;
+import imperan.live.Places;
 import imperan.live.SavedValue;
 import imperan.show.PartId;
 import org.slf4j.Logger;
@@ -36,7 +36,7 @@ public class ValueSaver implements AutoCloseable {
     interface Values {
         void saveValues(String showId, List<SavedValue> values);
 
-        default void saveCuePlaces(String showId, List<CueListView.Place> places) {
+        default void savePlaces(String showId, Places places) {
             // who only tries values keeps no places
         }
     }
@@ -45,7 +45,7 @@ public class ValueSaver implements AutoCloseable {
     private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "values"));
     /** By show: a copy of a show has controls of the same ids. A show that is here is written soon. */
     private final Map<String, Map<PartId, SavedValue>> pending = new HashMap<>();
-    private final Map<String, List<CueListView.Place>> placesOf = new ConcurrentHashMap<>();
+    private final Map<String, Places> placesOf = new ConcurrentHashMap<>();
     private boolean failing;
 
     @Autowired
@@ -57,8 +57,8 @@ public class ValueSaver implements AutoCloseable {
             }
 
             @Override
-            public void saveCuePlaces(String showId, List<CueListView.Place> places) {
-                store.saveCuePlaces(showId, places);
+            public void savePlaces(String showId, Places places) {
+                store.savePlaces(showId, places);
             }
         });
     }
@@ -85,25 +85,25 @@ public class ValueSaver implements AutoCloseable {
         }
     }
 
-    /** Takes where cue lists stand, and returns at once; of several times the latest is kept. */
-    public void saveCues(String showId, List<CueListView.Place> places) {
+    /** Takes where cue lists, tracks and set lists stand, and returns at once; of several times the latest is kept. */
+    public void savePlaces(String showId, Places places) {
         if (!places.isEmpty() && placesOf.put(showId, places) == null && !thread.isShutdown()) {
-            thread.execute(() -> writeCues(showId));
+            thread.execute(() -> writePlaces(showId));
         }
     }
 
-    private void writeCues(String showId) {
-        List<CueListView.Place> places = placesOf.remove(showId);
+    private void writePlaces(String showId) {
+        Places places = placesOf.remove(showId);
         try {
-            store.saveCuePlaces(showId, places);
+            store.savePlaces(showId, places);
         } catch (NonTransientDataAccessResourceException | TransientDataAccessException | RecoverableDataAccessException | TransactionException e) {
-            LOG.warn("Where the cue lists stand waits until it can be kept: {}", e.getMessage());
+            LOG.warn("Where cue lists and tracks stand waits until it can be kept: {}", e.getMessage());
             // where they stepped meanwhile is newer, and is written soon
             if (placesOf.putIfAbsent(showId, places) == null && !thread.isShutdown()) {
-                thread.schedule(() -> writeCues(showId), RETRY_MS, TimeUnit.MILLISECONDS);
+                thread.schedule(() -> writePlaces(showId), RETRY_MS, TimeUnit.MILLISECONDS);
             }
         } catch (RuntimeException e) {
-            LOG.warn("Where the cue lists stand cannot be kept: {}", e.getMessage());
+            LOG.warn("Where cue lists and tracks stand cannot be kept: {}", e.getMessage());
         }
     }
 

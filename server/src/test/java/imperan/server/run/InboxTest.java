@@ -114,7 +114,7 @@ class InboxTest {
             assertThat(inbox.putHand(new Input.Beat("ada"))).isTrue();
         }
         assertThat(inbox.putHand(new Input.Beat("ada"))).as("nobody takes any").isFalse();
-        inbox.put(new Input.Leave(null));
+        inbox.put(new Input.Leave(null, Optional.empty()));
         CompletableFuture<Boolean> waiting = new CompletableFuture<>();
         Thread flooding = new Thread(() -> waiting.complete(inbox.putHand(new Input.Beat("ben"))));
         flooding.start();

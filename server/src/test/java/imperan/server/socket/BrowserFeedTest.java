@@ -28,7 +28,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 /** Whatever goes wrong between us and a browser: its feed goes on or ends, and is never frozen. */
 class BrowserFeedTest {
 
-    private static final Snapshot SNAPSHOT = new Snapshot("show", "Show", true, Show.empty(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), 3);
+    private static final Snapshot SNAPSHOT = new Snapshot("show", "Show", true, Show.empty(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), 3);
 
     private final List<String> sent = new ArrayList<>();
     private final List<CloseStatus> closed = new ArrayList<>();
@@ -60,7 +60,7 @@ class BrowserFeedTest {
     private static Batch edit(long number, long bytes) {
         Part part = new Part(new PartId("p" + number), Optional.empty(), 0, Layout.plain("L"));
         Edit edit = new Edit(number, new Person("b", "Ada"), "Edit", List.of(new Edit.Change(part.id(), Optional.empty(), Optional.of(part))), Edit.Role.FRESH);
-        return new Batch(List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), bytes, Optional.empty(), 0, List.of());
+        return new Batch(List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), bytes, Optional.empty(), 0, List.of());
     }
 
     @Test

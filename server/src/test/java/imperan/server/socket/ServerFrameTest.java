@@ -22,7 +22,7 @@ class ServerFrameTest {
     }
 
     private static ServerFrame frame(Edit... edits) {
-        return new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
+        return new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
                 List.of(edits), false, Optional.empty(), Optional.empty(), Optional.empty(), 7, List.of());
     }
 

@@ -3,6 +3,7 @@ package imperan.server.store;
 import imperan.live.Belief;
 import imperan.live.ControlValue;
 import imperan.live.CueListView;
+import imperan.live.Places;
 import imperan.live.SavedValue;
 import imperan.show.PartId;
 import org.junit.jupiter.api.Test;
@@ -69,6 +70,10 @@ class ValueSaverTest {
     }
 
     /** Somebody may have to go on from where a list stands. */
+    private static Places at(CueListView.Place place) {
+        return new Places(List.of(place), List.of(), List.of());
+    }
+
     @Test
     void whereListsStandIsTriedAgainAndTheLatestIsKept() throws InterruptedException {
         PartId list = new PartId("list");
@@ -81,18 +86,18 @@ class ValueSaverTest {
             }
 
             @Override
-            public void saveCuePlaces(String showId, List<CueListView.Place> places) {
+            public void savePlaces(String showId, Places places) {
                 tries.add(showId);
                 if (away.get()) {
                     throw new DataAccessResourceFailureException("away");
                 }
-                kept.addAll(places);
+                kept.addAll(places.lists());
             }
         })) {
-            saver.saveCues("show", List.of(new CueListView.Place(list, Optional.of(new PartId("one")), Optional.empty())));
+            saver.savePlaces("show", at(new CueListView.Place(list, Optional.of(new PartId("one")), Optional.empty())));
             tries.take();
             tries.take();
-            saver.saveCues("show", List.of(new CueListView.Place(list, Optional.of(new PartId("two")), Optional.of(new PartId("one")))));
+            saver.savePlaces("show", at(new CueListView.Place(list, Optional.of(new PartId("two")), Optional.of(new PartId("one")))));
             away.set(false);
         }
         // the older one may have been on its way when the database came back
