@@ -18,6 +18,8 @@ import { TapView } from "./TapView";
 import { TargetEndView } from "./TargetEndView";
 import { CueDisplayView } from "./CueDisplayView";
 import { CueKeyView } from "./CueKeyView";
+import { SongDisplayView, SongKeyView } from "./SongViews";
+import { TrackDisplayView, TrackKeyView } from "./TrackViews";
 import { MotionView } from "./MotionView";
 import { TiltView } from "./TiltView";
 import { WheelView } from "./WheelView";
@@ -66,6 +68,14 @@ export function ControlView(props: { id: string; control: Control; live: boolean
       return <TargetEndView {...props} form={form} />;
     case "cueKey":
       return <CueKeyView {...props} form={form} />;
+    case "trackKey":
+      return <TrackKeyView {...props} form={form} />;
+    case "trackDisplay":
+      return <TrackDisplayView {...props} form={form} />;
+    case "songKey":
+      return <SongKeyView {...props} form={form} />;
+    case "songDisplay":
+      return <SongDisplayView {...props} form={form} />;
     case "cueDisplay":
       return <CueDisplayView {...props} form={form} />;
     case "pageKey":

@@ -1,11 +1,13 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useCallback } from "react";
-import type { ArgumentSource, CueAction, CueActionOf, FadeCurve, Problem } from "../api/types";
+import type { ArgumentSource, CueAction, CueActionOf, ExampleLine, FadeCurve, Problem } from "../api/types";
 import { FORMS } from "../layout/path/forms";
 import { isLookedUp, LOOKED_UP, lookedUp, LookedUpFields } from "../layout/path/LookedUpFields";
 import { inDraft, nameOf, pageOf } from "../live/laid";
 import { partOf, partsOf, useShow } from "../live/show";
 import { lookAtTyped } from "../requests/findings";
+import { useLook } from "../requests/useLook";
+import { wireLines } from "../requests/wire";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
 import { NumberField } from "../ui/fields";
@@ -92,6 +94,8 @@ export function ActionFields({ action, put }: Props) {
           />
         </>
       )}
+      {action.does === "track" && <TrackActionFields action={action} put={put} />}
+      {action.does === "songs" && <SongActionFields action={action} put={put} />}
       {"seconds" in action && (
         <>
           <NumberField
@@ -119,22 +123,102 @@ export function ActionFields({ action, put }: Props) {
 
 interface ChosenProps {
   label: string;
-  kind: "look" | "target" | "cueList" | "page";
+  kind: "look" | "target" | "cueList" | "page" | "track" | "setList" | "trackMark" | "song";
+  /** In which part it lies. */
+  of?: string | null;
   value: string | null;
   set: (id: string | null) => Promise<Problem[]>;
 }
 
-function Chosen({ label, kind, value, set }: ChosenProps) {
+function Chosen({ label, kind, value, set, of }: ChosenProps) {
   const parts = useShow((s) => s.parts);
-  const all = partsOf(parts, kind).filter((p) => kind !== "page" || !inDraft(parts, p.part.id));
+  const all = partsOf(parts, kind, of ?? undefined).filter(
+    (p) => kind !== "page" || !inDraft(parts, p.part.id),
+  );
   return (
     <Select
       className="col-span-2"
       label={label}
       value={value && parts.has(value) ? value : NONE}
       onChange={(id) => void report(set(id === NONE ? null : id))}
-      options={[NOT_CHOSEN, ...all.map((p) => ({ value: p.part.id, text: p.part.body.name }))]}
+      options={[
+        NOT_CHOSEN,
+        ...all.map((p) => ({ value: p.part.id, text: p.part.body.name || "without a name" })),
+      ]}
     />
+  );
+}
+
+const TRACK_DEEDS: { value: CueActionOf<"track">["deed"]; text: string }[] = [
+  { value: "PLAY", text: "play" },
+  { value: "PAUSE", text: "pause" },
+  { value: "PLACE", text: "go to the start, or to a mark" },
+  { value: "LOOP", text: "loop a section" },
+  { value: "LEAVE", text: "leave the loop at its end" },
+];
+
+function TrackActionFields({ action, put }: Props<CueActionOf<"track">>) {
+  return (
+    <>
+      <Chosen
+        label="Track"
+        kind="track"
+        value={action.track}
+        set={(track) => put("track", (now) => ({ ...now, track, mark: null }) as CueAction)}
+      />
+      <Select
+        className="col-span-2"
+        label="Order"
+        value={action.deed}
+        onChange={(deed) => void report(put("deed", (now) => ({ ...now, deed }) as CueAction))}
+        options={TRACK_DEEDS}
+      />
+      {(action.deed === "PLACE" || action.deed === "LOOP") && action.track && (
+        <Chosen
+          label={action.deed === "LOOP" ? "Section" : "Mark"}
+          kind="trackMark"
+          of={action.track}
+          value={action.mark}
+          set={(mark) => put("mark", (now) => ({ ...now, mark }) as CueAction)}
+        />
+      )}
+    </>
+  );
+}
+
+const SONG_DEEDS: { value: CueActionOf<"songs">["deed"]; text: string }[] = [
+  { value: "NEXT", text: "make the next song ready" },
+  { value: "PREVIOUS", text: "make the one before ready" },
+  { value: "READY", text: "make one song ready" },
+  { value: "ON_AIR", text: "put the one that is ready on air" },
+];
+
+function SongActionFields({ action, put }: Props<CueActionOf<"songs">>) {
+  return (
+    <>
+      <Chosen
+        label="Set list"
+        kind="setList"
+        value={action.set}
+        set={(set) => put("set", (now) => ({ ...now, set, song: null }) as CueAction)}
+      />
+      <Select
+        className="col-span-2"
+        label="Order"
+        value={action.deed}
+        onChange={(deed) => void report(put("deed", (now) => ({ ...now, deed }) as CueAction))}
+        options={SONG_DEEDS}
+      />
+      {action.deed === "READY" && action.set && (
+        <Chosen
+          label="Song"
+          kind="song"
+          of={action.set}
+          value={action.song}
+          set={(song) => put("song", (now) => ({ ...now, song }) as CueAction)}
+        />
+      )}
+    </>
   );
 }
 
@@ -158,6 +242,17 @@ function LineFields({ action, put }: Props<WithLine>) {
         value={action.target}
         set={(to) => put("target", (now) => ({ ...now, target: to }) as CueAction)}
       />
+      {action.does === "say" && target && (
+        <PhrasePick
+          target={target}
+          take={(line) =>
+            put(
+              "address",
+              (now) => ({ ...now, address: line.address, arguments: line.arguments }) as CueAction,
+            )
+          }
+        />
+      )}
       <EditField
         className="col-span-2"
         label="Address"
@@ -256,6 +351,32 @@ function LineFields({ action, put }: Props<WithLine>) {
         </PushButton>
       </div>
     </>
+  );
+}
+
+const BY_HAND = "by hand";
+
+/** A message from the phrasebook of a target, to begin with; nothing where it has none. */
+function PhrasePick({ target, take }: { target: string; take: (line: ExampleLine) => Promise<Problem[]> }) {
+  const { found } = useLook(target, wireLines);
+  if (!found || found.length === 0) return null;
+  return (
+    <Select
+      className="col-span-2"
+      label="From its phrasebook"
+      value={BY_HAND}
+      onChange={(phrase) => {
+        const line = found.find((each) => each.phrase === phrase);
+        if (line) void report(take(line));
+      }}
+      options={[
+        { value: BY_HAND, text: "choose a message …" },
+        ...found.map((line) => ({
+          value: line.phrase,
+          text: line.meaning ? `${line.phrase} · ${line.meaning}` : line.phrase,
+        })),
+      ]}
+    />
   );
 }
 

@@ -1,15 +1,20 @@
-import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
+import { CopyCheck, Zap } from "lucide-react";
+import { useState } from "react";
 import type { Cue, CueAction, CueFollow, CueMark } from "../api/types";
 import { FindingList } from "../findings/FindingLine";
 import { useFindingsOf } from "../findings/findings";
-import { type HeldOf, partsOf, useShow } from "../live/show";
+import { type HeldOf, partOf, useShow } from "../live/show";
+import { stepCues } from "../requests/cues";
 import { change } from "../requests/edits";
+import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
 import { Check, NumberField, of } from "../ui/fields";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
-import { ActionFields } from "./ActionFields";
-import { ACTIONS, freshAction } from "./actions";
+import { TimeField } from "../tracks/TimeField";
+import { ActionList } from "./ActionList";
+import { PasteDialog } from "./PasteDialog";
+import { lastTime } from "./results";
 
 const FOLLOWS: { value: CueFollow["how"]; text: string }[] = [
   { value: "HAND", text: "by hand" },
@@ -30,9 +35,12 @@ const SHADES: { value: CueMark["shade"]; text: string }[] = [
 const FIRST_WAIT = 2;
 
 /** One cue: what it is called, what it does in order, and how the next one follows. */
-export function CueEditor({ held }: { held: HeldOf<Cue> }) {
+export function CueEditor({ held, cues }: { held: HeldOf<Cue>; cues: HeldOf<Cue>[] }) {
   const { id, body } = held.part;
   const parts = useShow((s) => s.parts);
+  const live = useShow((s) => s.live);
+  const told = useShow((s) => s.cues.get(held.part.parent ?? ""));
+  const fired = lastTime(told?.state, id);
   const put = (field: string, update: (before: Cue) => Partial<Cue>) =>
     of(
       field,
@@ -50,6 +58,9 @@ export function CueEditor({ held }: { held: HeldOf<Cue> }) {
       seconds: how === "AFTER" || how === "ANSWERED" ? body.follow.seconds || FIRST_WAIT : 0,
     });
 
+  const [pasting, setPasting] = useState(false);
+  const list = partOf(parts, "cueList", held.part.parent);
+  const track = partOf(parts, "track", list?.part.body.track)?.part.body;
   const findings = useFindingsOf(id);
   return (
     <section aria-label={`Cue ${body.number}`} className="flex flex-col gap-3">
@@ -81,65 +92,43 @@ export function CueEditor({ held }: { held: HeldOf<Cue> }) {
           onCommit={(note) => put("note", () => ({ note }))}
         />
       </div>
+      {track && (
+        <div className="grid grid-cols-2 items-end gap-2">
+          <TimeField
+            label={`On ${track.name} at`}
+            seconds={body.at ?? 0}
+            rate={track.rate}
+            onCommit={(at) => put("at", () => ({ at }))}
+          />
+          {body.at === null ? (
+            <p className="pb-1 text-sm text-quiet">By hand so far. Type a time.</p>
+          ) : (
+            <PushButton onClick={() => void report(put("at", () => ({ at: null })))}>
+              Off the track
+            </PushButton>
+          )}
+        </div>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <PushButton
+          disabled={!live || body.actions.length === 0}
+          onClick={() => stepCues(held.part.parent!, "FIRE", id)}
+        >
+          <Zap size={16} aria-hidden /> Test this cue
+        </PushButton>
+        <PushButton disabled={body.actions.length === 0 || cues.length < 2} onClick={() => setPasting(true)}>
+          <CopyCheck size={16} aria-hidden /> Paste onto others …
+        </PushButton>
+        {fired && <span className={`self-center text-sm ${fired.look}`}>{fired.text}</span>}
+      </div>
+      {pasting && <PasteDialog from={held} cues={cues} onClose={() => setPasting(false)} />}
       <h2 className="text-lg font-bold">Does</h2>
       {body.actions.length === 0 && (
         <p className="text-quiet">
           Nothing yet. Add what it does; each action may begin a while after its go.
         </p>
       )}
-      <ol className="flex flex-col gap-2">
-        {body.actions.map((action, i) => (
-          <li key={i} aria-label={`Action ${i + 1}`} className="rounded border border-rule bg-panel p-2">
-            <div className="mb-1 flex items-center gap-1">
-              <span className="mr-auto font-bold">{ACTIONS[action.does].text}</span>
-              <Tool
-                label={`Move action ${i + 1} up`}
-                Icon={ArrowUp}
-                disabled={i === 0}
-                act={() => putActions("actions", (all) => swapped(all, i, i - 1))}
-              />
-              <Tool
-                label={`Move action ${i + 1} down`}
-                Icon={ArrowDown}
-                disabled={i === body.actions.length - 1}
-                act={() => putActions("actions", (all) => swapped(all, i, i + 1))}
-              />
-              <Tool
-                label={`Remove action ${i + 1}`}
-                Icon={Trash2}
-                act={() => putActions("actions", (all) => all.filter((_, k) => k !== i))}
-              />
-            </div>
-            <ActionFields
-              action={action}
-              put={(field, update) =>
-                putActions(`actions/${i}/${field}`, (all) =>
-                  all.map((each, k) => (k === i ? update(each) : each)),
-                )
-              }
-            />
-          </li>
-        ))}
-      </ol>
-      <div className="grid grid-cols-2 gap-1.5" role="group" aria-label="Add an action">
-        {Object.entries(ACTIONS).map(([does, { text, Icon }]) => (
-          <button
-            key={does}
-            className="flex items-center gap-2 rounded border border-rule bg-raised px-2 py-1.5 text-left"
-            onClick={() =>
-              void report(
-                putActions("actions", (all) => [
-                  ...all,
-                  freshAction(does as CueAction["does"], partsOf(parts, "target")[0]?.part.id ?? null),
-                ]),
-              )
-            }
-          >
-            <Plus size={14} aria-hidden />
-            <Icon size={18} aria-hidden /> {text}
-          </button>
-        ))}
-      </div>
+      <ActionList actions={body.actions} put={putActions} />
       <h2 className="text-lg font-bold">The next cue</h2>
       <div className="grid grid-cols-2 gap-2">
         <Select
@@ -166,32 +155,5 @@ export function CueEditor({ held }: { held: HeldOf<Cue> }) {
         )}
       </div>
     </section>
-  );
-}
-
-function swapped<T>(all: T[], one: number, other: number): T[] {
-  const next = [...all];
-  [next[one], next[other]] = [next[other]!, next[one]!];
-  return next;
-}
-
-interface ToolProps {
-  label: string;
-  Icon: typeof ArrowUp;
-  disabled?: boolean;
-  act: () => ReturnType<typeof change>;
-}
-
-function Tool({ label, Icon, disabled, act }: ToolProps) {
-  return (
-    <button
-      aria-label={label}
-      title={label}
-      disabled={disabled}
-      className="p-1.5 text-quiet disabled:opacity-30"
-      onClick={() => void report(act())}
-    >
-      <Icon size={16} aria-hidden />
-    </button>
   );
 }

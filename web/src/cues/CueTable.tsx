@@ -13,7 +13,8 @@ import {
   Zap,
 } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { Cue, CueList, CueState } from "../api/types";
+import type { Cue, CueList } from "../api/types";
+import { clock } from "../live/position";
 import { type HeldOf, useShow } from "../live/show";
 import { copyCue, cuesAsCsv, insertCue, previewCues, stepCues, takeCues } from "../requests/cues";
 import { ReplaceDialog } from "../layout/ReplaceDialog";
@@ -23,7 +24,8 @@ import { remove } from "../requests/edits";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
 import { RenumberDialog } from "./RenumberDialog";
-import { describeAction, describeFollow, type Result, resultOf } from "./describe";
+import { describeAction, describeFollow, resultOf } from "./describe";
+import { latestOf, RESULTS } from "./results";
 
 interface Props {
   list: HeldOf<CueList>;
@@ -35,14 +37,6 @@ interface Props {
 
 /** Of the actions of a cue; on paper all of them. */
 const SHOWN = 3;
-
-const RESULTS: Record<Result, { text: string; look: string }> = {
-  waits: { text: "waits", look: "text-quiet" },
-  "goes on": { text: "goes on", look: "text-select" },
-  well: { text: "✓ done", look: "text-in" },
-  "fell short": { text: "✗ fell short", look: "text-fault" },
-  stopped: { text: "■ stopped", look: "text-caution" },
-};
 
 /** The cues of a list in their order: which is next, which run, and what became of those that were fired. */
 export function CueTable({ list, cues, editing, chosen, choose }: Props) {
@@ -57,11 +51,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
     if (!editing) next.current?.scrollIntoView({ block: "nearest" });
   }, [at, editing]);
 
-  const latest = new Map<string, CueState>();
-  for (const fired of [...(told?.state.running ?? []), ...(told?.state.over ?? [])]) {
-    const known = latest.get(fired.cue);
-    if (!known || known.number < fired.number) latest.set(fired.cue, fired);
-  }
+  const latest = latestOf(told?.state);
   const add = async () => {
     const id = crypto.randomUUID();
     const problems = await report(insertCue(list.part.id, chosen, id));
@@ -117,7 +107,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
           <thead className="sticky top-0 bg-ground text-sm text-quiet">
             <tr>
               <th className="w-10 py-1 font-normal" aria-label="Next" />
-              <th className="w-16 py-1 font-normal">No.</th>
+              <th className="w-24 py-1 font-normal">No.</th>
               <th className="py-1 font-normal">Cue</th>
               <th className="py-1 font-normal max-md:hidden">Does</th>
               <th className="w-28 py-1 font-normal">Last time</th>
@@ -143,7 +133,14 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
                   <td className="py-2 pl-2">
                     {isNext && <ArrowBigRight size={24} className="text-select" aria-label="Next" />}
                   </td>
-                  <td className="py-2 font-mono text-lg">{body.number}</td>
+                  <td className="py-2 font-mono text-lg">
+                    {body.number}
+                    {body.at !== null && list.part.body.track && (
+                      <span className="block text-sm text-quiet" data-at>
+                        {clock(body.at)}
+                      </span>
+                    )}
+                  </td>
                   <td className="py-2 pr-3">
                     <span className="flex items-baseline gap-2">
                       {body.mark.shade !== "NONE" && (

@@ -1,10 +1,16 @@
-import { FlaskConical, ListPlus, Pencil, Play } from "lucide-react";
-import { useState } from "react";
+import { FlaskConical, ListMusic, ListPlus, Pencil, Play } from "lucide-react";
+import { useEffect, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
+import { create } from "zustand";
 import type { CueList } from "../api/types";
-import { partsOf, useShow } from "../live/show";
+import { partOf, partsOf, useShow } from "../live/show";
 import { edit } from "../requests/edits";
 import { insertCue } from "../requests/cues";
+import { SetPanel } from "../tracks/SetPanel";
+import { SetFields, SongEditor } from "../tracks/SongEditor";
+import { TrackFields } from "../tracks/TrackFields";
+import { TrackPanel } from "../tracks/TrackPanel";
+import { TrackStart } from "../tracks/TrackStart";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
 import { CueEditor } from "./CueEditor";
@@ -18,6 +24,12 @@ import "./cues.css";
 
 type Mode = "play" | "edit" | "trial";
 
+/** Whether the set list is shown; it stays so for whoever comes back. */
+const useBeside = create<{ beside: boolean; showBeside: (beside: boolean) => void }>()((set) => ({
+  beside: false,
+  showBeside: (beside) => set({ beside }),
+}));
+
 /** The cue lists: stepped through in Play, changed in Edit, so that nobody hits go while typing. */
 export function CuesStation() {
   const parts = useShow((s) => s.parts);
@@ -28,6 +40,24 @@ export function CuesStation() {
   const editing = mode === "edit";
   const [chosen, setChosen] = useState<string | null>(null);
   const list = lists.find((l) => l.part.id === wanted) ?? lists[0];
+  const track = partOf(parts, "track", list?.part.body.track);
+  const sets = partsOf(parts, "setList");
+  const [setWanted, chooseSet] = useState<string | null>(null);
+  const set = sets.find((s) => s.part.id === setWanted) ?? sets[0];
+  const { beside, showBeside } = useBeside();
+  const open = (id: string) => {
+    setChosen(null);
+    void navigate(`/cues/${id}`);
+  };
+
+  // the song that is made ready opens its cue list, whoever made it so
+  const ready = useShow((s) => s.sets.get(set?.part.id ?? "")?.ready ?? null);
+  const readyList = partOf(parts, "song", ready)?.part.body.list ?? null;
+  useEffect(() => {
+    if (readyList && mode === "play") void navigate(`/cues/${readyList}`);
+    // only when another song is made ready; who looks elsewhere since then stays there
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [ready]);
 
   const add = async () => {
     const id = crypto.randomUUID();
@@ -37,6 +67,7 @@ export function CuesStation() {
       guardSeconds: 0.3,
       go: null,
       back: null,
+      track: null,
       note: "",
     };
     const part = { id, parent: null, order: lists.length + 1, body };
@@ -50,6 +81,7 @@ export function CuesStation() {
 
   const cues = list ? cuesOf(parts, list.part.id) : [];
   const cue = cues.find((c) => c.part.id === chosen);
+  const song = partOf(parts, "song", chosen);
   return (
     <main className="flex min-h-0 min-w-0 flex-1 flex-col">
       <header className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-2 max-md:px-2 print:hidden">
@@ -67,6 +99,9 @@ export function CuesStation() {
         </nav>
         <PushButton onClick={() => void add()}>
           <ListPlus size={18} aria-hidden /> Add list
+        </PushButton>
+        <PushButton aria-pressed={beside} onClick={() => showBeside(!beside)}>
+          <ListMusic size={18} aria-hidden /> Set list
         </PushButton>
         {list && (
           <div role="group" aria-label="Mode" className="flex overflow-hidden rounded border border-rule">
@@ -93,31 +128,64 @@ export function CuesStation() {
           other. It begins with a cue 0 that does nothing: a safe place to stand at.
         </p>
       ) : (
-        <div className="flex min-h-0 flex-1 max-lg:flex-col">
-          <CueTable
-            key={list.part.id}
-            list={list}
-            cues={cues}
-            editing={editing}
-            chosen={cue?.part.id ?? null}
-            choose={setChosen}
-          />
-          {editing ? (
-            <aside className="w-[34rem] print:hidden flex-none overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1">
-              {cue ? (
-                <CueEditor key={cue.part.id} held={cue} />
-              ) : (
-                <div className="flex flex-col gap-5">
-                  <ListFields held={list} />
-                  <LooksPanel />
-                </div>
-              )}
-            </aside>
-          ) : mode === "play" ? (
-            <GoPanel list={list} cues={cues} />
-          ) : (
-            <TrialPanel key={list.part.id} list={list} />
+        <div className="flex min-h-0 flex-1 max-lg:flex-col max-lg:overflow-auto">
+          {beside && (
+            <SetPanel
+              sets={sets}
+              set={set}
+              chooseSet={chooseSet}
+              editing={editing}
+              chosen={chosen}
+              choose={setChosen}
+              open={open}
+            />
           )}
+          <div className="flex min-h-0 min-w-0 flex-1 flex-col max-lg:flex-none">
+            {track ? (
+              <TrackPanel
+                key={track.part.id}
+                track={track}
+                list={list}
+                cues={cues}
+                editing={editing}
+                chosen={chosen}
+                choose={setChosen}
+              />
+            ) : (
+              editing && <TrackStart key={list.part.id} list={list} />
+            )}
+            <div className="flex min-h-0 min-w-0 flex-1 max-lg:flex-col">
+              <CueTable
+                key={list.part.id}
+                list={list}
+                cues={cues}
+                editing={editing}
+                chosen={cue?.part.id ?? null}
+                choose={setChosen}
+              />
+              {editing ? (
+                <aside className="w-[34rem] print:hidden flex-none overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1">
+                  {cue ? (
+                    <CueEditor key={cue.part.id} held={cue} cues={cues} />
+                  ) : song ? (
+                    <SongEditor key={song.part.id} held={song} />
+                  ) : chosen !== null && chosen === set?.part.id ? (
+                    <SetFields key={set.part.id} held={set} />
+                  ) : (
+                    <div className="flex flex-col gap-5">
+                      {track && <TrackFields key={track.part.id} held={track} list={list} />}
+                      <ListFields held={list} />
+                      <LooksPanel />
+                    </div>
+                  )}
+                </aside>
+              ) : mode === "play" ? (
+                <GoPanel list={list} cues={cues} />
+              ) : (
+                <TrialPanel key={list.part.id} list={list} />
+              )}
+            </div>
+          </div>
         </div>
       )}
     </main>

@@ -1,7 +1,9 @@
 /** The kinds of actions, and what each is when it is added. */
 import {
   Images,
+  ListMusic,
   ListVideo,
+  Music,
   type LucideIcon,
   MessageSquare,
   OctagonPause,
@@ -21,6 +23,8 @@ export const ACTIONS: Record<CueAction["does"], { text: string; Icon: LucideIcon
   start: { text: "Send a start list", Icon: Power },
   hold: { text: "Hold or let go", Icon: OctagonPause },
   list: { text: "Steer a list", Icon: ListVideo },
+  track: { text: "Play a track", Icon: Music },
+  songs: { text: "Change the song", Icon: ListMusic },
 };
 
 const FIRST_FADE = 2;
@@ -55,5 +59,9 @@ export function freshAction(does: CueAction["does"], target: string | null): Cue
       return { does, delay, target, hold: true };
     case "list":
       return { does, delay, list: null, deed: "GO" };
+    case "track":
+      return { does, delay, track: null, deed: "PLAY", mark: null };
+    case "songs":
+      return { does, delay, set: null, deed: "NEXT", song: null };
   }
 }

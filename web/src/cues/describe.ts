@@ -1,5 +1,5 @@
 /** What cues and their actions are, in a few words. */
-import type { ArgumentSource, Cue, CueAction, CueFollow, CueState, Held } from "../api/types";
+import type { ArgumentSource, Cue, CueAction, CueActionOf, CueFollow, CueState, Held } from "../api/types";
 import { nameOf } from "../live/laid";
 import { type HeldOf, partOf, partsOf } from "../live/show";
 
@@ -32,6 +32,13 @@ const argument = (parts: Parts, source: ArgumentSource): string => {
   }
 };
 
+const SONG_DEEDS: Record<CueActionOf<"songs">["deed"], string> = {
+  NEXT: "next song ready",
+  PREVIOUS: "song before ready",
+  READY: "song ready",
+  ON_AIR: "song on air",
+};
+
 const seconds = (count: number) => `${count} s`;
 
 /** What an action does, without its delay. */
@@ -57,6 +64,14 @@ export function describeAction(parts: Parts, action: CueAction): string {
       return `start list of ${target}`;
     case "hold":
       return action.hold ? `hold ${target}` : `let ${target} go`;
+    case "track": {
+      const mark = partOf(parts, "trackMark", action.mark)?.part.body.name;
+      return `${action.deed.toLowerCase()} ${partOf(parts, "track", action.track)?.part.body.name ?? "?"}${mark ? `: ${mark}` : ""}`;
+    }
+    case "songs": {
+      const song = partOf(parts, "song", action.song)?.part.body.name;
+      return `${SONG_DEEDS[action.deed]}${action.deed === "READY" && song ? `: ${song}` : ""} of ${partOf(parts, "setList", action.set)?.part.body.name ?? "?"}`;
+    }
     case "list":
       return `${action.deed.toLowerCase()} ${partOf(parts, "cueList", action.list)?.part.body.name ?? "?"}`;
   }

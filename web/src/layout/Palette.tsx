@@ -1,4 +1,5 @@
 import {
+  AudioLines,
   ChartNoAxesColumn,
   CircleGauge,
   Clock,
@@ -10,11 +11,14 @@ import {
   LayoutGrid,
   Lightbulb,
   ListChecks,
+  ListMusic,
   ListOrdered,
   Move,
+  Music,
   Palette as PaletteIcon,
   Piano,
   RectangleVertical,
+  Radio,
   Signpost,
   Square,
   StepForward,
@@ -56,6 +60,10 @@ const KINDS: { kind: ControlKind; name: string; Icon: typeof Square }[] = [
   { kind: "TARGET_END", name: "Address", Icon: MapPin },
   { kind: "CUE_KEY", name: "Cue key", Icon: StepForward },
   { kind: "CUE_DISPLAY", name: "Cue display", Icon: ListOrdered },
+  { kind: "TRACK_KEY", name: "Track key", Icon: Music },
+  { kind: "TRACK_DISPLAY", name: "Track display", Icon: AudioLines },
+  { kind: "SONG_KEY", name: "Song key", Icon: Radio },
+  { kind: "SONG_DISPLAY", name: "Song display", Icon: ListMusic },
 ];
 
 /** The kinds of controls. A click arms one for the next tap on the page; Enter puts it where there is room. Without a page it makes one. */

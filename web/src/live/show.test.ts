@@ -17,6 +17,8 @@ function frame(part: Partial<ServerFrame>): ServerFrame {
     values: [],
     links: [],
     cues: [],
+    tracks: [],
+    sets: [],
     traces: [],
     lastOut: null,
     lastIn: null,

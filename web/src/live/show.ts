@@ -9,8 +9,10 @@ import type {
   Part,
   Presence,
   ServerFrame,
+  SetState,
   WireRow,
 } from "../api/types";
+import { reckoned, type ToldTrack } from "./position";
 
 const SEEN_MS = 2000;
 const CALM_MS = 200;
@@ -44,6 +46,10 @@ interface ShowState {
   pageWanted: { page: string; people: string[] } | null;
   /** How the cue lists stand, each with the moment at which that was told. */
   cues: ReadonlyMap<string, ToldCues>;
+  /** Where the tracks are, each with the moment that counts for it. */
+  tracks: ReadonlyMap<string, ToldTrack>;
+  /** Which songs of the set lists are ready, and on air. */
+  sets: ReadonlyMap<string, SetState>;
   /** Who else is building, and what they have selected. */
   presences: readonly Presence[];
   /** Touches that could not be sent while the connection was lost. */
@@ -66,6 +72,8 @@ export const useShow = create<ShowState>()(() => ({
   findings: 0,
   pageWanted: null,
   cues: new Map(),
+  tracks: new Map(),
+  sets: new Map(),
   presences: [],
   unsent: 0,
   lostSince: null,
@@ -105,11 +113,29 @@ export function receiveShow(received: ServerFrame): void {
   // nothing is drawn anew for a piece of an edit
   if (frame.goesOn && !frame.welcome && frame.edits.length === 0) return;
   if (frame.welcome) untold = [];
+  placed(frame);
   untold.push(frame);
   const calm = toldAt + CALM_MS - performance.now();
-  if (frame.welcome || frame.edits.length || frame.page || frame.cues.length || frame.presences || calm <= 0)
+  if (
+    frame.welcome ||
+    frame.edits.length ||
+    frame.page ||
+    frame.cues.length ||
+    frame.sets.length ||
+    frame.presences ||
+    calm <= 0
+  )
     tell();
   else timer ??= setTimeout(tell, calm);
+}
+
+/** Where tracks are counts from when it came, whenever it is drawn. */
+function placed(frame: ServerFrame): void {
+  if (!frame.welcome && frame.tracks.length === 0) return;
+  const now = performance.now();
+  const tracks = new Map(frame.welcome ? [] : useShow.getState().tracks);
+  for (const state of frame.tracks) tracks.set(state.track, reckoned(tracks.get(state.track), state, now));
+  useShow.setState({ tracks });
 }
 
 function tell(): void {
@@ -138,6 +164,10 @@ function after(state: ShowState, { welcome, edits, ...frame }: ServerFrame): Sho
     lastIn: frame.lastIn ?? state.lastIn,
     pageWanted: frame.page ?? state.pageWanted,
     cues: welcome || frame.cues.length ? told(welcome ? new Map() : state.cues, frame.cues) : state.cues,
+    sets:
+      welcome || frame.sets.length
+        ? new Map([...(welcome ? [] : state.sets), ...frame.sets.map((set) => [set.set, set] as const)])
+        : state.sets,
     presences: frame.presences ?? (welcome ? [] : state.presences),
     findings: frame.findings ?? state.findings,
     missed: welcome ? frame.missed : Math.max(state.missed, frame.missed),

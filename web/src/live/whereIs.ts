@@ -37,6 +37,18 @@ export function whereIs(
       return { path: after.has(first) ? `/cues/${first}` : "/cues", select: [] };
     case "cue":
       return { path: `/cues/${parts.get(first)!.part.parent ?? ""}`, select: [] };
+    case "track":
+    case "setList":
+      return { path: "/cues", select: [] };
+    case "trackMark": {
+      const track = parts.get(first)!.part.parent;
+      const list = [...parts.values()].find(
+        (h) => h.part.body.kind === "cueList" && h.part.body.track === track,
+      );
+      return { path: list ? `/cues/${list.part.id}` : "/cues", select: [] };
+    }
+    case "song":
+      return { path: "/cues", select: [] };
     case "look":
       return { path: "/cues", select: [] };
     case "value":

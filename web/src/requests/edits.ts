@@ -32,7 +32,7 @@ function ask(method: string, path: string, body?: unknown): Promise<Problem[]> {
   return askWith(method, path, "application/json", body === undefined ? undefined : JSON.stringify(body));
 }
 
-async function askWith(method: string, path: string, type: string, body?: string): Promise<Problem[]> {
+async function askWith(method: string, path: string, type: string, body?: string | Blob): Promise<Problem[]> {
   try {
     const response = await fetch(`/api/shows/${useShow.getState().showId}/${path}`, {
       method,
@@ -58,6 +58,10 @@ export const erase = (path: string) => inTurn(() => ask("DELETE", path));
 /** An edit that the server makes of a text: a table, or a file. */
 export const inTurnPost = (path: string, text: string) =>
   inTurn(() => askWith("POST", path, "text/plain", text));
+
+/** The same of a file that is no text. */
+export const inTurnBytes = (path: string, bytes: Blob) =>
+  inTurn(() => askWith("POST", path, "application/octet-stream", bytes));
 
 /** @returns what speaks against it; empty where it was accepted and kept */
 export function edit(title: string, steps: Step[]): Promise<Problem[]> {

@@ -157,6 +157,16 @@ export function FormFields({ control, put: putControl }: { control: HeldOf<Contr
       return <PageKeyFields form={form} put={put} />;
     case "cueKey":
       return <CueKeyFields form={form} put={put} />;
+    case "trackKey":
+      return <TrackKeyFields form={form} put={put} />;
+    case "trackDisplay":
+      return (
+        <PartSelect label="Track" kind="track" value={form.track} set={(track) => put("form", { track })} />
+      );
+    case "songKey":
+      return <SongKeyFields form={form} put={put} />;
+    case "songDisplay":
+      return <SongDisplayFields form={form} put={put} />;
     case "cueDisplay":
       return <CueDisplayFields form={form} put={put} />;
     case "targetEnd":
@@ -377,6 +387,118 @@ function CueDisplayFields({ form, put }: { form: Of<"cueDisplay">; put: PutForm 
         ]}
       />
       <ListSelect list={form.list} put={put} />
+    </>
+  );
+}
+
+interface PartSelectProps {
+  label: string;
+  kind: "track" | "trackMark" | "setList" | "song";
+  /** In which part it lies. */
+  inside?: string | null;
+  value: string | null;
+  set: (id: string | null) => Promise<Problem[]>;
+}
+
+/** One part of a kind by its name, or none yet. */
+function PartSelect({ label, kind, inside, value, set }: PartSelectProps) {
+  const parts = useShow((s) => s.parts);
+  return (
+    <Select
+      label={label}
+      value={value && parts.has(value) ? value : NOWHERE}
+      onChange={(to) => void report(set(to === NOWHERE ? null : to))}
+      options={[
+        { value: NOWHERE, text: "none yet" },
+        ...partsOf(parts, kind, inside ?? undefined).map((p) => ({
+          value: p.part.id,
+          text: p.part.body.name || "without a name",
+        })),
+      ]}
+    />
+  );
+}
+
+function TrackKeyFields({ form, put }: { form: Of<"trackKey">; put: PutForm }) {
+  return (
+    <>
+      <Select
+        label="Order"
+        value={form.order}
+        onChange={(order) => void report(put("form", { order }))}
+        options={[
+          { value: "PLAY", text: "play and pause" },
+          { value: "START", text: "to the start" },
+          { value: "MARK", text: "to a mark" },
+          { value: "LOOP", text: "loop a section" },
+          { value: "LEAVE", text: "leave the loop at its end" },
+        ]}
+      />
+      <PartSelect
+        label="Track"
+        kind="track"
+        value={form.track}
+        set={(track) => put("form", { track, mark: null })}
+      />
+      {(form.order === "MARK" || form.order === "LOOP") && form.track && (
+        <PartSelect
+          label="Mark"
+          kind="trackMark"
+          inside={form.track}
+          value={form.mark}
+          set={(mark) => put("form", { mark })}
+        />
+      )}
+    </>
+  );
+}
+
+function SongKeyFields({ form, put }: { form: Of<"songKey">; put: PutForm }) {
+  return (
+    <>
+      <Select
+        label="Order"
+        value={form.order}
+        onChange={(order) => void report(put("form", { order }))}
+        options={[
+          { value: "NEXT", text: "next song ready" },
+          { value: "PREVIOUS", text: "song before ready" },
+          { value: "READY", text: "one song ready" },
+          { value: "ON_AIR", text: "on air" },
+        ]}
+      />
+      <PartSelect
+        label="Set list"
+        kind="setList"
+        value={form.set}
+        set={(set) => put("form", { set, song: null })}
+      />
+      {form.order === "READY" && form.set && (
+        <PartSelect
+          label="Song"
+          kind="song"
+          inside={form.set}
+          value={form.song}
+          set={(song) => put("form", { song })}
+        />
+      )}
+    </>
+  );
+}
+
+function SongDisplayFields({ form, put }: { form: Of<"songDisplay">; put: PutForm }) {
+  return (
+    <>
+      <Select
+        label="Shows"
+        value={form.shows}
+        onChange={(shows) => void report(put("form", { shows }))}
+        options={[
+          { value: "ON_AIR", text: "the song on air" },
+          { value: "NEXT", text: "the next song" },
+        ]}
+      />
+      <PartSelect label="Set list" kind="setList" value={form.set} set={(set) => put("form", { set })} />
     </>
   );
 }

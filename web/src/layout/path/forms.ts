@@ -40,4 +40,8 @@ export const FORMS: Record<Form["kind"], FormFacts> = {
   targetEnd: SHOWN,
   cueKey: { ...MOVED, mark: true },
   cueDisplay: { ...SHOWN, label: false },
+  trackKey: { ...MOVED, mark: true },
+  trackDisplay: { ...SHOWN, label: false },
+  songKey: { ...MOVED, mark: true },
+  songDisplay: { ...SHOWN, label: false },
 };

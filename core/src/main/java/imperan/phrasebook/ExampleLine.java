@@ -21,18 +21,25 @@ import java.util.stream.Stream;
  *
  * @param phrase the address with its slots
  * @param line   the message as one line of text, with its type tags
+ * @param address   the same in its parts, for a cue; its {@code arguments} are fixed
  */
-public record ExampleLine(String phrase, String line, String meaning) {
+public record ExampleLine(String phrase, String line, String meaning, String address, List<ArgumentSource> arguments) {
+
+    public ExampleLine {
+        arguments = List.copyOf(arguments);
+    }
 
     /** Those that a target understands, in the order of its phrasebook. */
     public static List<ExampleLine> of(Show show, PartId target) {
         return show.part(target).map(Part::body).filter(Target.class::isInstance).flatMap(body -> ((Target) body).phrasebook()).map(show::children).orElse(Stream.empty())
                 .map(part -> (Phrase) part.body()).filter(phrase -> phrase.direction() != Phrase.Direction.IN)
-                .map(phrase -> new ExampleLine(phrase.address(), line(phrase), phrase.meaning())).toList();
+                .map(ExampleLine::of).toList();
     }
 
-    private static String line(Phrase phrase) {
-        return MessageLine.of(new OscMessage(SlotAddress.parseFreely(phrase.address()).first(), phrase.arguments().stream().map(ExampleLine::argument).toList()));
+    private static ExampleLine of(Phrase phrase) {
+        OscMessage message = new OscMessage(SlotAddress.parseFreely(phrase.address()).first(), phrase.arguments().stream().map(ExampleLine::argument).toList());
+        return new ExampleLine(phrase.address(), MessageLine.of(message), phrase.meaning(), message.address(), message.arguments().stream().flatMap(argument -> FixedArgument.holding(argument).stream())
+                .map(ArgumentSource.class::cast).toList());
     }
 
     private static OscArgument argument(Phrase.PhraseArgument argument) {

@@ -81,7 +81,7 @@ class OpenApiSetup {
                     CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
                     Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class, Sketch.class, ShapingController.ShapingAsked.class,
                     FindingController.FindingsView.class, TrackController.TrackDrop.class, TrackController.TrackTaps.class, TrackController.TappedBeats.class, TrackController.TimeRead.class, TrackController.MarkerPreview.class,
-                    SoundController.SoundState.class, TrackController.TrackNudge.class, TrackController.CuePaste.class, CueController.CueInsert.class, CueController.CueCopy.class, CueController.LookRecord.class, TrialView.class, TrialWish.class, ForwardController.ForwardStatus.class, ForwardController.StepsText.class, FindingController.TypedAsked.class, TypedLines.TypedLine.class, Mending.FindingKey.class).forEach(shapes::adjust);
+                    SoundController.SoundState.class, SoundController.SoundWave.class, TrackController.TrackNudge.class, TrackController.CuePaste.class, CueController.CueInsert.class, CueController.CueCopy.class, CueController.LookRecord.class, TrialView.class, TrialWish.class, ForwardController.ForwardStatus.class, ForwardController.StepsText.class, FindingController.TypedAsked.class, TypedLines.TypedLine.class, Mending.FindingKey.class).forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

@@ -74,7 +74,8 @@ final class DemoShow {
         this.firstAnswer = firstAnswer;
     }
 
-    EditRequest asEdit() {
+    /** @param song the hash of the sound of its song */
+    EditRequest asEdit(String song) {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.addAll(hosts());
         steps.addAll(phrasebooks());
@@ -88,6 +89,7 @@ final class DemoShow {
         strip(steps, 13, 26, "Main", "/bellows/main");
         steps.addAll(DemoPages.in(LAYOUT, plan()));
         steps.addAll(DemoCues.steps());
+        steps.addAll(DemoSong.steps(song));
         return new EditRequest("Open the demo show", steps);
     }
 

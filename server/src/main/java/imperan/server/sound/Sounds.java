@@ -176,6 +176,11 @@ public class Sounds implements AutoCloseable {
         }
     }
 
+    /** The name of bytes. */
+    public static String hash(byte[] bytes) {
+        return HexFormat.of().formatHex(sha256().digest(bytes));
+    }
+
     private static MessageDigest sha256() {
         try {
             return MessageDigest.getInstance("SHA-256");
