@@ -127,7 +127,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
                   data-cue={body.number}
                   data-next={isNext}
                   aria-selected={editing && id === chosen}
-                  className={`border-t border-rule align-top ${editing && id === chosen ? "bg-raised" : isNext && !editing ? "cue-next" : ""}`}
+                  className={`scroll-mt-10 border-t border-rule align-top ${editing && id === chosen ? "bg-raised" : isNext && !editing ? "cue-next" : ""}`}
                   onClick={() => editing && choose(id)}
                 >
                   <td className="py-2 pl-2">

@@ -75,8 +75,9 @@ export function CuesStation() {
     if (problems.length > 0) return;
     // a list begins with a cue that does nothing
     await report(insertCue(id, null, crypto.randomUUID()));
+    // what is done next is meant for the new list, and not for the one before
+    void navigate(`/cues/${id}`, { flushSync: true });
     setMode("edit");
-    void navigate(`/cues/${id}`);
   };
 
   const cues = list ? cuesOf(parts, list.part.id) : [];

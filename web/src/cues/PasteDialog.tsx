@@ -1,8 +1,9 @@
 import { useState } from "react";
 import type { Cue } from "../api/types";
 import { type HeldOf, useShow } from "../live/show";
-import { pasteOnto } from "../requests/tracks";
+import { type Counting, pasteOnto } from "../requests/tracks";
 import { Check } from "../ui/fields";
+import { Select } from "../ui/Select";
 import { WideDialog } from "../ui/WideDialog";
 import { calledCue, describeAction } from "./describe";
 
@@ -20,13 +21,14 @@ export function PasteDialog({ from, cues, onClose }: Props) {
   const [onto, setOnto] = useState<readonly string[]>(
     behind.filter((cue) => cue.part.body.actions.length === 0).map((cue) => cue.part.id),
   );
+  const [counting, setCounting] = useState<Counting>("ADDRESS");
   const chosen = others.filter((cue) => onto.includes(cue.part.id)).map((cue) => cue.part.id);
   return (
     <WideDialog
       title={`Paste what ${calledCue(from.part.body)} does`}
       action={`Paste onto ${chosen.length} ${chosen.length === 1 ? "cue" : "cues"}`}
       ready={chosen.length > 0}
-      act={() => pasteOnto(from.part.id, chosen)}
+      act={() => pasteOnto(from.part.id, chosen, counting)}
       onClose={onClose}
     >
       <p className="text-quiet">
@@ -38,6 +40,16 @@ export function PasteDialog({ from, cues, onClose }: Props) {
           <li key={i}>{describeAction(parts, action)}</li>
         ))}
       </ul>
+      <Select
+        label="What counts on"
+        value={counting}
+        onChange={setCounting}
+        options={[
+          { value: "ADDRESS", text: "the number in the address" },
+          { value: "ARGUMENT", text: "the first number after the address" },
+          { value: "NOTHING", text: "nothing: all say the same" },
+        ]}
+      />
       <ul className="max-h-72 overflow-auto" aria-label="Onto">
         {others.map(({ part: { id, body } }) => (
           <li key={id} className="flex gap-3 py-1">

@@ -41,9 +41,12 @@ export type By = "MILLISECOND" | "FRAME" | "BEAT" | "SNAP";
 export const nudge = (parts: string[], by: By, count: number): Promise<Problem[]> =>
   post("tracks/nudge", { parts, by, count });
 
+/** Which number of a line counts on. */
+export type Counting = "ADDRESS" | "ARGUMENT" | "NOTHING";
+
 /** What a cue does others do, too, with the numbers counting on. */
-export const pasteOnto = (cue: string, onto: string[]): Promise<Problem[]> =>
-  post("cues/paste", { cue, onto });
+export const pasteOnto = (cue: string, onto: string[], counting: Counting): Promise<Problem[]> =>
+  post("cues/paste", { cue, onto, counting });
 
 export const tappedBeats = (taps: number[]) => read<TappedBeats>("tracks/beats", asking({ taps }));
 

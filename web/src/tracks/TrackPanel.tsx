@@ -192,7 +192,7 @@ export function TrackPanel({ track, list, cues, editing, chosen, choose }: Props
         view={fitted}
         look={look}
       />
-      <div className="flex flex-wrap items-center gap-2 text-sm">
+      <div className="flex flex-wrap items-center gap-2 text-sm empty:hidden">
         {editing && (
           <div
             className="flex min-w-0 flex-1 flex-wrap items-center gap-1"

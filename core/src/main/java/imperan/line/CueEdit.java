@@ -65,14 +65,22 @@ public final class CueEdit {
         }
         Cue before = (Cue) part.get().body();
         Renumbering further = new Renumbering(target -> target.map(known -> Vocabulary.of(show, known)).orElse(Vocabulary.NONE));
-        List<CueAction> actions = before.actions().stream().map(action -> next(action, further, 1)).toList();
+        List<CueAction> actions = before.actions().stream().map(action -> next(action, further, Counting.ADDRESS, 1)).toList();
         Cue copy = new Cue(number.get(), Renumbering.furtherName(before.name(), 1), before.note(), before.mark(), actions, before.follow(), before.at());
         return further.problems().isEmpty() ? show.apply(new EditRequest("Copy cue " + before.number(), List.of(new EditRequest.Put(new Part(id, Optional.of(list), cues.size(), copy), 0))), author)
                 : new Outcome.Refused(further.problems());
     }
 
+    /** Which number of a line counts on. */
+    public enum Counting {
+        /** The one in its address; where there is none, the first fixed one after it. */
+        ADDRESS,
+        /** The first fixed number after the address. */
+        ARGUMENT, NOTHING
+    }
+
     /** What a cue does is what others do, too: the first of them with the next numbers in its lines, the second with those after them. What they did before is gone. */
-    public static Outcome paste(Show show, PartId cue, List<PartId> onto, Person author) {
+    public static Outcome paste(Show show, PartId cue, List<PartId> onto, Counting counting, Person author) {
         Optional<Part> part = show.part(cue).filter(found -> found.body() instanceof Cue);
         List<Held> others = onto.stream().flatMap(id -> show.held(id).stream()).filter(found -> found.part().body() instanceof Cue && !found.part().id().equals(cue)).toList();
         if (part.isEmpty() || others.isEmpty()) {
@@ -84,15 +92,21 @@ public final class CueEdit {
         for (int i = 0; i < others.size(); i++) {
             int by = i + 1;
             Part other = others.get(i).part();
-            steps.add(new EditRequest.Put(new Part(other.id(), other.parent(), other.order(), ((Cue) other.body()).doing(from.actions().stream().map(action -> next(action, further, by)).toList())),
+            steps.add(new EditRequest.Put(new Part(other.id(), other.parent(), other.order(), ((Cue) other.body()).doing(from.actions().stream().map(action -> next(action, further, counting, by)).toList())),
                     others.get(i).version()));
         }
         return further.problems().isEmpty() ? show.apply(new EditRequest("Paste what cue " + from.number() + " does onto " + steps.size() + (steps.size() == 1 ? " cue" : " cues"), steps), author)
                 : new Outcome.Refused(further.problems());
     }
 
-    private static CueAction next(CueAction action, Renumbering further, int by) {
-        if (action instanceof CueAction.SayLine say) {
+    private static CueAction next(CueAction action, Renumbering further, Counting counting, int by) {
+        if (counting == Counting.NOTHING) {
+            return action;
+        } else if (action instanceof CueAction.SayLine say && counting == Counting.ARGUMENT) {
+            return new CueAction.SayLine(say.delay(), say.target(), say.address(), counted(say.arguments(), by));
+        } else if (action instanceof CueAction.FadeLine fade && counting == Counting.ARGUMENT) {
+            return new CueAction.FadeLine(fade.delay(), fade.target(), fade.address(), counted(fade.arguments(), by), fade.from(), fade.to(), fade.seconds(), fade.curve(), fade.unknown());
+        } else if (action instanceof CueAction.SayLine say) {
             String address = further.further(say.address(), say.target(), by);
             return new CueAction.SayLine(say.delay(), say.target(), address, address.equals(say.address()) ? counted(say.arguments(), by) : say.arguments());
         } else if (action instanceof CueAction.FadeLine fade) {

@@ -132,10 +132,15 @@ class TrackEditTest {
         CueAction say = new CueAction.SayLine(0.5, Optional.of(DESK), "/jet/1/go", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "7")));
         done(show.apply(new EditRequest("Says", List.of(new EditRequest.Put(changed(first, cue(first).doing(List.of(say))), show.held(first).orElseThrow().version()))), ADA));
 
-        done(CueEdit.paste(show, first, others, ADA));
+        done(CueEdit.paste(show, first, others, CueEdit.Counting.ADDRESS, ADA));
         assertThat(others).extracting(id -> ((CueAction.SayLine) cue(id).actions().get(0)).address()).containsExactly("/jet/2/go", "/jet/3/go", "/jet/4/go");
+        done(CueEdit.paste(show, first, others, CueEdit.Counting.ARGUMENT, ADA));
+        assertThat(others).extracting(id -> ((CueAction.SayLine) cue(id).actions().get(0)).address()).containsOnly("/jet/1/go");
+        assertThat(others).extracting(id -> ((ArgumentSource.Fixed) ((CueAction.SayLine) cue(id).actions().get(0)).arguments().get(0)).text()).containsExactly("8", "9", "10");
+        done(CueEdit.paste(show, first, others, CueEdit.Counting.NOTHING, ADA));
+        assertThat(others).extracting(id -> cue(id).actions()).containsOnly(List.of(say));
         assertThat(others).extracting(id -> cue(id).at().orElseThrow()).containsExactly(20.0, 30.0, 40.0);
-        assertThat(CueEdit.paste(show, first, List.of(first), ADA)).isInstanceOf(Outcome.Refused.class);
+        assertThat(CueEdit.paste(show, first, List.of(first), CueEdit.Counting.ADDRESS, ADA)).isInstanceOf(Outcome.Refused.class);
     }
 
     @Test

@@ -98,13 +98,13 @@ class TrackController {
     }
 
     /** @param cue whose actions; {@code onto} in the order in which their numbers count on */
-    record CuePaste(PartId cue, List<PartId> onto) {
+    record CuePaste(PartId cue, List<PartId> onto, CueEdit.Counting counting) {
     }
 
     @PostMapping("/cues/paste")
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> paste(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody CuePaste asked) {
         Person person = store.person(browser);
-        return keeper.change(show, now -> CueEdit.paste(now, asked.cue(), asked.onto(), person)).thenApply(ShowController::answer);
+        return keeper.change(show, now -> CueEdit.paste(now, asked.cue(), asked.onto(), asked.counting(), person)).thenApply(ShowController::answer);
     }
 
     /** @param taps seconds in the track, rising */
