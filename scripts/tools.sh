@@ -13,11 +13,12 @@ need() {
   need_node
 }
 
-# need_packages COMMAND:PACKAGE … installs the Debian packages whose commands are missing, all at once.
+# need_packages COMMAND:PACKAGE … installs the Debian packages whose commands are missing, all at once; a command that needs several has them joined by +.
 need_packages() {
   local missing=() pair log
   for pair in "$@"; do
-    has_command "${pair%%:*}" || missing+=("${pair#*:}")
+    # shellcheck disable=SC2206 # the packages of one command are several words
+    has_command "${pair%%:*}" || { pair=${pair#*:}; missing+=(${pair//+/ }); }
   done
   [ ${#missing[@]} -eq 0 ] && return
   if [ "$(id -u)" -ne 0 ]; then

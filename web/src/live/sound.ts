@@ -14,6 +14,7 @@ const NEAR_S = 0.002;
 /** Of what it is off, so much a second is caught up. */
 const SHARE = 0.8;
 const MOST_SPEED = 0.03;
+const LATENCY_SHARE = 0.03;
 const FADE_S = 0.012;
 
 interface SoundState {
@@ -39,6 +40,8 @@ interface Player {
   context: AudioContext;
   gain: GainNode;
   timer: ReturnType<typeof setInterval>;
+  /** How long it takes from here to the loudspeaker, in seconds. */
+  latency: number;
   url: string;
 }
 
@@ -64,7 +67,14 @@ export async function playHere(track: string, file: string): Promise<void> {
     context.createMediaElementSource(audio).connect(gain).connect(context.destination);
     void context.resume();
     audio.onerror = () => useSound.setState({ trouble: "This browser cannot play the sound" });
-    player = { audio, context, gain, url, timer: setInterval(() => follow(track), TURN_MS) };
+    player = {
+      audio,
+      context,
+      gain,
+      url,
+      latency: context.outputLatency || 0,
+      timer: setInterval(() => follow(track), TURN_MS),
+    };
     useSound.setState({ loaded: 1 });
   } catch (e) {
     void context.close();
@@ -106,7 +116,8 @@ function follow(track: string): void {
   if (!player) return;
   const { audio, context, gain } = player;
   const told = useShow.getState().tracks.get(track);
-  const latency = context.outputLatency || 0;
+  // the browser estimates it anew each time, and not well
+  player.latency += LATENCY_SHARE * ((context.outputLatency || 0) - player.latency);
   const length = Number.isFinite(audio.duration) ? audio.duration : Infinity;
   if (!told?.state.rolling) {
     if (!audio.paused) {
@@ -117,7 +128,7 @@ function follow(track: string): void {
     return;
   }
   // what leaves now is heard a little later
-  const due = positionAt(told, performance.now()) + latency;
+  const due = positionAt(told, performance.now()) + player.latency;
   if (due >= length) {
     if (!audio.paused) audio.pause();
     return;
