@@ -93,7 +93,7 @@ export function CueTable({ list, cues, editing, chosen, choose }: Props) {
           {open === "import" && (
             <TableImport
               title="Import cues"
-              hint="A row is known by its “cue”, and one without is a new cue; its number, name, note, colour and what follows count."
+              hint="A row is known by its “cue”, and one without is a new cue; its number, name, note, colour, time on the track and what follows count."
               preview={previewCues(list.part.id)}
               take={takeCues(list.part.id)}
               onClose={close}

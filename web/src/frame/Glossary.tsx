@@ -5,6 +5,21 @@ const WORDS: { word: string; means: string }[] = [
     means:
       "Everything one programmer keeps together: rig, layouts, phrasebooks. One show is live at a time; the others can be edited.",
   },
+  {
+    word: "track, mark, section",
+    means:
+      "A track is a stretch of time on which a cue list lies: that of a sound, or silence. It is played here, follows a position that a target reports, or the time of day. A mark is a place on it; a mark with a length is a section, which can be looped.",
+  },
+  {
+    word: "armed",
+    means:
+      "A track fires the cues that it passes only while it is armed. One that follows somebody else's clock has to be armed after each start; what it passed before that is listed as missed.",
+  },
+  {
+    word: "song, ready, on air",
+    means:
+      "A set list has songs, each with a cue list and a page. A song is made ready: its page and its cues come up. Then it is put on air: its track plays, or its cue list begins, and the song before stops.",
+  },
   { word: "rig", means: "The machines and targets of a show, with their addresses, ports and links." },
   {
     word: "target",

@@ -63,6 +63,20 @@ export const SHORTCUTS: { where: string; list: Shortcut[] }[] = [
     ],
   },
   {
+    where: "Cues, in Edit, on a track",
+    list: [
+      { keys: "Space", what: "play the track, and pause it" },
+      { keys: "C", what: "drop a cue where the track is" },
+      { keys: "M", what: "drop a mark there" },
+      {
+        keys: "left and right arrow",
+        what: "move what is chosen by a frame; with Shift by a beat, with Alt by a millisecond",
+      },
+      { keys: "Home", what: "to the start of the track" },
+      { keys: "wheel; with Ctrl or Alt", what: "along the track; nearer and farther" },
+    ],
+  },
+  {
     where: "Run",
     list: [
       { keys: "drag a fader", what: "moves the cap as far as the finger, or as it is set" },

@@ -7,9 +7,12 @@ import imperan.show.Held;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
+import imperan.show.Track;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.CueMark;
 import imperan.table.SheetText;
+import imperan.track.FrameRate;
+import imperan.track.Time;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -30,11 +33,11 @@ import java.util.stream.Collectors;
 
 /**
  * A cue list as text (RFC 4180): written whole, and read back with commas, semicolons or tabs. A row is known by its cue; one without is a new cue. What may be changed is the number, the name, the note, the
- * colour with its word, and how the next one follows; what a cue does is only told.
+ * colour with its word, how the next one follows, and its time on the track of the list; what a cue does is only told.
  */
 public final class CueCsv {
 
-    private static final String[] TITLES = {"cue", "number", "name", "note", "colour", "word", "next", "does"};
+    private static final String[] TITLES = {"cue", "number", "name", "note", "colour", "word", "next", "at", "does"};
     private static final Pattern AFTER = Pattern.compile("after ([0-9.]+) s");
     private static final Pattern ANSWERED = Pattern.compile("answered within ([0-9.]+) s(, or not)?");
 
@@ -48,7 +51,7 @@ public final class CueCsv {
         for (Part part : CueList.cues(show, list)) {
             Cue cue = (Cue) part.body();
             text.add(SheetText.row(part.id().value(), cue.number(), cue.name(), cue.note(), cue.mark().shade() == CueMark.Shade.NONE ? "" : cue.mark().shade().name().toLowerCase(Locale.ROOT),
-                    cue.mark().word(), next(cue.follow()), cue.actions().stream().map(action -> ActionText.of(show, action)).collect(Collectors.joining("; "))));
+                    cue.mark().word(), next(cue.follow()), cue.at().map(Time::text).orElse(""), cue.actions().stream().map(action -> ActionText.of(show, action)).collect(Collectors.joining("; "))));
         }
         return text.toString();
     }
@@ -77,11 +80,14 @@ public final class CueCsv {
         private final Supplier<PartId> ids;
         private final List<EditRequest.Step> steps = new ArrayList<>();
         private final List<LineCsv.Refusal> refusals = new ArrayList<>();
+        /** By which frames are counted in times. */
+        private final FrameRate rate;
 
         private Reading(Show show, PartId list, Supplier<PartId> ids) {
             this.show = show;
             this.list = list;
             this.ids = ids;
+            this.rate = show.part(list).flatMap(part -> ((CueList) part.body()).track()).flatMap(show::part).filter(part -> part.body() instanceof Track).map(part -> ((Track) part.body()).rate()).orElse(FrameRate.FPS_25);
         }
 
         private LineCsv.Read read(String text) {
@@ -115,9 +121,11 @@ public final class CueCsv {
                 refuse(row, "“" + text(row, "colour").orElse("") + "” is no colour of a cue: blue, green, yellow, red, violet, or none");
             } else if (follow.isEmpty()) {
                 refuse(row, "“" + text(row, "next").orElse("") + "” is no way for the next cue to follow: hand, together, after 2 s, answered within 2 s");
+            } else if (time(row, before) instanceof Time.Read.Bad<Optional<Double>> bad) {
+                refuse(row, bad.reason());
             } else {
                 Cue after = new Cue(text(row, "number").orElse(before.number()), given(row, "name", before.name()), given(row, "note", before.note()),
-                        new CueMark(shade.get(), given(row, "word", before.mark().word())), before.actions(), follow.get(), before.at());
+                        new CueMark(shade.get(), given(row, "word", before.mark().word())), before.actions(), follow.get(), ((Time.Read.Good<Optional<Double>>) time(row, before)).value());
                 if (held.isEmpty() || !after.equals(before)) {
                     Part part = held.map(Held::part).orElseGet(() -> new Part(ids.get(), Optional.of(list), 0, after));
                     steps.add(new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), after), held.map(Held::version).orElse(0L)));
@@ -148,6 +156,17 @@ public final class CueCsv {
             } catch (NumberFormatException e) {
                 return Optional.empty();
             }
+        }
+
+        /** A time that is written as before is the same, though it is written to the millisecond. */
+        private Time.Read<Optional<Double>> time(CSVRecord row, Cue before) {
+            if (!row.isSet("at") || before.at().map(Time::text).orElse("").equals(row.get("at"))) {
+                return new Time.Read.Good<>(before.at());
+            } else if (row.get("at").isBlank()) {
+                return new Time.Read.Good<>(Optional.empty());
+            }
+            Time.Read<Double> read = Time.seconds(row.get("at"), rate);
+            return read instanceof Time.Read.Good<Double> good ? new Time.Read.Good<>(Optional.of(good.value())) : new Time.Read.Bad<>(((Time.Read.Bad<Double>) read).reason());
         }
 
         /** What a column says, be it nothing; what was there, where there is no such column. */

@@ -150,7 +150,7 @@ public final class LiveShow {
         return playing.cues().view(list);
     }
 
-    /** Whether what arrives goes through forwards and steps cue lists: not while a proof makes targets speak. */
+    /** Whether what arrives goes through forwards, steps cue lists and moves tracks: not while a proof makes targets speak. */
     public void arrivalsTrigger(boolean yes) {
         state.arrivalsTrigger = yes;
     }
@@ -190,9 +190,9 @@ public final class LiveShow {
         return playing.songs().view(set);
     }
 
-    /** Whether a track goes on by itself. */
-    public boolean isAnyTrackRolling() {
-        return playing.tracks().isAnyRolling();
+    /** Whether a track goes on by itself, and fires what it passes. */
+    public boolean isAnyTrackFiring() {
+        return playing.tracks().isAnyFiring();
     }
 
     /** Where the tracks are, for a restart. */

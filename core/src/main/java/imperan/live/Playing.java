@@ -75,8 +75,8 @@ final class Playing {
         if (state.arrivalsTrigger) {
             cues.heard(from, message);
             songs.heard(from, message);
+            tracks.heard(from, message);
         }
-        tracks.heard(from, message);
     }
 
     /** Everything that plays by itself stops. */

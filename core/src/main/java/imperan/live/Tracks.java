@@ -113,9 +113,9 @@ final class Tracks {
                 track.transport.missed().stream().map(point -> new TrackView.Missing(point.what().list(), point.what().cue(), point.seconds())).toList(), track.speaker));
     }
 
-    /** Whether one goes on by itself. */
-    boolean isAnyRolling() {
-        return tracks.values().stream().anyMatch(track -> track.transport.isRolling());
+    /** Whether one goes on by itself, and fires what it passes. */
+    boolean isAnyFiring() {
+        return tracks.values().stream().anyMatch(track -> track.transport.isRolling() && track.transport.isArmed());
     }
 
     List<TrackView.Place> places() {

@@ -55,8 +55,8 @@ class CueCsvTest {
     @Test
     void whatIsWrittenReadsBackAsNoChange() {
         String text = CueCsv.write(show, LIST);
-        assertThat(text.lines()).containsExactly("cue,number,name,note,colour,word,next,does", "one,1,Doors,,,,after 2 s,",
-                "two,2.5,\"Tide, rising\",When “the boat” is away,blue,water,\"answered within 1.5 s, or not\",2 s later Desk /scene Flood; Desk /level from 0.25 to 1 in 4 s");
+        assertThat(text.lines()).containsExactly("cue,number,name,note,colour,word,next,at,does", "one,1,Doors,,,,after 2 s,,",
+                "two,2.5,\"Tide, rising\",When “the boat” is away,blue,water,\"answered within 1.5 s, or not\",0:07.500,2 s later Desk /scene Flood; Desk /level from 0.25 to 1 in 4 s");
         assertThat(read(text)).isEqualTo(new LineCsv.Read(Optional.empty(), List.of()));
     }
 
@@ -66,6 +66,10 @@ class CueCsvTest {
         assertThat(cue("one")).isEqualTo(Cue.plain("5", "Doors open"));
         assertThat(cue("new-1").follow()).isEqualTo(CueFollow.together());
         assertThat(cue("two")).isEqualTo(TWO);
+        take("cue;number;at\none;5;0:12,25\n");
+        assertThat(cue("one").at()).hasValue(12.25);
+        take("cue\tnumber\tat\none\t5\t\n");
+        assertThat(cue("one").at()).isEmpty();
         take("cue;number;note;colour;word\ntwo;2.5;;red;stop\n");
         assertThat(cue("two").note()).isEmpty();
         assertThat(cue("two").mark()).isEqualTo(new CueMark(CueMark.Shade.RED, "stop"));
@@ -77,6 +81,7 @@ class CueCsvTest {
     @CsvSource(delimiter = '|', value = {
         "cue,number,next@nobody,3,hand | There is no cue “nobody” in this list; leave the column empty for a new one",
         "cue,number,next@desk,3,hand | There is no cue “desk” in this list; leave the column empty for a new one",
+        "cue,number,at@one,1,soon | “soon” is no time: write seconds such as 12.5, minutes such as 1:02.5, or frames such as 00:01:02:12",
         "cue,number,next@one,1,later | “later” is no way for the next cue to follow: hand, together, after 2 s, answered within 2 s",
         "cue,number,next@one,1,after 1.2.3 s | “after 1.2.3 s” is no way for the next cue to follow: hand, together, after 2 s, answered within 2 s",
         "cue,number,colour@one,1,pink | “pink” is no colour of a cue: blue, green, yellow, red, violet, or none",

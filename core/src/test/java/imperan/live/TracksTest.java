@@ -282,7 +282,10 @@ class TracksTest {
         runs(Track.silent("Tide", 10), at(2.5, "1"));
         order(Deed.PLAY, 0);
         stage.pass(1_000);
-        assertThat(stage.live.isAnyTrackRolling()).isTrue();
+        assertThat(stage.live.isAnyTrackFiring()).isTrue();
+        order(Deed.DISARM, 0);
+        assertThat(stage.live.isAnyTrackFiring()).isFalse();
+        order(Deed.ARM, 0);
         stage.live.carryOut(new Command.StopAll(), Actor.of(ADA), stage.now);
         stage.pass(5_000);
         assertThat(stage.takeSent()).isEmpty();

@@ -83,7 +83,7 @@ class LegibleTest {
             button(page, "two across").click();
             assertThat(page.getByLabel("Page name")).hasValue("Sound, phone");
             page.setViewportSize(width, height);
-            for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "lines", "lines/forwards", "lines/values", "lines/coverage", "cues", "wire", "wire/addresses", "wire/plot", "wire/send", "wire/captures", "wire/start", "proof", "proof/reports", "proof/findings", "proof/ready", "proof/watch", "shows", "history", "glossary")) {
+            for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "lines", "lines/forwards", "lines/values", "lines/coverage", "cues", "cues/tide-song", "wire", "wire/addresses", "wire/plot", "wire/send", "wire/captures", "wire/start", "proof", "proof/reports", "proof/findings", "proof/ready", "proof/watch", "shows", "history", "glossary")) {
                 page.navigate(imperan.url("/#/" + station));
                 assertThat(page.locator("[data-ticker=in]")).containsText("/");
                 if (station.equals("cues")) {
@@ -93,6 +93,16 @@ class LegibleTest {
                     }
                     button(page, "Start the trial").click();
                     assertThat(page.locator("[data-trial-cue='17']")).isVisible();
+                }
+                if (station.equals("cues/tide-song")) {
+                    assertThat(page.locator(".lane")).isVisible();
+                    check(page, station);
+                    button(page, "Set list").click();
+                    for (String mode : List.of("Edit", "Play")) {
+                        check(page, station + " beside its set list, before " + mode);
+                        button(page, mode).click();
+                    }
+                    button(page, "Set list").click();
                 }
                 if (station.equals("proof")) {
                     assertThat(page.locator("[data-way]").first()).isVisible();

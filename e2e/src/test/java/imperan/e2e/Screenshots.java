@@ -77,7 +77,19 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Edit").setExact(true)).click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Edit cue 7").setExact(true)).click();
             page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Cue 7").setExact(true)).waitFor();
-            shot(page, folder, "cue");
+            page.navigate(imperan.url("/#/cues/tide-song"));
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set list").setExact(true)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make Tide song ready").setExact(true)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Tide song on air").setExact(true)).click();
+            page.locator("[data-song='Tide song'][data-on-air=true]").waitFor();
+            page.locator("[data-fired='1'] [data-outcome=ANSWERED]").waitFor();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make Evening walk ready").setExact(true)).click();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tide song").setExact(true)).click();
+            page.locator("[data-fired='2'] [data-outcome=ANSWERED]").waitFor();
+            shot(page, folder, "song");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop all").setExact(true)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set list").setExact(true)).click();
 
             page.navigate(imperan.url("/#/wire"));
             page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Repeating messages")).waitFor();

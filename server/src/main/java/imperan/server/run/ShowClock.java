@@ -1,11 +1,14 @@
 package imperan.server.run;
 
-/** Nanoseconds since 1970 that never run backwards, whatever happens to the system's clock meanwhile. */
-final class ShowClock {
+/** Nanoseconds since 1970 that never run backwards, whatever happens to the system's clock meanwhile: all times of the running show. */
+public final class ShowClock {
 
-    private final long base = System.currentTimeMillis() * 1_000_000L - System.nanoTime();
+    private static final long BASE = System.currentTimeMillis() * 1_000_000L - System.nanoTime();
 
-    long now() {
-        return base + System.nanoTime();
+    private ShowClock() {
+    }
+
+    public static long now() {
+        return BASE + System.nanoTime();
     }
 }

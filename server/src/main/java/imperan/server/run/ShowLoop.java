@@ -61,7 +61,6 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private static final String TOO_MUCH = "Too much is asked for at once: this was not done";
 
     private final Inbox inbox = new Inbox();
-    private final ShowClock clock = new ShowClock();
     private final TargetSockets sockets = new TargetSockets(this);
     private final ValueSaver saver;
     private final StartLog startLog;
@@ -180,8 +179,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
                 return Optional.of(Problem.of("A trial of a cue list is running. Wait for its end, or stop it"));
             } else if (running.cueLists().stream().anyMatch(list -> !list.running().isEmpty())) {
                 return Optional.of(Problem.of("A cue list is running. Wait until nothing of it runs, or stop it in Cues"));
-            } else if (running.isAnyTrackRolling()) {
-                return Optional.of(Problem.of("A track is playing. Wait for its end, or pause it in Cues"));
+            } else if (running.isAnyTrackFiring()) {
+                return Optional.of(Problem.of("A track is armed and goes on. Pause it, or disarm it, in Cues"));
             }
             proving.start(run, watcher);
             return Optional.<Problem>empty();
@@ -366,11 +365,11 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     private void run() {
         while (!Thread.currentThread().isInterrupted()) {
             try {
-                inbox.await(wakesAt - clock.now());
+                inbox.await(wakesAt - ShowClock.now());
                 turn.lock();
                 try {
                     takeTurn();
-                    guarded(() -> live.takeDue(clock.now()));
+                    guarded(() -> live.takeDue(ShowClock.now()));
                     guarded(this::actors);
                     guarded(this::tell);
                     guarded(this::saveInTime);
@@ -386,14 +385,14 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     /** Who plays by itself gets a turn. */
     private void actors() {
-        proving.act(live, clock.now());
-        trying.act(live, clock.now());
+        proving.act(live, ShowClock.now());
+        trying.act(live, ShowClock.now());
     }
 
     /** Handles one input, where there is one. */
     private void takeTurn() {
         guarded(() -> {
-            long now = clock.now();
+            long now = ShowClock.now();
             Optional<Input> input = inbox.poll();
             if (input.isPresent()) {
                 handle(input.get(), now);
@@ -415,7 +414,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     /** On the thread that has just brought an input: takes the turn for it where the loop is calm, else wakes the loop. What is due is left to the loop. */
     private void takeTurnOrWake() {
         boolean done = false;
-        if (clock.now() - lastHandled > CALM_NANOS && turn.tryLock()) {
+        if (ShowClock.now() - lastHandled > CALM_NANOS && turn.tryLock()) {
             try {
                 takeTurn();
                 guarded(this::actors);
@@ -442,14 +441,14 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     /** What changed leaves for the browsers, as often as they want to hear of it. */
     private void tell() {
-        if (changes.isUntold(missed()) && tokens.take(clock.now())) {
+        if (changes.isUntold(missed()) && tokens.take(ShowClock.now())) {
             Batch batch = changes.take(live, audience.traces(), missed());
             audience.of(liveShowId).forEach(feed -> feed.offer(batch));
         }
     }
 
     private void saveInTime() {
-        long now = clock.now();
+        long now = ShowClock.now();
         savePlaces();
         if (changes.isUnsaved() && now - lastSave >= SAVE_NANOS) {
             lastSave = now;
@@ -587,7 +586,7 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     /** Where lists, tracks and set lists stand is kept at once: somebody may have to go on from there. */
     private void savePlaces() {
         if (!liveShowId.isEmpty() && changes.takePlacesMoved()) {
-            saver.savePlaces(liveShowId, new Places(live.cuePlaces(), live.trackPlaces(clock.now()), live.sets()));
+            saver.savePlaces(liveShowId, new Places(live.cuePlaces(), live.trackPlaces(ShowClock.now()), live.sets()));
         }
     }
 

@@ -3,11 +3,11 @@ package imperan.server.socket;
 import imperan.cue.Outcome;
 import imperan.live.CueListView;
 import imperan.live.FiredCue;
+import imperan.server.run.ShowClock;
 import imperan.show.PartId;
 import imperan.words.OutcomeWords;
 import imperan.words.ReasonWords;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 
@@ -52,8 +52,7 @@ public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> 
 
     /** As it stands at this moment. */
     public static CueListState of(CueListView view) {
-        Instant at = Instant.now();
-        long now = at.getEpochSecond() * 1_000_000_000L + at.getNano();
+        long now = ShowClock.now();
         return new CueListState(view.list(), view.next(), view.last(), view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6, view.paused(), view.broken(), view.targets(),
                 view.slowest().map(slowest -> new Slowest(slowest.target(), slowest.messages(), slowest.seconds())), view.running().stream().map(each -> CueState.of(each, now)).toList(),
                 view.over().stream().map(each -> CueState.of(each, now)).toList());

@@ -2,9 +2,9 @@ package imperan.server.socket;
 
 import imperan.live.Actor;
 import imperan.live.TrackView;
+import imperan.server.run.ShowClock;
 import imperan.show.PartId;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 
@@ -33,8 +33,7 @@ public record TrackState(PartId track, double seconds, boolean rolling, boolean 
 
     /** As it stands at this moment: a view may be older. */
     public static TrackState of(TrackView view) {
-        Instant at = Instant.now();
-        long now = at.getEpochSecond() * 1_000_000_000L + at.getNano();
+        long now = ShowClock.now();
         double gone = view.rolling() ? Math.max(0, (now - view.at()) / 1e9) : 0;
         return new TrackState(view.track(), view.position() + gone, view.rolling(), view.armed(), view.heard(), view.loop().map(loop -> new TrackLoop(loop.from(), loop.to())),
                 view.missed().stream().map(each -> new MissedCue(each.list(), each.cue(), each.seconds())).toList(), view.speaker().map(TrackState::speaker));
