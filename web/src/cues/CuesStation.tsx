@@ -129,7 +129,7 @@ export function CuesStation() {
           other. It begins with a cue 0 that does nothing: a safe place to stand at.
         </p>
       ) : (
-        <div className="flex min-h-0 flex-1 max-lg:flex-col max-lg:overflow-auto">
+        <div className="flex min-h-0 flex-1 max-lg:flex-col">
           {beside && (
             <SetPanel
               sets={sets}
@@ -141,7 +141,10 @@ export function CuesStation() {
               open={open}
             />
           )}
-          <div className="flex min-h-0 min-w-0 flex-1 flex-col max-lg:flex-none">
+          <div
+            // on a phone a track and its cues do not fit together: they are scrolled
+            className={`flex min-h-0 min-w-0 flex-1 flex-col ${track ? "max-lg:overflow-auto" : ""}`}
+          >
             {track ? (
               <TrackPanel
                 key={track.part.id}
@@ -155,7 +158,9 @@ export function CuesStation() {
             ) : (
               editing && <TrackStart key={list.part.id} list={list} />
             )}
-            <div className="flex min-h-0 min-w-0 flex-1 max-lg:flex-col">
+            <div
+              className={`flex min-w-0 flex-1 max-lg:flex-col ${track ? "min-h-0 max-lg:min-h-[38rem]" : "min-h-0"}`}
+            >
               <CueTable
                 key={list.part.id}
                 list={list}

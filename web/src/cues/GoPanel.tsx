@@ -46,7 +46,7 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
   return (
     <aside
       aria-label="Go"
-      className="flex min-h-0 w-[30rem] flex-none flex-col gap-3 overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1 max-lg:border-t max-lg:border-l-0 print:hidden"
+      className="flex min-h-0 w-[30rem] max-xl:w-96 flex-none flex-col gap-3 overflow-auto border-l border-rule p-3 max-lg:w-full max-lg:flex-1 max-lg:border-t max-lg:border-l-0 print:hidden"
     >
       <section aria-label="Next cue" className="rounded border border-rule bg-panel p-3">
         <p className="text-sm text-quiet">Next</p>

@@ -75,7 +75,7 @@ export function SetPanel({ sets, set, chooseSet, editing, chosen, choose, open }
   return (
     <aside
       aria-label="Set list"
-      className="flex w-72 flex-none flex-col gap-2 overflow-auto border-r border-rule p-3 max-lg:max-h-56 max-lg:w-full max-lg:border-r-0 max-lg:border-b print:hidden"
+      className="flex w-64 flex-none flex-col gap-2 overflow-auto border-r border-rule p-3 max-lg:max-h-56 max-lg:w-full max-lg:border-r-0 max-lg:border-b print:hidden"
     >
       {sets.length > 1 && set && (
         <Select
