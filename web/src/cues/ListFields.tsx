@@ -1,21 +1,17 @@
 import { Trash2 } from "lucide-react";
-import type { Condition, CueList } from "../api/types";
-import { ConditionFields } from "../layout/ConditionFields";
-import { type HeldOf, partsOf, useShow } from "../live/show";
+import type { CueList } from "../api/types";
+import { OptionalCondition } from "../layout/ConditionFields";
+import type { HeldOf } from "../live/show";
 import { change, remove } from "../requests/edits";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
 import { EditField } from "../ui/EditField";
-import { Check, NumberField, of } from "../ui/fields";
+import { NumberField, of } from "../ui/fields";
 import { report } from "../ui/notices";
 
 /** The list itself: its name, its guard, and the keys of a target that step it. */
 export function ListFields({ held }: { held: HeldOf<CueList> }) {
   const { id, body } = held.part;
-  const target = partsOf(
-    useShow((s) => s.parts),
-    "target",
-  )[0]?.part.id;
   const put = (field: string, update: (before: CueList) => Partial<CueList>) =>
     of(
       field,
@@ -39,31 +35,16 @@ export function ListFields({ held }: { held: HeldOf<CueList> }) {
           onCommit={(note) => put("note", () => ({ note }))}
         />
       </div>
-      {(["go", "back"] as const).map((key) => {
-        const when = body[key];
-        return (
-          <div key={key} role="group" aria-label={`${key} by a target`} className="flex flex-col gap-2">
-            <Check
-              label={key === "go" ? "Go when a target says so" : "Back when a target says so"}
-              checked={when !== null}
-              onChange={(on) =>
-                void report(
-                  put(key, () => ({
-                    [key]: on ? { target: target ?? null, address: "/key", argument: 0, text: "1" } : null,
-                  })),
-                )
-              }
-            />
-            {when && (
-              <ConditionFields
-                condition={when}
-                field={key}
-                put={(field, update) => put(field, (before) => ({ [key]: update(before[key] as Condition) }))}
-              />
-            )}
-          </div>
-        );
-      })}
+      {(["go", "back"] as const).map((key) => (
+        <OptionalCondition
+          key={key}
+          called={`${key} by a target`}
+          label={key === "go" ? "Go when a target says so" : "Back when a target says so"}
+          when={body[key]}
+          field={key}
+          put={(field, update) => put(field, (before) => ({ [key]: update(before[key]) }))}
+        />
+      ))}
       <Confirm
         title={`Remove ${body.name}?`}
         text="The list goes with all its cues. Undo brings them back."

@@ -1,14 +1,14 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
-import type { Condition, CueAction, Problem, SetList, Song } from "../api/types";
+import type { CueAction, Problem, SetList, Song } from "../api/types";
 import { ActionList } from "../cues/ActionList";
-import { ConditionFields } from "../layout/ConditionFields";
+import { OptionalCondition } from "../layout/ConditionFields";
 import { inDraft } from "../live/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { change, edit, remove } from "../requests/edits";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
 import { EditField } from "../ui/EditField";
-import { Check, of } from "../ui/fields";
+import { of } from "../ui/fields";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
 
@@ -123,10 +123,6 @@ export function SongEditor({ held }: { held: HeldOf<Song> }) {
 /** The set list itself: its name, and the keys of a target that step it. */
 export function SetFields({ held }: { held: HeldOf<SetList> }) {
   const { id, body } = held.part;
-  const target = partsOf(
-    useShow((s) => s.parts),
-    "target",
-  )[0]?.part.id;
   const put = (field: string, update: (before: SetList) => Partial<SetList>) =>
     of(
       field,
@@ -140,33 +136,16 @@ export function SetFields({ held }: { held: HeldOf<SetList> }) {
         onCommit={(name) => put("name", () => ({ name }))}
       />
       <EditField label="Note" long value={body.note} onCommit={(note) => put("note", () => ({ note }))} />
-      {(["next", "onAir"] as const).map((key) => {
-        const when = body[key];
-        return (
-          <div key={key} role="group" aria-label={`${key} by a target`} className="flex flex-col gap-2">
-            <Check
-              label={
-                key === "next" ? "Next song ready when a target says so" : "On air when a target says so"
-              }
-              checked={when !== null}
-              onChange={(on) =>
-                void report(
-                  put(key, () => ({
-                    [key]: on ? { target: target ?? null, address: "/key", argument: 0, text: "1" } : null,
-                  })),
-                )
-              }
-            />
-            {when && (
-              <ConditionFields
-                condition={when}
-                field={key}
-                put={(field, update) => put(field, (before) => ({ [key]: update(before[key] as Condition) }))}
-              />
-            )}
-          </div>
-        );
-      })}
+      {(["next", "onAir"] as const).map((key) => (
+        <OptionalCondition
+          key={key}
+          called={`${key} by a target`}
+          label={key === "next" ? "Next song ready when a target says so" : "On air when a target says so"}
+          when={body[key]}
+          field={key}
+          put={(field, update) => put(field, (before) => ({ [key]: update(before[key]) }))}
+        />
+      ))}
       <Confirm
         title={`Remove ${body.name}?`}
         text="The set list goes with its songs; their cues, tracks and pages stay. Undo brings them back."
