@@ -27,6 +27,11 @@ interface Drag {
   moved: boolean;
 }
 
+/** A letter, at most as wide as this on the average, and what is beside all of them. */
+const LETTER_PX = 8;
+const BESIDE_PX = 14;
+const widthOf = (text: string) => text.length * LETTER_PX + BESIDE_PX;
+
 /** A hand that presses moves a little. */
 const STILL_PX = 4;
 
@@ -97,10 +102,11 @@ export function Lane({ track, length, cues, marks, chosen, choose, editing, view
     );
   };
 
-  /** What stands behind a flag has its own room: a label ends there. */
+  /** What stands behind a flag has its own room, and so has what is not there: a name that does not fit is left out. */
   const roomAfter = (all: readonly number[], at: number) => {
     const next = all.find((other) => other > at);
-    return next === undefined ? undefined : placeOf(view, next, width) - placeOf(view, at, width);
+    const end = next === undefined ? width : Math.min(width, placeOf(view, next, width));
+    return Math.max(0, end - placeOf(view, at, width));
   };
   const cueTimes = cues.map((c) => c.part.body.at!).sort((a, b) => a - b);
   const markTimes = marks.map((m) => m.part.body.at).sort((a, b) => a - b);
@@ -110,6 +116,8 @@ export function Lane({ track, length, cues, marks, chosen, choose, editing, view
     const x = placeOf(view, here, width);
     if (x < -200 || x > width + 10) return null;
     const called = isCue ? `${(what as Cue).number} ${what.name}`.trim() : what.name;
+    const room = roomAfter(isCue ? cueTimes : markTimes, at);
+    const shown = [called, isCue ? (what as Cue).number : ""].find((text) => widthOf(text) <= room) ?? "";
     return (
       <button
         key={part}
@@ -118,7 +126,7 @@ export function Lane({ track, length, cues, marks, chosen, choose, editing, view
         aria-label={`${isCue ? "Cue" : "Mark"} ${called} at ${clock(at)}`}
         aria-pressed={chosen === part}
         className={`lane-flag ${isCue ? "lane-cue" : "lane-mark"}`}
-        style={{ transform: `translateX(${x}px)`, maxWidth: roomAfter(isCue ? cueTimes : markTimes, at) }}
+        style={{ transform: `translateX(${x}px)`, maxWidth: room }}
         onPointerDown={(e) => {
           e.stopPropagation();
           choose(part);
@@ -138,7 +146,7 @@ export function Lane({ track, length, cues, marks, chosen, choose, editing, view
         onPointerUp={() => drop(isCue ? "cue" : "trackMark", part)}
         onPointerCancel={() => setDrag(null)}
       >
-        {called || "·"}
+        {shown}
       </button>
     );
   };
