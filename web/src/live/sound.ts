@@ -3,6 +3,8 @@
  * place anew while it is faded out, so nothing clicks. The file is here whole before it begins, so a network that is gone does not stop it.
  */
 import { create } from "zustand";
+import { browser } from "./browser";
+import { command } from "./connection";
 import { positionAt } from "./position";
 import { useShow } from "./show";
 
@@ -15,6 +17,8 @@ const NEAR_S = 0.002;
 const SHARE = 0.8;
 const MOST_SPEED = 0.03;
 const LATENCY_SHARE = 0.03;
+/** So long it takes at most until everybody knows whose device plays it. */
+const KNOWN_MS = 2000;
 const FADE_S = 0.012;
 
 interface SoundState {
@@ -42,6 +46,8 @@ interface Player {
   timer: ReturnType<typeof setInterval>;
   /** How long it takes from here to the loudspeaker, in seconds. */
   latency: number;
+  /** When the server was told last that it plays here. */
+  saidAt: number;
   url: string;
 }
 
@@ -73,6 +79,7 @@ export async function playHere(track: string, file: string): Promise<void> {
       gain,
       url,
       latency: context.outputLatency || 0,
+      saidAt: performance.now(),
       timer: setInterval(() => follow(track), TURN_MS),
     };
     useSound.setState({ loaded: 1 });
@@ -112,9 +119,27 @@ async function whole(file: string, progress: (share: number) => void): Promise<B
   return new Blob(pieces, { type: response.headers.get("Content-Type") ?? "" });
 }
 
+/** Another device may have been chosen, wherever somebody looks here; and who was away for a moment says so again. */
+function isStillOurs(playing: Player, track: string): boolean {
+  const { tracks, lostSince } = useShow.getState();
+  const told = tracks.get(track);
+  const now = performance.now();
+  if (!told || lostSince !== null || now - playing.saidAt < KNOWN_MS) return true;
+  const speaker = told.state.speaker;
+  if (speaker === null) {
+    playing.saidAt = now;
+    command({ kind: "track", track, deed: "SPEAK", seconds: null, mark: null });
+  } else if (speaker.browser !== browser.id) {
+    silence();
+    return false;
+  }
+  return true;
+}
+
 function follow(track: string): void {
   if (!player) return;
   const { audio, context, gain } = player;
+  if (!isStillOurs(player, track)) return;
   const told = useShow.getState().tracks.get(track);
   // the browser estimates it anew each time, and not well
   player.latency += LATENCY_SHARE * ((context.outputLatency || 0) - player.latency);

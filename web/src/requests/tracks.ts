@@ -11,7 +11,6 @@ import type {
 } from "../api/types";
 import { browser } from "../live/browser";
 import { command } from "../live/connection";
-import { useShow } from "../live/show";
 import { inTurnBytes, post } from "./edits";
 import { asking, at, read } from "./read";
 
@@ -47,6 +46,9 @@ export type Counting = "ADDRESS" | "ARGUMENT" | "NOTHING";
 /** What a cue does others do, too, with the numbers counting on. */
 export const pasteOnto = (cue: string, onto: string[], counting: Counting): Promise<Problem[]> =>
   post("cues/paste", { cue, onto, counting });
+
+/** Each mark becomes a section that ends where the next one begins. */
+export const intoSections = (track: string): Promise<Problem[]> => post(`tracks/${track}/sections`);
 
 export const tappedBeats = (taps: number[]) => read<TappedBeats>("tracks/beats", asking({ taps }));
 
@@ -128,7 +130,3 @@ export function loadSound(file: File, progress: (share: number) => void): Promis
     request.send(file);
   });
 }
-
-/** Whether this device plays the sound of a track. */
-export const isSpeaker = (track: string) =>
-  useShow.getState().tracks.get(track)?.state.speaker?.browser === browser.id;

@@ -3,8 +3,8 @@ import { useRef, useState } from "react";
 import type { CueList, Problem, TimeFrom, Track } from "../api/types";
 import { positionAt } from "../live/position";
 import { type HeldOf, partsOf, useShow } from "../live/show";
-import { change, changeAll, edit, remove } from "../requests/edits";
-import { markersAsCsv, tappedBeats } from "../requests/tracks";
+import { change, changeAll, remove } from "../requests/edits";
+import { intoSections, markersAsCsv, tappedBeats } from "../requests/tracks";
 import { PushButton } from "../ui/buttons";
 import { Confirm } from "../ui/Confirm";
 import { EditField } from "../ui/EditField";
@@ -248,28 +248,14 @@ function Marks({ track }: { track: HeldOf<Track> }) {
     ),
   ].sort((a, b) => a.part.body.at - b.part.body.at);
   const { rate } = track.part.body;
-  const ends = (index: number) =>
-    index + 1 < marks.length ? marks[index + 1]!.part.body.at : track.part.body.seconds;
-  const intoSections = () =>
-    report(
-      edit(
-        "Make sections of the marks",
-        marks.map((m, i) => ({
-          step: "put" as const,
-          basedOn: m.version,
-          part: {
-            ...m.part,
-            body: { ...m.part.body, length: Math.round((ends(i) - m.part.body.at) * 1000) / 1000 },
-          },
-        })),
-      ),
-    );
   return (
     <section aria-label="Marks" className="flex flex-col gap-2">
       <div className="flex items-center gap-2">
         <h3 className="mr-auto font-bold">Marks and sections</h3>
         {marks.length > 0 && (
-          <PushButton onClick={() => void intoSections()}>Sections up to the next mark</PushButton>
+          <PushButton onClick={() => void report(intoSections(track.part.id))}>
+            Sections up to the next mark
+          </PushButton>
         )}
       </div>
       {marks.length === 0 && (

@@ -347,11 +347,6 @@ function Aloud({
       void playHere(id, soundFile(body.sound!.hash));
     }
   };
-  // another device was chosen meanwhile
-  const taken = mine && other !== null;
-  useEffect(() => {
-    if (taken) silence();
-  }, [taken]);
   return (
     <span className="flex items-center gap-2 text-sm">
       {sound.trouble && mine ? (

@@ -154,13 +154,35 @@ public final class TrackEdit {
         return body instanceof TrackMark mark ? new TrackMark(mark.name(), seconds, mark.length()) : ((Cue) body).timed(seconds);
     }
 
+    /** Each mark of a track becomes a section that ends where the next one begins, the last one at the end. */
+    public static Outcome sections(Show show, PartId track, Person author) {
+        Optional<Track> on = track(show, track);
+        List<Held> marks = show.children(track).filter(part -> part.body() instanceof TrackMark).map(part -> show.held(part.id()).orElseThrow())
+                .sorted(Comparator.comparingDouble(held -> ((TrackMark) held.part().body()).at())).toList();
+        if (on.isEmpty() || marks.isEmpty()) {
+            return Outcome.Refused.because("There is no mark on this track");
+        }
+        List<EditRequest.Step> steps = new ArrayList<>();
+        for (int i = 0; i < marks.size(); i++) {
+            TrackMark mark = (TrackMark) marks.get(i).part().body();
+            double end = i + 1 < marks.size() ? ((TrackMark) marks.get(i + 1).part().body()).at() : on.get().length();
+            TrackMark section = new TrackMark(mark.name(), mark.at(), rounded(end - mark.at()));
+            if (!section.equals(mark)) {
+                Part part = marks.get(i).part();
+                steps.add(new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), section), marks.get(i).version()));
+            }
+        }
+        return steps.isEmpty() ? Outcome.Refused.because("They are sections already") : show.apply(new EditRequest("Make sections of the marks", steps), author);
+    }
+
     /**
      * What markers of another program would become.
      *
      * @param request  one edit; empty where nothing would come of it
+     * @param markers  those of which something would come
      * @param refusals markers that cannot be, each one sentence
      */
-    public record Taken(Optional<EditRequest> request, List<String> refusals) {
+    public record Taken(Optional<EditRequest> request, List<Marker> markers, List<String> refusals) {
     }
 
     /**
@@ -170,7 +192,11 @@ public final class TrackEdit {
      * @param ids  a fresh one for each
      */
     public static Taken take(Show show, PartId track, As as, Optional<PartId> list, List<Marker> markers, Supplier<PartId> ids) {
+        if (as == As.CUES && list.isEmpty()) {
+            return new Taken(Optional.empty(), List.of(), List.of("Cues need a list to go to: choose one"));
+        }
         double length = track(show, track).map(Track::length).orElse(0.0);
+        List<Marker> taken = new ArrayList<>();
         List<EditRequest.Step> steps = new ArrayList<>();
         List<String> refusals = new ArrayList<>();
         List<Part> cues = list.map(id -> CueList.cues(show, id)).orElse(List.of());
@@ -183,11 +209,12 @@ public final class TrackEdit {
                 refusals.add("“" + called(marker) + "” at " + Time.text(at) + (size > 0 ? " ends" : " lies") + " behind the end of the track at " + Time.text(length));
                 continue;
             }
+            taken.add(marker);
             number = number.add(BigDecimal.ONE);
             Body body = as == As.MARKS ? new TrackMark(marker.name(), at, size) : Cue.plain(number.toPlainString(), marker.name()).timed(at);
             steps.add(new EditRequest.Put(new Part(ids.get(), Optional.of(as == As.MARKS ? track : list.orElseThrow()), order++, body), 0));
         }
-        return new Taken(steps.isEmpty() ? Optional.empty() : Optional.of(new EditRequest("Import " + steps.size() + (as == As.MARKS ? " marks" : " cues"), steps)), refusals);
+        return new Taken(steps.isEmpty() ? Optional.empty() : Optional.of(new EditRequest("Import " + steps.size() + (as == As.MARKS ? " marks" : " cues"), steps)), taken, refusals);
     }
 
     private static String called(Marker marker) {

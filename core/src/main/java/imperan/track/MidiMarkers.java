@@ -75,7 +75,10 @@ public final class MidiMarkers {
         } else if (division == 0) {
             throw new Broken(12, "This MIDI file does not say how long a beat is");
         }
-        at = Math.addExact(start, Math.max(6, length));
+        if (length > bytes.length - start) {
+            throw new Broken(4, "The head of this MIDI file goes beyond its end");
+        }
+        at = start + Math.max(6, length);
         for (int i = 0; i < tracks; i++) {
             track(i + 1);
         }

@@ -119,6 +119,9 @@ class TrackEditTest {
         done(show.apply(cues.request().orElseThrow(), ADA));
         assertThat(order()).containsExactly("0", "1 at 5.0", "2 at 30.0", "3 at 85.0");
 
+        assertThat(cues.markers()).extracting(Marker::name).containsExactly("Verse", "Chorus", "Coda");
+        assertThat(TrackEdit.take(show, TRACK, TrackEdit.As.CUES, Optional.empty(), markers, this::fresh).refusals()).containsExactly("Cues need a list to go to: choose one");
+
         TrackEdit.Taken marks = TrackEdit.take(show, TRACK, TrackEdit.As.MARKS, Optional.empty(), markers, this::fresh);
         assertThat(marks.refusals()).containsExactly("“Coda” at 1:25.000 ends behind the end of the track at 1:30.000", "“Late” at 1:35.000 lies behind the end of the track at 1:30.000");
         done(show.apply(marks.request().orElseThrow(), ADA));
@@ -141,6 +144,17 @@ class TrackEditTest {
         assertThat(others).extracting(id -> cue(id).actions()).containsOnly(List.of(say));
         assertThat(others).extracting(id -> cue(id).at().orElseThrow()).containsExactly(20.0, 30.0, 40.0);
         assertThat(CueEdit.paste(show, first, List.of(first), CueEdit.Counting.ADDRESS, ADA)).isInstanceOf(Outcome.Refused.class);
+    }
+
+    @Test
+    void marksBecomeSectionsUpToTheNextOne() {
+        assertThat(TrackEdit.sections(show, TRACK, ADA)).isEqualTo(Outcome.Refused.because("There is no mark on this track"));
+        for (double at : List.of(40.0, 10.5)) {
+            done(TrackEdit.dropMark(show, TRACK, at, false, fresh(), ADA));
+        }
+        done(TrackEdit.sections(show, TRACK, ADA));
+        assertThat(TrackEdit.markers(show, TRACK)).extracting(Marker::length).containsExactly(29.5, 50.0);
+        assertThat(TrackEdit.sections(show, TRACK, ADA)).isEqualTo(Outcome.Refused.because("They are sections already"));
     }
 
     @Test

@@ -112,6 +112,10 @@ class MarkerFilesTest {
             hurt[random.nextInt(hurt.length)] = (byte) random.nextInt();
             assertThat(MidiMarkers.read(hurt)).isNotNull();
         }
+        byte[] endless = file.clone();
+        Arrays.fill(endless, 4, 8, (byte) 0xFF);
+        endless[4] = 0x7F;
+        assertThat(((Marker.Read.Bad) MidiMarkers.read(endless)).reason()).isEqualTo("The head of this MIDI file goes beyond its end (byte 4)");
         file[9] = 2;
         assertThat(((Marker.Read.Bad) MidiMarkers.read(file)).reason()).isEqualTo("This MIDI file holds songs that do not belong together (format 2): save it as format 0 or 1 (byte 8)");
     }

@@ -97,6 +97,13 @@ class TrackController {
         return keeper.change(show, now -> TrackEdit.nudge(now, asked.parts(), asked.by(), asked.count(), person)).thenApply(ShowController::answer);
     }
 
+    /** Makes sections of the marks of a track. */
+    @PostMapping("/tracks/{track}/sections")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> sections(@PathVariable("show") String show, @PathVariable("track") PartId track, @RequestHeader(ShowController.BROWSER) String browser) {
+        Person person = store.person(browser);
+        return keeper.change(show, now -> TrackEdit.sections(now, track, person)).thenApply(ShowController::answer);
+    }
+
     /** @param cue whose actions; {@code onto} in the order in which their numbers count on */
     record CuePaste(PartId cue, List<PartId> onto, CueEdit.Counting counting) {
     }
@@ -142,7 +149,7 @@ class TrackController {
     /**
      * What the markers of a file would become.
      *
-     * @param markers  all that were read
+     * @param markers  those of which something would come
      * @param refusals what is left out, each one sentence
      * @param problem  why nothing of it can be read; empty where it can
      */
@@ -160,7 +167,7 @@ class TrackController {
         }
         Marker.Read.Good good = (Marker.Read.Good) read;
         TrackEdit.Taken taken = TrackEdit.take(now, track, as, list, good.markers(), PartId::random);
-        return new MarkerPreview(good.markers(), Stream.concat(good.notes().stream(), taken.refusals().stream()).toList(), Optional.empty());
+        return new MarkerPreview(taken.markers(), Stream.concat(good.notes().stream(), taken.refusals().stream()).toList(), Optional.empty());
     }
 
     @PostMapping(value = "/tracks/{track}/markers", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
