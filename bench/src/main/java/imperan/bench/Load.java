@@ -1,6 +1,7 @@
 package imperan.bench;
 
 import imperan.server.net.UdpSockets;
+import imperan.server.run.Readings;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -35,7 +36,7 @@ final class Load {
             out.set(0);
             long dropsBefore = Machine.drops(stage.answerPort);
             AtomicLong heard = new AtomicLong();
-            stage.loop().tapWire(record -> {
+            stage.bean(Readings.class).tapWire(record -> {
                 if (!record.out()) {
                     heard.incrementAndGet();
                 }
@@ -53,7 +54,7 @@ final class Load {
             while (System.nanoTime() < end && (heard.get() < PER_SECOND * SECONDS || out.get() < PER_SECOND * SECONDS)) {
                 LockSupport.parkNanos(10_000_000);
             }
-            stage.loop().tapWire(record -> { });
+            stage.bean(Readings.class).tapWire(record -> { });
             Main.print("10 000 messages a second out and in, for 10 s (stolen processor time %.1f %%)", steal.percent());
             Main.print("  out: %d of %d arrived at the far end (kernel drops there %d)", out.get(), PER_SECOND * SECONDS,
                     Machine.drops(stage.farEnd.getLocalPort()));

@@ -9,13 +9,14 @@ import imperan.osc.OscMessage;
 import imperan.proof.report.Verdict;
 import imperan.proof.report.Which;
 import imperan.proof.run.ProofRun;
-import imperan.server.proof.Proofs;
 import imperan.server.proof.Proofs.Wish;
+import imperan.server.proof.Proofs;
+import imperan.server.run.Readings;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.show.AnswerRule;
-import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.ArgumentSource;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -76,7 +77,7 @@ final class Proved {
                 throw new IllegalStateException("The show to prove is refused: " + refused.problems());
             }
             stage.bean(Shows.class).goLive(show);
-            while (!stage.loop().facts(show).join().links().stream().allMatch(link -> link.socket().works())) {
+            while (!stage.bean(Readings.class).facts(show).join().links().stream().allMatch(link -> link.socket().works())) {
                 Thread.sleep(10);
             }
             List<Double> ratios = new ArrayList<>();

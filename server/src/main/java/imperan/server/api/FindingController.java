@@ -7,7 +7,7 @@ import imperan.check.NetworkFacts;
 import imperan.check.Severity;
 import imperan.check.TypedLines;
 import imperan.server.check.Findings;
-import imperan.server.run.ShowLoop;
+import imperan.server.run.Readings;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
 import imperan.show.PartId;
@@ -36,13 +36,13 @@ class FindingController {
     private final Findings findings;
     private final Keeper keeper;
     private final ShowStore store;
-    private final ShowLoop loop;
+    private final Readings readings;
 
-    FindingController(Findings findings, Keeper keeper, ShowStore store, ShowLoop loop) {
+    FindingController(Findings findings, Keeper keeper, ShowStore store, Readings readings) {
         this.findings = findings;
         this.keeper = keeper;
         this.store = store;
-        this.loop = loop;
+        this.readings = readings;
     }
 
     /**
@@ -83,7 +83,7 @@ class FindingController {
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> mend(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser,
             @RequestBody List<Mending.FindingKey> wanted) {
         Person person = store.person(browser);
-        NetworkFacts network = loop.facts(show).join().network();
+        NetworkFacts network = readings.facts(show).join().network();
         return keeper.change(show, now -> Mending.mend(now, network, ShowController.whole(wanted), person)).thenApply(ShowController::answer);
     }
 

@@ -6,6 +6,7 @@ import imperan.proof.ReadyCheck;
 import imperan.server.check.Findings;
 import imperan.server.proof.Proofs;
 import imperan.server.run.LiveFacts;
+import imperan.server.run.Readings;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.show.Show;
@@ -24,12 +25,14 @@ class ReadyController {
 
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final Readings readings;
     private final Proofs proofs;
     private final Findings findings;
 
-    ReadyController(Keeper keeper, ShowLoop loop, Proofs proofs, Findings findings) {
+    ReadyController(Keeper keeper, ShowLoop loop, Readings readings, Proofs proofs, Findings findings) {
         this.keeper = keeper;
         this.loop = loop;
+        this.readings = readings;
         this.proofs = proofs;
         this.findings = findings;
     }
@@ -39,7 +42,7 @@ class ReadyController {
     ReadyView ready(@PathVariable("show") String showId) {
         Show show = keeper.show(showId).join();
         List<ControlValue> values = loop.askLive(showId, (running, now) -> running.values()).join();
-        LiveFacts live = loop.facts(showId).join();
+        LiveFacts live = readings.facts(showId).join();
         return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, findings.all(showId).join(), LineTable.of(show), proofs.proved(showId)).stream()
                 .map(ReadyView.Check::of).toList());
     }

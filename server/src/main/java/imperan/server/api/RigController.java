@@ -20,7 +20,7 @@ import imperan.rig.OwnAddress;
 import imperan.rig.Prefix;
 import imperan.server.net.ThisMachine;
 import imperan.server.run.LiveFacts;
-import imperan.server.run.ShowLoop;
+import imperan.server.run.Readings;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
 import imperan.show.PartId;
@@ -56,13 +56,13 @@ class RigController {
 
     private final Keeper keeper;
     private final ShowStore store;
-    private final ShowLoop loop;
+    private final Readings readings;
     private final String standInPage;
 
-    RigController(Keeper keeper, ShowStore store, ShowLoop loop, @Value("${imperan.demo.page}") String standInPage) {
+    RigController(Keeper keeper, ShowStore store, Readings readings, @Value("${imperan.demo.page}") String standInPage) {
         this.keeper = keeper;
         this.store = store;
-        this.loop = loop;
+        this.readings = readings;
         this.standInPage = standInPage;
     }
 
@@ -96,7 +96,7 @@ class RigController {
     @GetMapping("/rig")
     RigView rig(@PathVariable("show") String showId) {
         Show show = keeper.show(showId).join();
-        LiveFacts live = loop.facts(showId).join();
+        LiveFacts live = readings.facts(showId).join();
         List<Adapter> adapters = ThisMachine.adapters();
         Map<PartId, LinkView> links = live.links().stream().collect(Collectors.toMap(LinkView::target, Function.identity()));
         NetworkFacts facts = new NetworkFacts(adapters, live.links(), live.strays());
@@ -120,7 +120,7 @@ class RigController {
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> change(@PathVariable("show") String showId,
             @RequestHeader(ShowController.BROWSER) String browser, @RequestBody RigChange change) {
         Person person = store.person(browser);
-        List<LinkView> links = loop.facts(showId).join().links();
+        List<LinkView> links = readings.facts(showId).join().links();
         // read before the keeper's turn, in which other shows cannot be asked for
         List<KnownBook> books = change instanceof RigChange.AddTarget add && add.name().isPresent() ? elsewhere(showId) : List.of();
         return keeper.change(showId, show -> new RigPlanner(show, person, links, Instant.now(),
@@ -137,7 +137,7 @@ class RigController {
     @GetMapping(value = "/rig-sheet.csv", produces = "text/csv")
     ResponseEntity<byte[]> sheet(@PathVariable("show") String showId) {
         Show show = keeper.show(showId).join();
-        Map<PartId, String> ours = loop.facts(showId).join().links().stream()
+        Map<PartId, String> ours = readings.facts(showId).join().links().stream()
                 .collect(Collectors.toMap(LinkView::target, link -> link.socket().ourHost()));
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"rig-sheet.csv\"")
                 .body(RigSheet.csv(show, ours).getBytes(StandardCharsets.UTF_8));

@@ -1,6 +1,6 @@
 package imperan.server.api;
 
-import imperan.server.run.ShowLoop;
+import imperan.server.run.Readings;
 import imperan.server.store.Keeper;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,23 +17,23 @@ import java.util.Optional;
 class WatchController {
 
     private final Keeper keeper;
-    private final ShowLoop loop;
+    private final Readings readings;
 
-    WatchController(Keeper keeper, ShowLoop loop) {
+    WatchController(Keeper keeper, Readings readings) {
         this.keeper = keeper;
-        this.loop = loop;
+        this.readings = readings;
     }
 
     /** Since the watch began. */
     @GetMapping
     WatchView watch(@PathVariable("show") String show) {
-        return WatchView.of(loop.watch(show).join(), keeper.show(show).join());
+        return WatchView.of(readings.watch(show).join(), keeper.show(show).join());
     }
 
     /** What happened before is forgotten, for everybody. */
     @PostMapping("/begin")
     ResponseEntity<ShowController.EditAnswer> begin(@PathVariable("show") String show) {
-        loop.beginWatch(show).join();
+        readings.beginWatch(show).join();
         return ShowController.done(Optional.empty());
     }
 }

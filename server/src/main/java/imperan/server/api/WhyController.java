@@ -12,6 +12,7 @@ import imperan.proof.WhyNot;
 import imperan.server.net.PortSearch;
 import imperan.server.net.ThisMachine;
 import imperan.server.run.LiveFacts;
+import imperan.server.run.Readings;
 import imperan.server.run.ShowLoop;
 import imperan.server.socket.ShowSocket;
 import imperan.server.store.Keeper;
@@ -46,13 +47,15 @@ class WhyController {
 
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final Readings readings;
     private final ShowSocket socket;
     private final PortSearch search;
     private final Map<PartId, Undelivered> undelivered = new ConcurrentHashMap<>();
 
-    WhyController(Keeper keeper, ShowLoop loop, ShowSocket socket) {
+    WhyController(Keeper keeper, ShowLoop loop, Readings readings, ShowSocket socket) {
         this.keeper = keeper;
         this.loop = loop;
+        this.readings = readings;
         this.socket = socket;
         this.search = new PortSearch(loop);
     }
@@ -72,7 +75,7 @@ class WhyController {
     private WhyView why(String showId, BiFunction<LiveShow, Long, Optional<Observed>> reading) {
         Show show = keeper.show(showId).join();
         Optional<Observed> seen = loop.askLive(showId, reading).join();
-        LiveFacts live = loop.facts(showId).join();
+        LiveFacts live = readings.facts(showId).join();
         return seen.flatMap(observed -> Facts.of(show, observed, live.network(), loop.missed())
                 .map(facts -> facts.with(Optional.ofNullable(undelivered.get(observed.link().target()))))).map(WhyController::view).orElse(WhyView.NOTHING_SAID);
     }

@@ -9,7 +9,7 @@ import imperan.server.api.WireViews.Plotted;
 import imperan.server.api.WireViews.WireAsked;
 import imperan.server.api.WireViews.WireFound;
 import imperan.server.api.WireViews.WirePacket;
-import imperan.server.run.ShowLoop;
+import imperan.server.run.Readings;
 import imperan.server.store.Keeper;
 import imperan.server.store.ShowStore;
 import imperan.show.Outcome;
@@ -48,12 +48,12 @@ class WireController {
     private static final long SECOND = 1_000_000_000L;
     private static final int LONGEST_PLOT = 3_600;
 
-    private final ShowLoop loop;
+    private final Readings readings;
     private final Keeper keeper;
     private final ShowStore store;
 
-    WireController(ShowLoop loop, Keeper keeper, ShowStore store) {
-        this.loop = loop;
+    WireController(Readings readings, Keeper keeper, ShowStore store) {
+        this.readings = readings;
         this.keeper = keeper;
         this.store = store;
     }
@@ -65,7 +65,7 @@ class WireController {
         if (!(read instanceof Search.Read.For found)) {
             return CompletableFuture.completedFuture(WireFound.faulty(((Search.Read.Faulty) read).problem().message()));
         }
-        return loop.wire(show).thenApplyAsync(wire -> WireFound.of(Found.in(wire.packets(), wire.change(), asked.query().filter(found.search()), asked.since(), asked.before(),
+        return readings.wire(show).thenApplyAsync(wire -> WireFound.of(Found.in(wire.packets(), wire.change(), asked.query().filter(found.search()), asked.since(), asked.before(),
                 MOST_ROWS, wire.now())));
     }
 
@@ -74,14 +74,14 @@ class WireController {
     CompletableFuture<AddressesFound> addresses(@PathVariable("show") String show, @RequestBody AddressesAsked asked) {
         Search.Read read = Search.of(asked.query().text());
         return read instanceof Search.Read.For found
-                ? loop.addresses(show, asked.query().filter(found.search()), (long) (asked.sinceMillis() * 1e6), MOST_ADDRESSES).thenApply(AddressesFound::of)
+                ? readings.addresses(show, asked.query().filter(found.search()), (long) (asked.sinceMillis() * 1e6), MOST_ADDRESSES).thenApply(AddressesFound::of)
                 : CompletableFuture.completedFuture(new AddressesFound(List.of(), 0, Optional.of(((Search.Read.Faulty) read).problem().message())));
     }
 
     /** One packet by its number, taken apart; 404 where it is no longer kept. */
     @GetMapping("/{number}")
     CompletableFuture<ResponseEntity<WirePacket>> packet(@PathVariable("show") String show, @PathVariable("number") long number) {
-        return loop.wire(show).thenApplyAsync(wire -> ResponseEntity.of(numbered(wire.packets(), number)
+        return readings.wire(show).thenApplyAsync(wire -> ResponseEntity.of(numbered(wire.packets(), number)
                 .map(record -> WirePacket.of(record, record.pair().flatMap(pair -> numbered(wire.packets(), pair))))));
     }
 
@@ -107,7 +107,7 @@ class WireController {
 
     private CompletableFuture<ResponseEntity<ShowController.EditAnswer>> making(String show, long number, String browser, BiFunction<FromWire, WireRecord, Outcome> making) {
         Person person = store.person(browser);
-        return loop.wire(show).thenCompose(wire -> keeper.change(show, now -> numbered(wire.packets(), number)
+        return readings.wire(show).thenCompose(wire -> keeper.change(show, now -> numbered(wire.packets(), number)
                 .map(record -> making.apply(new FromWire(now, wire.packets(), person), record))
                 .orElseGet(() -> Outcome.Refused.because("This message is no longer kept: newer ones have taken its place")))).thenApply(ShowController::answer);
     }
@@ -122,7 +122,7 @@ class WireController {
     @PostMapping("/plot")
     CompletableFuture<Plotted> plot(@PathVariable("show") String show, @RequestBody PlotAsked asked) {
         int seconds = Math.max(1, Math.min(LONGEST_PLOT, asked.seconds()));
-        return loop.wire(show).thenApplyAsync(wire -> new Plotted(wire.now() / 1e6, asked.lines().stream().limit(MOST_LINES)
+        return readings.wire(show).thenApplyAsync(wire -> new Plotted(wire.now() / 1e6, asked.lines().stream().limit(MOST_LINES)
                 .map(line -> line.points(wire.packets(), wire.now() - seconds * SECOND, MOST_POINTS)).toList()));
     }
 }

@@ -9,9 +9,10 @@ import imperan.live.Actor;
 import imperan.rig.Adapter;
 import imperan.rig.Ipv4;
 import imperan.server.net.ThisMachine;
+import imperan.server.run.Readings;
 import imperan.server.run.ShowLoop;
-import imperan.server.store.CaptureStore;
 import imperan.server.store.CaptureStore.CaptureInfo;
+import imperan.server.store.CaptureStore;
 import imperan.server.store.Keeper;
 import imperan.show.PartId;
 import imperan.show.Person;
@@ -40,6 +41,7 @@ public class Captures implements AutoCloseable {
     private static final int PIECE_BYTES = 1 << 20;
 
     private final ShowLoop loop;
+    private final Readings readings;
     private final Keeper keeper;
     private final CaptureStore store;
     private Optional<Running> running = Optional.empty();
@@ -58,8 +60,9 @@ public class Captures implements AutoCloseable {
     public record RecordingState(String capture, String name, boolean runs, long seconds, long packets, long bytes, long lost, String problem) {
     }
 
-    Captures(ShowLoop loop, Keeper keeper, CaptureStore store) {
+    Captures(ShowLoop loop, Readings readings, Keeper keeper, CaptureStore store) {
         this.loop = loop;
+        this.readings = readings;
         this.keeper = keeper;
         this.store = store;
     }
@@ -81,7 +84,7 @@ public class Captures implements AutoCloseable {
         Reading reading = Reading.of(keeper.show(showId).join());
         Recording recording = new Recording(reading::captured, (number, bytes, packets) -> store.append(id, number, bytes, packets), () -> showId.equals(loop.liveShowId()));
         running = Optional.of(new Running(showId, id, name.strip(), System.nanoTime(), recording));
-        loop.tapWire(recording);
+        readings.tapWire(recording);
         return Optional.empty();
     }
 
@@ -97,7 +100,7 @@ public class Captures implements AutoCloseable {
     /** Ends the recording that runs in a show. */
     public synchronized void stop(String showId) {
         running.filter(now -> now.showId().equals(showId) && now.recording().isRunning()).ifPresent(now -> {
-            loop.tapWire(record -> { });
+            readings.tapWire(record -> { });
             now.recording().stop();
         });
     }

@@ -3,6 +3,7 @@ package imperan.server.check;
 import imperan.check.Finding;
 import imperan.check.NetworkFacts;
 import imperan.live.MaskedControl;
+import imperan.server.run.Readings;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.show.Edit;
@@ -52,13 +53,15 @@ public class Findings implements Keeper.Listener, AutoCloseable {
 
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final Readings readings;
     private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "checks"));
     /** Used by the worker only. */
     private final Map<String, Board> boards = new LinkedHashMap<>(16, 0.75f, true);
 
-    Findings(Keeper keeper, ShowLoop loop) {
+    Findings(Keeper keeper, ShowLoop loop, Readings readings) {
         this.keeper = keeper;
         this.loop = loop;
+        this.readings = readings;
         keeper.listen(this);
         worker.scheduleWithFixedDelay(this::lookAtNetwork, LOOK_SECONDS, LOOK_SECONDS, TimeUnit.SECONDS);
     }
@@ -123,7 +126,7 @@ public class Findings implements Keeper.Listener, AutoCloseable {
 
     /** The parts of which the network tells something else now. */
     private Set<PartId> now(String showId, Board board) {
-        NetworkFacts facts = loop.facts(showId).join().network();
+        NetworkFacts facts = readings.facts(showId).join().network();
         List<PartId> asked = List.copyOf(board.checks().maskable());
         List<MaskedControl> masked = new ArrayList<>();
         for (int from = 0; from < asked.size(); from += ASKED_AT_ONCE) {

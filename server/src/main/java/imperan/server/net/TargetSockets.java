@@ -5,49 +5,37 @@ import io.netty.channel.MultiThreadIoEventLoopGroup;
 import io.netty.channel.nio.NioIoHandler;
 
 import java.util.Collection;
-import java.util.Iterator;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 
-/** All sockets of the live show: datagrams for some targets, a connection each for the others. */
+/** All sockets of the live show. How a target is reached says whose sockets are its own. */
 public final class TargetSockets implements AutoCloseable {
 
-    private final TargetListener listener;
     private final MultiThreadIoEventLoopGroup group = new MultiThreadIoEventLoopGroup(1, NioIoHandler.newFactory());
-    private final UdpSockets datagrams;
-    private final Map<PartId, TcpLink> connections = new ConcurrentHashMap<>();
+    private final List<Carrier> carriers;
 
     public TargetSockets(TargetListener listener) {
-        this.listener = listener;
-        this.datagrams = new UdpSockets(listener, group);
+        carriers = List.of(new TcpLinks(listener, group), new UdpSockets(listener, group));
     }
 
     /** Opens and closes sockets until they fit the endpoints. Returns at once; the listener hears how each one went. */
     public void reconcile(Collection<Endpoint> endpoints) {
-        for (Iterator<TcpLink> links = connections.values().iterator(); links.hasNext(); ) {
-            TcpLink link = links.next();
-            if (!endpoints.contains(link.endpoint())) {
-                links.remove();
-                link.close();
-            }
-        }
-        List<Endpoint> streams = endpoints.stream().filter(e -> e.transport().isConnection()).toList();
-        streams.forEach(e -> connections.computeIfAbsent(e.target(), target -> new TcpLink(e, listener, group)));
-        datagrams.reconcile(endpoints.stream().filter(e -> !e.transport().isConnection()).toList());
+        carriers.forEach(carrier -> carrier.reconcile(endpoints.stream().filter(e -> carrier.carries(e.transport())).toList()));
     }
 
     /** Sends; false where the system does not take it, or the target has no open socket. */
     public boolean send(PartId target, byte[] packet) {
-        TcpLink connection = connections.get(target);
-        return connection != null ? connection.send(target, packet) : datagrams.send(target, packet);
+        for (Carrier carrier : carriers) {
+            if (carrier.send(target, packet)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     @Override
     public void close() {
-        connections.values().forEach(TcpLink::close);
-        datagrams.close();
+        carriers.forEach(Carrier::close);
         group.shutdownGracefully(0, 2, TimeUnit.SECONDS).syncUninterruptibly();
     }
 }

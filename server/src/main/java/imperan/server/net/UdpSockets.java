@@ -5,6 +5,7 @@ import imperan.dialect.Dialect;
 import imperan.dialect.Osc;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
+import imperan.show.Reach;
 import io.netty.bootstrap.Bootstrap;
 import io.netty.channel.Channel;
 import io.netty.channel.ChannelFuture;
@@ -40,7 +41,7 @@ import java.util.function.Function;
  * hears of; the ear gets everybody else. Before an ear opens, its port is bound once without reuse: another program that
  * shares the port would take our packets without a word.
  */
-public final class UdpSockets implements AutoCloseable {
+public final class UdpSockets implements Carrier {
 
     /** Asked for at each socket; the system may grant fewer. */
     public static final int RECEIVE_BUFFER_BYTES = 4 << 20;
@@ -70,8 +71,13 @@ public final class UdpSockets implements AutoCloseable {
         this.group = group;
     }
 
-    /** Opens and closes sockets until they fit the endpoints. Returns at once; the listener hears how each one went. */
-    void reconcile(Collection<Endpoint> endpoints) {
+    @Override
+    public boolean carries(Reach reach) {
+        return !reach.isConnection();
+    }
+
+    @Override
+    public void reconcile(Collection<Endpoint> endpoints) {
         Collection<Endpoint> copy = List.copyOf(endpoints);
         opener.execute(() -> {
             wanted = copy;
@@ -79,8 +85,9 @@ public final class UdpSockets implements AutoCloseable {
         });
     }
 
-    /** Sends from the target's answer port; false where the system does not take it, or the target has no open socket. */
-    boolean send(PartId target, byte[] packet) {
+    /** Sends from the target's answer port. */
+    @Override
+    public boolean send(PartId target, byte[] packet) {
         Outlet outlet = outlets.get(target);
         return outlet != null && outlet.send(target, packet);
     }

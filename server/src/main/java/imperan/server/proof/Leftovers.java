@@ -9,11 +9,12 @@ import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.proof.run.ProofRun;
 import imperan.proof.run.PutBack;
+import imperan.server.run.LoopRuns;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
-import imperan.server.store.ProofStore;
 import imperan.server.store.ProofStore.Leftover;
 import imperan.server.store.ProofStore.Old;
+import imperan.server.store.ProofStore;
 import imperan.show.PartId;
 import imperan.show.Problem;
 import imperan.show.Show;
@@ -46,14 +47,16 @@ public class Leftovers implements AutoCloseable {
     private final Proofs proofs;
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final LoopRuns runs;
     private final ProofStore store;
     private final ExecutorService writing = Executors.newSingleThreadExecutor(r -> new Thread(r, "leftovers"));
     private volatile Optional<Sending> sending = Optional.empty();
 
-    Leftovers(Proofs proofs, Keeper keeper, ShowLoop loop, ProofStore store) {
+    Leftovers(Proofs proofs, Keeper keeper, ShowLoop loop, LoopRuns runs, ProofStore store) {
         this.proofs = proofs;
         this.keeper = keeper;
         this.loop = loop;
+        this.runs = runs;
         this.store = store;
     }
 
@@ -101,7 +104,7 @@ public class Leftovers implements AutoCloseable {
         }
         PutBack putBack = new PutBack(show, left.stream().map(Leftovers::read).toList(), by.name());
         sending = Optional.of(new Sending(showId, putBack));
-        loop.putBack(showId, putBack, () -> writing.execute(() -> ended(showId, putBack))).join();
+        runs.putBack(showId, putBack, () -> writing.execute(() -> ended(showId, putBack))).join();
         return Optional.empty();
     }
 

@@ -17,11 +17,13 @@ import imperan.proof.run.ProofPlan;
 import imperan.proof.run.ProofRun;
 import imperan.proof.run.Scope;
 import imperan.server.run.LiveFacts;
+import imperan.server.run.LoopRuns;
 import imperan.server.run.ProofWatcher;
+import imperan.server.run.Readings;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
-import imperan.server.store.ProofStore;
 import imperan.server.store.ProofStore.Kept;
+import imperan.server.store.ProofStore;
 import imperan.server.store.ShowStore;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -120,16 +122,20 @@ public class Proofs implements AutoCloseable {
     private final Keeper keeper;
     private final ShowStore shows;
     private final ShowLoop loop;
+    private final LoopRuns runs;
+    private final Readings readings;
     private final ProofStore store;
     private final ExecutorService writing = Executors.newSingleThreadExecutor(r -> new Thread(r, "proofs"));
     /** When plans were looked at, the newest last. */
     private final Map<String, Instant> looked = new LinkedHashMap<>();
     private volatile Optional<Begun> last = Optional.empty();
 
-    Proofs(Keeper keeper, ShowStore shows, ShowLoop loop, ProofStore store) {
+    Proofs(Keeper keeper, ShowStore shows, ShowLoop loop, LoopRuns runs, Readings readings, ProofStore store) {
         this.keeper = keeper;
         this.shows = shows;
         this.loop = loop;
+        this.runs = runs;
+        this.readings = readings;
         this.store = store;
     }
 
@@ -194,7 +200,7 @@ public class Proofs implements AutoCloseable {
             return Optional.of(Problem.of("The last proof left values that are not back. Choose what becomes of them, above, then start"));
         }
         Begun begun = new Begun(new ProofRun(planned.plan(), by.name()), showId, shows.show(showId).name(), by.name(), chosen(planned.plan().show(), wish), System.currentTimeMillis());
-        Optional<Problem> problem = loop.prove(showId, begun.run, new Watching(begun)).join();
+        Optional<Problem> problem = runs.prove(showId, begun.run, new Watching(begun)).join();
         if (problem.isEmpty()) {
             last = Optional.of(begun);
         }
@@ -224,7 +230,7 @@ public class Proofs implements AutoCloseable {
 
     /** The one that runs in a show, or the last one that ran since the start. */
     public Optional<Running> running(String showId) {
-        return last.filter(begun -> begun.showId.equals(showId) && loop.liveShowId().equals(showId)).map(begun -> loop.proof(showId, run -> new Running(begun.run,
+        return last.filter(begun -> begun.showId.equals(showId) && loop.liveShowId().equals(showId)).map(begun -> runs.proof(showId, run -> new Running(begun.run,
                 // another show may have been live meanwhile: then it ended in the middle
                 run.filter(begun.run::equals).map(ProofRun::phase).orElse(ProofRun.Phase.ENDED), begun.by, begun.chosen, begun.startedAt, begun.run.outcomes(), begun.run.heard(), begun.run.asking(), begun.run.said(), begun.number, begun.trouble)).join());
     }
@@ -234,7 +240,7 @@ public class Proofs implements AutoCloseable {
 
     /** Does it, or says why it cannot be done. */
     public Optional<Problem> order(String showId, Order order) {
-        return loop.proof(showId, found -> {
+        return runs.proof(showId, found -> {
             Optional<ProofRun> running = found.filter(run -> run.phase() != ProofRun.Phase.ENDED);
             if (running.isEmpty()) {
                 return Optional.of(Problem.of("No proof is running"));
@@ -265,14 +271,14 @@ public class Proofs implements AutoCloseable {
             writing.execute(() -> {
                 try {
                     store.putOld(begun.showId, old.stream().map(Leftovers::written).toList());
-                    loop.proof(begun.showId, running -> {
+                    runs.proof(begun.showId, running -> {
                         run.isWrittenDown();
                         return true;
                     });
                 } catch (DataAccessException | TransactionException e) {
                     LOG.warn("What stands at the targets could not be written down, so the proof ends before it moves anything: {}", e.getMessage());
                     begun.trouble = Optional.of("The database does not answer: nothing was sent that moves anything");
-                    loop.proof(begun.showId, running -> {
+                    runs.proof(begun.showId, running -> {
                         run.stop();
                         return true;
                     });
@@ -327,7 +333,7 @@ public class Proofs implements AutoCloseable {
 
     /** What may be the cause, for each line that fell short; from what was seen then. */
     private Map<String, LineResult> causes(String showId, Show show, List<Outcome> outcomes) {
-        LiveFacts live = loop.facts(showId).join();
+        LiveFacts live = readings.facts(showId).join();
         Map<String, LineResult> caused = new LinkedHashMap<>();
         for (Outcome outcome : outcomes) {
             LineResult result = outcome.result();

@@ -2,54 +2,37 @@ package imperan.server.run;
 
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
-import imperan.live.LiveSink;
 import imperan.proof.run.ProofRun;
 import imperan.proof.run.ProofRun.Phase;
-import imperan.proof.run.PutBack;
-import imperan.show.PartId;
 
 import java.util.Optional;
 import java.util.function.LongSupplier;
 
-/** The proof that runs on the loop, if one does, and what an earlier one left while it is put back. They get a turn after everything else, and are told of all that happens. */
-final class Proving implements LiveSink {
+/** The proof that runs on the loop, or that ran last in this show. */
+final class Proving implements LoopActor {
 
     /** After a crash, what was put back within this time is offered once more. */
     private static final long ADVANCED_NANOS = 1_000_000_000L;
 
-    private final LiveSink next;
     private final LongSupplier missed;
     private Optional<ProofRun> run = Optional.empty();
     private Optional<ProofWatcher> watcher = Optional.empty();
     private Phase told = Phase.ENDED;
     private int done;
     private long advancedAt;
-    private Optional<PuttingBack> puttingBack = Optional.empty();
 
-    private record PuttingBack(PutBack doing, Runnable ended) {
-    }
-
-    /** @param next where packets and events go from here */
-    Proving(LiveSink next, LongSupplier missed) {
-        this.next = next;
+    /** @param missed packets that came too fast to be handled, since the start */
+    Proving(LongSupplier missed) {
         this.missed = missed;
-    }
-
-    @Override
-    public boolean datagram(PartId target, byte[] packet) {
-        return next.datagram(target, packet);
-    }
-
-    @Override
-    public void happened(LiveEvent event) {
-        next.happened(event);
-        run.ifPresent(running -> running.happened(event, missed.getAsLong()));
-        puttingBack.ifPresent(back -> back.doing().happened(event, missed.getAsLong()));
     }
 
     /** The one that runs, or that ran last in this show. */
     Optional<ProofRun> run() {
         return run;
+    }
+
+    boolean isRunning() {
+        return run.filter(found -> found.phase() != Phase.ENDED).isPresent();
     }
 
     void start(ProofRun begun, ProofWatcher whom) {
@@ -59,35 +42,26 @@ final class Proving implements LiveSink {
         done = 0;
     }
 
-    /** @param ended is told once all of it is sent; it must not wait for anything */
-    void putBack(PutBack back, Runnable ended) {
-        puttingBack = Optional.of(new PuttingBack(back, ended));
+    @Override
+    public void happened(LiveEvent event) {
+        run.ifPresent(running -> running.happened(event, missed.getAsLong()));
     }
 
-    /** Another show gets the sockets: what was moved stays, and is offered to be put back. */
-    void abandon() {
-        run.filter(running -> running.phase() != Phase.ENDED).ifPresent(running -> watcher.ifPresent(whom -> whom.abandoned(running)));
+    /** What was moved stays, and is offered to be put back. */
+    @Override
+    public void abandon() {
+        if (isRunning()) {
+            watcher.ifPresent(whom -> whom.abandoned(run.orElseThrow()));
+        }
         run = Optional.empty();
         watcher = Optional.empty();
-        endPuttingBack();
     }
 
-    private void endPuttingBack() {
-        Optional<PuttingBack> back = puttingBack;
-        puttingBack = Optional.empty();
-        back.ifPresent(ended -> ended.ended().run());
-    }
-
-    void act(LiveShow live, long now) {
-        if (run.isPresent() && run.get().phase() != Phase.ENDED) {
-            run.get().act(live, missed.getAsLong(), now);
+    @Override
+    public void act(LiveShow live, long now) {
+        if (isRunning()) {
+            run.orElseThrow().act(live, missed.getAsLong(), now);
             tell(now);
-        }
-        if (puttingBack.isPresent()) {
-            puttingBack.get().doing().act(live, missed.getAsLong(), now);
-            if (puttingBack.get().doing().isDone()) {
-                endPuttingBack();
-            }
         }
     }
 
@@ -110,7 +84,8 @@ final class Proving implements LiveSink {
         }
     }
 
-    long nextDue() {
-        return Math.min(run.map(ProofRun::nextDue).orElse(Long.MAX_VALUE), puttingBack.map(back -> back.doing().nextDue()).orElse(Long.MAX_VALUE));
+    @Override
+    public long nextDue() {
+        return run.map(ProofRun::nextDue).orElse(Long.MAX_VALUE);
     }
 }

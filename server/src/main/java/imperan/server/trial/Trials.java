@@ -3,6 +3,7 @@ package imperan.server.trial;
 import imperan.live.Actor;
 import imperan.live.LiveShow;
 import imperan.live.SavedValue;
+import imperan.server.run.LoopRuns;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.show.CueList;
@@ -41,11 +42,13 @@ public class Trials {
 
     private final Keeper keeper;
     private final ShowLoop loop;
+    private final LoopRuns runs;
     private final Map<Place, Held> last = new ConcurrentHashMap<>();
 
-    Trials(Keeper keeper, ShowLoop loop) {
+    Trials(Keeper keeper, ShowLoop loop, LoopRuns runs) {
         this.keeper = keeper;
         this.loop = loop;
+        this.runs = runs;
     }
 
     /** The targets that a list speaks to at the venue. */
@@ -75,7 +78,7 @@ public class Trials {
         if (uncleared.isPresent()) {
             return Optional.of(Problem.of("“" + uncleared.get().body().called() + "” is spoken to at the venue: say that its stage is clear, switch it to its stand-in, or rehearse"));
         }
-        Optional<Problem> problem = loop.tryOut(showId, trial).join();
+        Optional<Problem> problem = runs.tryOut(showId, trial).join();
         if (problem.isEmpty()) {
             last.put(new Place(showId, list), new Held(Optional.of(trial), Optional.empty()));
         }
