@@ -42,6 +42,7 @@ export type CueListState = Schemas["CueListState"];
 export type CueState = Schemas["CueState"];
 export type CueMark = Schemas["CueMark"];
 export type FadeCurve = CueActionOf<"bring">["curve"];
+export type FormOf<K extends Form["kind"]> = Extract<Form, { kind: K }>;
 export type CueActionOf<K extends CueAction["does"]> = Extract<CueAction, { does: K }>;
 export type Look = Schemas["Look"];
 export type FindingsView = Schemas["FindingsView"];

@@ -1,21 +1,16 @@
 import { useMemo } from "react";
-import type { Control, ControlValue, Face } from "../api/types";
+import type { ControlValue, Face } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
 import { hand } from "./hand";
 import { Mark } from "./Mark";
 import { type Drawn, echoOf, positionOf, stateWords } from "./useValue";
-
-interface Props {
-  id: string;
-  control: Control;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** A key: its rim shows what we sent, its lamp what the target answered. */
-export function ButtonView({ id, control, live }: Props) {
+export function ButtonView({ id, control, form, live }: ViewOf<"button">) {
   const handlers = useMemo(() => hand(id, "press"), [id]);
-  const latching = control.form.kind === "button" && control.form.action === "LATCHING";
+  const latching = form.action === "LATCHING";
 
   return (
     <ControlBox id={id} control={control} draw={draw}>
@@ -26,7 +21,7 @@ export function ButtonView({ id, control, live }: Props) {
         aria-label={control.label || "button"}
         aria-pressed={latching ? false : undefined}
         data-latching={latching}
-        data-one-shot={control.form.kind === "button" && control.form.action === "ONE_SHOT"}
+        data-one-shot={form.action === "ONE_SHOT"}
         {...(live ? handlers : {})}
       >
         <div data-travel className="key-cap">

@@ -1,18 +1,12 @@
 import { useMemo } from "react";
-import type { Control, ControlValue, Form } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { hand } from "./hand";
 import { type Drawn, echoOf, positionOf, stateWords } from "./useValue";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "choice" }>;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** A row or column of which one is on: its rim is what we sent, its lamp what the target says. */
-export function ChoiceView({ id, control, form, live }: Props) {
+export function ChoiceView({ id, control, form, live }: ViewOf<"choice">) {
   const last = form.options.length - 1;
   const across = form.direction === "RIGHT";
   const handlers = useMemo(() => hand(id, "step", 1 / last, !across), [id, last, across]);

@@ -1,10 +1,10 @@
 import { useEffect, useState } from "react";
-import type { Control } from "../api/types";
+import type { ViewOf } from "./view";
 
 const SECOND = 1000;
 
 /** The time of day of this device. */
-export function ClockView({ id, control }: { id: string; control: Control }) {
+export function ClockView({ id, control }: ViewOf<"clock">) {
   const [now, setNow] = useState(() => new Date());
   useEffect(() => {
     const timer = setInterval(() => setNow(new Date()), SECOND);

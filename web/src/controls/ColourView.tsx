@@ -1,19 +1,13 @@
 import { useMemo } from "react";
-import type { Control, ControlValue, Form } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { hand, touch } from "./hand";
 import { Readings, Tape } from "./Tape";
 import { type Drawn, echoOf, positionOf, stateWords } from "./useValue";
 import { ControlBox } from "./ControlBox";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "colour" }>;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** A field of hues, a slider for the brightness, saved colours, and beside them what was sent and what the target reports. */
-export function ColourView({ id, control, form, live }: Props) {
+export function ColourView({ id, control, form, live }: ViewOf<"colour">) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
   const name = control.label || "colour";
   return (

@@ -1,4 +1,5 @@
-import type { Control } from "../api/types";
+import type { ComponentType } from "react";
+import type { Control, Form } from "../api/types";
 import { ButtonView } from "./ButtonView";
 import { ChoiceView } from "./ChoiceView";
 import { ClockView } from "./ClockView";
@@ -23,62 +24,41 @@ import { TrackDisplayView, TrackKeyView } from "./TrackViews";
 import { MotionView } from "./MotionView";
 import { TiltView } from "./TiltView";
 import { WheelView } from "./WheelView";
+import type { ViewOf } from "./view";
+
+const VIEWS: { [K in Form["kind"]]: ComponentType<ViewOf<K>> } = {
+  fader: FaderView,
+  knob: KnobView,
+  cross: CrossView,
+  button: ButtonView,
+  tap: TapView,
+  choice: ChoiceView,
+  wheel: WheelView,
+  line: LineView,
+  pad: PadView,
+  tilt: TiltView,
+  motion: MotionView,
+  colour: ColourView,
+  meter: MeterView,
+  lamp: LampView,
+  readout: ReadoutView,
+  needle: NeedleView,
+  clock: ClockView,
+  picture: PictureView,
+  pageKey: PageKeyView,
+  targetEnd: TargetEndView,
+  cueKey: CueKeyView,
+  cueDisplay: CueDisplayView,
+  trackKey: TrackKeyView,
+  trackDisplay: TrackDisplayView,
+  songKey: SongKeyView,
+  songDisplay: SongDisplayView,
+};
 
 /** A control in its form. */
 export function ControlView(props: { id: string; control: Control; live: boolean }) {
   const { form } = props.control;
-  switch (form.kind) {
-    case "fader":
-      return <FaderView {...props} />;
-    case "button":
-      return <ButtonView {...props} />;
-    case "tap":
-      return <TapView {...props} />;
-    case "knob":
-      return <KnobView {...props} />;
-    case "choice":
-      return <ChoiceView {...props} form={form} />;
-    case "meter":
-      return <MeterView {...props} />;
-    case "lamp":
-      return <LampView {...props} form={form} />;
-    case "readout":
-      return <ReadoutView {...props} />;
-    case "cross":
-      return <CrossView {...props} />;
-    case "pad":
-      return <PadView {...props} />;
-    case "colour":
-      return <ColourView {...props} form={form} />;
-    case "motion":
-      return <MotionView {...props} form={form} />;
-    case "tilt":
-      return <TiltView {...props} form={form} />;
-    case "wheel":
-      return <WheelView {...props} form={form} />;
-    case "line":
-      return <LineView {...props} />;
-    case "needle":
-      return <NeedleView {...props} />;
-    case "clock":
-      return <ClockView {...props} />;
-    case "picture":
-      return <PictureView {...props} />;
-    case "targetEnd":
-      return <TargetEndView {...props} form={form} />;
-    case "cueKey":
-      return <CueKeyView {...props} form={form} />;
-    case "trackKey":
-      return <TrackKeyView {...props} form={form} />;
-    case "trackDisplay":
-      return <TrackDisplayView {...props} form={form} />;
-    case "songKey":
-      return <SongKeyView {...props} form={form} />;
-    case "songDisplay":
-      return <SongDisplayView {...props} form={form} />;
-    case "cueDisplay":
-      return <CueDisplayView {...props} form={form} />;
-    case "pageKey":
-      return <PageKeyView {...props} form={form} />;
-  }
+  // one lookup for all forms: that a form and its view belong together is what the table says
+  const View = VIEWS[form.kind] as ComponentType<ViewOf>;
+  return <View {...props} form={form} />;
 }

@@ -1,14 +1,14 @@
 import { useMemo, useRef } from "react";
-import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { cross } from "./cross";
 import { hand } from "./hand";
 import { SliderFace } from "./SliderFace";
 import { useMark } from "./useMark";
 import { drawSlider } from "./useValue";
+import type { ViewOf } from "./view";
 
 /** A crosspoint: a cell that fills from below with its level; the notch at its side is what the target reports. */
-export function CrossView({ id, control, live }: { id: string; control: Control; live: boolean }) {
+export function CrossView({ id, control, live }: ViewOf<"cross">) {
   const room = useRef<HTMLDivElement>(null);
   const handlers = useMemo(() => hand(id, "step"), [id]);
   const label = control.face.textPlace === "HIDDEN" ? "" : control.label;

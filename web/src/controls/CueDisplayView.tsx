@@ -1,17 +1,11 @@
-import type { Control, Form } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { Remaining } from "../live/Remaining";
 import { textOf } from "./ControlBox";
 import "./cueDisplay.css";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "cueDisplay" }>;
-}
+import type { ViewOf } from "./view";
 
 /** The next cue of a list with its note, or what runs with the time that remains. */
-export function CueDisplayView({ id, control, form }: Props) {
+export function CueDisplayView({ id, control, form }: ViewOf<"cueDisplay">) {
   const parts = useShow((s) => s.parts);
   const told = useShow((s) => s.cues.get(form.list ?? ""));
   const list = partOf(parts, "cueList", form.list)?.part.body.name;

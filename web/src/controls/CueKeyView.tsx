@@ -1,20 +1,14 @@
 import { useMemo } from "react";
-import type { Control, Form } from "../api/types";
+import type { FormOf } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { useGuarded } from "../live/useGuarded";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
 import { hand } from "./hand";
 import { Mark } from "./Mark";
+import type { ViewOf } from "./view";
 
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "cueKey" }>;
-  live: boolean;
-}
-
-const ORDERS: Record<Props["form"]["order"], string> = {
+const ORDERS: Record<FormOf<"cueKey">["order"], string> = {
   GO: "Go",
   BACK: "Back",
   PAUSE: "Pause",
@@ -25,7 +19,7 @@ const ORDERS: Record<Props["form"]["order"], string> = {
 };
 
 /** A key that steps a cue list; go shows what it fires. */
-export function CueKeyView({ id, control, form, live }: Props) {
+export function CueKeyView({ id, control, form, live }: ViewOf<"cueKey">) {
   const parts = useShow((s) => s.parts);
   const told = useShow((s) => s.cues.get(form.list ?? ""));
   const state = told?.state;

@@ -1,5 +1,4 @@
 import { type CSSProperties, useMemo } from "react";
-import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { DetentMark } from "./DetentMark";
 import { fitted } from "./fit";
@@ -8,19 +7,13 @@ import { widestOf } from "./scale";
 import { SliderFace } from "./SliderFace";
 import { useScale } from "./useScale";
 import { drawSlider } from "./useValue";
-
-interface Props {
-  id: string;
-  control: Control;
-  /** Whether hands move it; while building they do not. */
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** A ruled slot with a cap, and the mark where the target says it stands. */
-export function FaderView({ id, control, live }: Props) {
+export function FaderView({ id, control, form, live }: ViewOf<"fader">) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
   const marks = useScale(control);
-  const sideways = control.form.kind === "fader" && control.form.direction === "RIGHT";
+  const sideways = form.direction === "RIGHT";
 
   return (
     <ControlBox id={id} control={control} className={sideways ? "sideways" : ""} draw={drawSlider}>
@@ -37,7 +30,7 @@ export function FaderView({ id, control, live }: Props) {
         <div className="travel-room">
           <div data-travel className="travel" style={{ "--chars": widestOf(marks) } as CSSProperties}>
             <div className="slot" />
-            <DetentMark form={control.form} className="detent" />
+            <DetentMark at={form.holdsAt} className="detent" />
             {marks.map(({ place, text }) => (
               <span key={place} className="scale-mark" style={{ "--place": place } as CSSProperties}>
                 {text}

@@ -1,17 +1,12 @@
 import { useCallback } from "react";
-import type { Control, ControlValue, Form } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { type Drawn, echoOf, stateWords } from "./useValue";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "lamp" }>;
-}
+import type { ViewOf } from "./view";
 
 /** Lit as its target says, with the word for it; nothing to touch. */
-export function LampView({ id, control, form }: Props) {
+export function LampView({ id, control, form }: ViewOf<"lamp">) {
   const { states } = form;
   const draw = useCallback(
     (drawn: Drawn, value: ControlValue) => {

@@ -1,11 +1,12 @@
 import { useState } from "react";
-import type { Control, ControlValue } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { touch } from "./hand";
 import { type Drawn, stateWords } from "./useValue";
 import { ControlBox } from "./ControlBox";
+import type { ViewOf } from "./view";
 
 /** A line that is typed and sent with Enter; below it what the target made of it. */
-export function LineView({ id, control, live }: { id: string; control: Control; live: boolean }) {
+export function LineView({ id, control, live }: ViewOf<"line">) {
   const [typed, setTyped] = useState("");
   return (
     <ControlBox id={id} control={control} draw={draw}>

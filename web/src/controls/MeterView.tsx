@@ -1,13 +1,14 @@
 import { useMemo, useRef } from "react";
-import type { Control, ControlValue } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
 import { meter } from "./meter";
 import { useMark } from "./useMark";
 import { type Drawn, echoOf } from "./useValue";
+import type { ViewOf } from "./view";
 
 /** A column that its target fills; the line above it is the highest level of late. Nothing to touch. */
-export function MeterView({ id, control }: { id: string; control: Control }) {
+export function MeterView({ id, control }: ViewOf<"meter">) {
   const column = useRef<HTMLDivElement>(null);
   const draw = useMemo(() => meter(), []);
   useMark(column, id, draw);

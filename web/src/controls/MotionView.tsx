@@ -1,22 +1,15 @@
 import { useMemo } from "react";
-import type { Control, Form } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { touch } from "./hand";
 import { SensorFoot } from "./SensorFoot";
 import { drawMotion } from "./tilt";
 import { useSensor } from "./useSensor";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "motion" }>;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 const AXES = ["right", "up", "out"];
 
 /** How this very device is moved, once that is switched on here. A mouse that drags the spot moves it where there is no sensor: it is at rest when it lets go. */
-export function MotionView({ id, control, form, live }: Props) {
+export function MotionView({ id, control, form, live }: ViewOf<"motion">) {
   const draw = useMemo(() => drawMotion(form.most), [form.most]);
   const { on, trouble, turn } = useSensor("devicemotion", "DeviceMotionEvent", live, (e) => {
     const { x = null, y = null, z = null } = e.acceleration ?? {};

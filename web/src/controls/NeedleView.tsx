@@ -1,11 +1,12 @@
-import type { Control, ControlValue } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { Readings } from "./Tape";
 import { type Drawn, echoOf, stateWords } from "./useValue";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
+import type { ViewOf } from "./view";
 
 /** A needle with its zero in the middle; nothing to touch. */
-export function NeedleView({ id, control }: { id: string; control: Control }) {
+export function NeedleView({ id, control }: ViewOf<"needle">) {
   return (
     <ControlBox id={id} control={control} draw={draw}>
       <div

@@ -1,13 +1,13 @@
 import { useMemo } from "react";
-import type { Control } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { hand } from "./hand";
 import { SliderFace } from "./SliderFace";
 import { Readings, Tape } from "./Tape";
 import { drawSlider } from "./useValue";
+import type { ViewOf } from "./view";
 
 /** A field with a spot; the ring is where the target says that it is. */
-export function PadView({ id, control, live }: { id: string; control: Control; live: boolean }) {
+export function PadView({ id, control, live }: ViewOf<"pad">) {
   const handlers = useMemo(() => hand(id, "step"), [id]);
   return (
     <ControlBox id={id} control={control} draw={drawSlider}>

@@ -1,20 +1,13 @@
 import { useNavigate } from "react-router";
-import type { Control, Form } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { showTray, useTrays } from "../live/trays";
 import { textOf } from "./ControlBox";
 import { fitted } from "./fit";
 import { Mark } from "./Mark";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "pageKey" }>;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** A key to another page, or one that shows and hides a tray. It sends nothing. */
-export function PageKeyView({ id, control, form, live }: Props) {
+export function PageKeyView({ id, control, form, live }: ViewOf<"pageKey">) {
   const navigate = useNavigate();
   const parts = useShow((s) => s.parts);
   const page = partOf(parts, "page", form.goesTo);

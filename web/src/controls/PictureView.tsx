@@ -1,10 +1,10 @@
-import type { Control } from "../api/types";
 import { textOf } from "./ControlBox";
 import { Mark } from "./Mark";
 import { Tape } from "./Tape";
+import type { ViewOf } from "./view";
 
 /** A picture and nothing else; nothing to touch. */
-export function PictureView({ id, control }: { id: string; control: Control }) {
+export function PictureView({ id, control }: ViewOf<"picture">) {
   return (
     <div className="control" data-control={id} {...textOf(control)}>
       <div className="control-face" role="img" aria-label={control.label || "picture"}>

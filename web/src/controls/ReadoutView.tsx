@@ -1,9 +1,10 @@
-import type { Control, ControlValue } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { type Drawn } from "./useValue";
 import { ControlBox } from "./ControlBox";
+import type { ViewOf } from "./view";
 
 /** What the target last said, large; nothing to touch. */
-export function ReadoutView({ id, control }: { id: string; control: Control }) {
+export function ReadoutView({ id, control }: ViewOf<"readout">) {
   return (
     <ControlBox id={id} control={control} draw={draw}>
       <div

@@ -1,20 +1,14 @@
 import { useMemo } from "react";
-import type { Control, Form } from "../api/types";
+import type { FormOf } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { ControlBox, textOf } from "./ControlBox";
 import { fitted } from "./fit";
 import { hand } from "./hand";
 import { Mark } from "./Mark";
 import "./cueDisplay.css";
+import type { ViewOf } from "./view";
 
-interface KeyProps {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "songKey" }>;
-  live: boolean;
-}
-
-const ORDERS: Record<KeyProps["form"]["order"], string> = {
+const ORDERS: Record<FormOf<"songKey">["order"], string> = {
   NEXT: "Next song",
   PREVIOUS: "Song before",
   READY: "Ready",
@@ -22,7 +16,7 @@ const ORDERS: Record<KeyProps["form"]["order"], string> = {
 };
 
 /** A key of a set list; it says which song a press would make ready, or put on air. */
-export function SongKeyView({ id, control, form, live }: KeyProps) {
+export function SongKeyView({ id, control, form, live }: ViewOf<"songKey">) {
   const parts = useShow((s) => s.parts);
   const state = useShow((s) => s.sets.get(form.set ?? ""));
   const handlers = useMemo(() => hand(id, "press", undefined, false, ""), [id]);
@@ -63,14 +57,8 @@ export function SongKeyView({ id, control, form, live }: KeyProps) {
   );
 }
 
-interface DisplayProps {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "songDisplay" }>;
-}
-
 /** The song on air, or the next one. */
-export function SongDisplayView({ id, control, form }: DisplayProps) {
+export function SongDisplayView({ id, control, form }: ViewOf<"songDisplay">) {
   const parts = useShow((s) => s.parts);
   const state = useShow((s) => s.sets.get(form.set ?? ""));
   const set = partOf(parts, "setList", form.set)?.part.body.name;

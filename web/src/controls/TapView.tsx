@@ -1,20 +1,15 @@
 import { useMemo } from "react";
-import type { Control, ControlValue } from "../api/types";
+import type { ControlValue } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { fitted } from "./fit";
 import { hand, touch } from "./hand";
 import { Mark } from "./Mark";
 import "./tap.css";
 import { type Drawn, stateWords } from "./useValue";
-
-interface Props {
-  id: string;
-  control: Control;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** A key that is tapped in time, a lamp that shows the beat, and keys for twice the tempo and half of it. */
-export function TapView({ id, control, live }: Props) {
+export function TapView({ id, control, live }: ViewOf<"tap">) {
   const handlers = useMemo(() => hand(id, "press"), [id]);
   const name = control.label || "tap";
   const key = (text: string, called: string, up: number) => (

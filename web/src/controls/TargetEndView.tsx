@@ -1,20 +1,14 @@
-import type { Control, Form, Target } from "../api/types";
+import type { Target } from "../api/types";
 import { partOf, useShow } from "../live/show";
 import { change } from "../requests/edits";
 import { EditField } from "../ui/EditField";
 import { NumberField, of } from "../ui/fields";
 import { textOf } from "./ControlBox";
 import "./targetEnd.css";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "targetEnd" }>;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** Where a target is reached, to be changed from a page: all that is sent to it goes there from then on. */
-export function TargetEndView({ id, control, form, live }: Props) {
+export function TargetEndView({ id, control, form, live }: ViewOf<"targetEnd">) {
   const parts = useShow((s) => s.parts);
   const target = partOf(parts, "target", form.target);
   const body = target?.part.body;

@@ -1,20 +1,13 @@
 import { useMemo, useRef } from "react";
-import type { Control, Form } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { touch } from "./hand";
 import { SensorFoot } from "./SensorFoot";
 import { drawTilt } from "./tilt";
 import { useSensor } from "./useSensor";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "tilt" }>;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** The tilt of this very device, once it is switched on here. A mouse that drags the spot, or arrow keys, tilt it where there is no sensor. */
-export function TiltView({ id, control, form, live }: Props) {
+export function TiltView({ id, control, form, live }: ViewOf<"tilt">) {
   const last = useRef({ x: 0, y: 0 });
   const draw = useMemo(() => drawTilt(form.degrees), [form.degrees]);
 

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef } from "react";
-import type { Control, Form } from "../api/types";
+import type { FormOf } from "../api/types";
 import { clock, positionAt } from "../live/position";
 import { partOf, useShow } from "../live/show";
 import { ControlBox, textOf } from "./ControlBox";
@@ -7,15 +7,9 @@ import { fitted } from "./fit";
 import { hand } from "./hand";
 import { Mark } from "./Mark";
 import "./cueDisplay.css";
+import type { ViewOf } from "./view";
 
-interface KeyProps {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "trackKey" }>;
-  live: boolean;
-}
-
-const ORDERS: Record<KeyProps["form"]["order"], string> = {
+const ORDERS: Record<FormOf<"trackKey">["order"], string> = {
   PLAY: "Play",
   START: "To the start",
   MARK: "Go to",
@@ -24,7 +18,7 @@ const ORDERS: Record<KeyProps["form"]["order"], string> = {
 };
 
 /** A key that plays a track or places it; play says what a press would do now. */
-export function TrackKeyView({ id, control, form, live }: KeyProps) {
+export function TrackKeyView({ id, control, form, live }: ViewOf<"trackKey">) {
   const parts = useShow((s) => s.parts);
   const rolling = useShow((s) => s.tracks.get(form.track ?? "")?.state.rolling ?? false);
   const looping = useShow((s) => s.tracks.get(form.track ?? "")?.state.loop != null);
@@ -61,14 +55,8 @@ export function TrackKeyView({ id, control, form, live }: KeyProps) {
   );
 }
 
-interface DisplayProps {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "trackDisplay" }>;
-}
-
 /** Where a track is. */
-export function TrackDisplayView({ id, control, form }: DisplayProps) {
+export function TrackDisplayView({ id, control, form }: ViewOf<"trackDisplay">) {
   const parts = useShow((s) => s.parts);
   const track = partOf(parts, "track", form.track)?.part.body;
   const line = useRef<HTMLParagraphElement>(null);

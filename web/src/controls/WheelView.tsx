@@ -1,20 +1,13 @@
 import { useMemo } from "react";
-import type { Control, Form } from "../api/types";
 import { ControlBox } from "./ControlBox";
 import { hand } from "./hand";
 import { SliderFace } from "./SliderFace";
 import { Tape } from "./Tape";
 import { drawSlider } from "./useValue";
-
-interface Props {
-  id: string;
-  control: Control;
-  form: Extract<Form, { kind: "wheel" }>;
-  live: boolean;
-}
+import type { ViewOf } from "./view";
 
 /** A wheel without ends: what counts are its steps. */
-export function WheelView({ id, control, form, live }: Props) {
+export function WheelView({ id, control, form, live }: ViewOf<"wheel">) {
   const handlers = useMemo(() => hand(id, "step", 1), [id]);
   return (
     <ControlBox id={id} control={control} draw={drawSlider}>

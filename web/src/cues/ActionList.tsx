@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
 import type { CueAction, Problem } from "../api/types";
 import { partsOf, useShow } from "../live/show";
 import { report } from "../ui/notices";
-import { ActionFields } from "./ActionFields";
+import { ActionFields } from "./action/ActionFields";
 import { ACTIONS, freshAction } from "./actions";
 
 interface Props {

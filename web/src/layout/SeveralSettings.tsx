@@ -3,7 +3,7 @@ import { controlAt, type Laid, nameOf } from "../live/laid";
 import { type HeldOf, useShow } from "../live/show";
 import { BehaviourFields } from "./path/BehaviourFields";
 import { FaceFields } from "./path/FaceFields";
-import { FormFields } from "./path/FormFields";
+import { FormFields } from "./path/form/FormFields";
 import { putControls } from "./path/put";
 
 /** What can be set of all that is selected at once. The fields show the first one; only what is changed there goes to the others. */

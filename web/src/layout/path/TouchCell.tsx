@@ -11,7 +11,7 @@ import { giveOwnLines, removeSelected } from "../actions";
 import { type Laid, pageOf } from "../../live/laid";
 import { BehaviourFields } from "./BehaviourFields";
 import { FaceFields } from "./FaceFields";
-import { FormFields } from "./FormFields";
+import { FormFields } from "./form/FormFields";
 import { putControl } from "./put";
 
 /** What a hand finds: the label, how the control takes a finger, and how it behaves. */
