@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useCallback } from "react";
-import type { ArgumentSource, Control, Form, Found, Send, ShapingStep } from "../../api/types";
+import type { ArgumentSource, Control, Form, Found, Send } from "../../api/types";
 import { type HeldOf, partsOf, useShow } from "../../live/show";
 import { lookAtTyped } from "../../requests/findings";
 import { PushButton } from "../../ui/buttons";
@@ -9,9 +9,8 @@ import { report } from "../../ui/notices";
 import { Select } from "../../ui/Select";
 import { nameOf } from "../../live/laid";
 import { TYPES } from "../../ui/types";
-import { plain } from "../../controls/scale";
 import { briefly, changed, moved, PLAIN_VALUE } from "./arguments";
-import { FORMS } from "./forms";
+import { FORMS, usualArguments } from "./forms";
 import { LineFindings } from "./LineFindings";
 import { isLookedUp, LOOKED_UP, lookedUp, LookedUpFields } from "./LookedUpFields";
 import { NumberedTabs } from "./NumberedTabs";
@@ -33,7 +32,7 @@ export function SendTabs({ held, index, choose, onAdded }: TabsProps) {
 
   const addSend = () => {
     const fresh: Send = {
-      on: body.form.kind === "wheel" ? "STEP" : "CHANGE",
+      on: FORMS[body.form.kind].on?.value ?? "CHANGE",
       target: partsOf(parts, "target")[0]?.part.id ?? null,
       address: addressFrom(nameOf(body)),
       arguments: usualArguments(body.form),
@@ -96,18 +95,6 @@ export function MessageCell({ held, send, index, found }: Props) {
   );
 }
 
-/** What a first send of a form says. */
-function usualArguments(form: Form): ArgumentSource[] {
-  const { axes, own } = FORMS[form.kind];
-  if (own) return [own.source];
-  if (form.kind === "tap") return [{ ...PLAIN_VALUE, shaping: [plain(form.slowest, form.fastest)] }];
-  // a hand that holds a device trembles
-  const reach = form.kind === "tilt" ? form.degrees : form.kind === "motion" ? form.most : null;
-  const shaping: ShapingStep[] =
-    reach === null ? PLAIN_VALUE.shaping : [{ step: "smooth", seconds: 0.2 }, plain(-reach, reach)];
-  return (axes ?? [""]).map((_, axis) => ({ ...PLAIN_VALUE, shaping, axis }));
-}
-
 /** A first address, made from the name of the control. */
 function addressFrom(name: string): string {
   const word = name
@@ -135,6 +122,7 @@ function SendFields({ send, index, form, self, put }: SendProps) {
     async (address: string) => (await lookAtTyped({ target, lines: [address] }))[0] ?? NO_HINT,
     [target],
   );
+  const { on: own } = FORMS[form.kind];
   return (
     <div className="grid grid-cols-2 gap-1.5">
       <Select
@@ -155,7 +143,7 @@ function SendFields({ send, index, form, self, put }: SendProps) {
           { value: "PRESS", text: "press" },
           { value: "RELEASE", text: "release" },
           { value: "HELD", text: "repeat while held" },
-          ...(form.kind === "wheel" ? [{ value: "STEP" as const, text: "each step" }] : []),
+          ...(own ? [own] : []),
         ]}
       />
       <div className="col-span-2" data-address={index}>
