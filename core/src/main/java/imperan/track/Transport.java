@@ -185,9 +185,25 @@ public final class Transport<K> {
             return NEVER;
         }
         double stop = loop.map(Loop::to).orElse(length);
-        double next = points.stream().mapToDouble(Point::seconds).filter(seconds -> seconds >= armedFrom && seconds < stop).findFirst().orElse(stop);
+        int first = firstFrom(armedFrom);
+        double next = first < points.size() ? Math.min(points.get(first).seconds, stop) : stop;
         // a fraction of a nanosecond early would find that nothing is due
         return at + (long) Math.ceil((next - position) * 1e9);
+    }
+
+    /** The number of the first point at a place or behind it: it is looked up at each report of somebody else's position. */
+    private int firstFrom(double seconds) {
+        int from = 0;
+        int to = points.size();
+        while (from < to) {
+            int middle = (from + to) >>> 1;
+            if (points.get(middle).seconds < seconds) {
+                from = middle + 1;
+            } else {
+                to = middle;
+            }
+        }
+        return from;
     }
 
     /** The next point that was passed by now, while it was armed; empty where there is none. */
@@ -221,13 +237,11 @@ public final class Transport<K> {
     }
 
     private void pass(Predicate<Point<K>> upTo) {
-        for (Point<K> point : points) {
-            if (point.seconds >= armedFrom && upTo.test(point)) {
-                if (armed) {
-                    passed.add(point);
-                } else if (missed.size() < MOST_MISSED) {
-                    missed.add(point);
-                }
+        for (int i = firstFrom(armedFrom); i < points.size() && upTo.test(points.get(i)); i++) {
+            if (armed) {
+                passed.add(points.get(i));
+            } else if (missed.size() < MOST_MISSED) {
+                missed.add(points.get(i));
             }
         }
     }
