@@ -45,8 +45,8 @@ export function ActionList({ actions, put, field = "actions", label = "Add an ac
             </div>
             <ActionFields
               action={action}
-              put={(field, update) =>
-                put(`${field}/${i}/${field}`, (all) => all.map((each, k) => (k === i ? update(each) : each)))
+              put={(own, update) =>
+                put(`${field}/${i}/${own}`, (all) => all.map((each, k) => (k === i ? update(each) : each)))
               }
             />
           </li>

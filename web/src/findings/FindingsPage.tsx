@@ -168,7 +168,9 @@ function Where({ found: { about } }: { found: Found }) {
       ? body.name
       : body.kind === "cue"
         ? `Cue ${body.number} ${body.name}`.trim()
-        : "Show it";
+        : body.kind === "song"
+          ? `Song ${body.name}`
+          : "Show it";
   return (
     <Link className="whitespace-nowrap text-quiet underline" to={path} onClick={() => select(about)}>
       {name}

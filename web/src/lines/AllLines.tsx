@@ -8,7 +8,7 @@ import { useLook } from "../requests/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { putListen, putSend } from "../layout/path/put";
 import { TableImport } from "../layout/TableImport";
-import { pageOf } from "../live/laid";
+import { whereIs } from "../live/whereIs";
 import { select } from "../layout/selection";
 import { GATE_WORDS } from "../rig/gates";
 import { PushButton } from "../ui/buttons";
@@ -151,10 +151,10 @@ function LineRow({ line }: { line: Row }) {
   const parts = useShow((s) => s.parts);
   const gate = useShow((s) => (line.target ? s.links.get(line.target)?.gate : undefined));
   const held = partOf(parts, "control", line.part);
-  const cue = partOf(parts, "cue", line.part);
-  if (!held && !cue) return null;
+  const kind = parts.get(line.part)?.part.body.kind;
+  if (!held && kind !== "cue" && kind !== "song") return null;
   const targets = partsOf(parts, "target");
-  const put = held ? putLine(held, line) : putAction(line);
+  const put = held ? putLine(held, line) : putAction(line, kind === "song" ? "song" : "cue");
   const finding = line.found[0];
   const Sign = finding && SEVERITIES[finding.severity].Icon;
   const called = `${line.label || "the control"}, ${line.kind === "SEND" ? "send" : "listen"} ${line.number}`;
@@ -166,7 +166,7 @@ function LineRow({ line }: { line: Row }) {
       <div role="cell" className="min-w-0 px-2">
         <Link
           className="block truncate underline"
-          to={cue ? `/cues/${cue.part.parent}` : `/layout/${pageOf(parts, line.part) ?? ""}`}
+          to={whereIs([line.part], parts, parts)?.path ?? "/lines"}
           onClick={() => held && select(line.part)}
         >
           {line.label}
@@ -241,16 +241,24 @@ interface LineChange {
   target?: string | null;
 }
 
-/** Changes a field of a line at the action of its cue. */
-function putAction(line: TableLine) {
-  const index = Number(line.field.split("/")[1]);
+/** Changes a field of a line at the action of its cue or song. */
+function putAction(line: TableLine, kind: "cue" | "song") {
+  const [list, at] = line.field.split("/");
+  const changed = (actions: CueAction[], to: LineChange) =>
+    actions.map((action, i) => (i === Number(at) ? ({ ...action, ...to } as CueAction) : action));
   return (field: string, to: LineChange): Promise<Problem[]> =>
     of(
       `${line.field}/${field}`,
-      change(`Change ${line.label}`, "cue", line.part, (cue) => ({
-        ...cue,
-        actions: cue.actions.map((action, i) => (i === index ? ({ ...action, ...to } as CueAction) : action)),
-      })),
+      kind === "cue"
+        ? change(`Change ${line.label}`, "cue", line.part, (cue) => ({
+            ...cue,
+            actions: changed(cue.actions, to),
+          }))
+        : change(`Change ${line.label}`, "song", line.part, (song) =>
+            list === "ready"
+              ? { ...song, ready: changed(song.ready, to) }
+              : { ...song, onAir: changed(song.onAir, to) },
+          ),
     );
 }
 

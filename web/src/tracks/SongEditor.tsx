@@ -1,6 +1,8 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import type { CueAction, Problem, SetList, Song } from "../api/types";
 import { ActionList } from "../cues/ActionList";
+import { FindingList } from "../findings/FindingLine";
+import { useFindingsOf } from "../findings/findings";
 import { OptionalCondition } from "../layout/ConditionFields";
 import { inDraft } from "../live/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
@@ -19,6 +21,7 @@ export function SongEditor({ held }: { held: HeldOf<Song> }) {
   const { id, body } = held.part;
   const parts = useShow((s) => s.parts);
   const songs = partsOf(parts, "song", held.part.parent!);
+  const findings = useFindingsOf(id);
   const at = songs.findIndex((s) => s.part.id === id);
   const put = (field: string, update: (before: Song) => Partial<Song>): Promise<Problem[]> =>
     of(
@@ -49,6 +52,7 @@ export function SongEditor({ held }: { held: HeldOf<Song> }) {
   );
   return (
     <section aria-label={`Song ${body.name}`} className="flex flex-col gap-3">
+      {findings.length > 0 && <FindingList findings={findings} label={`Findings of ${body.name}`} />}
       <div className="flex items-end gap-2">
         <EditField
           className="flex-1"

@@ -21,7 +21,11 @@ import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.show.SetList;
+import imperan.show.Song;
+import imperan.show.Track;
 import imperan.show.Twin;
+import imperan.show.cue.Acting;
 
 import java.util.ArrayList;
 import java.util.Collection;
@@ -66,7 +70,7 @@ public final class Checks {
         show = loaded;
         own.clear();
         maskable.clear();
-        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class, Cue.class, CueList.class).flatMap(kind -> loaded.all(kind).stream()).toList();
+        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class, Cue.class, CueList.class, Song.class).flatMap(kind -> loaded.all(kind).stream()).toList();
         all.forEach(part -> doubles.note(loaded, part.id(), Optional.of(part)));
         all.forEach(part -> look(part.id()));
         lookAtRig();
@@ -86,6 +90,7 @@ public final class Checks {
             show.all(Phrase.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
             show.all(Laid.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
             show.all(Cue.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
+            show.all(Song.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
             load(next);
             before.addAll(found());
             return before;
@@ -199,7 +204,7 @@ public final class Checks {
     }
 
     private static boolean isLookedAt(Part part) {
-        return part.body() instanceof Control || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward || part.body() instanceof Cue || part.body() instanceof CueList;
+        return Lined.isLined(part.body()) || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward || part.body() instanceof CueList;
     }
 
     private static boolean isOfRig(Part part) {
@@ -219,12 +224,13 @@ public final class Checks {
                 Body body = part.body();
                 if (body instanceof Control) {
                     // it may be shown again, or be looked up by another one
-                    next.referringTo(part.id()).filter(other -> other.body() instanceof Twin || other.body() instanceof Control || other.body() instanceof Cue).forEach(other -> touched.add(other.id()));
-                } else if (body instanceof NamedValue || body instanceof Look || body instanceof CueList) {
+                    next.referringTo(part.id()).filter(other -> other.body() instanceof Twin || Lined.isLined(other.body())).forEach(other -> touched.add(other.id()));
+                } else if (body instanceof NamedValue || body instanceof Look || body instanceof CueList || body instanceof Track || body instanceof SetList) {
                     next.referringTo(part.id()).forEach(other -> touched.add(other.id()));
                 } else if (body instanceof Cue) {
                     part.parent().ifPresent(touched::add);
                 } else if (body instanceof Laid || body instanceof Page || body instanceof Layout) {
+                    next.referringTo(part.id()).filter(other -> other.body() instanceof Acting).forEach(other -> touched.add(other.id()));
                     addLaidIn(next, part.id(), touched);
                 } else if (body instanceof Forward) {
                     // a ring is one of several
@@ -242,7 +248,7 @@ public final class Checks {
         }
         Stream.of(before, next).forEach(each -> {
             books.forEach(book -> each.referringTo(book).filter(part -> part.body() instanceof Target).forEach(part -> targets.add(part.id())));
-            targets.forEach(target -> each.referringTo(target).filter(part -> part.body() instanceof Control || part.body() instanceof Forward || part.body() instanceof Cue).forEach(part -> touched.add(part.id())));
+            targets.forEach(target -> each.referringTo(target).filter(part -> Lined.isLined(part.body()) || part.body() instanceof Forward).forEach(part -> touched.add(part.id())));
         });
         return touched;
     }

@@ -10,6 +10,7 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
+import imperan.show.cue.Acting;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -82,9 +83,9 @@ final class Doubles {
         return Optional.of(all.firstKey()).filter(first -> !first.equals(id));
     }
 
-    /** Of a cue the first key that says the same; what several cues say, or several keys, is meant. */
+    /** Of a cue or a song the first key that says the same; what several cues say, or several keys, is meant. */
     private static Optional<PartId> key(Show show, PartId id, SortedMap<PartId, String> all) {
-        return show.part(id).filter(part -> part.body() instanceof Cue).flatMap(cue -> all.keySet().stream().filter(other -> show.part(other).filter(part -> part.body() instanceof Control).isPresent()).findFirst());
+        return show.part(id).filter(part -> part.body() instanceof Acting).flatMap(acting -> all.keySet().stream().filter(other -> show.part(other).filter(part -> part.body() instanceof Control).isPresent()).findFirst());
     }
 
     private static String text(Show show, Trait trait, PartId id, Part first, int count) {
@@ -95,7 +96,7 @@ final class Doubles {
         return switch (trait.kind()) {
             case SAME_LINE_TWICE -> "“" + own + "” moves " + trait.what() + ", and so does " + at + more;
             case SAME_ACTION_TWICE -> "“" + own + "” starts " + trait.what() + ", and so does " + at + more;
-            case CUE_AND_KEY -> "Cue “" + own + "” says " + trait.what() + ", and so does the key " + at + ": pressed together it is said twice";
+            case CUE_AND_KEY -> (show.part(id).filter(part -> part.body() instanceof Cue).isPresent() ? "Cue “" : "Song “") + own + "” says " + trait.what() + ", and so does the key " + at + ": pressed together it is said twice";
             case KEY_TWICE -> "The key " + trait.what() + " presses “" + own + "”, and also " + at;
             case LABEL_TWICE -> "“" + own + "” is the label of " + count + " controls of this page";
             default -> other + " is written twice: only the first is looked at";
@@ -127,8 +128,8 @@ final class Doubles {
             if (!control.label().isBlank()) {
                 found.put(new Trait(FindingKind.LABEL_TWICE, page.map(Part::id), control.label().strip()), "label");
             }
-        } else if (part.body() instanceof Cue cue) {
-            Lined lined = Lined.of(cue).orElseThrow();
+        } else if (part.body() instanceof Acting) {
+            Lined lined = Lined.of(part.body()).orElseThrow();
             for (int i = 0; i < lined.sends().size(); i++) {
                 Trait said = said(lined.sends().get(i), Optional.empty());
                 if (said.kind() == FindingKind.SAME_ACTION_TWICE && said.where().isPresent()) {

@@ -25,6 +25,7 @@ import imperan.show.SetList;
 import imperan.show.Show;
 import imperan.show.Track;
 import imperan.show.Target;
+import imperan.show.cue.Acting;
 import imperan.show.cue.CueAction;
 
 import java.util.ArrayList;
@@ -32,7 +33,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
-/** Checks of the lines of one control, or of one cue: whether their targets take what they send, and say what they listen to. */
+/** Checks of the lines of one control, cue or song: whether their targets take what they send, and say what they listen to. */
 public final class LineChecks {
 
     private final Show show;
@@ -54,8 +55,8 @@ public final class LineChecks {
     private List<Finding> findings() {
         if (part.body() instanceof Control control) {
             itself(control);
-        } else if (part.body() instanceof Cue cue) {
-            itself(cue);
+        } else if (part.body() instanceof Acting acting) {
+            acting.acts().forEach(act -> itself(acting, act));
         }
         for (int i = 0; i < lined.sends().size(); i++) {
             send(i, lined.sends().get(i));
@@ -74,21 +75,25 @@ public final class LineChecks {
                 "“" + control.called() + "” does nothing yet. It still needs: which " + needed.what(), needed.what())));
     }
 
-    /** What its actions need and nobody chose, or what is gone. */
-    private void itself(Cue cue) {
-        for (int i = 0; i < cue.actions().size(); i++) {
-            CueAction action = cue.actions().get(i);
-            String needed = action instanceof CueAction.BringControl bring && isGone(bring.control(), Control.class) ? "control"
-                    : action instanceof CueAction.RecallLook recall && isGone(recall.look(), Look.class) ? "look"
-                    : action instanceof CueAction.ShowPage shows && isGone(shows.page(), Page.class) ? "page"
-                    : action instanceof CueAction.SayStartList start && isGone(start.target(), Target.class) || action instanceof CueAction.HoldTarget hold && isGone(hold.target(), Target.class) ? "target"
-                    : action instanceof CueAction.SteerList steer && isGone(steer.list(), CueList.class) ? "list"
-                    : action instanceof CueAction.SteerTrack play && isGone(play.track(), Track.class) ? "track"
-                    : action instanceof CueAction.SteerSongs songs && isGone(songs.set(), SetList.class) ? "set list" : "";
-            if (!needed.isEmpty()) {
-                found.add(Finding.of(FindingKind.INCOMPLETE, part.id(), "actions/" + i, "Action " + (i + 1) + " of cue " + cue.number() + " does nothing yet. It still needs: which " + needed, i + " " + needed));
-            }
+    /** What an action needs and nobody chose, or what is gone. */
+    private void itself(Acting acting, Acting.Act act) {
+        CueAction action = act.action();
+        String needed = action instanceof CueAction.BringControl bring && isGone(bring.control(), Control.class) ? "control"
+                : action instanceof CueAction.RecallLook recall && isGone(recall.look(), Look.class) ? "look"
+                : action instanceof CueAction.ShowPage shows && isGone(shows.page(), Page.class) ? "page"
+                : action instanceof CueAction.SayStartList start && isGone(start.target(), Target.class) || action instanceof CueAction.HoldTarget hold && isGone(hold.target(), Target.class) ? "target"
+                : action instanceof CueAction.SteerList steer && isGone(steer.list(), CueList.class) ? "list"
+                : action instanceof CueAction.SteerTrack play && isGone(play.track(), Track.class) ? "track"
+                : action instanceof CueAction.SteerSongs songs && isGone(songs.set(), SetList.class) ? "set list" : "";
+        if (!needed.isEmpty()) {
+            String whose = acting instanceof Cue cue ? "of cue " + cue.number() : "of “" + acting.called() + "”, " + act.when() + ",";
+            found.add(Finding.of(FindingKind.INCOMPLETE, part.id(), act.field(), "Action " + (act.index() + 1) + " " + whose + " does nothing yet. It still needs: which " + needed, factsOf(act) + " " + needed));
         }
+    }
+
+    /** The first actions of a cue have been accepted by their number alone. */
+    private static String factsOf(Acting.Act act) {
+        return act.list().equals("actions") ? String.valueOf(act.index()) : act.field();
     }
 
     // ---- sends

@@ -6,14 +6,20 @@ import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Cue;
 import imperan.show.Listen;
+import imperan.show.Part;
 import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Song;
+import imperan.show.cue.Acting;
 import imperan.show.cue.CueAction;
 import imperan.show.form.Button;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /** What a part says and listens to, whatever it is, and what it is with one of these lines changed. */
 public interface Lined {
@@ -34,7 +40,13 @@ public interface Lined {
         return "listens/" + listen;
     }
 
-    /** A control that says and hears the same: the part itself, or for a cue a plain button. */
+    /** In one or two words, when one of its sends goes out. */
+    String on(int send);
+
+    /** What it is under another name, made from the one that it has. */
+    Body named(UnaryOperator<String> name);
+
+    /** A control that says and hears the same: the part itself, or for a cue or a song a plain button. */
     Control asControl();
 
     /** What it is with all of its lines changed. */
@@ -50,9 +62,19 @@ public interface Lined {
         return now;
     }
 
+    /** Whether it is of a kind that has lines. */
+    static boolean isLined(Body body) {
+        return body instanceof Control || body instanceof Acting;
+    }
+
+    /** All of a show that may have lines: controls, cues, songs. */
+    static Stream<Part> all(Show show) {
+        return Stream.of(Control.class, Cue.class, Song.class).flatMap(kind -> show.all(kind).stream());
+    }
+
     /** Empty of what has no lines. */
     static Optional<Lined> of(Body body) {
-        return body instanceof Control control ? Optional.of(new OfControl(control)) : body instanceof Cue cue ? Optional.of(OfCue.of(cue)) : Optional.empty();
+        return body instanceof Control control ? Optional.of(new OfControl(control)) : body instanceof Acting acting ? Optional.of(OfActions.of(acting)) : Optional.empty();
     }
 
     private static <T> List<T> replaced(List<T> all, int index, T changed) {
@@ -80,6 +102,16 @@ public interface Lined {
         }
 
         @Override
+        public String on(int send) {
+            return control.sends().get(send).on().name().toLowerCase(Locale.ROOT);
+        }
+
+        @Override
+        public Body named(UnaryOperator<String> name) {
+            return control.labelled(name.apply(control.label()));
+        }
+
+        @Override
         public Control asControl() {
             return control;
         }
@@ -96,23 +128,20 @@ public interface Lined {
     }
 
     /**
-     * The lines of a cue are its actions that say one; what fades is looked at where it ends.
+     * The lines of a cue or a song are its actions that say one; what fades is looked at where it ends.
      *
-     * @param places of the sends among the actions
+     * @param acts those of its actions
      */
-    record OfCue(Cue cue, List<Send> sends, List<Integer> places) implements Lined {
+    record OfActions(Acting acting, List<Send> sends, List<Acting.Act> acts) implements Lined {
 
-        private static OfCue of(Cue cue) {
+        private static OfActions of(Acting acting) {
             List<Send> sends = new ArrayList<>();
-            List<Integer> places = new ArrayList<>();
-            for (int i = 0; i < cue.actions().size(); i++) {
-                Optional<Send> said = said(cue.actions().get(i));
-                if (said.isPresent()) {
-                    sends.add(said.get());
-                    places.add(i);
-                }
-            }
-            return new OfCue(cue, sends, places);
+            List<Acting.Act> saying = new ArrayList<>();
+            acting.acts().forEach(act -> said(act.action()).ifPresent(send -> {
+                sends.add(send);
+                saying.add(act);
+            }));
+            return new OfActions(acting, sends, saying);
         }
 
         private static Optional<Send> said(CueAction action) {
@@ -136,22 +165,32 @@ public interface Lined {
 
         @Override
         public String field(int send) {
-            return "actions/" + places.get(send);
+            return acts.get(send).field();
+        }
+
+        @Override
+        public String on(int send) {
+            return acts.get(send).when();
+        }
+
+        @Override
+        public Body named(UnaryOperator<String> name) {
+            // a cue without a name is called by its number
+            return acting instanceof Cue cue ? cue.named(name.apply(cue.name())) : acting.named(name.apply(acting.called()));
         }
 
         @Override
         public Control asControl() {
-            return Control.plain(cue.called(), new Cells(0, 0, 1, 1), Button.plain(Button.Action.ONE_SHOT), sends, List.of());
+            return Control.plain(acting.called(), new Cells(0, 0, 1, 1), Button.plain(Button.Action.ONE_SHOT), sends, List.of());
         }
 
         @Override
         public Body with(int send, Send changed) {
-            int place = places.get(send);
-            CueAction before = cue.actions().get(place);
+            CueAction before = acts.get(send).action();
             CueAction after = before instanceof CueAction.FadeLine fade
                     ? new CueAction.FadeLine(fade.delay(), changed.target(), changed.address(), fading(fade, changed), fade.from(), fade.to(), fade.seconds(), fade.curve(), fade.unknown())
                     : new CueAction.SayLine(before.delay(), changed.target(), changed.address(), changed.arguments());
-            return cue.doing(replaced(cue.actions(), place, after));
+            return acting.acting(acts.get(send).doing(after));
         }
 
         /** The number that fades is again where it was, as the type that it has now. */
@@ -162,7 +201,7 @@ public interface Lined {
 
         @Override
         public Body with(int listen, Listen changed) {
-            return cue;
+            return (Body) acting;
         }
     }
 }

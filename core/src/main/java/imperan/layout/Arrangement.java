@@ -2,6 +2,7 @@ package imperan.layout;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import imperan.line.LineEdit;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
 import imperan.show.Page;
@@ -211,26 +212,17 @@ public sealed interface Arrangement {
      *
      * @param text such as {@code /lamp/<1..8>/level}
      */
-    record FillAcross(List<PartId> controls, Field field, String text) implements Arrangement {
+    record FillAcross(List<PartId> controls, LineEdit.Field field, String text) implements Arrangement {
 
         public FillAcross {
             controls = List.copyOf(controls);
         }
-
-        /** What is filled. */
-        public enum Field {
-            /** The addresses that all lines of a control have in common: of its sends and of its listens. */
-            ADDRESS,
-            LABEL,
-            /** The first fixed argument of each send. */
-            VALUE
-        }
     }
 
     /**
-     * A text in addresses or labels, and names of cues.
+     * A text in addresses or labels, and names of cues and songs.
      *
-     * @param controls where, be it controls or cues; empty for the whole show
+     * @param controls where, be it controls, cues or songs; empty for the whole show
      */
     record FindAndReplace(List<PartId> controls, String find, String put, boolean inAddresses, boolean inLabels) implements Arrangement {
         public FindAndReplace {

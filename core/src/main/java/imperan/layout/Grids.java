@@ -86,6 +86,11 @@ public record Grids(Show show) {
                 .thenComparing(held -> held.part().id())).toList();
     }
 
+    /** These controls and what lies in these trays, in reading order. */
+    public List<Held> row(List<PartId> ids) {
+        return inReadingOrder(controls(ids));
+    }
+
     private Cells place(Held held) {
         Cells cells = ((Laid) held.part().body()).cells();
         return held.part().parent().flatMap(show::part).map(Part::body).filter(Tray.class::isInstance).map(tray -> ((Tray) tray).cells())

@@ -1,9 +1,9 @@
 package imperan.line;
 
+import imperan.check.Lined;
 import imperan.address.SlotAddress;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.Control;
-import imperan.show.Cue;
 import imperan.show.Listen;
 import imperan.show.Page;
 import imperan.show.Part;
@@ -11,7 +11,7 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
-import imperan.show.cue.CueAction;
+import imperan.show.cue.Acting;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -96,7 +96,7 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
 
         private Coverage gathered() {
             show.all(Page.class).stream().filter(page -> !show.inDraft(page)).forEach(this::page);
-            show.all(Cue.class).forEach(this::cue);
+            Lined.all(show).filter(part -> part.body() instanceof Acting).forEach(this::acting);
             List<Reached> phrases = known.phrases().map(phrase -> {
                 Tally tally = tallies.get(phrase);
                 return new Reached(phrase.address(), phrase.direction(), phrase.meaning(), SlotAddress.parseFreely(phrase.address()).count(), tally.said.size(), tally.heard.size(),
@@ -105,16 +105,10 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
             return new Coverage(phrases, pages, idle);
         }
 
-        /** Where a cue lies counts as its list does. */
-        private void cue(Part part) {
+        /** Where a cue or a song lies counts as its list does. */
+        private void acting(Part part) {
             String list = part.parent().flatMap(show::part).map(parent -> parent.body().called()).orElse("");
-            for (CueAction action : ((Cue) part.body()).actions()) {
-                if (action instanceof CueAction.SayLine say && say.target().equals(target)) {
-                    said(say.address(), list);
-                } else if (action instanceof CueAction.FadeLine fade && fade.target().equals(target)) {
-                    said(fade.address(), list);
-                }
-            }
+            Lined.of(part.body()).orElseThrow().sends().stream().filter(send -> send.target().equals(target)).forEach(send -> said(send.address(), list));
         }
 
         private Optional<Tally> said(String address, String where) {

@@ -10,7 +10,6 @@ import imperan.shaping.ShapingText;
 import imperan.show.ArgumentSource;
 import imperan.show.Body;
 import imperan.show.Control;
-import imperan.show.Cue;
 import imperan.show.EditRequest;
 import imperan.show.Held;
 import imperan.show.Listen;
@@ -19,6 +18,7 @@ import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
+import imperan.show.cue.Acting;
 import imperan.table.SheetText;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -130,7 +130,7 @@ public final class LineCsv {
                 return;
             }
             try {
-                changed.put(new PartId(place[0]), body.get() instanceof Cue cue ? withSend(cue, lined.get(), index, row) : changed((Control) body.get(), send, index, row));
+                changed.put(new PartId(place[0]), body.get() instanceof Acting acting ? withSend(acting, lined.get(), index, row) : changed((Control) body.get(), send, index, row));
             } catch (Refused refused) {
                 refuse(row, refused.getMessage());
             }
@@ -141,12 +141,12 @@ public final class LineCsv {
             return send ? withSend(before, index, row) : withListen(before, index, row);
         }
 
-        /** Of a cue the target and the address may be changed here; the rest is changed in its own table, or at the cue. */
-        private Body withSend(Cue cue, Lined lined, int index, CSVRecord row) {
-            if (text(row, "label").filter(label -> !label.equals(cue.called())).isPresent()) {
-                throw new Refused("A cue is renamed in the table of its list");
-            } else if (text(row, "on").filter(word -> !word.equals(TableLine.OF_CUE)).isPresent()) {
-                throw new Refused("A cue says its lines when it is fired: “on” stays “" + TableLine.OF_CUE + "”");
+        /** Of a cue or a song the target and the address may be changed here; the rest is changed where it is. */
+        private Body withSend(Acting acting, Lined lined, int index, CSVRecord row) {
+            if (text(row, "label").filter(label -> !label.equals(acting.called())).isPresent()) {
+                throw new Refused("Cues and songs are renamed in their lists");
+            } else if (text(row, "on").filter(word -> !word.equals(lined.on(index))).isPresent()) {
+                throw new Refused("When a cue or a song says its lines is changed where it is: “on” stays “" + lined.on(index) + "”");
             }
             Send send = lined.sends().get(index);
             return lined.with(index, send.to(target(row, send.target())).at(text(row, "address").orElse(send.address())));

@@ -5,13 +5,13 @@ import imperan.phrasebook.TypeTags;
 import imperan.shaping.Chain;
 import imperan.shaping.ShapingText;
 import imperan.show.ArgumentSource;
-import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.Listen;
 import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Send;
+import imperan.show.SetList;
 import imperan.show.Show;
 import imperan.show.Twin;
 
@@ -20,7 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-/** All lines of a show, page by page, and those of cues list by list. */
+/** All lines of a show, page by page, and those of cues and songs list by list. */
 public final class LineTable {
 
     private final Show show;
@@ -34,6 +34,9 @@ public final class LineTable {
         List<TableLine> lines = table.lines(show.all(Page.class), false);
         for (Part list : show.all(CueList.class)) {
             CueList.cues(show, list.id()).forEach(cue -> table.add(cue, list.body().called(), lines));
+        }
+        for (Part list : show.all(SetList.class)) {
+            show.children(list.id()).forEach(song -> table.add(song, list.body().called(), lines));
         }
         return lines;
     }
@@ -71,7 +74,7 @@ public final class LineTable {
             Optional<Chain> chain = send.arguments().stream().filter(ArgumentSource.Value.class::isInstance)
                     .map(ArgumentSource.Value.class::cast).findFirst().map(ArgumentSource.Value::chain);
             lines.add(new TableLine(id(part.id(), TableLine.Kind.SEND, i + 1), part.id(), TableLine.Kind.SEND, i + 1, lined.get().field(i), page, part.body().called(),
-                    part.body() instanceof Cue ? TableLine.OF_CUE : send.on().name().toLowerCase(Locale.ROOT), send.target(), name(send.target()), send.address(),
+                    lined.get().on(i), send.target(), name(send.target()), send.address(),
                     TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList()), chain.flatMap(c -> number(c.low())),
                     chain.flatMap(c -> number(c.high())), chain.map(c -> ShapingText.write(c.steps())).orElse("")));
         }

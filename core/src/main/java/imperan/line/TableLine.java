@@ -9,10 +9,10 @@ import java.util.Optional;
  * One send or listen as a row of the line table.
  *
  * @param id       names the line within the show: the part, {@code send} or {@code listen}, and its number from 1
- * @param part     the control or cue whose it is
+ * @param part     the control, cue or song whose it is
  * @param field    of that part, such as {@code sends/0}
- * @param page     where its control lies, or the list in which its cue does, as people call it
- * @param on       when a send goes out, {@code value} or {@code label} of a listen, {@value #OF_CUE} of a cue
+ * @param page     where its control lies, or the list in which its cue or song does, as people call it
+ * @param on       when a send goes out, such as {@code press}, {@code cue} or {@code on air}; {@code value} or {@code label} of a listen
  * @param target   empty while nobody is chosen
  * @param types    the type tags of its arguments; empty for a listen
  * @param low      the argument at position 0, where one carries the value; {@code high} at position 1
@@ -23,9 +23,6 @@ public record TableLine(String id, PartId part, Kind kind, int number, String fi
 
     /** What is heard goes the way back of what is sent. */
     public static final String AS_SENT = "as sent";
-
-    /** A cue says it when it is fired. */
-    public static final String OF_CUE = "cue";
 
     /** Whether a finding about its part is about this line. */
     public boolean isMeantBy(Finding finding) {

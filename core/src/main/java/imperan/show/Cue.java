@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.show.cue.Acting;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.CueMark;
@@ -21,7 +22,7 @@ import java.util.stream.Stream;
  * @param follow  how the next cue begins
  * @param at      when it is fired by the track on which its list lies, in seconds from the start; empty where only hands fire it
  */
-public record Cue(String number, String name, String note, CueMark mark, List<CueAction> actions, CueFollow follow, Optional<Double> at) implements Body {
+public record Cue(String number, String name, String note, CueMark mark, List<CueAction> actions, CueFollow follow, Optional<Double> at) implements Body, Acting {
 
     private static final Pattern NUMBER = Pattern.compile("\\d{1,6}(\\.\\d{1,3})?");
     private static final int MOST_ACTIONS = 256;
@@ -48,6 +49,7 @@ public record Cue(String number, String name, String note, CueMark mark, List<Cu
         return new Cue(number, name, note, mark, actions, follow, Optional.of(seconds));
     }
 
+    @Override
     public Cue named(String other) {
         return new Cue(number, other, note, mark, actions, follow, at);
     }
@@ -58,6 +60,16 @@ public record Cue(String number, String name, String note, CueMark mark, List<Cu
 
     public Cue marked(CueMark other) {
         return new Cue(number, name, note, other, actions, follow, at);
+    }
+
+    @Override
+    public Stream<Act> acts() {
+        return Acting.in("actions", "cue", actions);
+    }
+
+    @Override
+    public Cue acting(Act instead) {
+        return doing(Acting.replaced("actions", actions, instead));
     }
 
     /** Its number as it counts; 0 where it is none. */

@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.show.cue.Acting;
 import imperan.show.cue.CueAction;
 
 import java.util.List;
@@ -14,7 +15,7 @@ import java.util.stream.Stream;
  * @param ready what is done when it is made ready, besides
  * @param onAir what is done when it goes on air, besides
  */
-public record Song(String name, Optional<PartId> list, Optional<PartId> page, List<CueAction> ready, List<CueAction> onAir, String note) implements Body {
+public record Song(String name, Optional<PartId> list, Optional<PartId> page, List<CueAction> ready, List<CueAction> onAir, String note) implements Body, Acting {
 
     private static final int MOST_ACTIONS = 256;
 
@@ -26,6 +27,21 @@ public record Song(String name, Optional<PartId> list, Optional<PartId> page, Li
     /** One that does nothing by itself. */
     public static Song blank(String name) {
         return new Song(name, Optional.empty(), Optional.empty(), List.of(), List.of(), "");
+    }
+
+    @Override
+    public Song named(String other) {
+        return new Song(other, list, page, ready, onAir, note);
+    }
+
+    @Override
+    public Stream<Act> acts() {
+        return Stream.concat(Acting.in("ready", "ready", ready), Acting.in("onAir", "on air", onAir));
+    }
+
+    @Override
+    public Song acting(Act instead) {
+        return new Song(name, list, page, Acting.replaced("ready", ready, instead), Acting.replaced("onAir", onAir, instead), note);
     }
 
     @Override

@@ -29,6 +29,8 @@ import imperan.show.RandomEdits;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.SetList;
+import imperan.show.Song;
 import imperan.show.cue.CueFollow;
 import imperan.show.form.Button;
 import imperan.show.cue.CueAction;
@@ -191,6 +193,39 @@ class ChecksTest {
         assertThat(kinds(A)).isEmpty();
         edit(remove(show, A));
         assertThat(kinds(CUE)).isEmpty();
+    }
+
+    // ---- songs
+
+    private static final PartId SET = new PartId("set");
+    private static final PartId SONG = new PartId("song");
+
+    private static Song song(List<CueAction> ready, List<CueAction> onAir) {
+        return new Song("Tide song", Optional.empty(), Optional.empty(), ready, onAir, "");
+    }
+
+    @Test
+    void theLinesOfASongAreCheckedAndMendedLikeOthers() {
+        ArgumentSource half = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5");
+        edit(put(SET, null, SetList.plain("Evening")), put(SONG, SET, song(List.of(say("/in/1/level", half)), List.of(say("/in/2/lvel", half)))));
+        assertThat(checks.of(SONG)).singleElement().satisfies(finding -> {
+            assertThat(finding.kind()).isEqualTo(ADDRESS_UNKNOWN);
+            assertThat(finding.field()).isEqualTo("onAir/0/address");
+            follow(show.apply(finding.remedy().orElseThrow().edit(), ADA));
+        });
+        assertThat(((Song) show.part(SONG).orElseThrow().body()).onAir()).containsExactly(say("/in/2/level", half));
+        assertThat(kinds(SONG)).isEmpty();
+        edit(put(A, PAGE, knob("Up", 0, "/in/1/level", half)));
+        assertThat(checks.of(SONG)).extracting(Finding::text).containsExactly("Song “Tide song” says /in/1/level 0.5, and so does the key “Up” on Page: pressed together it is said twice");
+    }
+
+    @Test
+    void whatAnActionOfASongStillNeedsIsSaidWithWhenItIsDone() {
+        PartId page = new PartId("songs-page");
+        edit(put(SET, null, SetList.plain("Evening")), put(page, LAYOUT, Page.plain("Songs", 4, 4)), put(SONG, SET, song(List.of(new CueAction.SayStartList(0, Optional.empty())), List.of(new CueAction.ShowPage(0, Optional.of(page), List.of())))));
+        assertThat(checks.of(SONG)).extracting(Finding::text).containsExactly("Action 1 of “Tide song”, ready, does nothing yet. It still needs: which target");
+        edit(remove(show, page));
+        assertThat(checks.of(SONG)).extracting(Finding::text).containsExactlyInAnyOrder("Action 1 of “Tide song”, ready, does nothing yet. It still needs: which target", "Action 1 of “Tide song”, on air, does nothing yet. It still needs: which page");
     }
 
     // ---- chains of cues

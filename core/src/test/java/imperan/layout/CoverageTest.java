@@ -16,6 +16,8 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrase.Direction;
 import imperan.show.Phrasebook;
+import imperan.show.SetList;
+import imperan.show.Song;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
@@ -85,6 +87,14 @@ class CoverageTest {
         assertThat(coverage.phrases().get(2)).isEqualTo(new Coverage.Reached("/reset", Direction.OUT, "what /reset does", 1, 1, 0, true, List.of("Walk")));
         assertThat(coverage.phrases().get(0).said()).isEqualTo(3);
         assertThat(coverage.pages()).as("a list is no page").hasSize(1);
+    }
+
+    @Test
+    void whatASongSaysIsReachedFromItsSetList() {
+        PartId set = new PartId("set");
+        Song song = new Song("Tide song", Optional.empty(), Optional.empty(), List.of(new CueAction.SayLine(0, Optional.of(DESK), "/reset", List.of())), List.of(), "");
+        Coverage coverage = Coverage.of(accepted(show(), ADA, put(set, null, SetList.plain("Evening")), put(new PartId("song"), set, song)), DESK);
+        assertThat(coverage.phrases().get(2)).isEqualTo(new Coverage.Reached("/reset", Direction.OUT, "what /reset does", 1, 1, 0, true, List.of("Evening")));
     }
 
     @Test

@@ -12,6 +12,8 @@ import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.Outcome;
 import imperan.show.PartId;
+import imperan.show.SetList;
+import imperan.show.Song;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.FadeCurve;
 import org.junit.jupiter.api.BeforeEach;
@@ -27,7 +29,7 @@ import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
-/** The lines of cues are lines like others: in the table, in its text, where a text or a target is put for another. */
+/** The lines of cues and songs are lines like others: in the table, in its text, where a text or a target is put for another. */
 class CueLinesTest extends FourFaders {
 
     private static final PartId LIST = new PartId("walk");
@@ -64,7 +66,7 @@ class CueLinesTest extends FourFaders {
         String table = LineCsv.write(show);
         assertThat(LineCsv.read(show, table)).isEqualTo(new LineCsv.Read(Optional.empty(), List.of()));
         LineCsv.Read read = LineCsv.read(show, "line,label,on,address,target\ncue:send:1,7 Miller in,cue,/in/3/mute,Other\ncue:send:2,,,/in/4/level,\ncue:send:2,8 Miller,,,\ncue:send:1,,press,,\ncue:listen:1,,,/x,\n");
-        assertThat(read.refusals()).extracting(LineCsv.Refusal::reason).satisfiesExactly(reason -> assertThat(reason).contains("renamed in the table of its list"), reason -> assertThat(reason).contains("“on” stays “cue”"),
+        assertThat(read.refusals()).extracting(LineCsv.Refusal::reason).satisfiesExactly(reason -> assertThat(reason).contains("renamed in their lists"), reason -> assertThat(reason).contains("“on” stays “cue”"),
                 reason -> assertThat(reason).contains("no line “cue:listen:1”"));
         show = ((Outcome.Accepted) show.apply(read.request().orElseThrow(), ADA)).show();
         assertThat(actions().get(1)).isEqualTo(new CueAction.SayLine(0, Optional.of(OTHER), "/in/3/mute", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "1"))));
@@ -87,6 +89,47 @@ class CueLinesTest extends FourFaders {
         assertThat(actions()).filteredOn(action -> !(action instanceof CueAction.ShowPage)).allSatisfy(action -> assertThat(action.toString()).contains("target=Optional[" + OTHER + "]"));
         assertThat(control("f1").sends().get(0).target()).hasValue(OTHER);
         assertThat(control("f2").sends().get(0).target()).hasValue(DESK);
+    }
+
+    // ---- songs
+
+    private static final PartId SET = new PartId("set");
+    private static final PartId SONG = new PartId("song");
+
+    private void song() {
+        CueAction ready = new CueAction.SayLine(0, Optional.of(DESK), "/in/1/mute", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")));
+        CueAction onAir = new CueAction.SayLine(0, Optional.of(DESK), "/in/2/mute", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "1")));
+        show = accepted(show, ADA, put(SET, null, SetList.plain("Evening")), put(SONG, SET, new Song("Tide song", Optional.empty(), Optional.empty(), List.of(ready), List.of(new CueAction.ShowPage(0, Optional.empty(), List.of()), onAir, FADE), "")));
+    }
+
+    private Song sung() {
+        return (Song) show.part(SONG).orElseThrow().body();
+    }
+
+    @Test
+    void linesOfSongsAreRowsToo() {
+        song();
+        List<TableLine> rows = LineTable.of(show);
+        assertThat(rows.subList(10, rows.size())).extracting(TableLine::id, TableLine::field, TableLine::page, TableLine::label, TableLine::on, TableLine::address).containsExactly(
+                tuple("song:send:1", "ready/0", "Evening", "Tide song", "ready", "/in/1/mute"), tuple("song:send:2", "onAir/1", "Evening", "Tide song", "on air", "/in/2/mute"),
+                tuple("song:send:3", "onAir/2", "Evening", "Tide song", "on air", "/in/2/level"));
+    }
+
+    @Test
+    void linesOfSongsAreChangedLikeThoseOfCues() {
+        song();
+        LineCsv.Read read = LineCsv.read(show, "line,label,on,address,target\nsong:send:1,Tide song,ready,/in/5/mute,Other\nsong:send:2,,ready,,\nsong:send:2,Ebb song,,,\nsong:send:3,,on air,/in/6/level,\n");
+        assertThat(read.refusals()).extracting(LineCsv.Refusal::reason).satisfiesExactly(reason -> assertThat(reason).contains("“on” stays “on air”"), reason -> assertThat(reason).contains("renamed in their lists"));
+        show = ((Outcome.Accepted) show.apply(read.request().orElseThrow(), ADA)).show();
+        assertThat(sung().ready()).containsExactly(new CueAction.SayLine(0, Optional.of(OTHER), "/in/5/mute", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0"))));
+        assertThat(((CueAction.FadeLine) sung().onAir().get(2)).address()).isEqualTo("/in/6/level");
+
+        done(new FindAndReplace(List.of(), "Tide", "Ebb", true, true));
+        assertThat(sung().name()).isEqualTo("Ebb song");
+        done(new FindAndReplace(List.of(SONG), "/in/6/", "/in/9/", true, false));
+        assertThat(((CueAction.FadeLine) sung().onAir().get(2)).address()).isEqualTo("/in/9/level");
+        done(new SwapTarget(List.of(SONG), Optional.empty(), OTHER));
+        assertThat(LineTable.of(show)).filteredOn(row -> row.part().equals(SONG)).extracting(TableLine::target).containsOnly(Optional.of(OTHER));
     }
 
     @Test

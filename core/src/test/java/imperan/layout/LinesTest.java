@@ -10,7 +10,8 @@ import imperan.layout.Arrangement.SwapTarget;
 import imperan.layout.Arrangement.TakeLearned;
 import imperan.layout.arranging.Arranger;
 import imperan.layout.drafts.ChangeLine;
-import imperan.layout.lines.FillStart;
+import imperan.line.FillStart;
+import imperan.line.LineEdit;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.shaping.Power;
 import imperan.shaping.Scale;
@@ -107,22 +108,22 @@ class LinesTest extends FourFaders {
 
     @Test
     void aRunFillsARowInReadingOrder() {
-        done(new FillAcross(List.of(new PartId("f3"), new PartId("f1"), new PartId("f2")), FillAcross.Field.ADDRESS, "/in/<7..9>/level"));
+        done(new FillAcross(List.of(new PartId("f3"), new PartId("f1"), new PartId("f2")), LineEdit.Field.ADDRESS, "/in/<7..9>/level"));
         assertThat(addresses(faders())).containsExactly("/in/7/level", "/in/8/level", "/in/9/level", "/in/4/level");
         assertThat(control("f2").listens().get(0).address()).as("what shared the address goes on sharing it").isEqualTo("/in/8/level");
-        done(new FillAcross(faders(), FillAcross.Field.LABEL, "In <01..04>"));
+        done(new FillAcross(faders(), LineEdit.Field.LABEL, "In <01..04>"));
         assertThat(control("f4").label()).isEqualTo("In 04");
-        done(new FillAcross(faders(), FillAcross.Field.LABEL, "Same"));
+        done(new FillAcross(faders(), LineEdit.Field.LABEL, "Same"));
         assertThat(control("f1").label()).isEqualTo("Same");
-        assertThat(refused(new FillAcross(faders(), FillAcross.Field.LABEL, "<1..")))
+        assertThat(refused(new FillAcross(faders(), LineEdit.Field.LABEL, "<1..")))
                 .startsWith("A run is written");
     }
 
     @Test
     void fillingBeginsWithWhatTheFirstOfTheRowHas() {
-        assertThat(FillStart.of(show, List.of(new PartId("f3"), new PartId("f2"), new PartId("f4"))))
+        assertThat(FillStart.of(new Grids(show).row(List.of(new PartId("f3"), new PartId("f2"), new PartId("f4")))))
                 .isEqualTo(new FillStart("/in/<2..4>/level", "level <2..4>", "<1..3>"));
-        assertThat(FillStart.of(show, List.of(new PartId("gone")))).isEqualTo(new FillStart("/address/<1..1>", "<1..1>", "<1..1>"));
+        assertThat(FillStart.of(new Grids(show).row(List.of(new PartId("gone"))))).isEqualTo(new FillStart("/address/<1..1>", "<1..1>", "<1..1>"));
     }
 
     @Test

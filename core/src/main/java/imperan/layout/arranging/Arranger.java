@@ -1,5 +1,6 @@
 package imperan.layout.arranging;
 
+import imperan.check.Lined;
 import imperan.layout.Arrangement.AddControl;
 import imperan.layout.Arrangement.AddPage;
 import imperan.layout.Arrangement.AlignControls;
@@ -31,9 +32,10 @@ import imperan.layout.Grids;
 import imperan.layout.Laying;
 import imperan.layout.Room;
 import imperan.layout.drafts.Drafts;
-import imperan.layout.lines.LineFiller;
 import imperan.layout.placing.LinePlacer;
 import imperan.layout.placing.PhrasePlacer;
+import imperan.layout.placing.Teaching;
+import imperan.line.LineEdit;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -49,6 +51,7 @@ import imperan.show.Person;
 import imperan.show.Show;
 import imperan.show.Tray;
 import imperan.show.Twin;
+import imperan.show.cue.Acting;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -104,13 +107,13 @@ public final class Arranger {
         } else if (arrangement instanceof ScatterTray scatter) {
             return arranger.scatter(scatter);
         } else if (arrangement instanceof FillAcross fill) {
-            return new LineFiller(show, author).fill(fill);
+            return new LineEdit(show, author).fill(arranger.grids.row(fill.controls()), fill.field(), fill.text());
         } else if (arrangement instanceof FindAndReplace replace) {
-            return new LineFiller(show, author).replace(replace);
+            return new LineEdit(show, author).replace(arranger.lined(replace.controls().isEmpty() ? Lined.all(show).map(Part::id).toList() : replace.controls()), replace.find(), replace.put(), replace.inAddresses(), replace.inLabels());
         } else if (arrangement instanceof SwapTarget swap) {
-            return new LineFiller(show, author).swap(swap);
+            return new LineEdit(show, author).swap(arranger.lined(swap.controls()), swap.from(), swap.to());
         } else if (arrangement instanceof TakeLearned learned) {
-            return new LineFiller(show, author).learned(learned);
+            return Teaching.of(show, learned, author);
         } else if (arrangement instanceof AddPage page) {
             return arranger.apply("Add a page", arranger.grids.newPage(page.id(), page.beside(), Grids.USUAL));
         } else if (arrangement instanceof DuplicatePage duplicate) {
@@ -189,6 +192,11 @@ public final class Arranger {
                 ? Outcome.Refused.because("The selected controls are together " + (spread.axis() == Arrangement.Axis.ACROSS ? "wider" : "taller")
                         + " than the way from the first to the last, so there are no gaps. Move the last one further away")
                 : lay(spread.controls(), "Spread", (cells, grid) -> Laying.spread(cells, spread));
+    }
+
+    /** The controls among these or in these trays, and the cues and songs among them. */
+    private List<Held> lined(List<PartId> ids) {
+        return Stream.concat(grids.controls(ids).stream(), ids.stream().flatMap(id -> show.held(id).stream()).filter(held -> held.part().body() instanceof Acting)).toList();
     }
 
     private Outcome lay(List<PartId> ids, String verb, BiFunction<List<Cells>, Grid, List<Cells>> change) {

@@ -11,6 +11,8 @@ import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Cue;
 import imperan.show.CueList;
+import imperan.show.SetList;
+import imperan.show.Song;
 import imperan.show.Layout;
 import imperan.show.Page;
 import imperan.show.PartId;
@@ -165,6 +167,18 @@ class PlannerTest {
         assertThat(Print.all(show)).containsKeys("cue:send:1", "cue:send:2");
         ProofPlan all = Planner.plan(show, Scope.ALL, THRICE, hall.hall.live.links());
         assertThat(all.groups().get(0).lines()).as("a fader and a cue that move the same take turns").hasSize(2);
+    }
+
+    @Test
+    void linesOfSongsAreProvedLikeOthers() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
+        PartId set = new PartId("evening");
+        CueAction say = new CueAction.SayLine(0, Optional.of(Shows.DESK), "/a", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, "0.25")));
+        Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(set, null, SetList.plain("Evening")),
+                Shows.put(new PartId("song"), set, new Song("Tide song", Optional.empty(), Optional.empty(), List.of(), List.of(say), "")));
+        ProofPlan plan = Planner.plan(show, new Scope(Optional.of(set), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links());
+        assertThat(plan.lines()).extracting(PlannedLine::id, PlannedLine::page, PlannedLine::label, PlannedLine::way).containsExactly(tuple("song:send:1", "Evening", "Tide song", PlannedLine.Way.RUNS));
+        assertThat(plan.lines().get(0).says()).extracting(Line::arguments).containsExactly(List.of(new OscArgument.Float32(0.25f)));
     }
 
     // ---- what is told of it before

@@ -1,23 +1,24 @@
 package imperan.server.api;
 
 import imperan.layout.Arrangement;
+import imperan.layout.Grids;
 import imperan.layout.arranging.Arranger;
 import imperan.layout.drafts.ChangeLine;
-import imperan.layout.lines.FillStart;
 import imperan.layout.files.PageShape;
 import imperan.layout.placing.PhraseFamily;
+import imperan.line.FillStart;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
-import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.EditLine;
 import imperan.server.store.ShowStore.KeepPoint;
 import imperan.server.store.ShowStore.ShowInfo;
-import imperan.show.PartId;
+import imperan.server.store.ShowStore;
 import imperan.show.EditRequest;
 import imperan.show.Held;
 import imperan.show.Lock;
 import imperan.show.Outcome;
 import imperan.show.Part;
+import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Problem;
 import org.springframework.http.HttpHeaders;
@@ -174,7 +175,7 @@ class ShowController {
     /** What filling across these controls begins with. */
     @PostMapping("/shows/{show}/arrange/fill-start")
     FillStart fillStart(@PathVariable("show") String show, @RequestBody List<PartId> controls) {
-        return FillStart.of(keeper.show(show).join(), whole(controls));
+        return FillStart.of(new Grids(keeper.show(show).join()).row(whole(controls)));
     }
 
     /** Locks a show, so that it can be operated and not changed, or unlocks it. */

@@ -1,12 +1,8 @@
-package imperan.layout.lines;
+package imperan.line;
 
 import imperan.address.Run;
-import imperan.layout.Grids;
-import imperan.line.Rewriting;
 import imperan.show.Control;
 import imperan.show.Held;
-import imperan.show.PartId;
-import imperan.show.Show;
 
 import java.util.List;
 import java.util.Optional;
@@ -20,10 +16,8 @@ import java.util.Optional;
  */
 public record FillStart(String address, String label, String value) {
 
-    /** @param controls those to fill, in any order, and trays of them */
-    public static FillStart of(Show show, List<PartId> controls) {
-        Grids grids = new Grids(show);
-        List<Held> row = grids.inReadingOrder(grids.controls(controls));
+    /** @param row the controls to fill, in their order */
+    public static FillStart of(List<Held> row) {
         int count = Math.max(1, row.size());
         Optional<Control> first = row.stream().findFirst().map(held -> (Control) held.part().body());
         return new FillStart(Run.from(first.flatMap(Rewriting::address).orElse("/address/1"), count),
