@@ -23,8 +23,6 @@ import imperan.show.cue.FadeCurve;
 import imperan.show.form.CueDisplay;
 import imperan.show.form.CueKey;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 import java.util.List;
@@ -36,50 +34,11 @@ import static imperan.show.Page.plain;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** Cue lists, as those who build and step them do: what leaves is read over the sockets of the stand-ins. */
-class CuesTest extends InstalledTest {
+class CuesTest extends AdasTest {
 
     private static final Person ADA = new Person("ada", "Ada");
     /** Three cues from an empty list take no more clicks and texts. */
     private static final int MOST = 25;
-
-    private Page page;
-    private int actions;
-
-    @BeforeEach
-    void open() {
-        page = chromium.device("Ada");
-    }
-
-    @AfterEach
-    void close() {
-        page.context().close();
-    }
-
-    // ---- hands
-
-    private void click(Locator locator) {
-        locator.click();
-        actions++;
-    }
-
-    private void type(Locator field, String text) {
-        field.fill(text);
-        field.press("Enter");
-        actions++;
-    }
-
-    private void choose(Locator select, String option) {
-        click(select);
-        click(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)));
-    }
-
-    private Locator button(String name) {
-        return button(page, name);
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
 
     private void add() {
         click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Add cue"))));
@@ -92,14 +51,6 @@ class CuesTest extends InstalledTest {
     /** A go that was just now is over. */
     private void rested() {
         assertThat(button("Go")).isEnabled();
-    }
-
-    private static Locator exactly(Locator in, String label) {
-        return in.getByLabel(label, new Locator.GetByLabelOptions().setExact(true));
-    }
-
-    private Locator row(String number) {
-        return page.locator("[data-cue='" + number + "']");
     }
 
     private void list(String name) {

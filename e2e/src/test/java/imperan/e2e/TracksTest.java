@@ -29,8 +29,6 @@ import imperan.show.form.SongKey;
 import imperan.show.form.TrackDisplay;
 import imperan.show.form.TrackKey;
 import imperan.show.song.TimeFrom;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -63,7 +61,7 @@ import static imperan.show.Page.plain;
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** Tracks and set lists, as those who build and run a show with songs use them; what leaves is read off the answers of the stand-ins. */
-class TracksTest extends InstalledTest {
+class TracksTest extends AdasTest {
 
     private static final Person ADA = new Person("ada", "Ada");
     /** Four cues on a song, from an empty list to the last confirmed one, take no more clicks, keys and texts. */
@@ -73,60 +71,12 @@ class TracksTest extends InstalledTest {
     @TempDir
     Path folder;
 
-    private Page page;
-    private int actions;
-
-    @BeforeEach
-    void open() {
-        page = chromium.device("Ada");
-    }
-
-    @AfterEach
-    void close() {
-        page.context().close();
-    }
-
-    // ---- hands
-
-    private void click(Locator locator) {
-        locator.click();
-        actions++;
-    }
-
-    private void type(Locator field, String text) {
-        field.fill(text);
-        field.press("Enter");
-        actions++;
-    }
-
-    private void press(String key) {
-        page.keyboard().press(key);
-        actions++;
-    }
-
-    private void choose(Locator select, String option) {
-        click(select);
-        click(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)));
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
     private Locator button(Pattern name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
     }
 
     private Locator region(String name) {
         return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private static Locator exactly(Locator in, String label) {
-        return in.getByLabel(label, new Locator.GetByLabelOptions().setExact(true));
-    }
-
-    private Locator row(String number) {
-        return page.locator("[data-cue='" + number + "']");
     }
 
     /** The list that was just added is the one that is shown. */

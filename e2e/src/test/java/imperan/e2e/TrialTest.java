@@ -16,7 +16,6 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -32,28 +31,16 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 /** A cue list is played through: from its station, and from a script. */
-class TrialTest extends InstalledTest {
+class TrialTest extends AdasTest {
 
     private static final PartId EDDY = new PartId("eddy");
     private static final double TRIAL_MS = 60_000;
     private static final int CUES = 18;
 
-    private Page page;
-
     @BeforeEach
-    void open() {
-        page = chromium.device("Ada");
+    void station() {
         page.navigate(imperan.url("/#/cues"));
         button("Trial").click();
-    }
-
-    @AfterEach
-    void close() {
-        page.context().close();
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private Locator fired() {
