@@ -24,8 +24,46 @@ const compressed: Plugin = {
   },
 };
 
+/**
+ * Opens the connection first; then fetches beside the first script, and not after it has run: what a page to play is made of, of which every other station needs most, and the two fonts
+ * that every page is written in.
+ */
+const beside: Plugin = {
+  name: "beside",
+  transformIndexHtml: {
+    order: "post",
+    handler(_, { bundle, chunk }) {
+      const files = Object.values(bundle ?? {});
+      const run = files.find((file) => file.type === "chunk" && file.name === "RunScreen");
+      const scripts = run?.type === "chunk" ? [run.fileName, ...run.imports] : [];
+      const fonts = files
+        .map((file) => file.fileName)
+        .filter((name) => /-latin-wght-normal.*\.woff2$/.test(name));
+      const early = files.find((file) => file.type === "chunk" && file.isEntry && file.name === "early");
+      const link = (attrs: Record<string, string | boolean>) => ({
+        tag: "link",
+        attrs,
+        injectTo: "head" as const,
+      });
+      if (early === undefined) return [];
+      return [
+        {
+          tag: "script",
+          attrs: { type: "module", async: true, crossorigin: true, src: `/${early.fileName}` },
+          injectTo: "head-prepend",
+        },
+        ...scripts
+          .filter((file) => file !== chunk?.fileName && file !== early.fileName)
+          .map((file) => link({ rel: "modulepreload", crossorigin: true, href: `/${file}` })),
+        ...fonts.map((file) => link({ rel: "preload", as: "font", crossorigin: true, href: `/${file}` })),
+      ];
+    },
+  },
+};
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), compressed],
+  build: { rollupOptions: { input: { index: "index.html", early: "src/live/early.ts" } } },
+  plugins: [react(), tailwindcss(), compressed, beside],
   // a test reads ../docs
   server: { fs: { allow: [".."] }, proxy: { "/api": { target: "http://127.0.0.1:8420", ws: true } } },
   // machines that run tests are shared and at times very slow; a limit is there to end what hangs, not to time it

@@ -2,6 +2,7 @@ import { Suspense } from "react";
 import { createHashRouter, Navigate, Outlet } from "react-router";
 import { NotLoaded } from "./frame/NotLoaded";
 import { Later, useLater } from "./later";
+import { beside } from "./run/beside";
 
 const stations = new Later(() => import("./stations"));
 const run = new Later(() => import("./run/RunScreen"));
@@ -85,7 +86,7 @@ export const router = createHashRouter([
  */
 export async function firstPart(): Promise<void> {
   const playing = location.hash.startsWith("#/run");
-  const [first, rest] = playing ? [run, stations] : [stations, run];
+  const [first, ...rest] = playing ? [run, beside, stations] : [stations, run, beside];
   await first.fetch().catch(() => undefined);
-  setTimeout(() => void rest.fetch().catch(() => undefined), playing ? REST_MS : 0);
+  setTimeout(() => rest.forEach((part) => void part.fetch().catch(() => undefined)), playing ? REST_MS : 0);
 }

@@ -1,7 +1,8 @@
 /** The WebSocket: opens, opens again when it is lost, and hands every frame to those it concerns. */
 import type { ClientFrame, Command, ServerFrame, TouchPhase } from "../api/types";
 import { notify } from "../ui/notices";
-import { announce, browser, keepName } from "./browser";
+import { announce, keepName } from "./browser";
+import { hello, newSocket, takeFirst } from "./early";
 import { receiveShow, useShow } from "./show";
 import { traces, values } from "./values";
 
@@ -22,13 +23,16 @@ const fingers = new Set<string>();
 /** What counts as one touch; moves in between do not. */
 const COUNTED = new Set<TouchPhase>(["PRESS", "STEP", "SET", "REST", "PICK", "TYPE"]);
 
-/** The show this browser looks at: the one its address names, or the live one. */
-function wantedShow(): string {
-  return new URLSearchParams(location.search).get("show") ?? "";
-}
+let hasCome: () => void;
+const come = new Promise<void>((resolve) => (hasCome = resolve));
+
+/** Once the show is here, or it does not come for as long. */
+export const welcomed = (patienceMs: number): Promise<void> =>
+  Promise.race([come, new Promise<void>((resolve) => setTimeout(resolve, patienceMs))]);
 
 export function connect(): void {
-  const opened = new WebSocket(`${location.origin.replace(/^http/, "ws")}/api/live`);
+  const first = takeFirst();
+  const opened = first?.socket ?? newSocket();
   socket = opened;
   heardAt = performance.now();
   const watchdog = setInterval(() => {
@@ -46,10 +50,13 @@ export function connect(): void {
     useShow.setState((state) => ({ lostSince: state.lostSince ?? new Date() }));
     setTimeout(connect, RETRY_MS);
   };
-  opened.onopen = () => {
+  const begin = () => {
     announce().catch(() => undefined);
-    send({ kind: "hello", browser: browser.id, name: browser.name, show: wantedShow() });
     send({ kind: "watch", ...watching });
+  };
+  opened.onopen = () => {
+    hello(opened);
+    begin();
   };
   opened.onmessage = (event) => {
     heardAt = performance.now();
@@ -59,9 +66,12 @@ export function connect(): void {
     if (event.code === NO_SUCH_SHOW) {
       clearInterval(watchdog);
       useShow.setState({ noSuchShow: true });
+      hasCome();
     } else if (event.code === KEY_CHANGED) location.reload();
     else lose();
   };
+  if (opened.readyState === WebSocket.OPEN) begin();
+  first?.heard.forEach((event) => opened.onmessage!(event));
 }
 
 /** Gives this browser another name, for what it edits and for what it touches from now on. */
@@ -108,4 +118,5 @@ function receive(frame: ServerFrame): void {
   for (const value of frame.values) values.set(value.control, value);
   for (const trace of frame.traces) traces.set(trace.control, trace);
   if (frame.notices.length) notify(frame.notices.join(" "));
+  hasCome();
 }

@@ -14,13 +14,13 @@ import { LetGo } from "../rig/LetGo";
 import { SilentTargets } from "../rig/SilentTargets";
 import { AllToRest } from "./AllToRest";
 import { PageView } from "./PageView";
-import { RunPath } from "./RunPath";
+import { useBeside } from "./beside";
 import { useFollowing } from "./following";
 import { useControlKeys } from "./useControlKeys";
 import { useGamepads } from "./useGamepads";
 import { useWakeLock } from "./useWakeLock";
 import { Notices } from "../ui/notices";
-import { WhyPanel } from "../why/WhyPanel";
+import { useWhy } from "../live/why";
 
 const isMe = (name: string) => name.trim().toLowerCase() === browser.name.trim().toLowerCase();
 
@@ -36,6 +36,8 @@ export function RunScreen() {
   const parts = useShow((s) => s.parts);
   const asked = useShow((s) => s.pageWanted);
   const [path, setPath] = useState(false);
+  const why = useWhy((s) => s.asked !== null);
+  const aside = useBeside(path || why);
   const lends = useLends((s) => s.sources);
   const { follows, setFollows } = useFollowing();
   const all = partsOf(parts, "page").filter((p) => !inDraft(parts, p.part.id));
@@ -124,11 +126,11 @@ export function RunScreen() {
           There is no page yet. Build one in Layout, then run it here.
         </p>
       )}
-      {path && page && <RunPath page={page.part.id} />}
+      {path && page && aside && <aside.RunPath page={page.part.id} />}
       <Ticker />
       <Notices />
       <LetGo />
-      <WhyPanel />
+      {why && aside && <aside.WhyPanel />}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 package imperan.bench;
 
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -38,9 +39,14 @@ final class Chromium implements AutoCloseable {
 
     /** A page of 1280 × 800 in a context of its own, with nothing cached. */
     Page page() {
-        Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-        page.setDefaultTimeout(PATIENCE_MILLIS);
-        return page;
+        return context().newPage();
+    }
+
+    /** Pages of 1280 × 800 that share what they have cached. */
+    BrowserContext context() {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        context.setDefaultTimeout(PATIENCE_MILLIS);
+        return context;
     }
 
     @Override

@@ -12,7 +12,7 @@ import java.util.concurrent.locks.LockSupport;
 
 /**
  * A page of five hundred controls that its target keeps moving, beside a blank page that is only animated, while the server does the same
- * work and while it does nothing: the share of long frames of each, in turn; and how long it takes until the first page stands, beside a page with nothing to compute.
+ * work and while it does nothing: the share of long frames of each, in turn.
  */
 final class FullPage {
 
@@ -71,8 +71,6 @@ final class FullPage {
             Main.print("  of these, while others took less than %.0f %% of the machine", QUIET_PERCENT);
             Main.print("  just opened:  %s, %s, %s", ours.opened().quiet(), beside.opened().quiet(), alone.opened().quiet());
             Main.print("  a while later: %s, %s, %s", ours.later().quiet(), beside.later().quiet(), alone.later().quiet());
-            Main.print("  first page, cold: ours %.0f ms, a page without anything %.0f ms (medians of %d)", shown(chromium, full(),
-                    "[data-control]"), shown(chromium, http("/mark.svg"), "svg"), ROUNDS);
         }
     }
 
@@ -155,18 +153,5 @@ final class FullPage {
             due += TICK_NANOS;
             LockSupport.parkNanos(due - System.nanoTime());
         }
-    }
-
-    private static double shown(Chromium chromium, String address, String what) {
-        double[] times = new double[ROUNDS];
-        for (int round = 0; round < ROUNDS; round++) {
-            Page page = chromium.page();
-            long start = System.nanoTime();
-            page.navigate(address);
-            page.locator(what).first().waitFor();
-            times[round] = (System.nanoTime() - start) / 1e6;
-            page.context().close();
-        }
-        return Machine.median(times);
     }
 }

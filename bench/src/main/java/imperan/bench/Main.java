@@ -19,7 +19,7 @@ import java.util.function.ToDoubleFunction;
 /** Prints the measurements of this repository as ratios taken in one run: all of them, or those that are named. */
 public final class Main {
 
-    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "edits", "growth", "checks", "codec", "wire", "proof", "cues"));
+    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "first", "edits", "growth", "checks", "codec", "wire", "proof", "cues"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {
@@ -59,6 +59,9 @@ public final class Main {
             }
             if (wanted.contains("page")) {
                 new FullPage(stage).draw();
+            }
+            if (wanted.contains("first")) {
+                new FirstPage(stage).shown();
             }
             if (wanted.contains("book")) {
                 new LongBook(stage).takeInSearchAndScroll();

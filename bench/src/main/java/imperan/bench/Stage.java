@@ -66,7 +66,7 @@ final class Stage implements AutoCloseable {
     private static final PartId TARGET = new PartId("target");
     private static final PartId TROUBLE = new PartId("trouble");
     private static final PartId LAYOUT = new PartId("layout");
-    private static final PartId PAGE = new PartId("page");
+    static final PartId PAGE = new PartId("page");
 
     /** The show that is live. */
     final String show;

@@ -16,7 +16,7 @@ import java.util.Optional;
 public final class Learning {
 
     /** More addresses than anybody moves at once. */
-    private static final int MOST = 2000;
+    static final int MOST = 2000;
     /** A message with more arguments is data and nothing that a hand moves. */
     private static final int MOST_ARGUMENTS = 64;
     private static final int LONGEST_ADDRESS = 1_000;

@@ -49,6 +49,13 @@ class DoorTest extends InstalledTest {
         page.getByRole(AriaRole.SWITCH).click();
         assertThat(page.getByText("the network is let in")).isVisible();
         assertThat(page.getByText("The show key, asked once of each device")).isVisible();
+        // another device opens this page while the network is let in
+        Page other = chromium.device("Ben");
+        other.navigate(imperan.url("/#/rig/machine"));
+        assertThat(other.getByText("the network is let in")).isVisible();
+        assertThat(other.getByRole(AriaRole.SWITCH)).isChecked();
+        assertThat(other.getByText("The show key, asked once of each device")).isVisible();
+        other.context().close();
 
         String door = page.request().get(imperan.url("/api/network")).text();
         Matcher port = Pattern.compile("\"port\":(\\d+)").matcher(door);
