@@ -26,7 +26,7 @@ final class Observing {
         Optional<Trace> path = state.paths.trace(control.id);
         Optional<Line> line = path.flatMap(Trace::line);
         Optional<PartId> target = line.flatMap(Line::target).or(() -> control.control.sends().stream().flatMap(send -> send.target().stream()).findFirst());
-        return target.map(state.links::get).map(link -> observed(link, link.lane().holds(control.id), line, path, awaitedOn(control, link, line), now));
+        return target.map(state.links::get).map(link -> observed(link, link.lane().holds(control.id), line, path, awaitedOn(Optional.of(control), link, line), now));
     }
 
     /** Of a line. */
@@ -35,7 +35,7 @@ final class Observing {
         return observed(link, control.filter(found -> link.lane().holds(found.id)).isPresent(), Optional.of(line), control.flatMap(found -> state.paths.trace(found.id))
                 // the control may have said something else since
                 .filter(path -> path.line().filter(last -> last.address().equals(line.address()) && last.target().equals(line.target())).isPresent()),
-                control.map(found -> awaitedOn(found, link, Optional.of(line))).orElse(line.address()), now);
+                awaitedOn(control, link, Optional.of(line)), now);
     }
 
     /** Of a target as a whole. */
@@ -44,11 +44,11 @@ final class Observing {
     }
 
     /** The address on which its answer comes: one on which it is missing, where there are several. */
-    private static String awaitedOn(LiveControl control, Link link, Optional<Line> line) {
+    private static String awaitedOn(Optional<LiveControl> control, Link link, Optional<Line> line) {
         Set<String> addresses = new LinkedHashSet<>();
         line.map(Line::address).ifPresent(said -> {
             Expectation.of(said, link.vocabulary()).address().ifPresent(addresses::add);
-            control.control.listens().stream().filter(listen -> listen.target().filter(link.id()::equals).isPresent()).map(Listen::address).forEach(addresses::add);
+            control.stream().flatMap(found -> found.control.listens().stream()).filter(listen -> listen.target().filter(link.id()::equals).isPresent()).map(Listen::address).forEach(addresses::add);
             addresses.add(said);
         });
         return addresses.stream().filter(link.answerLog()::isMissing).findFirst().or(() -> addresses.stream().findFirst()).orElse("");

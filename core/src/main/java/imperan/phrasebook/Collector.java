@@ -1,5 +1,6 @@
 package imperan.phrasebook;
 
+import imperan.dialect.Osc;
 import imperan.address.SlotAddress;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
@@ -122,7 +123,7 @@ public final class Collector {
                         ranged ? Optional.of(said.high[i]) : Optional.empty(), "", List.of(), Optional.empty()));
             }
             String written = address.replace("<", "<<");
-            if (SlotAddress.parse(written).problem().isEmpty()) {
+            if (SlotAddress.parse(written, Osc.BARE::fault).problem().isEmpty()) {
                 phrases.add(Phrase.plain(written, Phrase.Direction.IN, arguments, AnswerRule.usual(AnswerRule.Kind.SAME),
                         "heard; the range is what was seen", ""));
             }
