@@ -19,6 +19,9 @@ import java.util.function.BooleanSupplier;
 /** Speaks with the stand-in desk over a socket of the test's own, past Imperan. */
 final class Desk implements AutoCloseable {
 
+    /** How long anything is waited for: machines that run tests are shared and at times very slow. */
+    static final Duration PATIENCE = Duration.ofSeconds(40);
+
     private final InetSocketAddress address;
     private final DatagramSocket socket;
 
@@ -75,7 +78,7 @@ final class Desk implements AutoCloseable {
     }
 
     static void waitUntil(String what, BooleanSupplier condition) {
-        if (!comes(Duration.ofSeconds(40), condition)) {
+        if (!comes(PATIENCE, condition)) {
             throw new AssertionError("It never came to this: " + what);
         }
     }

@@ -6,6 +6,7 @@ import tools.jackson.databind.json.JsonMapper;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.WebSocket;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -13,6 +14,7 @@ import java.util.concurrent.CompletionStage;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Predicate;
 
 /** A browser that is nothing but its WebSocket: it sends what it likes, and keeps what it is told. */
@@ -39,11 +41,26 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
         return browser;
     }
 
-    /** Opens the connection, says hello for the live show, and waits for its welcome. */
+    /** Opens the connection, says hello for the live show, and waits for its welcome; where the connection ends before that, it tries again, as browsers do. */
     static RawBrowser open(URI live, String name) {
+        List<String> ended = new ArrayList<>();
+        AtomicReference<RawBrowser> latest = new AtomicReference<>(hello(live, name));
+        boolean comes = Desk.comes(Desk.PATIENCE, () -> {
+            if (!latest.get().isOpen()) {
+                ended.add(latest.get().closed.join());
+                latest.set(hello(live, name));
+            }
+            return latest.get().welcomed;
+        });
+        if (!comes) {
+            throw new AssertionError("No welcome came. Connections that ended before: " + ended);
+        }
+        return latest.get();
+    }
+
+    private static RawBrowser hello(URI live, String name) {
         RawBrowser browser = silent(live);
         browser.say("{\"kind\":\"hello\",\"browser\":\"" + name + "\",\"name\":\"" + name + "\",\"show\":\"\"}");
-        Desk.waitUntil("a welcome", () -> browser.welcomed);
         return browser;
     }
 
