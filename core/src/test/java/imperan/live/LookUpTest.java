@@ -1,8 +1,11 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
-import imperan.show.ArgumentSource;
+import imperan.shaping.Multiply;
+import imperan.shaping.Scale;
+import imperan.shaping.Table;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.ArgumentSource;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
@@ -13,9 +16,8 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import imperan.shaping.Multiply;
-import imperan.shaping.Scale;
-import imperan.shaping.Table;
+import imperan.show.form.Choice;
+import imperan.show.form.Form;
 import imperan.show.form.TextLine;
 import org.junit.jupiter.api.Test;
 
@@ -141,5 +143,64 @@ class LookUpTest {
                 List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/go", List.of(new ArgumentSource.Said(ArgumentType.INT32, Optional.of(DESK), "/scene", 0,
                         List.of(new Table(List.of(new Table.Entry("calm", "4")), Optional.empty())))))), List.of())));
         assertThat(press()).containsExactly("/go 4");
+    }
+
+    // ---- where there is nothing to look up
+
+    private void endsWith(Reason reason, ArgumentSource argument) {
+        runs(new ArgumentSource.Fixed(ArgumentType.INT32, "1"), argument);
+        assertThat(press()).isEmpty();
+        assertThat(ended()).isEqualTo(reason);
+    }
+
+    @Test
+    void whatIsNotChosenOrIsGoneIsNamedByItsPlace() {
+        Reason nothing = new Reason.NothingToLookUp(1);
+        endsWith(nothing, new ArgumentSource.OfNamedValue(ArgumentType.INT32, Optional.empty()));
+        endsWith(nothing, new ArgumentSource.OfControl(ArgumentType.INT32, Optional.empty(), List.of(), 0));
+        endsWith(nothing, new ArgumentSource.Said(ArgumentType.INT32, Optional.empty(), "/level", 0, List.of()));
+        runs(new ArgumentSource.OfControl(ArgumentType.INT32, Optional.of(OTHER), List.of(), 0));
+        edit(Shows.remove(show, OTHER));
+        press();
+        assertThat(ended()).isEqualTo(new Reason.NothingToLookUp(0));
+    }
+
+    @Test
+    void ofAChoiceItIsItsOption() {
+        runs(new ArgumentSource.OfControl(ArgumentType.TEXT, Optional.of(OTHER), List.of(), 0));
+        edit(Shows.change(show, OTHER, Control.plain("Other", new Cells(0, 0, 1, 1), new Choice(List.of(new Choice.Option("Ebb", "low"), new Choice.Option("Flood", "high")), Form.Direction.UP), List.of(), List.of())));
+        assertThat(press()).containsExactly("/go “low”");
+    }
+
+    @Test
+    void whatTheStepsMakeNothingOfIsSaid() {
+        Table table = new Table(List.of(new Table.Entry("on", "1")), Optional.empty());
+        ArgumentSource said = new ArgumentSource.Said(ArgumentType.INT32, Optional.of(DESK), "/level", 0, List.of(table));
+        runs(said);
+        stage.desk("/level", new OscArgument.Text("off"));
+        press();
+        assertThat(ended()).isEqualTo(new Reason.LookedUpUnfit(0, "its steps make nothing of it"));
+        stage.desk("/level", new OscArgument.Text("on"));
+        assertThat(press()).containsExactly("/go 1");
+    }
+
+    @Test
+    void aTextIsSaidAsOneAndIsNoNumber() {
+        ArgumentSource text = new ArgumentSource.Said(ArgumentType.TEXT, Optional.of(DESK), "/name", 0, List.of());
+        runs(text);
+        stage.desk("/name", new OscArgument.Text("Lamp"));
+        assertThat(press()).containsExactly("/go “Lamp”");
+        runs(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/name", 0, List.of()));
+        stage.desk("/name", new OscArgument.Text("Lamp"));
+        press();
+        assertThat(ended()).isEqualTo(new Reason.LookedUpUnfit(0, "“Lamp” is not a number"));
+        runs(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/name", 0, List.of(new Table(List.of(new Table.Entry("Lamp", "bright")), Optional.empty()))));
+        stage.desk("/name", new OscArgument.Text("Lamp"));
+        press();
+        assertThat(ended()).isEqualTo(new Reason.LookedUpUnfit(0, "“bright” is not a number"));
+        runs(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/name", 1, List.of()));
+        stage.desk("/name", new OscArgument.Text("Lamp"));
+        press();
+        assertThat(ended()).as("it has one argument").isEqualTo(new Reason.LookedUpUnfit(0, "it has no number and no text there"));
     }
 }
