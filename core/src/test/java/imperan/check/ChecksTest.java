@@ -17,6 +17,7 @@ import imperan.show.Face;
 import imperan.show.Layout;
 import imperan.show.Listen;
 import imperan.show.Mask;
+import imperan.show.Host;
 import imperan.show.Look;
 import imperan.show.Outcome;
 import imperan.show.Page;
@@ -117,6 +118,41 @@ class ChecksTest {
 
     private List<FindingKind> kinds(PartId part) {
         return checks.of(part).stream().map(Finding::kind).toList();
+    }
+
+    /** As when another show goes live, or several edits came at once: what was found before is gone with what it was about. */
+    @Test
+    void whatWasFoundIsGoneWithWhatItWasAboutThoughEditsWereLeftOut() {
+        ArgumentSource one = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "1");
+        PartId twice = new PartId("twice");
+        edit(put(twice, BOOK, level("/in/<ch:1..12>/level")), put(A, PAGE, knob("Up", 0, "/in/3/level", one)), put(B, PAGE, knob("Up", 1, "/in/3/lvel", one)),
+                put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(say("/in/3/level", one))), put(SET, null, SetList.plain("Evening")), put(SONG, SET, song(List.of(say("/in/3/level", one)), List.of())));
+        assertThat(checks.found()).contains(twice, B, CUE, SONG);
+        assertThat(checks.show()).isSameAs(show);
+        Outcome.Accepted first = (Outcome.Accepted) show.apply(new EditRequest("One", List.of(remove(show, B), remove(show, CUE), remove(show, SONG), remove(show, twice))), ADA);
+        Outcome.Accepted second = (Outcome.Accepted) first.show().apply(new EditRequest("Two", List.of(change(first.show(), A, knob("Down", 0, "/in/4/level", one)))), ADA);
+        Set<PartId> changed = checks.follow(second.edit(), second.show());
+        assertThat(changed).contains(twice, B, CUE, SONG);
+        assertThat(checks.all()).isEqualTo(new Checks(second.show()).all());
+        show = second.show();
+        edit(put(CUE, LIST, cue(say("/in/3/level", one))));
+        assertThat(kinds(CUE)).as("no key says that any more").isEmpty();
+        edit(put(B, PAGE, knob("Down", 1, "/in/5/level", one)));
+        assertThat(kinds(B)).containsExactly(LABEL_TWICE);
+    }
+
+    @Test
+    void whatIsFoundOfTheRigFollowsHostsPhrasebooksAndWhatIsAccepted() {
+        PartId host = new PartId("host");
+        edit(put(host, null, host("10.0.0.255")));
+        assertThat(checks.of(host)).isNotEmpty();
+        edit(change(show, host, host("10.0.0.7")));
+        edit(change(show, DESK, Shows.target("Desk").speaking(BOOK).bundling()));
+        edit(remove(show, host));
+    }
+
+    private static Host host(String address) {
+        return new Host("Desk", address, 24, Host.Addressing.FIXED, Host.Role.DEVICE, Optional.empty(), "", "", "");
     }
 
     // ---- cues
