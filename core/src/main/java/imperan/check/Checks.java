@@ -89,8 +89,7 @@ public final class Checks {
             Set<PartId> before = found();
             show.all(Phrase.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
             show.all(Laid.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
-            show.all(Cue.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
-            show.all(Song.class).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
+            Lined.all(show).forEach(part -> doubles.note(next, part.id(), Optional.empty()));
             load(next);
             before.addAll(found());
             return before;
