@@ -1,6 +1,6 @@
 import { FlaskConical, ListMusic, ListPlus, Pencil, Play } from "lucide-react";
 import { useEffect, useState } from "react";
-import { NavLink, useNavigate, useParams } from "react-router";
+import { NavLink, useNavigate, useParams, useSearchParams } from "react-router";
 import { create } from "zustand";
 import type { CueList } from "../api/types";
 import { partOf, partsOf, useShow } from "../live/show";
@@ -36,15 +36,22 @@ export function CuesStation() {
   const lists = partsOf(parts, "cueList");
   const { list: wanted } = useParams();
   const navigate = useNavigate();
-  const [mode, setMode] = useState<Mode>("play");
+  // who was led here to change a cue or a song finds its fields open
+  const asked = useSearchParams()[0].get("part");
+  const askedSong = partOf(parts, "song", asked);
+  const [mode, setMode] = useState<Mode>(asked ? "edit" : "play");
   const editing = mode === "edit";
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(asked);
   const list = lists.find((l) => l.part.id === wanted) ?? lists[0];
   const track = partOf(parts, "track", list?.part.body.track);
   const sets = partsOf(parts, "setList");
-  const [setWanted, chooseSet] = useState<string | null>(null);
+  const [setWanted, chooseSet] = useState<string | null>(askedSong?.part.parent ?? null);
   const set = sets.find((s) => s.part.id === setWanted) ?? sets[0];
   const { beside, showBeside } = useBeside();
+  const isSongAsked = askedSong !== undefined;
+  useEffect(() => {
+    if (isSongAsked) showBeside(true);
+  }, [isSongAsked, showBeside]);
   const open = (id: string) => {
     setChosen(null);
     void navigate(`/cues/${id}`);

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Found } from "../api/types";
 import { nameOf, pageOf } from "../live/laid";
 import { partOf, useShow } from "../live/show";
-import { whereIs } from "../live/whereIs";
+import { wayTo } from "../live/whereIs";
 import { select } from "../layout/selection";
 import { mend } from "../requests/findings";
 import { PushButton } from "../ui/buttons";
@@ -156,7 +156,7 @@ function Together({ group: { found } }: { group: Group }) {
 /** Leads to where it is mended, by the name of a control or a forward; what is said of others names them. */
 function Where({ found: { about } }: { found: Found }) {
   const parts = useShow((s) => s.parts);
-  const path = whereIs([about], parts, parts)?.path;
+  const path = wayTo(about, parts);
   const held = parts.get(about);
   if (!path || !held) return null;
   const { body } = held.part;

@@ -12,7 +12,7 @@ import { counts } from "../findings/found";
 import { Shortcuts } from "./Shortcuts";
 import { report } from "../ui/notices";
 import { setTheme, useTheme } from "../ui/theme";
-import { StartOffers } from "../rig/StartOffers";
+import { StartOffers, useBack } from "../rig/StartOffers";
 
 /** The stations in the order of the work, each with a mark computed from the show. */
 export function Workline() {
@@ -31,6 +31,8 @@ export function Workline() {
   useLearnProved();
   useLearnWatch();
   const wrong = useWatchOpen();
+  // what is offered needs room
+  const tight = useBack().length > 0;
   const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
 
   return (
@@ -46,6 +48,7 @@ export function Workline() {
       </NavLink>
       <nav aria-label="Stations" className="flex max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto">
         <Station
+          tight={tight}
           to="/rig"
           name="Rig"
           mark={[
@@ -57,6 +60,7 @@ export function Workline() {
             .join(" · ")}
         />
         <Station
+          tight={tight}
           to="/layout"
           name="Layout"
           mark={[
@@ -66,9 +70,10 @@ export function Workline() {
             .filter(Boolean)
             .join(" · ")}
         />
-        <Station to="/cues" name="Cues" mark={useCueMark()} />
-        <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
+        <Station tight={tight} to="/cues" name="Cues" mark={useCueMark()} />
+        <Station tight={tight} to="/wire" name="Wire" mark={live ? "live" : "not live"} />
         <Station
+          tight={tight}
           to="/proof"
           name="Proof"
           mark={
@@ -114,7 +119,8 @@ function useCueMark(): string {
 
 const found = (count: number) => `${count} ${count === 1 ? "finding" : "findings"}`;
 
-function Station({ to, name, mark }: { to: string; name: string; mark: string }) {
+/** @param tight its mark takes two lines on a screen that is not wide */
+function Station({ to, name, mark, tight }: { to: string; name: string; mark: string; tight: boolean }) {
   return (
     <NavLink
       to={to}
@@ -125,7 +131,9 @@ function Station({ to, name, mark }: { to: string; name: string; mark: string })
       }
     >
       <span className="text-lg font-bold">{name}</span>
-      <span className="max-w-56 text-sm text-quiet max-xl:max-w-28 max-xl:text-xs max-xl:leading-[1.1] max-sm:hidden">
+      <span
+        className={`max-w-56 text-sm text-quiet max-xl:max-w-28 max-xl:text-xs max-xl:leading-[1.1] max-sm:hidden ${tight ? "max-2xl:max-w-32 max-2xl:text-xs max-2xl:leading-[1.1]" : ""}`}
+      >
         {mark.split(" · ").map((part, i) => (
           <Fragment key={part}>
             <span className="whitespace-nowrap">

@@ -8,7 +8,7 @@ import { useLook } from "../requests/useLook";
 import { type HeldOf, partOf, partsOf, useShow } from "../live/show";
 import { putListen, putSend } from "../layout/path/put";
 import { TableImport } from "../layout/TableImport";
-import { whereIs } from "../live/whereIs";
+import { wayTo } from "../live/whereIs";
 import { select } from "../layout/selection";
 import { GATE_WORDS } from "../rig/gates";
 import { PushButton } from "../ui/buttons";
@@ -166,7 +166,7 @@ function LineRow({ line }: { line: Row }) {
       <div role="cell" className="min-w-0 px-2">
         <Link
           className="block truncate underline"
-          to={whereIs([line.part], parts, parts)?.path ?? "/lines"}
+          to={wayTo(line.part, parts) ?? "/lines"}
           onClick={() => held && select(line.part)}
         >
           {line.label}

@@ -4,7 +4,7 @@ import type { ArgumentSource, Held, NamedValue } from "../api/types";
 import { select } from "../layout/selection";
 import { nameOf } from "../live/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
-import { whereIs } from "../live/whereIs";
+import { wayTo } from "../live/whereIs";
 import { change, edit, remove } from "../requests/edits";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
@@ -82,7 +82,7 @@ function ValueRow({
             {i > 0 && ", "}
             <Link
               className="text-bone underline"
-              to={whereIs([user.part.id], parts, parts)?.path ?? "/layout"}
+              to={wayTo(user.part.id, parts) ?? "/layout"}
               onClick={() => select(user.part.id)}
             >
               {nameOf(user.part.body)}

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { Held } from "../api/types";
-import { whereIs } from "./whereIs";
+import { wayTo, whereIs } from "./whereIs";
 
 const part = (id: string, parent: string | null, kind: string) =>
   [id, { part: { id, parent, order: 0, body: { kind } }, version: 1 } as unknown as Held] as const;
@@ -38,4 +38,25 @@ test("targets, hosts and phrases are seen at their stations", () => {
   expect(whereIs(["b"], all, all)?.path).toBe("/rig/phrasebooks/b");
   expect(whereIs(["p"], all, all)?.path).toBe("/rig/phrasebooks/b");
   expect(whereIs([], all, all)).toBeNull();
+});
+
+test("a cue is seen in its list and a song at its list; who means to change them is led to their fields", () => {
+  const song = [
+    "song",
+    { part: { id: "song", parent: "set", order: 0, body: { kind: "song", list: "list" } }, version: 1 },
+  ] as unknown as ReturnType<typeof part>;
+  const all = new Map([
+    part("list", null, "cueList"),
+    part("cue", "list", "cue"),
+    part("set", null, "setList"),
+    song,
+    page,
+    fader,
+  ]);
+  expect(whereIs(["cue"], all, all)?.path).toBe("/cues/list");
+  expect(whereIs(["song"], all, all)?.path).toBe("/cues/list");
+  expect(wayTo("cue", all)).toBe("/cues/list?part=cue");
+  expect(wayTo("song", all)).toBe("/cues/list?part=song");
+  expect(wayTo("fader", all)).toBe("/layout/page");
+  expect(wayTo("gone", all)).toBeNull();
 });

@@ -11,14 +11,14 @@ export function whereIs(
   after: Parts,
 ): { path: string; select: string[] } | null {
   const first = changed.find((id) => after.has(id)) ?? changed[0];
-  if (first === undefined) return null;
-  const parts = after.has(first) ? after : before;
-  const body = parts.get(first)!.part.body;
+  const held = after.get(first ?? "") ?? before.get(first ?? "");
+  if (first === undefined || !held) return null;
+  const { body } = held.part;
   switch (body.kind) {
     case "control":
     case "tray":
     case "twin": {
-      const page = pageOf(parts, first);
+      const page = pageOf(after.has(first) ? after : before, first);
       if (!page || !after.has(page)) return { path: "/layout", select: [] };
       const here = changed.filter((id) => after.has(id) && pageOf(after, id) === page && id !== page);
       return { path: `/layout/${page}`, select: here };
@@ -36,28 +36,33 @@ export function whereIs(
     case "cueList":
       return { path: after.has(first) ? `/cues/${first}` : "/cues", select: [] };
     case "cue":
-      return { path: `/cues/${parts.get(first)!.part.parent ?? ""}`, select: [] };
+      return { path: `/cues/${held.part.parent ?? ""}`, select: [] };
+    case "song":
+      return { path: body.list && after.has(body.list) ? `/cues/${body.list}` : "/cues", select: [] };
     case "track":
     case "setList":
+    case "look":
       return { path: "/cues", select: [] };
     case "trackMark": {
-      const track = parts.get(first)!.part.parent;
-      const list = [...parts.values()].find(
-        (h) => h.part.body.kind === "cueList" && h.part.body.track === track,
+      const list = [...after.values()].find(
+        (h) => h.part.body.kind === "cueList" && h.part.body.track === held.part.parent,
       );
       return { path: list ? `/cues/${list.part.id}` : "/cues", select: [] };
     }
-    case "song":
-      return { path: "/cues", select: [] };
-    case "look":
-      return { path: "/cues", select: [] };
     case "value":
       return { path: "/lines/values", select: [] };
     case "phrasebook":
       return { path: after.has(first) ? `/rig/phrasebooks/${first}` : "/rig/phrasebooks", select: [] };
     case "phrase":
-      return { path: `/rig/phrasebooks/${parts.get(first)!.part.parent ?? ""}`, select: [] };
+      return { path: `/rig/phrasebooks/${held.part.parent ?? ""}`, select: [] };
     default:
       return null;
   }
+}
+
+/** The way to a part, for who means to change it: a cue and a song are opened in their fields; null where there is none. */
+export function wayTo(id: string, parts: Parts): string | null {
+  const path = whereIs([id], parts, parts)?.path ?? null;
+  const kind = parts.get(id)?.part.body.kind;
+  return path && (kind === "cue" || kind === "song") ? `${path}?part=${id}` : path;
 }

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Ready } from "../api/types";
 import { command } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
-import { whereIs } from "../live/whereIs";
+import { wayTo } from "../live/whereIs";
 import { ready } from "../requests/ready";
 import { PushButton } from "../ui/buttons";
 import { clockTime } from "../ui/time";
@@ -135,7 +135,7 @@ function Question({ check }: { check: Ready["checks"][number] }) {
         <ul className="mt-1 flex flex-col gap-0.5 pl-9">
           {items.map((item, i) => (
             <li key={`${item.about} ${i}`}>
-              <Link className="font-bold underline" to={whereIs([item.about], parts, parts)?.path ?? "/rig"}>
+              <Link className="font-bold underline" to={wayTo(item.about, parts) ?? "/rig"}>
                 {item.name || "A part that is gone"}
               </Link>{" "}
               <span className="text-quiet [overflow-wrap:anywhere]">{item.says}</span>

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { ProofLine } from "../api/types";
 import { select } from "../layout/selection";
-import { whereIs } from "../live/whereIs";
+import { wayTo } from "../live/whereIs";
 import { useShow } from "../live/show";
 import { millis, VerdictWord } from "./verdicts";
 
@@ -42,7 +42,7 @@ export function ResultLines({ lines, label }: { lines: ProofLine[]; label: strin
 
 function Row({ line }: { line: ProofLine }) {
   const parts = useShow((s) => s.parts);
-  const where = parts.has(line.control) ? whereIs([line.control], parts, parts) : null;
+  const where = wayTo(line.control, parts);
   const cause = line.causes[0];
   return (
     <li data-verdict={line.verdict} className={`${COLUMNS} border-b border-raised py-1.5 break-inside-avoid`}>
@@ -54,7 +54,7 @@ function Row({ line }: { line: ProofLine }) {
       <span className="min-w-0 font-mono [overflow-wrap:anywhere] max-md:col-span-2">{line.address}</span>
       <span className="min-w-0">
         {where ? (
-          <Link className="underline" to={where.path} onClick={() => select(line.control)}>
+          <Link className="underline" to={where} onClick={() => select(line.control)}>
             {line.label}
           </Link>
         ) : (

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import type { Incident } from "../api/types";
 import { askWhy } from "../live/why";
 import { useShow } from "../live/show";
-import { whereIs } from "../live/whereIs";
+import { wayTo } from "../live/whereIs";
 import { beginWatch } from "../requests/watch";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
@@ -84,7 +84,7 @@ function Row({ incident }: { incident: Incident }) {
   const parts = useShow((s) => s.parts);
   const over = incident.over !== null;
   const Icon = over ? CheckCircle2 : XCircle;
-  const where = incident.control && whereIs([incident.control], parts, parts)?.path;
+  const where = incident.control && wayTo(incident.control, parts);
   return (
     <li
       data-incident={incident.kind}

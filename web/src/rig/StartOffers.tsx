@@ -4,11 +4,16 @@ import { command } from "../live/connection";
 import { partsOf, useShow } from "../live/show";
 import { Ask } from "../ui/Confirm";
 
-/** Targets that are back, for the first time or again: their start lists are offered, and sent by nobody else. */
-export function StartOffers() {
+/** Targets that are back, for the first time or again. */
+export function useBack() {
   const links = useShow((s) => s.links);
   const parts = useShow((s) => s.parts);
-  const back = partsOf(parts, "target").filter(({ part }) => links.get(part.id)?.startOffered);
+  return partsOf(parts, "target").filter(({ part }) => links.get(part.id)?.startOffered);
+}
+
+/** The start lists of targets that are back are offered, and sent by nobody else. */
+export function StartOffers() {
+  const back = useBack();
   return (
     <div
       role="status"

@@ -1,8 +1,10 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.show.AnswerRule;
 import imperan.show.PartId;
 import imperan.show.Shows;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -28,15 +30,17 @@ class ExchangesTest {
         private final String address;
         private final int value;
         private final boolean question;
+        private long since;
         private long due;
         private boolean differed;
 
-        private Model(long number, String address, int value, boolean question, long due) {
+        private Model(long number, String address, int value, boolean question, long since) {
             this.number = number;
             this.address = address;
             this.value = value;
             this.question = question;
-            this.due = due;
+            this.since = since;
+            this.due = since + LIMIT;
         }
     }
 
@@ -82,12 +86,15 @@ class ExchangesTest {
         long number = exchanges.nextNumber();
         Wanted wanted = question ? Wanted.Anything.INSTANCE : new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32(value), 0.5)));
         exchanges.open(new Exchange(number, Shows.DESK, Optional.<PartId>empty(), address, wanted, question, Expectation.UNTOLD, Expectation.UNTOLD.limitNanos(), 0, false, now), now);
-        open.add(new Model(number, address, value, question, now + LIMIT));
+        open.add(new Model(number, address, value, question, now));
     }
 
     private void asked(String address, long now) {
         exchanges.asked(Shows.DESK, address, now);
-        open.stream().filter(model -> model.address.equals(address)).forEach(model -> model.due = now + LIMIT);
+        open.stream().filter(model -> model.address.equals(address)).forEach(model -> {
+            model.since = now;
+            model.due = now + LIMIT;
+        });
     }
 
     private void expire(long now) {
@@ -98,10 +105,10 @@ class ExchangesTest {
     }
 
     private void heard(String address, int value, long now) {
-        exchanges.heard(Shows.DESK, address, List.of(new OscArgument.Int32(value)), now, (exchange, wrong) -> { });
+        List<Long> told = new ArrayList<>();
+        Optional<Long> after = exchanges.heard(Shows.DESK, address, List.of(new OscArgument.Int32(value)), now, (exchange, wrong) -> told.add(exchange.number));
         List<Model> there = open.stream().filter(model -> model.address.equals(address)).toList();
         Optional<Model> youngest = there.stream().filter(model -> !model.question && model.value == value).reduce((a, b) -> b);
-        boolean anyQuestion = there.stream().anyMatch(model -> model.question);
         for (Model model : there) {
             if (model.question || youngest.filter(model::equals).isPresent()) {
                 expected.put(model.number, "Answered");
@@ -111,8 +118,63 @@ class ExchangesTest {
                 open.remove(model);
             }
         }
-        if (youngest.isEmpty() && !anyQuestion) {
-            there.stream().filter(model -> !model.differed).findFirst().ifPresent(model -> model.differed = true);
+        Optional<Model> answered = youngest.or(() -> there.stream().filter(model -> model.question).findFirst());
+        Optional<Model> firstToDiffer = answered.isPresent() ? Optional.empty() : there.stream().filter(model -> !model.differed).findFirst();
+        assertThat(after).isEqualTo(answered.or(() -> firstToDiffer).map(model -> now - model.since));
+        // where all differed already, it is told of the last one again
+        assertThat(told).isEqualTo(answered.isPresent() || there.isEmpty() ? List.of() : List.of(firstToDiffer.orElse(there.get(there.size() - 1)).number));
+        firstToDiffer.ifPresent(model -> model.differed = true);
+    }
+
+    private void open(String address, long waits, Expectation expected, long now) {
+        Wanted one = new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32(1), 0.5)));
+        exchanges.open(new Exchange(exchanges.nextNumber(), Shows.DESK, Optional.empty(), address, one, false, expected, waits, 0, false, now), now);
+    }
+
+    @Test
+    void whereTooManyAreOpenTheOldestIsNotJudged() {
+        for (int i = 0; i < Exchanges.MOST_OF_ADDRESS; i++) {
+            open("/a", LIMIT, Expectation.UNTOLD, i);
         }
+        assertThat(ended).isEmpty();
+        open("/a", LIMIT, Expectation.UNTOLD, 100);
+        assertThat(ended).containsExactly(Map.entry(1L, "NotJudged"));
+        assertThat(exchanges.of(Shows.DESK)).hasSize(Exchanges.MOST_OF_ADDRESS);
+        ended.clear();
+        for (int i = Exchanges.MOST_OF_ADDRESS; i < Exchanges.MOST_OF_TARGET; i++) {
+            open("/of/" + i, LIMIT, Expectation.UNTOLD, 200);
+        }
+        assertThat(ended).isEmpty();
+        open("/one/more", LIMIT, Expectation.UNTOLD, 300);
+        assertThat(ended).containsExactly(Map.entry(2L, "NotJudged"));
+        assertThat(exchanges.of(Shows.DESK)).hasSize(Exchanges.MOST_OF_TARGET);
+        assertThat(exchanges.of(new PartId("other"))).isEmpty();
+        assertThat(exchanges.on("/a")).hasSize(Exchanges.MOST_OF_ADDRESS - 1);
+    }
+
+    @Test
+    void theFinalValueIsWaitedForFromTheFirstThatDiffersOn() {
+        Expectation settling = new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME).within(0.5).settling(2), Optional.of("/a"), List.of());
+        open("/a", settling.limitNanos(), settling, 0);
+        exchanges.heard(Shows.DESK, "/a", List.of(new OscArgument.Int32(7)), 400_000_000L, (exchange, wrong) -> { });
+        assertThat(exchanges.nextDue()).isEqualTo(2_400_000_000L);
+        exchanges.heard(Shows.DESK, "/a", List.of(new OscArgument.Int32(8)), 1_000_000_000L, (exchange, wrong) -> { });
+        assertThat(exchanges.nextDue()).as("progress does not put it off").isEqualTo(2_400_000_000L);
+        exchanges.expire(2_399_999_999L);
+        assertThat(ended).isEmpty();
+        exchanges.expire(2_400_000_000L);
+        assertThat(ended.values()).containsExactly("WrongValue");
+        assertThat(exchanges.nextDue()).isEqualTo(DueQueue.NEVER);
+    }
+
+    @Test
+    void eachEndsAtItsOwnLimit() {
+        open("/a", 300, Expectation.UNTOLD, 0);
+        open("/b", 100, Expectation.UNTOLD, 0);
+        open("/c", 200, Expectation.UNTOLD, 0);
+        assertThat(exchanges.nextDue()).isEqualTo(100);
+        exchanges.expire(200);
+        assertThat(ended.keySet()).containsExactlyInAnyOrder(2L, 3L);
+        assertThat(exchanges.nextDue()).isEqualTo(300);
     }
 }

@@ -158,7 +158,7 @@ class ProcessesTest {
     @Test
     void aSecondServerOnOneDatabaseDoesNotStartAndSaysWhy() throws Exception {
         String password = Files.readString(command.var.resolve("postgres/app.password"));
-        ProcessBuilder second = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-jar",
+        ProcessBuilder second = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-jar",
                 "../server/target/imperan-server-0.1.0-app.jar").redirectErrorStream(true);
         second.environment().putAll(Map.of("IMPERAN_PORT", String.valueOf(Command.freePort()), "IMPERAN_VAR", command.var.resolve("second").toString(),
                 "IMPERAN_DB", "jdbc:postgresql://127.0.0.1:" + command.databasePort + "/imperan", "IMPERAN_DB_USER", "imperan_app",

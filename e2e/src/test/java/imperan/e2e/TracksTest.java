@@ -241,7 +241,7 @@ class TracksTest extends AdasTest {
         button("Edit").click();
         button("Set list").click();
         button("Add a set list").click();
-        assertThat(page.locator("[data-song='Blank']")).isVisible();
+        assertThat(button("Edit Set list 2")).isVisible();
         button("Add song").click();
         Locator song = region("Song Song 2");
         exactly(song, "Song").fill("Harbour");
@@ -339,7 +339,10 @@ class TracksTest extends AdasTest {
         put(track, null, Track.silent("Looped", 60));
         put(new PartId("vamp"), track, new TrackMark("Vamp", 1, 1));
         put(list, null, CueList.plain("Looped").on(track));
-        put(new PartId("looped-go"), list, Cue.plain("1", "On with it", new CueAction.SteerTrack(0, Optional.of(track), CueAction.SteerTrack.Deed.LEAVE, Optional.empty())));
+        // each lap makes the cue after the one it fired the next of its list: what is stepped by hand has a list of its own
+        PartId byHand = new PartId("by-hand");
+        put(byHand, null, CueList.plain("By hand"));
+        put(new PartId("looped-go"), byHand, Cue.plain("1", "On with it", new CueAction.SteerTrack(0, Optional.of(track), CueAction.SteerTrack.Deed.LEAVE, Optional.empty())));
         put(new PartId("looped-in"), list, Cue.plain("2", "In the vamp", next(3)).timed(1.5));
         put(new PartId("looped-after"), list, Cue.plain("3", "After it", next(5)).timed(2.2));
         page.navigate(imperan.url("/#/cues/looped"));
@@ -348,9 +351,11 @@ class TracksTest extends AdasTest {
         assertThat(page.locator("[data-fired='2']")).hasCount(3);
         assertThat(page.locator("[data-fired='3']")).hasCount(0);
         assertThat(button("Leave the loop")).isVisible();
-        button("Make cue 1 the next").click();
+        page.navigate(imperan.url("/#/cues/by-hand"));
         assertThat(row("1")).hasAttribute("data-next", "true");
         button("Go").click();
+        assertThat(row("1")).containsText("✓ done");
+        page.navigate(imperan.url("/#/cues/looped"));
         assertThat(row("3")).containsText("✓ done");
         assertThat(button("Leave the loop")).hasCount(0);
         until(2.5);
@@ -366,7 +371,7 @@ class TracksTest extends AdasTest {
                 window.Audio = function (url) { window.heard = new PlainAudio(url); return window.heard; };
                 const PlainContext = window.AudioContext;
                 window.AudioContext = function () { window.way = new PlainContext(); return window.way; };""");
-        Path song = clicks("clicks.wav", 75);
+        Path song = clicks("clicks.wav", 100);
         page.navigate(imperan.url("/#/cues"));
         button("Add list").click();
         another();
@@ -377,7 +382,7 @@ class TracksTest extends AdasTest {
         button("Play track").click();
         page.waitForFunction("() => window.heard.currentTime >= 60", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
         // of several questions the fastest tells best where the server has the track; what leaves the player is heard after the way to the loudspeaker, which the browser estimates anew each time
-        double[] found = ((List<?>) page.evaluate("""
+        String asking = """
                 async () => {
                   let best = { took: Infinity, off: 0 };
                   let latency = 0;
@@ -393,10 +398,14 @@ class TracksTest extends AdasTest {
                     await new Promise((resolve) => requestAnimationFrame(resolve));
                   }
                   return [(best.off + latency) * 1000, latency * 1000, best.took];
-                }""")).stream().mapToDouble(each -> ((Number) each).doubleValue()).toArray();
-        double off = found[0];
-        System.out.printf("After a minute the sound is %.1f ms beside the track (the way to the loudspeaker takes %.1f ms, the question %.1f ms)%n", off, found[1], found[2]);
-        assertThat(Math.abs(off)).as("milliseconds").isLessThan(20);
+                }""";
+        double[] found;
+        do {
+            // a machine that does something else for a moment lets the sound slip, and it is brought back; one that never is stays off for good
+            found = ((List<?>) page.evaluate(asking)).stream().mapToDouble(each -> ((Number) each).doubleValue()).toArray();
+            System.out.printf("After a minute the sound is %.1f ms beside the track (the way to the loudspeaker takes %.1f ms, the question %.1f ms)%n", found[0], found[1], found[2]);
+        } while (Math.abs(found[0]) >= 20 && (boolean) page.evaluate("() => window.heard.currentTime < 80"));
+        assertThat(Math.abs(found[0])).as("milliseconds").isLessThan(20);
         // where the device goes, the track goes on and it is said
         Page other = chromium.device("Ben");
         other.navigate(page.url());
