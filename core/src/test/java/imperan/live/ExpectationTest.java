@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 /** What is waited for, how long, and how near it has to be. */
 class ExpectationTest {
@@ -60,7 +61,7 @@ class ExpectationTest {
     void aProofWaitsLonger(double limit, double waits) {
         Expectation expected = of(SAME.within(limit));
         assertThat(expected.limitNanos()).isEqualTo((long) (limit * 1e9));
-        assertThat(expected.proofNanos()).isCloseTo((long) (waits * 1e9), org.assertj.core.data.Offset.offset(3L));
+        assertThat(expected.proofNanos()).isCloseTo((long) (waits * 1e9), within(3L));
     }
 
     @Test

@@ -2,12 +2,16 @@ package imperan.live;
 
 import imperan.show.Control;
 import imperan.show.Edit;
+import imperan.show.EditRequest;
+import imperan.show.Forward;
+import imperan.show.Layout;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.RandomEdits;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.Target;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -16,6 +20,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -112,5 +117,92 @@ class FollowingTest {
 
         assertThat(Set.copyOf(hall.live.controls())).isEqualTo(edits.show().all(Control.class).stream().filter(part -> !edits.show().inDraft(part))
                 .map(Part::id).collect(Collectors.toSet()));
+    }
+
+    // ---- one edit, and what it does
+
+    private static final PartId A = new PartId("a");
+
+    private static Show follow(Stage stage, Show show, EditRequest.Step... steps) {
+        Edit edit = ((Outcome.Accepted) Shows.apply(show, Shows.ADA, steps)).edit();
+        Show next = show.replay(edit);
+        stage.live.follow(next, edit, stage.now);
+        return next;
+    }
+
+    /** A copy in work is not played; what it holds is, from when it is one no more, and until it becomes one. */
+    @Test
+    void whatLiesInALayoutIsPlayedAsLongAsItIsNoCopyInWork() {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Stage stage = new Stage(show);
+        Layout played = (Layout) show.part(Shows.LAYOUT).orElseThrow().body();
+        PartId other = new PartId("other");
+        Show copied = follow(stage, show, put(other, null, Layout.plain("Other")), Shows.change(show, Shows.LAYOUT, new Layout(played.name(), Optional.of(new Layout.Draft(other, List.of())))));
+        assertThat(stage.live.value(A)).isEmpty();
+        Asking.testFire(stage.live, A, 0, stage.now);
+        assertThat(stage.takeSent()).isEmpty();
+        follow(stage, copied, Shows.change(copied, Shows.LAYOUT, played));
+        Asking.testFire(stage.live, A, 0, stage.now);
+        assertThat(stage.takeSent()).containsExactly("/a 0.25");
+    }
+
+    @Test
+    void whatAFreshListenIsForIsAskedOfATargetThatAnswers() {
+        Target asked = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES);
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, Shows.change(Shows.withPage(), Shows.DESK, asked), put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Stage stage = new Stage(show);
+        stage.desk("/a", 0.5f);
+        stage.pass(1_000);
+        stage.takeSent();
+        Show more = follow(stage, show, put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")));
+        assertThat(stage.takeSent()).containsExactly("/b");
+        follow(stage, more, Shows.change(more, A, Shows.fader("Another name", 0, "/a")));
+        assertThat(stage.takeSent()).as("nothing else is heard than before").isEmpty();
+    }
+
+    @Test
+    void aTargetThatIsSomewhereElseNowIsToldOfAndItsValuesAreDoubted() {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Stage stage = new Stage(show);
+        Asking.testFire(stage.live, A, 0, stage.now);
+        stage.desk("/a", 0.25f);
+        assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
+        stage.events.clear();
+        follow(stage, show, Shows.change(show, Shows.DESK, Target.plain("Desk", "127.0.0.2", 7101, 9201, Target.Answering.REPORTS)));
+        assertThat(stage.link().state()).isNotEqualTo(LinkState.ANSWERING);
+        assertThat(stage.events).anyMatch(LiveEvent.LinkTurned.class::isInstance).anyMatch(LiveEvent.LinkChanged.class::isInstance);
+        assertThat(stage.events).allSatisfy(event -> assertThat(event.cause().origin()).isEqualTo(Cause.Origin.EDIT));
+    }
+
+    @Test
+    void whatIsRemovedIsMovedByNobody() {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")), put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")));
+        Stage stage = new Stage(show);
+        Show without = follow(stage, show, Shows.remove(show, A));
+        stage.events.clear();
+        stage.desk("/a", 0.5f);
+        assertThat(stage.events).noneMatch(event -> event instanceof LiveEvent.ValueChanged);
+        assertThat(stage.live.trace(A)).isEmpty();
+        follow(stage, without, put(A, PAGE, Shows.fader("A", 0, "/a")));
+        assertThat(stage.live.trace(A).flatMap(Trace::stopped)).as("it begins anew").isEmpty();
+        stage.events.clear();
+        stage.desk("/a", 0.75f);
+        assertThat(stage.value("a").position()).isEqualTo(0.75);
+    }
+
+    @Test
+    void aForwardThatIsRemovedPassesNothingOn() {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("other"), null, Target.plain("Other", "127.0.0.1", 7102, 9202, Target.Answering.REPORTS)),
+                put(new PartId("on"), null, Forward.plain("On", Optional.of(Shows.DESK), "/a", Optional.of(new PartId("other")), "/a")));
+        Stage stage = new Stage(show);
+        stage.live.socket(new PartId("other"), SocketState.open("127.0.0.1"), stage.now);
+        stage.takeSent();
+        stage.desk("/a", 0.5f);
+        stage.pass(100);
+        assertThat(stage.takeSent()).containsExactly("/a 0.5");
+        follow(stage, show, Shows.remove(show, new PartId("on")));
+        stage.desk("/a", 0.75f);
+        stage.pass(100);
+        assertThat(stage.takeSent()).isEmpty();
     }
 }
