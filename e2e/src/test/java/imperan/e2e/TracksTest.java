@@ -123,7 +123,7 @@ class TracksTest extends AdasTest {
 
     @Test
     void cuesAreDroppedOnASongGivenTheirMessagesAndFiredInTime() throws IOException {
-        Path song = clicks("harbour.wav", 9);
+        Path song = clicks("harbour.wav", 60);
         page.navigate(imperan.url("/#/cues"));
         click(button("Add list"));
         another();
