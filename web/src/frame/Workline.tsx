@@ -31,7 +31,7 @@ export function Workline() {
   useLearnProved();
   useLearnWatch();
   const wrong = useWatchOpen();
-  // what is offered needs room
+  // what is offered needs room: marks take two lines then, on a screen that is not wide
   const tight = useBack().length > 0;
   const answering = targets.filter((t) => links.get(t.part.id)?.state === "ANSWERING").length;
 
@@ -46,9 +46,12 @@ export function Workline() {
         <span className="max-w-52 truncate max-xl:max-w-36 max-sm:sr-only">{showName || "Connecting …"}</span>
         <ChevronDown size={18} aria-hidden />
       </NavLink>
-      <nav aria-label="Stations" className="flex max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto">
+      <nav
+        aria-label="Stations"
+        data-tight={tight}
+        className="group/stations flex max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto"
+      >
         <Station
-          tight={tight}
           to="/rig"
           name="Rig"
           mark={[
@@ -60,7 +63,6 @@ export function Workline() {
             .join(" · ")}
         />
         <Station
-          tight={tight}
           to="/layout"
           name="Layout"
           mark={[
@@ -70,10 +72,9 @@ export function Workline() {
             .filter(Boolean)
             .join(" · ")}
         />
-        <Station tight={tight} to="/cues" name="Cues" mark={useCueMark()} />
-        <Station tight={tight} to="/wire" name="Wire" mark={live ? "live" : "not live"} />
+        <Station to="/cues" name="Cues" mark={useCueMark()} />
+        <Station to="/wire" name="Wire" mark={live ? "live" : "not live"} />
         <Station
-          tight={tight}
           to="/proof"
           name="Proof"
           mark={
@@ -119,8 +120,7 @@ function useCueMark(): string {
 
 const found = (count: number) => `${count} ${count === 1 ? "finding" : "findings"}`;
 
-/** @param tight its mark takes two lines on a screen that is not wide */
-function Station({ to, name, mark, tight }: { to: string; name: string; mark: string; tight: boolean }) {
+function Station({ to, name, mark }: { to: string; name: string; mark: string }) {
   return (
     <NavLink
       to={to}
@@ -131,9 +131,7 @@ function Station({ to, name, mark, tight }: { to: string; name: string; mark: st
       }
     >
       <span className="text-lg font-bold">{name}</span>
-      <span
-        className={`max-w-56 text-sm text-quiet max-xl:max-w-28 max-xl:text-xs max-xl:leading-[1.1] max-sm:hidden ${tight ? "max-2xl:max-w-32 max-2xl:text-xs max-2xl:leading-[1.1]" : ""}`}
-      >
+      <span className="max-w-56 text-sm text-quiet max-2xl:group-data-[tight=true]/stations:max-w-32 max-2xl:group-data-[tight=true]/stations:text-xs max-2xl:group-data-[tight=true]/stations:leading-[1.1] max-xl:max-w-28 max-xl:text-xs max-xl:leading-[1.1] max-sm:hidden">
         {mark.split(" · ").map((part, i) => (
           <Fragment key={part}>
             <span className="whitespace-nowrap">
