@@ -86,7 +86,7 @@ class Screenshots {
             page.locator("[data-fired='1'] [data-outcome=ANSWERED]").waitFor();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make Evening walk ready").setExact(true)).click();
             page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tide song").setExact(true)).click();
-            page.locator("[data-fired='2'] [data-outcome=ANSWERED]").waitFor();
+            page.locator("[data-fired='2'] [data-outcome=ANSWERED]").first().waitFor();
             shot(page, folder, "song");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop all").setExact(true)).click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set list").setExact(true)).click();
