@@ -1,13 +1,20 @@
 package imperan.live;
 
+import imperan.show.AnswerRule;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Behaviour;
 import imperan.show.Control;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
 import imperan.show.Forward;
+import imperan.show.Held;
 import imperan.show.Layout;
 import imperan.show.Outcome;
+import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrasebook;
 import imperan.show.RandomEdits;
 import imperan.show.Show;
 import imperan.show.Shows;
@@ -204,5 +211,88 @@ class FollowingTest {
         stage.desk("/a", 0.75f);
         stage.pass(100);
         assertThat(stage.takeSent()).isEmpty();
+    }
+
+    @Test
+    void aHandStaysOnAControlWhoseTargetGetsAnotherName() {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Stage stage = new Stage(show);
+        stage.touch(Stage.ADA, "a", Touch.Phase.PRESS, 0.5);
+        stage.events.clear();
+        Show renamed = follow(stage, show, Shows.change(show, Shows.DESK, Shows.target("Desk in the booth")));
+        assertThat(stage.value("a").holder()).isEqualTo(Stage.ADA.id());
+        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.LinkChanged link && link.target().equals(Shows.DESK));
+        follow(stage, renamed, Shows.change(renamed, Shows.DESK, Target.plain("Desk", "127.0.0.1", 7199, 9201, Target.Answering.REPORTS)));
+        assertThat(stage.value("a").holder()).as("what it speaks to is elsewhere").isEmpty();
+    }
+
+    @Test
+    void aPressThatWaitsLeavesWhenThePaceOfItsTargetIsAnotherOne() {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, Shows.change(Shows.withPage(), Shows.DESK, Shows.target("Desk").paced(1)), put(A, PAGE, Shows.button("A", 0, true, "/a")), put(new PartId("b"), PAGE, Shows.button("B", 1, true, "/b")));
+        Stage stage = new Stage(show);
+        stage.touch(Stage.ADA, "a", Touch.Phase.PRESS, 0.5);
+        stage.touch(Stage.ADA, "b", Touch.Phase.PRESS, 0.5);
+        assertThat(stage.takeSent()).hasSize(1);
+        Show renamed = follow(stage, show, Shows.change(show, Shows.DESK, Shows.target("Desk in the booth").paced(1)));
+        assertThat(stage.takeSent()).as("its pace is the same").isEmpty();
+        follow(stage, renamed, Shows.change(renamed, Shows.DESK, Shows.target("Desk").paced(2)));
+        assertThat(stage.takeSent()).singleElement().asString().startsWith("/b ");
+    }
+
+    @Test
+    void whatIsHeardIsHeardWhereItIsListenedForNow() {
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Stage stage = new Stage(show);
+        stage.desk("/a", 0.5f);
+        follow(stage, show, Shows.change(show, A, Shows.fader("A", 0, "/other")));
+        stage.desk("/a", 0.75f);
+        assertThat(stage.value("a").position()).isEqualTo(0.5);
+        stage.desk("/other", 0.25f);
+        assertThat(stage.value("a").position()).isEqualTo(0.25);
+    }
+
+    @Test
+    void aPageThatFollowsNothingAnyMoreIsNotShown() {
+        Page plain = (Page) Shows.withPage().part(PAGE).orElseThrow().body();
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, Shows.change(Shows.withPage(), PAGE, new Page(plain.name(), plain.columns(), plain.rows(), plain.screen(), plain.strip(), Optional.of(new Behaviour.Condition(Optional.of(Shows.DESK), "/scene", 0, "2")))));
+        Stage stage = new Stage(show);
+        stage.desk("/scene", 2);
+        assertThat(stage.pages).containsExactly(PAGE.value());
+        follow(stage, show, Shows.change(show, PAGE, plain));
+        stage.pages.clear();
+        stage.desk("/scene", 1);
+        stage.desk("/scene", 2);
+        assertThat(stage.pages).isEmpty();
+    }
+
+    @Test
+    void aPageThatIsMovedIntoACopyInWorkIsPlayedNoMore() {
+        PartId copy = new PartId("copy");
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")), put(copy, null, new Layout("Copy", Optional.of(new Layout.Draft(Shows.LAYOUT, List.of())))));
+        Stage stage = new Stage(show);
+        assertThat(stage.live.value(A)).isPresent();
+        Held page = show.held(PAGE).orElseThrow();
+        Show moved = follow(stage, show, new EditRequest.Put(new Part(PAGE, Optional.of(copy), 0, page.part().body()), page.version()));
+        assertThat(stage.live.value(A)).isEmpty();
+        follow(stage, moved, new EditRequest.Put(new Part(PAGE, Optional.of(Shows.LAYOUT), 0, page.part().body()), moved.held(PAGE).orElseThrow().version()));
+        assertThat(stage.live.value(A)).isPresent();
+    }
+
+    @Test
+    void whatAPhrasebookSaysOfAControlIsToldWhenItIsOtherwise() {
+        PartId book = new PartId("book");
+        PartId phrase = new PartId("phrase");
+        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(phrase, book, saying("dB")),
+                Shows.change(Shows.withPage(), Shows.DESK, Shows.target("Desk").speaking(book)), put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Stage stage = new Stage(show);
+        assertThat(stage.value("a").unit()).isEqualTo("dB");
+        stage.events.clear();
+        follow(stage, show, Shows.change(show, phrase, saying("%")));
+        assertThat(stage.value("a").unit()).isEqualTo("%");
+        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.ValueChanged value && value.control().equals(A));
+    }
+
+    private static Phrase saying(String unit) {
+        return Phrase.plain("/a", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), unit, List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
     }
 }

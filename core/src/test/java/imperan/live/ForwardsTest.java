@@ -215,6 +215,12 @@ class ForwardsTest {
         assertThat(stage.takeSent()).as("a hand at the desk goes on to move both").containsExactly("/tilt 0.6");
     }
 
+    /** On which addresses it was said that nothing left, for a reason, because of a forward. */
+    private List<String> told(Reason reason) {
+        return stage.events.stream().filter(event -> event instanceof LiveEvent.Stopped stopped && stopped.reason().equals(reason) && event.cause().origin() == Cause.Origin.FORWARD)
+                .map(event -> ((LiveEvent.Stopped) event).line().orElseThrow().address()).toList();
+    }
+
     @Test
     void aHandStandsBeforeAForward() {
         runs(Forward.plain("Main to level", Optional.of(DESK), "/main", Optional.of(DESK), "/tilt"));
@@ -224,6 +230,7 @@ class ForwardsTest {
         stage.desk("/main", 0.9f);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(view(FORWARD).stopped()).hasValue(new Reason.LineHeldByHand());
+        assertThat(told(new Reason.LineHeldByHand())).containsExactly("/tilt");
         stage.touch(ADA, "it", Touch.Phase.RELEASE, 0.6);
         stage.pass(50);
         stage.desk("/main", 0.8f);
@@ -249,6 +256,7 @@ class ForwardsTest {
         runs(Forward.plain("Nowhere", Optional.of(DESK), "/main", Optional.empty(), "/tilt"));
         stage.desk("/main", 0.5f);
         assertThat(view(FORWARD).stopped()).hasValue(new Reason.NoTarget());
+        assertThat(told(new Reason.NoTarget())).containsExactly("/tilt");
     }
 
     /** What a stranger at the far end may send: what cannot be sent on is said, and what steps remember is not spoiled by it. */

@@ -4,6 +4,8 @@ import imperan.live.Touch.Phase;
 import imperan.show.Behaviour;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.Edit;
+import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Send;
@@ -180,5 +182,19 @@ class GroupsTest {
         assertThat(on(stage)).containsExactly(0);
         tap(stage, ADA, 1);
         assertThat(on(stage)).containsExactly(1);
+    }
+
+    @Test
+    void aButtonThatChangesItsGroupOrIsRemovedBelongsToItNoMore() {
+        Show show = show(latching(0), latching(1), latching(2));
+        Stage stage = new Stage(show);
+        press(stage, ADA, 0);
+        release(stage, ADA, 0);
+        Edit edit = ((Outcome.Accepted) Shows.apply(show, Shows.ADA, Shows.change(show, new PartId("b0"), grouped(Button.Action.LATCHING, 0, "other")), Shows.remove(show, new PartId("b2")))).edit();
+        stage.live.follow(show.replay(edit), edit, stage.now);
+        press(stage, ADA, 1);
+        release(stage, ADA, 1);
+        assertThat(stage.value("b0").position()).as("it is in another group now").isEqualTo(1);
+        assertThat(stage.value("b1").position()).isEqualTo(1);
     }
 }
