@@ -48,4 +48,11 @@ class CollectorTest {
         }
         assertThat(collector.bytes()).isLessThan(5_000);
     }
+
+    @Test
+    void whetherAnAddressIsRememberedIsKnown() {
+        collector.heard(OscMessage.of("/a", new OscArgument.Float32(1)));
+        assertThat(collector.knows("/a")).isTrue();
+        assertThat(collector.knows("/b")).isFalse();
+    }
 }

@@ -10,6 +10,7 @@ import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
+import imperan.show.ProofRule;
 import imperan.show.Show;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -70,5 +71,27 @@ class PhraseEditTest {
         assertThat(refused(PhraseEdit.values(show(), ID, 0, "0 to 1", ADA))).contains("no argument");
         assertThat(refused(PhraseEdit.values(show(VALUE), ID, 1, "0 to 1", ADA))).contains("no argument number 2");
         assertThat(refused(PhraseEdit.values(show(VALUE), new PartId("book"), 0, "0 to 1", ADA))).contains("no longer there");
+    }
+
+    private static ProofRule proved(Show show, String written) {
+        Show after = ((Outcome.Accepted) PhraseEdit.proofValues(show, ID, written, ADA)).show();
+        return ((Phrase) after.part(ID).orElseThrow().body()).proof();
+    }
+
+    @Test
+    void betweenWhichValuesAProofStaysIsWrittenAsARange() {
+        assertThat(proved(show(VALUE), "0.2 to 0.4")).isEqualTo(ProofRule.USUAL.within(0.2, 0.4));
+        Show careful = ((Outcome.Accepted) show(VALUE).apply(new EditRequest("Careful", List.of(new EditRequest.Put(new Part(ID, Optional.of(new PartId("book")), 0,
+                ((Phrase) show(VALUE).part(ID).orElseThrow().body()).proved(ProofRule.USUAL.within(1, 2).spaced(3).atMost(4))), show(VALUE).held(ID).orElseThrow().version()))), ADA)).show();
+        assertThat(proved(careful, " ")).as("near the present value; what else was said stays").isEqualTo(ProofRule.USUAL.spaced(3).atMost(4));
+        assertThat(refused(PhraseEdit.proofValues(careful, ID, "0.4 to 0.2", ADA))).contains("a lower and a higher");
+    }
+
+    @Test
+    void whatIsNoRangeOfAProofIsRefusedWithAnExample() {
+        for (String slip : List.of("loud", "0.2", "in | out", "0.2 to")) {
+            assertThat(refused(PhraseEdit.proofValues(show(VALUE), ID, slip, ADA))).isEqualTo("“" + slip + "” is no range. Write two numbers, such as 0.2 to 0.4");
+        }
+        assertThat(refused(PhraseEdit.proofValues(show(VALUE), new PartId("book"), "0 to 1", ADA))).contains("no longer there");
     }
 }

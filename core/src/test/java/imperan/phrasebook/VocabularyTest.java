@@ -117,4 +117,36 @@ class VocabularyTest {
             });
         }
     }
+
+    /** What we say is looked for among what we say, and what we listen to among what the target says; asked twice, it is the same. */
+    @Test
+    void anAddressWithASlipLeadsToWhatWasMeant() {
+        Vocabulary known = of(phrase("/in/<ch:1..12>/level", Phrase.Direction.OUT, AnswerRule.usual(AnswerRule.Kind.NONE)), phrase("/meter/<ch:1..12>", Phrase.Direction.IN, AnswerRule.usual(AnswerRule.Kind.NONE)));
+        for (int i = 0; i < 2; i++) {
+            assertThat(known.saidInstead("/in/7/levle")).hasValueSatisfying(meant -> assertThat(meant.address()).isEqualTo("/in/7/level"));
+            assertThat(known.heardInstead("/meter/7x")).hasValueSatisfying(meant -> assertThat(meant.address()).isEqualTo("/meter/7"));
+        }
+        assertThat(known.saidInstead("/metr/7")).as("it is not for us to say").isEmpty();
+        assertThat(known.heardInstead("/in/7/levle")).isEmpty();
+    }
+
+    @Test
+    void whatItHoldsIsToldInTheOrderOfThePhrasebook() {
+        assertThat(Vocabulary.NONE.isEmpty()).isTrue();
+        assertThat(Vocabulary.NONE.phrases()).isEmpty();
+        Vocabulary known = of(both("/b"), both("/a"));
+        assertThat(known.isEmpty()).isFalse();
+        assertThat(known.phrases()).extracting(Phrase::address).containsExactly("/b", "/a");
+    }
+
+    @Test
+    void aPhrasebookIsReadOutOfItsShow() {
+        Show show = Shows.accepted(Show.empty(), Shows.ADA, put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())), put(new PartId("p"), BOOK, both("/a")));
+        assertThat(KnownBook.of(show, BOOK)).hasValueSatisfying(book -> {
+            assertThat(book.book().name()).isEqualTo("Book");
+            assertThat(book.phrases()).containsExactly(both("/a"));
+        });
+        assertThat(KnownBook.of(show, new PartId("p"))).isEmpty();
+        assertThat(KnownBook.of(show, new PartId("gone"))).isEmpty();
+    }
 }
