@@ -3,13 +3,9 @@ package imperan.check;
 import imperan.live.MaskedControl;
 import imperan.live.Observed.StandingMask;
 import imperan.show.Acceptance;
-import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
-import imperan.show.Cells;
-import imperan.show.Control;
-import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
@@ -18,30 +14,19 @@ import imperan.show.Layout;
 import imperan.show.Listen;
 import imperan.show.Mask;
 import imperan.show.Host;
-import imperan.show.Look;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.PartId;
-import imperan.show.Phrase;
-import imperan.show.Phrase.Direction;
-import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
+import imperan.show.Reach;
+import imperan.show.Target;
 import imperan.show.RandomEdits;
-import imperan.show.Send;
-import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.SetList;
-import imperan.show.Song;
-import imperan.show.cue.CueFollow;
 import imperan.show.form.Button;
-import imperan.show.cue.CueAction;
-import imperan.show.cue.FadeCurve;
-import imperan.show.form.Knob;
 import imperan.show.form.Meter;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -54,11 +39,8 @@ import static imperan.check.FindingKind.MASKED;
 import static imperan.check.FindingKind.NO_LABEL;
 import static imperan.check.FindingKind.PHRASE_TWICE;
 import static imperan.check.FindingKind.SAME_ACTION_TWICE;
-import static imperan.check.FindingKind.CUE_AND_KEY;
-import static imperan.check.FindingKind.CUE_CHAIN;
 import static imperan.check.FindingKind.INCOMPLETE;
 import static imperan.check.FindingKind.SAME_LINE_TWICE;
-import static imperan.check.FindingKind.WRONG_TYPES;
 import static imperan.show.Shows.ADA;
 import static imperan.show.Shows.DESK;
 import static imperan.show.Shows.LAYOUT;
@@ -71,54 +53,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
 /** What several parts have in common, what is accepted, and that the checks follow every edit. */
-class ChecksTest {
-
-    private static final PartId BOOK = new PartId("book");
-    private static final PartId LEVEL = new PartId("level");
-    private static final PartId A = new PartId("a");
-    private static final PartId B = new PartId("b");
-    private static final PartId OTHER_PAGE = new PartId("other-page");
-
-    private Show show;
-    private Checks checks;
-
-    @BeforeEach
-    void desk() {
-        show = accepted(Shows.withPage(), ADA, put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(LEVEL, BOOK, level("/in/<ch:1..12>/level")),
-                put(OTHER_PAGE, LAYOUT, Page.plain("Other", 8, 8)));
-        show = accepted(show, ADA, change(show, DESK, Shows.target("Desk").speaking(BOOK)));
-        checks = new Checks(show);
-    }
-
-    private static Phrase level(String address) {
-        return Phrase.plain(address, Direction.BOTH, List.of(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
-    }
-
-    private static Control knob(String label, int column, String address, ArgumentSource... arguments) {
-        return Control.plain(label, new Cells(column, 0, 1, 1), Knob.restingAt(0), List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address, List.of(arguments))), List.of());
-    }
-
-    private static Control level(String label, int column, int channel) {
-        return knob(label, column, "/in/" + channel + "/level", new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1));
-    }
-
-    /** Makes an edit, and lets the checks follow it. */
-    private Set<PartId> edit(EditRequest.Step... steps) {
-        return follow(show.apply(new EditRequest("Edit", List.of(steps)), ADA));
-    }
-
-    private Set<PartId> follow(Outcome outcome) {
-        Outcome.Accepted done = (Outcome.Accepted) outcome;
-        show = done.show();
-        Set<PartId> changed = checks.follow(done.edit(), show);
-        assertThat(checks.all()).as("as if all of it were looked at now").isEqualTo(new Checks(show).all());
-        return changed;
-    }
-
-    private List<FindingKind> kinds(PartId part) {
-        return checks.of(part).stream().map(Finding::kind).toList();
-    }
+class ChecksTest extends CheckedShow {
 
     /** As when another show goes live, or several edits came at once: what was found before is gone with what it was about. */
     @Test
@@ -155,150 +90,37 @@ class ChecksTest {
         return new Host("Desk", address, 24, Host.Addressing.FIXED, Host.Role.DEVICE, Optional.empty(), "", "", "");
     }
 
-    // ---- cues
-
-    private static final PartId LIST = new PartId("list");
-    private static final PartId CUE = new PartId("cue");
-
-    private static Cue cue(CueAction... actions) {
-        return Cue.plain("1", "Go", actions);
+    @Test
+    void whatIsFoundOfATargetFollowsTheLinkSheetOfItsPhrasebook() {
+        edit(change(show, DESK, Shows.target("Desk").speaking(BOOK).bundling()));
+        assertThat(kinds(DESK)).isEmpty();
+        Phrasebook.LinkSheet strict = new Phrasebook.LinkSheet(Optional.empty(), Reach.UDP, Phrasebook.AnswersTo.SENDER, Target.Answering.REPORTS, Optional.empty(), Optional.empty(), false, "osc", Optional.empty(), List.of(), List.of(), "");
+        assertThat(edit(change(show, BOOK, new Phrasebook("Desk", strict)))).contains(DESK);
+        assertThat(kinds(DESK)).containsExactly(FindingKind.BUNDLES_NOT_TAKEN);
+        Finding finding = checks.of(DESK).get(0);
+        edit(put(B, null, new Acceptance(finding.kind().name(), DESK, finding.facts(), "It takes them since its last version")));
+        assertThat(checks.of(DESK).get(0).isOpen()).isFalse();
+        edit(remove(show, B));
+        assertThat(checks.of(DESK).get(0).isOpen()).isTrue();
     }
 
-    private static CueAction.SayLine say(String address, ArgumentSource... arguments) {
-        return new CueAction.SayLine(0, Optional.of(DESK), address, List.of(arguments));
+    /** No adapter of ours is in that network: what is known of it is known from the hosts of the rig. */
+    @Test
+    void theNetworkOfATargetIsKnownFromItsHosts() {
+        edit(put(new PartId("host"), null, host("10.0.0.7")), change(show, DESK, Shows.target("Desk").at("10.0.0.255", 7101)));
+        assertThat(checks.of(DESK)).extracting(Finding::kind, Finding::text).contains(tuple(FindingKind.TO_EVERYBODY, "Desk has 10.0.0.255: everybody in 10.0.0.0/24 hears what is sent to it, on port 7101"));
+        edit(change(show, DESK, Shows.target("Desk").at("10.0.1.255", 7101)));
+        assertThat(kinds(DESK)).doesNotContain(FindingKind.TO_EVERYBODY);
+        edit(change(show, DESK, Shows.target("Desk").at("255.255.255.255", 7101)));
+        assertThat(checks.of(DESK)).extracting(Finding::text).anyMatch(text -> text.contains("everybody in our network hears"));
     }
 
     @Test
-    void theLinesOfACueAreCheckedAndMendedLikeOthers() {
-        ArgumentSource half = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5");
-        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(say("/in/1/level", half))));
-        assertThat(kinds(CUE)).isEmpty();
-        edit(change(show, CUE, cue(new CueAction.ShowPage(0, Optional.of(PAGE), List.of()), say("/in/1/lvel", half))));
-        assertThat(checks.of(CUE)).singleElement().satisfies(finding -> {
-            assertThat(finding.kind()).isEqualTo(ADDRESS_UNKNOWN);
-            assertThat(finding.field()).isEqualTo("actions/1/address");
-            follow(show.apply(finding.remedy().orElseThrow().edit(), ADA));
-        });
-        assertThat(((CueAction.SayLine) ((Cue) show.part(CUE).orElseThrow().body()).actions().get(1)).address()).isEqualTo("/in/1/level");
-        assertThat(kinds(CUE)).isEmpty();
-        edit(change(show, CUE, cue(say("/in/1/level", new ArgumentSource.Fixed(ArgumentType.INT32, "1")))));
-        assertThat(kinds(CUE)).containsExactly(WRONG_TYPES);
-    }
-
-    @Test
-    void severalOfOneCueAreMendedTogether() {
-        ArgumentSource half = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5");
-        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(say("/in/1/lvel", half), say("/in/2/lvel", half))));
-        follow(Mending.mend(show, NetworkFacts.NONE, checks.of(CUE).stream().map(finding -> new Mending.FindingKey(finding.kind(), CUE, finding.facts())).toList(), ADA));
-        assertThat(kinds(CUE)).isEmpty();
-        assertThat(((Cue) show.part(CUE).orElseThrow().body()).actions()).extracting(action -> ((CueAction.SayLine) action).address()).containsExactly("/in/1/level", "/in/2/level");
-    }
-
-    @Test
-    void theTypeOfWhatFadesIsMendedAndItGoesOnFading() {
-        CueAction fade = new CueAction.FadeLine(0, Optional.of(DESK), "/in/2/level", List.of(new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0)), Optional.empty(), 1, 2, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP);
-        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(fade)));
-        assertThat(kinds(CUE)).containsExactly(WRONG_TYPES);
-        follow(show.apply(checks.of(CUE).get(0).remedy().orElseThrow().edit(), ADA));
-        assertThat(kinds(CUE)).isEmpty();
-        assertThat(((Cue) show.part(CUE).orElseThrow().body()).sources()).containsExactly(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0));
-    }
-
-    @Test
-    void whatAnActionStillNeedsIsSaid() {
-        PartId look = new PartId("look");
-        edit(put(LIST, null, CueList.plain("Walk")), put(look, null, new Look("Dusk", List.of(), "")),
-                put(CUE, LIST, cue(new CueAction.RecallLook(0, Optional.of(look), 0, FadeCurve.EVEN), new CueAction.BringControl(0, Optional.empty(), List.of(1.0), 0, FadeCurve.EVEN), new CueAction.SteerList(0, Optional.of(LIST), CueAction.SteerList.Deed.STOP))));
-        assertThat(checks.of(CUE)).extracting(Finding::text).containsExactly("Action 2 of cue 1 does nothing yet. It still needs: which control");
-        edit(remove(show, look));
-        assertThat(kinds(CUE)).containsExactly(INCOMPLETE, INCOMPLETE);
-    }
-
-    @Test
-    void theSameActionByACueAndByAKeyIsToldOfTheCueButNotOfTwoCues() {
-        ArgumentSource one = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "1");
-        PartId other = new PartId("other-cue");
-        edit(put(LIST, null, CueList.plain("Walk")), put(CUE, LIST, cue(say("/in/3/level", one))), put(other, LIST, Cue.plain("2", "", say("/in/3/level", one))));
-        assertThat(kinds(CUE)).isEmpty();
-        assertThat(kinds(other)).isEmpty();
-        assertThat(edit(put(A, PAGE, knob("Up", 0, "/in/3/level", one)))).contains(CUE, other);
-        assertThat(checks.of(CUE)).singleElement().satisfies(finding -> {
-            assertThat(finding.kind()).isEqualTo(CUE_AND_KEY);
-            assertThat(finding.text()).isEqualTo("Cue “1 Go” says /in/3/level 1, and so does the key “Up” on Page: pressed together it is said twice");
-        });
-        assertThat(kinds(A)).isEmpty();
-        edit(remove(show, A));
-        assertThat(kinds(CUE)).isEmpty();
-    }
-
-    // ---- songs
-
-    private static final PartId SET = new PartId("set");
-    private static final PartId SONG = new PartId("song");
-
-    private static Song song(List<CueAction> ready, List<CueAction> onAir) {
-        return new Song("Tide song", Optional.empty(), Optional.empty(), ready, onAir, "");
-    }
-
-    @Test
-    void theLinesOfASongAreCheckedAndMendedLikeOthers() {
-        ArgumentSource half = new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5");
-        edit(put(SET, null, SetList.plain("Evening")), put(SONG, SET, song(List.of(say("/in/1/level", half)), List.of(say("/in/2/lvel", half)))));
-        assertThat(checks.of(SONG)).singleElement().satisfies(finding -> {
-            assertThat(finding.kind()).isEqualTo(ADDRESS_UNKNOWN);
-            assertThat(finding.field()).isEqualTo("onAir/0/address");
-            follow(show.apply(finding.remedy().orElseThrow().edit(), ADA));
-        });
-        assertThat(((Song) show.part(SONG).orElseThrow().body()).onAir()).containsExactly(say("/in/2/level", half));
-        assertThat(kinds(SONG)).isEmpty();
-        edit(put(A, PAGE, knob("Up", 0, "/in/1/level", half)));
-        assertThat(checks.of(SONG)).extracting(Finding::text).containsExactly("Song “Tide song” says /in/1/level 0.5, and so does the key “Up” on Page: pressed together it is said twice");
-    }
-
-    @Test
-    void whatAnActionOfASongStillNeedsIsSaidWithWhenItIsDone() {
-        PartId page = new PartId("songs-page");
-        edit(put(SET, null, SetList.plain("Evening")), put(page, LAYOUT, Page.plain("Songs", 4, 4)), put(SONG, SET, song(List.of(new CueAction.SayStartList(0, Optional.empty())), List.of(new CueAction.ShowPage(0, Optional.of(page), List.of())))));
-        assertThat(checks.of(SONG)).extracting(Finding::text).containsExactly("Action 1 of “Tide song”, ready, does nothing yet. It still needs: which target");
-        edit(remove(show, page));
-        assertThat(checks.of(SONG)).extracting(Finding::text).containsExactlyInAnyOrder("Action 1 of “Tide song”, ready, does nothing yet. It still needs: which target", "Action 1 of “Tide song”, on air, does nothing yet. It still needs: which page");
-    }
-
-    // ---- chains of cues
-
-    private void chain(int count, CueFollow follow) {
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(put(LIST, null, CueList.plain("Walk"))));
-        for (int i = 0; i < count; i++) {
-            steps.add(put(new PartId("c" + i), LIST, Cue.plain(String.valueOf(i), "").followed(follow)));
-        }
-        edit(steps.toArray(EditRequest.Step[]::new));
-    }
-
-    @Test
-    void moreCuesThanAListFiresAtOnceAreFoundBefore() {
-        chain(101, CueFollow.together());
-        assertThat(checks.of(LIST)).singleElement().satisfies(finding -> {
-            assertThat(finding.kind()).isEqualTo(CUE_CHAIN);
-            assertThat(finding.text()).contains("more than 100 cues begin at once, up to cue 100:");
-        });
-        assertThat(edit(change(show, new PartId("c50"), Cue.plain("50", "").followed(CueFollow.after(0.1))))).contains(LIST);
-        assertThat(kinds(LIST)).isEmpty();
-        edit(change(show, new PartId("c50"), Cue.plain("50", "").followed(CueFollow.after(0))));
-        assertThat(kinds(LIST)).containsExactly(CUE_CHAIN);
-        edit(remove(show, new PartId("c7")));
-        assertThat(kinds(LIST)).as("a hundred are no more than a hundred").isEmpty();
-    }
-
-    @Test
-    void aListThatResetsItselfAtOnceGoesRoundInARing() {
-        chain(3, CueFollow.together());
-        CueAction reset = new CueAction.SteerList(0, Optional.of(LIST), CueAction.SteerList.Deed.RESET);
-        edit(change(show, new PartId("c2"), Cue.plain("2", "", reset)));
-        assertThat(checks.of(LIST)).singleElement().extracting(Finding::kind, Finding::text).satisfies(found -> assertThat(found.toString()).contains("CUE_CHAIN").contains("round in a ring").contains("by cue 2"));
-        edit(change(show, new PartId("c1"), Cue.plain("1", "")));
-        assertThat(kinds(LIST)).as("somebody has to say go on the way").isEmpty();
-        edit(change(show, new PartId("c1"), Cue.plain("1", "").followed(CueFollow.together())), change(show, new PartId("c2"), Cue.plain("2", "", new CueAction.SteerList(1, Optional.of(LIST), CueAction.SteerList.Deed.RESET))));
-        assertThat(kinds(LIST)).as("a second passes").isEmpty();
+    void whatLooksUpAControlIsLookedAtAgainWhenThatOneGoes() {
+        edit(put(A, PAGE, level("One", 0, 1)), put(B, PAGE, knob("Two", 1, "/in/2/level", new ArgumentSource.OfControl(ArgumentType.FLOAT32, Optional.of(A), List.of(), 0))));
+        assertThat(kinds(B)).isEmpty();
+        assertThat(edit(remove(show, A))).contains(B);
+        assertThat(kinds(B)).containsExactly(INCOMPLETE);
     }
 
     // ---- what is there twice
@@ -469,6 +291,11 @@ class ChecksTest {
                 .containsExactly(tuple(A, ADDRESS_UNKNOWN), tuple(B, ADDRESS_UNKNOWN));
         Edit back = ((Outcome.Accepted) renamed.show().revert(renamed.edit(), ADA, new Edit.Role(Edit.Role.Kind.UNDO, renamed.edit().number()))).edit();
         assertThat(Checks.arising(renamed.show(), back, show)).isEmpty();
+    }
+
+    @Test
+    void onlyANumberThatIsNotThereIsMendedOneByOne() {
+        assertThat(Arrays.stream(FindingKind.values()).filter(FindingKind::isMendedAlone)).containsExactlyInAnyOrder(FindingKind.NUMBER_OUT_OF_RANGE, FindingKind.COUNTING_BASE);
     }
 
     @Test

@@ -71,7 +71,10 @@ class ForwardChecksTest {
     void whatIsHeardIsSaidBySomebody() {
         assertThat(new Checks(show).of(IT)).isEmpty();
         assertThat(of(from("/meter"))).isEmpty();
-        assertThat(of(from("/go"))).extracting(Finding::kind).containsExactly(NEVER_SAID_BY_TARGET);
+        assertThat(of(from("/go"))).singleElement().satisfies(finding -> {
+            assertThat(finding.kind()).isEqualTo(NEVER_SAID_BY_TARGET);
+            assertThat(finding.text()).contains("Desk");
+        });
         assertThat(of(Forward.plain("It", Optional.empty(), "/x", Optional.empty(), "/y"))).extracting(Finding::kind).containsExactly(NO_TARGET, NO_TARGET);
         mended(of(from("/metr")), "/meter");
     }

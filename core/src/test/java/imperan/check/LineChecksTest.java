@@ -10,6 +10,7 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Listen;
+import imperan.show.NamedValue;
 import imperan.show.Outcome;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -214,6 +215,48 @@ class LineChecksTest {
         ArgumentSource early = new ArgumentSource.Value(ArgumentType.INT32, List.of(new Scale(0, 100), new Flip(), new Smooth(0.2)), 0);
         assertThat(sends("/lamp/3", early).only(RANGE_SHORT).field()).isEqualTo("sends/0/arguments/0/shaping/0");
         assertThat(sends("/lamp/3", new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0)).only(RANGE_SHORT).field()).isEqualTo("sends/0/arguments/0/shaping");
+    }
+
+    @Test
+    void wholeNumbersOfARangeForDecimalsAreCounted() {
+        understands("/long", Direction.OUT, ranged(ArgumentType.INT64, 0, 255));
+        assertThat(sends("/long", value(ArgumentType.INT64, 0, 1)).only(RANGE_SHORT).text()).endsWith(": the target only ever sees 0 and 1");
+        assertThat(sends("/lamp/3", value(ArgumentType.INT32, 7, 7.2)).only(RANGE_SHORT).text()).endsWith(": the target only ever sees 7");
+        assertThat(sends("/lamp/3", value(ArgumentType.INT32, 0, 2)).only(RANGE_SHORT).text()).isEqualTo("It reaches 0 to 2 of 0 to 255");
+        understands("/wide", Direction.OUT, ranged(ArgumentType.FLOAT32, 0, 255));
+        assertThat(sends("/wide", value(ArgumentType.FLOAT32, 0, 1)).only(RANGE_SHORT).text()).isEqualTo("It reaches 0 to 1 of 0 to 255");
+    }
+
+    // ---- what is looked up
+
+    @Test
+    void fromWhatAnArgumentIsLookedUpIsThere() {
+        PartId gone = new PartId("gone");
+        PartId name = new PartId("name");
+        show = accepted(show, ADA, put(name, null, new NamedValue("Stage", "3", "")));
+        for (Optional<PartId> nobody : List.of(Optional.of(gone), Optional.<PartId>empty(), Optional.of(PAGE))) {
+            assertThat(sends("/whatever").has(Knob.restingAt(0), List.of(new Send(Send.Phase.CHANGE, Optional.of(BARE), "/whatever", List.of(fixed("a"), new ArgumentSource.OfNamedValue(ArgumentType.TEXT, nobody)))), List.of())
+                    .only(INCOMPLETE).text()).isEqualTo("Argument 2 still needs: which value it is looked up from");
+            assertThat(bare(new ArgumentSource.OfControl(ArgumentType.FLOAT32, nobody, List.of(), 0)).only(INCOMPLETE).text()).isEqualTo("Argument 1 still needs: which control it is looked up from");
+            assertThat(bare(new ArgumentSource.Said(ArgumentType.FLOAT32, nobody, "/a", 0, List.of())).only(INCOMPLETE).text()).isEqualTo("Argument 1 still needs: which target it is looked up from");
+        }
+        bare(new ArgumentSource.OfNamedValue(ArgumentType.TEXT, Optional.of(name))).nothing();
+        bare(new ArgumentSource.OfControl(ArgumentType.FLOAT32, Optional.of(CONTROL), List.of(), 0)).nothing();
+    }
+
+    private LineChecksTest bare(ArgumentSource source) {
+        return has(Knob.restingAt(0), List.of(new Send(Send.Phase.CHANGE, Optional.of(BARE), "/whatever", List.of(source))), List.of());
+    }
+
+    @Test
+    void whatIsLookedUpFromATargetIsWhatItSays() {
+        Finding finding = bare(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/lamp/3", 0, List.of())).only(NEVER_SAID_BY_TARGET);
+        assertThat(finding.text()).isEqualTo("Desk never says /lamp/3, from which argument 1 is looked up");
+        assertThat(finding.field()).isEqualTo("sends/0/arguments/0/address");
+        bare(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/in/3/level", 0, List.of())).nothing();
+        bare(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(BARE), "/lamp/3", 0, List.of())).nothing();
+        show = accepted(show, ADA, put(PartId.random(), BOOK, Phrase.plain("/ask", Direction.OUT, List.of(ranged(ArgumentType.FLOAT32, 0, 1)), AnswerRule.elsewhere("/told").near(0).within(1), "", "")));
+        bare(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/told", 0, List.of())).nothing();
     }
 
     @Test

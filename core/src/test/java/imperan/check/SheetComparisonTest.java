@@ -95,6 +95,9 @@ class SheetComparisonTest {
         assertThat(field(compare(kept, link(LinkState.ANSWERING, OPEN, false, 3, 3)), "keep-alive").verdict()).isEqualTo(AGREES);
         assertThat(field(compare(kept, link(LinkState.UNHEARD, OPEN, false, 3, 0)), "keep-alive").verdict()).isEqualTo(DIFFERS);
         assertThat(field(compare(kept, link(LinkState.UNHEARD, OPEN, false, 0, 0)), "keep-alive").verdict()).isEqualTo(NOT_SEEN);
+        assertThat(field(compare(kept, link(LinkState.UNHEARD, OPEN, false, 1, 0)), "keep-alive").seen()).isEqualTo("sent, not answered");
+        assertThat(field(compare(kept), "keep-alive").seen()).isEqualTo("not sent yet");
+        assertThat(field(compare(kept), "receives on").seen()).isEqualTo("the show does not run");
         assertThat(compare(TARGET, link(LinkState.UNHEARD, OPEN, false, 0, 0))).noneMatch(field -> field.what().equals("keep-alive"));
     }
 

@@ -66,4 +66,17 @@ class TouchAreaTest {
                 put(new PartId("lost"), PHONE, new Twin(new PartId("nobody"), new Cells(1, 0, 1, 1))));
         assertThat(small(show)).containsExactly("again 19 × 44");
     }
+
+    /** Reckoned by hand: 8 columns with 7 gaps of 6 and edges of 8, or of 4 and 4 on a phone, which is narrower than 640 pixels. */
+    @Test
+    void gapsBetweenItsCellsBelongToAControlAndAPhoneHasSmallerOnes() {
+        assertThat(TouchArea.of(screen(640, 505), new Cells(0, 0, 1, 1))).isEqualTo(new TouchArea(73, 45));
+        assertThat(TouchArea.of(screen(640, 505), new Cells(0, 0, 3, 2))).isEqualTo(new TouchArea(230, 96));
+        assertThat(TouchArea.of(screen(639, 505), new Cells(0, 0, 1, 1))).isEqualTo(new TouchArea(75, 47));
+        assertThat(TouchArea.of(screen(639, 100), new Cells(0, 0, 1, 3))).as("no room: only the gaps are left").isEqualTo(new TouchArea(75, 8));
+    }
+
+    private static Page screen(int width, int height) {
+        return new Page("Page", 8, 8, new Page.Screen(Page.Screen.Kind.OWN, width, height), false, Optional.empty());
+    }
 }
