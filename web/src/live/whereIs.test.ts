@@ -40,6 +40,22 @@ test("targets, hosts and phrases are seen at their stations", () => {
   expect(whereIs([], all, all)).toBeNull();
 });
 
+test("a track and its marks are seen at the list that lies on it", () => {
+  const list = [
+    "list",
+    { part: { id: "list", parent: null, order: 0, body: { kind: "cueList", track: "track" } }, version: 1 },
+  ] as unknown as ReturnType<typeof part>;
+  const all = new Map([
+    list,
+    part("track", null, "track"),
+    part("mark", "track", "trackMark"),
+    part("alone", null, "track"),
+  ]);
+  expect(wayTo("track", all)).toBe("/cues/list");
+  expect(wayTo("mark", all)).toBe("/cues/list");
+  expect(wayTo("alone", all)).toBe("/cues");
+});
+
 test("a cue is seen in its list and a song at its list; who means to change them is led to their fields", () => {
   const song = [
     "song",

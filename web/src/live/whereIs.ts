@@ -39,14 +39,13 @@ export function whereIs(
       return { path: `/cues/${held.part.parent ?? ""}`, select: [] };
     case "song":
       return { path: body.list && after.has(body.list) ? `/cues/${body.list}` : "/cues", select: [] };
-    case "track":
     case "setList":
     case "look":
       return { path: "/cues", select: [] };
+    case "track":
     case "trackMark": {
-      const list = [...after.values()].find(
-        (h) => h.part.body.kind === "cueList" && h.part.body.track === held.part.parent,
-      );
+      const track = body.kind === "track" ? first : held.part.parent;
+      const list = [...after.values()].find((h) => h.part.body.kind === "cueList" && h.part.body.track === track);
       return { path: list ? `/cues/${list.part.id}` : "/cues", select: [] };
     }
     case "value":

@@ -6,6 +6,7 @@ import imperan.live.ControlValue;
 import imperan.live.Gate;
 import imperan.live.LinkState;
 import imperan.live.LinkView;
+import imperan.live.TrackView;
 import imperan.proof.report.Proved;
 import imperan.show.Control;
 import imperan.show.Part;
@@ -13,13 +14,18 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
+import imperan.show.Track;
+import imperan.show.song.Sound;
+import imperan.show.song.TimeFrom;
 
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /** What is not ready before the doors open, from what is known anyway: nothing is sent for it. */
@@ -35,6 +41,8 @@ public final class ReadyCheck {
         AT_VENUE,
         /** Was every start list sent since its target came? */
         STARTED,
+        /** Is the sound of every track on this server, and does a device play it where the track is played here? */
+        SOUNDING,
         /** Is every finding that stops the show mended or accepted? */
         FINDINGS,
         /** Is every line that is sent proved since it was changed last, at the end it is said to now? */
@@ -46,9 +54,9 @@ public final class ReadyCheck {
     /**
      * Something that is not ready.
      *
-     * @param about  the target, host or control
+     * @param about  the target, host, control or track
      * @param name   for people
-     * @param detail what is so, in words where they are known here; else empty
+     * @param detail what is so, in words where they are known here; for a sound that is not on this server its file name; else empty
      * @param link   for a target that does not answer: its link
      * @param proved for a line that is not proved: what its proof said; empty where there was none
      */
@@ -69,29 +77,39 @@ public final class ReadyCheck {
         }
     }
 
+    /**
+     * What the running show and its server know at this moment.
+     *
+     * @param values of its controls
+     * @param isHere whether the file of a sound is on this server
+     */
+    public record Now(Collection<LinkView> links, Collection<ControlValue> values, Collection<TrackView> tracks, Predicate<Sound> isHere) {
+    }
+
     private final Show show;
+    private final Now now;
     private final Map<PartId, LinkView> links;
     private final List<Part> targets;
 
-    private ReadyCheck(Show show, Collection<LinkView> links) {
+    private ReadyCheck(Show show, Now now) {
         this.show = show;
-        this.links = links.stream().collect(Collectors.toMap(LinkView::target, Function.identity()));
+        this.now = now;
+        this.links = now.links.stream().collect(Collectors.toMap(LinkView::target, Function.identity()));
         this.targets = show.all(Target.class);
     }
 
     /**
      * All questions, with their answers.
      *
-     * @param links    of the running show
-     * @param values   of its controls
+     * @param now      of the running show
      * @param findings all that the checks found, accepted ones too
      * @param lines    of all its pages
      * @param proved   what is known of those that were proved, by their names
      */
-    public static List<Answer> of(Show show, Collection<LinkView> links, Collection<ControlValue> values, List<Finding> findings, List<TableLine> lines, Map<String, Proved> proved) {
-        ReadyCheck check = new ReadyCheck(show, links);
+    public static List<Answer> of(Show show, Now now, List<Finding> findings, List<TableLine> lines, Map<String, Proved> proved) {
+        ReadyCheck check = new ReadyCheck(show, now);
         return List.of(check.answering(), check.ofTargets(Question.OPEN, link -> link.gate() != Gate.OPEN), check.atVenue(),
-                check.started(), check.findings(findings), check.proved(lines, proved), check.answered(values));
+                check.started(), check.sounding(), check.findings(findings), check.proved(lines, proved), check.answered());
     }
 
     private Answer answering() {
@@ -103,6 +121,23 @@ public final class ReadyCheck {
     private Answer started() {
         int with = (int) targets.stream().filter(part -> !((Target) part.body()).startList().isEmpty()).count();
         return new Answer(Question.STARTED, with, ofTargets(Question.STARTED, LinkView::startOffered).items());
+    }
+
+    /** A track whose time comes from elsewhere may be heard there, too: then nobody has to play its sound here. */
+    private Answer sounding() {
+        List<Part> with = show.all(Track.class).stream().filter(part -> ((Track) part.body()).sound().isPresent()).toList();
+        Set<PartId> heard = now.tracks.stream().filter(track -> track.speaker().isPresent()).map(TrackView::track).collect(Collectors.toSet());
+        List<Item> items = new ArrayList<>();
+        for (Part part : with) {
+            Track track = (Track) part.body();
+            Sound sound = track.sound().orElseThrow();
+            if (!now.isHere.test(sound)) {
+                items.add(new Item(part.id(), track.name(), sound.fileName(), Optional.empty()));
+            } else if (track.from().source() == TimeFrom.Source.OWN && !heard.contains(part.id())) {
+                items.add(new Item(part.id(), track.name(), "", Optional.empty()));
+            }
+        }
+        return new Answer(Question.SOUNDING, with.size(), items);
     }
 
     private Answer ofTargets(Question question, Function<LinkView, Boolean> isNotReady) {
@@ -134,8 +169,8 @@ public final class ReadyCheck {
                 .map(line -> new Item(line.part(), line.label() + " on " + line.page(), line.address(), Optional.empty(), Optional.ofNullable(proved.get(line.id())))).toList());
     }
 
-    private Answer answered(Collection<ControlValue> values) {
-        return new Answer(Question.ANSWERED, values.size(), values.stream().filter(ControlValue::unanswered).filter(value -> show.part(value.control()).isPresent())
+    private Answer answered() {
+        return new Answer(Question.ANSWERED, now.values.size(), now.values.stream().filter(ControlValue::unanswered).filter(value -> show.part(value.control()).isPresent())
                 .map(value -> new Item(value.control(), called(value.control()), first(value.control()), Optional.empty())).toList());
     }
 

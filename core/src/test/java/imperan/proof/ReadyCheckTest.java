@@ -3,6 +3,7 @@ package imperan.proof;
 import imperan.check.Checks;
 import imperan.check.NetworkFacts;
 import imperan.line.LineTable;
+import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.Gate;
 import imperan.live.SocketState;
@@ -11,10 +12,15 @@ import imperan.proof.ReadyCheck.Question;
 import imperan.proof.report.Proved;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Print;
+import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook.LinkSheet;
+import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.StandInEnd;
+import imperan.show.Track;
+import imperan.show.song.Sound;
+import imperan.show.song.TimeFrom;
 import imperan.words.ReadyWords;
 import org.junit.jupiter.api.Test;
 
@@ -35,7 +41,11 @@ class ReadyCheckTest {
     private static List<Answer> check(Hall hall) {
         Checks checks = new Checks(hall.show);
         checks.now(new NetworkFacts(hall.adapters, hall.live.links(), hall.live.strays()), List.of());
-        return ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), checks.all(), LineTable.of(hall.show), proved(hall, Verdict.CONFIRMED, false));
+        return ReadyCheck.of(hall.show, now(hall), checks.all(), LineTable.of(hall.show), proved(hall, Verdict.CONFIRMED, false));
+    }
+
+    private static ReadyCheck.Now now(Hall hall) {
+        return new ReadyCheck.Now(hall.live.links(), hall.live.values(), hall.live.tracks(), sound -> true);
     }
 
     private static Map<String, Proved> proved(Hall hall, Verdict verdict, boolean stale) {
@@ -48,7 +58,7 @@ class ReadyCheckTest {
         Map<Map<String, Proved>, String> says = Map.of(Map.of(), "/in/1/level: not proved yet", proved(hall, Verdict.CONFIRMED, true), "/in/1/level: changed since it was confirmed",
                 proved(hall, Verdict.WRONG_VALUE, false), "/in/1/level: wrong value");
         says.forEach((proved, words) -> {
-            Answer answer = ReadyCheck.of(hall.show, hall.live.links(), hall.live.values(), List.of(), LineTable.of(hall.show), proved).get(Question.PROVED.ordinal());
+            Answer answer = ReadyCheck.of(hall.show, now(hall), List.of(), LineTable.of(hall.show), proved).get(Question.PROVED.ordinal());
             assertThat(answer.looked()).isEqualTo(4);
             assertThat(answer.items()).hasSize(4);
             assertThat(ReadyWords.says(Question.PROVED, answer.items().get(0))).isEqualTo(words);
@@ -67,7 +77,7 @@ class ReadyCheckTest {
         assertThat(check(hall)).allMatch(Answer::isReady);
         assertThat(check(hall).get(0).looked()).isEqualTo(1);
         assertThat(check(hall).get(3).looked()).as("it has no start list").isZero();
-        assertThat(check(hall).get(5).looked()).as("the sends of four levels").isEqualTo(4);
+        assertThat(check(hall).get(Question.PROVED.ordinal()).looked()).as("the sends of four levels").isEqualTo(4);
     }
 
     @Test
@@ -101,6 +111,29 @@ class ReadyCheckTest {
         Hall system = Halls.known(DESK.answeringTo(80), LinkSheet.unknown(), LEVEL);
         assertThat(check(system).get(Question.FINDINGS.ordinal()).looked()).as("worth a look, and no reason to stay closed").isEqualTo(1);
         assertThat(notReady(system)).noneMatch(line -> line.startsWith("FINDINGS"));
+    }
+
+    @Test
+    void theSoundOfATrackIsHereAndADevicePlaysIt() {
+        Sound sound = new Sound("0".repeat(64), "tide.wav");
+        PartId track = new PartId("track");
+        PartId timed = new PartId("timed");
+        Track tide = Track.silent("Tide", 60).sounding(sound, 60);
+        Show show = Shows.accepted(Halls.known(LEVEL).show, Shows.ADA, Shows.put(track, null, tide), Shows.put(timed, null, tide.timed(TimeFrom.OWN.from(TimeFrom.Source.DAY))), Shows.put(new PartId("silent"), null, Track.silent("Silent", 60)));
+        Hall hall = new Hall(show);
+        assertThat(sounding(hall, true).looked()).as("one is silent").isEqualTo(2);
+        assertThat(sounding(hall, true).items()).as("the other one may be heard where its time comes from").singleElement().satisfies(item -> {
+            assertThat(item.about()).isEqualTo(track);
+            assertThat(ReadyWords.says(Question.SOUNDING, item)).startsWith("No device plays its sound");
+        });
+        assertThat(sounding(hall, false).items()).hasSize(2).allSatisfy(item -> assertThat(ReadyWords.says(Question.SOUNDING, item)).isEqualTo("Its sound “tide.wav” is not on this server: load it again"));
+        assertThat(hall.live.carryOut(new Command.StepTrack(track, Command.StepTrack.Deed.SPEAK, Optional.empty(), Optional.empty()), Actor.of(Shows.ADA), hall.now)).isEmpty();
+        assertThat(sounding(hall, true).isReady()).isTrue();
+    }
+
+    private static Answer sounding(Hall hall, boolean isHere) {
+        ReadyCheck.Now now = new ReadyCheck.Now(hall.live.links(), hall.live.values(), hall.live.tracks(), sound -> isHere);
+        return ReadyCheck.of(hall.show, now, List.of(), List.of(), Map.of()).get(Question.SOUNDING.ordinal());
     }
 
     @Test

@@ -25,6 +25,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** A freshly started Imperan with a database, ports and stand-ins of its own. */
 final class Installation implements AutoCloseable {
@@ -82,6 +83,15 @@ final class Installation implements AutoCloseable {
 
     void stopServer() {
         server.close();
+    }
+
+    /** The files of all sounds are gone, as where a show comes to another machine. */
+    void loseSounds() throws IOException {
+        try (Stream<Path> files = Files.list(folder.resolve("sounds"))) {
+            for (Path file : files.toList()) {
+                Files.delete(file);
+            }
+        }
     }
 
     /** Nobody has the desk's port open any more. */

@@ -6,6 +6,7 @@ import com.microsoft.playwright.options.AriaRole;
 import imperan.standins.Fault;
 import org.junit.jupiter.api.Test;
 
+import java.io.IOException;
 import java.util.regex.Pattern;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
@@ -66,6 +67,24 @@ class ReadyTest {
             imperan.stopServer();
             again();
             assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not known now"))).isVisible();
+        }
+    }
+
+    /** As when a show was brought to another machine in a file: sounds do not travel in it. */
+    @Test
+    void aSoundThatNobodyPlaysAndOneThatIsNotHereAreSaid() throws IOException {
+        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+            page = chromium.device("Ada");
+            page.navigate(imperan.url("/#/proof/ready"));
+            assertThat(question("SOUNDING")).containsText("No device plays its sound: press “Sound here” on the one that is to play it");
+            question("SOUNDING").getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Tide song")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sound here")).click();
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Silence here"))).isVisible();
+            page.navigate(imperan.url("/#/proof/ready"));
+            assertThat(question("SOUNDING")).hasAttribute("data-ready", "true");
+            imperan.loseSounds();
+            again();
+            assertThat(question("SOUNDING")).containsText("Its sound “tide-song.wav” is not on this server: load it again");
         }
     }
 }

@@ -1,13 +1,11 @@
 package imperan.server.api;
 
 import imperan.line.LineTable;
-import imperan.live.ControlValue;
 import imperan.proof.ReadyCheck;
 import imperan.server.check.Findings;
 import imperan.server.proof.Proofs;
-import imperan.server.run.LiveFacts;
-import imperan.server.run.Readings;
 import imperan.server.run.ShowLoop;
+import imperan.server.sound.Sounds;
 import imperan.server.store.Keeper;
 import imperan.show.Show;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,7 +14,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 import java.time.Instant;
-import java.util.List;
 
 /** What is not ready before the doors open. */
 @RestController
@@ -25,25 +22,24 @@ class ReadyController {
 
     private final Keeper keeper;
     private final ShowLoop loop;
-    private final Readings readings;
     private final Proofs proofs;
     private final Findings findings;
+    private final Sounds sounds;
 
-    ReadyController(Keeper keeper, ShowLoop loop, Readings readings, Proofs proofs, Findings findings) {
+    ReadyController(Keeper keeper, ShowLoop loop, Proofs proofs, Findings findings, Sounds sounds) {
         this.keeper = keeper;
         this.loop = loop;
-        this.readings = readings;
         this.proofs = proofs;
         this.findings = findings;
+        this.sounds = sounds;
     }
 
     /** Of the show that runs; nothing is sent for it. */
     @GetMapping
     ReadyView ready(@PathVariable("show") String showId) {
         Show show = keeper.show(showId).join();
-        List<ControlValue> values = loop.askLive(showId, (running, now) -> running.values()).join();
-        LiveFacts live = readings.facts(showId).join();
-        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, live.links(), values, findings.all(showId).join(), LineTable.of(show), proofs.proved(showId)).stream()
+        ReadyCheck.Now now = loop.askLive(showId, (running, at) -> new ReadyCheck.Now(running.links(), running.values(), running.tracks(), sound -> sounds.bytes(sound.hash()).isPresent())).join();
+        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, now, findings.all(showId).join(), LineTable.of(show), proofs.proved(showId)).stream()
                 .map(ReadyView.Check::of).toList());
     }
 }
