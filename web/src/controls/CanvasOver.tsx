@@ -18,10 +18,15 @@ export function CanvasOver({ children }: { children: ReactNode }) {
   useEffect(() => canvas.lookAnew(), [canvas, theme]);
 
   useEffect(() => {
-    const sizes = new ResizeObserver(() => canvas.lookAnew());
+    const lookAnew = () => canvas.lookAnew();
+    const sizes = new ResizeObserver(lookAnew);
     sizes.observe(element.current!);
-    void document.fonts.ready.then(() => canvas.lookAnew());
-    return () => sizes.disconnect();
+    // not the promise of fonts that are ready: to be asked for it, browsers lay the whole page out at once
+    document.fonts.addEventListener("loadingdone", lookAnew);
+    return () => {
+      sizes.disconnect();
+      document.fonts.removeEventListener("loadingdone", lookAnew);
+    };
   }, [canvas]);
 
   return (

@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import { timeOfDay } from "../ui/time";
 import type { ViewOf } from "./view";
 
 const SECOND = 1000;
@@ -14,7 +15,7 @@ export function ClockView({ id, control }: ViewOf<"clock">) {
     <div className="control" data-control={id}>
       <div className="control-face justify-center" role="timer" aria-label={control.label || "clock"}>
         <time className="clock-time" dateTime={now.toISOString()}>
-          {now.toLocaleTimeString("en-GB")}
+          {timeOfDay(now)}
         </time>
       </div>
     </div>

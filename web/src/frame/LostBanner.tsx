@@ -1,4 +1,5 @@
 import { useShow } from "../live/show";
+import { timeOfDay } from "../ui/time";
 
 /** Says that the server is not there, since when, and what that means; and afterwards, what was lost meanwhile. */
 export function LostBanner() {
@@ -8,7 +9,7 @@ export function LostBanner() {
   if (lostSince)
     return (
       <div role="alert" className="bg-fault px-4 py-2 text-center font-bold text-ink">
-        Not connected since {lostSince.toLocaleTimeString("en-GB")}; what you do now is not sent.{" "}
+        Not connected since {timeOfDay(lostSince)}; what you do now is not sent.{" "}
         {unsent > 0 && `${touches} not sent. `}Trying again …
       </div>
     );

@@ -45,7 +45,9 @@ export function whereIs(
     case "track":
     case "trackMark": {
       const track = body.kind === "track" ? first : held.part.parent;
-      const list = [...after.values()].find((h) => h.part.body.kind === "cueList" && h.part.body.track === track);
+      const list = [...after.values()].find(
+        (h) => h.part.body.kind === "cueList" && h.part.body.track === track,
+      );
       return { path: list ? `/cues/${list.part.id}` : "/cues", select: [] };
     }
     case "value":

@@ -7,11 +7,11 @@ import { wayTo } from "../live/whereIs";
 import { beginWatch } from "../requests/watch";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
+import { timeOfDay } from "../ui/time";
 import { lookAgain, useWatch } from "./watch";
 import { plural } from "./verdicts";
 
-/** The time of day to the second. */
-const time = (millis: number) => new Date(millis).toLocaleTimeString("en-GB");
+const time = (millis: number) => timeOfDay(new Date(millis));
 
 /** What went wrong while the show plays: watched quietly, so that nothing is sent for it and nothing pops up. */
 export function WatchPage() {

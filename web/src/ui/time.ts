@@ -1,7 +1,14 @@
+const digits = (value: number, count: number) => String(value).padStart(count, "0");
+
+/** The time of day to the second. By hand: what browsers have for it takes a tenth of the first picture to get ready. */
+export function timeOfDay(date: Date): string {
+  return [date.getHours(), date.getMinutes(), date.getSeconds()].map((each) => digits(each, 2)).join(":");
+}
+
 /** The time of day to the millisecond. */
 export function clockTime(millis: number): string {
   const date = new Date(millis);
-  return `${date.toLocaleTimeString("en-GB")}.${String(date.getMilliseconds()).padStart(3, "0")}`;
+  return `${timeOfDay(date)}.${digits(date.getMilliseconds(), 3)}`;
 }
 
 /** A day and the time of day to the minute. */
