@@ -9,8 +9,8 @@ import { ready } from "../requests/ready";
 import { PushButton } from "../ui/buttons";
 import { clockTime } from "../ui/time";
 
-/** Of each question so many are shown; the rest is counted. */
-const MOST_ITEMS = 40;
+/** Of each question so many are shown at first, so that the page shows all questions; the rest on request. */
+const FIRST_ITEMS = 5;
 
 /** Who is asked and is there has answered by then. */
 const ASKED_MS = 1500;
@@ -113,7 +113,8 @@ function Question({ check }: { check: Ready["checks"][number] }) {
   const parts = useShow((s) => s.parts);
   const good = check.items.length === 0;
   const Icon = good ? CheckCircle2 : XCircle;
-  const items = check.items.slice(0, MOST_ITEMS);
+  const [whole, setWhole] = useState(false);
+  const items = whole ? check.items : check.items.slice(0, FIRST_ITEMS);
   return (
     <li
       data-question={check.question}
@@ -141,8 +142,18 @@ function Question({ check }: { check: Ready["checks"][number] }) {
               <span className="text-quiet [overflow-wrap:anywhere]">{item.says}</span>
             </li>
           ))}
-          {check.items.length > items.length && (
-            <li className="text-quiet">and {check.items.length - items.length} more</li>
+          {check.items.length > FIRST_ITEMS && (
+            <li>
+              <button
+                className="min-h-11 font-bold text-quiet underline print:no-underline"
+                aria-expanded={whole}
+                onClick={() => setWhole(!whole)}
+              >
+                {whole
+                  ? `Only the first ${FIRST_ITEMS}`
+                  : `and ${check.items.length - items.length} more: show all`}
+              </button>
+            </li>
           )}
         </ul>
       )}

@@ -45,6 +45,14 @@ class ReadyTest {
 
             assertThat(question("ANSWERING")).containsText("4 of 5");
             assertThat(question("ANSWERING")).containsText("No program is listening on its port");
+            // each question is seen at once; what does not fit is there when somebody asks for it
+            Locator unproved = question("PROVED").getByRole(AriaRole.LINK);
+            assertThat(unproved).hasCount(5);
+            question("PROVED").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("more: show all$"))).click();
+            assertThat(unproved.nth(100)).isVisible();
+            question("PROVED").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Only the first 5")).click();
+            assertThat(unproved).hasCount(5);
+
             imperan.fault("Wick", Fault.PORT_CLOSED, false);
             again();
             assertThat(question("ANSWERING")).hasAttribute("data-ready", "true");

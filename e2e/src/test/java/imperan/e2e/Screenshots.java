@@ -125,7 +125,7 @@ class Screenshots {
             page.locator("[data-suspect=DEAF]").waitFor();
             shot(page, folder, "why");
             page.navigate(imperan.url("/#/proof/ready"));
-            page.locator("[data-question=ANSWERED][data-ready=false]").scrollIntoViewIfNeeded();
+            page.locator("[data-question=ANSWERED][data-ready=false]").waitFor();
             shot(page, folder, "ready");
             page.navigate(imperan.url("/#/proof/watch"));
             page.locator("[data-incident=NO_ANSWER]").waitFor();
