@@ -1,6 +1,6 @@
 const digits = (value: number, count: number) => String(value).padStart(count, "0");
 
-/** The time of day to the second. By hand: what browsers have for it takes a tenth of the first picture to get ready. */
+/** The time of day to the second. By hand: what browsers have for it takes tens of milliseconds to get ready, for which the first picture would wait. */
 export function timeOfDay(date: Date): string {
   return [date.getHours(), date.getMinutes(), date.getSeconds()].map((each) => digits(each, 2)).join(":");
 }
