@@ -22,7 +22,7 @@ const KNOWN_MS = 2000;
 const FADE_S = 0.012;
 
 interface SoundState {
-  /** The track whose sound this device plays; null while it plays none. */
+  /** The track whose sound this device plays, or was to play; null while it plays none. */
   track: string | null;
   /** Of the file that has come, 0 to 1. */
   loaded: number;
@@ -62,8 +62,9 @@ export async function playHere(track: string, file: string): Promise<void> {
   const context = new AudioContext();
   try {
     const blob = await whole(file, (loaded) => mine === wanted && useSound.setState({ loaded }));
-    if (mine !== wanted) {
+    if (mine !== wanted || blob === null) {
       void context.close();
+      if (mine === wanted) fails(track, "The sound is not on this server: load it again under Edit");
       return;
     }
     const url = URL.createObjectURL(blob);
@@ -72,7 +73,7 @@ export async function playHere(track: string, file: string): Promise<void> {
     const gain = context.createGain();
     context.createMediaElementSource(audio).connect(gain).connect(context.destination);
     void context.resume();
-    audio.onerror = () => useSound.setState({ trouble: "This browser cannot play the sound" });
+    audio.onerror = () => player?.audio === audio && fails(track, "This browser cannot play the sound");
     player = {
       audio,
       context,
@@ -83,11 +84,17 @@ export async function playHere(track: string, file: string): Promise<void> {
       timer: setInterval(() => follow(track), TURN_MS),
     };
     useSound.setState({ loaded: 1 });
-  } catch (e) {
+  } catch {
     void context.close();
-    if (mine === wanted)
-      useSound.setState({ trouble: e instanceof Error ? e.message : "The sound does not come" });
+    if (mine === wanted) fails(track, "The sound did not come whole: press again");
   }
+}
+
+/** It is not heard here; whoever asks which device plays it must not be told that this one does. */
+function fails(track: string, trouble: string): void {
+  silence();
+  useSound.setState({ track, trouble });
+  command({ kind: "track", track, deed: "SILENT", seconds: null, mark: null });
 }
 
 /** This device plays no sound any more. */
@@ -103,10 +110,10 @@ export function silence(): void {
   useSound.setState({ track: null, loaded: 0, offMs: null, trouble: null });
 }
 
-async function whole(file: string, progress: (share: number) => void): Promise<Blob> {
-  const response = await fetch(file).catch(() => null);
-  if (!response?.ok || !response.body)
-    throw new Error("The sound is not on the server any more: load it again");
+/** The whole file; null where the server has none. */
+async function whole(file: string, progress: (share: number) => void): Promise<Blob | null> {
+  const response = await fetch(file);
+  if (!response.ok || !response.body) return null;
   const length = Number(response.headers.get("Content-Length") ?? 0);
   const pieces: Uint8Array<ArrayBuffer>[] = [];
   let come = 0;
@@ -167,7 +174,7 @@ function follow(track: string): void {
     if (audio.paused)
       audio
         .play()
-        .catch(() => useSound.setState({ trouble: "This browser lets nothing sound: press again" }));
+        .catch(() => player?.audio === audio && fails(track, "This browser lets nothing sound: press again"));
     return;
   }
   audio.playbackRate =

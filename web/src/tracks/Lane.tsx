@@ -35,6 +35,9 @@ const widthOf = (text: string) => text.length * LETTER_PX + BESIDE_PX;
 /** A hand that presses moves a little. */
 const STILL_PX = 4;
 
+/** How long after a wave that did not come it is asked for again. */
+const AGAIN_MS = 2000;
+
 /** A track as one sees it: its wave, its beats, its cues and marks, and where it is. */
 export function Lane({ track, length, cues, marks, chosen, choose, editing, view, look }: Props) {
   const { id, body } = track.part;
@@ -56,15 +59,15 @@ export function Lane({ track, length, cues, marks, chosen, choose, editing, view
   useEffect(() => {
     if (!hash) return;
     let wanted = true;
-    const timer = setTimeout(
-      () =>
-        soundWave(hash, view.from, view.to, Math.round(width * (devicePixelRatio || 1))).then(
-          (found) => wanted && setWave({ of: hash, wave: found }),
-          // it is drawn as silence; what is wrong with the sound is said beside it
-          () => undefined,
-        ),
-      60,
-    );
+    const ask = () =>
+      soundWave(hash, view.from, view.to, Math.round(width * (devicePixelRatio || 1))).then(
+        (found) => wanted && setWave({ of: hash, wave: found }),
+        // it is drawn as silence until its file is loaded again
+        () => {
+          if (wanted) timer = setTimeout(ask, AGAIN_MS);
+        },
+      );
+    let timer = setTimeout(ask, 60);
     return () => {
       wanted = false;
       clearTimeout(timer);

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import type { CueList, Problem, TimeFrom, Track } from "../api/types";
 import { positionAt } from "../live/position";
 import { type HeldOf, partsOf, useShow } from "../live/show";
+import { silence, useSound } from "../live/sound";
 import { change, changeAll, remove } from "../requests/edits";
 import { intoSections, markersAsCsv, tappedBeats } from "../requests/tracks";
 import { PushButton } from "../ui/buttons";
@@ -54,6 +55,8 @@ export function TrackFields({ held, list }: { held: HeldOf<Track>; list: HeldOf<
     put(`from/${field}`, (before) => ({ from: { ...before.from, ...update } }));
   const take = async (chosen: File | undefined) => {
     const sound = chosen && (await load(chosen));
+    // that it was missing is no longer so
+    if (sound && useSound.getState().trouble) silence();
     if (sound)
       await report(
         put("sound", () => ({ seconds: sound.seconds!, sound: { hash: sound.hash, fileName: chosen.name } })),

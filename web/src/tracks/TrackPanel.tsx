@@ -337,9 +337,10 @@ function Aloud({
   const sound = useSound();
   const { id, body } = track.part;
   const mine = sound.track === id;
+  const plays = mine && !sound.trouble;
   const other = state?.speaker && state.speaker.browser !== browser.id ? state.speaker.name : null;
   const toggle = () => {
-    if (mine) {
+    if (plays) {
       silence();
       stepTrack(id, "SILENT");
     } else {
@@ -366,9 +367,9 @@ function Aloud({
               : ""}
         </span>
       )}
-      <PushButton className="min-h-11" disabled={!live} aria-pressed={mine} onClick={toggle}>
-        {mine ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />}
-        {mine ? "Silence here" : "Sound here"}
+      <PushButton className="min-h-11" disabled={!live} aria-pressed={plays} onClick={toggle}>
+        {plays ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />}
+        {plays ? "Silence here" : "Sound here"}
       </PushButton>
     </span>
   );

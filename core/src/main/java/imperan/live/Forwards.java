@@ -19,8 +19,8 @@ import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
- * What one target says drives another one, as the forwards of the show say. An answer to a query, a keep-alive or a proof of ours drives nothing. What comes back
- * because of a forward drives others, but not one that is on its way already: so a ring of forwards stops after one round.
+ * What one target says drives another one, as the forwards of the show say. An answer to a query, a keep-alive or a proof of ours drives nothing. What a target
+ * says because of a forward drives others, but not one that is on its way already: so a ring of forwards stops after one round.
  */
 final class Forwards {
 

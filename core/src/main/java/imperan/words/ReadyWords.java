@@ -17,7 +17,7 @@ public final class ReadyWords {
             case OPEN -> "Nothing is held, silent or in rehearsal";
             case AT_VENUE -> "Every target is switched to the venue";
             case STARTED -> "Every start list was sent since its target came";
-            case SOUNDING -> "Every sound of a track is here, and a device plays it";
+            case SOUNDING -> "Every track’s sound is on this server, and a device plays it";
             case FINDINGS -> "No finding stops the show";
             case PROVED -> "Every line is proved since its last change";
             case ANSWERED -> "What each control sent last was answered";
@@ -35,7 +35,7 @@ public final class ReadyWords {
             }).orElse("");
             case AT_VENUE -> "Switched to its stand-in";
             case STARTED -> "Its start list was not sent since it came";
-            case SOUNDING -> item.detail().isEmpty() ? "No device plays its sound: press “Sound here” on the one that is to play it" : "Its sound “" + item.detail() + "” is not on this server: load it again";
+            case SOUNDING -> item.detail().isEmpty() ? "No device plays its sound: press “Sound here” on the one that is to play it" : "Its sound “" + item.detail() + "” is not on this server: load it again under Edit";
             case FINDINGS -> item.detail();
             case PROVED -> item.detail() + ": " + item.proved().map(proved -> (proved.stale() ? "changed since it was " : "") + ProofWords.verdict(proved.verdict())).orElse("not proved yet");
             case ANSWERED -> "No answer, or a wrong one, to " + item.detail();

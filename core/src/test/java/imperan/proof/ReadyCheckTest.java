@@ -126,7 +126,7 @@ class ReadyCheckTest {
             assertThat(item.about()).isEqualTo(track);
             assertThat(ReadyWords.says(Question.SOUNDING, item)).startsWith("No device plays its sound");
         });
-        assertThat(sounding(hall, false).items()).hasSize(2).allSatisfy(item -> assertThat(ReadyWords.says(Question.SOUNDING, item)).isEqualTo("Its sound “tide.wav” is not on this server: load it again"));
+        assertThat(sounding(hall, false).items()).hasSize(2).allSatisfy(item -> assertThat(ReadyWords.says(Question.SOUNDING, item)).isEqualTo("Its sound “tide.wav” is not on this server: load it again under Edit"));
         assertThat(hall.live.carryOut(new Command.StepTrack(track, Command.StepTrack.Deed.SPEAK, Optional.empty(), Optional.empty()), Actor.of(Shows.ADA), hall.now)).isEmpty();
         assertThat(sounding(hall, true).isReady()).isTrue();
     }

@@ -92,7 +92,16 @@ class ReadyTest {
             assertThat(question("SOUNDING")).hasAttribute("data-ready", "true");
             imperan.loseSounds();
             again();
-            assertThat(question("SOUNDING")).containsText("Its sound “tide-song.wav” is not on this server: load it again");
+            assertThat(question("SOUNDING")).containsText("Its sound “tide-song.wav” is not on this server: load it again under Edit");
+
+            // a device that was to play it and cannot is not counted among those that do
+            Page other = chromium.device("Ben");
+            other.navigate(imperan.url("/#/cues/tide-song"));
+            Locator sound = other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sound here"));
+            sound.click();
+            assertThat(other.getByRole(AriaRole.ALERT)).containsText("The sound is not on this server");
+            assertThat(sound).isVisible();
+            Desk.waitUntil("nobody plays it", () -> page.request().get(imperan.url("/api/shows/salt-clock/tracks")).text().contains("\"speaker\":null"));
         }
     }
 }
