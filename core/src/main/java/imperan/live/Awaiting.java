@@ -135,7 +135,7 @@ final class Awaiting {
         exchange.rate = link.counts().rate(now);
         exchange.renewals = link.answerLog().renewals();
         state.exchanges.open(exchange, now);
-        if (manner.isQuestion() || manner.isPatient()) {
+        if (manner.isQuestion() || manner.isPatient() && !isAsked) {
             state.asked.note(link.id(), address, now);
         }
         link.answerLog().opened(exchange, link.isBundling());

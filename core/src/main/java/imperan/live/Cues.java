@@ -238,8 +238,8 @@ final class Cues {
     }
 
     /** A target said something: a key of it may step a list. */
-    void heard(Link from, OscMessage message) {
-        if (lists.isEmpty() || state.asked.isAnswer(from.id(), message.address(), state.now())) {
+    void heard(Link from, OscMessage message, Asked.Heard as) {
+        if (lists.isEmpty() || as != Asked.Heard.NEWS) {
             return;
         }
         for (Map.Entry<PartId, Listed> each : List.copyOf(lists.entrySet())) {

@@ -65,9 +65,9 @@ final class Forwards {
     }
 
     /** A target said something. */
-    void heard(Link from, OscMessage message) {
+    void heard(Link from, OscMessage message, Asked.Heard as) {
         long now = state.now();
-        if (all.isEmpty() || state.asked.isAnswer(from.id(), message.address(), now)) {
+        if (all.isEmpty() || as == Asked.Heard.ANSWER) {
             return;
         }
         Set<PartId> passed = passed(from, message, now);
@@ -113,8 +113,7 @@ final class Forwards {
     private void ask(Forwarding each) {
         if (each.asks(state.now())) {
             each.forward.from().map(state.links::get).filter(link -> link.gate().isKeptAlive() && link.socket().works()).ifPresent(link -> {
-                sending.question(link, each.forward.heard());
-                state.asked.forget(link.id(), each.forward.heard());
+                sending.questionForForward(link, each.forward.heard());
             });
         }
     }

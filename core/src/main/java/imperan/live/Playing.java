@@ -71,12 +71,10 @@ final class Playing {
     }
 
     /** A target said something: a key of it may step something, or it may tell where it is. */
-    void heard(Link from, OscMessage message) {
-        if (state.arrivalsTrigger) {
-            cues.heard(from, message);
-            songs.heard(from, message);
-            tracks.heard(from, message);
-        }
+    void heard(Link from, OscMessage message, Asked.Heard as) {
+        cues.heard(from, message, as);
+        songs.heard(from, message, as);
+        tracks.heard(from, message);
     }
 
     /** Everything that plays by itself stops. */

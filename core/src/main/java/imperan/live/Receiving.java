@@ -217,11 +217,10 @@ final class Receiving {
                 watcher.holds(message.arguments()).ifPresent(holds -> watched(watcher.part(), holds));
             }
         }
+        Asked.Heard as = state.asked.settle(link.id(), message.address(), now);
         if (!keptAlive && state.arrivalsTrigger) {
-            forwards.heard(link, message);
-        }
-        if (!keptAlive) {
-            playing.heard(link, message);
+            forwards.heard(link, message, as);
+            playing.heard(link, message, as);
         }
         return nowAnswering;
     }

@@ -377,10 +377,20 @@ final class Sending {
 
     /** Questions of ours are told as such, whoever moved what they ask for. */
     void question(Link link, String address) {
+        state.asked.note(link.id(), address, state.now());
+        ask(link, address);
+    }
+
+    /** The same, and a forward says on what is answered. */
+    void questionForForward(Link link, String address) {
+        state.asked.noteForForward(link.id(), address, state.now());
+        ask(link, address);
+    }
+
+    private void ask(Link link, String address) {
         Cause inHand = state.cause();
         state.by(Origin.QUESTION);
         link.asked(address, state.now());
-        state.asked.note(link.id(), address, state.now());
         emit(link, new OscMessage(address, List.of()));
         state.because(inHand, state.now());
     }

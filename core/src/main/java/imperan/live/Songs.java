@@ -211,8 +211,8 @@ final class Songs {
     }
 
     /** A target said something: a key of it may step a set list. */
-    void heard(Link from, OscMessage message) {
-        if (sets.isEmpty() || state.asked.isAnswer(from.id(), message.address(), state.now())) {
+    void heard(Link from, OscMessage message, Asked.Heard as) {
+        if (sets.isEmpty() || as != Asked.Heard.NEWS) {
             return;
         }
         for (Map.Entry<PartId, Kept> each : List.copyOf(sets.entrySet())) {

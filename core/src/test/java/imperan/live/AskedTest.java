@@ -3,6 +3,9 @@ package imperan.live;
 import imperan.show.PartId;
 import org.junit.jupiter.api.Test;
 
+import static imperan.live.Asked.Heard.ANSWER;
+import static imperan.live.Asked.Heard.ANSWER_TO_FORWARD;
+import static imperan.live.Asked.Heard.NEWS;
 import static org.assertj.core.api.Assertions.assertThat;
 
 class AskedTest {
@@ -15,19 +18,35 @@ class AskedTest {
     @Test
     void theNextOneWithinTwoSecondsIsTheAnswerAndTheOneAfterItIsNews() {
         asked.note(DESK, "/a", 0);
-        assertThat(asked.isAnswer(DESK, "/b", 1)).isFalse();
-        assertThat(asked.isAnswer(new PartId("other"), "/a", 1)).isFalse();
-        assertThat(asked.isAnswer(DESK, "/a", 2 * SECOND)).isTrue();
-        assertThat(asked.isAnswer(DESK, "/a", 2 * SECOND)).isFalse();
+        assertThat(asked.settle(DESK, "/b", 1)).isEqualTo(NEWS);
+        assertThat(asked.settle(new PartId("other"), "/a", 1)).isEqualTo(NEWS);
+        assertThat(asked.settle(DESK, "/a", 2 * SECOND)).isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/a", 2 * SECOND)).isEqualTo(NEWS);
         asked.note(DESK, "/a", 0);
-        assertThat(asked.isAnswer(DESK, "/a", 2 * SECOND + 1)).isFalse();
+        assertThat(asked.settle(DESK, "/a", 2 * SECOND + 1)).isEqualTo(NEWS);
     }
 
     @Test
-    void whatSomebodyWaitsForIsNoSuchAnswer() {
+    void whatAForwardAsksAnswersTheForwardFirst() {
         asked.note(DESK, "/a", 0);
-        asked.forget(DESK, "/a");
-        assertThat(asked.isAnswer(DESK, "/a", 1)).isFalse();
+        asked.noteForForward(DESK, "/a", 1);
+        asked.noteForForward(DESK, "/a", 2);
+        assertThat(asked.settle(DESK, "/a", 3)).isEqualTo(ANSWER_TO_FORWARD);
+        assertThat(asked.settle(DESK, "/a", 3)).isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/a", 3)).isEqualTo(NEWS);
+    }
+
+    @Test
+    void eachQuestionIsAnsweredOnceAndThoseOfLongAgoAreNotCounted() {
+        asked.note(DESK, "/a", 0);
+        asked.note(DESK, "/a", SECOND);
+        assertThat(asked.settle(DESK, "/a", 3 * SECOND)).as("within two seconds of the newest").isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/a", 3 * SECOND)).isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/a", 3 * SECOND)).isEqualTo(NEWS);
+        asked.note(DESK, "/a", 4 * SECOND);
+        asked.note(DESK, "/a", 7 * SECOND);
+        assertThat(asked.settle(DESK, "/a", 7 * SECOND)).isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/a", 7 * SECOND)).isEqualTo(NEWS);
     }
 
     @Test
@@ -36,10 +55,10 @@ class AskedTest {
             asked.note(DESK, "/" + i, i < 10 ? 0 : SECOND);
         }
         asked.note(DESK, "/late", 2 * SECOND);
-        assertThat(asked.isAnswer(DESK, "/late", 2 * SECOND)).as("no room yet").isFalse();
+        assertThat(asked.settle(DESK, "/late", 2 * SECOND)).as("no room yet").isEqualTo(NEWS);
         asked.note(DESK, "/late", 2 * SECOND + 1);
-        assertThat(asked.isAnswer(DESK, "/late", 2 * SECOND + 1)).as("ten have passed").isTrue();
-        assertThat(asked.isAnswer(DESK, "/10", 3 * SECOND)).isTrue();
-        assertThat(asked.isAnswer(DESK, "/9999", 3 * SECOND)).isTrue();
+        assertThat(asked.settle(DESK, "/late", 2 * SECOND + 1)).as("ten have passed").isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/10", 3 * SECOND)).isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/9999", 3 * SECOND)).isEqualTo(ANSWER);
     }
 }
