@@ -31,11 +31,13 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
@@ -393,21 +395,27 @@ class ProofTest {
     void whatAProofLeftIsOfferedAndNeverSentByItself() {
         answering("Bellows");
         imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(1)));
-        imperan.bean(ProofStore.class).putOld("salt-clock", List.of(new ProofStore.Old("bellows", "Bellows",
-                OscEncoder.encode(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(0.25f))))));
+        imperan.bean(ProofStore.class).putOld("salt-clock", List.of(
+                new ProofStore.Old("eddy", "Eddy", Optional.of("osc"), List.of("noise".getBytes(StandardCharsets.US_ASCII))),
+                new ProofStore.Old("bellows", "Bellows", Optional.of("osc-bare"), List.of(OscEncoder.encode(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(0.25f)))))));
         imperan.stopServer();
         imperan.startServer();
         answering("Bellows");
         station();
         Locator left = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Left by a proof"));
-        assertThat(left).containsText("A proof left 1 value");
+        assertThat(left).containsText("A proof left 2 values");
         button("Start the proof").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("The last proof left values that are not back");
         left.getByText("What would be sent").click();
         assertThat(left).containsText("Bellows /bellows/in/2/level 0.25");
+        assertThat(left).containsText("Eddy (cannot be read: 5 bytes of OSC");
         assertThat(standing()).containsEntry("Bellows/strips/1/level", "1.0");
         button("Put it back").click();
-        assertThat(left).isHidden();
+        assertThat(left).containsText("A proof left 1 value");
         Desk.waitUntil("it is back", () -> standing().get("Bellows/strips/1/level").equals("0.25"));
+        button("Put it back").click();
+        assertThat(left.getByRole(AriaRole.ALERT)).containsText("Set these values by hand");
+        button("Leave it as it is").click();
+        assertThat(left).isHidden();
     }
 }

@@ -216,8 +216,7 @@ final class ProofViews {
      */
     public record LeftoverView(double at, List<String> messages, Optional<Integer> done) {
         static LeftoverView of(Leftovers.Left left) {
-            return new LeftoverView(left.leftover().at(), left.leftover().old().stream()
-                    .map(old -> old.name() + " " + Leftovers.message(old).address() + " " + OscText.brief(Leftovers.message(old).arguments())).toList(), left.done());
+            return new LeftoverView(left.leftover().at(), left.messages(), left.done());
         }
     }
 

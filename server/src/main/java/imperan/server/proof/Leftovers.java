@@ -2,11 +2,6 @@ package imperan.server.proof;
 
 import imperan.live.Actor;
 import imperan.live.Gate;
-import imperan.live.Line;
-import imperan.osc.Decoded;
-import imperan.osc.OscDecoder;
-import imperan.osc.OscEncoder;
-import imperan.osc.OscMessage;
 import imperan.proof.run.ProofRun;
 import imperan.proof.run.PutBack;
 import imperan.server.run.LoopRuns;
@@ -25,9 +20,12 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What proofs moved and did not put back: offered, and sent only when somebody wants it. */
 @Component
@@ -36,12 +34,14 @@ public class Leftovers implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Leftovers.class);
 
     /**
-     * @param done how many are back already, while they are sent; empty while nobody does
+     * @param messages what would be sent, for people; of what cannot be read, what is known of it
+     * @param done     how many are back already, while they are sent; empty while nobody does
      */
-    public record Left(Leftover leftover, Optional<Integer> done) {
+    public record Left(Leftover leftover, List<String> messages, Optional<Integer> done) {
     }
 
-    private record Sending(String showId, PutBack putBack) {
+    /** @param unreadable what cannot be sent, and stays */
+    private record Sending(String showId, PutBack putBack, List<Old> unreadable) {
     }
 
     private final Proofs proofs;
@@ -60,25 +60,10 @@ public class Leftovers implements AutoCloseable {
         this.store = store;
     }
 
-    /** The form in which it is written down. */
-    static Old written(ProofRun.Old old) {
-        return new Old(old.target().value(), old.back().targetName(), OscEncoder.encode(new OscMessage(old.back().address(), old.back().arguments())));
-    }
-
-    /** The message of something that was left. */
-    public static OscMessage message(Old old) {
-        return (OscMessage) ((Decoded.Whole) new OscDecoder().decode(old.message())).packet();
-    }
-
-    private static ProofRun.Old read(Old old) {
-        OscMessage message = message(old);
-        return new ProofRun.Old(new PartId(old.target()), new Line(Optional.empty(), 0, Optional.of(new PartId(old.target())), old.name(), message.address(), message.arguments()));
-    }
-
     /** Empty where nothing is left, and while a proof runs. */
     public Optional<Left> left(String showId) {
         boolean runs = proofs.running(showId).filter(run -> run.phase() != ProofRun.Phase.ENDED || run.number().isEmpty() && run.trouble().isEmpty()).isPresent();
-        return runs ? Optional.empty() : store.leftover(showId).map(left -> new Left(left, done(showId)));
+        return runs ? Optional.empty() : store.leftover(showId).map(left -> new Left(left, left.old().stream().map(LeftMessage::told).toList(), done(showId)));
     }
 
     private Optional<Integer> done(String showId) {
@@ -102,15 +87,20 @@ public class Leftovers implements AutoCloseable {
         } else if (closed.isPresent()) {
             return Optional.of(Problem.of(closed.get() + " is held, in rehearsal or cannot be reached now. Release it, then put it back"));
         }
-        PutBack putBack = new PutBack(show, left.stream().map(Leftovers::read).toList(), by.name());
-        sending = Optional.of(new Sending(showId, putBack));
-        runs.putBack(showId, putBack, () -> writing.execute(() -> ended(showId, putBack))).join();
+        Map<Boolean, List<Old>> readable = left.stream().collect(Collectors.partitioningBy(old -> LeftMessage.read(old).isPresent()));
+        if (readable.get(true).isEmpty()) {
+            return Optional.of(Problem.of("None of these messages can be read. Set these values by hand at the targets, then choose “Leave it as it is”"));
+        }
+        PutBack putBack = new PutBack(show, readable.get(true).stream().flatMap(old -> LeftMessage.read(old).stream()).toList(), by.name());
+        Sending now = new Sending(showId, putBack, readable.get(false));
+        sending = Optional.of(now);
+        runs.putBack(showId, putBack, () -> writing.execute(() -> ended(now, show))).join();
         return Optional.empty();
     }
 
-    private void ended(String showId, PutBack putBack) {
+    private void ended(Sending sent, Show show) {
         try {
-            store.keepOld(showId, putBack.open().stream().map(Leftovers::written).toList());
+            store.keepOld(sent.showId(), Stream.concat(LeftMessage.written(sent.putBack().open(), show).stream(), sent.unreadable().stream()).toList());
         } catch (DataAccessException | TransactionException e) {
             LOG.warn("What was put back could not be noted: {}. It is offered once more", e.getMessage());
         } finally {

@@ -270,7 +270,7 @@ public class Proofs implements AutoCloseable {
             List<ProofRun.Old> old = run.toPutBack();
             writing.execute(() -> {
                 try {
-                    store.putOld(begun.showId, old.stream().map(Leftovers::written).toList());
+                    store.putOld(begun.showId, LeftMessage.written(old, run.plan().show()));
                     runs.proof(begun.showId, running -> {
                         run.isWrittenDown();
                         return true;
@@ -294,7 +294,7 @@ public class Proofs implements AutoCloseable {
         private void note(List<ProofRun.Old> left) {
             writing.execute(() -> {
                 try {
-                    store.putOld(begun.showId, left.stream().map(Leftovers::written).toList());
+                    store.putOld(begun.showId, LeftMessage.written(left, begun.run.plan().show()));
                 } catch (DataAccessException | TransactionException e) {
                     LOG.warn("What is back at the targets could not be noted: {}. What was noted before is offered", e.getMessage());
                 }
@@ -315,7 +315,7 @@ public class Proofs implements AutoCloseable {
                 Map<String, LineResult> caused = causes(begun.showId, begun.run.plan().show(), outcomes);
                 Report report = new Report(plain.show(), plain.version(), plain.startedAt(), plain.endedAt(), plain.by(), plain.chosen(), plain.stopped(),
                         plain.lines().stream().map(line -> caused.getOrDefault(line.line(), line)).toList(), plain.targets(), plain.signed());
-                store.keepOld(begun.showId, left.stream().map(Leftovers::written).toList());
+                store.keepOld(begun.showId, LeftMessage.written(left, begun.run.plan().show()));
                 begun.number = Optional.of(store.keep(begun.showId, report));
             } catch (RuntimeException e) {
                 LOG.error("The report of a proof could not be kept", e);

@@ -2,6 +2,8 @@ package imperan.server.store;
 
 import imperan.proof.report.Report;
 import imperan.show.ShowJson;
+import com.fasterxml.jackson.annotation.JsonAlias;
+import com.fasterxml.jackson.annotation.JsonFormat;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -37,9 +39,10 @@ public class ProofStore {
      * A message that puts something back.
      *
      * @param target  its id, {@code name} for people
-     * @param message address and arguments, in OSC 1.0
+     * @param dialect in which the target is spoken to, by the name of a {@link imperan.dialect.Dialect}; empty in rows of before it was written down, which are OSC
+     * @param packets what would be sent; one packet in rows of before
      */
-    public record Old(String target, String name, byte[] message) {
+    public record Old(String target, String name, Optional<String> dialect, @JsonAlias("message") @JsonFormat(with = JsonFormat.Feature.ACCEPT_SINGLE_VALUE_AS_ARRAY) List<byte[]> packets) {
     }
 
     /** @param at when it was read, in milliseconds since 1970 */
