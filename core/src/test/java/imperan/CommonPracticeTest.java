@@ -1,5 +1,10 @@
 package imperan;
 
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.check.Checks;
 import imperan.check.Finding;
 import imperan.check.FindingKind;
@@ -25,16 +30,10 @@ import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.form.HandMemory;
 import imperan.show.form.Tilt;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-
-import static imperan.show.Shows.ADA;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** Facts that the trade goes by, each beside the computation that it concerns. All of them: common practice, no source. */
 class CommonPracticeTest {
@@ -48,7 +47,23 @@ class CommonPracticeTest {
     }
 
     private static LinkView link(SocketState socket, LinkState state) {
-        return new LinkView(DESK, state, 0, Gate.OPEN, socket, false, 0, 0, Optional.empty(), Optional.empty(), 0, 0, 0, 0, false, Optional.empty());
+        return new LinkView(
+                DESK,
+                state,
+                0,
+                Gate.OPEN,
+                socket,
+                false,
+                0,
+                0,
+                Optional.empty(),
+                Optional.empty(),
+                0,
+                0,
+                0,
+                0,
+                false,
+                Optional.empty());
     }
 
     /** Ports come in crosswise pairs: the one I send to is the one you receive on, and the other way round. */
@@ -56,26 +71,50 @@ class CommonPracticeTest {
     void theOtherEndSendsToTheVeryPortOnWhichWeWait() {
         Target desk = Target.plain("Desk", "192.0.2.20", 7101, 9201, Target.Answering.REPORTS);
         assertThat(OtherEnd.words(desk, "192.0.2.10")).contains("7101").contains("9201");
-        Show crossed = Shows.accepted(Show.empty(), ADA, put(DESK, null, Target.plain("Desk", "127.0.0.1", 9201, 7101, Target.Answering.REPORTS)));
-        NetworkFacts taken = new NetworkFacts(List.of(new Adapter("lo", List.of(Prefix.of("127.0.0.1/8")), true)), List.of(link(SocketState.taken("Port 7101 is taken"), LinkState.UNHEARD)), List.of());
-        assertThat(found(crossed, taken)).as("a program of this machine receives on the port on which we wait: the numbers stand the wrong way round").contains(FindingKind.SWAPPED_PORTS);
+        Show crossed = Shows.accepted(
+                Show.empty(),
+                ADA,
+                put(DESK, null, Target.plain("Desk", "127.0.0.1", 9201, 7101, Target.Answering.REPORTS)));
+        NetworkFacts taken = new NetworkFacts(
+                List.of(new Adapter("lo", List.of(Prefix.of("127.0.0.1/8")), true)),
+                List.of(link(SocketState.taken("Port 7101 is taken"), LinkState.UNHEARD)),
+                List.of());
+        assertThat(found(crossed, taken))
+                .as(
+                        "a program of this machine receives on the port on which we wait: the numbers stand the wrong way round")
+                .contains(FindingKind.SWAPPED_PORTS);
     }
 
     /** Two servers on one machine cannot receive on the same port; the socket refuses it (the server is refused it: NetworkTest of the browser shows what is said then). */
     @Test
     void twoServersOnOneMachineNeedTwoPorts() {
         Target one = Target.plain("One", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS);
-        Show show = Shows.accepted(Show.empty(), ADA, put(DESK, null, one), put(new PartId("other"), null, Target.plain("Other", "127.0.0.1", 9201, 9202, Target.Answering.REPORTS)));
-        assertThat(found(show, NetworkFacts.NONE)).as("the other one is to receive where we wait for the answers of the first").contains(FindingKind.OUR_OWN_PORT);
-        assertThat(found(Shows.accepted(show, ADA, Shows.change(show, DESK, one.answeringTo(9203))), NetworkFacts.NONE)).doesNotContain(FindingKind.OUR_OWN_PORT);
+        Show show = Shows.accepted(
+                Show.empty(),
+                ADA,
+                put(DESK, null, one),
+                put(
+                        new PartId("other"),
+                        null,
+                        Target.plain("Other", "127.0.0.1", 9201, 9202, Target.Answering.REPORTS)));
+        assertThat(found(show, NetworkFacts.NONE))
+                .as("the other one is to receive where we wait for the answers of the first")
+                .contains(FindingKind.OUR_OWN_PORT);
+        assertThat(found(Shows.accepted(show, ADA, Shows.change(show, DESK, one.answeringTo(9203))), NetworkFacts.NONE))
+                .doesNotContain(FindingKind.OUR_OWN_PORT);
     }
 
     /** A mixing desk forgets a remote after about 10 s unless it renews; clients renew every 9 s. */
     @Test
     void aRenewalComesJustBeforeTheDeskForgets() {
-        assertThat(Shows.apply(Show.empty(), ADA, put(DESK, null, Shows.target("Desk").kept(KeepAlive.of("/renew", 9, 10))))).isInstanceOf(Outcome.Accepted.class);
-        assertThat(Shows.refused(Show.empty(), ADA, put(DESK, null, Shows.target("Desk").kept(KeepAlive.of("/renew", 10, 10))))).extracting(problem -> problem.field())
-                .as("at the moment in which it forgets it is too late").containsExactly("keepAlive/everySeconds");
+        assertThat(Shows.apply(
+                        Show.empty(), ADA, put(DESK, null, Shows.target("Desk").kept(KeepAlive.of("/renew", 9, 10)))))
+                .isInstanceOf(Outcome.Accepted.class);
+        assertThat(Shows.refused(
+                        Show.empty(), ADA, put(DESK, null, Shows.target("Desk").kept(KeepAlive.of("/renew", 10, 10)))))
+                .extracting(problem -> problem.field())
+                .as("at the moment in which it forgets it is too late")
+                .containsExactly("keepAlive/everySeconds");
     }
 
     /** A tilt of one unit maps to 45°. */

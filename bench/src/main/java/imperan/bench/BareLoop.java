@@ -8,7 +8,6 @@ import imperan.server.net.TargetListener;
 import imperan.server.net.TargetSockets;
 import imperan.show.PartId;
 import imperan.show.Reach;
-
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -65,7 +64,8 @@ final class BareLoop implements TargetListener, AutoCloseable {
     }
 
     @Override
-    public synchronized void packet(Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) {
+    public synchronized void packet(
+            Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) {
         answered++;
         if (sent < messages) {
             next();

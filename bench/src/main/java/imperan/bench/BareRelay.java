@@ -1,5 +1,11 @@
 package imperan.bench;
 
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.SocketAddress;
+import java.nio.ByteBuffer;
+import java.nio.channels.DatagramChannel;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
@@ -7,13 +13,6 @@ import org.springframework.web.socket.config.annotation.EnableWebSocket;
 import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
 import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
-
-import java.io.IOException;
-import java.net.InetAddress;
-import java.net.InetSocketAddress;
-import java.net.SocketAddress;
-import java.nio.ByteBuffer;
-import java.nio.channels.DatagramChannel;
 
 /**
  * What the sockets cost without Imperan: a frame of a browser becomes a datagram at once, or is sent back, with nothing
@@ -35,18 +34,24 @@ class BareRelay implements WebSocketConfigurer {
         try {
             DatagramChannel channel = DatagramChannel.open();
             byte[] packet = new byte[20];
-            registry.addHandler(new TextWebSocketHandler() {
-                @Override
-                protected void handleTextMessage(WebSocketSession session, TextMessage message) throws IOException {
-                    channel.send(ByteBuffer.wrap(packet), to);
-                }
-            }, "/api/bare");
-            registry.addHandler(new TextWebSocketHandler() {
-                @Override
-                protected void handleTextMessage(WebSocketSession session, TextMessage message) throws IOException {
-                    session.sendMessage(message);
-                }
-            }, "/api/back");
+            registry.addHandler(
+                    new TextWebSocketHandler() {
+                        @Override
+                        protected void handleTextMessage(WebSocketSession session, TextMessage message)
+                                throws IOException {
+                            channel.send(ByteBuffer.wrap(packet), to);
+                        }
+                    },
+                    "/api/bare");
+            registry.addHandler(
+                    new TextWebSocketHandler() {
+                        @Override
+                        protected void handleTextMessage(WebSocketSession session, TextMessage message)
+                                throws IOException {
+                            session.sendMessage(message);
+                        }
+                    },
+                    "/api/back");
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

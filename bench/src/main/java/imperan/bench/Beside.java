@@ -1,9 +1,9 @@
 package imperan.bench;
 
-import imperan.server.run.Shows;
-import imperan.server.store.Keeper;
 import imperan.phrasebook.BookChange;
 import imperan.phrasebook.TableImport;
+import imperan.server.run.Shows;
+import imperan.server.store.Keeper;
 import imperan.show.EditRequest;
 import imperan.show.Layout;
 import imperan.show.Outcome;
@@ -11,7 +11,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Phrase;
-
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -46,9 +45,13 @@ final class Beside {
         for (int round = 0; round < 5; round++) {
             String large = shows.create("Large " + round).show().orElseThrow();
             long begun = System.nanoTime();
-            List<Phrase> phrases = TableImport.read(table.toString(), false).stream().flatMap(row -> row.phrase().stream()).toList();
-            CompletableFuture<Outcome> taking = keeper.change(large, show -> show.apply(new BookChange(show, "Long", phrases)
-                    .edit(BookChange.OnSameName.REPLACE), PERSON));
+            List<Phrase> phrases = TableImport.read(table.toString(), false).stream()
+                    .flatMap(row -> row.phrase().stream())
+                    .toList();
+            CompletableFuture<Outcome> taking = keeper.change(
+                    large,
+                    show -> show.apply(
+                            new BookChange(show, "Long", phrases).edit(BookChange.OnSameName.REPLACE), PERSON));
             List<Double> beside = new ArrayList<>();
             while (!taking.isDone()) {
                 beside.add(edit(small, 1000 * (round + 1) + beside.size()));
@@ -57,15 +60,28 @@ final class Beside {
             if (!(taking.join() instanceof Outcome.Accepted)) {
                 throw new IllegalStateException("The phrases were refused");
             }
-            Main.print("  round %d: taken in within %.2f s; beside it %d edits, median %.1f ms, longest %.1f ms (alone: median %.1f, longest %.1f ms)", round + 1,
-                    seconds, beside.size(), median(beside), Collections.max(beside), median(alone), Collections.max(alone));
+            Main.print(
+                    "  round %d: taken in within %.2f s; beside it %d edits, median %.1f ms, longest %.1f ms (alone: median %.1f, longest %.1f ms)",
+                    round + 1,
+                    seconds,
+                    beside.size(),
+                    median(beside),
+                    Collections.max(beside),
+                    median(alone),
+                    Collections.max(alone));
         }
     }
 
     private double edit(String show, int number) {
         PartId id = new PartId("l" + number);
         long begun = System.nanoTime();
-        Outcome outcome = keeper.edit(show, new EditRequest("Add", List.of(new EditRequest.Put(new Part(id, Optional.empty(), 0, Layout.plain("L")), 0))), PERSON).join();
+        Outcome outcome = keeper.edit(
+                        show,
+                        new EditRequest(
+                                "Add",
+                                List.of(new EditRequest.Put(new Part(id, Optional.empty(), 0, Layout.plain("L")), 0))),
+                        PERSON)
+                .join();
         if (!(outcome instanceof Outcome.Accepted)) {
             throw new IllegalStateException("A small edit was refused");
         }

@@ -14,20 +14,22 @@ final class Browser implements AutoCloseable {
     private final WebSocket socket;
 
     Browser(URI address, Consumer<String> heard) {
-        socket = HTTP.newWebSocketBuilder().buildAsync(address, new WebSocket.Listener() {
-            private final StringBuilder text = new StringBuilder();
+        socket = HTTP.newWebSocketBuilder()
+                .buildAsync(address, new WebSocket.Listener() {
+                    private final StringBuilder text = new StringBuilder();
 
-            @Override
-            public CompletionStage<?> onText(WebSocket from, CharSequence part, boolean last) {
-                text.append(part);
-                if (last) {
-                    heard.accept(text.toString());
-                    text.setLength(0);
-                }
-                from.request(1);
-                return null;
-            }
-        }).join();
+                    @Override
+                    public CompletionStage<?> onText(WebSocket from, CharSequence part, boolean last) {
+                        text.append(part);
+                        if (last) {
+                            heard.accept(text.toString());
+                            text.setLength(0);
+                        }
+                        from.request(1);
+                        return null;
+                    }
+                })
+                .join();
     }
 
     Browser hello(String name) {
@@ -36,8 +38,9 @@ final class Browser implements AutoCloseable {
     }
 
     void touch(String control, double position) {
-        say("{\"kind\":\"do\",\"command\":{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"f\",\"phase\":\"SET\",\"x\":0,\"y\":"
-                + position + ",\"z\":0,\"fine\":false,\"words\":\"\"}}");
+        say("{\"kind\":\"do\",\"command\":{\"kind\":\"touch\",\"control\":\"" + control
+                + "\",\"finger\":\"f\",\"phase\":\"SET\",\"x\":0,\"y\":" + position
+                + ",\"z\":0,\"fine\":false,\"words\":\"\"}}");
     }
 
     void say(String frame) {

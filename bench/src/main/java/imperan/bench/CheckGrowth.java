@@ -8,7 +8,6 @@ import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.Person;
 import imperan.show.Show;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -21,6 +20,7 @@ final class CheckGrowth {
     private static final int EDITS = 300;
     /** So many controls to one whose address has a letter too few. */
     private static final int MISSPELT = 50;
+
     private static final Person ADA = new Person("bench", "Ada");
 
     void print() {
@@ -46,9 +46,19 @@ final class CheckGrowth {
         for (int i = 0; i < EDITS; i++) {
             int at = i * 37 % size;
             Held held = show.held(LargeShow.control(at)).orElseThrow();
-            Control body = LargeShow.body(at + i % 3, size, "Changed " + i).at(((Control) held.part().body()).cells());
-            Outcome.Accepted accepted = (Outcome.Accepted) show.apply(new EditRequest("Change", List.of(new EditRequest.Put(new Part(held.part().id(), held.part().parent(),
-                    held.part().order(), body), held.version()))), ADA);
+            Control body = LargeShow.body(at + i % 3, size, "Changed " + i)
+                    .at(((Control) held.part().body()).cells());
+            Outcome.Accepted accepted = (Outcome.Accepted) show.apply(
+                    new EditRequest(
+                            "Change",
+                            List.of(new EditRequest.Put(
+                                    new Part(
+                                            held.part().id(),
+                                            held.part().parent(),
+                                            held.part().order(),
+                                            body),
+                                    held.version()))),
+                    ADA);
             show = accepted.show();
             long before = System.nanoTime();
             checks.follow(accepted.edit(), show);
@@ -59,8 +69,15 @@ final class CheckGrowth {
         if (told) {
             double all = whole[ROUNDS / 2];
             double one = followed[EDITS / 2];
-            Main.print("  %,d controls: all of it %.0f ms (%.1f µs for each), after an edit of one control %.3f ms (%.3f): 1/%.0f; %,d findings", size, all / 1e6, all / 1e3 / size,
-                    one / 1e6, followed[EDITS * 99 / 100] / 1e6, all / one, checks.all().size());
+            Main.print(
+                    "  %,d controls: all of it %.0f ms (%.1f µs for each), after an edit of one control %.3f ms (%.3f): 1/%.0f; %,d findings",
+                    size,
+                    all / 1e6,
+                    all / 1e3 / size,
+                    one / 1e6,
+                    followed[EDITS * 99 / 100] / 1e6,
+                    all / one,
+                    checks.all().size());
         }
     }
 
@@ -69,8 +86,13 @@ final class CheckGrowth {
         for (int i = 0; i < size; i += MISSPELT) {
             Held held = show.held(LargeShow.control(i)).orElseThrow();
             Control control = (Control) held.part().body();
-            Control wrong = control.withLines(control.sends().stream().map(send -> send.at(send.address().replace("level", "lvel"))).toList(), control.listens());
-            steps.add(new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), wrong), held.version()));
+            Control wrong = control.withLines(
+                    control.sends().stream()
+                            .map(send -> send.at(send.address().replace("level", "lvel")))
+                            .toList(),
+                    control.listens());
+            steps.add(new EditRequest.Put(
+                    new Part(held.part().id(), held.part().parent(), held.part().order(), wrong), held.version()));
         }
         return ((Outcome.Accepted) show.apply(new EditRequest("Misspell", steps), ADA)).show();
     }

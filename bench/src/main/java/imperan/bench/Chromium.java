@@ -5,7 +5,6 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
-
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -18,19 +17,31 @@ final class Chromium implements AutoCloseable {
 
     private static final double PATIENCE_MILLIS = 60_000;
 
-    private final Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    private final Playwright playwright =
+            Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     private final Browser browser;
 
     private Chromium(Path program) {
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(program)
-                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
-                        "--disable-background-networking", "--disable-component-update", "--disable-sync")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(program)
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
     }
 
     /** Empty, and said so, where there is none. */
     static Optional<Chromium> open(String forWhat) {
-        Optional<Path> program = Arrays.stream(System.getenv("PATH").split(":")).map(folder -> Path.of(folder, "chromium"))
-                .filter(Files::isExecutable).findFirst();
+        Optional<Path> program = Arrays.stream(System.getenv("PATH").split(":"))
+                .map(folder -> Path.of(folder, "chromium"))
+                .filter(Files::isExecutable)
+                .findFirst();
         if (program.isEmpty()) {
             Main.print("%s: not measured, chromium is not on the PATH", forWhat);
         }

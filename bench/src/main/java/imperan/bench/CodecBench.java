@@ -11,6 +11,9 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import java.nio.ByteBuffer;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Mode;
@@ -18,10 +21,6 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
-
-import java.nio.ByteBuffer;
-import java.util.List;
-import java.util.concurrent.TimeUnit;
 
 /** One message with one float, encoded and decoded by ours and by an independent library. */
 @State(Scope.Thread)

@@ -19,7 +19,6 @@ import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
-
 import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
@@ -48,6 +47,7 @@ final class CueTiming {
     private static final int WARM_UPS = 40;
     /** A thousand of them are a minute; it is no multiple of the steps of fades, so that both meet in all ways. */
     private static final long APART_NANOS = 61_000_000L;
+
     private static final long STEP_NANOS = 20_000_000L;
     private static final int FADES = 200;
     private static final double FADE_SECONDS = 16;
@@ -63,7 +63,9 @@ final class CueTiming {
 
     CueTiming(Stage stage) throws IOException {
         this.stage = stage;
-        farEnd = DatagramChannel.open(StandardProtocolFamily.INET).setOption(StandardSocketOptions.SO_RCVBUF, UdpSockets.RECEIVE_BUFFER_BYTES).bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
+        farEnd = DatagramChannel.open(StandardProtocolFamily.INET)
+                .setOption(StandardSocketOptions.SO_RCVBUF, UdpSockets.RECEIVE_BUFFER_BYTES)
+                .bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
         farEnd.configureBlocking(false);
     }
 
@@ -84,18 +86,42 @@ final class CueTiming {
     }
 
     private void edit() throws IOException {
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(Stage.put(TARGET, null, Target.plain("Timed", "127.0.0.1", port(), Stage.freePort(), Target.Answering.REPORTS)), Stage.put(LIST, null, CueList.plain("Timed")), Stage.put(FADING, null, CueList.plain("Fading"))));
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(
+                Stage.put(
+                        TARGET,
+                        null,
+                        Target.plain("Timed", "127.0.0.1", port(), Stage.freePort(), Target.Answering.REPORTS)),
+                Stage.put(LIST, null, CueList.plain("Timed")),
+                Stage.put(FADING, null, CueList.plain("Fading"))));
         for (int i = 0; i < CUES; i++) {
-            CueAction say = new CueAction.SayLine(0, Optional.of(TARGET), CUE, List.of(new ArgumentSource.Fixed(ArgumentType.INT32, String.valueOf(i))));
-            steps.add(Stage.put(new PartId("timed-" + i), LIST, Cue.plain(String.valueOf(i), "", say).followed(i == CUES - 1 ? CueFollow.BY_HAND : CueFollow.after(APART_NANOS / 1e9))));
+            CueAction say = new CueAction.SayLine(
+                    0,
+                    Optional.of(TARGET),
+                    CUE,
+                    List.of(new ArgumentSource.Fixed(ArgumentType.INT32, String.valueOf(i))));
+            steps.add(Stage.put(
+                    new PartId("timed-" + i),
+                    LIST,
+                    Cue.plain(String.valueOf(i), "", say)
+                            .followed(i == CUES - 1 ? CueFollow.BY_HAND : CueFollow.after(APART_NANOS / 1e9))));
         }
         List<CueAction> fades = new ArrayList<>();
         for (int i = 0; i < FADES; i++) {
-            fades.add(new CueAction.FadeLine(0, Optional.of(TARGET), "/bench/fade/" + i, List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.0), 1, FADE_SECONDS,
-                    FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP));
+            fades.add(new CueAction.FadeLine(
+                    0,
+                    Optional.of(TARGET),
+                    "/bench/fade/" + i,
+                    List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)),
+                    Optional.of(0.0),
+                    1,
+                    FADE_SECONDS,
+                    FadeCurve.EVEN,
+                    CueAction.FadeLine.Unknown.SKIP));
         }
         steps.add(Stage.put(new PartId("fades"), FADING, Cue.plain("1", "").doing(fades)));
-        Outcome outcome = stage.bean(Keeper.class).edit(stage.show, new EditRequest("Cues to measure with", steps), PERSON).join();
+        Outcome outcome = stage.bean(Keeper.class)
+                .edit(stage.show, new EditRequest("Cues to measure with", steps), PERSON)
+                .join();
         if (outcome instanceof Outcome.Refused refused) {
             throw new IllegalStateException("The cues to measure with are refused: " + refused.problems());
         }
@@ -113,10 +139,12 @@ final class CueTiming {
     }
 
     private void speed(double times) {
-        stage.loop().askLive(stage.show, (live, now) -> {
-            live.cueSpeed(LIST, times);
-            return true;
-        }).join();
+        stage.loop()
+                .askLive(stage.show, (live, now) -> {
+                    live.cueSpeed(LIST, times);
+                    return true;
+                })
+                .join();
     }
 
     private void print(String what, int fades) throws IOException {
@@ -133,12 +161,16 @@ final class CueTiming {
         for (double share : new double[] {0.5, 0.99}) {
             double mine = over(ours, share);
             double theirs = over(bare, share);
-            Main.print("  %s of the error of departure: ours %.0f µs, bare timer thread %.0f µs, ratio %.2f", share == 0.5 ? "median" : "p99", mine, theirs, mine / theirs);
+            Main.print(
+                    "  %s of the error of departure: ours %.0f µs, bare timer thread %.0f µs, ratio %.2f",
+                    share == 0.5 ? "median" : "p99", mine, theirs, mine / theirs);
         }
     }
 
     private static double over(long[][] rounds, double share) {
-        return Machine.percentile(Arrays.stream(rounds).flatMapToLong(Arrays::stream).toArray(), share) / 1000.0;
+        return Machine.percentile(
+                        Arrays.stream(rounds).flatMapToLong(Arrays::stream).toArray(), share)
+                / 1000.0;
     }
 
     /** How much later each cue of a round arrived than the earliest of them. */
@@ -146,12 +178,14 @@ final class CueTiming {
         long[] arrived = new long[CUES];
         byte[] wanted = CUE.getBytes(StandardCharsets.US_ASCII);
         AtomicBoolean over = new AtomicBoolean();
-        Thread reader = new Thread(() -> {
-            ByteBuffer packet = ByteBuffer.allocate(1500);
-            while (!over.get()) {
-                note(packet.clear(), wanted, arrived);
-            }
-        }, "far end");
+        Thread reader = new Thread(
+                () -> {
+                    ByteBuffer packet = ByteBuffer.allocate(1500);
+                    while (!over.get()) {
+                        note(packet.clear(), wanted, arrived);
+                    }
+                },
+                "far end");
         reader.start();
         round.run();
         over.set(true);
@@ -199,9 +233,12 @@ final class CueTiming {
     }
 
     private void order(PartId list, StepCues.Deed deed, Optional<PartId> cue) {
-        stage.loop().command(stage.show, new StepCues(list, deed, cue), Actor.of(PERSON)).join().ifPresent(problem -> {
-            throw new IllegalStateException(problem.message());
-        });
+        stage.loop()
+                .command(stage.show, new StepCues(list, deed, cue), Actor.of(PERSON))
+                .join()
+                .ifPresent(problem -> {
+                    throw new IllegalStateException(problem.message());
+                });
     }
 
     // ---- bare

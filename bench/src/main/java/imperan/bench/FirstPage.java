@@ -3,7 +3,6 @@ package imperan.bench;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -48,16 +47,22 @@ final class FirstPage {
                 measure(chromium, page(Stage.PAGE), "[data-control]", few, round);
                 measure(chromium, page(Stage.FULL), "[data-control]", many, round);
             }
-            Main.print("The first page (stolen processor time %.1f %%), medians of %d; a page without anything takes %.0f ms at first, %.0f ms again", steal.percent(), ROUNDS,
-                    Machine.median(blank.cold), Machine.median(blank.again));
+            Main.print(
+                    "The first page (stolen processor time %.1f %%), medians of %d; a page without anything takes %.0f ms at first, %.0f ms again",
+                    steal.percent(), ROUNDS, Machine.median(blank.cold), Machine.median(blank.again));
             print("a page of few controls", few, blank);
             print("a page of " + Stage.MANY + " controls", many, blank);
         }
     }
 
     private static void print(String what, Both ours, Both blank) {
-        Main.print("  %s: %.0f ms, %.1f times, at first; %.0f ms, %.1f times, again", what, Machine.median(ours.cold), Machine.median(ours.cold) / Machine.median(blank.cold),
-                Machine.median(ours.again), Machine.median(ours.again) / Machine.median(blank.again));
+        Main.print(
+                "  %s: %.0f ms, %.1f times, at first; %.0f ms, %.1f times, again",
+                what,
+                Machine.median(ours.cold),
+                Machine.median(ours.cold) / Machine.median(blank.cold),
+                Machine.median(ours.again),
+                Machine.median(ours.again) / Machine.median(blank.again));
     }
 
     private String blank() {

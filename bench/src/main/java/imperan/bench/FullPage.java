@@ -4,7 +4,6 @@ import com.microsoft.playwright.Page;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
-
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -24,10 +23,12 @@ final class FullPage {
     private static final double LONG_MILLIS = 25;
     /** Where other guests of the machine take more of its processor time, frames are late for their sake. */
     private static final double QUIET_PERCENT = 1;
+
     private static final long TICK_NANOS = 5_000_000L;
 
     /** Counts frames by the clock, for what the callback is told snaps to the rate of the display. */
-    private static final String COUNT = """
+    private static final String COUNT =
+            """
             (seconds) => new Promise((done) => {
               const gaps = []; let last = performance.now(); const end = last + seconds * 1000;
               const frame = () => {
@@ -36,7 +37,9 @@ final class FullPage {
               };
               requestAnimationFrame(frame);
             })""";
-    private static final String BLANK = """
+
+    private static final String BLANK =
+            """
             data:text/html,<style>@keyframes t{to{transform:translateX(600px)}}div{width:99px;height:99px;background:teal;animation:t 2s infinite alternate}
             </style><div></div>""";
 
@@ -63,14 +66,27 @@ final class FullPage {
                 beside = beside.and(count(chromium, BLANK, true));
                 alone = alone.and(count(chromium, BLANK, false));
             }
-            Main.print("A page of %d controls with %d updates a second (stolen processor time %.1f %%)", Stage.MANY, UPDATES_A_SECOND, steal.percent());
-            Main.print("  frames over %.0f ms, in %d rounds of %d s: ours, a blank animated page while the same updates come in, and with nothing else",
+            Main.print(
+                    "A page of %d controls with %d updates a second (stolen processor time %.1f %%)",
+                    Stage.MANY, UPDATES_A_SECOND, steal.percent());
+            Main.print(
+                    "  frames over %.0f ms, in %d rounds of %d s: ours, a blank animated page while the same updates come in, and with nothing else",
                     LONG_MILLIS, ROUNDS, SECONDS);
-            Main.print("  just opened:  %s, %s, %s", ours.opened().all(), beside.opened().all(), alone.opened().all());
-            Main.print("  a while later: %s, %s, %s", ours.later().all(), beside.later().all(), alone.later().all());
+            Main.print(
+                    "  just opened:  %s, %s, %s",
+                    ours.opened().all(), beside.opened().all(), alone.opened().all());
+            Main.print(
+                    "  a while later: %s, %s, %s",
+                    ours.later().all(), beside.later().all(), alone.later().all());
             Main.print("  of these, while others took less than %.0f %% of the machine", QUIET_PERCENT);
-            Main.print("  just opened:  %s, %s, %s", ours.opened().quiet(), beside.opened().quiet(), alone.opened().quiet());
-            Main.print("  a while later: %s, %s, %s", ours.later().quiet(), beside.later().quiet(), alone.later().quiet());
+            Main.print(
+                    "  just opened:  %s, %s, %s",
+                    ours.opened().quiet(),
+                    beside.opened().quiet(),
+                    alone.opened().quiet());
+            Main.print(
+                    "  a while later: %s, %s, %s",
+                    ours.later().quiet(), beside.later().quiet(), alone.later().quiet());
         }
     }
 
@@ -136,7 +152,9 @@ final class FullPage {
     private static Counted frames(Page page) {
         Machine.Steal steal = new Machine.Steal();
         List<Number> gaps = (List<Number>) page.evaluate(COUNT, SECONDS);
-        Frames all = new Frames(gaps.size(), gaps.stream().filter(gap -> gap.doubleValue() > LONG_MILLIS).count());
+        Frames all = new Frames(
+                gaps.size(),
+                gaps.stream().filter(gap -> gap.doubleValue() > LONG_MILLIS).count());
         return new Counted(all, steal.percent() < QUIET_PERCENT ? all : Frames.NONE);
     }
 
@@ -146,7 +164,8 @@ final class FullPage {
         long due = System.nanoTime();
         while (!Thread.currentThread().isInterrupted()) {
             for (int i = 0; i < UPDATES_A_SECOND * TICK_NANOS / 1_000_000_000L; i++) {
-                byte[] packet = OscEncoder.encode(OscMessage.of(Stage.IN + "/" + next % Stage.MANY, new OscArgument.Float32((next * 37 % 1000) / 1000f)));
+                byte[] packet = OscEncoder.encode(OscMessage.of(
+                        Stage.IN + "/" + next % Stage.MANY, new OscArgument.Float32((next * 37 % 1000) / 1000f)));
                 Latency.send(stage.farEnd, packet, packet.length, stage.answerPort);
                 next++;
             }

@@ -15,7 +15,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
-
 import java.lang.management.ManagementFactory;
 import java.util.Arrays;
 import java.util.List;
@@ -64,8 +63,15 @@ final class Growth {
         for (int i = 0; i < EDITS; i++) {
             int at = i * 37 % size;
             Held held = show.held(LargeShow.control(at)).orElseThrow();
-            EditRequest rename = new EditRequest("Rename", List.of(new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(),
-                    LargeShow.body(at, PHRASES, "Renamed " + i)), held.version())));
+            EditRequest rename = new EditRequest(
+                    "Rename",
+                    List.of(new EditRequest.Put(
+                            new Part(
+                                    held.part().id(),
+                                    held.part().parent(),
+                                    held.part().order(),
+                                    LargeShow.body(at, PHRASES, "Renamed " + i)),
+                            held.version())));
             long before = System.nanoTime();
             Outcome.Accepted accepted = (Outcome.Accepted) show.apply(rename, ADA);
             judged[i] = System.nanoTime() - before;
@@ -86,7 +92,10 @@ final class Growth {
         for (int i = 0; i < TOUCHES; i++) {
             now += 100_000;
             long before = System.nanoTime();
-            live.carryOut(new Touch(LargeShow.control(i % 50), "1", Touch.Phase.SET, 0.5, i % 1_000 / 1_000.0, false, ""), ACTOR, now);
+            live.carryOut(
+                    new Touch(LargeShow.control(i % 50), "1", Touch.Phase.SET, 0.5, i % 1_000 / 1_000.0, false, ""),
+                    ACTOR,
+                    now);
             touched[i] = System.nanoTime() - before;
             take(live, now);
         }
@@ -100,9 +109,18 @@ final class Growth {
         }
         idle = thread.getCurrentThreadCpuTime() - idle;
         if (told) {
-            Main.print("  %,d controls: an edit stalls the loop %.2f ms (%.1f), is judged in %.2f ms; lines of a page %.1f ms; a touch %.1f µs (%.1f), %d B;"
-                    + " an idle minute %.2f ms of processor time", size, at(stalled, 0.5) / 1e6, at(stalled, 0.99) / 1e6, at(judged, 0.5) / 1e6, at(lines, 0.5) / 1e6,
-                    at(touched, 0.5) / 1e3, at(touched, 0.99) / 1e3, bytes, idle / 1e6);
+            Main.print(
+                    "  %,d controls: an edit stalls the loop %.2f ms (%.1f), is judged in %.2f ms; lines of a page %.1f ms; a touch %.1f µs (%.1f), %d B;"
+                            + " an idle minute %.2f ms of processor time",
+                    size,
+                    at(stalled, 0.5) / 1e6,
+                    at(stalled, 0.99) / 1e6,
+                    at(judged, 0.5) / 1e6,
+                    at(lines, 0.5) / 1e6,
+                    at(touched, 0.5) / 1e3,
+                    at(touched, 0.99) / 1e3,
+                    bytes,
+                    idle / 1e6);
         }
     }
 

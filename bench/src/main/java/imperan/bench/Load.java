@@ -2,7 +2,6 @@ package imperan.bench;
 
 import imperan.server.net.UdpSockets;
 import imperan.server.run.Readings;
-
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,9 +28,9 @@ final class Load {
     void flood() throws IOException {
         AtomicLong out = new AtomicLong();
         Thread reader = Latency.reader(stage.farEnd, packet -> out.incrementAndGet());
-        try (Browser hand = new Browser(stage.socket("/api/live"), frame -> { }).hello("bench")) {
+        try (Browser hand = new Browser(stage.socket("/api/live"), frame -> {}).hello("bench")) {
             // a server that still compiles itself does not hold this rate
-            bothWays(hand, i -> { });
+            bothWays(hand, i -> {});
             LockSupport.parkNanos(WARMED_UP_NANOS);
             out.set(0);
             long dropsBefore = Machine.drops(stage.answerPort);
@@ -51,18 +50,25 @@ final class Load {
                 }
             });
             long end = System.nanoTime() + 5_000_000_000L;
-            while (System.nanoTime() < end && (heard.get() < PER_SECOND * SECONDS || out.get() < PER_SECOND * SECONDS)) {
+            while (System.nanoTime() < end
+                    && (heard.get() < PER_SECOND * SECONDS || out.get() < PER_SECOND * SECONDS)) {
                 LockSupport.parkNanos(10_000_000);
             }
-            stage.bean(Readings.class).tapWire(record -> { });
-            Main.print("10 000 messages a second out and in, for 10 s (stolen processor time %.1f %%)", steal.percent());
-            Main.print("  out: %d of %d arrived at the far end (kernel drops there %d)", out.get(), PER_SECOND * SECONDS,
-                    Machine.drops(stage.farEnd.getLocalPort()));
-            Main.print("  in: %d of %d handled; kernel drops at our sockets %d; receive buffer granted %d bytes",
-                    heard.get(), PER_SECOND * SECONDS, Machine.drops(stage.answerPort) - dropsBefore,
+            stage.bean(Readings.class).tapWire(record -> {});
+            Main.print(
+                    "10 000 messages a second out and in, for 10 s (stolen processor time %.1f %%)", steal.percent());
+            Main.print(
+                    "  out: %d of %d arrived at the far end (kernel drops there %d)",
+                    out.get(), PER_SECOND * SECONDS, Machine.drops(stage.farEnd.getLocalPort()));
+            Main.print(
+                    "  in: %d of %d handled; kernel drops at our sockets %d; receive buffer granted %d bytes",
+                    heard.get(),
+                    PER_SECOND * SECONDS,
+                    Machine.drops(stage.answerPort) - dropsBefore,
                     Machine.grantedReceiveBuffer(UdpSockets.RECEIVE_BUFFER_BYTES));
-            Main.print("  heap after collection: %.1f MB at second 2, %.1f MB at second 10 (%+.1f %%)", heaps[0] / 1e6, heaps[1] / 1e6,
-                    100.0 * (heaps[1] - heaps[0]) / heaps[0]);
+            Main.print(
+                    "  heap after collection: %.1f MB at second 2, %.1f MB at second 10 (%+.1f %%)",
+                    heaps[0] / 1e6, heaps[1] / 1e6, 100.0 * (heaps[1] - heaps[0]) / heaps[0]);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -71,8 +77,13 @@ final class Load {
 
     /** @param touched told of each touch */
     private void bothWays(Browser hand, Step touched) throws InterruptedException {
-        Thread incoming = new Thread(() -> paced(PER_SECOND * SECONDS, PER_SECOND / 20, 20,
-                i -> Latency.send(stage.farEnd, Latency.answer(i), 24, stage.answerPort)), "flood");
+        Thread incoming = new Thread(
+                () -> paced(
+                        PER_SECOND * SECONDS,
+                        PER_SECOND / 20,
+                        20,
+                        i -> Latency.send(stage.farEnd, Latency.answer(i), 24, stage.answerPort)),
+                "flood");
         incoming.start();
         paced(TOUCHES * SECONDS, 1, TOUCHES, i -> {
             hand.touch(Stage.BURST.value(), i % 2 == 0 ? 0.2 : 0.8);
@@ -88,7 +99,8 @@ final class Load {
     void browsers() {
         double alone = costWith(1, 100);
         double together = costWith(50, 100);
-        Main.print("  processor time of server and browsers' ends together: %.1f ms a second with 1, %.1f with 50: %.2f ms a second for each further one",
+        Main.print(
+                "  processor time of server and browsers' ends together: %.1f ms a second with 1, %.1f with 50: %.2f ms a second for each further one",
                 alone, together, (together - alone) / 49);
     }
 
@@ -99,18 +111,22 @@ final class Load {
         List<Browser> browsers = new ArrayList<>();
         for (int b = 0; b < count; b++) {
             browsers.add(new Browser(stage.socket("/api/live"), frame -> {
-                long now = System.nanoTime();
-                int at = frame.indexOf(POSITION);
-                if (at >= 0) {
-                    int number = at + POSITION.length();
-                    int touch = (int) Math.round(Double.parseDouble(frame.substring(number, frame.indexOf(',', number))) * 1000) - 1;
-                    if (touch >= 0 && touch < touches) {
-                        first.compareAndSet(touch, 0, now);
-                        last.accumulateAndGet(touch, now, Math::max);
-                        reached.incrementAndGet(touch);
-                    }
-                }
-            }).hello("b" + b));
+                        long now = System.nanoTime();
+                        int at = frame.indexOf(POSITION);
+                        if (at >= 0) {
+                            int number = at + POSITION.length();
+                            int touch = (int) Math.round(
+                                            Double.parseDouble(frame.substring(number, frame.indexOf(',', number)))
+                                                    * 1000)
+                                    - 1;
+                            if (touch >= 0 && touch < touches) {
+                                first.compareAndSet(touch, 0, now);
+                                last.accumulateAndGet(touch, now, Math::max);
+                                reached.incrementAndGet(touch);
+                            }
+                        }
+                    })
+                    .hello("b" + b));
         }
         // what the browsers are sent when they join is not to be counted
         LockSupport.parkNanos(500_000_000);
@@ -131,11 +147,15 @@ final class Load {
                 spread[i] = last.get(i) - first.get(i);
             }
             if (whole == 0) {
-                throw new IllegalStateException("No value reached a browser: the frames are no longer as this bench reads them");
+                throw new IllegalStateException(
+                        "No value reached a browser: the frames are no longer as this bench reads them");
             }
-            Main.print("%d browsers on one page, 20 touches a second (stolen processor time %.1f %%)", count, steal.percent());
-            Main.print("  %d of %d values reached all; from the first browser to the last: median %.1f ms, p99 %.1f ms", whole, touches,
-                    Machine.percentile(spread, 0.5) / 1e6, Machine.percentile(spread, 0.99) / 1e6);
+            Main.print(
+                    "%d browsers on one page, 20 touches a second (stolen processor time %.1f %%)",
+                    count, steal.percent());
+            Main.print(
+                    "  %d of %d values reached all; from the first browser to the last: median %.1f ms, p99 %.1f ms",
+                    whole, touches, Machine.percentile(spread, 0.5) / 1e6, Machine.percentile(spread, 0.99) / 1e6);
         }
         browsers.forEach(Browser::close);
         return cost;

@@ -3,7 +3,6 @@ package imperan.bench;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +22,13 @@ final class LongBook {
     void takeInSearchAndScroll() {
         StringBuilder table = new StringBuilder("address,types,low,high,meaning\n");
         for (int i = 1; i <= PHRASES; i++) {
-            table.append("/bench/unit/").append(i / 50).append("/thing").append(i).append(",f,0,1,level of thing ").append(i).append('\n');
+            table.append("/bench/unit/")
+                    .append(i / 50)
+                    .append("/thing")
+                    .append(i)
+                    .append(",f,0,1,level of thing ")
+                    .append(i)
+                    .append('\n');
         }
         Optional<Chromium> opened = Chromium.open("A phrasebook of " + PHRASES + " phrases");
         if (opened.isEmpty()) {
@@ -32,15 +37,19 @@ final class LongBook {
         try (Chromium chromium = opened.get()) {
             Page page = chromium.page();
             page.navigate(stage.socket("/#/rig/phrasebooks").toString().replaceFirst("^ws", "http"));
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
-            page.evaluate("window.frames_ = []; new PerformanceObserver((list) => window.frames_.push(...list.getEntries()"
-                    + ".map((e) => e.duration))).observe({ type: 'long-animation-frame' })");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …"))
+                    .click();
+            page.evaluate(
+                    "window.frames_ = []; new PerformanceObserver((list) => window.frames_.push(...list.getEntries()"
+                            + ".map((e) => e.duration))).observe({ type: 'long-animation-frame' })");
             Machine.Steal steal = new Machine.Steal();
-            page.getByLabel("A file with messages").setInputFiles(new FilePayload("Long.csv", "text/csv",
-                    table.toString().getBytes(StandardCharsets.UTF_8)));
+            page.getByLabel("A file with messages")
+                    .setInputFiles(new FilePayload(
+                            "Long.csv", "text/csv", table.toString().getBytes(StandardCharsets.UTF_8)));
             page.getByText(PHRASES + " understood").waitFor();
             report(page, "shown before it is taken in");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import " + PHRASES)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import " + PHRASES))
+                    .click();
             page.locator("[data-phrase]").first().waitFor();
             report(page, "taken in");
             page.getByLabel("Search the phrases").pressSequentially("thing 4999");
@@ -62,7 +71,14 @@ final class LongBook {
     private static void report(Page page, String what) {
         List<Number> frames = (List<Number>) page.evaluate("window.frames_.splice(0)");
         double longest = frames.stream().mapToDouble(Number::doubleValue).max().orElse(0);
-        Main.print("A phrasebook of %d phrases, %s: %d frames over %.0f ms, the longest %.0f ms", PHRASES, what,
-                frames.stream().filter(frame -> frame.doubleValue() > LONG_MILLIS).count(), LONG_MILLIS, longest);
+        Main.print(
+                "A phrasebook of %d phrases, %s: %d frames over %.0f ms, the longest %.0f ms",
+                PHRASES,
+                what,
+                frames.stream()
+                        .filter(frame -> frame.doubleValue() > LONG_MILLIS)
+                        .count(),
+                LONG_MILLIS,
+                longest);
     }
 }

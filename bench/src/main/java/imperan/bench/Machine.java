@@ -12,8 +12,7 @@ import java.util.stream.Stream;
 /** What the machine says of itself while something is measured. Linux. */
 final class Machine {
 
-    private Machine() {
-    }
+    private Machine() {}
 
     /** Processor time that other guests of the machine took, as a share of all, between two calls. */
     static final class Steal {
@@ -29,7 +28,11 @@ final class Machine {
 
         private static long[] read() {
             String[] fields = lines("/proc/stat").get(0).trim().split("\\s+");
-            return Arrays.stream(fields).skip(1).limit(8).mapToLong(Long::parseLong).toArray();
+            return Arrays.stream(fields)
+                    .skip(1)
+                    .limit(8)
+                    .mapToLong(Long::parseLong)
+                    .toArray();
         }
     }
 
@@ -37,8 +40,10 @@ final class Machine {
     static long drops(int port) {
         String local = String.format(":%04X", port);
         return Stream.concat(lines("/proc/net/udp").stream(), lines("/proc/net/udp6").stream())
-                .map(line -> line.trim().split("\\s+")).filter(f -> f.length > 12 && f[1].endsWith(local))
-                .mapToLong(f -> Long.parseLong(f[f.length - 1])).sum();
+                .map(line -> line.trim().split("\\s+"))
+                .filter(f -> f.length > 12 && f[1].endsWith(local))
+                .mapToLong(f -> Long.parseLong(f[f.length - 1]))
+                .sum();
     }
 
     /** What the system grants a datagram socket that asks for so many bytes; it may be fewer, without a word. */
@@ -59,7 +64,8 @@ final class Machine {
 
     /** Processor time of this process so far, in nanoseconds. */
     static long processorTime() {
-        return ((com.sun.management.OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean()).getProcessCpuTime();
+        return ((com.sun.management.OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean())
+                .getProcessCpuTime();
     }
 
     /** The middle one of an odd number of values. */

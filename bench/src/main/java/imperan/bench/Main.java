@@ -1,5 +1,12 @@
 package imperan.bench;
 
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.ToDoubleFunction;
 import org.openjdk.jmh.profile.GCProfiler;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
@@ -8,22 +15,15 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
-import java.util.ArrayList;
-import java.util.Collection;
-import java.util.List;
-import java.util.Locale;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.function.ToDoubleFunction;
-
 /** Prints the measurements of this repository as ratios taken in one run: all of them, or those that are named. */
 public final class Main {
 
-    private static final Set<String> PARTS = new TreeSet<>(Set.of("latency", "load", "trouble", "book", "page", "first", "edits", "growth", "checks", "codec", "wire", "proof", "cues"));
+    private static final Set<String> PARTS = new TreeSet<>(Set.of(
+            "latency", "load", "trouble", "book", "page", "first", "edits", "growth", "checks", "codec", "wire",
+            "proof", "cues"));
     private static final int CODEC_ROUNDS = 5;
 
-    private Main() {
-    }
+    private Main() {}
 
     public static void main(String[] arguments) throws Exception {
         Set<String> wanted = arguments.length == 0 ? PARTS : Set.of(arguments);
@@ -84,19 +84,31 @@ public final class Main {
     private static void codec() throws RunnerException {
         List<Collection<RunResult>> rounds = new ArrayList<>();
         for (int round = 0; round < CODEC_ROUNDS; round++) {
-            rounds.add(new Runner(new OptionsBuilder().include(CodecBench.class.getSimpleName())
-                    .forks(1).warmupIterations(3).warmupTime(TimeValue.seconds(1))
-                    .measurementIterations(3).measurementTime(TimeValue.seconds(1))
-                    .addProfiler(GCProfiler.class).verbosity(VerboseMode.SILENT).build()).run());
+            rounds.add(new Runner(new OptionsBuilder()
+                            .include(CodecBench.class.getSimpleName())
+                            .forks(1)
+                            .warmupIterations(3)
+                            .warmupTime(TimeValue.seconds(1))
+                            .measurementIterations(3)
+                            .measurementTime(TimeValue.seconds(1))
+                            .addProfiler(GCProfiler.class)
+                            .verbosity(VerboseMode.SILENT)
+                            .build())
+                    .run());
         }
         System.out.println("Codec, one message with one float: medians of " + CODEC_ROUNDS + " rounds");
         for (String operation : new String[] {"encode", "decode"}) {
             double ours = median(rounds, r -> time(r, operation + "Ours"));
             double theirs = median(rounds, r -> time(r, operation + "Theirs"));
             double ratio = median(rounds, r -> time(r, operation + "Theirs") / time(r, operation + "Ours"));
-            print("  %s: ours %.1f ns, %.0f B allocated; javaosc-core %.1f ns, %.0f B; ours is %.1f times as fast", operation,
-                    ours, median(rounds, r -> garbage(r, operation + "Ours")), theirs,
-                    median(rounds, r -> garbage(r, operation + "Theirs")), ratio);
+            print(
+                    "  %s: ours %.1f ns, %.0f B allocated; javaosc-core %.1f ns, %.0f B; ours is %.1f times as fast",
+                    operation,
+                    ours,
+                    median(rounds, r -> garbage(r, operation + "Ours")),
+                    theirs,
+                    median(rounds, r -> garbage(r, operation + "Theirs")),
+                    ratio);
         }
     }
 
@@ -111,12 +123,18 @@ public final class Main {
 
     private static double garbage(Collection<RunResult> results, String method) {
         return result(results, method).getSecondaryResults().entrySet().stream()
-                .filter(entry -> entry.getKey().contains("alloc.rate.norm")).findFirst().orElseThrow()
-                .getValue().getScore();
+                .filter(entry -> entry.getKey().contains("alloc.rate.norm"))
+                .findFirst()
+                .orElseThrow()
+                .getValue()
+                .getScore();
     }
 
     private static RunResult result(Collection<RunResult> results, String method) {
-        return results.stream().filter(r -> r.getParams().getBenchmark().endsWith("." + method)).findFirst().orElseThrow();
+        return results.stream()
+                .filter(r -> r.getParams().getBenchmark().endsWith("." + method))
+                .findFirst()
+                .orElseThrow();
     }
 
     static void print(String format, Object... values) {

@@ -9,14 +9,14 @@ import imperan.osc.OscMessage;
 import imperan.proof.report.Verdict;
 import imperan.proof.report.Which;
 import imperan.proof.run.ProofRun;
-import imperan.server.proof.Proofs.Wish;
 import imperan.server.proof.Proofs;
+import imperan.server.proof.Proofs.Wish;
 import imperan.server.run.Readings;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.show.AnswerRule;
-import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -35,7 +35,6 @@ import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
-
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -59,6 +58,7 @@ final class Proved {
     private static final int ROUNDS = 9;
     /** As many as a proof has under way at a stand-in. */
     private static final int UNDER_WAY = 8;
+
     private static final int LONGEST_SECONDS = 120;
     private static final Person PERSON = new Person("bench", "Bench");
 
@@ -69,15 +69,20 @@ final class Proved {
     }
 
     void besideABareLoop() throws IOException, InterruptedException {
-        try (DatagramSocket farEnd = new DatagramSocket(0, InetAddress.getLoopbackAddress()); BareLoop loop = new BareLoop(packets(), farEnd.getLocalPort(), Stage.freePort())) {
+        try (DatagramSocket farEnd = new DatagramSocket(0, InetAddress.getLoopbackAddress());
+                BareLoop loop = new BareLoop(packets(), farEnd.getLocalPort(), Stage.freePort())) {
             Thread answering = new Thread(() -> answer(farEnd), "far end");
             answering.start();
             String show = stage.bean(Shows.class).create("Proof").show().orElseThrow();
-            if (stage.bean(Keeper.class).edit(show, parts(farEnd.getLocalPort()), PERSON).join() instanceof Outcome.Refused refused) {
+            if (stage.bean(Keeper.class)
+                            .edit(show, parts(farEnd.getLocalPort()), PERSON)
+                            .join()
+                    instanceof Outcome.Refused refused) {
                 throw new IllegalStateException("The show to prove is refused: " + refused.problems());
             }
             stage.bean(Shows.class).goLive(show);
-            while (!stage.bean(Readings.class).facts(show).join().links().stream().allMatch(link -> link.socket().works())) {
+            while (!stage.bean(Readings.class).facts(show).join().links().stream()
+                    .allMatch(link -> link.socket().works())) {
                 Thread.sleep(10);
             }
             List<Double> ratios = new ArrayList<>();
@@ -90,16 +95,29 @@ final class Proved {
                 waitFor(run);
                 double ours = (System.nanoTime() - begun) / 1e9;
                 double bare = loop.run(run.said(), UNDER_WAY);
-                long confirmed = run.outcomes().stream().filter(outcome -> outcome.result().verdict() == Verdict.CONFIRMED).count();
+                long confirmed = run.outcomes().stream()
+                        .filter(outcome -> outcome.result().verdict() == Verdict.CONFIRMED)
+                        .count();
                 // the first round warms up
                 if (round > 0) {
                     ratios.add(ours / bare);
-                    Main.print("  round %d: %.2f s for %d messages, questions and what is put back included; %d of %d confirmed; planned in %.2f s; bare loop %.2f s; ratio %.2f (stolen %.1f %%)", round, ours, run.said(),
-                            confirmed, LINES, (begun - planned) / 1e9, bare, ours / bare, steal.percent());
+                    Main.print(
+                            "  round %d: %.2f s for %d messages, questions and what is put back included; %d of %d confirmed; planned in %.2f s; bare loop %.2f s; ratio %.2f (stolen %.1f %%)",
+                            round,
+                            ours,
+                            run.said(),
+                            confirmed,
+                            LINES,
+                            (begun - planned) / 1e9,
+                            bare,
+                            ours / bare,
+                            steal.percent());
                 }
             }
             ratios.sort(null);
-            Main.print("  median ratio %.2f (%.2f to %.2f)", ratios.get(ratios.size() / 2), ratios.get(0), ratios.get(ratios.size() - 1));
+            Main.print(
+                    "  median ratio %.2f (%.2f to %.2f)",
+                    ratios.get(ratios.size() / 2), ratios.get(0), ratios.get(ratios.size() - 1));
             stopped(show);
         }
     }
@@ -116,7 +134,9 @@ final class Proved {
         long ordered = System.nanoTime();
         int said = run.said();
         waitFor(run);
-        Main.print("  stopped midway: the order took %.1f ms; %d messages left after it, to put back; ended %.1f ms after it", (ordered - at) / 1e6, run.said() - said, (System.nanoTime() - at) / 1e6);
+        Main.print(
+                "  stopped midway: the order took %.1f ms; %d messages left after it, to put back; ended %.1f ms after it",
+                (ordered - at) / 1e6, run.said() - said, (System.nanoTime() - at) / 1e6);
     }
 
     private ProofRun begin(String show, int times) throws InterruptedException {
@@ -156,11 +176,14 @@ final class Proved {
         while (!socket.isClosed()) {
             try {
                 socket.receive(heard);
-                if (decoder.decode(Arrays.copyOf(heard.getData(), heard.getLength())) instanceof Decoded.Whole whole && whole.packet() instanceof OscMessage message) {
+                if (decoder.decode(Arrays.copyOf(heard.getData(), heard.getLength())) instanceof Decoded.Whole whole
+                        && whole.packet() instanceof OscMessage message) {
                     if (!message.arguments().isEmpty()) {
                         stands.put(message.address(), message.arguments());
                     }
-                    byte[] says = OscEncoder.encode(new OscMessage(message.address(), stands.getOrDefault(message.address(), List.of(new OscArgument.Float32(0.25f)))));
+                    byte[] says = OscEncoder.encode(new OscMessage(
+                            message.address(),
+                            stands.getOrDefault(message.address(), List.of(new OscArgument.Float32(0.25f)))));
                     socket.send(new DatagramPacket(says, says.length, heard.getSocketAddress()));
                 }
             } catch (SocketException e) {
@@ -179,10 +202,29 @@ final class Proved {
         PartId target = new PartId("target");
         PartId book = new PartId("book");
         PartId layout = new PartId("layout");
-        Phrase level = Phrase.plain("/proof/<n:1.." + LINES + ">", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(),
-                Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "").doing(Phrase.Effect.VALUE);
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(put(book, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), book, level),
-                put(target, null, Target.plain("Far end", "127.0.0.1", port, Stage.freePort(), Target.Answering.QUERIES).speaking(book).simulatedAt(new StandInEnd("127.0.0.1", port, true))),
+        Phrase level = Phrase.plain(
+                        "/proof/<n:1.." + LINES + ">",
+                        Phrase.Direction.BOTH,
+                        List.of(Phrase.PhraseArgument.plain(
+                                ArgumentType.FLOAT32,
+                                Optional.of(0.0),
+                                Optional.of(1.0),
+                                "",
+                                List.of(),
+                                Optional.empty())),
+                        AnswerRule.usual(AnswerRule.Kind.SAME),
+                        "",
+                        "")
+                .doing(Phrase.Effect.VALUE);
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(
+                put(book, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), book, level),
+                put(
+                        target,
+                        null,
+                        Target.plain("Far end", "127.0.0.1", port, Stage.freePort(), Target.Answering.QUERIES)
+                                .speaking(book)
+                                .simulatedAt(new StandInEnd("127.0.0.1", port, true))),
                 put(layout, null, Layout.plain("Layout"))));
         for (int i = 0; i < LINES; i++) {
             PartId page = new PartId("page-" + i / (COLUMNS * ROWS));
@@ -190,8 +232,19 @@ final class Proved {
             if (place == 0) {
                 steps.add(put(page, layout, Page.plain("Page", COLUMNS, ROWS)));
             }
-            steps.add(put(new PartId("line-" + i), page, Control.plain("", new Cells(place % COLUMNS, place / COLUMNS, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
-                    List.of(new Send(Send.Phase.CHANGE, Optional.of(target), address(i), List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.of())));
+            steps.add(put(
+                    new PartId("line-" + i),
+                    page,
+                    Control.plain(
+                            "",
+                            new Cells(place % COLUMNS, place / COLUMNS, 1, 1),
+                            Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
+                            List.of(new Send(
+                                    Send.Phase.CHANGE,
+                                    Optional.of(target),
+                                    address(i),
+                                    List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))),
+                            List.of())));
         }
         return new EditRequest("Set up", steps);
     }

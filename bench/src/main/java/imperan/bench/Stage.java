@@ -23,10 +23,6 @@ import imperan.show.form.Cross;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.show.form.Meter;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.boot.web.server.context.WebServerApplicationContext;
-import org.springframework.context.ConfigurableApplicationContext;
-
 import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
@@ -38,6 +34,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
 
 /**
  * The whole server in this process, with a database of its own, a show made for measuring and, in the same web server, the
@@ -49,9 +48,11 @@ final class Stage implements AutoCloseable {
     static final PartId FADER = new PartId("fader");
     /** Sends fifty messages at each change. */
     static final PartId BURST = new PartId("burst");
+
     static final int BURST_SENDS = 50;
     /** Follows what comes in on {@link #IN}. */
     static final PartId ECHO = new PartId("echo");
+
     static final String OUT = "/bench/out";
     static final String IN = "/bench/in";
 
@@ -60,6 +61,7 @@ final class Stage implements AutoCloseable {
 
     /** A page of many controls that only listen. */
     static final PartId FULL = new PartId("full");
+
     static final int MANY = 500;
     private static final int MANY_COLUMNS = 50;
 
@@ -70,6 +72,7 @@ final class Stage implements AutoCloseable {
 
     /** The show that is live. */
     final String show;
+
     final DatagramSocket farEnd;
     final int answerPort;
     final int troublePort;
@@ -83,17 +86,26 @@ final class Stage implements AutoCloseable {
         troubleAnswerPort = freePort();
         String database = "bench_" + UUID.randomUUID().toString().replace("-", "");
         String url = "jdbc:postgresql://127.0.0.1:" + System.getenv("IMPERAN_TEST_DB_PORT") + "/";
-        try (var connection = DriverManager.getConnection(url + "postgres", "imperan", System.getenv("IMPERAN_TEST_DB_PASSWORD"));
-             Statement statement = connection.createStatement()) {
+        try (var connection = DriverManager.getConnection(
+                        url + "postgres", "imperan", System.getenv("IMPERAN_TEST_DB_PASSWORD"));
+                Statement statement = connection.createStatement()) {
             statement.execute("create database " + database + " owner imperan_app");
         }
-        context = new SpringApplicationBuilder(ImperanServer.class, BareRelay.class).run("--server.port=0",
-                "--spring.datasource.url=" + url + database, "--spring.datasource.username=imperan_app",
-                "--spring.datasource.password=" + System.getenv("IMPERAN_TEST_DB_APP_PASSWORD"), "--imperan.demo.first-port=" + freePort(),
-                "--imperan.demo.first-answer=" + Math.min(freePort(), 65_000), "--logging.level.root=error", "--spring.main.banner-mode=off");
+        context = new SpringApplicationBuilder(ImperanServer.class, BareRelay.class)
+                .run(
+                        "--server.port=0",
+                        "--spring.datasource.url=" + url + database,
+                        "--spring.datasource.username=imperan_app",
+                        "--spring.datasource.password=" + System.getenv("IMPERAN_TEST_DB_APP_PASSWORD"),
+                        "--imperan.demo.first-port=" + freePort(),
+                        "--imperan.demo.first-answer=" + Math.min(freePort(), 65_000),
+                        "--logging.level.root=error",
+                        "--spring.main.banner-mode=off");
         Shows shows = context.getBean(Shows.class);
         show = shows.create("Bench").show().orElseThrow();
-        Outcome outcome = context.getBean(Keeper.class).edit(show, parts(), new Person("bench", "Bench")).join();
+        Outcome outcome = context.getBean(Keeper.class)
+                .edit(show, parts(), new Person("bench", "Bench"))
+                .join();
         if (outcome instanceof Outcome.Refused refused) {
             throw new IllegalStateException("The show to measure with is refused: " + refused.problems());
         }
@@ -111,10 +123,16 @@ final class Stage implements AutoCloseable {
             burst.add(send("/bench/burst/" + i));
         }
         List<EditRequest.Step> steps = new ArrayList<>(List.of(
-                put(TARGET, null, Target.plain("Far end", "127.0.0.1", farEnd.getLocalPort(), answerPort,
-                        Target.Answering.REPORTS)),
-                put(TROUBLE, null, Target.plain("Trouble", "127.0.0.1", troublePort, troubleAnswerPort, Target.Answering.REPORTS)
-                        .kept(KeepAlive.of("/bench/stay", 0.1, 0.3))),
+                put(
+                        TARGET,
+                        null,
+                        Target.plain(
+                                "Far end", "127.0.0.1", farEnd.getLocalPort(), answerPort, Target.Answering.REPORTS)),
+                put(
+                        TROUBLE,
+                        null,
+                        Target.plain("Trouble", "127.0.0.1", troublePort, troubleAnswerPort, Target.Answering.REPORTS)
+                                .kept(KeepAlive.of("/bench/stay", 0.1, 0.3))),
                 put(LAYOUT, null, Layout.plain("Layout")),
                 put(PAGE, LAYOUT, Page.plain("Page", 8, 8)),
                 put(FADER, PAGE, control(0, List.of(send(OUT)), List.of())),
@@ -124,8 +142,15 @@ final class Stage implements AutoCloseable {
                 put(FULL, LAYOUT, Page.plain("Full", MANY_COLUMNS, MANY / MANY_COLUMNS))));
         for (int i = 0; i < MANY; i++) {
             Form form = i % 2 == 0 ? new Meter() : new Cross();
-            steps.add(put(new PartId("many-" + i), FULL, Control.plain("", new Cells(i % MANY_COLUMNS, i / MANY_COLUMNS, 1, 1), form, List.of(),
-                    List.of(Listen.value(Optional.of(TARGET), IN + "/" + i, 0, 0, 1)))));
+            steps.add(put(
+                    new PartId("many-" + i),
+                    FULL,
+                    Control.plain(
+                            "",
+                            new Cells(i % MANY_COLUMNS, i / MANY_COLUMNS, 1, 1),
+                            form,
+                            List.of(),
+                            List.of(Listen.value(Optional.of(TARGET), IN + "/" + i, 0, 0, 1)))));
         }
         return new EditRequest("Set up", steps);
     }
@@ -135,12 +160,20 @@ final class Stage implements AutoCloseable {
     }
 
     private static Send send(PartId target, String address) {
-        return new Send(Send.Phase.CHANGE, Optional.of(target), address,
+        return new Send(
+                Send.Phase.CHANGE,
+                Optional.of(target),
+                address,
                 List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, 0, 1)));
     }
 
     private static Control control(int column, List<Send> sends, List<Listen> listens) {
-        return Control.plain("", new Cells(column, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0), sends, listens);
+        return Control.plain(
+                "",
+                new Cells(column, 0, 1, 4),
+                Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
+                sends,
+                listens);
     }
 
     static EditRequest.Step put(PartId id, PartId parent, Body body) {
@@ -156,7 +189,8 @@ final class Stage implements AutoCloseable {
     }
 
     URI socket(String path) {
-        return URI.create("ws://127.0.0.1:" + ((WebServerApplicationContext) context).getWebServer().getPort() + path);
+        return URI.create("ws://127.0.0.1:"
+                + ((WebServerApplicationContext) context).getWebServer().getPort() + path);
     }
 
     static int freePort() throws IOException {

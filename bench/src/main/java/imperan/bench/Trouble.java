@@ -35,7 +35,7 @@ final class Trouble {
         kinds.put("deaf", this::deaf);
         kinds.put("flapping", this::flapping);
         kinds.put("flooding", this::flooding);
-        try (Browser hand = new Browser(stage.socket("/api/live"), frame -> { }).hello("bench")) {
+        try (Browser hand = new Browser(stage.socket("/api/live"), frame -> {}).hello("bench")) {
             touches(hand, () -> LockSupport.park(this));
             Machine.Steal steal = new Machine.Steal();
             long heapBefore = Machine.heap();
@@ -50,12 +50,19 @@ final class Trouble {
                 }
                 Arrays.sort(median);
                 Arrays.sort(p99);
-                Main.print("Touch to one target while another is %s, over the quiet round before: median %.2f (%.2f to %.2f), p99 %.2f (stolen %.1f %%)",
-                        kind.getKey(), median[ROUNDS / 2], median[0], median[ROUNDS - 1], p99[ROUNDS / 2], steal.percent());
+                Main.print(
+                        "Touch to one target while another is %s, over the quiet round before: median %.2f (%.2f to %.2f), p99 %.2f (stolen %.1f %%)",
+                        kind.getKey(),
+                        median[ROUNDS / 2],
+                        median[0],
+                        median[ROUNDS - 1],
+                        p99[ROUNDS / 2],
+                        steal.percent());
             }
             long heapAfter = Machine.heap();
-            Main.print("  heap after collection: %.1f MB before, %.1f MB after all of it (%+.1f %%)", heapBefore / 1e6, heapAfter / 1e6,
-                    100.0 * (heapAfter - heapBefore) / heapBefore);
+            Main.print(
+                    "  heap after collection: %.1f MB before, %.1f MB after all of it (%+.1f %%)",
+                    heapBefore / 1e6, heapAfter / 1e6, 100.0 * (heapAfter - heapBefore) / heapBefore);
         }
     }
 
@@ -63,13 +70,15 @@ final class Trouble {
         Latency.drain(stage.farEnd);
         Times times = new Times(TOUCHES_A_SECOND * 2);
         Thread reader = Latency.reader(stage.farEnd, packet -> times.arrived());
-        Thread trouble = new Thread(() -> {
-            try {
-                making.trouble();
-            } catch (IOException e) {
-                throw new IllegalStateException(e);
-            }
-        }, "trouble");
+        Thread trouble = new Thread(
+                () -> {
+                    try {
+                        making.trouble();
+                    } catch (IOException e) {
+                        throw new IllegalStateException(e);
+                    }
+                },
+                "trouble");
         trouble.start();
         times.run(TOUCHES_A_SECOND, i -> {
             hand.touch(Stage.FADER.value(), i % 2 == 0 ? 0.25 : 0.75);
@@ -111,7 +120,9 @@ final class Trouble {
             for (long i = 0; !Thread.currentThread().isInterrupted(); i++) {
                 if (i % (FLOOD_A_SECOND / 100) == 0) {
                     long due = start + i / (FLOOD_A_SECOND / 100) * 10_000_000L;
-                    for (long wait = due - System.nanoTime(); wait > 0 && !Thread.currentThread().isInterrupted(); wait = due - System.nanoTime()) {
+                    for (long wait = due - System.nanoTime();
+                            wait > 0 && !Thread.currentThread().isInterrupted();
+                            wait = due - System.nanoTime()) {
                         LockSupport.parkNanos(wait);
                     }
                 }

@@ -13,8 +13,7 @@ public record AddressText(String text, Optional<Fault> problem) {
     private static final String RESERVED = "#*,?[]{}";
 
     /** @param mend the address that was probably meant */
-    public record Fault(String message, Optional<String> mend) {
-    }
+    public record Fault(String message, Optional<String> mend) {}
 
     public static AddressText parse(String text) {
         return new AddressText(text, fault(text));
@@ -22,7 +21,11 @@ public record AddressText(String text, Optional<Fault> problem) {
 
     /** Reads an address that may lack the slash at its start, as some receivers want it. */
     public static AddressText parseFreely(String text) {
-        return isBare(text) ? new AddressText(text, fault("/" + text).map(f -> new Fault(f.message(), f.mend().map(m -> m.substring(1)))))
+        return isBare(text)
+                ? new AddressText(
+                        text,
+                        fault("/" + text)
+                                .map(f -> new Fault(f.message(), f.mend().map(m -> m.substring(1)))))
                 : parse(text);
     }
 
@@ -56,9 +59,11 @@ public record AddressText(String text, Optional<Fault> problem) {
         if (message == null) {
             return Optional.empty();
         }
-        String mended = ("/" + text.strip().replace('\\', '/')).replaceAll("/{2,}", "/").replaceAll("(.)/$", "$1");
-        return Optional.of(mended.length() > 1 && fault(mended).isEmpty()
-                ? new Fault(message + "; did you mean " + mended + "?", Optional.of(mended))
-                : new Fault(message, Optional.empty()));
+        String mended =
+                ("/" + text.strip().replace('\\', '/')).replaceAll("/{2,}", "/").replaceAll("(.)/$", "$1");
+        return Optional.of(
+                mended.length() > 1 && fault(mended).isEmpty()
+                        ? new Fault(message + "; did you mean " + mended + "?", Optional.of(mended))
+                        : new Fault(message, Optional.empty()));
     }
 }

@@ -2,7 +2,6 @@ package imperan.address;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -25,8 +24,10 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
     public static final int MAX_LENGTH = 10_000;
     /** Of a text that is quoted in a sentence. */
     private static final int SHOWN = 60;
+
     private static final Pattern WHOLE = Pattern.compile("[+-]?\\d{1,18}");
-    private static final Pattern DECIMAL = Pattern.compile("[+-]?(?:\\d+\\.\\d*|\\.\\d+|\\d+(?=[eE]))(?:[eE][+-]?\\d{1,3})?");
+    private static final Pattern DECIMAL =
+            Pattern.compile("[+-]?(?:\\d+\\.\\d*|\\.\\d+|\\d+(?=[eE]))(?:[eE][+-]?\\d{1,3})?");
 
     /** Reads a line with an address as OSC wants it. */
     public static MessageLine parse(String text) {
@@ -42,11 +43,18 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
     public static MessageLine parse(String text, Function<String, Optional<AddressText.Fault>> faults) {
         String line = text.strip();
         if (line.length() > MAX_LENGTH) {
-            return new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A message in one line has at most " + MAX_LENGTH + " characters",
-                    Optional.empty())));
+            return new MessageLine(
+                    text,
+                    Optional.empty(),
+                    Optional.of(new AddressText.Fault(
+                            "A message in one line has at most " + MAX_LENGTH + " characters", Optional.empty())));
         }
         if (line.indexOf('\0') >= 0) {
-            return new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A text of OSC ends at NUL, so it cannot hold one", Optional.empty())));
+            return new MessageLine(
+                    text,
+                    Optional.empty(),
+                    Optional.of(new AddressText.Fault(
+                            "A text of OSC ends at NUL, so it cannot hold one", Optional.empty())));
         }
         List<Word> words = new ArrayList<>();
         int at = 0;
@@ -62,7 +70,9 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
         String address = words.isEmpty() ? "" : words.get(0).text();
         Optional<AddressText.Fault> fault = faults.apply(address);
         if (fault.isEmpty() && at < line.length()) {
-            fault = Optional.of(new AddressText.Fault("The quote at “" + shortened(line.substring(at)) + "” is not closed, or something follows it at once",
+            fault = Optional.of(new AddressText.Fault(
+                    "The quote at “" + shortened(line.substring(at))
+                            + "” is not closed, or something follows it at once",
                     Optional.empty()));
         }
         if (fault.isPresent()) {
@@ -76,26 +86,36 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
         if (!words.isEmpty() && TypedWords.isTags(words.get(0))) {
             TypedWords typed = TypedWords.read(words.get(0).text(), words.subList(1, words.size()));
             if (typed.fault().isPresent()) {
-                return new MessageLine(text, Optional.empty(), typed.fault().map(why -> new AddressText.Fault(why, Optional.empty())));
+                return new MessageLine(
+                        text, Optional.empty(), typed.fault().map(why -> new AddressText.Fault(why, Optional.empty())));
             }
             arguments = typed.arguments();
         } else {
-            arguments = words.stream().map(word -> word.quoted() ? new OscArgument.Text(word.text()) : argument(word.text())).toList();
+            arguments = words.stream()
+                    .map(word -> word.quoted() ? new OscArgument.Text(word.text()) : argument(word.text()))
+                    .toList();
         }
-        boolean tooLarge = arguments.stream().anyMatch(argument -> argument instanceof OscArgument.Float32 number && !Float.isFinite(number.value()));
-        return tooLarge ? new MessageLine(text, Optional.empty(), Optional.of(new AddressText.Fault("A number in it is too large for a float", Optional.empty())))
+        boolean tooLarge = arguments.stream()
+                .anyMatch(
+                        argument -> argument instanceof OscArgument.Float32 number && !Float.isFinite(number.value()));
+        return tooLarge
+                ? new MessageLine(
+                        text,
+                        Optional.empty(),
+                        Optional.of(new AddressText.Fault("A number in it is too large for a float", Optional.empty())))
                 : new MessageLine(text, Optional.of(new OscMessage(address, arguments)), Optional.empty());
     }
 
     /** The line that says a message, with its type tags; it reads as the same message. */
     public static String of(OscMessage message) {
-        String address = message.address().chars().anyMatch(c -> c <= ' ' || c == '"') ? TypedWords.quoted(message.address()) : message.address();
+        String address = message.address().chars().anyMatch(c -> c <= ' ' || c == '"')
+                ? TypedWords.quoted(message.address())
+                : message.address();
         return (address + " " + TypedWords.write(message.arguments())).strip();
     }
 
     /** A word of a line, or what stood in quotes. */
-    record Word(String text, boolean quoted) {
-    }
+    record Word(String text, boolean quoted) {}
 
     /** Where a word ends: before the next blank. */
     private static int endOfWord(String line, int from) {
@@ -147,7 +167,8 @@ public record MessageLine(String text, Optional<OscMessage> message, Optional<Ad
 
     /** The mend of an address is a mend of the line: its arguments stay. */
     private static AddressText.Fault wholeLine(AddressText.Fault fault, String line) {
-        return new AddressText.Fault(fault.message(), fault.mend().map(address -> address + line.replaceFirst("^\\S+", "")));
+        return new AddressText.Fault(
+                fault.message(), fault.mend().map(address -> address + line.replaceFirst("^\\S+", "")));
     }
 
     private static OscArgument argument(String word) {

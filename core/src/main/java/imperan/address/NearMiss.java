@@ -1,8 +1,6 @@
 package imperan.address;
 
 import imperan.address.SlotAddress.Piece.Slot;
-import org.apache.commons.text.similarity.LevenshteinDistance;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -19,6 +17,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.apache.commons.text.similarity.LevenshteinDistance;
 
 /**
  * Finds the address that was probably meant by one that is not known. Addresses that differ only in their numbers and in the case of their letters have one shape; shapes are compared, and
@@ -30,8 +29,12 @@ public final class NearMiss {
     private static final LevenshteinDistance DISTANCE = new LevenshteinDistance(FARTHEST);
     private static final Pattern DIGITS = Pattern.compile("\\d+");
     private static final int MOST_DIGITS = 6;
-    private static final Comparator<List<Integer>> BY_NUMBERS = (a, b) -> IntStream.range(0, Math.min(a.size(), b.size())).map(i -> Integer.compare(a.get(i), b.get(i)))
-            .filter(order -> order != 0).findFirst().orElse(Integer.compare(a.size(), b.size()));
+    private static final Comparator<List<Integer>> BY_NUMBERS =
+            (a, b) -> IntStream.range(0, Math.min(a.size(), b.size()))
+                    .map(i -> Integer.compare(a.get(i), b.get(i)))
+                    .filter(order -> order != 0)
+                    .findFirst()
+                    .orElse(Integer.compare(a.size(), b.size()));
 
     /** In what an address differs from the one that was meant. */
     public enum How {
@@ -49,12 +52,10 @@ public final class NearMiss {
      * @param address that was meant
      * @param range   the slot that has no such number, and the number
      */
-    public record Meant(String address, How how, Optional<Beside> range) {
-    }
+    public record Meant(String address, How how, Optional<Beside> range) {}
 
     /** @param given a number that is not from {@code first} to {@code last} */
-    public record Beside(String slot, int given, int first, int last) {
-    }
+    public record Beside(String slot, int given, int first, int last) {}
 
     /** @param letters a bit for each character that it has, some of them sharing one */
     private record Shape(String text, long letters) {
@@ -76,14 +77,24 @@ public final class NearMiss {
 
         private Stream<Meant> nearest(String address) {
             List<Integer> numbers = numbers(address);
-            Optional<String> beside = Stream.of(plain.floorEntry(numbers), plain.ceilingEntry(numbers)).filter(Objects::nonNull)
-                    .min(Comparator.comparingLong(entry -> apart(entry.getKey(), numbers))).map(Map.Entry::getValue);
-            return Stream.concat(slotted.stream().map(slots -> filled(address, slots, numbers)),
-                    beside.map(other -> new Meant(other, other.equalsIgnoreCase(address) ? How.LETTER_CASE : How.SPELLING, Optional.empty())).stream());
+            Optional<String> beside = Stream.of(plain.floorEntry(numbers), plain.ceilingEntry(numbers))
+                    .filter(Objects::nonNull)
+                    .min(Comparator.comparingLong(entry -> apart(entry.getKey(), numbers)))
+                    .map(Map.Entry::getValue);
+            return Stream.concat(
+                    slotted.stream().map(slots -> filled(address, slots, numbers)),
+                    beside
+                            .map(other -> new Meant(
+                                    other,
+                                    other.equalsIgnoreCase(address) ? How.LETTER_CASE : How.SPELLING,
+                                    Optional.empty()))
+                            .stream());
         }
 
         private static long apart(List<Integer> numbers, List<Integer> others) {
-            return IntStream.range(0, Math.min(numbers.size(), others.size())).mapToLong(i -> Math.abs((long) numbers.get(i) - others.get(i))).sum();
+            return IntStream.range(0, Math.min(numbers.size(), others.size()))
+                    .mapToLong(i -> Math.abs((long) numbers.get(i) - others.get(i)))
+                    .sum();
         }
     }
 
@@ -98,7 +109,8 @@ public final class NearMiss {
             if (alike == null) {
                 alike = new Alike();
                 byShape.put(shape, alike);
-                byLength.computeIfAbsent(shape.length(), length -> new ArrayList<>()).add(new Shape(shape));
+                byLength.computeIfAbsent(shape.length(), length -> new ArrayList<>())
+                        .add(new Shape(shape));
             }
             if (slots.slots().isEmpty()) {
                 alike.plain.putIfAbsent(numbers(slots.first()), slots.first());
@@ -130,12 +142,18 @@ public final class NearMiss {
                 }
             }
         }
-        return best(address, nearest.stream().flatMap(other -> byShape.get(other).nearest(address)).map(meant -> new Meant(meant.address(), How.SPELLING, Optional.empty())));
+        return best(
+                address,
+                nearest.stream()
+                        .flatMap(other -> byShape.get(other).nearest(address))
+                        .map(meant -> new Meant(meant.address(), How.SPELLING, Optional.empty())));
     }
 
     private static Optional<Meant> best(String address, Stream<Meant> candidates) {
-        return candidates.filter(meant -> distance(address, meant.address()) >= 0)
-                .min(Comparator.comparingInt((Meant meant) -> distance(address, meant.address())).thenComparing(Meant::address));
+        return candidates
+                .filter(meant -> distance(address, meant.address()) >= 0)
+                .min(Comparator.comparingInt((Meant meant) -> distance(address, meant.address()))
+                        .thenComparing(Meant::address));
     }
 
     /** The numbers that the address has, in the slots of the known one, as far as they fit. */
@@ -146,7 +164,10 @@ public final class NearMiss {
         for (SlotAddress.Piece piece : slots.pieces()) {
             if (piece instanceof SlotAddress.Piece.Fixed fixed) {
                 // numbers of the fixed text are passed by
-                DIGITS.matcher(fixed.text()).results().filter(digits -> given.hasNext()).forEach(digits -> given.next());
+                DIGITS.matcher(fixed.text())
+                        .results()
+                        .filter(digits -> given.hasNext())
+                        .forEach(digits -> given.next());
             } else if (given.hasNext()) {
                 Slot slot = (Slot) piece;
                 int number = given.next();
@@ -157,22 +178,30 @@ public final class NearMiss {
             }
         }
         String meant = slots.fill(fitting);
-        How how = meant.equalsIgnoreCase(address) ? How.LETTER_CASE : beside.map(NearMiss::how).orElse(How.SPELLING);
+        How how = meant.equalsIgnoreCase(address)
+                ? How.LETTER_CASE
+                : beside.map(NearMiss::how).orElse(How.SPELLING);
         return new Meant(meant, how, beside.filter(found -> how != How.LETTER_CASE));
     }
 
     private static How how(Beside beside) {
-        boolean fromOtherBase = beside.first() == 1 && beside.given() == 0 || beside.first() == 0 && beside.given() == beside.last() + 1;
+        boolean fromOtherBase = beside.first() == 1 && beside.given() == 0
+                || beside.first() == 0 && beside.given() == beside.last() + 1;
         return fromOtherBase ? How.COUNTING_BASE : How.OUT_OF_RANGE;
     }
 
     private static List<Integer> numbers(String address) {
-        return DIGITS.matcher(address).results().map(digits -> digits.group().length() > MOST_DIGITS ? Integer.MAX_VALUE : Integer.valueOf(digits.group())).toList();
+        return DIGITS.matcher(address)
+                .results()
+                .map(digits ->
+                        digits.group().length() > MOST_DIGITS ? Integer.MAX_VALUE : Integer.valueOf(digits.group()))
+                .toList();
     }
 
     private static String shape(SlotAddress slots) {
         StringBuilder shape = new StringBuilder();
-        slots.pieces().forEach(piece -> shape.append(piece instanceof SlotAddress.Piece.Fixed fixed ? fixed.text() : "0"));
+        slots.pieces()
+                .forEach(piece -> shape.append(piece instanceof SlotAddress.Piece.Fixed fixed ? fixed.text() : "0"));
         return shape(shape.toString());
     }
 

@@ -44,8 +44,7 @@ public record Run(List<String> texts, Optional<String> problem) {
     }
 
     private sealed interface Piece {
-        record Fixed(String text) implements Piece {
-        }
+        record Fixed(String text) implements Piece {}
 
         record Numbers(long first, long last, long step, int digits) implements Piece {
             long count() {
@@ -85,13 +84,19 @@ public record Run(List<String> texts, Optional<String> problem) {
                 }
                 pieces.add(new Piece.Fixed(fixed.toString()));
                 fixed.setLength(0);
-                pieces.add(new Piece.Numbers(Long.parseLong(run.group(1)), Long.parseLong(run.group(2)), step,
+                pieces.add(new Piece.Numbers(
+                        Long.parseLong(run.group(1)),
+                        Long.parseLong(run.group(2)),
+                        step,
                         run.group(1).startsWith("0") ? run.group(1).length() : 1));
                 at = end + 1;
             }
         }
         pieces.add(new Piece.Fixed(fixed.toString()));
-        List<Piece.Numbers> runs = pieces.stream().filter(Piece.Numbers.class::isInstance).map(Piece.Numbers.class::cast).toList();
+        List<Piece.Numbers> runs = pieces.stream()
+                .filter(Piece.Numbers.class::isInstance)
+                .map(Piece.Numbers.class::cast)
+                .toList();
         long count = runs.stream().mapToLong(Piece.Numbers::count).min().orElse(1);
         if (runs.stream().anyMatch(run -> run.count() != count)) {
             return bad("The runs of this text are not equally long");

@@ -28,8 +28,7 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
     /** A part of the address: fixed text, or a slot. */
     public sealed interface Piece {
         /** Text that stays as it is. */
-        record Fixed(String text) implements Piece {
-        }
+        record Fixed(String text) implements Piece {}
 
         /** @param digits how many digits a number has at least */
         record Slot(String name, int first, int last, int digits) implements Piece {
@@ -51,7 +50,11 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
     /** @param fault what is wrong with an address that it stands for; empty where that is one */
     public static SlotAddress parse(String text, Function<String, Optional<AddressText.Fault>> fault) {
         SlotAddress address = parseFreely(text);
-        return address.problem.isPresent() ? address : fault.apply(address.first()).map(found -> bad(text, found.message())).orElse(address);
+        return address.problem.isPresent()
+                ? address
+                : fault.apply(address.first())
+                        .map(found -> bad(text, found.message()))
+                        .orElse(address);
     }
 
     /** Reads an address of any dialect: only its slots are looked at. */
@@ -80,7 +83,11 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
                     pieces.add(new Piece.Fixed(fixed.toString()));
                     fixed.setLength(0);
                 }
-                pieces.add(new Piece.Slot(slot.group(1), first, last, slot.group(2).startsWith("0") ? slot.group(2).length() : 1));
+                pieces.add(new Piece.Slot(
+                        slot.group(1),
+                        first,
+                        last,
+                        slot.group(2).startsWith("0") ? slot.group(2).length() : 1));
                 at = end + 1;
             }
         }
@@ -91,7 +98,8 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
     }
 
     private static SlotAddress judged(SlotAddress address) {
-        if (address.slots().stream().map(Piece.Slot::name).distinct().count() < address.slots().size()) {
+        if (address.slots().stream().map(Piece.Slot::name).distinct().count()
+                < address.slots().size()) {
             return bad(address.text, "A slot's name stands twice");
         }
         long count = 1;
@@ -99,7 +107,11 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
             count *= (long) slot.last() - slot.first() + 1;
             if (count > MAX_COUNT) {
                 // at once: the product of several could come round to a small number again
-                return bad(address.text, "It stands for " + count + " addresses" + (address.slots().size() > 1 ? " or more" : "") + "; at most " + MAX_COUNT + " are taken");
+                return bad(
+                        address.text,
+                        "It stands for " + count + " addresses"
+                                + (address.slots().size() > 1 ? " or more" : "") + "; at most " + MAX_COUNT
+                                + " are taken");
             }
         }
         return address;
@@ -110,7 +122,10 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
     }
 
     public List<Piece.Slot> slots() {
-        return pieces.stream().filter(Piece.Slot.class::isInstance).map(Piece.Slot.class::cast).toList();
+        return pieces.stream()
+                .filter(Piece.Slot.class::isInstance)
+                .map(Piece.Slot.class::cast)
+                .toList();
     }
 
     /** How many addresses it stands for. */
@@ -126,8 +141,12 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
     /** The address with these numbers in its slots; a slot without a number keeps its first. */
     public String fill(Map<String, Integer> numbers) {
         StringBuilder filled = new StringBuilder();
-        pieces.forEach(piece -> filled.append(piece instanceof Piece.Fixed fixed ? fixed.text()
-                : ((Piece.Slot) piece).write(numbers.getOrDefault(((Piece.Slot) piece).name(), ((Piece.Slot) piece).first()))));
+        pieces.forEach(piece -> filled.append(
+                piece instanceof Piece.Fixed fixed
+                        ? fixed.text()
+                        : ((Piece.Slot) piece)
+                                .write(numbers.getOrDefault(
+                                        ((Piece.Slot) piece).name(), ((Piece.Slot) piece).first()))));
         return filled.toString();
     }
 
@@ -168,8 +187,10 @@ public record SlotAddress(String text, List<Piece> pieces, Optional<String> prob
                     end++;
                 }
                 String digits = address.substring(at, end);
-                if (digits.isEmpty() || !slot.write(Integer.parseInt(digits)).equals(digits)
-                        || Integer.parseInt(digits) < slot.first() || Integer.parseInt(digits) > slot.last()) {
+                if (digits.isEmpty()
+                        || !slot.write(Integer.parseInt(digits)).equals(digits)
+                        || Integer.parseInt(digits) < slot.first()
+                        || Integer.parseInt(digits) > slot.last()) {
                     return Optional.empty();
                 }
                 numbers.put(slot.name(), Integer.parseInt(digits));

@@ -4,7 +4,6 @@ import imperan.address.MessageLine.Word;
 import imperan.osc.OscArgument;
 import imperan.osc.OscText;
 import imperan.osc.TimeTag;
-
 import java.math.BigInteger;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -112,11 +111,15 @@ record TypedWords(List<OscArgument> arguments, Optional<String> fault) {
             case 'd' -> new OscArgument.Float64(Double.parseDouble(text));
             case 's' -> new OscArgument.Text(text);
             case 'S' -> new OscArgument.Symbol(text);
-            case 'c' -> new OscArgument.Char(text.codePointCount(0, text.length()) == 1 ? text.codePointAt(0) : (int) hex(text.substring(2), 8));
+            case 'c' -> new OscArgument.Char(
+                    text.codePointCount(0, text.length()) == 1 ? text.codePointAt(0) : (int) hex(text.substring(2), 8));
             case 'b' -> new OscArgument.Blob(HexFormat.of().parseHex(text));
             case 'r' -> new OscArgument.Rgba((int) hex(text.startsWith("#") ? text.substring(1) : text, 8));
             case 'm' -> new OscArgument.Midi((int) hex(text, 8));
-            default -> new OscArgument.Time(text.equals(NOW) ? TimeTag.IMMEDIATELY : text.length() == 16 ? new TimeTag(hex(text, 16)) : TimeTag.at(Instant.parse(text)));
+            default -> new OscArgument.Time(
+                    text.equals(NOW)
+                            ? TimeTag.IMMEDIATELY
+                            : text.length() == 16 ? new TimeTag(hex(text, 16)) : TimeTag.at(Instant.parse(text)));
         };
     }
 
@@ -147,7 +150,10 @@ record TypedWords(List<OscArgument> arguments, Optional<String> fault) {
         if (arguments.size() == 1 && arguments.get(0) instanceof OscArgument.Untyped untyped) {
             return write(List.of(new OscArgument.Blob(untyped.value())));
         }
-        return arguments.isEmpty() ? "" : OscText.typeTags(arguments) + arguments.stream().map(TypedWords::word).collect(Collectors.joining());
+        return arguments.isEmpty()
+                ? ""
+                : OscText.typeTags(arguments)
+                        + arguments.stream().map(TypedWords::word).collect(Collectors.joining());
     }
 
     private static String word(OscArgument argument) {
@@ -164,7 +170,10 @@ record TypedWords(List<OscArgument> arguments, Optional<String> fault) {
         } else if (argument instanceof OscArgument.Char character) {
             return " 0x" + Integer.toHexString(character.code());
         } else if (argument instanceof OscArgument.Time time) {
-            return " " + (time.value().isImmediate() ? NOW : HexFormat.of().toHexDigits(time.value().bits()));
+            return " "
+                    + (time.value().isImmediate()
+                            ? NOW
+                            : HexFormat.of().toHexDigits(time.value().bits()));
         }
         return " " + argument.text();
     }

@@ -8,19 +8,16 @@ public final class CaptureFile {
     /** More than an evening of a busy show. */
     public static final int MOST_BYTES = 100 << 20;
 
-    private CaptureFile() {
-    }
+    private CaptureFile() {}
 
     /** What came of reading. */
     public sealed interface Read {
 
         /** @param passedOver packets that are none of UDP or TCP over IPv4, or not whole */
-        record Good(List<Captured> packets, long passedOver) implements Read {
-        }
+        record Good(List<Captured> packets, long passedOver) implements Read {}
 
         /** @param place where in the file, in words */
-        record Bad(String place, String reason) implements Read {
-        }
+        record Bad(String place, String reason) implements Read {}
     }
 
     /** Unwinds a reader; never leaves this package, and carries no stack. */

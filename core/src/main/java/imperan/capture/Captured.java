@@ -13,5 +13,13 @@ import imperan.show.Reach;
  * @param bytes    the packet, without what frames it in a stream
  * @param note     who was behind it, or why nothing came of it; may be empty
  */
-public record Captured(long at, boolean out, String ourHost, int ourPort, String peerHost, int peerPort, Reach reach, byte[] bytes, String note) {
-}
+public record Captured(
+        long at,
+        boolean out,
+        String ourHost,
+        int ourPort,
+        String peerHost,
+        int peerPort,
+        Reach reach,
+        byte[] bytes,
+        String note) {}

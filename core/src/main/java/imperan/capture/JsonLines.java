@@ -9,18 +9,17 @@ import imperan.osc.OscPacket;
 import imperan.osc.OscText;
 import imperan.show.Reach;
 import imperan.show.ShowJson;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
-
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Captures as text: one packet in a line of JSON, with its bytes and what they say. What they say is for those who read; the bytes count. */
 public final class JsonLines {
@@ -29,15 +28,20 @@ public final class JsonLines {
     private static final OscDecoder DECODER = OscDecoder.takingBareAddresses();
     private static final long SECOND = 1_000_000_000L;
 
-    private JsonLines() {
-    }
+    private JsonLines() {}
 
     /** A packet as a line, with the end of the line. */
     public static String line(Captured captured) {
         ObjectNode line = JSON.createObjectNode();
-        line.put("at", Instant.ofEpochSecond(Math.floorDiv(captured.at(), SECOND), Math.floorMod(captured.at(), SECOND)).toString())
-                .put("direction", captured.out() ? "out" : "in").put("ours", captured.ourHost() + ":" + captured.ourPort())
-                .put("peer", captured.peerHost() + ":" + captured.peerPort()).put("reach", captured.reach().name());
+        line.put(
+                        "at",
+                        Instant.ofEpochSecond(
+                                        Math.floorDiv(captured.at(), SECOND), Math.floorMod(captured.at(), SECOND))
+                                .toString())
+                .put("direction", captured.out() ? "out" : "in")
+                .put("ours", captured.ourHost() + ":" + captured.ourPort())
+                .put("peer", captured.peerHost() + ":" + captured.peerPort())
+                .put("reach", captured.reach().name());
         if (!captured.note().isEmpty()) {
             line.put("note", captured.note());
         }
@@ -50,7 +54,10 @@ public final class JsonLines {
 
     private static void says(OscPacket packet, ArrayNode into) {
         if (packet instanceof OscMessage message) {
-            into.addObject().put("address", message.address()).put("types", OscText.typeTags(message.arguments())).put("arguments", OscText.arguments(message.arguments()));
+            into.addObject()
+                    .put("address", message.address())
+                    .put("types", OscText.typeTags(message.arguments()))
+                    .put("arguments", OscText.arguments(message.arguments()));
         } else if (packet instanceof OscBundle bundle) {
             bundle.elements().forEach(element -> says(element, into));
         }
@@ -78,14 +85,24 @@ public final class JsonLines {
             }
             String ours = needed(line, "ours", place);
             String peer = needed(line, "peer", place);
-            return new Captured(Math.addExact(Math.multiplyExact(at.getEpochSecond(), SECOND), at.getNano()), direction.equals("out"), host(ours), port(ours, place), host(peer), port(peer, place),
-                    Reach.valueOf(line.path("reach").asString(Reach.UDP.name())), HexFormat.of().parseHex(needed(line, "bytes", place)), line.path("note").asString(""));
+            return new Captured(
+                    Math.addExact(Math.multiplyExact(at.getEpochSecond(), SECOND), at.getNano()),
+                    direction.equals("out"),
+                    host(ours),
+                    port(ours, place),
+                    host(peer),
+                    port(peer, place),
+                    Reach.valueOf(line.path("reach").asString(Reach.UDP.name())),
+                    HexFormat.of().parseHex(needed(line, "bytes", place)),
+                    line.path("note").asString(""));
         } catch (JacksonException e) {
             throw new BadException(place, "It is no JSON: " + ShowJson.reason(e));
         } catch (DateTimeException | ArithmeticException e) {
             throw new BadException(place, "Its time is none, such as 2026-05-01T20:00:00.123456789Z");
         } catch (IllegalArgumentException e) {
-            throw new BadException(place, "Its bytes are not two hexadecimal digits each, or its reach is none of UDP, TCP_LENGTH and TCP_SLIP");
+            throw new BadException(
+                    place,
+                    "Its bytes are not two hexadecimal digits each, or its reach is none of UDP, TCP_LENGTH and TCP_SLIP");
         }
     }
 

@@ -3,7 +3,6 @@ package imperan.capture;
 import imperan.osc.StreamFraming;
 import imperan.rig.Ipv4;
 import imperan.show.Reach;
-
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -63,8 +62,11 @@ final class LinkLayer {
         return switch (link) {
             case PcapNg.RAW_IP, IPV4 -> 0;
             case NULL, LOOP -> length > 4 && (packet.getInt(0) == 2 || packet.getInt(0) == 2 << 24) ? 4 : -1;
-            case ETHERNET -> length > 18 && packet.getShort(12) == TYPE_IPV4 ? 14
-                    : length > 18 && (packet.getShort(12) & 0xFFFF) == TYPE_VLAN && packet.getShort(16) == TYPE_IPV4 ? 18 : -1;
+            case ETHERNET -> length > 18 && packet.getShort(12) == TYPE_IPV4
+                    ? 14
+                    : length > 18 && (packet.getShort(12) & 0xFFFF) == TYPE_VLAN && packet.getShort(16) == TYPE_IPV4
+                            ? 18
+                            : -1;
             case LINUX -> length > 16 && packet.getShort(14) == TYPE_IPV4 ? 16 : -1;
             case LINUX_2 -> length > 20 && packet.getShort(0) == TYPE_IPV4 ? 20 : -1;
             default -> -1;
@@ -82,15 +84,24 @@ final class LinkLayer {
         if (header < InternetPacket.IP_HEADER || total < header || total > left || fragment) {
             return false;
         }
-        Flow flow = new Flow(at, out, note, new Ipv4(packet.getInt(ip + 12)).toString(), new Ipv4(packet.getInt(ip + 16)).toString());
+        Flow flow = new Flow(
+                at,
+                out,
+                note,
+                new Ipv4(packet.getInt(ip + 12)).toString(),
+                new Ipv4(packet.getInt(ip + 16)).toString());
         int protocol = packet.get(ip + 9) & 0xFF;
-        return protocol == InternetPacket.UDP ? udp(packet, ip + header, total - header, flow) : protocol == InternetPacket.TCP && tcp(packet, ip + header, total - header, flow);
+        return protocol == InternetPacket.UDP
+                ? udp(packet, ip + header, total - header, flow)
+                : protocol == InternetPacket.TCP && tcp(packet, ip + header, total - header, flow);
     }
 
     /** From whom to whom, when, and which way that was. */
     private record Flow(long at, boolean out, String note, String from, String to) {
         Captured captured(int fromPort, int toPort, Reach reach, byte[] bytes) {
-            return out ? new Captured(at, true, from, fromPort, to, toPort, reach, bytes, note) : new Captured(at, false, to, toPort, from, fromPort, reach, bytes, note);
+            return out
+                    ? new Captured(at, true, from, fromPort, to, toPort, reach, bytes, note)
+                    : new Captured(at, false, to, toPort, from, fromPort, reach, bytes, note);
         }
     }
 
@@ -99,7 +110,10 @@ final class LinkLayer {
         if (length < InternetPacket.UDP_HEADER || length > left) {
             return false;
         }
-        packets.add(flow.captured(packet.getShort(udp) & 0xFFFF, packet.getShort(udp + 2) & 0xFFFF, Reach.UDP,
+        packets.add(flow.captured(
+                packet.getShort(udp) & 0xFFFF,
+                packet.getShort(udp + 2) & 0xFFFF,
+                Reach.UDP,
                 bytes(packet, udp + InternetPacket.UDP_HEADER, length - InternetPacket.UDP_HEADER)));
         return true;
     }
@@ -113,7 +127,8 @@ final class LinkLayer {
         int to = packet.getShort(tcp + 2) & 0xFFFF;
         long sequence = packet.getInt(tcp + 4) & 0xFFFF_FFFFL;
         boolean opens = (packet.get(tcp + 13) & InternetPacket.SYN) != 0;
-        Stream stream = streams.computeIfAbsent(flow.from() + ":" + from + " " + flow.to() + ":" + to, key -> new Stream());
+        Stream stream =
+                streams.computeIfAbsent(flow.from() + ":" + from + " " + flow.to() + ":" + to, key -> new Stream());
         byte[] payload = bytes(packet, tcp + header, left - header);
         if (opens) {
             stream.next = sequence + 1 & 0xFFFF_FFFFL;

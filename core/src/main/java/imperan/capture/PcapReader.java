@@ -1,7 +1,6 @@
 package imperan.capture;
 
 import imperan.capture.CaptureFile.BadException;
-
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -23,8 +22,7 @@ final class PcapReader {
     private static final long SECOND = 1_000_000_000L;
 
     /** An interface of a section: what its packets begin with, and what its times count. */
-    private record Interface(int link, long ticksPerSecond) {
-    }
+    private record Interface(int link, long ticksPerSecond) {}
 
     private final ByteBuffer file;
     private final LinkLayer packets = new LinkLayer();
@@ -47,7 +45,8 @@ final class PcapReader {
             file.order(ByteOrder.LITTLE_ENDIAN);
             records(swapped == PCAP_NANOS ? 1 : 1_000);
         } else {
-            throw BadException.at(0, "It begins neither as a capture of a network analyser (pcap, pcapng) nor as JSON lines");
+            throw BadException.at(
+                    0, "It begins neither as a capture of a network analyser (pcap, pcapng) nor as JSON lines");
         }
         return packets.read();
     }
@@ -65,7 +64,15 @@ final class PcapReader {
             int length = file.getInt(at + 8);
             boolean whole = length == file.getInt(at + 12);
             needPacket(at + 8, at + RECORD_HEADER, length);
-            packets.take(link, file, at + RECORD_HEADER, length, whole, seconds * SECOND + fraction * nanosPerTick, false, "");
+            packets.take(
+                    link,
+                    file,
+                    at + RECORD_HEADER,
+                    length,
+                    whole,
+                    seconds * SECOND + fraction * nanosPerTick,
+                    false,
+                    "");
             at += RECORD_HEADER + length;
         }
     }
@@ -89,7 +96,10 @@ final class PcapReader {
             }
             int length = file.getInt(at + 4);
             if (length < 12 || length % 4 != 0 || length > file.capacity() - at) {
-                throw BadException.at(at + 4L, "The block claims " + Integer.toUnsignedString(length) + " bytes, " + (file.capacity() - at) + " are left");
+                throw BadException.at(
+                        at + 4L,
+                        "The block claims " + Integer.toUnsignedString(length) + " bytes, " + (file.capacity() - at)
+                                + " are left");
             } else if (file.getInt(at + length - 4) != length) {
                 throw BadException.at(at + length - 4L, "The block does not end with its length");
             }
@@ -106,7 +116,10 @@ final class PcapReader {
             needIn(at, length, 32, "a packet");
             int number = file.getInt(at + 8);
             if (number < 0 || number >= interfaces.size()) {
-                throw BadException.at(at + 8L, "The packet names interface " + Integer.toUnsignedString(number) + ", of which the file has " + interfaces.size());
+                throw BadException.at(
+                        at + 8L,
+                        "The packet names interface " + Integer.toUnsignedString(number) + ", of which the file has "
+                                + interfaces.size());
             }
             long ticks = (long) file.getInt(at + 12) << 32 | file.getInt(at + 16) & 0xFFFF_FFFFL;
             int captured = file.getInt(at + 20);
@@ -116,24 +129,33 @@ final class PcapReader {
                 throw BadException.at(at + 20L, "The packet claims " + captured + " bytes, more than its block has");
             }
             Options found = options(options, at + length - 4);
-            packets.take(interfaces.get(number).link(), file, at + 28, captured, captured == file.getInt(at + 24), nanos(ticks, interfaces.get(number).ticksPerSecond()),
-                    found.out(), found.comment());
+            packets.take(
+                    interfaces.get(number).link(),
+                    file,
+                    at + 28,
+                    captured,
+                    captured == file.getInt(at + 24),
+                    nanos(ticks, interfaces.get(number).ticksPerSecond()),
+                    found.out(),
+                    found.comment());
         } else if (type == SIMPLE_PACKET) {
             packets.passOver();
         }
     }
 
     private static long nanos(long ticks, long perSecond) {
-        return Long.divideUnsigned(ticks, perSecond) * SECOND + Long.remainderUnsigned(ticks, perSecond) * SECOND / perSecond;
+        return Long.divideUnsigned(ticks, perSecond) * SECOND
+                + Long.remainderUnsigned(ticks, perSecond) * SECOND / perSecond;
     }
 
-    private record Options(boolean out, String comment) {
-    }
+    private record Options(boolean out, String comment) {}
 
     private Options options(int from, int end) {
         boolean out = false;
         String comment = "";
-        for (int at = from; at + 4 <= end && file.getShort(at) != 0; at += 4 + ((file.getShort(at + 2) & 0xFFFF) + 3) / 4 * 4) {
+        for (int at = from;
+                at + 4 <= end && file.getShort(at) != 0;
+                at += 4 + ((file.getShort(at + 2) & 0xFFFF) + 3) / 4 * 4) {
             int code = file.getShort(at) & 0xFFFF;
             int length = file.getShort(at + 2) & 0xFFFF;
             if (length > end - at - 4) {
@@ -150,7 +172,9 @@ final class PcapReader {
 
     /** Ticks in a second: a power of ten, or of two where the first bit says so; microseconds where nothing is said. */
     private long resolution(int from, int end) {
-        for (int at = from; at + 4 < end && file.getShort(at) != 0; at += 4 + ((file.getShort(at + 2) & 0xFFFF) + 3) / 4 * 4) {
+        for (int at = from;
+                at + 4 < end && file.getShort(at) != 0;
+                at += 4 + ((file.getShort(at + 2) & 0xFFFF) + 3) / 4 * 4) {
             if (file.getShort(at) == PcapNg.OPTION_RESOLUTION) {
                 int power = file.get(at + 4) & 0x7F;
                 boolean binary = file.get(at + 4) < 0;
@@ -177,7 +201,10 @@ final class PcapReader {
 
     private void needPacket(int at, int from, int length) {
         if (length < 0 || length > MOST_PACKET || length > file.capacity() - from) {
-            throw BadException.at(at, "The packet claims " + Integer.toUnsignedString(length) + " bytes, " + Math.max(0, file.capacity() - from) + " are left");
+            throw BadException.at(
+                    at,
+                    "The packet claims " + Integer.toUnsignedString(length) + " bytes, "
+                            + Math.max(0, file.capacity() - from) + " are left");
         }
     }
 }

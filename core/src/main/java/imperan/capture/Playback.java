@@ -12,6 +12,7 @@ public final class Playback {
 
     /** Nothing is due before somebody does something. */
     public static final long NEVER = Long.MAX_VALUE;
+
     public static final double SLOWEST = 0.01;
     public static final double FASTEST = 100;
 
@@ -20,6 +21,7 @@ public final class Playback {
     private int next;
     /** When the first packet was due, as far as the clock goes that stands while it is paused. */
     private long begunAt;
+
     private boolean paused;
     private long pausedAt;
 
@@ -40,7 +42,8 @@ public final class Playback {
     }
 
     private long dueAt(int place) {
-        return begunAt + (long) (Math.max(0, packets.get(place).at() - packets.get(0).at()) / speed);
+        return begunAt
+                + (long) (Math.max(0, packets.get(place).at() - packets.get(0).at()) / speed);
     }
 
     /** When the next packet is to leave; {@link #NEVER} while it is paused, and at its end. */

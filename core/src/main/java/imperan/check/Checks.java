@@ -13,20 +13,19 @@ import imperan.show.Host;
 import imperan.show.Laid;
 import imperan.show.Layout;
 import imperan.show.Look;
-import imperan.show.Page;
 import imperan.show.NamedValue;
+import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
-import imperan.show.Show;
-import imperan.show.Target;
 import imperan.show.SetList;
+import imperan.show.Show;
 import imperan.show.Song;
+import imperan.show.Target;
 import imperan.show.Track;
 import imperan.show.Twin;
 import imperan.show.cue.Acting;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -47,8 +46,12 @@ import java.util.stream.Stream;
 public final class Checks {
 
     /** The worst first, and accepted ones last. */
-    public static final Comparator<Finding> WORST_FIRST = Comparator.<Finding, Boolean>comparing(finding -> !finding.isOpen()).thenComparing(finding -> finding.kind().severity())
-            .thenComparing(Finding::kind).thenComparing(Finding::about).thenComparing(Finding::field);
+    public static final Comparator<Finding> WORST_FIRST = Comparator.<Finding, Boolean>comparing(
+                    finding -> !finding.isOpen())
+            .thenComparing(finding -> finding.kind().severity())
+            .thenComparing(Finding::kind)
+            .thenComparing(Finding::about)
+            .thenComparing(Finding::field);
 
     private final Doubles doubles = new Doubles();
     /** Of controls, of what is shown again, of cues and their lists, and of phrases; none of those without any. */
@@ -59,6 +62,7 @@ public final class Checks {
     private Map<PartId, List<Finding>> masked = Map.of();
     /** Controls in whose way something can stand. */
     private final Set<PartId> maskable = new HashSet<>();
+
     private Show show;
     private NetworkFacts facts = NetworkFacts.NONE;
 
@@ -70,7 +74,10 @@ public final class Checks {
         show = loaded;
         own.clear();
         maskable.clear();
-        List<Part> all = Stream.of(Control.class, Twin.class, Phrase.class, Forward.class, Cue.class, CueList.class, Song.class).flatMap(kind -> loaded.all(kind).stream()).toList();
+        List<Part> all = Stream.of(
+                        Control.class, Twin.class, Phrase.class, Forward.class, Cue.class, CueList.class, Song.class)
+                .flatMap(kind -> loaded.all(kind).stream())
+                .toList();
         all.forEach(part -> doubles.note(loaded, part.id(), Optional.of(part)));
         all.forEach(part -> look(part.id()));
         lookAtRig();
@@ -106,7 +113,9 @@ public final class Checks {
                 changed.add(id);
             }
         }
-        if (edit.changes().stream().anyMatch(change -> Stream.of(change.before(), change.after()).flatMap(Optional::stream).anyMatch(Checks::isOfRig))) {
+        if (edit.changes().stream().anyMatch(change -> Stream.of(change.before(), change.after())
+                .flatMap(Optional::stream)
+                .anyMatch(Checks::isOfRig))) {
             changed.addAll(lookAtRig());
         }
         return changed;
@@ -121,7 +130,10 @@ public final class Checks {
         facts = known;
         Set<PartId> changed = lookAtRig();
         Map<PartId, List<Finding>> before = masked;
-        masked = byPart(withoutEffect.stream().filter(each -> show.part(each.control()).isPresent()).map(this::maskedNow).toList());
+        masked = byPart(withoutEffect.stream()
+                .filter(each -> show.part(each.control()).isPresent())
+                .map(this::maskedNow)
+                .toList());
         changed.addAll(differing(before, masked));
         return changed;
     }
@@ -139,26 +151,39 @@ public final class Checks {
 
     /** The findings about one part, the worst first. */
     public List<Finding> of(PartId part) {
-        return Stream.of(own, rig, masked).flatMap(each -> each.getOrDefault(part, List.of()).stream()).sorted(WORST_FIRST).toList();
+        return Stream.of(own, rig, masked)
+                .flatMap(each -> each.getOrDefault(part, List.of()).stream())
+                .sorted(WORST_FIRST)
+                .toList();
     }
 
     /** All of them, the worst first. */
     public List<Finding> all() {
-        return Stream.of(own, rig, masked).flatMap(each -> each.values().stream()).flatMap(List::stream).sorted(WORST_FIRST).toList();
+        return Stream.of(own, rig, masked)
+                .flatMap(each -> each.values().stream())
+                .flatMap(List::stream)
+                .sorted(WORST_FIRST)
+                .toList();
     }
 
     /** The parts about which there is any. */
     public Set<PartId> found() {
-        return Stream.of(own, rig, masked).flatMap(each -> each.keySet().stream()).collect(Collectors.toCollection(HashSet::new));
+        return Stream.of(own, rig, masked)
+                .flatMap(each -> each.keySet().stream())
+                .collect(Collectors.toCollection(HashSet::new));
     }
 
     // ---- looking
 
     /** Whether its findings are others now. */
     private boolean look(PartId id) {
-        List<Finding> found = show.part(id).filter(Checks::isLookedAt).map(this::findings).orElse(List.of());
+        List<Finding> found =
+                show.part(id).filter(Checks::isLookedAt).map(this::findings).orElse(List.of());
         List<Finding> before = found.isEmpty() ? own.remove(id) : own.put(id, found);
-        if (show.part(id).map(Part::body).filter(body -> body instanceof Control control && canBeMasked(control)).isPresent()) {
+        if (show.part(id)
+                .map(Part::body)
+                .filter(body -> body instanceof Control control && canBeMasked(control))
+                .isPresent()) {
             maskable.add(id);
         } else {
             maskable.remove(id);
@@ -176,15 +201,28 @@ public final class Checks {
     }
 
     private boolean canBeMasked(Control control) {
-        return control.sends().stream().anyMatch(send -> send.target().flatMap(target -> Vocabulary.of(show, target).said(send.address()))
-                .filter(known -> !known.phrase().masks().isEmpty()).isPresent());
+        return control.sends().stream().anyMatch(send -> send.target()
+                .flatMap(target -> Vocabulary.of(show, target).said(send.address()))
+                .filter(known -> !known.phrase().masks().isEmpty())
+                .isPresent());
     }
 
     private Finding maskedNow(MaskedControl each) {
-        String name = show.part(each.control()).map(part -> part.body().called()).orElse("");
-        String target = show.part(each.target()).map(part -> part.body().called()).orElse("");
-        return Accepting.marked(show, Finding.of(FindingKind.MASKED, each.control(), "", "“" + name + "” has no effect now: " + target + " says " + each.mask().address() + " "
-                + each.mask().text(), each.mask().address() + " " + each.mask().text()).because(each.target()));
+        String name =
+                show.part(each.control()).map(part -> part.body().called()).orElse("");
+        String target =
+                show.part(each.target()).map(part -> part.body().called()).orElse("");
+        return Accepting.marked(
+                show,
+                Finding.of(
+                                FindingKind.MASKED,
+                                each.control(),
+                                "",
+                                "“" + name + "” has no effect now: " + target + " says "
+                                        + each.mask().address() + " "
+                                        + each.mask().text(),
+                                each.mask().address() + " " + each.mask().text())
+                        .because(each.target()));
     }
 
     private Set<PartId> lookAtRig() {
@@ -198,17 +236,25 @@ public final class Checks {
     }
 
     private static Set<PartId> differing(Map<PartId, List<Finding>> before, Map<PartId, List<Finding>> after) {
-        return Stream.concat(before.keySet().stream(), after.keySet().stream()).filter(id -> !before.getOrDefault(id, List.of()).equals(after.getOrDefault(id, List.of())))
+        return Stream.concat(before.keySet().stream(), after.keySet().stream())
+                .filter(id -> !before.getOrDefault(id, List.of()).equals(after.getOrDefault(id, List.of())))
                 .collect(Collectors.toCollection(HashSet::new));
     }
 
     private static boolean isLookedAt(Part part) {
-        return Lined.isLined(part.body()) || part.body() instanceof Twin || part.body() instanceof Phrase || part.body() instanceof Forward || part.body() instanceof CueList;
+        return Lined.isLined(part.body())
+                || part.body() instanceof Twin
+                || part.body() instanceof Phrase
+                || part.body() instanceof Forward
+                || part.body() instanceof CueList;
     }
 
     private static boolean isOfRig(Part part) {
         Body body = part.body();
-        return body instanceof Host || body instanceof Target || body instanceof Phrasebook || body instanceof Acceptance;
+        return body instanceof Host
+                || body instanceof Target
+                || body instanceof Phrasebook
+                || body instanceof Acceptance;
     }
 
     // ---- what an edit can have changed
@@ -223,13 +269,21 @@ public final class Checks {
                 Body body = part.body();
                 if (body instanceof Control) {
                     // it may be shown again, or be looked up by another one
-                    next.referringTo(part.id()).filter(other -> other.body() instanceof Twin || Lined.isLined(other.body())).forEach(other -> touched.add(other.id()));
-                } else if (body instanceof NamedValue || body instanceof Look || body instanceof CueList || body instanceof Track || body instanceof SetList) {
+                    next.referringTo(part.id())
+                            .filter(other -> other.body() instanceof Twin || Lined.isLined(other.body()))
+                            .forEach(other -> touched.add(other.id()));
+                } else if (body instanceof NamedValue
+                        || body instanceof Look
+                        || body instanceof CueList
+                        || body instanceof Track
+                        || body instanceof SetList) {
                     next.referringTo(part.id()).forEach(other -> touched.add(other.id()));
                 } else if (body instanceof Cue) {
                     part.parent().ifPresent(touched::add);
                 } else if (body instanceof Laid || body instanceof Page || body instanceof Layout) {
-                    next.referringTo(part.id()).filter(other -> other.body() instanceof Acting).forEach(other -> touched.add(other.id()));
+                    next.referringTo(part.id())
+                            .filter(other -> other.body() instanceof Acting)
+                            .forEach(other -> touched.add(other.id()));
                     addLaidIn(next, part.id(), touched);
                 } else if (body instanceof Forward) {
                     // a ring is one of several
@@ -246,8 +300,12 @@ public final class Checks {
             });
         }
         Stream.of(before, next).forEach(each -> {
-            books.forEach(book -> each.referringTo(book).filter(part -> part.body() instanceof Target).forEach(part -> targets.add(part.id())));
-            targets.forEach(target -> each.referringTo(target).filter(part -> Lined.isLined(part.body()) || part.body() instanceof Forward).forEach(part -> touched.add(part.id())));
+            books.forEach(book -> each.referringTo(book)
+                    .filter(part -> part.body() instanceof Target)
+                    .forEach(part -> targets.add(part.id())));
+            targets.forEach(target -> each.referringTo(target)
+                    .filter(part -> Lined.isLined(part.body()) || part.body() instanceof Forward)
+                    .forEach(part -> touched.add(part.id())));
         });
         return touched;
     }
@@ -265,14 +323,21 @@ public final class Checks {
     public static List<Finding> arising(Show before, Edit edit, Show after) {
         List<Finding> arising = new ArrayList<>();
         for (PartId id : touched(edit, before, after)) {
-            Set<String> there = before.part(id).stream().flatMap(part -> ofLines(before, part)).map(Checks::fact).collect(Collectors.toSet());
-            after.part(id).stream().flatMap(part -> ofLines(after, part)).filter(finding -> !there.contains(fact(finding))).forEach(arising::add);
+            Set<String> there = before.part(id).stream()
+                    .flatMap(part -> ofLines(before, part))
+                    .map(Checks::fact)
+                    .collect(Collectors.toSet());
+            after.part(id).stream()
+                    .flatMap(part -> ofLines(after, part))
+                    .filter(finding -> !there.contains(fact(finding)))
+                    .forEach(arising::add);
         }
         return arising.stream().sorted(WORST_FIRST).toList();
     }
 
     private static Stream<Finding> ofLines(Show show, Part part) {
-        return Stream.of(LineChecks.of(show, part), ForwardChecks.of(show, part), ChainChecks.of(show, part)).flatMap(List::stream);
+        return Stream.of(LineChecks.of(show, part), ForwardChecks.of(show, part), ChainChecks.of(show, part))
+                .flatMap(List::stream);
     }
 
     private static String fact(Finding finding) {

@@ -2,7 +2,6 @@ package imperan.check;
 
 import imperan.show.EditRequest;
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -17,23 +16,28 @@ import java.util.Optional;
  * @param remedy   what mends it, where we can tell
  * @param accepted who accepted it as meant, and why; empty where nobody did
  */
-public record Finding(FindingKind kind, PartId about, String field, String text, String facts, PartId cause, Optional<Remedy> remedy,
-                      Optional<Accepted> accepted) {
+public record Finding(
+        FindingKind kind,
+        PartId about,
+        String field,
+        String text,
+        String facts,
+        PartId cause,
+        Optional<Remedy> remedy,
+        Optional<Accepted> accepted) {
 
     /**
      * An edit that mends a finding.
      *
      * @param words what pressing it does
      */
-    public record Remedy(String words, EditRequest edit) {
-    }
+    public record Remedy(String words, EditRequest edit) {}
 
     /**
      * @param acceptance the part that says so
      * @param by         who accepted it
      */
-    public record Accepted(PartId acceptance, String by, String note) {
-    }
+    public record Accepted(PartId acceptance, String by, String note) {}
 
     static Finding of(FindingKind kind, PartId about, String field, String text, String facts) {
         return new Finding(kind, about, field, text, facts, about, Optional.empty(), Optional.empty());

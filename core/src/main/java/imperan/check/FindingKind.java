@@ -111,7 +111,12 @@ public enum FindingKind {
     NO_LABEL(NOTE, Area.PAGES, "No label");
 
     /** The station at which a finding is mended. */
-    public enum Area { RIG, PHRASEBOOKS, LINES, PAGES }
+    public enum Area {
+        RIG,
+        PHRASEBOOKS,
+        LINES,
+        PAGES
+    }
 
     private final Severity severity;
     private final Area area;

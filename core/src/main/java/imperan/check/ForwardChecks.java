@@ -11,7 +11,6 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -41,14 +40,20 @@ final class ForwardChecks {
         hears();
         says();
         if (forward.on() && leadsBack()) {
-            found.add(Finding.of(FindingKind.FORWARD_RING, part.id(), "to", "“" + forward.name() + "” leads back to what it hears: it stops after one round", forward.heard() + " " + forward.address()));
+            found.add(Finding.of(
+                    FindingKind.FORWARD_RING,
+                    part.id(),
+                    "to",
+                    "“" + forward.name() + "” leads back to what it hears: it stops after one round",
+                    forward.heard() + " " + forward.address()));
         }
         return found;
     }
 
     private void hears() {
         if (target(forward.from()).isEmpty()) {
-            found.add(Finding.of(FindingKind.NO_TARGET, part.id(), "from", "It hears nobody: no target is chosen", forward.heard()));
+            found.add(Finding.of(
+                    FindingKind.NO_TARGET, part.id(), "from", "It hears nobody: no target is chosen", forward.heard()));
             return;
         }
         Vocabulary known = Vocabulary.of(show, forward.from().orElseThrow());
@@ -56,16 +61,37 @@ final class ForwardChecks {
             return;
         }
         if (known.said(forward.heard()).isPresent()) {
-            add(FindingKind.NEVER_SAID_BY_TARGET, "heard", name(forward.from()) + " takes " + forward.heard() + " and never says it", forward.heard(), forward.from());
+            add(
+                    FindingKind.NEVER_SAID_BY_TARGET,
+                    "heard",
+                    name(forward.from()) + " takes " + forward.heard() + " and never says it",
+                    forward.heard(),
+                    forward.from());
         } else {
-            unknown("heard", forward.heard(), forward.from(), known.heardInstead(forward.heard()), address -> new Forward(forward.name(), forward.on(), forward.from(), address, forward.argument(),
-                    forward.shaping(), forward.to(), forward.address(), forward.arguments(), forward.askEvery(), forward.perSecond()));
+            unknown(
+                    "heard",
+                    forward.heard(),
+                    forward.from(),
+                    known.heardInstead(forward.heard()),
+                    address -> new Forward(
+                            forward.name(),
+                            forward.on(),
+                            forward.from(),
+                            address,
+                            forward.argument(),
+                            forward.shaping(),
+                            forward.to(),
+                            forward.address(),
+                            forward.arguments(),
+                            forward.askEvery(),
+                            forward.perSecond()));
         }
     }
 
     private void says() {
         if (target(forward.to()).isEmpty()) {
-            found.add(Finding.of(FindingKind.NO_TARGET, part.id(), "to", "Nobody gets it: no target is chosen", forward.address()));
+            found.add(Finding.of(
+                    FindingKind.NO_TARGET, part.id(), "to", "Nobody gets it: no target is chosen", forward.address()));
             return;
         }
         Vocabulary known = Vocabulary.of(show, forward.to().orElseThrow());
@@ -75,19 +101,46 @@ final class ForwardChecks {
         } else if (phrase.isPresent()) {
             types(phrase.get());
         } else if (known.heard(forward.address()).isPresent()) {
-            add(FindingKind.ONLY_SAID_BY_TARGET, "address", name(forward.to()) + " says " + forward.address() + " and does not take it", forward.address(), forward.to());
+            add(
+                    FindingKind.ONLY_SAID_BY_TARGET,
+                    "address",
+                    name(forward.to()) + " says " + forward.address() + " and does not take it",
+                    forward.address(),
+                    forward.to());
         } else {
-            unknown("address", forward.address(), forward.to(), known.saidInstead(forward.address()), address -> new Forward(forward.name(), forward.on(), forward.from(), forward.heard(),
-                    forward.argument(), forward.shaping(), forward.to(), address, forward.arguments(), forward.askEvery(), forward.perSecond()));
+            unknown(
+                    "address",
+                    forward.address(),
+                    forward.to(),
+                    known.saidInstead(forward.address()),
+                    address -> new Forward(
+                            forward.name(),
+                            forward.on(),
+                            forward.from(),
+                            forward.heard(),
+                            forward.argument(),
+                            forward.shaping(),
+                            forward.to(),
+                            address,
+                            forward.arguments(),
+                            forward.askEvery(),
+                            forward.perSecond()));
         }
     }
 
     private void types(Phrase phrase) {
-        List<ArgumentType> types = forward.arguments().stream().map(ArgumentSource::type).toList();
-        List<ArgumentType> meant = phrase.arguments().stream().map(Phrase.PhraseArgument::type).toList();
+        List<ArgumentType> types =
+                forward.arguments().stream().map(ArgumentSource::type).toList();
+        List<ArgumentType> meant =
+                phrase.arguments().stream().map(Phrase.PhraseArgument::type).toList();
         if (!types.equals(meant)) {
-            add(FindingKind.WRONG_TYPES, "arguments", "It sends " + MeantArguments.words(types) + "; " + name(forward.to()) + " takes " + MeantArguments.words(meant),
-                    forward.address() + " " + types + " " + meant, forward.to());
+            add(
+                    FindingKind.WRONG_TYPES,
+                    "arguments",
+                    "It sends " + MeantArguments.words(types) + "; " + name(forward.to()) + " takes "
+                            + MeantArguments.words(meant),
+                    forward.address() + " " + types + " " + meant,
+                    forward.to());
         }
     }
 
@@ -112,8 +165,13 @@ final class ForwardChecks {
 
     /** Whether the target to which one says something answers with what another one hears. */
     private boolean isHeard(Forward says, Forward hears) {
-        return says.to().isPresent() && says.to().equals(hears.from())
-                && Vocabulary.of(show, says.to().get()).said(says.address()).map(known -> known.phrase().answer().comesOn(says.address(), known.numbers())).orElse(says.address()).equals(hears.heard());
+        return says.to().isPresent()
+                && says.to().equals(hears.from())
+                && Vocabulary.of(show, says.to().get())
+                        .said(says.address())
+                        .map(known -> known.phrase().answer().comesOn(says.address(), known.numbers()))
+                        .orElse(says.address())
+                        .equals(hears.heard());
     }
 
     // ----
@@ -123,10 +181,18 @@ final class ForwardChecks {
         Forward with(String address);
     }
 
-    private void unknown(String field, String address, Optional<PartId> target, Optional<NearMiss.Meant> near, Changed use) {
-        Finding finding = finding(LineChecks.kind(near), field, LineChecks.unknownText(name(target), address, near), address, target);
-        found.add(near.map(meant -> finding.with(new Finding.Remedy("Use " + meant.address(), new EditRequest("Use " + meant.address(), List.of(new EditRequest.Put(
-                new Part(part.id(), part.parent(), part.order(), use.with(meant.address())), show.held(part.id()).orElseThrow().version())))))).orElse(finding));
+    private void unknown(
+            String field, String address, Optional<PartId> target, Optional<NearMiss.Meant> near, Changed use) {
+        Finding finding = finding(
+                LineChecks.kind(near), field, LineChecks.unknownText(name(target), address, near), address, target);
+        found.add(near.map(meant -> finding.with(new Finding.Remedy(
+                        "Use " + meant.address(),
+                        new EditRequest(
+                                "Use " + meant.address(),
+                                List.of(new EditRequest.Put(
+                                        new Part(part.id(), part.parent(), part.order(), use.with(meant.address())),
+                                        show.held(part.id()).orElseThrow().version()))))))
+                .orElse(finding));
     }
 
     private void add(FindingKind kind, String field, String text, String facts, Optional<PartId> target) {

@@ -13,7 +13,6 @@ import imperan.show.Song;
 import imperan.show.cue.Acting;
 import imperan.show.cue.CueAction;
 import imperan.show.form.Button;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -74,7 +73,9 @@ public interface Lined {
 
     /** Empty of what has no lines. */
     static Optional<Lined> of(Body body) {
-        return body instanceof Control control ? Optional.of(new OfControl(control)) : body instanceof Acting acting ? Optional.of(OfActions.of(acting)) : Optional.empty();
+        return body instanceof Control control
+                ? Optional.of(new OfControl(control))
+                : body instanceof Acting acting ? Optional.of(OfActions.of(acting)) : Optional.empty();
     }
 
     private static <T> List<T> replaced(List<T> all, int index, T changed) {
@@ -148,14 +149,22 @@ public interface Lined {
             if (action instanceof CueAction.SayLine say) {
                 return Optional.of(new Send(Send.Phase.PRESS, say.target(), say.address(), say.arguments()));
             } else if (action instanceof CueAction.FadeLine fade) {
-                return Optional.of(new Send(Send.Phase.PRESS, fade.target(), fade.address(), fade.arguments().stream().map(source -> source instanceof ArgumentSource.Value value ? end(fade, value) : source).toList()));
+                return Optional.of(new Send(
+                        Send.Phase.PRESS,
+                        fade.target(),
+                        fade.address(),
+                        fade.arguments().stream()
+                                .map(source -> source instanceof ArgumentSource.Value value ? end(fade, value) : source)
+                                .toList()));
             }
             return Optional.empty();
         }
 
         private static ArgumentSource end(CueAction.FadeLine fade, ArgumentSource.Value value) {
-            boolean whole = value.type() == ArgumentSource.ArgumentType.INT32 || value.type() == ArgumentSource.ArgumentType.INT64;
-            return new ArgumentSource.Fixed(value.type(), whole ? String.valueOf(Math.round(fade.to())) : String.valueOf(fade.to()));
+            boolean whole = value.type() == ArgumentSource.ArgumentType.INT32
+                    || value.type() == ArgumentSource.ArgumentType.INT64;
+            return new ArgumentSource.Fixed(
+                    value.type(), whole ? String.valueOf(Math.round(fade.to())) : String.valueOf(fade.to()));
         }
 
         @Override
@@ -176,19 +185,31 @@ public interface Lined {
         @Override
         public Body named(UnaryOperator<String> name) {
             // a cue without a name is called by its number
-            return acting instanceof Cue cue ? cue.named(name.apply(cue.name())) : acting.named(name.apply(acting.called()));
+            return acting instanceof Cue cue
+                    ? cue.named(name.apply(cue.name()))
+                    : acting.named(name.apply(acting.called()));
         }
 
         @Override
         public Control asControl() {
-            return Control.plain(acting.called(), new Cells(0, 0, 1, 1), Button.plain(Button.Action.ONE_SHOT), sends, List.of());
+            return Control.plain(
+                    acting.called(), new Cells(0, 0, 1, 1), Button.plain(Button.Action.ONE_SHOT), sends, List.of());
         }
 
         @Override
         public Body with(int send, Send changed) {
             CueAction before = acts.get(send).action();
             CueAction after = before instanceof CueAction.FadeLine fade
-                    ? new CueAction.FadeLine(fade.delay(), changed.target(), changed.address(), fading(fade, changed), fade.from(), fade.to(), fade.seconds(), fade.curve(), fade.unknown())
+                    ? new CueAction.FadeLine(
+                            fade.delay(),
+                            changed.target(),
+                            changed.address(),
+                            fading(fade, changed),
+                            fade.from(),
+                            fade.to(),
+                            fade.seconds(),
+                            fade.curve(),
+                            fade.unknown())
                     : new CueAction.SayLine(before.delay(), changed.target(), changed.address(), changed.arguments());
             return acting.acting(acts.get(send).doing(after));
         }
@@ -196,7 +217,13 @@ public interface Lined {
         /** The number that fades is again where it was, as the type that it has now. */
         private static List<ArgumentSource> fading(CueAction.FadeLine fade, Send changed) {
             int place = fade.place();
-            return place < changed.arguments().size() ? replaced(changed.arguments(), place, new ArgumentSource.Value(changed.arguments().get(place).type(), List.of(), 0)) : fade.arguments();
+            return place < changed.arguments().size()
+                    ? replaced(
+                            changed.arguments(),
+                            place,
+                            new ArgumentSource.Value(
+                                    changed.arguments().get(place).type(), List.of(), 0))
+                    : fade.arguments();
         }
 
         @Override

@@ -8,7 +8,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
-
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -22,11 +21,9 @@ public final class Mending {
      *
      * @param facts what it rested on when it was read
      */
-    public record FindingKey(FindingKind kind, PartId about, String facts) {
-    }
+    public record FindingKey(FindingKind kind, PartId about, String facts) {}
 
-    private Mending() {
-    }
+    private Mending() {}
 
     /** What is no longer so, or has no remedy, is passed by; where nothing is left, that is said. */
     public static Outcome mend(Show show, NetworkFacts network, List<FindingKey> wanted, Person author) {
@@ -47,8 +44,11 @@ public final class Mending {
             return Outcome.Refused.because("This has changed in the meantime; you see it as it is now");
         }
         Show after = now;
-        List<EditRequest.Step> steps = changed.stream().<EditRequest.Step>map(id -> after.part(id).<EditRequest.Step>map(part -> new EditRequest.Put(part, version(show, id)))
-                .orElseGet(() -> new EditRequest.Remove(id, version(show, id)))).toList();
+        List<EditRequest.Step> steps = changed.stream()
+                .<EditRequest.Step>map(id -> after.part(id)
+                        .<EditRequest.Step>map(part -> new EditRequest.Put(part, version(show, id)))
+                        .orElseGet(() -> new EditRequest.Remove(id, version(show, id))))
+                .toList();
         return show.apply(new EditRequest(mended == 1 ? title : "Mend " + mended + " findings", steps), author);
     }
 
@@ -57,8 +57,12 @@ public final class Mending {
     }
 
     private static Optional<Finding.Remedy> remedy(Show show, NetworkFacts network, FindingKey wanted) {
-        return findings(show, network, wanted.about()).stream().filter(finding -> finding.kind() == wanted.kind() && finding.about().equals(wanted.about()) && finding.facts().equals(wanted.facts()))
-                .findFirst().flatMap(Finding::remedy);
+        return findings(show, network, wanted.about()).stream()
+                .filter(finding -> finding.kind() == wanted.kind()
+                        && finding.about().equals(wanted.about())
+                        && finding.facts().equals(wanted.facts()))
+                .findFirst()
+                .flatMap(Finding::remedy);
     }
 
     private static List<Finding> findings(Show show, NetworkFacts network, PartId about) {
@@ -66,6 +70,8 @@ public final class Mending {
         if (part.filter(found -> Lined.of(found.body()).isPresent()).isPresent()) {
             return LineChecks.of(show, part.get());
         }
-        return part.filter(found -> found.body() instanceof Forward).map(found -> ForwardChecks.of(show, found)).orElseGet(() -> RigCheck.findings(show, network));
+        return part.filter(found -> found.body() instanceof Forward)
+                .map(found -> ForwardChecks.of(show, found))
+                .orElseGet(() -> RigCheck.findings(show, network));
     }
 }

@@ -6,7 +6,6 @@ import imperan.live.SocketState;
 import imperan.live.Stray;
 import imperan.rig.Adapter;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -34,13 +33,17 @@ public record NetworkFacts(List<Adapter> adapters, List<LinkView> links, List<St
 
     /** Why our port to a target cannot be had, where another program has it. */
     Optional<String> portTaken(PartId target) {
-        return link(target).map(LinkView::socket).filter(socket -> socket.kind() == SocketState.Kind.PORT_TAKEN)
+        return link(target)
+                .map(LinkView::socket)
+                .filter(socket -> socket.kind() == SocketState.Kind.PORT_TAKEN)
                 .map(SocketState::trouble);
     }
 
     /** Whether its host says that nobody has a target's port open. */
     boolean isPortClosed(PartId target) {
-        return link(target).filter(link -> link.state() == LinkState.PORT_CLOSED).isPresent();
+        return link(target)
+                .filter(link -> link.state() == LinkState.PORT_CLOSED)
+                .isPresent();
     }
 
     /** Our own address on the way to a target; empty while there is none. */

@@ -13,7 +13,6 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.Tick;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -39,8 +38,7 @@ public final class SheetComparison {
      * @param written what the sheet says
      * @param seen    what the network shows, in words
      */
-    public record Field(PartId part, String what, String written, String seen, Verdict verdict) {
-    }
+    public record Field(PartId part, String what, String written, String seen, Verdict verdict) {}
 
     private final NetworkFacts facts;
     private final List<Field> fields = new ArrayList<>();
@@ -60,15 +58,26 @@ public final class SheetComparison {
         Optional<LinkView> link = facts.link(id);
         receives(id, target, link);
         if (target.transport().isConnection()) {
-            link.ifPresentOrElse(l -> add(id, "connection", "TCP", l.socket().works() ? "connected" : l.socket().trouble(),
-                    l.socket().works() ? Verdict.AGREES : Verdict.DIFFERS), () -> add(id, "connection", "TCP", "the show does not run", Verdict.NOT_SEEN));
+            link.ifPresentOrElse(
+                    l -> add(
+                            id,
+                            "connection",
+                            "TCP",
+                            l.socket().works() ? "connected" : l.socket().trouble(),
+                            l.socket().works() ? Verdict.AGREES : Verdict.DIFFERS),
+                    () -> add(id, "connection", "TCP", "the show does not run", Verdict.NOT_SEEN));
         } else if (target.answering() != Target.Answering.NONE) {
             answers(id, target, link);
         }
         target.keepAlive().ifPresent(keep -> {
-            boolean answered = link.filter(l -> l.state() == LinkState.ANSWERING).isPresent();
+            boolean answered =
+                    link.filter(l -> l.state() == LinkState.ANSWERING).isPresent();
             boolean asked = link.filter(l -> l.sent() > 0).isPresent();
-            add(id, "keep-alive", keep.address(), answered ? "answered" : asked ? "sent, not answered" : "not sent yet",
+            add(
+                    id,
+                    "keep-alive",
+                    keep.address(),
+                    answered ? "answered" : asked ? "sent, not answered" : "not sent yet",
                     answered ? Verdict.AGREES : asked ? Verdict.DIFFERS : Verdict.NOT_SEEN);
         });
     }
@@ -77,7 +86,12 @@ public final class SheetComparison {
         String written = target.host() + ":" + target.port();
         Optional<StandInEnd> standIn = target.standIn().filter(StandInEnd::inUse);
         if (standIn.isPresent()) {
-            add(id, "receives on", written, "its stand-in " + standIn.get().host() + ":" + standIn.get().port() + " is spoken to", Verdict.NOT_SEEN);
+            add(
+                    id,
+                    "receives on",
+                    written,
+                    "its stand-in " + standIn.get().host() + ":" + standIn.get().port() + " is spoken to",
+                    Verdict.NOT_SEEN);
         } else if (link.isEmpty()) {
             add(id, "receives on", written, "the show does not run", Verdict.NOT_SEEN);
         } else if (link.get().silentHost()) {
@@ -85,17 +99,26 @@ public final class SheetComparison {
         } else {
             switch (link.get().state()) {
                 case ANSWERING -> add(id, "receives on", written, "it answers what is sent there", Verdict.AGREES);
-                case PORT_CLOSED -> add(id, "receives on", written, "its host says that port " + target.port() + " is closed", Verdict.DIFFERS);
+                case PORT_CLOSED -> add(
+                        id,
+                        "receives on",
+                        written,
+                        "its host says that port " + target.port() + " is closed",
+                        Verdict.DIFFERS);
                 case LOST -> add(id, "receives on", written, "it answered, and no more", Verdict.DIFFERS);
-                case HEARD -> add(id, "receives on", written, "it speaks, and answers nothing of ours", Verdict.NOT_SEEN);
+                case HEARD -> add(
+                        id, "receives on", written, "it speaks, and answers nothing of ours", Verdict.NOT_SEEN);
                 case UNHEARD, SENDS_ONLY -> add(id, "receives on", written, "nothing came from it", Verdict.NOT_SEEN);
             }
         }
     }
 
     private void answers(PartId id, Target target, Optional<LinkView> link) {
-        Optional<String> told = target.ticks().stream().filter(tick -> tick.step() == LinkStep.ANSWER_PORT_TOLD).map(Tick::fact)
-                .filter(fact -> !fact.isBlank()).findFirst();
+        Optional<String> told = target.ticks().stream()
+                .filter(tick -> tick.step() == LinkStep.ANSWER_PORT_TOLD)
+                .map(Tick::fact)
+                .filter(fact -> !fact.isBlank())
+                .findFirst();
         String port = String.valueOf(target.answerPort());
         Optional<String> now = facts.ourHost(id).map(host -> host + ":" + port);
         String written = told.orElse("port " + port);
@@ -113,9 +136,16 @@ public final class SheetComparison {
     /** Of hosts only this machine can be seen for certain. */
     private void host(Part part) {
         Host host = (Host) part.body();
-        Optional<Prefix> ours = facts.adapters().stream().map(Adapter::addresses).flatMap(List::stream)
-                .filter(prefix -> prefix.address().equals(Ipv4.of(host.address()))).findFirst();
-        ours.ifPresent(prefix -> add(part.id(), "address", host.address() + "/" + host.prefix(), "this machine has " + prefix,
+        Optional<Prefix> ours = facts.adapters().stream()
+                .map(Adapter::addresses)
+                .flatMap(List::stream)
+                .filter(prefix -> prefix.address().equals(Ipv4.of(host.address())))
+                .findFirst();
+        ours.ifPresent(prefix -> add(
+                part.id(),
+                "address",
+                host.address() + "/" + host.prefix(),
+                "this machine has " + prefix,
                 prefix.length() == host.prefix() ? Verdict.AGREES : Verdict.DIFFERS));
     }
 

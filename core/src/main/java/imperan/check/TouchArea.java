@@ -24,7 +24,8 @@ public record TouchArea(int width, int height) {
         boolean phone = page.screen().width() < PHONE_WIDTH;
         int gap = phone ? 4 : 6;
         int edge = phone ? 4 : 8;
-        return new TouchArea(side(page.screen().width() - 2 * edge, page.columns(), gap, cells.width()),
+        return new TouchArea(
+                side(page.screen().width() - 2 * edge, page.columns(), gap, cells.width()),
                 side(page.screen().height() - BARS - edge, page.rows(), gap, cells.height()));
     }
 

@@ -8,7 +8,6 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.show.cue.CueAction;
-
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,11 +19,17 @@ import java.util.function.Function;
  *
  * @param controls as they are now, likewise the {@code looks} and {@code targets}; what is gone says nothing
  */
-public record CueLoad(Function<PartId, Optional<Control>> controls, Function<PartId, Optional<Look>> looks, Function<PartId, Optional<Target>> targets) {
+public record CueLoad(
+        Function<PartId, Optional<Control>> controls,
+        Function<PartId, Optional<Look>> looks,
+        Function<PartId, Optional<Target>> targets) {
 
     /** Of the cues of a show. */
     public static CueLoad in(Show show) {
-        return new CueLoad(id -> body(show, id, Control.class), id -> body(show, id, Look.class), id -> body(show, id, Target.class));
+        return new CueLoad(
+                id -> body(show, id, Control.class),
+                id -> body(show, id, Look.class),
+                id -> body(show, id, Target.class));
     }
 
     private static <B> Optional<B> body(Show show, PartId id, Class<B> kind) {
@@ -32,8 +37,7 @@ public record CueLoad(Function<PartId, Optional<Control>> controls, Function<Par
     }
 
     /** What takes longest of a cue on the target that takes longest for it. */
-    public record Slowest(PartId target, int messages, double seconds) {
-    }
+    public record Slowest(PartId target, int messages, double seconds) {}
 
     /** Messages by target. */
     public Map<PartId, Integer> messages(Cue cue) {
@@ -44,18 +48,29 @@ public record CueLoad(Function<PartId, Optional<Control>> controls, Function<Par
             } else if (action instanceof CueAction.FadeLine fade) {
                 add(messages, fade.target(), 1);
             } else if (action instanceof CueAction.SayStartList start) {
-                add(messages, start.target(), start.target().flatMap(targets).map(target -> target.startList().size()).orElse(0));
+                add(
+                        messages,
+                        start.target(),
+                        start.target()
+                                .flatMap(targets)
+                                .map(target -> target.startList().size())
+                                .orElse(0));
             } else if (action instanceof CueAction.BringControl bring) {
                 bring.control().ifPresent(control -> add(messages, control));
             } else if (action instanceof CueAction.RecallLook recall) {
-                recall.look().flatMap(looks).map(Look::stands).orElse(List.of()).forEach(stand -> add(messages, stand.control()));
+                recall.look()
+                        .flatMap(looks)
+                        .map(Look::stands)
+                        .orElse(List.of())
+                        .forEach(stand -> add(messages, stand.control()));
             }
         }
         return messages;
     }
 
     private void add(Map<PartId, Integer> messages, PartId control) {
-        controls.apply(control).map(Control::sends).orElse(List.of()).stream().filter(send -> send.on() == Send.Phase.CHANGE || send.on() == Send.Phase.PRESS)
+        controls.apply(control).map(Control::sends).orElse(List.of()).stream()
+                .filter(send -> send.on() == Send.Phase.CHANGE || send.on() == Send.Phase.PRESS)
                 .forEach(send -> add(messages, send.target(), 1));
     }
 
@@ -69,8 +84,10 @@ public record CueLoad(Function<PartId, Optional<Control>> controls, Function<Par
         for (Map.Entry<PartId, Integer> each : messages(cue).entrySet()) {
             Optional<Integer> pace = targets.apply(each.getKey()).flatMap(Target::messagesPerSecond);
             // the first one leaves at once
-            double seconds = pace.map(most -> (each.getValue() - 1) / (double) most).orElse(0.0);
-            if (seconds > 0 && slowest.filter(other -> other.seconds() >= seconds).isEmpty()) {
+            double seconds =
+                    pace.map(most -> (each.getValue() - 1) / (double) most).orElse(0.0);
+            if (seconds > 0
+                    && slowest.filter(other -> other.seconds() >= seconds).isEmpty()) {
                 slowest = Optional.of(new Slowest(each.getKey(), each.getValue(), seconds));
             }
         }

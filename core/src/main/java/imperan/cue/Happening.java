@@ -6,8 +6,7 @@ public sealed interface Happening {
     Running running();
 
     /** An action begins. */
-    record Begins(Running running, int action) implements Happening {
-    }
+    record Begins(Running running, int action) implements Happening {}
 
     /**
      * A fade goes on.
@@ -15,6 +14,5 @@ public sealed interface Happening {
      * @param share how much of its way is gone, 0 to 1
      * @param last  whether this is its end
      */
-    record Steps(Running running, int action, double share, boolean last) implements Happening {
-    }
+    record Steps(Running running, int action, double share, boolean last) implements Happening {}
 }

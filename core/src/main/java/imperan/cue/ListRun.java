@@ -3,7 +3,6 @@ package imperan.cue;
 import imperan.show.Cue;
 import imperan.show.PartId;
 import imperan.show.cue.FadeCurve;
-
 import java.math.BigDecimal;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -25,6 +24,7 @@ public final class ListRun {
     public static final int MOST_AT_ONCE = 100;
     /** Cues that are over and still shown. */
     private static final int MOST_OVER = 20;
+
     private static final long NEVER = Long.MAX_VALUE;
     /** A cue that follows by time begins when it was due, so that a list does not drift; what was held up for longer is not made up for. */
     private static final long MOST_MADE_UP_NANOS = 1_000_000_000L;
@@ -43,9 +43,11 @@ public final class ListRun {
     private List<Entry> cues = List.of();
     /** Where each of them is among them. */
     private Map<PartId, Integer> indexes = Map.of();
+
     private Optional<PartId> next = Optional.empty();
     /** The number of the next one, so that its place is found though it goes; at the end the highest there was. */
     private BigDecimal place = BigDecimal.ZERO;
+
     private final List<Running> running = new ArrayList<>();
     private final Deque<Running> over = new ArrayDeque<>();
     private final List<Running> ended = new ArrayList<>();
@@ -80,7 +82,12 @@ public final class ListRun {
         }
         Optional<Entry> same = next.flatMap(this::entry);
         // where the next one stood is what comes there; at the end what was added behind it
-        pointTo(same.isPresent() ? same : cues.stream().filter(each -> each.decimal().compareTo(place) >= (next.isPresent() ? 0 : 1)).findFirst());
+        pointTo(
+                same.isPresent()
+                        ? same
+                        : cues.stream()
+                                .filter(each -> each.decimal().compareTo(place) >= (next.isPresent() ? 0 : 1))
+                                .findFirst());
     }
 
     /** How many times as fast as the show it goes from the next cue on, for a trial: its waits, fades and guard. The limits of answers stay. */
@@ -96,7 +103,8 @@ public final class ListRun {
 
     private void pointTo(Optional<Entry> entry) {
         next = entry.map(Entry::id);
-        place = entry.map(Entry::decimal).orElseGet(() -> cues.stream().map(Entry::decimal).reduce(place, BigDecimal::max));
+        place = entry.map(Entry::decimal)
+                .orElseGet(() -> cues.stream().map(Entry::decimal).reduce(place, BigDecimal::max));
     }
 
     private Optional<Entry> entry(PartId id) {
@@ -151,7 +159,10 @@ public final class ListRun {
 
     /** A cue that was fired, by the number of that. */
     public Optional<Running> running(long number) {
-        return running.stream().filter(each -> each.number() == number).findFirst().or(() -> over.stream().filter(each -> each.number() == number).findFirst());
+        return running.stream()
+                .filter(each -> each.number() == number)
+                .findFirst()
+                .or(() -> over.stream().filter(each -> each.number() == number).findFirst());
     }
 
     // ---- orders
@@ -181,7 +192,9 @@ public final class ListRun {
 
     /** Makes the cue before the next one the next one; nothing is sent, and nothing follows by itself. */
     public Optional<Refusal> back() {
-        Optional<Entry> before = cues.stream().filter(each -> next.isEmpty() || each.decimal().compareTo(place) < 0).reduce((first, second) -> second);
+        Optional<Entry> before = cues.stream()
+                .filter(each -> next.isEmpty() || each.decimal().compareTo(place) < 0)
+                .reduce((first, second) -> second);
         if (before.isEmpty()) {
             return Optional.of(Refusal.AT_START);
         }
@@ -309,7 +322,8 @@ public final class ListRun {
             for (Running each : List.copyOf(running)) {
                 OptionalLong follows = each.follows(now);
                 // a cue that has a time of its own waits for that where the track fired the one before
-                boolean waits = each.cue().at().isPresent() && nextCue().flatMap(Cue::at).isPresent();
+                boolean waits = each.cue().at().isPresent()
+                        && nextCue().flatMap(Cue::at).isPresent();
                 if (follows.isPresent() && next.isPresent() && !isBroken && !waits) {
                     fireNext(follows.getAsLong(), now);
                     again = true;

@@ -5,7 +5,6 @@ import imperan.show.PartId;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
-
 import java.util.Optional;
 import java.util.OptionalLong;
 
@@ -49,7 +48,13 @@ public final class Running {
             steps[i] = NEVER;
         }
         CueFollow.How how = cue.follow().how();
-        followsAt = !leads || how == CueFollow.How.HAND ? NEVER : how == CueFollow.How.TOGETHER ? now : how == CueFollow.How.AFTER ? now + span(cue.follow().seconds()) : now + nanos(cue.follow().seconds());
+        followsAt = !leads || how == CueFollow.How.HAND
+                ? NEVER
+                : how == CueFollow.How.TOGETHER
+                        ? now
+                        : how == CueFollow.How.AFTER
+                                ? now + span(cue.follow().seconds())
+                                : now + nanos(cue.follow().seconds());
     }
 
     private static long nanos(double seconds) {
@@ -96,7 +101,9 @@ public final class Running {
 
     /** When the next cue follows by itself; empty where it does not, or not by time. */
     public OptionalLong followsAt() {
-        return followsAt == NEVER || cue.follow().how() == CueFollow.How.ANSWERED ? OptionalLong.empty() : OptionalLong.of(followsAt);
+        return followsAt == NEVER || cue.follow().how() == CueFollow.How.ANSWERED
+                ? OptionalLong.empty()
+                : OptionalLong.of(followsAt);
     }
 
     /** When the last of its actions ends, as far as that is known; the moment it was fired where it has none. */
@@ -104,7 +111,11 @@ public final class Running {
         long end = firedAt;
         for (int i = 0; i < outcomes.length; i++) {
             if (!outcomes[i].isFinal()) {
-                end = Math.max(end, fades[i] != null ? fades[i].end() : begins[i] + span(action(i).seconds()));
+                end = Math.max(
+                        end,
+                        fades[i] != null
+                                ? fades[i].end()
+                                : begins[i] + span(action(i).seconds()));
             }
         }
         return end;

@@ -2,7 +2,6 @@ package imperan.dialect;
 
 import imperan.osc.Decoded;
 import imperan.osc.OscMessage;
-
 import java.util.List;
 
 /** Writes and reads the packets of one link, with the state that its protocol needs. Not safe for several threads. */

@@ -1,7 +1,6 @@
 package imperan.dialect;
 
 import imperan.address.AddressText;
-
 import java.util.Optional;
 
 /** The way in which one protocol writes, checks, encodes and reads lines. Others than those that ship with Imperan are found as services ({@link java.util.ServiceLoader}). */

@@ -18,8 +18,7 @@ public final class Dialects {
         ServiceLoader.load(Dialect.class).forEach(other -> ALL.putIfAbsent(other.id(), other));
     }
 
-    private Dialects() {
-    }
+    private Dialects() {}
 
     /** Empty where there is none of that name. */
     public static Optional<Dialect> of(String id) {

@@ -6,7 +6,6 @@ import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.TimeTag;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;

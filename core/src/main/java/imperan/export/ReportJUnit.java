@@ -5,16 +5,15 @@ import imperan.proof.report.Report;
 import imperan.proof.report.Verdict;
 import imperan.words.ProofWords;
 import imperan.words.SuspectWords;
-
-import javax.xml.stream.XMLOutputFactory;
-import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
 import java.io.StringWriter;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javax.xml.stream.XMLOutputFactory;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamWriter;
 
 /** A report as build servers keep it: each line a test case, in the XML that test runners write. What falls short is a failure; what is neither proved nor disproved is skipped. */
 public final class ReportJUnit {
@@ -50,7 +49,13 @@ public final class ReportJUnit {
         attribute("errors", "0");
         attribute("skipped", String.valueOf(report.count(Verdict.Standing.OPEN)));
         attribute("time", seconds((report.endedAt() - report.startedAt()) / MILLIS_OF_SECOND));
-        attribute("timestamp", Instant.ofEpochMilli(report.startedAt()).atOffset(ZoneOffset.UTC).toLocalDateTime().withNano(0).toString());
+        attribute(
+                "timestamp",
+                Instant.ofEpochMilli(report.startedAt())
+                        .atOffset(ZoneOffset.UTC)
+                        .toLocalDateTime()
+                        .withNano(0)
+                        .toString());
         xml.writeCharacters("\n");
         for (LineResult line : report.lines()) {
             line(line);
@@ -62,17 +67,30 @@ public final class ReportJUnit {
 
     private void line(LineResult line) throws XMLStreamException {
         xml.writeStartElement("testcase");
-        attribute("classname", List.of(line.targetName(), line.page()).stream().filter(text -> !text.isBlank()).map(text -> text.replace('.', '_')).reduce((a, b) -> a + "." + b).orElse("lines"));
+        attribute(
+                "classname",
+                List.of(line.targetName(), line.page()).stream()
+                        .filter(text -> !text.isBlank())
+                        .map(text -> text.replace('.', '_'))
+                        .reduce((a, b) -> a + "." + b)
+                        .orElse("lines"));
         attribute("name", line.label() + " " + line.address());
         attribute("time", seconds(line.median().orElse(0L) / NANOS_OF_SECOND));
-        Optional<String> element = line.verdict().fallsShort() ? Optional.of("failure") : line.verdict().standing() == Verdict.Standing.OPEN ? Optional.of("skipped") : Optional.empty();
+        Optional<String> element = line.verdict().fallsShort()
+                ? Optional.of("failure")
+                : line.verdict().standing() == Verdict.Standing.OPEN ? Optional.of("skipped") : Optional.empty();
         if (element.isPresent()) {
             xml.writeStartElement(element.get());
             attribute("message", ProofWords.verdict(line.verdict()));
             if (element.get().equals("failure")) {
                 attribute("type", ProofWords.verdict(line.verdict()));
             }
-            xml.writeCharacters(clean(ProofWords.says(line) + line.suspects().stream().map(suspect -> "\n" + SuspectWords.of(suspect, line.targetName()).says()).reduce("", String::concat)));
+            xml.writeCharacters(clean(ProofWords.says(line)
+                    + line.suspects().stream()
+                            .map(suspect -> "\n"
+                                    + SuspectWords.of(suspect, line.targetName())
+                                            .says())
+                            .reduce("", String::concat)));
             xml.writeEndElement();
         }
         xml.writeEndElement();
@@ -86,7 +104,14 @@ public final class ReportJUnit {
     /** What XML cannot hold (XML 1.0, "Characters") is left out. */
     private static String clean(String text) {
         StringBuilder clean = new StringBuilder();
-        text.codePoints().filter(c -> c == '\t' || c == '\n' || c == '\r' || c >= 0x20 && c <= 0xD7FF || c >= 0xE000 && c <= 0xFFFD || c >= 0x10000).forEach(clean::appendCodePoint);
+        text.codePoints()
+                .filter(c -> c == '\t'
+                        || c == '\n'
+                        || c == '\r'
+                        || c >= 0x20 && c <= 0xD7FF
+                        || c >= 0xE000 && c <= 0xFFFD
+                        || c >= 0x10000)
+                .forEach(clean::appendCodePoint);
         return clean.toString();
     }
 

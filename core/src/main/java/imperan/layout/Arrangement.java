@@ -7,7 +7,6 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
 import imperan.show.Page;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -46,16 +45,26 @@ import java.util.Optional;
 public sealed interface Arrangement {
 
     /** A cell of a grid, counted from 0. */
-    record Cell(int column, int row) {
-    }
+    record Cell(int column, int row) {}
 
     /** A side of a rectangle of cells. */
-    enum Edge { LEFT, RIGHT, TOP, BOTTOM }
+    enum Edge {
+        LEFT,
+        RIGHT,
+        TOP,
+        BOTTOM
+    }
 
-    enum Axis { ACROSS, DOWN }
+    enum Axis {
+        ACROSS,
+        DOWN
+    }
 
     /** What of the size is to be the same. */
-    enum Extent { WIDTH, HEIGHT }
+    enum Extent {
+        WIDTH,
+        HEIGHT
+    }
 
     /**
      * A new control.
@@ -64,8 +73,7 @@ public sealed interface Arrangement {
      * @param id its id for life, chosen by who asks, so that it can be shown as soon as it is there
      * @param at its top left cell; empty for the first place that has room
      */
-    record AddControl(PartId page, PartId id, ControlKind kind, Optional<Cell> at) implements Arrangement {
-    }
+    record AddControl(PartId page, PartId id, ControlKind kind, Optional<Cell> at) implements Arrangement {}
 
     /** All as one: they keep their places to each other and stay on their grid. */
     record MoveControls(List<PartId> controls, int right, int down) implements Arrangement {
@@ -120,8 +128,16 @@ public sealed interface Arrangement {
      * @param manner  how they lie on the page
      * @param window  how many a bank shows at once
      */
-    record PlacePhrases(Optional<PartId> page, PartId target, List<PartId> phrases, int first, int count, Optional<Cell> at, Manner manner,
-                        int window) implements Arrangement {
+    record PlacePhrases(
+            Optional<PartId> page,
+            PartId target,
+            List<PartId> phrases,
+            int first,
+            int count,
+            Optional<Cell> at,
+            Manner manner,
+            int window)
+            implements Arrangement {
 
         /** More at once than any page shows. */
         public static final int MOST = 128;
@@ -166,7 +182,8 @@ public sealed interface Arrangement {
      * @param meaning what the copies are to do
      * @param targets for targets that this show has not: which one is meant, by the one that was
      */
-    record PasteControls(PartId page, List<Copy> copies, Optional<Cell> at, Meaning meaning, List<Meant> targets) implements Arrangement {
+    record PasteControls(PartId page, List<Copy> copies, Optional<Cell> at, Meaning meaning, List<Meant> targets)
+            implements Arrangement {
 
         public PasteControls {
             copies = List.copyOf(copies);
@@ -188,12 +205,10 @@ public sealed interface Arrangement {
          * @param in   the copied tray it lies in; empty where it lies on what is pasted to
          * @param body a control or a tray
          */
-        public record Copy(PartId id, Optional<PartId> in, Body body) {
-        }
+        public record Copy(PartId id, Optional<PartId> in, Body body) {}
 
         /** @param was the target in the show that was copied from, {@code is} the one that is meant here */
-        public record Meant(PartId was, PartId is) {
-        }
+        public record Meant(PartId was, PartId is) {}
     }
 
     /** Into a new tray around them. */
@@ -204,8 +219,7 @@ public sealed interface Arrangement {
     }
 
     /** A tray goes, and what lies in it lies on the page where it was. */
-    record ScatterTray(PartId tray) implements Arrangement {
-    }
+    record ScatterTray(PartId tray) implements Arrangement {}
 
     /**
      * A row of controls gets the texts of a run, in reading order; what the run is too short for stays.
@@ -224,7 +238,8 @@ public sealed interface Arrangement {
      *
      * @param controls where, be it controls, cues or songs; empty for the whole show
      */
-    record FindAndReplace(List<PartId> controls, String find, String put, boolean inAddresses, boolean inLabels) implements Arrangement {
+    record FindAndReplace(List<PartId> controls, String find, String put, boolean inAddresses, boolean inLabels)
+            implements Arrangement {
         public FindAndReplace {
             controls = List.copyOf(controls);
         }
@@ -253,8 +268,14 @@ public sealed interface Arrangement {
          * @param argument the position of the argument that varied
          * @param low      the least number seen, {@code high} the greatest
          */
-        public record Pairing(PartId control, PartId target, String address, int argument, ArgumentType type, double low, double high) {
-        }
+        public record Pairing(
+                PartId control,
+                PartId target,
+                String address,
+                int argument,
+                ArgumentType type,
+                double low,
+                double high) {}
     }
 
     /**
@@ -263,8 +284,7 @@ public sealed interface Arrangement {
      * @param id     its id for life, chosen by who asks
      * @param beside a page of the layout that it comes to; empty for the first layout
      */
-    record AddPage(PartId id, Optional<PartId> beside) implements Arrangement {
-    }
+    record AddPage(PartId id, Optional<PartId> beside) implements Arrangement {}
 
     /**
      * A page with all that lies on it once more, behind it.
@@ -272,8 +292,8 @@ public sealed interface Arrangement {
      * @param screen what the copy is meant for; empty for the same
      * @param shares whether its controls are the same controls once more, with the same lines, or copies with lines of their own
      */
-    record DuplicatePage(PartId page, PartId id, Optional<Page.Screen.Kind> screen, boolean shares) implements Arrangement {
-    }
+    record DuplicatePage(PartId page, PartId id, Optional<Page.Screen.Kind> screen, boolean shares)
+            implements Arrangement {}
 
     /**
      * The controls of a page once more on one for a phone, behind it: copies with the same lines, laid out anew. Where one phone page has no room for
@@ -282,30 +302,25 @@ public sealed interface Arrangement {
      * @param id     of the first of them
      * @param across how many strips stand beside each other, 1 or 2
      */
-    record PhonePage(PartId page, PartId id, int across) implements Arrangement {
-    }
+    record PhonePage(PartId page, PartId id, int across) implements Arrangement {}
 
     /**
      * A place where a control is shown again gets a copy of it, with lines of its own.
      *
      * @param id of the copy
      */
-    record OwnLines(PartId twin, PartId id) implements Arrangement {
-    }
+    record OwnLines(PartId twin, PartId id) implements Arrangement {}
 
     /**
      * A layout once more, to work on while the layout itself is played.
      *
      * @param id of the copy
      */
-    record CopyLayout(PartId layout, PartId id) implements Arrangement {
-    }
+    record CopyLayout(PartId layout, PartId id) implements Arrangement {}
 
     /** A copy takes the place of what it was copied from. */
-    record SwapLayout(PartId draft) implements Arrangement {
-    }
+    record SwapLayout(PartId draft) implements Arrangement {}
 
     /** A page goes before or behind others. */
-    record OrderPage(PartId page, int places) implements Arrangement {
-    }
+    record OrderPage(PartId page, int places) implements Arrangement {}
 }

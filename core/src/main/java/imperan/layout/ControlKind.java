@@ -12,9 +12,9 @@ import imperan.show.form.Button;
 import imperan.show.form.Choice;
 import imperan.show.form.Clock;
 import imperan.show.form.Colour;
+import imperan.show.form.Cross;
 import imperan.show.form.CueDisplay;
 import imperan.show.form.CueKey;
-import imperan.show.form.Cross;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.show.form.Knob;
@@ -29,25 +29,27 @@ import imperan.show.form.Readout;
 import imperan.show.form.SongDisplay;
 import imperan.show.form.SongKey;
 import imperan.show.form.Tap;
-import imperan.show.form.TextLine;
 import imperan.show.form.TargetEnd;
+import imperan.show.form.TextLine;
 import imperan.show.form.Tilt;
 import imperan.show.form.TrackDisplay;
 import imperan.show.form.TrackKey;
 import imperan.show.form.Wheel;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /** The kinds of controls a page can be given, each as it comes from the shelf. Sizes are in cells. */
 public enum ControlKind {
-
     FADER("Fader", 2, 8, Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE)),
     KNOB("Knob", 2, 3, Knob.restingAt(0)),
     WHEEL("Wheel", 3, 3, new Wheel(24)),
     BUTTON("Button", 2, 2, Button.plain(Button.Action.MOMENTARY)),
-    CHOICE("Choice", 4, 2, new Choice(List.of(new Choice.Option("One", "1"), new Choice.Option("Two", "2")), Form.Direction.RIGHT)),
+    CHOICE(
+            "Choice",
+            4,
+            2,
+            new Choice(List.of(new Choice.Option("One", "1"), new Choice.Option("Two", "2")), Form.Direction.RIGHT)),
     PADS("Pads", 8, 8, Button.plain(Button.Action.MOMENTARY)),
     XY_PAD("XY pad", 6, 6, new Pad(Form.Grab.JUMP, false)),
     TILT("Tilt", 4, 4, new Tilt(45)),
@@ -74,6 +76,7 @@ public enum ControlKind {
 
     /** A keyboard begins at C of the octave in the middle (MIDI 1.0: note 60). */
     private static final int MIDDLE_C = 60;
+
     private static final int OCTAVE = 12;
     private static final int VELOCITY = 100;
     private static final String[] NOTES = {"C", "C♯", "D", "D♯", "E", "F", "F♯", "G", "G♯", "A", "A♯", "B"};
@@ -141,7 +144,8 @@ public enum ControlKind {
         for (int i = 0; i < across * down; i++) {
             Cells place = new Cells(i % across * CELL, i / across * CELL, CELL, CELL);
             String label = this == MATRIX ? (i % across + 1) + "›" + (i / across + 1) : String.valueOf(i + 1);
-            parts.add(new Part(PartId.random(), Optional.of(tray), i, Control.plain(label, place, form, List.of(), List.of())));
+            parts.add(new Part(
+                    PartId.random(), Optional.of(tray), i, Control.plain(label, place, form, List.of(), List.of())));
         }
     }
 
@@ -151,16 +155,31 @@ public enum ControlKind {
         int white = 0;
         for (int i = 0; i < OCTAVE; i++) {
             boolean black = NOTES[i].length() > 1;
-            Cells place = black ? new Cells(2 * white - 1, 0, CELL, upper) : new Cells(2 * white, upper, CELL, cells.height() - upper);
+            Cells place = black
+                    ? new Cells(2 * white - 1, 0, CELL, upper)
+                    : new Cells(2 * white, upper, CELL, cells.height() - upper);
             white += black ? 0 : 1;
             int note = MIDDLE_C + i;
-            parts.add(new Part(PartId.random(), Optional.of(tray), i, Control.plain(NOTES[i], place, form, List.of(
-                    note(Send.Phase.PRESS, note, VELOCITY), note(Send.Phase.RELEASE, note, 0)), List.of())));
+            parts.add(new Part(
+                    PartId.random(),
+                    Optional.of(tray),
+                    i,
+                    Control.plain(
+                            NOTES[i],
+                            place,
+                            form,
+                            List.of(note(Send.Phase.PRESS, note, VELOCITY), note(Send.Phase.RELEASE, note, 0)),
+                            List.of())));
         }
     }
 
     private static Send note(Send.Phase on, int note, int velocity) {
-        return new Send(on, Optional.empty(), "/note", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, String.valueOf(note)),
-                new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, String.valueOf(velocity))));
+        return new Send(
+                on,
+                Optional.empty(),
+                "/note",
+                List.of(
+                        new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, String.valueOf(note)),
+                        new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, String.valueOf(velocity))));
     }
 }

@@ -3,7 +3,6 @@ package imperan.layout;
 import imperan.layout.Arrangement.Cell;
 import imperan.show.Cells;
 import imperan.show.Grid;
-
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
@@ -63,17 +62,19 @@ public final class FreeCells {
     public Optional<Cell> wayFor(List<Cells> group, Optional<Cell> at) {
         int left = group.stream().mapToInt(Cells::column).min().orElseThrow();
         int top = group.stream().mapToInt(Cells::row).min().orElseThrow();
-        return at.map(cell -> new Cell(cell.column() - left, cell.row() - top)).filter(way -> isFree(group, way)).or(() -> {
-            for (int row = 0; row < grid.rows(); row++) {
-                for (int column = 0; column < grid.columns(); column++) {
-                    Cell way = new Cell(column - left, row - top);
-                    if (isFree(group, way)) {
-                        return Optional.of(way);
+        return at.map(cell -> new Cell(cell.column() - left, cell.row() - top))
+                .filter(way -> isFree(group, way))
+                .or(() -> {
+                    for (int row = 0; row < grid.rows(); row++) {
+                        for (int column = 0; column < grid.columns(); column++) {
+                            Cell way = new Cell(column - left, row - top);
+                            if (isFree(group, way)) {
+                                return Optional.of(way);
+                            }
+                        }
                     }
-                }
-            }
-            return Optional.empty();
-        });
+                    return Optional.empty();
+                });
     }
 
     private boolean isFree(List<Cells> group, Cell way) {

@@ -9,7 +9,6 @@ import imperan.layout.Arrangement.ResizeControls;
 import imperan.layout.Arrangement.SpreadControls;
 import imperan.show.Cells;
 import imperan.show.Grid;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -19,8 +18,7 @@ import java.util.function.UnaryOperator;
 /** Where rectangles of cells come to lie that are moved, resized, aligned or spread together; in the order in which they were given. */
 public final class Laying {
 
-    private Laying() {
-    }
+    private Laying() {}
 
     public static List<Cells> moved(List<Cells> all, MoveControls move, Grid grid) {
         Cells around = Cells.around(all);
@@ -30,9 +28,13 @@ public final class Laying {
     }
 
     public static List<Cells> resized(List<Cells> all, ResizeControls resize, Grid grid) {
-        return each(all, c -> new Cells(c.column(), c.row(),
-                c.width() + within(resize.wider(), 1 - c.width(), grid.columns() - c.column() - c.width()),
-                c.height() + within(resize.taller(), 1 - c.height(), grid.rows() - c.row() - c.height())));
+        return each(
+                all,
+                c -> new Cells(
+                        c.column(),
+                        c.row(),
+                        c.width() + within(resize.wider(), 1 - c.width(), grid.columns() - c.column() - c.width()),
+                        c.height() + within(resize.taller(), 1 - c.height(), grid.rows() - c.row() - c.height())));
     }
 
     public static List<Cells> aligned(List<Cells> all, AlignControls align) {
@@ -47,8 +49,11 @@ public final class Laying {
 
     public static List<Cells> matched(List<Cells> all, MatchSizes match) {
         Cells first = all.get(0);
-        return each(all, c -> match.extent() == Extent.WIDTH ? new Cells(c.column(), c.row(), first.width(), c.height())
-                : new Cells(c.column(), c.row(), c.width(), first.height()));
+        return each(
+                all,
+                c -> match.extent() == Extent.WIDTH
+                        ? new Cells(c.column(), c.row(), first.width(), c.height())
+                        : new Cells(c.column(), c.row(), c.width(), first.height()));
     }
 
     /** The cells between the first and the last that none of the row takes; negative where they overlap along it. */
@@ -59,7 +64,8 @@ public final class Laying {
         List<Cells> row = inOrder(all, spread);
         ToIntFunction<Cells> start = start(spread);
         ToIntFunction<Cells> size = size(spread);
-        return start.applyAsInt(row.get(row.size() - 1)) - start.applyAsInt(row.get(0))
+        return start.applyAsInt(row.get(row.size() - 1))
+                - start.applyAsInt(row.get(0))
                 - row.stream().limit(row.size() - 1L).mapToInt(size).sum();
     }
 
@@ -74,8 +80,11 @@ public final class Laying {
         int next = start(spread).applyAsInt(row.get(0));
         for (int i = 0; i < row.size(); i++) {
             Cells c = row.get(i);
-            done.set(all.indexOf(c), spread.axis() == Axis.ACROSS ? new Cells(next, c.row(), c.width(), c.height())
-                    : new Cells(c.column(), next, c.width(), c.height()));
+            done.set(
+                    all.indexOf(c),
+                    spread.axis() == Axis.ACROSS
+                            ? new Cells(next, c.row(), c.width(), c.height())
+                            : new Cells(c.column(), next, c.width(), c.height()));
             next += size(spread).applyAsInt(c) + room / gaps + (i < room % gaps ? 1 : 0);
         }
         return done;

@@ -7,7 +7,6 @@ import imperan.show.Grid;
 import imperan.show.Held;
 import imperan.show.Page;
 import imperan.show.Part;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -30,7 +29,9 @@ public final class Room {
 
     /** On a page or in a tray that is there; a tray stays as large as it is. */
     public static Room on(Grids grids, Held grid) {
-        return new Room(Optional.of(grid).filter(held -> held.part().body() instanceof Page), grids.free(grid.part().id()));
+        return new Room(
+                Optional.of(grid).filter(held -> held.part().body() instanceof Page),
+                grids.free(grid.part().id()));
     }
 
     /** On an empty page that takes this size for what comes to it. */
@@ -72,8 +73,14 @@ public final class Room {
         Cells around = Cells.around(group);
         int columns = Math.max(now.columns(), around.width());
         int rows = Math.max(now.rows(), around.height());
-        Stream<Grid> wider = IntStream.rangeClosed(columns, Page.MAX_CELLS).mapToObj(wide -> new Grid(wide, rows)).filter(grid -> fits(grid, group)).limit(1);
-        Stream<Grid> taller = IntStream.rangeClosed(rows, Page.MAX_CELLS).mapToObj(tall -> new Grid(columns, tall)).filter(grid -> fits(grid, group)).limit(1);
+        Stream<Grid> wider = IntStream.rangeClosed(columns, Page.MAX_CELLS)
+                .mapToObj(wide -> new Grid(wide, rows))
+                .filter(grid -> fits(grid, group))
+                .limit(1);
+        Stream<Grid> taller = IntStream.rangeClosed(rows, Page.MAX_CELLS)
+                .mapToObj(tall -> new Grid(columns, tall))
+                .filter(grid -> fits(grid, group))
+                .limit(1);
         return Stream.concat(wider, taller).max(Comparator.comparingDouble(this::leastSide));
     }
 
@@ -90,7 +97,9 @@ public final class Room {
     public Optional<EditRequest.Step> growth() {
         return page.filter(this::grew).map(held -> {
             Part part = held.part();
-            return new EditRequest.Put(new Part(part.id(), part.parent(), part.order(), ((Page) part.body()).sized(free.grid())), held.version());
+            return new EditRequest.Put(
+                    new Part(part.id(), part.parent(), part.order(), ((Page) part.body()).sized(free.grid())),
+                    held.version());
         });
     }
 
@@ -100,6 +109,9 @@ public final class Room {
 
     /** How a title of an edit goes on: how large the page became; empty where it stays as it is. */
     public String words() {
-        return page.filter(this::grew).isPresent() ? "; the page has " + free.grid().columns() + " × " + free.grid().rows() + " cells now" : "";
+        return page.filter(this::grew).isPresent()
+                ? "; the page has " + free.grid().columns() + " × "
+                        + free.grid().rows() + " cells now"
+                : "";
     }
 }

@@ -1,7 +1,7 @@
 package imperan.line;
 
-import imperan.check.Lined;
 import imperan.address.SlotAddress;
+import imperan.check.Lined;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.Control;
 import imperan.show.Listen;
@@ -12,7 +12,6 @@ import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.cue.Acting;
-
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -41,7 +40,15 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
      * @param reached   whether any is
      * @param pages     on which those controls lie, and the lists in which those cues do
      */
-    public record Reached(String address, Phrase.Direction direction, String meaning, int addresses, int said, int heard, boolean reached, List<String> pages) {
+    public record Reached(
+            String address,
+            Phrase.Direction direction,
+            String meaning,
+            int addresses,
+            int said,
+            int heard,
+            boolean reached,
+            List<String> pages) {
 
         public Reached {
             pages = List.copyOf(pages);
@@ -54,12 +61,10 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
      * @param reaching controls on it that have a line to the target which it understands
      * @param controls all that lie on it
      */
-    public record OnPage(PartId page, String name, int reaching, int controls) {
-    }
+    public record OnPage(PartId page, String name, int reaching, int controls) {}
 
     /** @param addresses of its lines to the target */
-    public record Idle(PartId control, String label, String page, List<String> addresses) {
-    }
+    public record Idle(PartId control, String label, String page, List<String> addresses) {}
 
     public Coverage {
         phrases = List.copyOf(phrases);
@@ -97,22 +102,37 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
         private Coverage gathered() {
             show.all(Page.class).stream().filter(page -> !show.inDraft(page)).forEach(this::page);
             Lined.all(show).filter(part -> part.body() instanceof Acting).forEach(this::acting);
-            List<Reached> phrases = known.phrases().map(phrase -> {
-                Tally tally = tallies.get(phrase);
-                return new Reached(phrase.address(), phrase.direction(), phrase.meaning(), SlotAddress.parseFreely(phrase.address()).count(), tally.said.size(), tally.heard.size(),
-                        !tally.said.isEmpty() || !tally.heard.isEmpty(), List.copyOf(tally.pages));
-            }).toList();
+            List<Reached> phrases = known.phrases()
+                    .map(phrase -> {
+                        Tally tally = tallies.get(phrase);
+                        return new Reached(
+                                phrase.address(),
+                                phrase.direction(),
+                                phrase.meaning(),
+                                SlotAddress.parseFreely(phrase.address()).count(),
+                                tally.said.size(),
+                                tally.heard.size(),
+                                !tally.said.isEmpty() || !tally.heard.isEmpty(),
+                                List.copyOf(tally.pages));
+                    })
+                    .toList();
             return new Coverage(phrases, pages, idle);
         }
 
         /** Where a cue or a song lies counts as its list does. */
         private void acting(Part part) {
-            String list = part.parent().flatMap(show::part).map(parent -> parent.body().called()).orElse("");
-            Lined.of(part.body()).orElseThrow().sends().stream().filter(send -> send.target().equals(target)).forEach(send -> said(send.address(), list));
+            String list = part.parent()
+                    .flatMap(show::part)
+                    .map(parent -> parent.body().called())
+                    .orElse("");
+            Lined.of(part.body()).orElseThrow().sends().stream()
+                    .filter(send -> send.target().equals(target))
+                    .forEach(send -> said(send.address(), list));
         }
 
         private Optional<Tally> said(String address, String where) {
-            Optional<Tally> tally = known.said(address).map(Vocabulary.Known::phrase).map(tallies::get);
+            Optional<Tally> tally =
+                    known.said(address).map(Vocabulary.Known::phrase).map(tallies::get);
             tally.ifPresent(found -> found.said.add(address));
             tally.ifPresent(found -> found.pages.add(where));
             return tally;
@@ -121,7 +141,9 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
         private void page(Part page) {
             int controls = 0;
             int reaching = 0;
-            for (Part part : show.children(page.id()).flatMap(laid -> Stream.concat(Stream.of(laid), show.children(laid.id()))).toList()) {
+            for (Part part : show.children(page.id())
+                    .flatMap(laid -> Stream.concat(Stream.of(laid), show.children(laid.id())))
+                    .toList()) {
                 if (part.body() instanceof Control control) {
                     controls++;
                     reaching += reaches(part, control, page.body().called()) ? 1 : 0;
@@ -144,14 +166,20 @@ public record Coverage(List<Reached> phrases, List<OnPage> pages, List<Idle> idl
             for (Listen listen : control.listens()) {
                 if (listen.target().equals(target)) {
                     addresses.add(listen.address());
-                    Optional<Tally> tally = known.heard(listen.address()).map(Vocabulary.Known::phrase).map(tallies::get);
+                    Optional<Tally> tally = known.heard(listen.address())
+                            .map(Vocabulary.Known::phrase)
+                            .map(tallies::get);
                     tally.ifPresent(found -> found.heard.add(listen.address()));
                     tally.ifPresent(found -> found.pages.add(page));
                     understood |= tally.isPresent() || known.answers(listen.address());
                 }
             }
             if (!addresses.isEmpty() && !understood) {
-                idle.add(new Idle(part.id(), control.called(), page, addresses.stream().distinct().toList()));
+                idle.add(new Idle(
+                        part.id(),
+                        control.called(),
+                        page,
+                        addresses.stream().distinct().toList()));
             }
             return understood;
         }

@@ -3,7 +3,6 @@ package imperan.line;
 import imperan.address.Run;
 import imperan.show.Control;
 import imperan.show.Held;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -19,8 +18,11 @@ public record FillStart(String address, String label, String value) {
     /** @param row the controls to fill, in their order */
     public static FillStart of(List<Held> row) {
         int count = Math.max(1, row.size());
-        Optional<Control> first = row.stream().findFirst().map(held -> (Control) held.part().body());
-        return new FillStart(Run.from(first.flatMap(Rewriting::address).orElse("/address/1"), count),
-                Run.from(first.map(Control::label).orElse(""), count), Run.from("", count));
+        Optional<Control> first =
+                row.stream().findFirst().map(held -> (Control) held.part().body());
+        return new FillStart(
+                Run.from(first.flatMap(Rewriting::address).orElse("/address/1"), count),
+                Run.from(first.map(Control::label).orElse(""), count),
+                Run.from("", count));
     }
 }

@@ -12,7 +12,6 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -54,7 +53,12 @@ public final class LineEdit {
         }
         for (int i = 0; i < row.size(); i++) {
             if (!run.runs() || i < run.texts().size()) {
-                change(row.get(i), filled((Control) row.get(i).part().body(), field, run.texts().get(run.runs() ? i : 0)));
+                change(
+                        row.get(i),
+                        filled(
+                                (Control) row.get(i).part().body(),
+                                field,
+                                run.texts().get(run.runs() ? i : 0)));
             }
         }
         return outcome("Fill " + text);
@@ -75,10 +79,14 @@ public final class LineEdit {
         }
         UnaryOperator<String> replaced = text -> text.replace(find, put);
         for (Held held : where) {
-            Body changed = inAddresses ? Rewriting.readdressed(held.part().body(), replaced) : held.part().body();
+            Body changed = inAddresses
+                    ? Rewriting.readdressed(held.part().body(), replaced)
+                    : held.part().body();
             change(held, inNames ? Lined.of(changed).orElseThrow().named(replaced) : changed);
         }
-        return steps.isEmpty() ? Outcome.Refused.because("“" + find + "” stands nowhere there") : outcome("Replace " + find + " by " + put);
+        return steps.isEmpty()
+                ? Outcome.Refused.because("“" + find + "” stands nowhere there")
+                : outcome("Replace " + find + " by " + put);
     }
 
     /**
@@ -91,17 +99,22 @@ public final class LineEdit {
             return Outcome.Refused.because("That target is no longer in the rig");
         }
         where.forEach(held -> change(held, Rewriting.retargeted(held.part().body(), from, to)));
-        return steps.isEmpty() ? Outcome.Refused.because("All of these lines go to " + target.get().body().called() + " already")
+        return steps.isEmpty()
+                ? Outcome.Refused.because(
+                        "All of these lines go to " + target.get().body().called() + " already")
                 : outcome("Swap the target to " + target.get().body().called());
     }
 
     private void change(Held held, Body to) {
         if (!to.equals(held.part().body())) {
-            steps.add(new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), to), held.version()));
+            steps.add(new EditRequest.Put(
+                    new Part(held.part().id(), held.part().parent(), held.part().order(), to), held.version()));
         }
     }
 
     private Outcome outcome(String title) {
-        return steps.isEmpty() ? Outcome.Refused.because("No changes") : show.apply(new EditRequest(title, steps), author);
+        return steps.isEmpty()
+                ? Outcome.Refused.because("No changes")
+                : show.apply(new EditRequest(title, steps), author);
     }
 }

@@ -14,7 +14,6 @@ import imperan.show.Send;
 import imperan.show.SetList;
 import imperan.show.Show;
 import imperan.show.Twin;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -33,7 +32,8 @@ public final class LineTable {
         LineTable table = new LineTable(show);
         List<TableLine> lines = table.lines(show.all(Page.class), false);
         for (Part list : show.all(CueList.class)) {
-            CueList.cues(show, list.id()).forEach(cue -> table.add(cue, list.body().called(), lines));
+            CueList.cues(show, list.id())
+                    .forEach(cue -> table.add(cue, list.body().called(), lines));
         }
         for (Part list : show.all(SetList.class)) {
             show.children(list.id()).forEach(song -> table.add(song, list.body().called(), lines));
@@ -43,7 +43,11 @@ public final class LineTable {
 
     /** The lines of all that is seen on one page, also of what is shown there again; none where there is no such page. */
     public static List<TableLine> of(Show show, PartId page) {
-        return new LineTable(show).lines(show.part(page).filter(part -> part.body() instanceof Page).stream().toList(), true);
+        return new LineTable(show)
+                .lines(
+                        show.part(page).filter(part -> part.body() instanceof Page).stream()
+                                .toList(),
+                        true);
     }
 
     /** @param again whether what is shown again is looked at, too: in a list of all pages it is there already */
@@ -53,7 +57,11 @@ public final class LineTable {
             String called = page.body().called() + (show.inDraft(page) ? " of the copy" : "");
             show.children(page.id()).forEach(laid -> {
                 add(meant(laid, again), called, lines);
-                show.children(laid.id()).forEach(inside -> add(meant(inside, again), called + ", " + laid.body().called(), lines));
+                show.children(laid.id())
+                        .forEach(inside -> add(
+                                meant(inside, again),
+                                called + ", " + laid.body().called(),
+                                lines));
             });
         }
         return lines;
@@ -71,20 +79,50 @@ public final class LineTable {
         List<Send> sends = lined.get().sends();
         for (int i = 0; i < sends.size(); i++) {
             Send send = sends.get(i);
-            Optional<Chain> chain = send.arguments().stream().filter(ArgumentSource.Value.class::isInstance)
-                    .map(ArgumentSource.Value.class::cast).findFirst().map(ArgumentSource.Value::chain);
-            lines.add(new TableLine(id(part.id(), TableLine.Kind.SEND, i + 1), part.id(), TableLine.Kind.SEND, i + 1, lined.get().field(i), page, part.body().called(),
-                    lined.get().on(i), send.target(), name(send.target()), send.address(),
-                    TypeTags.of(send.arguments().stream().map(ArgumentSource::type).toList()), chain.flatMap(c -> number(c.low())),
-                    chain.flatMap(c -> number(c.high())), chain.map(c -> ShapingText.write(c.steps())).orElse("")));
+            Optional<Chain> chain = send.arguments().stream()
+                    .filter(ArgumentSource.Value.class::isInstance)
+                    .map(ArgumentSource.Value.class::cast)
+                    .findFirst()
+                    .map(ArgumentSource.Value::chain);
+            lines.add(new TableLine(
+                    id(part.id(), TableLine.Kind.SEND, i + 1),
+                    part.id(),
+                    TableLine.Kind.SEND,
+                    i + 1,
+                    lined.get().field(i),
+                    page,
+                    part.body().called(),
+                    lined.get().on(i),
+                    send.target(),
+                    name(send.target()),
+                    send.address(),
+                    TypeTags.of(
+                            send.arguments().stream().map(ArgumentSource::type).toList()),
+                    chain.flatMap(c -> number(c.low())),
+                    chain.flatMap(c -> number(c.high())),
+                    chain.map(c -> ShapingText.write(c.steps())).orElse("")));
         }
         for (int i = 0; i < lined.get().listens().size(); i++) {
             Listen listen = lined.get().listens().get(i);
-            Optional<Chain> chain = listen.role() == Listen.Role.VALUE ? Optional.of(listen.chain(sends)) : Optional.empty();
-            lines.add(new TableLine(id(part.id(), TableLine.Kind.LISTEN, i + 1), part.id(), TableLine.Kind.LISTEN, i + 1, lined.get().listenField(i), page, part.body().called(),
-                    listen.role().name().toLowerCase(Locale.ROOT), listen.target(), name(listen.target()), listen.address(), "",
-                    chain.flatMap(c -> number(c.low())), chain.flatMap(c -> number(c.high())),
-                    chain.map(c -> listen.shaping().map(ShapingText::write).orElse(TableLine.AS_SENT)).orElse("")));
+            Optional<Chain> chain =
+                    listen.role() == Listen.Role.VALUE ? Optional.of(listen.chain(sends)) : Optional.empty();
+            lines.add(new TableLine(
+                    id(part.id(), TableLine.Kind.LISTEN, i + 1),
+                    part.id(),
+                    TableLine.Kind.LISTEN,
+                    i + 1,
+                    lined.get().listenField(i),
+                    page,
+                    part.body().called(),
+                    listen.role().name().toLowerCase(Locale.ROOT),
+                    listen.target(),
+                    name(listen.target()),
+                    listen.address(),
+                    "",
+                    chain.flatMap(c -> number(c.low())),
+                    chain.flatMap(c -> number(c.high())),
+                    chain.map(c -> listen.shaping().map(ShapingText::write).orElse(TableLine.AS_SENT))
+                            .orElse("")));
         }
     }
 

@@ -2,15 +2,14 @@ package imperan.line;
 
 import imperan.address.SlotAddress;
 import imperan.phrasebook.Vocabulary;
-import imperan.show.ArgumentSource.Fixed;
 import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.Fixed;
 import imperan.show.Control;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Problem;
 import imperan.show.Send;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -46,14 +45,18 @@ public final class Renumbering {
     /** How far copies of these have to go to come behind them: from 1 to 4 it is 4. */
     public int span(List<Control> group) {
         IntStream numbers = group.stream().flatMapToInt(control -> Stream.concat(
-                control.sends().stream().map(s -> number(s.address(), s.target())),
-                control.listens().stream().map(l -> number(l.address(), l.target()))).filter(OptionalInt::isPresent).mapToInt(OptionalInt::getAsInt));
+                        control.sends().stream().map(s -> number(s.address(), s.target())),
+                        control.listens().stream().map(l -> number(l.address(), l.target())))
+                .filter(OptionalInt::isPresent)
+                .mapToInt(OptionalInt::getAsInt));
         return span(numbers);
     }
 
     /** The same of the fixed values. */
     public static int valueSpan(List<Control> group) {
-        return span(group.stream().flatMap(control -> control.sends().stream()).flatMap(send -> send.arguments().stream())
+        return span(group.stream()
+                .flatMap(control -> control.sends().stream())
+                .flatMap(send -> send.arguments().stream())
                 .flatMapToInt(source -> fixedNumber(source).stream()));
     }
 
@@ -63,23 +66,42 @@ public final class Renumbering {
     }
 
     static OptionalInt fixedNumber(ArgumentSource source) {
-        return source instanceof Fixed fixed && NUMBER.matcher(fixed.text().strip()).matches() ? OptionalInt.of(Integer.parseInt(fixed.text().strip()))
+        return source instanceof Fixed fixed
+                        && NUMBER.matcher(fixed.text().strip()).matches()
+                ? OptionalInt.of(Integer.parseInt(fixed.text().strip()))
                 : OptionalInt.empty();
     }
 
     /** A control whose lines are so much further on. Its label goes along where it ends with the number of a line. */
     public Control further(Control control, int by) {
-        List<Send> sends = control.sends().stream().map(send -> send.at(further(send.address(), send.target(), by))).toList();
-        List<Listen> listens = control.listens().stream().map(listen -> listen.on(further(listen.address(), listen.target(), by))).toList();
+        List<Send> sends = control.sends().stream()
+                .map(send -> send.at(further(send.address(), send.target(), by)))
+                .toList();
+        List<Listen> listens = control.listens().stream()
+                .map(listen -> listen.on(further(listen.address(), listen.target(), by)))
+                .toList();
         return control.withLines(sends, listens).labelled(furtherLabel(control, by));
     }
 
     /** A control whose fixed values are so much further on. */
     public Control furtherValues(Control control, int by) {
-        return control.withLines(control.sends().stream().map(send -> send.saying(send.arguments().stream().map(source ->
-                fixedNumber(source).isPresent() ? (ArgumentSource) new Fixed(source.type(), String.valueOf(fixedNumber(source).getAsInt() + by)) : source)
-                .toList())).toList(), control.listens()).labelled(lastNumber(control.label()).stream()
-                .mapToObj(n -> replaceLast(control.label(), n + by)).findFirst().orElse(control.label()));
+        return control.withLines(
+                        control.sends().stream()
+                                .map(send -> send.saying(send.arguments().stream()
+                                        .map(source -> fixedNumber(source).isPresent()
+                                                ? (ArgumentSource) new Fixed(
+                                                        source.type(),
+                                                        String.valueOf(fixedNumber(source)
+                                                                        .getAsInt()
+                                                                + by))
+                                                : source)
+                                        .toList()))
+                                .toList(),
+                        control.listens())
+                .labelled(lastNumber(control.label()).stream()
+                        .mapToObj(n -> replaceLast(control.label(), n + by))
+                        .findFirst()
+                        .orElse(control.label()));
     }
 
     /** A name whose last number is so much further on; as it is where there is none. */
@@ -90,8 +112,11 @@ public final class Renumbering {
 
     private String furtherLabel(Control control, int by) {
         OptionalInt last = lastNumber(control.label());
-        boolean same = last.isPresent() && Stream.concat(control.sends().stream().map(s -> number(s.address(), s.target())),
-                control.listens().stream().map(l -> number(l.address(), l.target()))).anyMatch(last::equals);
+        boolean same = last.isPresent()
+                && Stream.concat(
+                                control.sends().stream().map(s -> number(s.address(), s.target())),
+                                control.listens().stream().map(l -> number(l.address(), l.target())))
+                        .anyMatch(last::equals);
         return same ? replaceLast(control.label(), last.getAsInt() + by) : control.label();
     }
 
@@ -102,7 +127,8 @@ public final class Renumbering {
             SlotAddress.Piece.Slot slot = slotted.get().slot();
             int next = slotted.get().numbers().get(slot.name()) + by;
             if (next > slot.last()) {
-                problems.add(Problem.of(slotted.get().address().text() + " ends at " + slot.last() + ": there is no " + next));
+                problems.add(Problem.of(
+                        slotted.get().address().text() + " ends at " + slot.last() + ": there is no " + next));
                 return address;
             }
             Map<String, Integer> numbers = new LinkedHashMap<>(slotted.get().numbers());
@@ -115,18 +141,25 @@ public final class Renumbering {
 
     /** The number of a line by its address; empty where it has none. */
     OptionalInt number(String address, Optional<PartId> target) {
-        return slotted(address, target).map(s -> OptionalInt.of(s.numbers().get(s.slot().name()))).orElseGet(() -> lastNumber(address));
+        return slotted(address, target)
+                .map(s -> OptionalInt.of(s.numbers().get(s.slot().name())))
+                .orElseGet(() -> lastNumber(address));
     }
 
-    private record Slotted(SlotAddress address, SlotAddress.Piece.Slot slot, Map<String, Integer> numbers) {
-    }
+    private record Slotted(SlotAddress address, SlotAddress.Piece.Slot slot, Map<String, Integer> numbers) {}
 
     /** The address as its phrase has it, where that has a slot. */
     private Optional<Slotted> slotted(String address, Optional<PartId> target) {
         Vocabulary known = vocabulary.apply(target);
         Optional<Vocabulary.Known> found = known.said(address).or(() -> known.heard(address));
-        return found.map(Vocabulary.Known::phrase).map(Phrase::address).map(SlotAddress::parseFreely).filter(slots -> !slots.slots().isEmpty())
-                .map(slots -> new Slotted(slots, slots.slots().get(slots.slots().size() - 1), found.orElseThrow().numbers()));
+        return found.map(Vocabulary.Known::phrase)
+                .map(Phrase::address)
+                .map(SlotAddress::parseFreely)
+                .filter(slots -> !slots.slots().isEmpty())
+                .map(slots -> new Slotted(
+                        slots,
+                        slots.slots().get(slots.slots().size() - 1),
+                        found.orElseThrow().numbers()));
     }
 
     private static OptionalInt lastNumber(String text) {

@@ -2,7 +2,6 @@ package imperan.line;
 
 import imperan.check.Finding;
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -18,8 +17,22 @@ import java.util.Optional;
  * @param low      the argument at position 0, where one carries the value; {@code high} at position 1
  * @param shaping  the steps of that argument as text; {@value #AS_SENT} for a listen that has none of its own
  */
-public record TableLine(String id, PartId part, Kind kind, int number, String field, String page, String label, String on, Optional<PartId> target,
-                   String targetName, String address, String types, Optional<Double> low, Optional<Double> high, String shaping) {
+public record TableLine(
+        String id,
+        PartId part,
+        Kind kind,
+        int number,
+        String field,
+        String page,
+        String label,
+        String on,
+        Optional<PartId> target,
+        String targetName,
+        String address,
+        String types,
+        Optional<Double> low,
+        Optional<Double> high,
+        String shaping) {
 
     /** What is heard goes the way back of what is sent. */
     public static final String AS_SENT = "as sent";
@@ -30,5 +43,8 @@ public record TableLine(String id, PartId part, Kind kind, int number, String fi
     }
 
     /** What a line is. */
-    public enum Kind { SEND, LISTEN }
+    public enum Kind {
+        SEND,
+        LISTEN
+    }
 }

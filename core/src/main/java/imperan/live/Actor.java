@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.Person;
-
 import java.util.EnumSet;
 import java.util.Set;
 
@@ -16,7 +15,11 @@ public record Actor(Kind kind, String id, String name, Set<Right> rights) {
 
     /** What an actor can be. */
     public enum Kind {
-        PERSON, CUE, RULE, REMOTE, PROOF,
+        PERSON,
+        CUE,
+        RULE,
+        REMOTE,
+        PROOF,
         /** Imperan itself. */
         IMPERAN
     }

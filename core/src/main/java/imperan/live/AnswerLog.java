@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.osc.OscMessage;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -29,6 +28,7 @@ final class AnswerLog {
         private int latest;
         /** The newest of them in the lowest bit: whether it was answered. */
         private int bits;
+
         private long lastAnsweredAt = Long.MIN_VALUE;
 
         private void add(boolean came, long now) {
@@ -40,13 +40,17 @@ final class AnswerLog {
         }
 
         private AnswerTally tally() {
-            return new AnswerTally(judged, answered, latest, Integer.bitCount(bits), lastAnsweredAt == Long.MIN_VALUE ? Optional.empty() : Optional.of(lastAnsweredAt));
+            return new AnswerTally(
+                    judged,
+                    answered,
+                    latest,
+                    Integer.bitCount(bits),
+                    lastAnsweredAt == Long.MIN_VALUE ? Optional.empty() : Optional.of(lastAnsweredAt));
         }
     }
 
     /** @param renewals how often the target had been asked to go on telling us, when the message left */
-    private record Outcome(String address, boolean came, long renewals) {
-    }
+    private record Outcome(String address, boolean came, long renewals) {}
 
     private static final class OfAddress {
         private final Count count = new Count();
@@ -64,6 +68,7 @@ final class AnswerLog {
     private final Count fast = new Count();
     /** Those whose message has not left yet. */
     private final List<Exchange> leaving = new ArrayList<>();
+
     private final Deque<Outcome> latest = new ArrayDeque<>();
     private long renewals;
 
@@ -128,21 +133,45 @@ final class AnswerLog {
     /** Something came on an address on which nothing is awaited any more: it may be an answer that is late. */
     void heard(OscMessage message, long now) {
         OfAddress of = addresses.get(message.address());
-        if (of != null && of.late.isEmpty() && of.missed.isPresent() && now - of.missedAt <= LATEST_NANOS && of.missed.get().wanted.agrees(message.arguments())) {
+        if (of != null
+                && of.late.isEmpty()
+                && of.missed.isPresent()
+                && now - of.missedAt <= LATEST_NANOS
+                && of.missed.get().wanted.agrees(message.arguments())) {
             of.late = Optional.of(now - of.missed.get().since);
         }
     }
 
     AnswerTally of(String address) {
-        return Optional.ofNullable(addresses.get(address)).map(of -> of.count.tally()).orElse(AnswerTally.NONE);
+        return Optional.ofNullable(addresses.get(address))
+                .map(of -> of.count.tally())
+                .orElse(AnswerTally.NONE);
     }
 
     /** What is known of answers on an address, beside those of the others. */
     Observed.Answers seen(String address) {
         OfAddress here = addresses.get(address);
-        int others = (int) addresses.entrySet().stream().filter(entry -> !entry.getKey().equals(address) && entry.getValue().count.answered > 0).count();
-        return new Observed.Answers(of(address), all.tally(), others, bundled.tally(), alone.tally(), fast.tally(), slow.tally(), recoveries(),
-                here == null ? Optional.empty() : here.missed.map(missed -> new Missed(missed.address, missed.limitNanos, missed.bundled, missed.arrivedAs, missed.cameFrom, here.late)));
+        int others = (int) addresses.entrySet().stream()
+                .filter(entry -> !entry.getKey().equals(address) && entry.getValue().count.answered > 0)
+                .count();
+        return new Observed.Answers(
+                of(address),
+                all.tally(),
+                others,
+                bundled.tally(),
+                alone.tally(),
+                fast.tally(),
+                slow.tally(),
+                recoveries(),
+                here == null
+                        ? Optional.empty()
+                        : here.missed.map(missed -> new Missed(
+                                missed.address,
+                                missed.limitNanos,
+                                missed.bundled,
+                                missed.arrivedAs,
+                                missed.cameFrom,
+                                here.late)));
     }
 
     /** After some were not answered, one was: did the target have to be asked to go on telling us? */
@@ -157,8 +186,12 @@ final class AnswerLog {
                 otherwise += outcome.renewals > before.renewals ? 0 : 1;
             }
         }
-        List<Outcome> few = latest.stream().skip(Math.max(0, latest.size() - FEW)).toList();
-        return new Observed.Recoveries(renewed, otherwise, few.stream().anyMatch(Outcome::came) && !few.stream().allMatch(Outcome::came));
+        List<Outcome> few =
+                latest.stream().skip(Math.max(0, latest.size() - FEW)).toList();
+        return new Observed.Recoveries(
+                renewed,
+                otherwise,
+                few.stream().anyMatch(Outcome::came) && !few.stream().allMatch(Outcome::came));
     }
 
     /** How often it was renewed so far. */
@@ -168,6 +201,8 @@ final class AnswerLog {
 
     /** Whether an answer on this address was missed and did not come since. */
     boolean isMissing(String address) {
-        return Optional.ofNullable(addresses.get(address)).filter(of -> of.missed.isPresent()).isPresent();
+        return Optional.ofNullable(addresses.get(address))
+                .filter(of -> of.missed.isPresent())
+                .isPresent();
     }
 }

@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.HashMap;
 import java.util.Map;
 
@@ -26,15 +25,13 @@ final class Asked {
     /** More are not remembered; those whose time has passed make room first. */
     private static final int MOST = 10_000;
 
-    private record Place(PartId target, String address) {
-    }
+    private record Place(PartId target, String address) {}
 
     /**
      * @param ours    questions of ours that are not answered yet
      * @param forward whether a forward asked, too; it asks again by itself, so its questions are not counted
      */
-    private record Open(int ours, boolean forward, long until) {
-    }
+    private record Open(int ours, boolean forward, long until) {}
 
     private final Map<Place, Open> open = new HashMap<>();
 
@@ -72,7 +69,8 @@ final class Asked {
         if (found == null || now > found.until) {
             return Heard.NEWS;
         }
-        Open left = found.forward ? new Open(found.ours, false, found.until) : new Open(found.ours - 1, false, found.until);
+        Open left =
+                found.forward ? new Open(found.ours, false, found.until) : new Open(found.ours - 1, false, found.until);
         if (left.ours > 0) {
             open.put(place, left);
         }

@@ -7,7 +7,6 @@ import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Target;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -28,10 +27,18 @@ final class Awaiting {
         Expectation expected = send.expectation();
         Optional<Reason.OfAnswer> none = none(link, expected);
         boolean opened = false;
-        for (Listeners.Channel channel : none.isPresent() ? List.<Listeners.Channel>of() : channelsOf(control, link.id())) {
+        for (Listeners.Channel channel :
+                none.isPresent() ? List.<Listeners.Channel>of() : channelsOf(control, link.id())) {
             List<Reading> readings = channel.readings(control, send);
             if (!readings.isEmpty() && expected.comesOn(channel.key.address())) {
-                open(link, Optional.of(control.id), channel.key.address(), expected.wanted(readings, moved.position(), outgoing.line().arguments(), send), expected, Manner.USUAL);
+                open(
+                        link,
+                        Optional.of(control.id),
+                        channel.key.address(),
+                        expected.wanted(
+                                readings, moved.position(), outgoing.line().arguments(), send),
+                        expected,
+                        Manner.USUAL);
                 opened = true;
             }
         }
@@ -39,11 +46,21 @@ final class Awaiting {
             control.disputed = false;
         }
         if (!opened && none.isEmpty() && expected.address().isPresent() && !expected.isAsked()) {
-            open(link, Optional.of(control.id), expected.address().get(), expected.wanted(outgoing.line().arguments(), send.send().arguments()), expected,
+            open(
+                    link,
+                    Optional.of(control.id),
+                    expected.address().get(),
+                    expected.wanted(outgoing.line().arguments(), send.send().arguments()),
+                    expected,
                     control.control.listens().isEmpty() ? Manner.USUAL : Manner.LISTENS_ELSEWHERE);
         } else if (!opened) {
-            notExpected(link, Optional.of(control.id), none.orElseGet(() -> control.control.listens().isEmpty() || expected.address().isEmpty() ? new Reason.NoListen()
-                    : new Reason.ListensElsewhere(expected.address().get())));
+            notExpected(
+                    link,
+                    Optional.of(control.id),
+                    none.orElseGet(() -> control.control.listens().isEmpty()
+                                    || expected.address().isEmpty()
+                            ? new Reason.NoListen()
+                            : new Reason.ListensElsewhere(expected.address().get())));
         }
     }
 
@@ -61,14 +78,21 @@ final class Awaiting {
         }
         Optional<Reason.OfAnswer> none = none(link, told);
         if (none.isEmpty() && told.address().isPresent() && (ask || !told.isAsked())) {
-            open(link, Optional.empty(), told.address().get(), told.wanted(message.arguments(), List.of()), told, Manner.USUAL);
+            open(
+                    link,
+                    Optional.empty(),
+                    told.address().get(),
+                    told.wanted(message.arguments(), List.of()),
+                    told,
+                    Manner.USUAL);
         } else {
             notExpected(link, Optional.empty(), none.orElseGet(Reason.NoListen::new));
         }
     }
 
     private static boolean asks(Link link, OscMessage message, Expectation told) {
-        return message.arguments().isEmpty() && link.target().answering() == Target.Answering.QUERIES
+        return message.arguments().isEmpty()
+                && link.target().answering() == Target.Answering.QUERIES
                 && (told.address().isEmpty() || told.isAsked() || told.rule().kind() == AnswerRule.Kind.SAME);
     }
 
@@ -79,43 +103,71 @@ final class Awaiting {
             open(link, line.control(), line.address(), Wanted.Anything.INSTANCE, told, Manner.PROOF_QUESTION);
             return;
         }
-        Expectation expected = (told.isToldToOthersOnly() || told.address().isEmpty()) && link.target().answering() == Target.Answering.QUERIES ? told.askedFor() : told;
+        Expectation expected = (told.isToldToOthersOnly() || told.address().isEmpty())
+                        && link.target().answering() == Target.Answering.QUERIES
+                ? told.askedFor()
+                : told;
         Optional<Reason.OfAnswer> none = none(link, expected);
         List<ArgumentSource> sources = sources(line);
-        Optional<Listen> listened = line.control().map(state.controls::get).stream().flatMap(control -> control.control.listens().stream())
-                .filter(listen -> listen.role() == Listen.Role.VALUE && listen.target().equals(line.target())).findFirst();
+        Optional<Listen> listened = line.control().map(state.controls::get).stream()
+                .flatMap(control -> control.control.listens().stream())
+                .filter(listen ->
+                        listen.role() == Listen.Role.VALUE && listen.target().equals(line.target()))
+                .findFirst();
         if (none.isEmpty() && expected.address().isPresent()) {
-            open(link, line.control(), expected.address().get(), expected.wanted(line.arguments(), sources), expected, Manner.PROOF);
+            open(
+                    link,
+                    line.control(),
+                    expected.address().get(),
+                    expected.wanted(line.arguments(), sources),
+                    expected,
+                    Manner.PROOF);
         } else if (none.isEmpty() && listened.isPresent()) {
             // no phrase tells what comes: it is to come where the control listens
-            open(link, line.control(), listened.get().address(), expected.wantedAt(listened.get().argument(), line.arguments(), sources), expected, Manner.PROOF);
+            open(
+                    link,
+                    line.control(),
+                    listened.get().address(),
+                    expected.wantedAt(listened.get().argument(), line.arguments(), sources),
+                    expected,
+                    Manner.PROOF);
         } else {
             notExpected(link, line.control(), none.orElseGet(Reason.NoListen::new));
         }
     }
 
     private List<ArgumentSource> sources(Line line) {
-        return line.control().map(state.controls::get).stream().flatMap(control -> control.control.sends().stream())
-                .filter(send -> send.address().equals(line.address()) && send.target().equals(line.target())).findFirst().map(Send::arguments).orElse(List.of());
+        return line.control().map(state.controls::get).stream()
+                .flatMap(control -> control.control.sends().stream())
+                .filter(send ->
+                        send.address().equals(line.address()) && send.target().equals(line.target()))
+                .findFirst()
+                .map(Send::arguments)
+                .orElse(List.of());
     }
 
     private static Optional<Reason.OfAnswer> none(Link link, Expectation expected) {
-        return link.target().answering() == Target.Answering.NONE ? Optional.of(new Reason.NeverAnswers())
-                : expected.isToldToOthersOnly() ? Optional.of(new Reason.OnlyOthersTold())
-                : expected.isComing() ? Optional.empty() : Optional.of(new Reason.NothingComesBack());
+        return link.target().answering() == Target.Answering.NONE
+                ? Optional.of(new Reason.NeverAnswers())
+                : expected.isToldToOthersOnly()
+                        ? Optional.of(new Reason.OnlyOthersTold())
+                        : expected.isComing() ? Optional.empty() : Optional.of(new Reason.NothingComesBack());
     }
 
     private void notExpected(Link link, Optional<PartId> control, Reason.OfAnswer why) {
-        state.happened(new LiveEvent.Ended(state.now(), state.cause(), 0, control, link.id(), new Ending.NotExpected(why)));
+        state.happened(
+                new LiveEvent.Ended(state.now(), state.cause(), 0, control, link.id(), new Ending.NotExpected(why)));
     }
 
     /** How an answer is awaited. */
     private enum Manner {
         USUAL,
         /** The control listens, and not where the answer comes. */
-        LISTENS_ELSEWHERE, QUESTION,
+        LISTENS_ELSEWHERE,
+        QUESTION,
         /** For longer than its limit. */
-        PROOF, PROOF_QUESTION;
+        PROOF,
+        PROOF_QUESTION;
 
         private boolean isQuestion() {
             return this == QUESTION || this == PROOF_QUESTION;
@@ -126,12 +178,25 @@ final class Awaiting {
         }
     }
 
-    private void open(Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, Manner manner) {
+    private void open(
+            Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, Manner manner) {
         long now = state.now();
         boolean isAsked = expected.isAsked() && !manner.isQuestion();
-        boolean saidBefore = !isAsked && link.target().answering() == Target.Answering.REPORTS && link.lastSaid().on(address).filter(wanted::agrees).isPresent();
-        Exchange exchange = new Exchange(state.exchanges.nextNumber(), link.id(), control, address, wanted, manner.isQuestion(), expected,
-                manner.isPatient() ? expected.proofNanos() : expected.limitNanos(), isAsked ? Lane.SETTLE_NANOS : 0, saidBefore, now);
+        boolean saidBefore = !isAsked
+                && link.target().answering() == Target.Answering.REPORTS
+                && link.lastSaid().on(address).filter(wanted::agrees).isPresent();
+        Exchange exchange = new Exchange(
+                state.exchanges.nextNumber(),
+                link.id(),
+                control,
+                address,
+                wanted,
+                manner.isQuestion(),
+                expected,
+                manner.isPatient() ? expected.proofNanos() : expected.limitNanos(),
+                isAsked ? Lane.SETTLE_NANOS : 0,
+                saidBefore,
+                now);
         exchange.rate = link.counts().rate(now);
         exchange.renewals = link.answerLog().renewals();
         state.exchanges.open(exchange, now);
@@ -140,7 +205,15 @@ final class Awaiting {
         }
         link.answerLog().opened(exchange, link.isBundling());
         state.due.noLaterThan(Due.OfAll.ANSWERS, exchange.due);
-        state.happened(new LiveEvent.Opened(now, state.cause(), exchange.number, control, link.id(), address, expected.limitNanos(), manner == Manner.LISTENS_ELSEWHERE));
+        state.happened(new LiveEvent.Opened(
+                now,
+                state.cause(),
+                exchange.number,
+                control,
+                link.id(),
+                address,
+                expected.limitNanos(),
+                manner == Manner.LISTENS_ELSEWHERE));
         if (isAsked) {
             link.lane().askOnceSettled(address, now);
         } else {
@@ -153,7 +226,10 @@ final class Awaiting {
         List<Listeners.Channel> found = new ArrayList<>();
         for (Listen listen : control.control.listens()) {
             if (listen.target().filter(target::equals).isPresent()) {
-                state.listeners.channel(target, listen.address()).filter(channel -> !found.contains(channel)).ifPresent(found::add);
+                state.listeners
+                        .channel(target, listen.address())
+                        .filter(channel -> !found.contains(channel))
+                        .ifPresent(found::add);
             }
         }
         return found;

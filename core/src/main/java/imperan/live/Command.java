@@ -5,7 +5,6 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
 import imperan.track.Time;
-
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
@@ -30,8 +29,23 @@ import java.util.regex.Pattern;
     @JsonSubTypes.Type(value = Command.StepSongs.class, name = "songs"),
     @JsonSubTypes.Type(value = Command.StopAll.class, name = "stopAll")
 })
-public sealed interface Command permits Touch, Command.TestFire, Command.Rest, Command.SetGate, Command.SendStartList, Command.LeaveAsItIs, Command.Refresh,
-        Command.FindOut, Command.Say, Command.SayBytes, Command.Prove, Command.Learn, Command.StepCues, Command.StepTrack, Command.StepSongs, Command.StopAll {
+public sealed interface Command
+        permits Touch,
+                Command.TestFire,
+                Command.Rest,
+                Command.SetGate,
+                Command.SendStartList,
+                Command.LeaveAsItIs,
+                Command.Refresh,
+                Command.FindOut,
+                Command.Say,
+                Command.SayBytes,
+                Command.Prove,
+                Command.Learn,
+                Command.StepCues,
+                Command.StepTrack,
+                Command.StepSongs,
+                Command.StopAll {
 
     /** What its actor has to be allowed. */
     default Right needs() {
@@ -48,8 +62,7 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
      *
      * @param send which of its sends, from 0
      */
-    record TestFire(PartId control, int send) implements Command {
-    }
+    record TestFire(PartId control, int send) implements Command {}
 
     /** Bring these controls to their rest values, but for those that a hand holds. */
     record Rest(List<PartId> controls) implements Command {
@@ -67,20 +80,16 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
     }
 
     /** Send a target's start list. */
-    record SendStartList(PartId target) implements Command {
-    }
+    record SendStartList(PartId target) implements Command {}
 
     /** Nobody wants the start list of a target that came back. */
-    record LeaveAsItIs(PartId target) implements Command {
-    }
+    record LeaveAsItIs(PartId target) implements Command {}
 
     /** Ask a target for everything that the show listens to. */
-    record Refresh(PartId target) implements Command {
-    }
+    record Refresh(PartId target) implements Command {}
 
     /** Find out whether a target is there: its keep-alive leaves at once, and a few questions that change nothing. */
-    record FindOut(PartId target) implements Command {
-    }
+    record FindOut(PartId target) implements Command {}
 
     /** Send one message that belongs to no control, as a line of text, to see whether anything arrives. */
     record Say(PartId target, String line) implements Command {
@@ -108,8 +117,11 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
         @Override
         public Optional<String> problem() {
             String digits = digits();
-            return digits.length() > 2 * OscDecoder.UDP_MAX_BYTES ? Optional.of("A packet has at most " + OscDecoder.UDP_MAX_BYTES + " bytes")
-                    : HEX.matcher(digits).matches() ? Optional.empty() : Optional.of("Bytes are written as two hexadecimal digits each, such as 2f 61 00 00");
+            return digits.length() > 2 * OscDecoder.UDP_MAX_BYTES
+                    ? Optional.of("A packet has at most " + OscDecoder.UDP_MAX_BYTES + " bytes")
+                    : HEX.matcher(digits).matches()
+                            ? Optional.empty()
+                            : Optional.of("Bytes are written as two hexadecimal digits each, such as 2f 61 00 00");
         }
 
         /** The packet; there is one where there is no problem. */
@@ -149,7 +161,10 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
             /** Another one is next. */
             JUMP,
             /** Fire a cue; the next one stays what it is. */
-            FIRE, PAUSE, RESUME, STOP,
+            FIRE,
+            PAUSE,
+            RESUME,
+            STOP,
             /** Stop, and go to the start: a cue 0 is fired. */
             RESET
         }
@@ -165,13 +180,18 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
 
         /** What can be done with a track. */
         public enum Deed {
-            PLAY, PAUSE, PLACE, LOOP,
+            PLAY,
+            PAUSE,
+            PLACE,
+            LOOP,
             /** Play what is looped to its end, and go on. */
             LEAVE,
             /** Fire what is passed from now on. */
-            ARM, DISARM,
+            ARM,
+            DISARM,
             /** The device that says so plays the sound aloud, and no other. */
-            SPEAK, SILENT
+            SPEAK,
+            SILENT
         }
 
         static StepTrack of(PartId track, Deed deed) {
@@ -184,7 +204,8 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
 
         @Override
         public Optional<String> problem() {
-            return seconds.filter(to -> !(to >= 0 && to <= Time.DAY)).map(to -> "A place on a track lies between its start and its end");
+            return seconds.filter(to -> !(to >= 0 && to <= Time.DAY))
+                    .map(to -> "A place on a track lies between its start and its end");
         }
     }
 
@@ -196,14 +217,17 @@ public sealed interface Command permits Touch, Command.TestFire, Command.Rest, C
     record StepSongs(PartId set, Deed deed, Optional<PartId> song) implements Command {
 
         /** What can be done with a set list. */
-        public enum Deed { NEXT, PREVIOUS, READY, ON_AIR }
+        public enum Deed {
+            NEXT,
+            PREVIOUS,
+            READY,
+            ON_AIR
+        }
     }
 
     /** Stop all that plays by itself: tracks pause, fades where they are, waits ended. */
-    record StopAll() implements Command {
-    }
+    record StopAll() implements Command {}
 
     /** Listen anew for who wants it to what targets say while somebody moves the real thing, or stop listening for them. */
-    record Learn(boolean on) implements Command {
-    }
+    record Learn(boolean on) implements Command {}
 }

@@ -4,15 +4,14 @@ import imperan.osc.OscArgument;
 import imperan.shaping.Chain;
 import imperan.shaping.Edge;
 import imperan.shaping.Shaper;
-import imperan.shaping.Signal;
 import imperan.shaping.ShapingStep;
+import imperan.shaping.Signal;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.FixedArgument;
 import imperan.show.Send;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -32,6 +31,7 @@ final class CompiledSend {
     private final List<Optional<Shaper>> shapers = new ArrayList<>();
     /** Whether any argument carries a number of the control, whether any of their chains takes time, and whether any lets only moments through. */
     private final boolean isShaped;
+
     private final boolean takesTime;
     private final boolean saysMoments;
     private final boolean looksUp;
@@ -42,6 +42,7 @@ final class CompiledSend {
     private final Object key;
     /** What moved the control last, and to where. */
     private Cause cause;
+
     private Position from;
     private Optional<List<OscArgument>> last = Optional.empty();
     private Expectation expectation = Expectation.UNTOLD;
@@ -63,25 +64,43 @@ final class CompiledSend {
         for (int i = 0; i < send.arguments().size(); i++) {
             ArgumentSource source = send.arguments().get(i);
             int place = i;
-            shapers.add(source instanceof ArgumentSource.Value value && value.type() != ArgumentType.COLOUR
-                    ? Optional.of(shaper(value, before.filter(b -> b.send.on() == send.on() && place < b.shapers.size()).flatMap(b -> b.shapers.get(place)))) : Optional.empty());
-            fixed.add(source instanceof ArgumentSource.Fixed f
-                    ? FixedArgument.parse(f).argument().orElseThrow() : OscArgument.Bare.NIL);
-            chosen.add(source instanceof ArgumentSource.Chosen c ? form.options().stream()
-                    .map(option -> FixedArgument.parse(new ArgumentSource.Fixed(c.type(), option.text())).argument().orElseThrow()).toList()
-                    : List.of());
+            shapers.add(
+                    source instanceof ArgumentSource.Value value && value.type() != ArgumentType.COLOUR
+                            ? Optional.of(shaper(
+                                    value,
+                                    before.filter(b -> b.send.on() == send.on() && place < b.shapers.size())
+                                            .flatMap(b -> b.shapers.get(place))))
+                            : Optional.empty());
+            fixed.add(
+                    source instanceof ArgumentSource.Fixed f
+                            ? FixedArgument.parse(f).argument().orElseThrow()
+                            : OscArgument.Bare.NIL);
+            chosen.add(
+                    source instanceof ArgumentSource.Chosen c
+                            ? form.options().stream()
+                                    .map(option -> FixedArgument.parse(
+                                                    new ArgumentSource.Fixed(c.type(), option.text()))
+                                            .argument()
+                                            .orElseThrow())
+                                    .toList()
+                            : List.of());
         }
         this.leadsBack = new boolean[form.axes()];
         for (int axis = 0; axis < leadsBack.length; axis++) {
             leadsBack[axis] = isWayBack(axis);
         }
-        List<ShapingStep> steps = shapers.stream().flatMap(Optional::stream).flatMap(shaper -> shaper.chain().steps().stream()).toList();
+        List<ShapingStep> steps = shapers.stream()
+                .flatMap(Optional::stream)
+                .flatMap(shaper -> shaper.chain().steps().stream())
+                .toList();
         this.isShaped = shapers.stream().anyMatch(Optional::isPresent);
         this.takesTime = steps.stream().anyMatch(ShapingStep::takesTime);
         this.saysMoments = steps.stream().anyMatch(Edge.class::isInstance);
         this.looksUp = send.arguments().stream().anyMatch(ArgumentSource.LookedUp.class::isInstance);
         cause = before.map(CompiledSend::cause).orElse(Cause.NONE);
-        from = before.map(b -> b.from).filter(position -> position.axes() == form.axes()).orElseGet(() -> Position.rest(form));
+        from = before.map(b -> b.from)
+                .filter(position -> position.axes() == form.axes())
+                .orElseGet(() -> Position.rest(form));
     }
 
     private Shaper shaper(ArgumentSource.Value value, Optional<Shaper> before) {
@@ -144,7 +163,9 @@ final class CompiledSend {
     }
 
     private boolean isCarried(int axis) {
-        return send.arguments().stream().anyMatch(a -> a instanceof ArgumentSource.Value value && (value.axis() == axis || value.type() == ArgumentType.COLOUR))
+        return send.arguments().stream()
+                        .anyMatch(a -> a instanceof ArgumentSource.Value value
+                                && (value.axis() == axis || value.type() == ArgumentType.COLOUR))
                 || send.arguments().stream().noneMatch(ArgumentSource.Value.class::isInstance);
     }
 
@@ -155,8 +176,11 @@ final class CompiledSend {
 
     /** The argument that carries an axis alone; empty where none does. */
     private Optional<ArgumentSource.Value> value(int axis) {
-        return send.arguments().stream().filter(ArgumentSource.Value.class::isInstance).map(ArgumentSource.Value.class::cast)
-                .filter(value -> value.axis() == axis && value.type() != ArgumentType.COLOUR).findFirst();
+        return send.arguments().stream()
+                .filter(ArgumentSource.Value.class::isInstance)
+                .map(ArgumentSource.Value.class::cast)
+                .filter(value -> value.axis() == axis && value.type() != ArgumentType.COLOUR)
+                .findFirst();
     }
 
     /**
@@ -166,7 +190,8 @@ final class CompiledSend {
      * @param typed the line that was typed last
      */
     private List<OscArgument> settled(Position position, int steps, String typed) {
-        return filled(position, steps, typed, i -> shapers.get(i).flatMap(shaper -> shaper.chain().settled(position.get(axis(i)))));
+        return filled(position, steps, typed, i -> shapers.get(i)
+                .flatMap(shaper -> shaper.chain().settled(position.get(axis(i)))));
     }
 
     private int axis(int argument) {
@@ -182,9 +207,13 @@ final class CompiledSend {
         boolean comes = !isShaped;
         for (int i = 0; i < shapers.size(); i++) {
             if (shapers.get(i).isPresent()) {
-                comes |= shapers.get(i).get().feed(position.get(axis(i)), now, event).isPresent();
+                comes |= shapers.get(i)
+                        .get()
+                        .feed(position.get(axis(i)), now, event)
+                        .isPresent();
             } else {
-                comes |= !(send.arguments().get(i) instanceof ArgumentSource.Fixed || send.arguments().get(i) instanceof ArgumentSource.LookedUp);
+                comes |= !(send.arguments().get(i) instanceof ArgumentSource.Fixed
+                        || send.arguments().get(i) instanceof ArgumentSource.LookedUp);
             }
         }
         cause = by;
@@ -208,15 +237,24 @@ final class CompiledSend {
             ArgumentSource source = send.arguments().get(i);
             if (source instanceof ArgumentSource.Value value) {
                 int place = i;
-                filled[i] = value.type() == ArgumentType.COLOUR ? colour(position)
-                        : values.apply(i).map(signal -> argument(value.type(), shapers.get(place).orElseThrow().chain(), signal)).orElse(OscArgument.Bare.NIL);
+                filled[i] = value.type() == ArgumentType.COLOUR
+                        ? colour(position)
+                        : values.apply(i)
+                                .map(signal -> argument(
+                                        value.type(),
+                                        shapers.get(place).orElseThrow().chain(),
+                                        signal))
+                                .orElse(OscArgument.Bare.NIL);
             } else if (source instanceof ArgumentSource.Steps turned) {
                 filled[i] = number(turned.type(), steps * turned.each());
             } else if (source instanceof ArgumentSource.Typed line) {
                 // what is no argument of this type is refused before it comes here
-                filled[i] = FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed)).argument().orElse(OscArgument.Bare.NIL);
+                filled[i] = FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed))
+                        .argument()
+                        .orElse(OscArgument.Bare.NIL);
             } else {
-                filled[i] = chosen.get(i).isEmpty() ? fixed.get(i) : chosen.get(i).get(form.index(position.first()));
+                filled[i] =
+                        chosen.get(i).isEmpty() ? fixed.get(i) : chosen.get(i).get(form.index(position.first()));
             }
         }
         return List.of(filled);
@@ -284,7 +322,9 @@ final class CompiledSend {
     Position saidAt(Position position) {
         Position at = position;
         for (int i = 0; i < shapers.size() && takesTime; i++) {
-            Optional<Double> back = shapers.get(i).filter(shaper -> shaper.chain().takesTime()).flatMap(shaper -> shaper.last().flatMap(shaper.chain()::back));
+            Optional<Double> back = shapers.get(i)
+                    .filter(shaper -> shaper.chain().takesTime())
+                    .flatMap(shaper -> shaper.last().flatMap(shaper.chain()::back));
             if (back.isPresent()) {
                 at = at.with(axis(i), back.get());
             }
@@ -299,7 +339,9 @@ final class CompiledSend {
 
     private boolean isWayBack(int axis) {
         for (int i = 0; i < shapers.size(); i++) {
-            if (shapers.get(i).isPresent() && axis(i) == axis && shapers.get(i).get().chain().noWayBack().isPresent()) {
+            if (shapers.get(i).isPresent()
+                    && axis(i) == axis
+                    && shapers.get(i).get().chain().noWayBack().isPresent()) {
                 return false;
             }
         }
@@ -312,7 +354,9 @@ final class CompiledSend {
      * @param number of this send in its control, from 0
      */
     Stream<Trace.Stages> stages(int number) {
-        return IntStream.range(0, shapers.size()).filter(i -> shapers.get(i).isPresent()).mapToObj(i -> new Trace.Stages(number, i, stages(shapers.get(i).orElseThrow(), i)));
+        return IntStream.range(0, shapers.size())
+                .filter(i -> shapers.get(i).isPresent())
+                .mapToObj(i -> new Trace.Stages(number, i, stages(shapers.get(i).orElseThrow(), i)));
     }
 
     private List<Trace.Stage> stages(Shaper shaper, int argument) {
@@ -322,20 +366,27 @@ final class CompiledSend {
         boolean isWhole = type == ArgumentType.INT32 || type == ArgumentType.INT64;
         for (int i = 0; i < steps.size() && shaper.stages().get(i).isPresent(); i++) {
             Signal out = shaper.stages().get(i).get();
-            stages.add(new Trace.Stage(Chain.figures(out, isWhole && i == steps.size() - 1), out.isNumber() ? Optional.of(out.number()) : Optional.empty()));
+            stages.add(new Trace.Stage(
+                    Chain.figures(out, isWhole && i == steps.size() - 1),
+                    out.isNumber() ? Optional.of(out.number()) : Optional.empty()));
         }
         return stages;
     }
 
     /** The step of its shaping that keeps what came in last. */
     Optional<ShapingStep> keptBy() {
-        return shapers.stream().flatMap(Optional::stream).flatMap(shaper -> shaper.keptBy().stream()).findFirst();
+        return shapers.stream()
+                .flatMap(Optional::stream)
+                .flatMap(shaper -> shaper.keptBy().stream())
+                .findFirst();
     }
 
     /** Why a typed line cannot be sent; empty where it can. */
     Optional<String> refusal(String typed) {
-        return send.arguments().stream().filter(ArgumentSource.Typed.class::isInstance)
-                .flatMap(line -> FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed)).problem().stream()).findFirst();
+        return send.arguments().stream()
+                .filter(ArgumentSource.Typed.class::isInstance)
+                .flatMap(line -> FixedArgument.parse(new ArgumentSource.Fixed(line.type(), typed)).problem().stream())
+                .findFirst();
     }
 
     /** What was to go out did not: the same value is worth sending again. */
@@ -361,14 +412,17 @@ final class CompiledSend {
 
     private static OscArgument number(ArgumentType type, double value) {
         return switch (type) {
-            case FLOAT32 -> new OscArgument.Float32((float) Math.max(-Float.MAX_VALUE, Math.min(Float.MAX_VALUE, value)));
+            case FLOAT32 -> new OscArgument.Float32(
+                    (float) Math.max(-Float.MAX_VALUE, Math.min(Float.MAX_VALUE, value)));
             case FLOAT64 -> new OscArgument.Float64(Math.max(-Double.MAX_VALUE, Math.min(Double.MAX_VALUE, value)));
-            // rounded, not cut: 0.07 of 100 is 7 even where the product is 6.99…; and at the end of the type, not round it
-            case INT32 -> new OscArgument.Int32((int) Math.max(Integer.MIN_VALUE, Math.min(Integer.MAX_VALUE, Math.round(value))));
+                // rounded, not cut: 0.07 of 100 is 7 even where the product is 6.99…; and at the end of the type, not
+                // round it
+            case INT32 -> new OscArgument.Int32(
+                    (int) Math.max(Integer.MIN_VALUE, Math.min(Integer.MAX_VALUE, Math.round(value))));
             case INT64 -> new OscArgument.Int64(Math.round(value));
             case BOOLEAN -> value > 0 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE;
             case TEXT -> new OscArgument.Text(new OscArgument.Float64(value).text());
-            // only a colour control has such an argument, and that is made of its three axes
+                // only a colour control has such an argument, and that is made of its three axes
             case COLOUR -> throw new IllegalArgumentException("A number is no colour");
         };
     }

@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -24,15 +23,29 @@ import java.util.Optional;
  * @param movedBy  who moved it last, a person or a target; empty where nobody did
  * @param presses  how often it was pressed, so that a press is seen even where it is over when the screen is drawn
  */
-public record ControlValue(PartId control, List<Axis> axes, Belief belief, boolean disputed, boolean unanswered, String text, String echoText, String words,
-                           String unit, String label, boolean enabled, boolean open, String holder, String holderName, String movedBy, long presses) {
+public record ControlValue(
+        PartId control,
+        List<Axis> axes,
+        Belief belief,
+        boolean disputed,
+        boolean unanswered,
+        String text,
+        String echoText,
+        String words,
+        String unit,
+        String label,
+        boolean enabled,
+        boolean open,
+        String holder,
+        String holderName,
+        String movedBy,
+        long presses) {
 
     /**
      * @param position where the cap stands, 0 to 1; the rest value while it is unset
      * @param echo     where the target last said it stands, 0 to 1; empty where it never did
      */
-    public record Axis(double position, Optional<Double> echo) {
-    }
+    public record Axis(double position, Optional<Double> echo) {}
 
     /** Where it stands on its first axis. */
     public double position() {

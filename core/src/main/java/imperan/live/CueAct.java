@@ -6,7 +6,6 @@ import imperan.osc.OscArgument;
 import imperan.show.PartId;
 import imperan.show.cue.CueAction;
 import imperan.show.form.Position;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +37,7 @@ final class CueAct {
     final Map<PartId, Way> ways = new HashMap<>();
     /** The line that it fades, and from where. */
     Optional<MovedLine> line = Optional.empty();
+
     double from;
     /** What a step of that said last. */
     Optional<List<OscArgument>> said = Optional.empty();
@@ -49,6 +49,7 @@ final class CueAct {
     boolean waits;
     /** How many lines of a start list have not left yet. */
     int toLeave;
+
     int open;
     boolean answered;
     Optional<Reason> fell = Optional.empty();

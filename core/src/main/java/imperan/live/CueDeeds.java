@@ -17,7 +17,6 @@ import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
 import imperan.show.form.Position;
-
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -33,6 +32,7 @@ final class CueDeeds {
     private static final long STEP_NANOS = 20_000_000L;
     /** Where the start of a fade, or what is looked up, is not known, it is asked; so long it is waited for. */
     private static final long ASKED_NANOS = 200_000_000L;
+
     private static final long ASKS_AGAIN_NANOS = 20_000_000L;
 
     /** How a list is steered; empty where there is no such list. */
@@ -53,7 +53,7 @@ final class CueDeeds {
     private final CueMarks marks;
     private final Steering steering;
     private final Map<PartId, Look> looks = new HashMap<>();
-    private BiConsumer<Link, Gate> gate = (link, to) -> { };
+    private BiConsumer<Link, Gate> gate = (link, to) -> {};
     private Players players = new Players() {
         @Override
         public Optional<Optional<PlayRefusal>> track(Command.StepTrack order, Actor actor) {
@@ -91,7 +91,10 @@ final class CueDeeds {
 
     /** How many messages cues say, as the show is now. */
     CueLoad load() {
-        return new CueLoad(id -> Optional.ofNullable(state.controls.get(id)).map(control -> control.control), id -> Optional.ofNullable(looks.get(id)), id -> Optional.ofNullable(state.links.get(id)).map(Link::target));
+        return new CueLoad(
+                id -> Optional.ofNullable(state.controls.get(id)).map(control -> control.control),
+                id -> Optional.ofNullable(looks.get(id)),
+                id -> Optional.ofNullable(state.links.get(id)).map(Link::target));
     }
 
     /** A look is another one, or gone. */
@@ -105,26 +108,64 @@ final class CueDeeds {
         if (action instanceof CueAction.SayLine say) {
             say(act, say);
         } else if (action instanceof CueAction.BringControl bring) {
-            bring(act, bring.control().map(control -> List.of(new Look.Stand(control, bring.to()))).orElse(List.of()), bring.seconds(), bring.curve());
+            bring(
+                    act,
+                    bring.control()
+                            .map(control -> List.of(new Look.Stand(control, bring.to())))
+                            .orElse(List.of()),
+                    bring.seconds(),
+                    bring.curve());
         } else if (action instanceof CueAction.RecallLook recall) {
             Optional<Look> look = recall.look().map(looks::get);
             bring(act, look.map(Look::stands).orElse(List.of()), recall.seconds(), recall.curve());
         } else if (action instanceof CueAction.FadeLine fade) {
             fade(act, fade);
         } else if (action instanceof CueAction.ShowPage show) {
-            show.page().filter(isPage).ifPresentOrElse(page -> state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), page, show.people())), () -> marks.fellShort(act, new Reason.NothingChosen("page")));
+            show.page()
+                    .filter(isPage)
+                    .ifPresentOrElse(
+                            page -> state.happened(
+                                    new LiveEvent.PageWanted(state.now(), state.cause(), page, show.people())),
+                            () -> marks.fellShort(act, new Reason.NothingChosen("page")));
             marks.said(act);
         } else if (action instanceof CueAction.SayStartList start) {
             start(act, start);
         } else if (action instanceof CueAction.HoldTarget hold) {
             hold(act, hold);
         } else if (action instanceof CueAction.SteerTrack steer) {
-            played(act, "track", steer.track().flatMap(track -> players.track(new Command.StepTrack(track, Command.StepTrack.Deed.valueOf(steer.deed().name()), Optional.empty(), steer.mark()), act.actor)));
+            played(
+                    act,
+                    "track",
+                    steer.track()
+                            .flatMap(track -> players.track(
+                                    new Command.StepTrack(
+                                            track,
+                                            Command.StepTrack.Deed.valueOf(
+                                                    steer.deed().name()),
+                                            Optional.empty(),
+                                            steer.mark()),
+                                    act.actor)));
         } else if (action instanceof CueAction.SteerSongs steer) {
-            played(act, "set list", steer.set().flatMap(set -> players.songs(new Command.StepSongs(set, Command.StepSongs.Deed.valueOf(steer.deed().name()), steer.song()), act.actor)));
+            played(
+                    act,
+                    "set list",
+                    steer.set()
+                            .flatMap(set -> players.songs(
+                                    new Command.StepSongs(
+                                            set,
+                                            Command.StepSongs.Deed.valueOf(
+                                                    steer.deed().name()),
+                                            steer.song()),
+                                    act.actor)));
         } else {
             CueAction.SteerList steer = (CueAction.SteerList) action;
-            Optional<Optional<Refusal>> ordered = steer.list().flatMap(list -> steering.order(new Command.StepCues(list, Command.StepCues.Deed.valueOf(steer.deed().name()), Optional.empty()), act.actor));
+            Optional<Optional<Refusal>> ordered = steer.list()
+                    .flatMap(list -> steering.order(
+                            new Command.StepCues(
+                                    list,
+                                    Command.StepCues.Deed.valueOf(steer.deed().name()),
+                                    Optional.empty()),
+                            act.actor));
             if (ordered.isEmpty()) {
                 marks.fellShort(act, new Reason.NothingChosen("list"));
             } else {
@@ -144,11 +185,15 @@ final class CueDeeds {
     }
 
     private void start(CueAct act, CueAction.SayStartList start) {
-        start.target().map(state.links::get).ifPresentOrElse(link -> {
-            act.toLeave = link.target().startList().size();
-            act.waits = act.toLeave > 0;
-            sending.start(link);
-        }, () -> marks.fellShort(act, new Reason.NothingChosen("target")));
+        start.target()
+                .map(state.links::get)
+                .ifPresentOrElse(
+                        link -> {
+                            act.toLeave = link.target().startList().size();
+                            act.waits = act.toLeave > 0;
+                            sending.start(link);
+                        },
+                        () -> marks.fellShort(act, new Reason.NothingChosen("target")));
         marks.said(act);
     }
 
@@ -157,7 +202,9 @@ final class CueDeeds {
         if (!act.actor.rights().contains(Right.GATE)) {
             marks.fellShort(act, new Reason.NotAllowed());
         } else {
-            link.ifPresentOrElse(there -> gate.accept(there, hold.hold() ? Gate.HELD : Gate.OPEN), () -> marks.fellShort(act, new Reason.NothingChosen("target")));
+            link.ifPresentOrElse(
+                    there -> gate.accept(there, hold.hold() ? Gate.HELD : Gate.OPEN),
+                    () -> marks.fellShort(act, new Reason.NothingChosen("target")));
         }
         marks.said(act);
     }
@@ -174,22 +221,27 @@ final class CueDeeds {
         Optional<List<OscArgument>> arguments = arguments(act, say.arguments(), 0, Chain.UNIT);
         if (arguments.isPresent()) {
             act.waits = true;
-            sending.sayInTurn(link.get(), line(link.get(), say.address(), arguments.get()), Optional.empty(), awaits(act));
+            sending.sayInTurn(
+                    link.get(), line(link.get(), say.address(), arguments.get()), Optional.empty(), awaits(act));
             marks.said(act);
         }
     }
 
     private static Line line(Link link, String address, List<OscArgument> arguments) {
-        return new Line(Optional.empty(), 0, Optional.of(link.id()), link.target().name(), address, arguments);
+        return new Line(
+                Optional.empty(), 0, Optional.of(link.id()), link.target().name(), address, arguments);
     }
 
     /** Only a cue whose answers something waits for asks for them. */
     private static Outgoing.Awaits awaits(CueAct act) {
-        return act.running.cue().follow().how() == CueFollow.How.ANSWERED ? Outgoing.Awaits.EVEN_IF_ASKED : Outgoing.Awaits.WHAT_IS_TOLD;
+        return act.running.cue().follow().how() == CueFollow.How.ANSWERED
+                ? Outgoing.Awaits.EVEN_IF_ASKED
+                : Outgoing.Awaits.WHAT_IS_TOLD;
     }
 
     /** The arguments of a line as it leaves; empty where one cannot be looked up, which has been told then, or is asked for. */
-    private Optional<List<OscArgument>> arguments(CueAct act, List<ArgumentSource> sources, double fading, Chain chain) {
+    private Optional<List<OscArgument>> arguments(
+            CueAct act, List<ArgumentSource> sources, double fading, Chain chain) {
         List<OscArgument> arguments = new ArrayList<>();
         for (int i = 0; i < sources.size(); i++) {
             ArgumentSource source = sources.get(i);
@@ -201,14 +253,19 @@ final class CueDeeds {
                 }
                 arguments.add(found.argument().orElseThrow());
             } else {
-                arguments.add(source instanceof ArgumentSource.Fixed fixed ? FixedArgument.parse(fixed).argument().orElseThrow() : CompiledSend.argument(source.type(), chain, Signal.of(fading)));
+                arguments.add(
+                        source instanceof ArgumentSource.Fixed fixed
+                                ? FixedArgument.parse(fixed).argument().orElseThrow()
+                                : CompiledSend.argument(source.type(), chain, Signal.of(fading)));
             }
         }
         return Optional.of(arguments);
     }
 
     private void missing(CueAct act, Reason reason, ArgumentSource.LookedUp lookedUp) {
-        boolean asks = reason instanceof Reason.NotSaidYet notYet && notYet.asked() && lookedUp instanceof ArgumentSource.Said said
+        boolean asks = reason instanceof Reason.NotSaidYet notYet
+                && notYet.asked()
+                && lookedUp instanceof ArgumentSource.Said said
                 && asks(act, said.target().map(state.links::get).orElseThrow(), said.address());
         if (!asks) {
             marks.fellShort(act, reason);
@@ -234,7 +291,8 @@ final class CueDeeds {
 
     private void bring(CueAct act, List<Look.Stand> stands, double seconds, FadeCurve curve) {
         if (stands.isEmpty()) {
-            marks.fellShort(act, new Reason.NothingChosen(act.action() instanceof CueAction.RecallLook ? "look" : "control"));
+            marks.fellShort(
+                    act, new Reason.NothingChosen(act.action() instanceof CueAction.RecallLook ? "look" : "control"));
             marks.said(act);
             return;
         }
@@ -243,11 +301,18 @@ final class CueDeeds {
             if (control == null || control.control.form().axes() != stand.at().size()) {
                 marks.fellShort(act, new Reason.ControlGone());
             } else if (!control.enabled) {
-                Behaviour.Condition when = control.control.behaviour().enabledWhen().orElseThrow();
+                Behaviour.Condition when =
+                        control.control.behaviour().enabledWhen().orElseThrow();
                 marks.fellShort(act, new Reason.Disabled(when.address(), when.text()));
             } else {
-                movement.inTheWay(control, act.actor, Precedence.AUTOMATIC).ifPresentOrElse(reason -> marks.fellShort(act, reason),
-                        () -> act.ways.put(control.id, new CueAct.Way(control.position, Position.of(stand.at()).snapped(control.control.form()))));
+                movement.inTheWay(control, act.actor, Precedence.AUTOMATIC)
+                        .ifPresentOrElse(
+                                reason -> marks.fellShort(act, reason),
+                                () -> act.ways.put(
+                                        control.id,
+                                        new CueAct.Way(
+                                                control.position,
+                                                Position.of(stand.at()).snapped(control.control.form()))));
             }
         }
         if (seconds == 0 || act.ways.isEmpty()) {
@@ -256,7 +321,10 @@ final class CueDeeds {
             marks.said(act);
             return;
         }
-        act.ways.keySet().forEach(id -> movement.hold(state.controls.get(id), act.actor, Precedence.AUTOMATIC, () -> taken(act, id)));
+        act.ways
+                .keySet()
+                .forEach(id ->
+                        movement.hold(state.controls.get(id), act.actor, Precedence.AUTOMATIC, () -> taken(act, id)));
         act.run.fades(act.running, act.index, curve, STEP_NANOS, state.now());
     }
 
@@ -271,8 +339,14 @@ final class CueDeeds {
         if (from.isEmpty() && asks(act, link.get(), answerOf(link.get(), fade))) {
             return;
         }
-        MovedLine line = new MovedLine(link.get().id(), fade.address(), fade.arguments().stream()
-                .map(source -> source instanceof ArgumentSource.Fixed ? Optional.of(source) : Optional.<ArgumentSource>empty()).toList());
+        MovedLine line = new MovedLine(
+                link.get().id(),
+                fade.address(),
+                fade.arguments().stream()
+                        .map(source -> source instanceof ArgumentSource.Fixed
+                                ? Optional.of(source)
+                                : Optional.<ArgumentSource>empty())
+                        .toList());
         if (from.isEmpty() && fade.unknown() == CueAction.FadeLine.Unknown.SKIP) {
             marks.ends(act, Outcome.SKIPPED, Optional.of(new Reason.StartUnknown()));
             return;
@@ -288,7 +362,11 @@ final class CueDeeds {
             return;
         }
         act.from = from.get();
-        long step = link.get().target().messagesPerSecond().map(pace -> Math.max(1_000_000L, 1_000_000_000L / pace)).orElse(STEP_NANOS);
+        long step = link.get()
+                .target()
+                .messagesPerSecond()
+                .map(pace -> Math.max(1_000_000L, 1_000_000_000L / pace))
+                .orElse(STEP_NANOS);
         act.run.fades(act.running, act.index, fade.curve(), step, state.now());
     }
 
@@ -298,9 +376,13 @@ final class CueDeeds {
 
     /** Where the number that fades is, as its target said last. */
     private static Optional<Double> stands(Link link, CueAction.FadeLine fade) {
-        List<Integer> places = Expectation.of(fade.address(), link.vocabulary()).rule().places();
+        List<Integer> places =
+                Expectation.of(fade.address(), link.vocabulary()).rule().places();
         int place = fade.place() < places.size() ? places.get(fade.place()) : fade.place();
-        return link.lastSaid().on(answerOf(link, fade)).flatMap(said -> Reading.argument(said, place)).flatMap(Spelling::number);
+        return link.lastSaid()
+                .on(answerOf(link, fade))
+                .flatMap(said -> Reading.argument(said, place))
+                .flatMap(Spelling::number);
     }
 
     /**
@@ -312,7 +394,8 @@ final class CueDeeds {
         if (act.action() instanceof CueAction.FadeLine fade) {
             Optional<Link> link = fade.target().map(state.links::get);
             double value = last ? fade.to() : act.from + (fade.to() - act.from) * share;
-            Optional<List<OscArgument>> arguments = link.flatMap(there -> arguments(act, fade.arguments(), value, new Chain(Span.ANY, List.of())));
+            Optional<List<OscArgument>> arguments =
+                    link.flatMap(there -> arguments(act, fade.arguments(), value, new Chain(Span.ANY, List.of())));
             if (link.isEmpty()) {
                 marks.fellShort(act, new Reason.TargetGone());
             } else if (arguments.isEmpty() && act.fell.isEmpty()) {
@@ -320,11 +403,17 @@ final class CueDeeds {
                 return;
             }
             // a whole number stays the same for many steps; its end is said in any case
-            arguments.filter(made -> last || !act.said.equals(Optional.of(made))).ifPresent(made -> {
-                act.waits = last;
-                act.said = Optional.of(made);
-                sending.sayInTurn(link.get(), line(link.get(), fade.address(), made), act.line.map(line -> line), last ? awaits(act) : Outgoing.Awaits.NOTHING);
-            });
+            arguments
+                    .filter(made -> last || !act.said.equals(Optional.of(made)))
+                    .ifPresent(made -> {
+                        act.waits = last;
+                        act.said = Optional.of(made);
+                        sending.sayInTurn(
+                                link.get(),
+                                line(link.get(), fade.address(), made),
+                                act.line.map(line -> line),
+                                last ? awaits(act) : Outgoing.Awaits.NOTHING);
+                    });
         } else {
             List.copyOf(act.ways.keySet()).forEach(id -> place(act, id, share, last));
         }
@@ -373,7 +462,10 @@ final class CueDeeds {
 
     /** What it moved others may move from now on. */
     void letGo(CueAct act) {
-        act.ways.keySet().stream().map(state.controls::get).filter(control -> control != null).forEach(movement::release);
+        act.ways.keySet().stream()
+                .map(state.controls::get)
+                .filter(control -> control != null)
+                .forEach(movement::release);
         act.ways.clear();
         act.line.ifPresent(line -> movement.release(act.name()));
         act.line = Optional.empty();

@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.cue.CueLoad;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -18,7 +17,17 @@ import java.util.Optional;
  * @param running what runs, the earliest first
  * @param over    what is over, the latest first
  */
-public record CueListView(PartId list, Optional<PartId> next, Optional<PartId> last, long guardedUntil, boolean paused, boolean broken, List<PartId> targets, Optional<CueLoad.Slowest> slowest, List<FiredCue> running, List<FiredCue> over) {
+public record CueListView(
+        PartId list,
+        Optional<PartId> next,
+        Optional<PartId> last,
+        long guardedUntil,
+        boolean paused,
+        boolean broken,
+        List<PartId> targets,
+        Optional<CueLoad.Slowest> slowest,
+        List<FiredCue> running,
+        List<FiredCue> over) {
 
     public CueListView {
         targets = List.copyOf(targets);
@@ -27,6 +36,5 @@ public record CueListView(PartId list, Optional<PartId> next, Optional<PartId> l
     }
 
     /** Where a list stands, for a restart. */
-    public record Place(PartId list, Optional<PartId> next, Optional<PartId> last) {
-    }
+    public record Place(PartId list, Optional<PartId> next, Optional<PartId> last) {}
 }

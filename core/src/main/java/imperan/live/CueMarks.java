@@ -3,7 +3,6 @@ package imperan.live;
 import imperan.cue.Outcome;
 import imperan.cue.Running;
 import imperan.show.PartId;
-
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -16,10 +15,12 @@ final class CueMarks {
     private final LiveState state;
     /** What is done now or awaits an answer, by the cue that was fired and the place of the action. */
     private final Map<Running, Map<Integer, CueAct>> acts = new HashMap<>();
+
     private final Map<Long, CueAct> byCause = new HashMap<>();
     private final Map<Long, CueAct> byExchange = new HashMap<>();
     /** The controls whose last value waits for the pace of their target. */
     private final Map<PartId, CueAct> waiting = new HashMap<>();
+
     private final Map<Running, Map<Integer, Reason>> reasons = new HashMap<>();
     /** When the last line of an action left. */
     private final Map<Running, Map<Integer, Long>> left = new HashMap<>();
@@ -60,7 +61,8 @@ final class CueMarks {
 
     /** It ended in another way than by what it said. */
     void ends(CueAct act, Outcome outcome, Optional<Reason> reason) {
-        reason.ifPresent(why -> reasons.computeIfAbsent(act.running, running -> new HashMap<>()).put(act.index, why));
+        reason.ifPresent(why ->
+                reasons.computeIfAbsent(act.running, running -> new HashMap<>()).put(act.index, why));
         becomes(act, outcome);
     }
 
@@ -76,7 +78,10 @@ final class CueMarks {
 
     /** Takes those that have ended; each is told. */
     void takeEnded(Consumer<CueAct> told) {
-        for (CueAct act : acts.values().stream().flatMap(each -> each.values().stream()).filter(each -> each.running.outcome(each.index).isFinal()).toList()) {
+        for (CueAct act : acts.values().stream()
+                .flatMap(each -> each.values().stream())
+                .filter(each -> each.running.outcome(each.index).isFinal())
+                .toList()) {
             told.accept(act);
             byCause.remove(act.cause.number());
             waiting.values().removeIf(act::equals);
@@ -100,7 +105,8 @@ final class CueMarks {
         if (!act.isSaid || act.running.outcome(act.index).isFinal()) {
             return;
         }
-        boolean isAway = act.fell.filter(Reason.MovedByAnother.class::isInstance).isPresent();
+        boolean isAway =
+                act.fell.filter(Reason.MovedByAnother.class::isInstance).isPresent();
         if (act.fell.isPresent()) {
             ends(act, isAway ? Outcome.TAKEN : Outcome.FELL_SHORT, act.fell);
         } else if (act.open > 0 || act.waits) {
@@ -143,7 +149,9 @@ final class CueMarks {
         } else if (event instanceof LiveEvent.Stopped stopped) {
             act.waits = waiting.containsValue(act) || --act.toLeave > 0;
             // that somebody was moved aside is told of them, and because of this
-            if (!(stopped.reason() instanceof Reason.SameValue || stopped.reason() instanceof Reason.KeptByStep || stopped.reason() instanceof Reason.MovedByAnother)) {
+            if (!(stopped.reason() instanceof Reason.SameValue
+                    || stopped.reason() instanceof Reason.KeptByStep
+                    || stopped.reason() instanceof Reason.MovedByAnother)) {
                 fellShort(act, stopped.reason());
             }
         } else if (event instanceof LiveEvent.Opened opened) {
@@ -162,7 +170,11 @@ final class CueMarks {
             fellShort(act, new Reason.WrongValue());
         } else if (ending instanceof Ending.NoAnswer none) {
             fellShort(act, new Reason.NoAnswer(none.limitNanos(), none.arrivedAs()));
-        } else if (ending instanceof Ending.NoNews none && act.open == 0 && act.isSaid && act.fell.isEmpty() && !act.waits) {
+        } else if (ending instanceof Ending.NoNews none
+                && act.open == 0
+                && act.isSaid
+                && act.fell.isEmpty()
+                && !act.waits) {
             // it stood there already: nothing confirms it, and nothing is wrong
             ends(act, Outcome.DONE, Optional.of(new Reason.NoNews(none.limitNanos())));
         }

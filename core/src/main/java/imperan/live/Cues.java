@@ -13,7 +13,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.form.CueKey;
-
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -36,6 +35,7 @@ final class Cues {
         private CueList body;
         /** Who gave it its last order. */
         private Actor by = Actor.IMPERAN;
+
         private final Map<Long, String> firedBy = new HashMap<>();
 
         private Listed(CueList body) {
@@ -75,7 +75,8 @@ final class Cues {
 
     /** A list, or what lies in it, is another one. */
     void follow(Show show, PartId id) {
-        Optional<CueList> body = show.part(id).map(Part::body).filter(CueList.class::isInstance).map(CueList.class::cast);
+        Optional<CueList> body =
+                show.part(id).map(Part::body).filter(CueList.class::isInstance).map(CueList.class::cast);
         if (body.isEmpty()) {
             Optional.ofNullable(lists.remove(id)).ifPresent(gone -> {
                 gone.run.stop();
@@ -85,7 +86,11 @@ final class Cues {
         }
         Listed listed = lists.computeIfAbsent(id, fresh -> new Listed(body.get()));
         listed.body = body.get();
-        listed.run.follow(CueList.cues(show, id).stream().map(part -> new ListRun.Entry(part.id(), (Cue) part.body())).toList(), body.get().guardSeconds());
+        listed.run.follow(
+                CueList.cues(show, id).stream()
+                        .map(part -> new ListRun.Entry(part.id(), (Cue) part.body()))
+                        .toList(),
+                body.get().guardSeconds());
         changed(id);
     }
 
@@ -104,7 +109,11 @@ final class Cues {
         }
         Listed listed = lists.computeIfAbsent(id, fresh -> new Listed(CueList.plain(name.get())));
         listed.body = CueList.plain(name.get());
-        listed.run.follow(cues.stream().map(cue -> new ListRun.Entry(cue.getKey(), cue.getValue())).toList(), 0);
+        listed.run.follow(
+                cues.stream()
+                        .map(cue -> new ListRun.Entry(cue.getKey(), cue.getValue()))
+                        .toList(),
+                0);
         changed(id);
     }
 
@@ -113,9 +122,26 @@ final class Cues {
     }
 
     Optional<CueListView> view(PartId id) {
-        return Optional.ofNullable(lists.get(id)).map(listed -> new CueListView(id, listed.run.next(), listed.run.last(), listed.run.guardedUntil(), listed.run.isPaused(), listed.run.isBroken(),
-                listed.run.nextCue().map(cue -> List.copyOf(deeds.load().messages(cue).keySet())).orElse(List.of()), listed.run.nextCue().flatMap(deeds.load()::slowest),
-                listed.run.running().stream().map(each -> fired(listed, each)).toList(), listed.run.over().stream().map(each -> fired(listed, each)).toList()));
+        return Optional.ofNullable(lists.get(id))
+                .map(listed -> new CueListView(
+                        id,
+                        listed.run.next(),
+                        listed.run.last(),
+                        listed.run.guardedUntil(),
+                        listed.run.isPaused(),
+                        listed.run.isBroken(),
+                        listed.run
+                                .nextCue()
+                                .map(cue ->
+                                        List.copyOf(deeds.load().messages(cue).keySet()))
+                                .orElse(List.of()),
+                        listed.run.nextCue().flatMap(deeds.load()::slowest),
+                        listed.run.running().stream()
+                                .map(each -> fired(listed, each))
+                                .toList(),
+                        listed.run.over().stream()
+                                .map(each -> fired(listed, each))
+                                .toList()));
     }
 
     private FiredCue fired(Listed listed, Running running) {
@@ -123,14 +149,31 @@ final class Cues {
         List<FiredCue.Mark> marks = new ArrayList<>();
         for (int i = 0; i < running.cue().actions().size(); i++) {
             int index = i;
-            marks.add(new FiredCue.Mark(running.outcome(i), Optional.ofNullable(why.get(i)), this.marks.left(running, i).map(left -> Math.max(0, left - running.dueAt(index)))));
+            marks.add(new FiredCue.Mark(
+                    running.outcome(i),
+                    Optional.ofNullable(why.get(i)),
+                    this.marks.left(running, i).map(left -> Math.max(0, left - running.dueAt(index)))));
         }
-        return new FiredCue(running.number(), running.id(), running.cue(), listed.firedBy.getOrDefault(running.number(), ""), running.firedAt(),
-                running.followsAt().isPresent() ? Optional.of(running.followsAt().getAsLong()) : Optional.empty(), running.endsAt(), marks);
+        return new FiredCue(
+                running.number(),
+                running.id(),
+                running.cue(),
+                listed.firedBy.getOrDefault(running.number(), ""),
+                running.firedAt(),
+                running.followsAt().isPresent()
+                        ? Optional.of(running.followsAt().getAsLong())
+                        : Optional.empty(),
+                running.endsAt(),
+                marks);
     }
 
     List<CueListView.Place> places() {
-        return lists.entrySet().stream().map(each -> new CueListView.Place(each.getKey(), each.getValue().run.next(), each.getValue().run.last())).toList();
+        return lists.entrySet().stream()
+                .map(each -> new CueListView.Place(
+                        each.getKey(),
+                        each.getValue().run.next(),
+                        each.getValue().run.last()))
+                .toList();
     }
 
     /** What cues say is otherwise: a target has another pace, a look other controls. */
@@ -155,7 +198,8 @@ final class Cues {
         return Optional.ofNullable(lists.get(order.list())).map(listed -> {
             Optional<Refusal> refused = order(listed, order, actor);
             if (refused.isEmpty()) {
-                state.happened(new LiveEvent.CuesOrdered(state.now(), state.cause(), order.list(), order.deed(), actor));
+                state.happened(
+                        new LiveEvent.CuesOrdered(state.now(), state.cause(), order.list(), order.deed(), actor));
             }
             letGoOfEnded();
             work(order.list(), listed);
@@ -196,12 +240,18 @@ final class Cues {
             stopAll(actor);
             return;
         }
-        Optional<PartId> cue = key.order() == CueKey.CueOrder.GO ? Optional.of(seen).filter(PartId::isOne).map(PartId::new) : key.order() == CueKey.CueOrder.FIRE ? key.cue() : Optional.empty();
+        Optional<PartId> cue = key.order() == CueKey.CueOrder.GO
+                ? Optional.of(seen).filter(PartId::isOne).map(PartId::new)
+                : key.order() == CueKey.CueOrder.FIRE ? key.cue() : Optional.empty();
         Optional<Listed> listed = key.list().map(lists::get);
-        boolean resumes = key.order() == CueKey.CueOrder.PAUSE && listed.filter(there -> there.run.isPaused()).isPresent();
-        Command.StepCues.Deed deed = resumes ? Command.StepCues.Deed.RESUME : Command.StepCues.Deed.valueOf(key.order().name());
+        boolean resumes = key.order() == CueKey.CueOrder.PAUSE
+                && listed.filter(there -> there.run.isPaused()).isPresent();
+        Command.StepCues.Deed deed = resumes
+                ? Command.StepCues.Deed.RESUME
+                : Command.StepCues.Deed.valueOf(key.order().name());
         Cause inHand = state.cause();
-        Optional<Optional<Refusal>> ordered = key.list().flatMap(list -> order(new Command.StepCues(list, deed, cue), actor));
+        Optional<Optional<Refusal>> ordered =
+                key.list().flatMap(list -> order(new Command.StepCues(list, deed, cue), actor));
         state.because(inHand, state.now());
         if (ordered.isEmpty()) {
             sending.stop(control, new Reason.NothingChosen("cue list"));
@@ -226,7 +276,8 @@ final class Cues {
     void stopAll(Actor actor) {
         lists.forEach((id, listed) -> {
             listed.run.stop();
-            state.happened(new LiveEvent.CuesOrdered(state.now(), state.cause(), id, Command.StepCues.Deed.STOP, actor));
+            state.happened(
+                    new LiveEvent.CuesOrdered(state.now(), state.cause(), id, Command.StepCues.Deed.STOP, actor));
             changed(id);
         });
         letGoOfEnded();
@@ -248,10 +299,16 @@ final class Cues {
         }
     }
 
-    private void step(PartId list, Optional<Behaviour.Condition> when, Command.StepCues.Deed deed, Link from, OscMessage message) {
+    private void step(
+            PartId list,
+            Optional<Behaviour.Condition> when,
+            Command.StepCues.Deed deed,
+            Link from,
+            OscMessage message) {
         if (Reading.isPressed(when, from, message)) {
             Cause inHand = state.cause();
-            Actor remote = new Actor(Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE));
+            Actor remote = new Actor(
+                    Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE));
             order(new Command.StepCues(list, deed, Optional.empty()), remote);
             state.because(inHand, state.now());
         }
@@ -280,7 +337,8 @@ final class Cues {
     }
 
     private void carryOut(PartId id, Listed listed, Happening happening) {
-        int index = happening instanceof Happening.Begins begins ? begins.action() : ((Happening.Steps) happening).action();
+        int index =
+                happening instanceof Happening.Begins begins ? begins.action() : ((Happening.Steps) happening).action();
         Running running = happening.running();
         if (happening instanceof Happening.Steps steps) {
             marks.act(running, index).ifPresent(act -> {
@@ -297,7 +355,11 @@ final class Cues {
 
     private CueAct begun(PartId id, Listed listed, Running running, int index) {
         // an id of its own: a cue that is fired twice is two that move things
-        Actor actor = new Actor(Actor.Kind.CUE, "cue-" + ++begun, listed.body.name() + " " + running.cue().number(), listed.by.rights());
+        Actor actor = new Actor(
+                Actor.Kind.CUE,
+                "cue-" + ++begun,
+                listed.body.name() + " " + running.cue().number(),
+                listed.by.rights());
         state.because(Cause.Origin.CUE, actor, state.now());
         CueAct act = new CueAct(id, listed.run, running, index, actor, state.cause());
         marks.begun(act);
@@ -307,9 +369,17 @@ final class Cues {
     /** Movers of what has ended move nothing any more; what is over and no longer shown is forgotten. */
     private void letGoOfEnded() {
         marks.takeEnded(deeds::letGo);
-        lists.forEach((id, listed) -> listed.run.takeEnded().forEach(ended -> state.happened(new LiveEvent.CueEnded(state.now(), state.cause(), id, fired(listed, ended)))));
-        marks.forget(running -> lists.values().stream().anyMatch(listed -> listed.run.running(running.number()).filter(running::equals).isPresent()));
-        lists.values().forEach(listed -> listed.firedBy.keySet().removeIf(number -> listed.run.running(number).isEmpty()));
+        lists.forEach((id, listed) -> listed.run
+                .takeEnded()
+                .forEach(ended ->
+                        state.happened(new LiveEvent.CueEnded(state.now(), state.cause(), id, fired(listed, ended)))));
+        marks.forget(running -> lists.values().stream().anyMatch(listed -> listed.run
+                .running(running.number())
+                .filter(running::equals)
+                .isPresent()));
+        lists.values().forEach(listed -> listed.firedBy
+                .keySet()
+                .removeIf(number -> listed.run.running(number).isEmpty()));
     }
 
     private void changed(PartId list) {

@@ -6,7 +6,6 @@ import imperan.show.Page;
 import imperan.show.PartId;
 import imperan.show.Phrasebook;
 import imperan.show.Problem;
-
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -31,7 +30,11 @@ final class Door {
         this.hands = hands;
         this.following = following;
         this.playing = playing;
-        playing.cues().pages(page -> following.show().part(page).filter(part -> part.body() instanceof Page).isPresent());
+        playing.cues().pages(page -> following
+                .show()
+                .part(page)
+                .filter(part -> part.body() instanceof Page)
+                .isPresent());
         playing.cues().gate((link, gate) -> gate(link, gate, state.now()));
     }
 
@@ -79,10 +82,13 @@ final class Door {
         } else if (command instanceof Command.SayBytes bytes) {
             return with(bytes.target(), link -> sending.say(link, bytes.bytes()));
         } else if (command instanceof Command.Prove prove) {
-            return prove.line().target().map(target -> with(target, link -> {
-                sending.prove(link, prove.line());
-                sending.flush();
-            })).orElse(Optional.of(Problem.of("A line of a proof has a target")));
+            return prove.line()
+                    .target()
+                    .map(target -> with(target, link -> {
+                        sending.prove(link, prove.line());
+                        sending.flush();
+                    }))
+                    .orElse(Optional.of(Problem.of("A line of a proof has a target")));
         }
         if (command instanceof Command.StepCues step) {
             return cues(step, actor);
@@ -99,12 +105,16 @@ final class Door {
     }
 
     private Optional<Problem> cues(Command.StepCues step, Actor actor) {
-        return playing.cues().order(step, actor).map(refused -> refused.map(refusal -> new Problem(Optional.of(step.list()), "next", words(refusal), Optional.empty())))
+        return playing.cues()
+                .order(step, actor)
+                .map(refused -> refused.map(
+                        refusal -> new Problem(Optional.of(step.list()), "next", words(refusal), Optional.empty())))
                 .orElse(Optional.of(Problem.of("This cue list is no longer in the live show")));
     }
 
     private static Optional<Problem> played(PartId part, String what, Optional<Optional<PlayRefusal>> ordered) {
-        return ordered.map(refused -> refused.map(refusal -> new Problem(Optional.of(part), "", words(refusal), Optional.empty())))
+        return ordered.map(refused ->
+                        refused.map(refusal -> new Problem(Optional.of(part), "", words(refusal), Optional.empty())))
                 .orElse(Optional.of(Problem.of("This " + what + " is no longer in the live show")));
     }
 
@@ -133,13 +143,22 @@ final class Door {
     }
 
     private static Cause.Origin origin(Command command) {
-        return command instanceof Touch ? Cause.Origin.HAND
-                : command instanceof Command.TestFire ? Cause.Origin.TEST
-                : command instanceof Command.Rest ? Cause.Origin.REST
-                : command instanceof Command.Say || command instanceof Command.SayBytes ? Cause.Origin.SAY
-                : command instanceof Command.Prove ? Cause.Origin.PROOF
-                : command instanceof Command.SendStartList ? Cause.Origin.START_LIST
-                : command instanceof Command.Refresh || command instanceof Command.FindOut ? Cause.Origin.REFRESH : Cause.Origin.ORDER;
+        return command instanceof Touch
+                ? Cause.Origin.HAND
+                : command instanceof Command.TestFire
+                        ? Cause.Origin.TEST
+                        : command instanceof Command.Rest
+                                ? Cause.Origin.REST
+                                : command instanceof Command.Say || command instanceof Command.SayBytes
+                                        ? Cause.Origin.SAY
+                                        : command instanceof Command.Prove
+                                                ? Cause.Origin.PROOF
+                                                : command instanceof Command.SendStartList
+                                                        ? Cause.Origin.START_LIST
+                                                        : command instanceof Command.Refresh
+                                                                        || command instanceof Command.FindOut
+                                                                ? Cause.Origin.REFRESH
+                                                                : Cause.Origin.ORDER;
     }
 
     private Optional<Problem> testFire(Command.TestFire fire) {
@@ -183,7 +202,8 @@ final class Door {
 
     private Optional<Problem> say(Command.Say say) {
         MessageLine read = MessageLine.parse(say.line(), Phrasebook.spokenWith(following.show(), say.target())::fault);
-        return read.problem().map(p -> new Problem(Optional.of(say.target()), "line", p.message(), p.mend()))
+        return read.problem()
+                .map(p -> new Problem(Optional.of(say.target()), "line", p.message(), p.mend()))
                 .or(() -> with(say.target(), link -> {
                     sending.say(link, read.message().orElseThrow());
                     sending.flush();

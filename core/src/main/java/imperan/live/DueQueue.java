@@ -17,10 +17,10 @@ final class DueQueue<K> {
     /** When nothing waits. */
     static final long NEVER = Long.MAX_VALUE;
 
-    private record Entry<K>(K what, long at, long order) {
-    }
+    private record Entry<K>(K what, long at, long order) {}
 
-    private final TreeSet<Entry<K>> entries = new TreeSet<>(Comparator.<Entry<K>>comparingLong(Entry::at).thenComparingLong(Entry::order));
+    private final TreeSet<Entry<K>> entries =
+            new TreeSet<>(Comparator.<Entry<K>>comparingLong(Entry::at).thenComparingLong(Entry::order));
     private final Map<K, Entry<K>> known = new HashMap<>();
     private long order;
 

@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -15,18 +14,22 @@ final class Exchange {
     final Optional<PartId> control;
     /** On which the answer comes. */
     final String address;
+
     final Wanted wanted;
     /** A question wants to know what stands, and changed nothing. */
     final boolean question;
+
     final long limitNanos;
     /** How long it is awaited: for a line of a proof longer than its limit. */
     final long waitNanos;
+
     final Optional<Long> finalNanos;
     /** Whether the target had said the same before, and says things by itself. */
     final boolean saidBefore;
 
     /** When it left, or was asked for. */
     long since;
+
     long due;
     boolean ended;
     /** What came last that does not agree; empty where nothing did. */
@@ -49,8 +52,18 @@ final class Exchange {
      * @param settles    how much later it is asked for; 0 where it is not
      * @param saidBefore whether the target had said the same before, and says things by itself
      */
-    Exchange(long number, PartId target, Optional<PartId> control, String address, Wanted wanted, boolean question, Expectation expected, long waitNanos,
-             long settles, boolean saidBefore, long now) {
+    Exchange(
+            long number,
+            PartId target,
+            Optional<PartId> control,
+            String address,
+            Wanted wanted,
+            boolean question,
+            Expectation expected,
+            long waitNanos,
+            long settles,
+            boolean saidBefore,
+            long now) {
         this.number = number;
         this.target = target;
         this.control = control;
@@ -72,6 +85,8 @@ final class Exchange {
     /** How it ends when its time is over. */
     Ending atLimit() {
         return differed.<Ending>map(wrong -> wrong)
-                .orElseGet(() -> saidBefore && arrivedAs.isEmpty() ? new Ending.NoNews(limitNanos) : new Ending.NoAnswer(limitNanos, arrivedAs));
+                .orElseGet(() -> saidBefore && arrivedAs.isEmpty()
+                        ? new Ending.NoNews(limitNanos)
+                        : new Ending.NoAnswer(limitNanos, arrivedAs));
     }
 }

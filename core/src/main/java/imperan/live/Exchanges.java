@@ -3,7 +3,6 @@ package imperan.live;
 import imperan.osc.AddressPattern;
 import imperan.osc.OscArgument;
 import imperan.show.PartId;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -28,19 +27,20 @@ final class Exchanges {
     static final int MOST_OF_TARGET = 8_192;
 
     /** When an exchange ends, as long as nothing changed that. */
-    private record Limit(Exchange exchange, long due) {
-    }
+    private record Limit(Exchange exchange, long due) {}
 
     private static final class OfTarget {
         private final Map<String, Deque<Exchange>> byAddress = new HashMap<>();
         /** Oldest first, with some that ended. */
         private final Deque<Exchange> inOrder = new ArrayDeque<>();
+
         private int open;
     }
 
     private final Map<PartId, OfTarget> targets = new HashMap<>();
     /** One queue for each length: in each they stand in the order in which they end. */
     private final Map<Long, Deque<Limit>> limits = new LinkedHashMap<>();
+
     private final BiConsumer<Exchange, Ending> ended;
     private long number;
 
@@ -129,10 +129,16 @@ final class Exchanges {
      *
      * @return how long after what it answers it came; empty where it answers nothing
      */
-    Optional<Long> heard(PartId target, String address, List<OscArgument> said, long now, BiConsumer<Exchange, Ending.WrongValue> differs) {
+    Optional<Long> heard(
+            PartId target,
+            String address,
+            List<OscArgument> said,
+            long now,
+            BiConsumer<Exchange, Ending.WrongValue> differs) {
         List<Exchange> there = List.copyOf(on(target, address));
         int youngest = there.size() - 1;
-        while (youngest >= 0 && (there.get(youngest).question || !there.get(youngest).wanted.agrees(said))) {
+        while (youngest >= 0
+                && (there.get(youngest).question || !there.get(youngest).wanted.agrees(said))) {
             youngest--;
         }
         Optional<Long> after = Optional.empty();
@@ -147,15 +153,19 @@ final class Exchanges {
                 end(exchange, new Ending.Overtaken());
             }
         }
-        return agreed || there.isEmpty() || after.isPresent() ? after : differs(there, new Said(address, said, now), differs);
+        return agreed || there.isEmpty() || after.isPresent()
+                ? after
+                : differs(there, new Said(address, said, now), differs);
     }
 
-    private record Said(String address, List<OscArgument> arguments, long now) {
-    }
+    private record Said(String address, List<OscArgument> arguments, long now) {}
 
     /** It may be the answer to the oldest of which nothing was heard: that one may still be answered otherwise. */
     private Optional<Long> differs(List<Exchange> there, Said said, BiConsumer<Exchange, Ending.WrongValue> told) {
-        Exchange exchange = there.stream().filter(open -> open.differed.isEmpty()).findFirst().orElse(there.get(there.size() - 1));
+        Exchange exchange = there.stream()
+                .filter(open -> open.differed.isEmpty())
+                .findFirst()
+                .orElse(there.get(there.size() - 1));
         boolean first = exchange.differed.isEmpty();
         Ending.WrongValue wrong = new Ending.WrongValue(said.address, said.arguments, said.now - exchange.since);
         exchange.differed = Optional.of(wrong);
@@ -181,12 +191,19 @@ final class Exchanges {
             return of.byAddress.containsKey(address) ? List.of(address) : List.of();
         }
         return !budget.isSpent() && AddressPattern.compile(address) instanceof AddressPattern.Compiled.Pattern compiled
-                ? of.byAddress.keySet().stream().filter(awaited -> compiled.pattern().matches(awaited, budget)).sorted().toList() : List.of();
+                ? of.byAddress.keySet().stream()
+                        .filter(awaited -> compiled.pattern().matches(awaited, budget))
+                        .sorted()
+                        .toList()
+                : List.of();
     }
 
     /** The open ones on an address, of whichever target. */
     List<Exchange> on(String address) {
-        return targets.values().stream().flatMap(of -> Stream.ofNullable(of.byAddress.get(address))).flatMap(Deque::stream).toList();
+        return targets.values().stream()
+                .flatMap(of -> Stream.ofNullable(of.byAddress.get(address)))
+                .flatMap(Deque::stream)
+                .toList();
     }
 
     /** The open ones of a target, on whichever address. */
@@ -201,7 +218,9 @@ final class Exchanges {
 
     /** Is the answer to something of this control still awaited there, with nothing heard that differs? */
     boolean isAwaited(PartId control, PartId target, String address) {
-        return on(target, address).stream().anyMatch(open -> open.differed.isEmpty() && open.control.filter(control::equals).isPresent());
+        return on(target, address).stream()
+                .anyMatch(open -> open.differed.isEmpty()
+                        && open.control.filter(control::equals).isPresent());
     }
 
     private void end(Exchange exchange, Ending ending) {

@@ -8,7 +8,6 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.form.Position;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +22,8 @@ import java.util.Optional;
 public record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgument> arguments) {
 
     /** No phrasebook tells. */
-    public static final Expectation UNTOLD = new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME), Optional.empty(), List.of());
+    public static final Expectation UNTOLD =
+            new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME), Optional.empty(), List.of());
 
     /** Of decimals whose range nobody tells: what remains of them on their way as a 32-bit number. */
     private static final double ROUNDING = 1e-6;
@@ -31,14 +31,20 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
     private static final double STEPS = 127;
     /** What comes after so many limits, or after this long, is not waited for. */
     private static final int LATE = 3;
+
     private static final long LATEST_NANOS = 2_000_000_000L;
     /** How far values may be from each other, as a share of their range, where nothing is known of them. */
     static final double USUAL_SHARE = 1 / STEPS;
 
     /** Of what is said on an address; {@link #UNTOLD} where no phrase has it. */
     public static Expectation of(String said, Vocabulary vocabulary) {
-        return vocabulary.said(said).map(known -> new Expectation(known.phrase().answer(), Optional.of(known.phrase().answer().comesOn(said, known.numbers())),
-                known.phrase().arguments())).orElse(UNTOLD);
+        return vocabulary
+                .said(said)
+                .map(known -> new Expectation(
+                        known.phrase().answer(),
+                        Optional.of(known.phrase().answer().comesOn(said, known.numbers())),
+                        known.phrase().arguments()))
+                .orElse(UNTOLD);
     }
 
     /** Whether anything is to come. */
@@ -83,7 +89,9 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
         for (int i = 0; i < one.size(); i++) {
             Optional<Double> a = Spelling.number(one.get(i));
             Optional<Double> b = Spelling.number(other.get(i));
-            boolean apart = a.isPresent() && b.isPresent() ? Math.abs(a.get() - b.get()) >= 2 * tolerance(i, one.get(i), sources) : !one.get(i).equals(other.get(i));
+            boolean apart = a.isPresent() && b.isPresent()
+                    ? Math.abs(a.get() - b.get()) >= 2 * tolerance(i, one.get(i), sources)
+                    : !one.get(i).equals(other.get(i));
             if (apart) {
                 return true;
             }
@@ -105,10 +113,13 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
         if (rule.says() != AnswerRule.Says.SAME) {
             return whateverWasSent();
         }
-        Optional<Reading> noWayBack = readings.stream().filter(reading -> !send.leadsBack(reading.listen().axis())).findFirst();
+        Optional<Reading> noWayBack = readings.stream()
+                .filter(reading -> !send.leadsBack(reading.listen().axis()))
+                .findFirst();
         if (noWayBack.isPresent()) {
             // from what is said nobody can tell where the control stands
-            return wantedAt(noWayBack.get().listen().argument(), sent, send.send().arguments());
+            return wantedAt(
+                    noWayBack.get().listen().argument(), sent, send.send().arguments());
         }
         List<Wanted.Stand.Axis> axes = new ArrayList<>(readings.size());
         for (Reading reading : readings) {
@@ -125,7 +136,10 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
         }
         List<Wanted.Arguments.Each> each = new ArrayList<>();
         for (int i = 0; i < sent.size(); i++) {
-            each.add(new Wanted.Arguments.Each(i < rule.places().size() ? rule.places().get(i) : i, sent.get(i), tolerance(i, sent.get(i), sources)));
+            each.add(new Wanted.Arguments.Each(
+                    i < rule.places().size() ? rule.places().get(i) : i,
+                    sent.get(i),
+                    tolerance(i, sent.get(i), sources)));
         }
         return each.isEmpty() ? Wanted.Anything.INSTANCE : new Wanted.Arguments(each);
     }
@@ -134,31 +148,47 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
     Wanted wantedAt(int place, List<OscArgument> sent, List<ArgumentSource> sources) {
         for (int i = 0; i < sent.size(); i++) {
             if (i < sources.size() && !(sources.get(i) instanceof ArgumentSource.Fixed)) {
-                return new Wanted.Arguments(List.of(new Wanted.Arguments.Each(place, sent.get(i), tolerance(i, sent.get(i), sources))));
+                return new Wanted.Arguments(
+                        List.of(new Wanted.Arguments.Each(place, sent.get(i), tolerance(i, sent.get(i), sources))));
             }
         }
         return Wanted.Anything.INSTANCE;
     }
 
     private Wanted whateverWasSent() {
-        return rule.says() == AnswerRule.Says.ANY ? Wanted.Anything.INSTANCE : new Wanted.Given(rule.given(), rule.places().isEmpty() ? 0 : rule.places().get(0));
+        return rule.says() == AnswerRule.Says.ANY
+                ? Wanted.Anything.INSTANCE
+                : new Wanted.Given(
+                        rule.given(),
+                        rule.places().isEmpty() ? 0 : rule.places().get(0));
     }
 
     private double tolerance(int argument, OscArgument sent, List<ArgumentSource> sources) {
-        boolean isFixed = argument < arguments.size() && arguments.get(argument).fixed().isPresent();
+        boolean isFixed =
+                argument < arguments.size() && arguments.get(argument).fixed().isPresent();
         double range = range(argument, sources);
         double least = Math.max(1, Spelling.number(sent).map(Math::abs).orElse(0.0)) * ROUNDING;
         if (isFixed) {
             return least;
         }
-        return Math.max(least, rule.tolerance().map(near -> near.amount(range)).orElseGet(() -> sent instanceof OscArgument.Int32 || sent instanceof OscArgument.Int64
-                ? 0.5 : range / STEPS));
+        return Math.max(
+                least,
+                rule.tolerance()
+                        .map(near -> near.amount(range))
+                        .orElseGet(() -> sent instanceof OscArgument.Int32 || sent instanceof OscArgument.Int64
+                                ? 0.5
+                                : range / STEPS));
     }
 
     private double range(int argument, List<ArgumentSource> sources) {
-        Optional<PhraseArgument> told = argument < arguments.size() ? Optional.of(arguments.get(argument)) : Optional.empty();
-        return told.filter(a -> a.low().isPresent() && a.high().isPresent()).map(a -> a.high().get() - a.low().get())
-                .orElseGet(() -> argument < sources.size() && sources.get(argument) instanceof ArgumentSource.Value value ? value.chain().range() : 0.0);
+        Optional<PhraseArgument> told =
+                argument < arguments.size() ? Optional.of(arguments.get(argument)) : Optional.empty();
+        return told.filter(a -> a.low().isPresent() && a.high().isPresent())
+                .map(a -> a.high().get() - a.low().get())
+                .orElseGet(
+                        () -> argument < sources.size() && sources.get(argument) instanceof ArgumentSource.Value value
+                                ? value.chain().range()
+                                : 0.0);
     }
 
     /**
@@ -167,8 +197,14 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
      * @param value the argument that carries it alone; empty where none does
      */
     double share(Optional<ArgumentSource.Value> value) {
-        double range = value.map(v -> v.chain().range()).filter(Double::isFinite).filter(r -> r > 0).orElse(1.0);
-        boolean whole = value.filter(v -> v.type() == ArgumentType.INT32 || v.type() == ArgumentType.INT64).isPresent();
-        return rule.tolerance().map(near -> near.unit() == Tolerance.Unit.SHARE ? near.of() : near.amount(range) / range).orElse(whole ? 0.5 / range : USUAL_SHARE);
+        double range = value.map(v -> v.chain().range())
+                .filter(Double::isFinite)
+                .filter(r -> r > 0)
+                .orElse(1.0);
+        boolean whole = value.filter(v -> v.type() == ArgumentType.INT32 || v.type() == ArgumentType.INT64)
+                .isPresent();
+        return rule.tolerance()
+                .map(near -> near.unit() == Tolerance.Unit.SHARE ? near.of() : near.amount(range) / range)
+                .orElse(whole ? 0.5 / range : USUAL_SHARE);
     }
 }

@@ -3,7 +3,6 @@ package imperan.live;
 import imperan.cue.Outcome;
 import imperan.show.Cue;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -17,7 +16,15 @@ import java.util.Optional;
  * @param endsAt    when the last of its actions ends, as far as that is known
  * @param marks     what became of each action
  */
-public record FiredCue(long number, PartId id, Cue cue, String by, long firedAt, Optional<Long> followsAt, long endsAt, List<Mark> marks) {
+public record FiredCue(
+        long number,
+        PartId id,
+        Cue cue,
+        String by,
+        long firedAt,
+        Optional<Long> followsAt,
+        long endsAt,
+        List<Mark> marks) {
 
     public FiredCue {
         marks = List.copyOf(marks);
@@ -29,6 +36,5 @@ public record FiredCue(long number, PartId id, Cue cue, String by, long firedAt,
      * @param reason    why it fell short; empty where it did not
      * @param lateNanos how long after it was due its line left, of a fade its last; empty where none left
      */
-    public record Mark(Outcome outcome, Optional<Reason> reason, Optional<Long> lateNanos) {
-    }
+    public record Mark(Outcome outcome, Optional<Reason> reason, Optional<Long> lateNanos) {}
 }

@@ -14,7 +14,6 @@ import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -65,13 +64,20 @@ final class Following {
         namedValues(next, changed);
         playing.follow(next, changes, newlyHeard);
         if (!otherwise.isEmpty()) {
-            state.controls.values().stream().filter(control -> !fresh.contains(control) && control.mentions(otherwise)).forEach(fresh::add);
+            state.controls.values().stream()
+                    .filter(control -> !fresh.contains(control) && control.mentions(otherwise))
+                    .forEach(fresh::add);
         }
         fresh.forEach(this::expect);
         show = next;
         for (Link link : newlyHeard.isEmpty() ? List.<Link>of() : state.links.values()) {
             if (link.state() == LinkState.ANSWERING && link.socket().works()) {
-                sending.ask(link, newlyHeard.stream().filter(key -> key.target().equals(link.id())).map(Listeners.Key::address).toList());
+                sending.ask(
+                        link,
+                        newlyHeard.stream()
+                                .filter(key -> key.target().equals(link.id()))
+                                .map(Listeners.Key::address)
+                                .toList());
             }
         }
         sending.flush();
@@ -81,11 +87,20 @@ final class Following {
     private static Set<PartId> withWhatLiesIn(Show next, Collection<Edit.Change> changes) {
         Set<PartId> changed = new LinkedHashSet<>();
         // in the order in which people see them, so that a show that is opened always runs in the same one
-        for (Edit.Change change : changes.stream().sorted(Comparator.comparingInt(Following::order).thenComparing(Edit.Change::id)).toList()) {
+        for (Edit.Change change : changes.stream()
+                .sorted(Comparator.comparingInt(Following::order).thenComparing(Edit.Change::id))
+                .toList()) {
             changed.add(change.id());
-            boolean holdsParts = change.after().map(Part::body).filter(body -> body instanceof Layout || Grid.of(body).isPresent()).isPresent();
-            boolean elsewhere = !change.before().flatMap(Part::parent).equals(change.after().flatMap(Part::parent));
-            if (holdsParts && (change.before().isEmpty() || elsewhere || isDraft(change.before()) != isDraft(change.after()))) {
+            boolean holdsParts = change.after()
+                    .map(Part::body)
+                    .filter(body -> body instanceof Layout || Grid.of(body).isPresent())
+                    .isPresent();
+            boolean elsewhere =
+                    !change.before().flatMap(Part::parent).equals(change.after().flatMap(Part::parent));
+            if (holdsParts
+                    && (change.before().isEmpty()
+                            || elsewhere
+                            || isDraft(change.before()) != isDraft(change.after()))) {
                 addInside(next, change.id(), changed);
             }
         }
@@ -97,7 +112,9 @@ final class Following {
     }
 
     private static boolean isDraft(Optional<Part> part) {
-        return part.map(Part::body).filter(body -> body instanceof Layout layout && layout.draft().isPresent()).isPresent();
+        return part.map(Part::body)
+                .filter(body -> body instanceof Layout layout && layout.draft().isPresent())
+                .isPresent();
     }
 
     private static void addInside(Show next, PartId parent, Set<PartId> changed) {
@@ -113,22 +130,32 @@ final class Following {
         for (PartId id : changed) {
             Link link = state.links.get(id);
             Optional<Target> target = link == null ? Optional.empty() : target(next, id);
-            if (link != null && target.filter(t -> t.asReached().isReachedLike(link.target())).isEmpty()) {
+            if (link != null
+                    && target.filter(t -> t.asReached().isReachedLike(link.target()))
+                            .isEmpty()) {
                 leaving.add(link);
-            } else if (link != null && !target.get().messagesPerSecond().equals(link.target().messagesPerSecond())) {
+            } else if (link != null
+                    && !target.get().messagesPerSecond().equals(link.target().messagesPerSecond())) {
                 sending.hurry(link);
             }
         }
         Set<PartId> gone = new HashSet<>();
         leaving.forEach(link -> gone.add(link.id()));
-        hands.letGo(control -> control.speaksTo(gone)
-                || changed.contains(control.id) && played(next, control.id).filter(control.control::isPlayedLike).isEmpty(), now);
+        hands.letGo(
+                control -> control.speaksTo(gone)
+                        || changed.contains(control.id)
+                                && played(next, control.id)
+                                        .filter(control.control::isPlayedLike)
+                                        .isEmpty(),
+                now);
         leaving.forEach(link -> sending.hurry(link));
         sending.flush();
     }
 
     private static Optional<Control> played(Show next, PartId id) {
-        return next.part(id).filter(part -> part.body() instanceof Control && !next.inDraft(part)).map(part -> (Control) part.body());
+        return next.part(id)
+                .filter(part -> part.body() instanceof Control && !next.inDraft(part))
+                .map(part -> (Control) part.body());
     }
 
     private static Optional<Target> target(Show next, PartId id) {
@@ -147,7 +174,9 @@ final class Following {
             }
             return;
         }
-        LiveControl control = old == null ? new LiveControl(id, body.get()) : old.control.equals(body.get()) ? old : new LiveControl(old, body.get());
+        LiveControl control = old == null
+                ? new LiveControl(id, body.get())
+                : old.control.equals(body.get()) ? old : new LiveControl(old, body.get());
         if (old == null) {
             state.listeners.add(control);
         } else if (control != old) {
@@ -156,9 +185,15 @@ final class Following {
         if (control != old) {
             state.controls.put(id, control);
             fresh.add(control);
-            body.get().listens().stream().filter(listen -> old == null || !old.control.listens().contains(listen))
-                    .forEach(listen -> listen.target().ifPresent(target -> newlyHeard.add(new Listeners.Key(target, listen.address()))));
-            Listeners.said(body.get().sources().filter(source -> old == null || old.control.sources().noneMatch(source::equals))).forEach(newlyHeard::add);
+            body.get().listens().stream()
+                    .filter(listen -> old == null || !old.control.listens().contains(listen))
+                    .forEach(listen -> listen.target()
+                            .ifPresent(target -> newlyHeard.add(new Listeners.Key(target, listen.address()))));
+            Listeners.said(body.get()
+                            .sources()
+                            .filter(source ->
+                                    old == null || old.control.sources().noneMatch(source::equals)))
+                    .forEach(newlyHeard::add);
             state.changed(control);
         }
         state.groups.put(control, next.part(id).flatMap(Part::parent).orElseThrow());
@@ -170,7 +205,9 @@ final class Following {
         for (Edit.Change change : changes) {
             for (Optional<Part> part : List.of(change.before(), change.after())) {
                 part.filter(p -> p.body() instanceof Phrasebook).ifPresent(p -> books.add(p.id()));
-                part.filter(p -> p.body() instanceof Phrase).flatMap(Part::parent).ifPresent(books::add);
+                part.filter(p -> p.body() instanceof Phrase)
+                        .flatMap(Part::parent)
+                        .ifPresent(books::add);
             }
         }
         Set<PartId> otherwise = new HashSet<>();
@@ -196,7 +233,8 @@ final class Following {
             state.strays.forget();
         }
         for (Link link : otherwise.isEmpty() && books.isEmpty() ? List.<Link>of() : state.links.values()) {
-            if (otherwise.contains(link.id()) || link.target().phrasebook().filter(books::contains).isPresent()) {
+            if (otherwise.contains(link.id())
+                    || link.target().phrasebook().filter(books::contains).isPresent()) {
                 link.speaks(Phrasebook.spokenWith(next, link.target()), Vocabulary.of(next, link.target()));
                 otherwise.add(link.id());
             }
@@ -219,7 +257,9 @@ final class Following {
         for (PartId id : changed) {
             if (!state.controls.containsKey(id)) {
                 state.listeners.unwatch(id);
-                next.part(id).filter(part -> part.body() instanceof Page && !next.inDraft(part)).flatMap(part -> ((Page) part.body()).follows())
+                next.part(id)
+                        .filter(part -> part.body() instanceof Page && !next.inDraft(part))
+                        .flatMap(part -> ((Page) part.body()).follows())
                         .ifPresent(when -> state.listeners.watch(id, when));
             }
         }
@@ -227,18 +267,25 @@ final class Following {
 
     private void forwards(Show next, Set<PartId> changed) {
         for (PartId id : changed) {
-            next.part(id).map(Part::body).filter(Forward.class::isInstance).ifPresentOrElse(body -> forwards.put(id, (Forward) body), () -> forwards.remove(id));
+            next.part(id)
+                    .map(Part::body)
+                    .filter(Forward.class::isInstance)
+                    .ifPresentOrElse(body -> forwards.put(id, (Forward) body), () -> forwards.remove(id));
         }
     }
 
     private void namedValues(Show next, Set<PartId> changed) {
         for (PartId id : changed) {
-            next.part(id).map(Part::body).filter(NamedValue.class::isInstance).ifPresentOrElse(body -> state.lookUp.put(id, (NamedValue) body), () -> state.lookUp.remove(id));
+            next.part(id)
+                    .map(Part::body)
+                    .filter(NamedValue.class::isInstance)
+                    .ifPresentOrElse(body -> state.lookUp.put(id, (NamedValue) body), () -> state.lookUp.remove(id));
         }
     }
 
     private void expect(LiveControl control) {
-        if (control.expect(target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE))) {
+        if (control.expect(
+                target -> target.map(state.links::get).map(Link::vocabulary).orElse(Vocabulary.NONE))) {
             state.changed(control);
         }
     }

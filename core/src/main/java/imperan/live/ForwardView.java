@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -15,7 +14,14 @@ import java.util.Optional;
  * @param said    what left last; empty before the first
  * @param stopped why nothing left because of what came last; empty where something did
  */
-public record ForwardView(PartId forward, long heard, long sent, long merged, Optional<Long> heardAt, List<OscArgument> said, Optional<Reason> stopped) {
+public record ForwardView(
+        PartId forward,
+        long heard,
+        long sent,
+        long merged,
+        Optional<Long> heardAt,
+        List<OscArgument> said,
+        Optional<Reason> stopped) {
 
     public ForwardView {
         said = List.copyOf(said);

@@ -10,7 +10,6 @@ import imperan.show.ArgumentSource;
 import imperan.show.FixedArgument;
 import imperan.show.Forward;
 import imperan.show.PartId;
-
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -28,6 +27,7 @@ final class Forwarding {
     private long mayLeaveAt = Long.MIN_VALUE;
     /** The forwards that led to what came in last. */
     private Set<PartId> passed = Set.of();
+
     private long asksAt = Long.MIN_VALUE;
     private long heard;
     private long sent;
@@ -51,7 +51,10 @@ final class Forwarding {
         this.sent = before.sent;
         this.merged = before.merged;
         this.heardAt = before.heardAt;
-        if (forward.on() && before.forward.arguments().equals(forward.arguments()) && before.forward.to().equals(forward.to()) && before.forward.address().equals(forward.address())) {
+        if (forward.on()
+                && before.forward.arguments().equals(forward.arguments())
+                && before.forward.to().equals(forward.to())
+                && before.forward.address().equals(forward.address())) {
             this.waiting = before.waiting;
             this.last = before.last;
             this.passed = before.passed;
@@ -64,7 +67,8 @@ final class Forwarding {
         heardAt = Optional.of(now);
         stopped = Optional.empty();
         passed = by;
-        Optional<Signal> in = forward.argument() < message.arguments().size() ? Spelling.signal(message.arguments().get(forward.argument()))
+        Optional<Signal> in = forward.argument() < message.arguments().size()
+                ? Spelling.signal(message.arguments().get(forward.argument()))
                 // what has no arguments comes as a press
                 : message.arguments().isEmpty() ? Optional.of(Signal.of(1)) : Optional.empty();
         if (in.isEmpty()) {
@@ -72,13 +76,18 @@ final class Forwarding {
         } else if (!in.get().isNumber() && !takesTexts()) {
             stopped = Optional.of(new Reason.NotANumber(in.get().text()));
         } else {
-            shaper.feed(in.get(), now, false).ifPresentOrElse(this::comesOut, () -> stopped = Optional.of(new Reason.KeptByStep(shaper.keptBy())));
+            shaper.feed(in.get(), now, false)
+                    .ifPresentOrElse(
+                            this::comesOut, () -> stopped = Optional.of(new Reason.KeptByStep(shaper.keptBy())));
         }
     }
 
     /** A table makes something of a text, and without steps it may be sent as it is; other steps reckon. */
     private boolean takesTexts() {
-        return forward.shaping().isEmpty() ? forward.arguments().stream().allMatch(source -> source instanceof ArgumentSource.Fixed || source.type() == ArgumentSource.ArgumentType.TEXT)
+        return forward.shaping().isEmpty()
+                ? forward.arguments().stream()
+                        .allMatch(source -> source instanceof ArgumentSource.Fixed
+                                || source.type() == ArgumentSource.ArgumentType.TEXT)
                 : shaper.chain().takesTexts();
     }
 
@@ -100,14 +109,19 @@ final class Forwarding {
 
     private void comesOut(Signal signal) {
         // a table may give a text
-        boolean numbers = forward.arguments().stream().anyMatch(source -> source instanceof ArgumentSource.Value && source.type() != ArgumentSource.ArgumentType.TEXT);
+        boolean numbers = forward.arguments().stream()
+                .anyMatch(source ->
+                        source instanceof ArgumentSource.Value && source.type() != ArgumentSource.ArgumentType.TEXT);
         if (numbers && !signal.isNumber()) {
             stopped = Optional.of(new Reason.NotANumber(signal.text()));
             return;
         }
         List<OscArgument> says = new ArrayList<>();
         for (ArgumentSource source : forward.arguments()) {
-            says.add(source instanceof ArgumentSource.Fixed fixed ? FixedArgument.parse(fixed).argument().orElseThrow() : CompiledSend.argument(source.type(), shaper.chain(), signal));
+            says.add(
+                    source instanceof ArgumentSource.Fixed fixed
+                            ? FixedArgument.parse(fixed).argument().orElseThrow()
+                            : CompiledSend.argument(source.type(), shaper.chain(), signal));
         }
         boolean moves = forward.arguments().stream().anyMatch(ArgumentSource.Value.class::isInstance);
         if (moves && last.filter(says::equals).isPresent() && waiting.isEmpty()) {
@@ -139,7 +153,9 @@ final class Forwarding {
 
     /** When something is to be done if nothing comes. */
     long due() {
-        long goesOn = Math.min(shaper.due() == Shaper.NEVER ? DueQueue.NEVER : shaper.due(), waiting.isPresent() ? mayLeaveAt : DueQueue.NEVER);
+        long goesOn = Math.min(
+                shaper.due() == Shaper.NEVER ? DueQueue.NEVER : shaper.due(),
+                waiting.isPresent() ? mayLeaveAt : DueQueue.NEVER);
         return forward.askEvery().isPresent() ? Math.min(goesOn, asksAt) : goesOn;
     }
 

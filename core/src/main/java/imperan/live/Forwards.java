@@ -5,7 +5,6 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.Forward;
 import imperan.show.PartId;
-
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.EnumSet;
@@ -32,8 +31,7 @@ final class Forwards {
     private static final int MOST_ECHOES = 1_000;
 
     /** @param passed the forwards that led to it */
-    private record Echo(PartId target, String address, Wanted wanted, Set<PartId> passed, long until) {
-    }
+    private record Echo(PartId target, String address, Wanted wanted, Set<PartId> passed, long until) {}
 
     private final LiveState state;
     private final Sending sending;
@@ -73,7 +71,9 @@ final class Forwards {
         Set<PartId> passed = passed(from, message, now);
         for (Forwarding each : List.copyOf(all.values())) {
             Forward forward = each.forward;
-            if (forward.on() && forward.heard().equals(message.address()) && forward.from().filter(from.id()::equals).isPresent()) {
+            if (forward.on()
+                    && forward.heard().equals(message.address())
+                    && forward.from().filter(from.id()::equals).isPresent()) {
                 if (passed.contains(each.id)) {
                     each.stopped(new Reason.ForwardLoop(forward.name()));
                     tell(each, Optional.empty(), new Reason.ForwardLoop(forward.name()));
@@ -92,7 +92,9 @@ final class Forwards {
             Echo echo = each.next();
             if (now > echo.until) {
                 each.remove();
-            } else if (echo.target.equals(from.id()) && echo.address.equals(message.address()) && echo.wanted.agrees(message.arguments())) {
+            } else if (echo.target.equals(from.id())
+                    && echo.address.equals(message.address())
+                    && echo.wanted.agrees(message.arguments())) {
                 found.addAll(echo.passed);
             }
         }
@@ -112,21 +114,28 @@ final class Forwards {
     /** A target that tells only when it is asked is asked, now and then; what it answers to that, it says to this forward. */
     private void ask(Forwarding each) {
         if (each.asks(state.now())) {
-            each.forward.from().map(state.links::get).filter(link -> link.gate().isKeptAlive() && link.socket().works()).ifPresent(link -> {
-                sending.questionForForward(link, each.forward.heard());
-            });
+            each.forward
+                    .from()
+                    .map(state.links::get)
+                    .filter(link -> link.gate().isKeptAlive() && link.socket().works())
+                    .ifPresent(link -> {
+                        sending.questionForForward(link, each.forward.heard());
+                    });
         }
     }
 
     private void goOn(Forwarding each) {
         Optional<Link> to = each.forward.to().map(state.links::get);
-        each.leaves(to.flatMap(link -> link.target().messagesPerSecond()), state.now()).ifPresent(says -> send(each, to, says));
+        each.leaves(to.flatMap(link -> link.target().messagesPerSecond()), state.now())
+                .ifPresent(says -> send(each, to, says));
         state.due.noLaterThan(new Due.OfForward(each.id), each.due());
     }
 
     private void send(Forwarding each, Optional<Link> to, List<OscArgument> says) {
         Cause inHand = state.cause();
-        state.by(Origin.FORWARD, new Actor(Actor.Kind.RULE, each.id.value(), each.forward.name(), EnumSet.of(Right.OPERATE)));
+        state.by(
+                Origin.FORWARD,
+                new Actor(Actor.Kind.RULE, each.id.value(), each.forward.name(), EnumSet.of(Right.OPERATE)));
         OscMessage message = new OscMessage(each.forward.address(), says);
         if (to.isEmpty()) {
             each.stopped(new Reason.NoTarget());
@@ -137,7 +146,12 @@ final class Forwards {
         } else {
             Expectation expected = Expectation.of(message.address(), to.get().vocabulary());
             String answer = expected.address().orElse(message.address());
-            echoes.addLast(new Echo(to.get().id(), answer, expected.address().isPresent() ? expected.wanted(says, List.of()) : same(says), each.passing(), state.now() + ANSWER_NANOS));
+            echoes.addLast(new Echo(
+                    to.get().id(),
+                    answer,
+                    expected.address().isPresent() ? expected.wanted(says, List.of()) : same(says),
+                    each.passing(),
+                    state.now() + ANSWER_NANOS));
             if (echoes.size() > MOST_ECHOES) {
                 echoes.removeFirst();
             }
@@ -147,12 +161,20 @@ final class Forwards {
     }
 
     private static Wanted same(List<OscArgument> says) {
-        return new Wanted.Arguments(IntStream.range(0, says.size()).mapToObj(i -> new Wanted.Arguments.Each(i, says.get(i),
-                Spelling.number(says.get(i)).map(number -> Math.abs(number) * NEAR).orElse(0.0))).toList());
+        return new Wanted.Arguments(IntStream.range(0, says.size())
+                .mapToObj(i -> new Wanted.Arguments.Each(
+                        i,
+                        says.get(i),
+                        Spelling.number(says.get(i))
+                                .map(number -> Math.abs(number) * NEAR)
+                                .orElse(0.0)))
+                .toList());
     }
 
     private void tell(Forwarding each, Optional<List<OscArgument>> says, Reason reason) {
-        Line line = new Line(Optional.empty(), 0, each.forward.to(), "", each.forward.address(), says.orElse(List.of()));
-        state.happened(new LiveEvent.Stopped(state.now(), state.cause(), Optional.empty(), 0, Optional.of(line), reason));
+        Line line =
+                new Line(Optional.empty(), 0, each.forward.to(), "", each.forward.address(), says.orElse(List.of()));
+        state.happened(
+                new LiveEvent.Stopped(state.now(), state.cause(), Optional.empty(), 0, Optional.of(line), reason));
     }
 }

@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,8 +9,7 @@ import java.util.TreeMap;
 /** Which buttons mind each other: those of one group in the same tray, or on the same page outside of trays. */
 final class Groups {
 
-    private record Key(PartId grid, String group) {
-    }
+    private record Key(PartId grid, String group) {}
 
     private final Map<PartId, Key> keys = new HashMap<>();
     private final Map<Key, Map<PartId, LiveControl>> members = new HashMap<>();
@@ -47,6 +45,10 @@ final class Groups {
     /** The other buttons of its group; empty for a control that has none. */
     List<LiveControl> othersOf(LiveControl control) {
         Key key = keys.get(control.id);
-        return key == null ? List.of() : members.get(key).values().stream().filter(member -> member != control).toList();
+        return key == null
+                ? List.of()
+                : members.get(key).values().stream()
+                        .filter(member -> member != control)
+                        .toList();
     }
 }

@@ -6,7 +6,6 @@ import imperan.show.Send;
 import imperan.show.form.Finger;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +30,7 @@ final class Hands {
     private final Playing playing;
     /** When each browser was heard last; only of those that hold something, so there are no more of them than controls. */
     private final Map<String, Long> heartbeats = new HashMap<>();
+
     private final Set<PartId> held = new TreeSet<>();
 
     Hands(LiveState state, Sending sending, Movement movement, Playing playing) {
@@ -52,11 +52,15 @@ final class Hands {
 
     /** The controls that hands hold, in the order of their ids: it does not hang on who was first. */
     private List<LiveControl> heldBy(Predicate<LiveControl> which) {
-        return held.stream().map(state.controls::get).filter(control -> control != null && control.grip != null && which.test(control)).toList();
+        return held.stream()
+                .map(state.controls::get)
+                .filter(control -> control != null && control.grip != null && which.test(control))
+                .toList();
     }
 
     private void grip(LiveControl control, Touch touch, Actor actor, boolean counts, long now) {
-        control.grip = new LiveControl.Grip(actor, new Finger(control.isKnown(), touch.x(), touch.y()), touch, now, counts);
+        control.grip =
+                new LiveControl.Grip(actor, new Finger(control.isKnown(), touch.x(), touch.y()), touch, now, counts);
         movement.hold(control, actor, Precedence.HAND, () -> lift(control, false, state.now()));
         held.add(control.id);
         heartbeats.put(actor.id(), now);
@@ -107,7 +111,9 @@ final class Hands {
         LiveControl control = state.controls.get(touch.control());
         if (control == null) {
             // a hand that was on it when it went has been told by the show
-            return touch.phase() == Touch.Phase.PRESS ? Optional.of("This control is no longer in the live show") : Optional.empty();
+            return touch.phase() == Touch.Phase.PRESS
+                    ? Optional.of("This control is no longer in the live show")
+                    : Optional.empty();
         } else if (!control.control.form().takesHands()) {
             return Optional.of("A " + control.control.form().called() + " is only looked at");
         }
@@ -153,13 +159,17 @@ final class Hands {
                 movement.moveTo(control, form.set(control.position, touch.y()), actor, Precedence.HAND);
             }
             case REST -> movement.moveTo(control, Position.rest(form), actor, Precedence.HAND);
-            case PICK -> form.saved((int) touch.y()).ifPresent(saved -> movement.moveTo(control, saved, actor, Precedence.HAND));
+            case PICK -> form.saved((int) touch.y())
+                    .ifPresent(saved -> movement.moveTo(control, saved, actor, Precedence.HAND));
             case FLAT -> {
                 control.memory.flat(touch.x(), touch.y());
-                form.tilted(touch.x(), touch.y(), control.memory).ifPresent(level -> movement.moveTo(control, level, actor, Precedence.HAND));
+                form.tilted(touch.x(), touch.y(), control.memory)
+                        .ifPresent(level -> movement.moveTo(control, level, actor, Precedence.HAND));
             }
-            case TILT -> form.tilted(touch.x(), touch.y(), control.memory).ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
-            case MOTION -> form.moved(touch.x(), touch.y(), touch.z()).ifPresent(moved -> movement.moveTo(control, moved, actor, Precedence.HAND));
+            case TILT -> form.tilted(touch.x(), touch.y(), control.memory)
+                    .ifPresent(tilted -> movement.moveTo(control, tilted, actor, Precedence.HAND));
+            case MOTION -> form.moved(touch.x(), touch.y(), touch.z())
+                    .ifPresent(moved -> movement.moveTo(control, moved, actor, Precedence.HAND));
             case TYPE -> type(control, touch.words(), actor);
             case RELEASE, CANCEL -> throw new IllegalStateException("A finger that lifts lets nothing act");
         }
@@ -212,8 +222,11 @@ final class Hands {
         control.repeatDue = now + repeatNanos(control);
         control.openUntil = control.openUntil == Long.MIN_VALUE ? Long.MIN_VALUE : now + OPEN_NANOS;
         state.changed(control);
-        boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS && control.tappedAt != Long.MIN_VALUE && form.restsOnDoubleTap();
-        Position position = twice ? Position.rest(form) : form.press(control.position, grip.finger(), control.memory, now);
+        boolean twice = now - control.tappedAt <= DOUBLE_TAP_NANOS
+                && control.tappedAt != Long.MIN_VALUE
+                && form.restsOnDoubleTap();
+        Position position =
+                twice ? Position.rest(form) : form.press(control.position, grip.finger(), control.memory, now);
         boolean moves = !position.equals(control.position);
         movement.place(control, position, grip.actor());
         sending.sendAll(control, Send.Phase.PRESS);
@@ -237,7 +250,9 @@ final class Hands {
         if (!control.control.form().givesText()) {
             return;
         }
-        Optional<String> refusal = control.sends.stream().flatMap(send -> send.refusal(words).stream()).findFirst();
+        Optional<String> refusal = control.sends.stream()
+                .flatMap(send -> send.refusal(words).stream())
+                .findFirst();
         if (refusal.isPresent()) {
             sending.stop(control, new Reason.NotTyped(refusal.get()));
             return;

@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.dialect.Codec;
 import imperan.show.PartId;
-
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Iterator;
@@ -26,6 +25,7 @@ final class Lane {
     private Optional<Pacer<Outgoing>> pacer = Optional.empty();
     /** What is to be asked once its value has settled, and when. */
     private final Map<String, Long> questions = new LinkedHashMap<>();
+
     private final List<byte[]> together = new ArrayList<>();
     private int togetherBytes;
 
@@ -122,12 +122,14 @@ final class Lane {
     // ---- what leaves together
 
     /** A packet that is ready to leave, and how many messages it holds. */
-    record Departing(byte[] packet, int messages) {
-    }
+    record Departing(byte[] packet, int messages) {}
 
     /** Takes a message that leaves with others; the bundle that is full without it leaves first. */
     Optional<Departing> together(byte[] message, Codec codec) {
-        Optional<Departing> full = codec.bundleBytes(together.size() + 1) + togetherBytes + message.length > MAX_BUNDLE_BYTES ? bundle(codec) : Optional.empty();
+        Optional<Departing> full =
+                codec.bundleBytes(together.size() + 1) + togetherBytes + message.length > MAX_BUNDLE_BYTES
+                        ? bundle(codec)
+                        : Optional.empty();
         togetherBytes += message.length;
         together.add(message);
         return full;
@@ -138,7 +140,8 @@ final class Lane {
         if (together.isEmpty()) {
             return Optional.empty();
         }
-        Departing departing = new Departing(together.size() == 1 ? together.get(0) : codec.bundle(together), together.size());
+        Departing departing =
+                new Departing(together.size() == 1 ? together.get(0) : codec.bundle(together), together.size());
         together.clear();
         togetherBytes = 0;
         return Optional.of(departing);

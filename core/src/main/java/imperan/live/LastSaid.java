@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -17,8 +16,7 @@ final class LastSaid {
     static final int MOST_BYTES = 1_024;
 
     /** What was said, and when. */
-    record Said(List<OscArgument> arguments, long at) {
-    }
+    record Said(List<OscArgument> arguments, long at) {}
 
     private final Map<String, Said> said = new HashMap<>();
 

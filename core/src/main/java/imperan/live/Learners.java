@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.osc.OscMessage;
 import imperan.show.PartId;
-
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -45,7 +44,8 @@ final class Learners {
 
     private Learning of(String browser, long now) {
         if (looked.size() == MOST && !looked.containsKey(browser)) {
-            String idlest = Collections.min(looked.entrySet(), Map.Entry.comparingByValue()).getKey();
+            String idlest = Collections.min(looked.entrySet(), Map.Entry.comparingByValue())
+                    .getKey();
             looked.remove(idlest);
             learners.remove(idlest);
         }

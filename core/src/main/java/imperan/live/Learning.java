@@ -5,7 +5,6 @@ import imperan.osc.OscMessage;
 import imperan.phrasebook.TypeTags;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.PartId;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,6 +18,7 @@ public final class Learning {
     static final int MOST = 2000;
     /** A message with more arguments is data and nothing that a hand moves. */
     private static final int MOST_ARGUMENTS = 64;
+
     private static final int LONGEST_ADDRESS = 1_000;
 
     /**
@@ -30,12 +30,17 @@ public final class Learning {
      * @param low      the least number seen, {@code high} the greatest; empty where it was no number
      * @param order    in which it first came, from 0
      */
-    public record Learned(PartId target, String address, int argument, ArgumentType type, long count, Optional<Double> low, Optional<Double> high,
-                          int order) {
-    }
+    public record Learned(
+            PartId target,
+            String address,
+            int argument,
+            ArgumentType type,
+            long count,
+            Optional<Double> low,
+            Optional<Double> high,
+            int order) {}
 
-    private record Key(PartId target, String address) {
-    }
+    private record Key(PartId target, String address) {}
 
     private static final class Heard {
         private final int order;
@@ -85,8 +90,12 @@ public final class Learning {
 
     /** A target said this. */
     public void heard(PartId target, OscMessage message) {
-        if (on && message.arguments().size() <= MOST_ARGUMENTS && message.address().length() <= LONGEST_ADDRESS && (heard.size() < MOST || heard.containsKey(new Key(target, message.address())))) {
-            heard.computeIfAbsent(new Key(target, message.address()), k -> new Heard(heard.size())).add(message.arguments());
+        if (on
+                && message.arguments().size() <= MOST_ARGUMENTS
+                && message.address().length() <= LONGEST_ADDRESS
+                && (heard.size() < MOST || heard.containsKey(new Key(target, message.address())))) {
+            heard.computeIfAbsent(new Key(target, message.address()), k -> new Heard(heard.size()))
+                    .add(message.arguments());
         }
     }
 
@@ -95,11 +104,22 @@ public final class Learning {
         List<Learned> all = new ArrayList<>();
         heard.forEach((key, seen) -> {
             int at = seen.varying();
-            Optional<double[]> range = at < seen.ranges.size() && seen.ranges.get(at)[0] <= seen.ranges.get(at)[1]
-                    ? Optional.of(seen.ranges.get(at)) : Optional.empty();
-            all.add(new Learned(key.target(), key.address(), at, type(seen.tags, at), seen.count, range.map(r -> r[0]), range.map(r -> r[1]), seen.order));
+            Optional<double[]> range = at < seen.ranges.size()
+                            && seen.ranges.get(at)[0] <= seen.ranges.get(at)[1]
+                    ? Optional.of(seen.ranges.get(at))
+                    : Optional.empty();
+            all.add(new Learned(
+                    key.target(),
+                    key.address(),
+                    at,
+                    type(seen.tags, at),
+                    seen.count,
+                    range.map(r -> r[0]),
+                    range.map(r -> r[1]),
+                    seen.order));
         });
-        all.sort((a, b) -> a.count() != b.count() ? Long.compare(b.count(), a.count()) : Integer.compare(a.order(), b.order()));
+        all.sort((a, b) ->
+                a.count() != b.count() ? Long.compare(b.count(), a.count()) : Integer.compare(a.order(), b.order()));
         return all;
     }
 

@@ -6,7 +6,6 @@ import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -18,7 +17,13 @@ import java.util.Optional;
  * @param target     empty where none is chosen, or the chosen one is gone
  * @param targetName for people; empty likewise
  */
-public record Line(Optional<PartId> control, double position, Optional<PartId> target, String targetName, String address, List<OscArgument> arguments) {
+public record Line(
+        Optional<PartId> control,
+        double position,
+        Optional<PartId> target,
+        String targetName,
+        String address,
+        List<OscArgument> arguments) {
 
     public Line {
         arguments = List.copyOf(arguments);
@@ -30,8 +35,15 @@ public record Line(Optional<PartId> control, double position, Optional<PartId> t
      * @param steps of a wheel
      * @param typed the line that is typed into it
      */
-    public static Line of(PartId control, Send send, Form form, Position position, int steps, String typed, String targetName) {
-        return new Line(Optional.of(control), position.first(), send.target(), targetName, send.address(), CompiledSend.says(send, form, position, steps, typed));
+    public static Line of(
+            PartId control, Send send, Form form, Position position, int steps, String typed, String targetName) {
+        return new Line(
+                Optional.of(control),
+                position.first(),
+                send.target(),
+                targetName,
+                send.address(),
+                CompiledSend.says(send, form, position, steps, typed));
     }
 
     /** The same with other arguments. */

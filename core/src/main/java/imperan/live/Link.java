@@ -8,7 +8,6 @@ import imperan.phrasebook.Collector;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.PartId;
 import imperan.show.Target;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -91,7 +90,9 @@ final class Link {
 
     /** When it is lost if nothing comes from it; what is not asked cannot be lost. */
     private long windowEnds() {
-        if (state != LinkState.ANSWERING || gate != Gate.OPEN && !(gate == Gate.HELD && target.keepAlive().isPresent())) {
+        if (state != LinkState.ANSWERING
+                || gate != Gate.OPEN
+                        && !(gate == Gate.HELD && target.keepAlive().isPresent())) {
             return DueQueue.NEVER;
         } else if (target.keepAlive().isPresent()) {
             return lastHeardAt + (long) (target.keepAlive().get().windowSeconds() * 1e9);
@@ -155,8 +156,23 @@ final class Link {
     }
 
     LinkView view() {
-        return new LinkView(id, state, since, gate, socket, silentHost, counts.sent, counts.heard, ever(lastSentAt), ever(lastHeardAt),
-                counts.unanswered, counts.repeats, counts.merged, counts.dropped, startOffered(), counts.answers());
+        return new LinkView(
+                id,
+                state,
+                since,
+                gate,
+                socket,
+                silentHost,
+                counts.sent,
+                counts.heard,
+                ever(lastSentAt),
+                ever(lastHeardAt),
+                counts.unanswered,
+                counts.repeats,
+                counts.merged,
+                counts.dropped,
+                startOffered(),
+                counts.answers());
     }
 
     private static Optional<Long> ever(long at) {
@@ -211,7 +227,9 @@ final class Link {
 
     /** Whether its start list would make sense now: it is there, and nobody sent or declined the list since it came. */
     private boolean startOffered() {
-        return startWanted && gate == Gate.OPEN && !target.startList().isEmpty()
+        return startWanted
+                && gate == Gate.OPEN
+                && !target.startList().isEmpty()
                 && (state == LinkState.HEARD || state == LinkState.ANSWERING);
     }
 
@@ -249,8 +267,11 @@ final class Link {
 
     /** Takes a new description; a target that moved starts from nothing. */
     void describe(Target changed, long now) {
-        boolean moved = !changed.host().equals(target.host()) || changed.port() != target.port()
-                || changed.answerPort() != target.answerPort() || changed.answering() != target.answering() || changed.transport() != target.transport();
+        boolean moved = !changed.host().equals(target.host())
+                || changed.port() != target.port()
+                || changed.answerPort() != target.answerPort()
+                || changed.answering() != target.answering()
+                || changed.transport() != target.transport();
         if (!changed.messagesPerSecond().equals(target.messagesPerSecond())) {
             lane.pace(changed.messagesPerSecond());
         }
@@ -314,7 +335,8 @@ final class Link {
     boolean heard(long now) {
         lastHeardAt = now;
         unansweredSince = Long.MIN_VALUE;
-        return state != LinkState.ANSWERING && state != LinkState.SENDS_ONLY
+        return state != LinkState.ANSWERING
+                && state != LinkState.SENDS_ONLY
                 && enter(LinkState.HEARD, now, "a packet came from it");
     }
 

@@ -16,6 +16,7 @@ final class LinkCounts {
 
     /** How many left in each of the last seconds; which second it is, beside it. */
     private final int[] inSecond = new int[SECONDS];
+
     private final long[] second = new long[SECONDS];
     private final RoundTrips roundTrips = new RoundTrips();
 
@@ -31,7 +32,8 @@ final class LinkCounts {
             merged += not.press() ? 0 : 1;
             dropped += not.press() ? 1 : 0;
         } else if (event instanceof LiveEvent.Ended ended) {
-            unanswered += ended.ending() instanceof Ending.NoAnswer || ended.ending() instanceof Ending.WrongValue ? 1 : 0;
+            unanswered +=
+                    ended.ending() instanceof Ending.NoAnswer || ended.ending() instanceof Ending.WrongValue ? 1 : 0;
             if (ended.ending() instanceof Ending.Answered answered) {
                 roundTrips.add(answered.afterNanos());
             }
@@ -78,7 +80,9 @@ final class LinkCounts {
 
     /** Empty before the first answer. */
     Optional<LinkView.AnswerTimes> answers() {
-        return roundTrips.isEmpty() ? Optional.empty()
-                : Optional.of(new LinkView.AnswerTimes(roundTrips.last(), roundTrips.percentile(0.5), roundTrips.percentile(0.99)));
+        return roundTrips.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new LinkView.AnswerTimes(
+                        roundTrips.last(), roundTrips.percentile(0.5), roundTrips.percentile(0.99)));
     }
 }

@@ -10,5 +10,4 @@ import imperan.show.PartId;
  * @param state  the new one
  * @param why    what was seen, in a few words
  */
-public record LinkTurn(long number, long at, PartId target, LinkState state, String why) {
-}
+public record LinkTurn(long number, long at, PartId target, LinkState state, String why) {}

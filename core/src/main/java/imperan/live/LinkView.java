@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -22,12 +21,24 @@ import java.util.Optional;
  * @param startOffered  whether it is there, and its start list was neither sent nor declined since it came
  * @param answers       how long its answers took; empty before the first
  */
-public record LinkView(PartId target, LinkState state, long since, Gate gate, SocketState socket, boolean silentHost,
-                       long sent, long heard, Optional<Long> lastSentAt, Optional<Long> lastHeardAt,
-                       long unanswered, long repeats, long merged, long dropped, boolean startOffered,
-                       Optional<AnswerTimes> answers) {
+public record LinkView(
+        PartId target,
+        LinkState state,
+        long since,
+        Gate gate,
+        SocketState socket,
+        boolean silentHost,
+        long sent,
+        long heard,
+        Optional<Long> lastSentAt,
+        Optional<Long> lastHeardAt,
+        long unanswered,
+        long repeats,
+        long merged,
+        long dropped,
+        boolean startOffered,
+        Optional<AnswerTimes> answers) {
 
     /** In nanoseconds, of the last few hundred answers: the last one, the median, and what 99 of 100 do not exceed. */
-    public record AnswerTimes(long last, long median, long p99) {
-    }
+    public record AnswerTimes(long last, long median, long p99) {}
 }

@@ -6,7 +6,6 @@ import imperan.show.ArgumentSource;
 import imperan.show.Behaviour;
 import imperan.show.Listen;
 import imperan.show.PartId;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -22,8 +21,7 @@ import java.util.stream.Stream;
 final class Listeners {
 
     /** The target and the address of a report. */
-    record Key(PartId target, String address) {
-    }
+    record Key(PartId target, String address) {}
 
     /** One listen of one control. */
     record Ear(LiveControl control, Reading reading) {
@@ -38,7 +36,8 @@ final class Listeners {
 
         /** Empty where the message has no such argument. */
         Optional<Boolean> holds(List<OscArgument> arguments) {
-            return Reading.argument(arguments, condition.argument()).map(said -> Spelling.means(said, condition.text()));
+            return Reading.argument(arguments, condition.argument())
+                    .map(said -> Spelling.means(said, condition.text()));
         }
     }
 
@@ -58,7 +57,9 @@ final class Listeners {
         List<Reading> readings(LiveControl control, CompiledSend send) {
             List<Reading> readings = new ArrayList<>(1);
             for (Ear ear : ears) {
-                if (ear.control() == control && ear.listen().role() == Listen.Role.VALUE && send.carries(ear.listen().axis())) {
+                if (ear.control() == control
+                        && ear.listen().role() == Listen.Role.VALUE
+                        && send.carries(ear.listen().axis())) {
                     readings.add(ear.reading());
                 }
             }
@@ -76,7 +77,9 @@ final class Listeners {
     /** A control is there. */
     void add(LiveControl control) {
         for (Listen listen : control.control.listens()) {
-            listen.target().ifPresent(target -> open(target, listen.address()).ears.add(new Ear(control, Reading.of(control.control, listen))));
+            listen.target().ifPresent(target -> open(target, listen.address())
+                    .ears
+                    .add(new Ear(control, Reading.of(control.control, listen))));
         }
         control.control.behaviour().enabledWhen().ifPresent(when -> watch(control.id, when));
         lookUp(control.id, control.control.sources());
@@ -84,7 +87,8 @@ final class Listeners {
 
     /** The messages of a part look up what targets said last. */
     void lookUp(PartId part, Stream<ArgumentSource> arguments) {
-        List<Channel> looked = said(arguments).map(key -> open(key.target(), key.address())).toList();
+        List<Channel> looked =
+                said(arguments).map(key -> open(key.target(), key.address())).toList();
         looked.forEach(channel -> channel.lookedUpBy.add(part));
         if (!looked.isEmpty()) {
             lookedUp.put(part, looked);
@@ -93,7 +97,9 @@ final class Listeners {
 
     /** Where what these say is looked up. */
     static Stream<Key> said(Stream<ArgumentSource> arguments) {
-        return arguments.filter(ArgumentSource.Said.class::isInstance).map(ArgumentSource.Said.class::cast)
+        return arguments
+                .filter(ArgumentSource.Said.class::isInstance)
+                .map(ArgumentSource.Said.class::cast)
                 .flatMap(said -> said.target().map(target -> new Key(target, said.address())).stream());
     }
 
@@ -142,11 +148,15 @@ final class Listeners {
     }
 
     private List<Channel> channelsOf(LiveControl control) {
-        return control.control.listens().stream().flatMap(listen -> listen.target().flatMap(target -> channel(target, listen.address())).stream()).distinct().toList();
+        return control.control.listens().stream()
+                .flatMap(listen -> listen.target().flatMap(target -> channel(target, listen.address())).stream())
+                .distinct()
+                .toList();
     }
 
     private Channel open(PartId target, String address) {
-        return channels.computeIfAbsent(target, t -> new LinkedHashMap<>()).computeIfAbsent(address, a -> new Channel(new Key(target, a)));
+        return channels.computeIfAbsent(target, t -> new LinkedHashMap<>())
+                .computeIfAbsent(address, a -> new Channel(new Key(target, a)));
     }
 
     private void closeIfIdle(Channel channel) {
@@ -179,7 +189,9 @@ final class Listeners {
             return channel(target, address).map(List::of).orElse(List.of());
         }
         return !budget.isSpent() && AddressPattern.compile(address) instanceof AddressPattern.Compiled.Pattern compiled
-                ? of(target).stream().filter(c -> compiled.pattern().matches(c.key.address(), budget)).toList()
+                ? of(target).stream()
+                        .filter(c -> compiled.pattern().matches(c.key.address(), budget))
+                        .toList()
                 : List.of();
     }
 }

@@ -7,7 +7,6 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Problem;
 import imperan.show.Show;
-
 import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
@@ -102,7 +101,11 @@ public final class LiveShow {
 
     /** What of these controls is kept for a restart. */
     public List<SavedValue> savedValues(Collection<PartId> of) {
-        return of.stream().map(state.controls::get).filter(Objects::nonNull).map(LiveControl::saved).toList();
+        return of.stream()
+                .map(state.controls::get)
+                .filter(Objects::nonNull)
+                .map(LiveControl::saved)
+                .toList();
     }
 
     public Optional<LinkView> link(PartId target) {
@@ -121,7 +124,9 @@ public final class LiveShow {
     public Optional<Trace> trace(PartId control) {
         return Optional.ofNullable(state.controls.get(control)).map(found -> {
             Trace trace = state.paths.trace(control).orElseGet(() -> Trace.none(control, found.position.first()));
-            return trace.shaped(found.stages(), trace.line().flatMap(line -> line.target().map(state.links::get).flatMap(link -> link.vocabulary().said(line.address()))));
+            return trace.shaped(found.stages(), trace.line().flatMap(line -> line.target()
+                    .map(state.links::get)
+                    .flatMap(link -> link.vocabulary().said(line.address()))));
         });
     }
 
@@ -132,7 +137,11 @@ public final class LiveShow {
 
     /** Those of these controls that have no effect now. */
     public List<MaskedControl> masked(Collection<PartId> controls) {
-        return controls.stream().map(state.controls::get).filter(Objects::nonNull).flatMap(control -> observing.masked(control).stream()).toList();
+        return controls.stream()
+                .map(state.controls::get)
+                .filter(Objects::nonNull)
+                .flatMap(control -> observing.masked(control).stream())
+                .toList();
     }
 
     /** What became of what the forwards heard, in no order that matters. */
@@ -233,12 +242,16 @@ public final class LiveShow {
 
     /** Whether something stands in the way of what a line does, as its target said last. */
     public boolean isMasked(Line line) {
-        return line.target().map(state.links::get).filter(link -> observing.isMasked(line, link)).isPresent();
+        return line.target()
+                .map(state.links::get)
+                .filter(link -> observing.isMasked(line, link))
+                .isPresent();
     }
 
     /** What a target said last on an address; empty where it said nothing since it came. */
     public Optional<List<OscArgument>> said(PartId target, String address) {
-        return Optional.ofNullable(state.links.get(target)).flatMap(link -> link.lastSaid().on(address));
+        return Optional.ofNullable(state.links.get(target))
+                .flatMap(link -> link.lastSaid().on(address));
     }
 
     // ---- commands

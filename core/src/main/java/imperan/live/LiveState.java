@@ -4,7 +4,6 @@ import imperan.show.Behaviour;
 import imperan.show.PartId;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
-
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -33,8 +32,9 @@ final class LiveState {
     private final Set<PartId> gliding = new LinkedHashSet<>();
     /** Whether what arrives goes through forwards and steps cue lists. */
     boolean arrivalsTrigger = true;
+
     private final LiveSink sink;
-    private Consumer<LiveEvent> marks = event -> { };
+    private Consumer<LiveEvent> marks = event -> {};
     private Cause cause = Cause.NONE;
     private long inputs;
     private long now;
@@ -138,22 +138,29 @@ final class LiveState {
 
     private void ended(Exchange exchange, Ending ending) {
         Link link = links.get(exchange.target);
-        LiveEvent.Ended event = new LiveEvent.Ended(now, cause, exchange.number, exchange.control, exchange.target, ending);
+        LiveEvent.Ended event =
+                new LiveEvent.Ended(now, cause, exchange.number, exchange.control, exchange.target, ending);
         if (link == null) {
             happened(event);
         } else {
             link.answerLog().ended(exchange, ending, now);
             happened(link, event);
         }
-        exchange.control.map(controls::get).filter(control -> control.sentAt <= exchange.since).ifPresent(control -> ended(control, ending));
+        exchange.control
+                .map(controls::get)
+                .filter(control -> control.sentAt <= exchange.since)
+                .ifPresent(control -> ended(control, ending));
     }
 
     /** What a control said last was answered, or was not. */
     private void ended(LiveControl control, Ending ending) {
         boolean missing = ending instanceof Ending.NoAnswer;
         boolean unanswered = missing || ending instanceof Ending.WrongValue;
-        boolean disputed = missing && control.echo.isUnknown() && !control.control.listens().isEmpty();
-        if (unanswered != control.unanswered && (unanswered || ending instanceof Ending.Answered) || disputed && !control.disputed) {
+        boolean disputed = missing
+                && control.echo.isUnknown()
+                && !control.control.listens().isEmpty();
+        if (unanswered != control.unanswered && (unanswered || ending instanceof Ending.Answered)
+                || disputed && !control.disputed) {
             control.unanswered = unanswered;
             control.disputed |= disputed;
             changed(control);
@@ -164,8 +171,11 @@ final class LiveState {
 
     /** Does a send of this control wait for its answer, or for its turn? */
     boolean isAwaited(LiveControl control) {
-        return control.isUnderWay() || links.values().stream().anyMatch(link -> link.lane().holds(control.id))
-                || control.control.listens().stream().anyMatch(l -> l.target().filter(t -> exchanges.isAwaited(control.id, t, l.address())).isPresent());
+        return control.isUnderWay()
+                || links.values().stream().anyMatch(link -> link.lane().holds(control.id))
+                || control.control.listens().stream().anyMatch(l -> l.target()
+                        .filter(t -> exchanges.isAwaited(control.id, t, l.address()))
+                        .isPresent());
     }
 
     /** What a lost target said is what it said once. */
@@ -190,7 +200,8 @@ final class LiveState {
                 // it stays where it was last
             }
             case REST -> control.position = Position.rest(form);
-            case VALUE -> control.position = Position.of(Collections.nCopies(form.axes(), lost.value())).snapped(form);
+            case VALUE -> control.position =
+                    Position.of(Collections.nCopies(form.axes(), lost.value())).snapped(form);
         }
     }
 }

@@ -10,7 +10,6 @@ import imperan.show.FixedArgument;
 import imperan.show.NamedValue;
 import imperan.show.PartId;
 import imperan.show.form.Form;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +30,10 @@ final class LookUp {
         }
 
         private static Found read(FixedArgument read, int place) {
-            return read.argument().map(Found::of).orElseGet(() -> none(new Reason.LookedUpUnfit(place, read.problem().orElse(""))));
+            return read.argument()
+                    .map(Found::of)
+                    .orElseGet(() ->
+                            none(new Reason.LookedUpUnfit(place, read.problem().orElse(""))));
         }
     }
 
@@ -53,12 +55,21 @@ final class LookUp {
     /** @param place of the argument in its message, from 0 */
     Found find(ArgumentSource.LookedUp source, int place) {
         if (source instanceof ArgumentSource.OfNamedValue of) {
-            return of.value().map(named::get).map(value -> Found.read(value.as(of.type()), place)).orElseGet(() -> Found.none(new Reason.NothingToLookUp(place)));
+            return of.value()
+                    .map(named::get)
+                    .map(value -> Found.read(value.as(of.type()), place))
+                    .orElseGet(() -> Found.none(new Reason.NothingToLookUp(place)));
         } else if (source instanceof ArgumentSource.OfControl of) {
-            return of.control().map(state.controls::get).map(control -> stands(of, control, place)).orElseGet(() -> Found.none(new Reason.NothingToLookUp(place)));
+            return of.control()
+                    .map(state.controls::get)
+                    .map(control -> stands(of, control, place))
+                    .orElseGet(() -> Found.none(new Reason.NothingToLookUp(place)));
         }
         ArgumentSource.Said of = (ArgumentSource.Said) source;
-        return of.target().map(state.links::get).map(link -> said(of, link, place)).orElseGet(() -> Found.none(new Reason.NothingToLookUp(place)));
+        return of.target()
+                .map(state.links::get)
+                .map(link -> said(of, link, place))
+                .orElseGet(() -> Found.none(new Reason.NothingToLookUp(place)));
     }
 
     private static Found stands(ArgumentSource.OfControl of, LiveControl control, int place) {
@@ -66,7 +77,13 @@ final class LookUp {
         if (form.givesText()) {
             return Found.read(FixedArgument.parse(new ArgumentSource.Fixed(of.type(), control.typed)), place);
         } else if (!form.options().isEmpty()) {
-            return Found.read(FixedArgument.parse(new ArgumentSource.Fixed(of.type(), form.options().get(form.index(control.position.first())).text())), place);
+            return Found.read(
+                    FixedArgument.parse(new ArgumentSource.Fixed(
+                            of.type(),
+                            form.options()
+                                    .get(form.index(control.position.first()))
+                                    .text())),
+                    place);
         } else if (of.axis() >= form.axes()) {
             return Found.none(new Reason.NothingToLookUp(place));
         }
@@ -78,7 +95,9 @@ final class LookUp {
         if (last.isEmpty()) {
             return Found.none(new Reason.NotSaidYet(link.target().name(), of.address(), link.answersQuestions()));
         }
-        return Reading.argument(last.get(), of.argument()).flatMap(Spelling::signal).map(signal -> shaped(new Chain(Span.ANY, of.shaping()), signal, of.type(), place))
+        return Reading.argument(last.get(), of.argument())
+                .flatMap(Spelling::signal)
+                .map(signal -> shaped(new Chain(Span.ANY, of.shaping()), signal, of.type(), place))
                 .orElseGet(() -> Found.none(new Reason.LookedUpUnfit(place, "it has no number and no text there")));
     }
 

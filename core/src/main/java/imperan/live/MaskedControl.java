@@ -7,5 +7,4 @@ import imperan.show.PartId;
  *
  * @param target that says what stands in the way
  */
-public record MaskedControl(PartId control, PartId target, Observed.StandingMask mask) {
-}
+public record MaskedControl(PartId control, PartId target, Observed.StandingMask mask) {}

@@ -12,7 +12,13 @@ import java.util.Optional;
  * @param cameFrom   where the same came from instead of the target
  * @param lateNanos  after which time it came after all
  */
-public record Missed(String address, long limitNanos, boolean bundled, Optional<String> arrivedAs, Optional<CameFrom> cameFrom, Optional<Long> lateNanos) {
+public record Missed(
+        String address,
+        long limitNanos,
+        boolean bundled,
+        Optional<String> arrivedAs,
+        Optional<CameFrom> cameFrom,
+        Optional<Long> lateNanos) {
 
     /**
      * A message on the awaited address, with the awaited value, that is not from the target as we know it.
@@ -21,6 +27,5 @@ public record Missed(String address, long limitNanos, boolean bundled, Optional<
      * @param ourPort on this port of ours
      * @param claimed the name of the target that it was taken for; empty where it was taken for none
      */
-    public record CameFrom(String host, int port, int ourPort, Optional<String> claimed) {
-    }
+    public record CameFrom(String host, int port, int ourPort, Optional<String> claimed) {}
 }

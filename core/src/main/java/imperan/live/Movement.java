@@ -4,7 +4,6 @@ import imperan.osc.OscText;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.form.Position;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -18,7 +17,7 @@ final class Movement {
     private final LiveState state;
     private final Sending sending;
     private final Movers movers = new Movers();
-    private Consumer<LiveControl> lettingGo = control -> { };
+    private Consumer<LiveControl> lettingGo = control -> {};
 
     Movement(LiveState state, Sending sending) {
         this.state = state;
@@ -45,7 +44,11 @@ final class Movement {
     }
 
     private Reason reason(Actor actor, PartId with) {
-        return new Reason.MovedByAnother(actor.name(), Optional.ofNullable(state.controls.get(with)).map(control -> control.control.called()).orElse(""));
+        return new Reason.MovedByAnother(
+                actor.name(),
+                Optional.ofNullable(state.controls.get(with))
+                        .map(control -> control.control.called())
+                        .orElse(""));
     }
 
     /**
@@ -78,7 +81,8 @@ final class Movement {
             movers.release(mover.control());
             mover.ended().run();
             if (!mover.control().equals(with)) {
-                Optional.ofNullable(state.controls.get(mover.control())).ifPresent(other -> sending.stop(other, reason(actor, with)));
+                Optional.ofNullable(state.controls.get(mover.control()))
+                        .ifPresent(other -> sending.stop(other, reason(actor, with)));
             }
         }
     }
@@ -166,7 +170,10 @@ final class Movement {
 
     /** Once nobody moves it, the answer counts, if it came after what we sent. */
     void settle(LiveControl control) {
-        if (control.grip == null && !control.echo.isUnknown() && control.echoAt >= control.sentAt && !state.isAwaited(control)) {
+        if (control.grip == null
+                && !control.echo.isUnknown()
+                && control.echoAt >= control.sentAt
+                && !state.isAwaited(control)) {
             control.position = control.position.filledBy(control.echo);
             control.disputed = false;
         }
@@ -179,8 +186,19 @@ final class Movement {
         List<RestLine> lines = new ArrayList<>();
         for (LiveControl control : resting(controls)) {
             Position rest = Position.rest(control.control.form());
-            control.sends.stream().filter(send -> send.send().on() == Send.Phase.CHANGE && send.send().saysAt(rest) && send.lookUp(state.lookUp).isEmpty()).forEach(send -> lines.add(
-                    new RestLine(control.id, control.control.called(), send.send().target().map(state.links::get).map(link -> link.target().name()).orElse(""), send.send().address(),
+            control.sends.stream()
+                    .filter(send -> send.send().on() == Send.Phase.CHANGE
+                            && send.send().saysAt(rest)
+                            && send.lookUp(state.lookUp).isEmpty())
+                    .forEach(send -> lines.add(new RestLine(
+                            control.id,
+                            control.control.called(),
+                            send.send()
+                                    .target()
+                                    .map(state.links::get)
+                                    .map(link -> link.target().name())
+                                    .orElse(""),
+                            send.send().address(),
                             OscText.arguments(send.at(rest)))));
         }
         return lines;
@@ -188,12 +206,19 @@ final class Movement {
 
     /** Brings controls to their rest values. */
     void rest(Collection<PartId> controls, Actor actor) {
-        resting(controls).forEach(control -> moveTo(control, Position.rest(control.control.form()), actor, Precedence.STOP));
+        resting(controls)
+                .forEach(control -> moveTo(control, Position.rest(control.control.form()), actor, Precedence.STOP));
         sending.flush();
     }
 
     private List<LiveControl> resting(Collection<PartId> controls) {
-        return controls.stream().map(state.controls::get).filter(control -> control != null && control.grip == null && control.enabled
-                && control.control.form().restsOnDemand() && !control.position.equals(Position.rest(control.control.form()))).toList();
+        return controls.stream()
+                .map(state.controls::get)
+                .filter(control -> control != null
+                        && control.grip == null
+                        && control.enabled
+                        && control.control.form().restsOnDemand()
+                        && !control.position.equals(Position.rest(control.control.form())))
+                .toList();
     }
 }

@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,8 +16,7 @@ final class Movers {
      * @param control or the name of what moves that line
      * @param ended what is to be done when somebody takes it from them
      */
-    record Mover(PartId control, Actor actor, Precedence by, Runnable ended) {
-    }
+    record Mover(PartId control, Actor actor, Precedence by, Runnable ended) {}
 
     private final Map<MovedLine, Mover> byLine = new HashMap<>();
     private final Map<PartId, Set<MovedLine>> linesOf = new HashMap<>();
@@ -30,7 +28,9 @@ final class Movers {
 
     /** The same of lines that belong to no control, by a name of their own. */
     Optional<Mover> inTheWay(PartId name, Set<MovedLine> lines, Actor actor, Precedence by) {
-        return others(name, lines, actor).stream().filter(mover -> !by.takesFrom(mover.by)).findFirst();
+        return others(name, lines, actor).stream()
+                .filter(mover -> !by.takesFrom(mover.by))
+                .findFirst();
     }
 
     /** The others who move any of these lines. */
@@ -39,12 +39,23 @@ final class Movers {
     }
 
     List<Mover> others(PartId name, Set<MovedLine> lines, Actor actor) {
-        return byLine.isEmpty() ? List.of() : lines.stream().map(byLine::get).filter(mover -> mover != null && !(mover.control.equals(name) && mover.actor.id().equals(actor.id()))).distinct().toList();
+        return byLine.isEmpty()
+                ? List.of()
+                : lines.stream()
+                        .map(byLine::get)
+                        .filter(mover -> mover != null
+                                && !(mover.control.equals(name)
+                                        && mover.actor.id().equals(actor.id())))
+                        .distinct()
+                        .toList();
     }
 
     /** Whether a hand moves this line, whatever else is fixed in it. */
     boolean isMovedByHand(PartId target, String address) {
-        return byLine.entrySet().stream().anyMatch(moved -> moved.getValue().by == Precedence.HAND && moved.getKey().target().equals(target) && moved.getKey().address().equals(address));
+        return byLine.entrySet().stream()
+                .anyMatch(moved -> moved.getValue().by == Precedence.HAND
+                        && moved.getKey().target().equals(target)
+                        && moved.getKey().address().equals(address));
     }
 
     /** From now on an actor moves the lines of a control. */
@@ -63,7 +74,8 @@ final class Movers {
     void release(PartId control) {
         Set<MovedLine> lines = linesOf.remove(control);
         if (lines != null) {
-            lines.forEach(line -> byLine.computeIfPresent(line, (l, mover) -> mover.control.equals(control) ? null : mover));
+            lines.forEach(
+                    line -> byLine.computeIfPresent(line, (l, mover) -> mover.control.equals(control) ? null : mover));
         }
     }
 }

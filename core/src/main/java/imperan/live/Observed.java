@@ -12,8 +12,16 @@ import java.util.Optional;
  * @param path     of the control that says it, as far as it went
  * @param masks    what stands in the way of its effect, as the target said it last
  */
-public record Observed(long now, LinkView link, boolean waiting, Optional<Line> line, Optional<Trace> path, Answers answers, Arrivals arrivals, Busiest busiest,
-                       List<StandingMask> masks) {
+public record Observed(
+        long now,
+        LinkView link,
+        boolean waiting,
+        Optional<Line> line,
+        Optional<Trace> path,
+        Answers answers,
+        Arrivals arrivals,
+        Busiest busiest,
+        List<StandingMask> masks) {
 
     public Observed {
         masks = List.copyOf(masks);
@@ -30,9 +38,16 @@ public record Observed(long now, LinkView link, boolean waiting, Optional<Line> 
      * @param recoveries     how it came to answer again
      * @param missed         what is known of the answer that this line missed last; empty where it came
      */
-    public record Answers(AnswerTally ofLine, AnswerTally ofTarget, int othersAnswered, AnswerTally bundled, AnswerTally alone, AnswerTally fast,
-                          AnswerTally slow, Recoveries recoveries, Optional<Missed> missed) {
-    }
+    public record Answers(
+            AnswerTally ofLine,
+            AnswerTally ofTarget,
+            int othersAnswered,
+            AnswerTally bundled,
+            AnswerTally alone,
+            AnswerTally fast,
+            AnswerTally slow,
+            Recoveries recoveries,
+            Optional<Missed> missed) {}
 
     /**
      * How often, of late, something was answered on an address on which the message before was not.
@@ -41,8 +56,7 @@ public record Observed(long now, LinkView link, boolean waiting, Optional<Line> 
      * @param otherwise it had not
      * @param now       whether of the last four some were answered and some were not
      */
-    public record Recoveries(int renewed, int otherwise, boolean now) {
-    }
+    public record Recoveries(int renewed, int otherwise, boolean now) {}
 
     /**
      * What came that was of no use.
@@ -51,22 +65,19 @@ public record Observed(long now, LinkView link, boolean waiting, Optional<Line> 
      * @param malformedAt when a packet came that cannot be read
      * @param forLaterAt  when a bundle came that takes effect later
      */
-    public record Arrivals(Optional<Long> keptAliveAt, Optional<Long> malformedAt, Optional<Long> forLaterAt) {
-    }
+    public record Arrivals(Optional<Long> keptAliveAt, Optional<Long> malformedAt, Optional<Long> forLaterAt) {}
 
     /**
      * The second in which the most was said to the target, of the last ten seconds.
      *
      * @param messages that left then
      */
-    public record Busiest(int messages, long at) {
-    }
+    public record Busiest(int messages, long at) {}
 
     /**
      * Something of the target stands in the way.
      *
      * @param text as it said it, {@code at} when
      */
-    public record StandingMask(String address, String text, long at) {
-    }
+    public record StandingMask(String address, String text, long at) {}
 }

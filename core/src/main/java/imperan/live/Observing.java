@@ -5,7 +5,6 @@ import imperan.phrasebook.Vocabulary;
 import imperan.show.Listen;
 import imperan.show.Mask;
 import imperan.show.PartId;
-
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -25,17 +24,34 @@ final class Observing {
     Optional<Observed> control(LiveControl control, long now) {
         Optional<Trace> path = state.paths.trace(control.id);
         Optional<Line> line = path.flatMap(Trace::line);
-        Optional<PartId> target = line.flatMap(Line::target).or(() -> control.control.sends().stream().flatMap(send -> send.target().stream()).findFirst());
-        return target.map(state.links::get).map(link -> observed(link, link.lane().holds(control.id), line, path, awaitedOn(Optional.of(control), link, line), now));
+        Optional<PartId> target = line.flatMap(Line::target).or(() -> control.control.sends().stream()
+                .flatMap(send -> send.target().stream())
+                .findFirst());
+        return target.map(state.links::get)
+                .map(link -> observed(
+                        link,
+                        link.lane().holds(control.id),
+                        line,
+                        path,
+                        awaitedOn(Optional.of(control), link, line),
+                        now));
     }
 
     /** Of a line. */
     Observed line(Line line, Link link, long now) {
         Optional<LiveControl> control = line.control().map(state.controls::get);
-        return observed(link, control.filter(found -> link.lane().holds(found.id)).isPresent(), Optional.of(line), control.flatMap(found -> state.paths.trace(found.id))
-                // the control may have said something else since
-                .filter(path -> path.line().filter(last -> last.address().equals(line.address()) && last.target().equals(line.target())).isPresent()),
-                awaitedOn(control, link, Optional.of(line)), now);
+        return observed(
+                link,
+                control.filter(found -> link.lane().holds(found.id)).isPresent(),
+                Optional.of(line),
+                control.flatMap(found -> state.paths.trace(found.id))
+                        // the control may have said something else since
+                        .filter(path -> path.line()
+                                .filter(last -> last.address().equals(line.address())
+                                        && last.target().equals(line.target()))
+                                .isPresent()),
+                awaitedOn(control, link, Optional.of(line)),
+                now);
     }
 
     /** Of a target as a whole. */
@@ -48,14 +64,31 @@ final class Observing {
         Set<String> addresses = new LinkedHashSet<>();
         line.map(Line::address).ifPresent(said -> {
             Expectation.of(said, link.vocabulary()).address().ifPresent(addresses::add);
-            control.stream().flatMap(found -> found.control.listens().stream()).filter(listen -> listen.target().filter(link.id()::equals).isPresent()).map(Listen::address).forEach(addresses::add);
+            control.stream()
+                    .flatMap(found -> found.control.listens().stream())
+                    .filter(listen -> listen.target().filter(link.id()::equals).isPresent())
+                    .map(Listen::address)
+                    .forEach(addresses::add);
             addresses.add(said);
         });
-        return addresses.stream().filter(link.answerLog()::isMissing).findFirst().or(() -> addresses.stream().findFirst()).orElse("");
+        return addresses.stream()
+                .filter(link.answerLog()::isMissing)
+                .findFirst()
+                .or(() -> addresses.stream().findFirst())
+                .orElse("");
     }
 
-    private static Observed observed(Link link, boolean waiting, Optional<Line> line, Optional<Trace> path, String awaitedOn, long now) {
-        return new Observed(now, link.view(), waiting, line, path, link.answerLog().seen(awaitedOn), link.arrivals(), link.counts().busiest(now),
+    private static Observed observed(
+            Link link, boolean waiting, Optional<Line> line, Optional<Trace> path, String awaitedOn, long now) {
+        return new Observed(
+                now,
+                link.view(),
+                waiting,
+                line,
+                path,
+                link.answerLog().seen(awaitedOn),
+                link.arrivals(),
+                link.counts().busiest(now),
                 line.map(said -> masks(said, link)).orElse(List.of()));
     }
 
@@ -65,13 +98,19 @@ final class Observing {
 
     /** What stands in the way of the first of its sends in whose way anything does. */
     Optional<MaskedControl> masked(LiveControl control) {
-        return control.control.sends().stream().flatMap(send -> send.target().map(state.links::get).stream()
-                .flatMap(link -> link.vocabulary().said(send.address()).stream().flatMap(known -> standing(known, link.lastSaid()).stream())
-                        .map(mask -> new MaskedControl(control.id, link.id(), mask)))).findFirst();
+        return control.control.sends().stream()
+                .flatMap(send -> send.target().map(state.links::get).stream()
+                        .flatMap(link -> link.vocabulary().said(send.address()).stream()
+                                .flatMap(known -> standing(known, link.lastSaid()).stream())
+                                .map(mask -> new MaskedControl(control.id, link.id(), mask))))
+                .findFirst();
     }
 
     private static List<Observed.StandingMask> masks(Line line, Link link) {
-        return link.vocabulary().said(line.address()).map(known -> standing(known, link.lastSaid())).orElse(List.of());
+        return link.vocabulary()
+                .said(line.address())
+                .map(known -> standing(known, link.lastSaid()))
+                .orElse(List.of());
     }
 
     /** The masks of a phrase that stand, as the target said it last. */
@@ -87,13 +126,16 @@ final class Observing {
                     }
                 });
             } else {
-                lastSaid.at(own).filter(said -> stands(mask, said)).ifPresent(said -> standing.add(new Observed.StandingMask(own, mask.text(), said.at())));
+                lastSaid.at(own)
+                        .filter(said -> stands(mask, said))
+                        .ifPresent(said -> standing.add(new Observed.StandingMask(own, mask.text(), said.at())));
             }
         }
         return standing;
     }
 
     private static boolean stands(Mask mask, LastSaid.Said said) {
-        return mask.argument() < said.arguments().size() && Spelling.means(said.arguments().get(mask.argument()), mask.text());
+        return mask.argument() < said.arguments().size()
+                && Spelling.means(said.arguments().get(mask.argument()), mask.text());
     }
 }

@@ -3,7 +3,6 @@ package imperan.live;
 import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.form.Position;
-
 import java.util.Optional;
 
 /**
@@ -22,8 +21,7 @@ record Outgoing(Optional<Moved> moved, Object key, boolean isPress, Awaits await
      *
      * @param position that it says: that of the control then, and on the way there while its shaping takes time
      */
-    record Moved(LiveControl control, CompiledSend send, Position position) {
-    }
+    record Moved(LiveControl control, CompiledSend send, Position position) {}
 
     /** Whether an answer is awaited. */
     enum Awaits {
@@ -36,8 +34,15 @@ record Outgoing(Optional<Moved> moved, Object key, boolean isPress, Awaits await
     }
 
     /** What a button, a choice or a line says counts each time, and all that is not sent on a change. */
-    static Outgoing of(LiveControl control, CompiledSend send, Position position, Line line, Awaits awaits, Cause cause) {
-        return new Outgoing(Optional.of(new Moved(control, send, position)), send.key(), send.send().on() != Send.Phase.CHANGE || control.control.form().eachCounts(), awaits, line, cause);
+    static Outgoing of(
+            LiveControl control, CompiledSend send, Position position, Line line, Awaits awaits, Cause cause) {
+        return new Outgoing(
+                Optional.of(new Moved(control, send, position)),
+                send.key(),
+                send.send().on() != Send.Phase.CHANGE || control.control.form().eachCounts(),
+                awaits,
+                line,
+                cause);
     }
 
     boolean isOf(PartId control) {

@@ -37,6 +37,7 @@ final class Pacer<T> {
     private final Deque<Slot<T>> waiting = new ArrayDeque<>();
     /** The slots that a change may still be merged into: those behind the last press. */
     private final Map<Object, Slot<T>> mergeable = new HashMap<>();
+
     private double allowance = 1;
     private long last = Long.MIN_VALUE;
     private int presses;
@@ -85,7 +86,10 @@ final class Pacer<T> {
 
     /** All presses that wait, for a way out that is about to close; they and the changes that wait are gone from here. */
     List<T> takePresses() {
-        List<T> taken = waiting.stream().filter(slot -> slot.press).map(slot -> slot.item).toList();
+        List<T> taken = waiting.stream()
+                .filter(slot -> slot.press)
+                .map(slot -> slot.item)
+                .toList();
         waiting.clear();
         mergeable.clear();
         presses = 0;
@@ -113,7 +117,9 @@ final class Pacer<T> {
     }
 
     private long allowedAt() {
-        return last == Long.MIN_VALUE || allowance >= 1 ? last : last + (long) Math.ceil((1 - allowance) / perSecond * 1e9);
+        return last == Long.MIN_VALUE || allowance >= 1
+                ? last
+                : last + (long) Math.ceil((1 - allowance) / perSecond * 1e9);
     }
 
     private void pass(long now) {

@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,18 +37,43 @@ final class Paths {
     /** Takes note; the control whose path is another one then. */
     Optional<PartId> happened(LiveEvent event) {
         if (event instanceof LiveEvent.LineLeft left) {
-            return left.line().control().map(control -> put(control, new Path(new Trace(control, left.line().position(), List.of(), Optional.empty(), Optional.of(left.line()),
-                    Optional.of(new Trace.Wire(left.at(), left.bytes(), left.ourPort(), left.peer())), Optional.empty(), Optional.empty()), left.cause())));
+            return left.line()
+                    .control()
+                    .map(control -> put(
+                            control,
+                            new Path(
+                                    new Trace(
+                                            control,
+                                            left.line().position(),
+                                            List.of(),
+                                            Optional.empty(),
+                                            Optional.of(left.line()),
+                                            Optional.of(new Trace.Wire(
+                                                    left.at(), left.bytes(), left.ourPort(), left.peer())),
+                                            Optional.empty(),
+                                            Optional.empty()),
+                                    left.cause())));
         } else if (event instanceof LiveEvent.Stopped stopped) {
             return stopped.control().map(control -> stop(control, stopped));
         } else if (event instanceof LiveEvent.Opened opened) {
             return opened.control().flatMap(control -> of(control).map(path -> {
                 Path opening = path.opening(opened.exchange());
-                return put(control, opened.listensElsewhere() ? opening.with(path.trace.stopped(new Reason.ListensElsewhere(opened.address()))) : opening);
+                return put(
+                        control,
+                        opened.listensElsewhere()
+                                ? opening.with(path.trace.stopped(new Reason.ListensElsewhere(opened.address())))
+                                : opening);
             }));
         } else if (event instanceof LiveEvent.Differed differed) {
-            return shown(differed.control(), differed.exchange()).map(path -> answer(path,
-                    new Trace.Answer(differed.address(), differed.said(), differed.afterNanos(), differed.onTheWay() ? Trace.Fit.ON_THE_WAY : Trace.Fit.DIFFERS), Optional.empty()));
+            return shown(differed.control(), differed.exchange())
+                    .map(path -> answer(
+                            path,
+                            new Trace.Answer(
+                                    differed.address(),
+                                    differed.said(),
+                                    differed.afterNanos(),
+                                    differed.onTheWay() ? Trace.Fit.ON_THE_WAY : Trace.Fit.DIFFERS),
+                            Optional.empty()));
         } else if (event instanceof LiveEvent.Ended ended) {
             return ended(ended);
         }
@@ -58,29 +82,56 @@ final class Paths {
 
     private PartId stop(PartId control, LiveEvent.Stopped stopped) {
         Path before = paths.get(control);
-        if (stopped.reason() instanceof Reason.KeptByStep && before != null && before.cause == stopped.cause().number() && before.trace.wire().isPresent()) {
+        if (stopped.reason() instanceof Reason.KeptByStep
+                && before != null
+                && before.cause == stopped.cause().number()
+                && before.trace.wire().isPresent()) {
             // another line of the same touch has left: that is the way that is seen
             return control;
         }
         boolean goesOn = stopped.reason() instanceof Reason.SameValue && before != null;
-        Trace trace = goesOn ? before.trace.stopped(stopped.reason())
-                : new Trace(control, stopped.position(), List.of(), Optional.empty(), stopped.line(), Optional.empty(), Optional.empty(), Optional.of(stopped.reason()));
+        Trace trace = goesOn
+                ? before.trace.stopped(stopped.reason())
+                : new Trace(
+                        control,
+                        stopped.position(),
+                        List.of(),
+                        Optional.empty(),
+                        stopped.line(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.of(stopped.reason()));
         return put(control, goesOn ? before.with(trace) : new Path(trace, stopped.cause()));
     }
 
     private Optional<PartId> ended(LiveEvent.Ended ended) {
         if (ended.ending() instanceof Ending.NotExpected none) {
-            return ended.control().flatMap(this::of).map(path -> put(path.trace.control(), path.with(path.trace.stopped(none.why()))));
+            return ended.control()
+                    .flatMap(this::of)
+                    .map(path -> put(path.trace.control(), path.with(path.trace.stopped(none.why()))));
         }
         return shown(ended.control(), ended.exchange()).flatMap(path -> {
             if (ended.ending() instanceof Ending.Answered answered) {
-                return Optional.of(answer(path, new Trace.Answer(answered.address(), answered.said(), answered.afterNanos(), answered.news() ? Trace.Fit.AGREES : Trace.Fit.SAID_BEFORE), Optional.empty()));
+                return Optional.of(answer(
+                        path,
+                        new Trace.Answer(
+                                answered.address(),
+                                answered.said(),
+                                answered.afterNanos(),
+                                answered.news() ? Trace.Fit.AGREES : Trace.Fit.SAID_BEFORE),
+                        Optional.empty()));
             } else if (ended.ending() instanceof Ending.WrongValue wrong) {
-                return Optional.of(answer(path, new Trace.Answer(wrong.address(), wrong.said(), wrong.afterNanos(), Trace.Fit.DIFFERS), Optional.of(new Reason.WrongValue())));
+                return Optional.of(answer(
+                        path,
+                        new Trace.Answer(wrong.address(), wrong.said(), wrong.afterNanos(), Trace.Fit.DIFFERS),
+                        Optional.of(new Reason.WrongValue())));
             } else if (ended.ending() instanceof Ending.NoAnswer none) {
-                return Optional.of(put(path.trace.control(), path.with(path.trace.stopped(new Reason.NoAnswer(none.limitNanos(), none.arrivedAs())))));
+                return Optional.of(put(
+                        path.trace.control(),
+                        path.with(path.trace.stopped(new Reason.NoAnswer(none.limitNanos(), none.arrivedAs())))));
             } else if (ended.ending() instanceof Ending.NoNews none) {
-                return Optional.of(put(path.trace.control(), path.with(path.trace.stopped(new Reason.NoNews(none.limitNanos())))));
+                return Optional.of(
+                        put(path.trace.control(), path.with(path.trace.stopped(new Reason.NoNews(none.limitNanos())))));
             }
             return Optional.empty();
         });
@@ -88,7 +139,17 @@ final class Paths {
 
     private PartId answer(Path path, Trace.Answer answer, Optional<Reason> stopped) {
         Trace trace = path.trace;
-        return put(trace.control(), path.with(new Trace(trace.control(), trace.position(), trace.shaping(), trace.phrase(), trace.line(), trace.wire(), Optional.of(answer), stopped)));
+        return put(
+                trace.control(),
+                path.with(new Trace(
+                        trace.control(),
+                        trace.position(),
+                        trace.shaping(),
+                        trace.phrase(),
+                        trace.line(),
+                        trace.wire(),
+                        Optional.of(answer),
+                        stopped)));
     }
 
     private Optional<Path> of(PartId control) {

@@ -16,10 +16,8 @@ import imperan.show.Target;
 import imperan.show.Track;
 import imperan.show.TrackMark;
 import imperan.show.form.Form;
-
 import java.util.Collection;
 import java.util.LinkedHashSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -94,7 +92,9 @@ final class Playing {
         Set<PartId> sets = new LinkedHashSet<>();
         songs.show(next);
         for (Edit.Change change : changes) {
-            for (Part part : Stream.of(change.before(), change.after()).flatMap(Optional::stream).toList()) {
+            for (Part part : Stream.of(change.before(), change.after())
+                    .flatMap(Optional::stream)
+                    .toList()) {
                 if (part.body() instanceof CueList list) {
                     lists.add(part.id());
                     list.track().ifPresent(onTracks::add);
@@ -109,13 +109,22 @@ final class Playing {
                 } else if (part.body() instanceof Song) {
                     part.parent().ifPresent(sets::add);
                 } else if (part.body() instanceof Look) {
-                    cues.look(part.id(), next.part(part.id()).map(Part::body).filter(Look.class::isInstance).map(Look.class::cast));
+                    cues.look(
+                            part.id(),
+                            next.part(part.id())
+                                    .map(Part::body)
+                                    .filter(Look.class::isInstance)
+                                    .map(Look.class::cast));
                 }
             }
             lookUp(change, newlyHeard);
         }
         lists.forEach(list -> cues.follow(next, list));
-        lists.stream().flatMap(list -> next.part(list).stream()).filter(part -> part.body() instanceof CueList).flatMap(part -> ((CueList) part.body()).track().stream()).forEach(onTracks::add);
+        lists.stream()
+                .flatMap(list -> next.part(list).stream())
+                .filter(part -> part.body() instanceof CueList)
+                .flatMap(part -> ((CueList) part.body()).track().stream())
+                .forEach(onTracks::add);
         onTracks.forEach(track -> tracks.follow(next, track));
         sets.forEach(songs::follow);
         if (changes.stream().anyMatch(Playing::changesLoad)) {
@@ -139,6 +148,9 @@ final class Playing {
     private static boolean changesLoad(Edit.Change change) {
         Body after = change.after().map(Part::body).orElse(null);
         Body before = change.before().map(Part::body).orElse(null);
-        return after instanceof Target || after instanceof Look || after instanceof Control now && !(before instanceof Control was && was.sends().equals(now.sends()));
+        return after instanceof Target
+                || after instanceof Look
+                || after instanceof Control now
+                        && !(before instanceof Control was && was.sends().equals(now.sends()));
     }
 }

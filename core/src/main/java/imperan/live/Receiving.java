@@ -7,17 +7,15 @@ import imperan.osc.OscBundle;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.TimeTag;
-import imperan.show.Listen;
 import imperan.show.PartId;
-
 import java.time.Instant;
 import java.util.HashMap;
-import java.util.List;
-import java.util.Set;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
+import java.util.Set;
 
 /** From packets that arrive to controls that move, and to the sends that they answer. */
 final class Receiving {
@@ -35,8 +33,7 @@ final class Receiving {
     /** Addresses under which answers came that nobody listens to; more are not remembered. */
     static final int MOST_ELSEWHERE = 256;
 
-    private record WaitingBundle(Link link, OscBundle bundle, int bytes, long due) {
-    }
+    private record WaitingBundle(Link link, OscBundle bundle, int bytes, long due) {}
 
     /** What of one target waits for its time. */
     private static final class Waiting {
@@ -48,8 +45,7 @@ final class Receiving {
     private final Sending sending;
     private final Forwards forwards;
     private final Playing playing;
-    private final PriorityQueue<WaitingBundle> waiting =
-            new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
+    private final PriorityQueue<WaitingBundle> waiting = new PriorityQueue<>((a, b) -> Long.compare(a.due(), b.due()));
     private final Map<PartId, Waiting> waitingOf = new HashMap<>();
     private final Set<Listeners.Key> elsewhere = new HashSet<>();
     private AddressPattern.Budget matching = new AddressPattern.Budget(MATCHING_STEPS);
@@ -74,29 +70,50 @@ final class Receiving {
      * @param decoded  what it says
      */
     void received(int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
-        received(Claims.claim(state.links, ourPort, peerHost, peerPort), ourPort, peerHost, peerPort, bytes, decoded, now);
+        received(
+                Claims.claim(state.links, ourPort, peerHost, peerPort),
+                ourPort,
+                peerHost,
+                peerPort,
+                bytes,
+                decoded,
+                now);
     }
 
     /** A packet arrived from whom we know, because it came over a connection of its own. */
-    void received(Optional<Link> link, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
+    void received(
+            Optional<Link> link, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded, long now) {
         if (link.isEmpty()) {
             state.strays.heard(peerHost, peerPort, ourPort, decoded, now);
         }
         Optional<WaitingBundle> late = link.flatMap(l -> due(l, decoded, now));
-        Optional<Reason> reason = late.isPresent() ? Optional.of(hasRoom(late.get()) ? new Reason.WaitsForItsTime() : new Reason.TooManyWait())
+        Optional<Reason> reason = late.isPresent()
+                ? Optional.of(hasRoom(late.get()) ? new Reason.WaitsForItsTime() : new Reason.TooManyWait())
                 : link.isEmpty() ? Optional.of(new Reason.Unclaimed()) : Optional.empty();
         answeredAfter = Optional.empty();
-        from = new Missed.CameFrom(peerHost, peerPort, ourPort, link.map(l -> l.target().name()));
+        from = new Missed.CameFrom(
+                peerHost, peerPort, ourPort, link.map(l -> l.target().name()));
         matching = new AddressPattern.Budget(MATCHING_STEPS);
         Optional<String> bare = link.flatMap(l -> bareAddress(l, decoded));
         if (bare.isPresent()) {
-            reason = Optional.of(new Reason.BareAddress(bare.get(), link.get().target().name()));
+            reason = Optional.of(
+                    new Reason.BareAddress(bare.get(), link.get().target().name()));
         }
         link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
-        boolean nowAnswering = link.isPresent() && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
+        boolean nowAnswering = link.isPresent()
+                && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
         reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason;
-        LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(now, state.cause(), link.map(Link::id), link.map(Link::spoken).orElse(Osc.STRICT).id(), peerHost + ":" + peerPort, ourPort, bytes,
-                decoded, answeredAfter, reason);
+        LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(
+                now,
+                state.cause(),
+                link.map(Link::id),
+                link.map(Link::spoken).orElse(Osc.STRICT).id(),
+                peerHost + ":" + peerPort,
+                ourPort,
+                bytes,
+                decoded,
+                answeredAfter,
+                reason);
         if (link.isPresent() && decoded instanceof Decoded.Malformed) {
             link.get().heardMalformed(now);
         } else if (link.isPresent() && late.isPresent()) {
@@ -126,10 +143,15 @@ final class Receiving {
 
     private static Optional<String> bareAddress(Link link, OscPacket packet) {
         if (packet instanceof OscMessage message) {
-            return !link.spoken().isOrdinary(message.address()) && link.vocabulary().heard(message.address()).isEmpty()
-                    ? Optional.of(message.address()) : Optional.empty();
+            return !link.spoken().isOrdinary(message.address())
+                            && link.vocabulary().heard(message.address()).isEmpty()
+                    ? Optional.of(message.address())
+                    : Optional.empty();
         }
-        return ((OscBundle) packet).elements().stream().flatMap(element -> bareAddress(link, element).stream()).findFirst();
+        return ((OscBundle) packet)
+                .elements().stream()
+                        .flatMap(element -> bareAddress(link, element).stream())
+                        .findFirst();
     }
 
     /** What a packet of a target does; true where the target has just begun to answer. */
@@ -156,9 +178,11 @@ final class Receiving {
     }
 
     private static Optional<WaitingBundle> due(Link link, Decoded decoded, long now) {
-        return decoded instanceof Decoded.Whole whole && whole.packet() instanceof OscBundle bundle
-                && nanos(bundle.time()) > now
-                ? Optional.of(new WaitingBundle(link, bundle, bundle.memory(), nanos(bundle.time()))) : Optional.empty();
+        return decoded instanceof Decoded.Whole whole
+                        && whole.packet() instanceof OscBundle bundle
+                        && nanos(bundle.time()) > now
+                ? Optional.of(new WaitingBundle(link, bundle, bundle.memory(), nanos(bundle.time())))
+                : Optional.empty();
     }
 
     private static long nanos(TimeTag time) {
@@ -183,7 +207,10 @@ final class Receiving {
     private boolean handle(Link link, OscMessage message, long now) {
         boolean fresh = !link.collector().knows(message.address());
         link.collector().heard(message);
-        boolean keptAlive = link.target().keepAlive().filter(keep -> keep.answeredAt().equals(message.address())).isPresent();
+        boolean keptAlive = link.target()
+                .keepAlive()
+                .filter(keep -> keep.answeredAt().equals(message.address()))
+                .isPresent();
         if (!keptAlive) {
             // nobody moved anything for it to come
             state.learners.heard(link.id(), message);
@@ -194,7 +221,9 @@ final class Receiving {
         }
         List<Listeners.Channel> listening = state.listeners.matching(link, message.address(), matching);
         List<String> awaited = state.exchanges.awaitedOn(link, message.address(), matching);
-        if (listening.isEmpty() && awaited.isEmpty() && (fresh || elsewhere.contains(new Listeners.Key(link.id(), message.address())))) {
+        if (listening.isEmpty()
+                && awaited.isEmpty()
+                && (fresh || elsewhere.contains(new Listeners.Key(link.id(), message.address())))) {
             compareWithWaiting(link, message);
         }
         if (awaited.isEmpty()) {
@@ -204,8 +233,22 @@ final class Receiving {
             }
         }
         for (String address : awaited) {
-            answeredAfter = state.exchanges.heard(link.id(), address, message.arguments(), now, (exchange, wrong) -> state.happened(
-                    new LiveEvent.Differed(now, state.cause(), exchange.number, exchange.control, wrong.address(), wrong.said(), wrong.afterNanos(), exchange.finalNanos.isPresent()))).or(() -> answeredAfter);
+            answeredAfter = state.exchanges
+                    .heard(
+                            link.id(),
+                            address,
+                            message.arguments(),
+                            now,
+                            (exchange, wrong) -> state.happened(new LiveEvent.Differed(
+                                    now,
+                                    state.cause(),
+                                    exchange.number,
+                                    exchange.control,
+                                    wrong.address(),
+                                    wrong.said(),
+                                    wrong.afterNanos(),
+                                    exchange.finalNanos.isPresent())))
+                    .or(() -> answeredAfter);
         }
         link.lastSaid().heard(message, now);
         for (Listeners.Channel channel : listening) {
@@ -231,7 +274,9 @@ final class Receiving {
      */
     private void compareWithWaiting(Link link, OscMessage message) {
         for (Exchange open : state.exchanges.of(link.id())) {
-            boolean agrees = open.wanted instanceof Wanted.Anything ? isUnderAnotherPrefix(message.address(), open.address) : open.wanted.agrees(message.arguments());
+            boolean agrees = open.wanted instanceof Wanted.Anything
+                    ? isUnderAnotherPrefix(message.address(), open.address)
+                    : open.wanted.agrees(message.arguments());
             if (agrees && elsewhere.size() < MOST_ELSEWHERE) {
                 open.arrivedAs = Optional.of(message.address());
                 elsewhere.add(new Listeners.Key(link.id(), message.address()));
@@ -290,7 +335,8 @@ final class Receiving {
         control.echoAt = now;
         control.belief = Belief.KNOWN;
         boolean awaited = link.lane().holds(control.id)
-                || control.isUnderWay() || state.exchanges.isAwaited(control.id, link.id(), channel.key.address());
+                || control.isUnderWay()
+                || state.exchanges.isAwaited(control.id, link.id(), channel.key.address());
         if (control.grip == null && !awaited) {
             control.sends.forEach(send -> send.reported(axis, position));
             if (!control.agrees(control.echo)) {

@@ -9,7 +9,6 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Target;
-
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -44,7 +43,10 @@ final class Sending {
         for (CompiledSend send : control.sends) {
             if (send.send().on() == phase) {
                 any = true;
-                send(control, send, phase != Send.Phase.CHANGE || control.control.form().saysEachTime());
+                send(
+                        control,
+                        send,
+                        phase != Send.Phase.CHANGE || control.control.form().saysEachTime());
             }
         }
         if (!any && phase == Send.Phase.CHANGE && control.sends.isEmpty()) {
@@ -59,7 +61,8 @@ final class Sending {
             stop(control, missing.get());
             return;
         }
-        Optional<List<OscArgument>> made = compiled.moved(control.position, control.steps, control.typed, state.now(), state.cause(), always);
+        Optional<List<OscArgument>> made =
+                compiled.moved(control.position, control.steps, control.typed, state.now(), state.cause(), always);
         if (made.isPresent()) {
             send(control, compiled, made.get(), always || compiled.saysMoments());
         } else {
@@ -71,8 +74,11 @@ final class Sending {
     /** Looks up what a send does not have itself; where its target could say it and has not, that is asked, for the next time. */
     private Optional<Reason> lookUp(CompiledSend compiled) {
         Optional<Reason> missing = compiled.lookUp(state.lookUp);
-        missing.filter(Reason.NotSaidYet.class::isInstance).ifPresent(reason -> compiled.send().arguments().stream().filter(ArgumentSource.Said.class::isInstance)
-                .map(ArgumentSource.Said.class::cast).forEach(said -> said.target().map(state.links::get).ifPresent(link -> ask(link, List.of(said.address())))));
+        missing.filter(Reason.NotSaidYet.class::isInstance).ifPresent(reason -> compiled.send().arguments().stream()
+                .filter(ArgumentSource.Said.class::isInstance)
+                .map(ArgumentSource.Said.class::cast)
+                .forEach(said ->
+                        said.target().map(state.links::get).ifPresent(link -> ask(link, List.of(said.address())))));
         return missing;
     }
 
@@ -88,7 +94,8 @@ final class Sending {
             if (compiled.due() <= state.now()) {
                 state.because(compiled.cause(), state.now());
                 lookUp(compiled);
-                compiled.goesOn(state.now(), control.steps, control.typed).ifPresent(made -> send(control, compiled, made, false));
+                compiled.goesOn(state.now(), control.steps, control.typed)
+                        .ifPresent(made -> send(control, compiled, made, false));
                 planShaping(control, compiled);
             }
         }
@@ -100,7 +107,8 @@ final class Sending {
         for (CompiledSend compiled : control.sends) {
             if (compiled.send().on() == Send.Phase.CHANGE) {
                 lookUp(compiled);
-                compiled.finished(state.now(), control.steps, control.typed).ifPresent(made -> send(control, compiled, made, false));
+                compiled.finished(state.now(), control.steps, control.typed)
+                        .ifPresent(made -> send(control, compiled, made, false));
             }
         }
     }
@@ -108,7 +116,13 @@ final class Sending {
     private void send(LiveControl control, CompiledSend compiled, List<OscArgument> arguments, boolean always) {
         Send send = compiled.send();
         Optional<Link> link = send.target().map(state.links::get);
-        Line line = new Line(Optional.of(control.id), control.position.first(), link.map(Link::id), link.map(l -> l.target().name()).orElse(""), send.address(), arguments);
+        Line line = new Line(
+                Optional.of(control.id),
+                control.position.first(),
+                link.map(Link::id),
+                link.map(l -> l.target().name()).orElse(""),
+                send.address(),
+                arguments);
         if (link.isEmpty()) {
             compiled.stop(state.now());
             stop(line, send.target().isEmpty() ? new Reason.NoTarget() : new Reason.TargetGone());
@@ -128,10 +142,26 @@ final class Sending {
         if (!compiled.differsFromLast(arguments) && !always) {
             // of several axes mostly one moves, and then what matters is that one
             Optional<PartId> shown = control.control.form().axes() == 1 ? Optional.of(control.id) : Optional.empty();
-            state.happened(link.get(), new LiveEvent.Stopped(state.now(), state.cause(), shown, control.position.first(), Optional.of(line), new Reason.SameValue()));
+            state.happened(
+                    link.get(),
+                    new LiveEvent.Stopped(
+                            state.now(),
+                            state.cause(),
+                            shown,
+                            control.position.first(),
+                            Optional.of(line),
+                            new Reason.SameValue()));
             return;
         }
-        take(link.get(), Outgoing.of(control, compiled, compiled.saidAt(control.position), line, onTheWay ? Outgoing.Awaits.NOTHING : Outgoing.Awaits.WHAT_IS_TOLD, state.cause()));
+        take(
+                link.get(),
+                Outgoing.of(
+                        control,
+                        compiled,
+                        compiled.saidAt(control.position),
+                        line,
+                        onTheWay ? Outgoing.Awaits.NOTHING : Outgoing.Awaits.WHAT_IS_TOLD,
+                        state.cause()));
     }
 
     /** Takes a message into the lane of its target. */
@@ -144,7 +174,9 @@ final class Sending {
                 stop(outgoing.line(), new Reason.NoRoom());
             }
             if (taken != Lane.Taken.WAITS) {
-                state.happened(link, new LiveEvent.NotQueued(state.now(), state.cause(), link.id(), taken == Lane.Taken.NO_ROOM));
+                state.happened(
+                        link,
+                        new LiveEvent.NotQueued(state.now(), state.cause(), link.id(), taken == Lane.Taken.NO_ROOM));
             }
             drain(link);
         }
@@ -174,7 +206,9 @@ final class Sending {
     /** Sends what waited for its turn, as far as the target's pace allows. */
     void drain(Link link) {
         Cause inHand = state.cause();
-        for (Optional<Outgoing> next = link.lane().next(state.now()); next.isPresent(); next = link.lane().next(state.now())) {
+        for (Optional<Outgoing> next = link.lane().next(state.now());
+                next.isPresent();
+                next = link.lane().next(state.now())) {
             state.because(next.get().cause(), state.now());
             leave(link, next.get());
         }
@@ -189,7 +223,8 @@ final class Sending {
     private void leave(Link link, Outgoing outgoing) {
         Optional<Integer> bytes = emit(link, outgoing.line().message());
         if (outgoing.moved().isEmpty()) {
-            bytes.ifPresentOrElse(size -> left(link, outgoing, size), () -> stop(outgoing.line(), new Reason.NotTaken()));
+            bytes.ifPresentOrElse(
+                    size -> left(link, outgoing, size), () -> stop(outgoing.line(), new Reason.NotTaken()));
             return;
         }
         // an edit may have replaced the control while the message waited
@@ -221,7 +256,8 @@ final class Sending {
     }
 
     private void left(Link link, Line line, int bytes) {
-        state.happened(new LiveEvent.LineLeft(state.now(), state.cause(), line, bytes, link.target().answerPort(), link.peer()));
+        state.happened(new LiveEvent.LineLeft(
+                state.now(), state.cause(), line, bytes, link.target().answerPort(), link.peer()));
     }
 
     /**
@@ -258,7 +294,11 @@ final class Sending {
         }
         // what the system did not take is not waited for either
         link.answerLog().left(departing.messages());
-        out(link, departing.packet(), departing.messages(), taken ? Optional.empty() : Optional.of(new Reason.NotTaken()));
+        out(
+                link,
+                departing.packet(),
+                departing.messages(),
+                taken ? Optional.empty() : Optional.of(new Reason.NotTaken()));
         return taken;
     }
 
@@ -274,8 +314,19 @@ final class Sending {
     }
 
     private void out(Link link, byte[] packet, int messages, Optional<Reason> reason) {
-        state.happened(link, new LiveEvent.PacketOut(state.now(), state.cause(), link.id(), link.spoken().id(), link.peer(), link.target().answerPort(), packet,
-                link.spoken().codec().read(packet), messages, reason));
+        state.happened(
+                link,
+                new LiveEvent.PacketOut(
+                        state.now(),
+                        state.cause(),
+                        link.id(),
+                        link.spoken().id(),
+                        link.peer(),
+                        link.target().answerPort(),
+                        packet,
+                        link.spoken().codec().read(packet),
+                        messages,
+                        reason));
     }
 
     private static Reason gated(Link link) {
@@ -285,15 +336,37 @@ final class Sending {
     /** Sends a target's start list, message by message, or shows what would be sent. */
     void start(Link link) {
         link.settleStart();
-        link.target().startList().forEach(line -> MessageLine.parseFreely(line).message().ifPresent(message -> sayInTurn(link,
-                new Line(Optional.empty(), 0, Optional.of(link.id()), link.target().name(), message.address(), message.arguments()), Optional.empty(), Outgoing.Awaits.WHAT_IS_TOLD)));
+        link.target().startList().forEach(line -> MessageLine.parseFreely(line)
+                .message()
+                .ifPresent(message -> sayInTurn(
+                        link,
+                        new Line(
+                                Optional.empty(),
+                                0,
+                                Optional.of(link.id()),
+                                link.target().name(),
+                                message.address(),
+                                message.arguments()),
+                        Optional.empty(),
+                        Outgoing.Awaits.WHAT_IS_TOLD)));
     }
 
     /** Sends a message that belongs to no control. Its answer is awaited as that of any other. */
     void say(Link link, OscMessage message) {
-        Line line = new Line(Optional.empty(), 0, Optional.of(link.id()), link.target().name(), message.address(), message.arguments());
+        Line line = new Line(
+                Optional.empty(),
+                0,
+                Optional.of(link.id()),
+                link.target().name(),
+                message.address(),
+                message.arguments());
         if (link.gate() != Gate.OPEN || !link.socket().works()) {
-            withheld(link, line, link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link));
+            withheld(
+                    link,
+                    line,
+                    link.gate() == Gate.OPEN
+                            ? new Reason.SocketBroken(link.socket().trouble())
+                            : gated(link));
             return;
         }
         emit(link, message).ifPresent(bytes -> {
@@ -305,7 +378,14 @@ final class Sending {
     /** Sends bytes as they are, or shows what would be sent. */
     void say(Link link, byte[] packet) {
         if (link.gate() != Gate.OPEN || !link.socket().works()) {
-            out(link, packet, 1, Optional.of(link.gate() == Gate.OPEN ? new Reason.SocketBroken(link.socket().trouble()) : gated(link)));
+            out(
+                    link,
+                    packet,
+                    1,
+                    Optional.of(
+                            link.gate() == Gate.OPEN
+                                    ? new Reason.SocketBroken(link.socket().trouble())
+                                    : gated(link)));
         } else {
             packet(link, new Lane.Departing(packet, 1));
         }
@@ -318,10 +398,13 @@ final class Sending {
         } else if (link.gate() != Gate.OPEN) {
             stop(line, gated(link));
         } else {
-            emit(link, line.message()).ifPresentOrElse(bytes -> {
-                left(link, line, bytes);
-                awaiting.proofOf(link, line);
-            }, () -> stop(line, new Reason.NotTaken()));
+            emit(link, line.message())
+                    .ifPresentOrElse(
+                            bytes -> {
+                                left(link, line, bytes);
+                                awaiting.proofOf(link, line);
+                            },
+                            () -> stop(line, new Reason.NotTaken()));
         }
     }
 
@@ -338,11 +421,18 @@ final class Sending {
 
     /** The path of a touch ends before anything was made of it. */
     void stop(LiveControl control, Reason reason) {
-        state.happened(new LiveEvent.Stopped(state.now(), state.cause(), Optional.of(control.id), control.position.first(), Optional.empty(), reason));
+        state.happened(new LiveEvent.Stopped(
+                state.now(),
+                state.cause(),
+                Optional.of(control.id),
+                control.position.first(),
+                Optional.empty(),
+                reason));
     }
 
     void stop(Line line, Reason reason) {
-        state.happened(new LiveEvent.Stopped(state.now(), state.cause(), line.control(), line.position(), Optional.of(line), reason));
+        state.happened(new LiveEvent.Stopped(
+                state.now(), state.cause(), line.control(), line.position(), Optional.of(line), reason));
     }
 
     /** Asks for everything the show listens to, so that nothing stays stale that could be known. */
@@ -366,13 +456,20 @@ final class Sending {
         state.by(Origin.KEEP_ALIVE);
         link.keepAliveNow(state.now()).ifPresent(message -> emit(link, message));
         state.because(inHand, state.now());
-        state.listeners.addresses(link.id()).stream().sorted().filter(address -> isHarmless(link, address)).limit(PROBES).forEach(address -> question(link, address));
+        state.listeners.addresses(link.id()).stream()
+                .sorted()
+                .filter(address -> isHarmless(link, address))
+                .limit(PROBES)
+                .forEach(address -> question(link, address));
     }
 
     /** Whether asking on an address changes nothing, as far as anybody wrote down. */
     private static boolean isHarmless(Link link, String address) {
         return link.target().answering() == Target.Answering.QUERIES
-                && link.vocabulary().said(address).filter(known -> known.phrase().effect() != Phrase.Effect.VALUE).isEmpty();
+                && link.vocabulary()
+                        .said(address)
+                        .filter(known -> known.phrase().effect() != Phrase.Effect.VALUE)
+                        .isEmpty();
     }
 
     /** Questions of ours are told as such, whoever moved what they ask for. */

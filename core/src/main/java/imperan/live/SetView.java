@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -11,5 +10,4 @@ import java.util.Optional;
  * @param onAir the song that is on air
  * @param next  the song that becomes ready with <em>next</em>; empty at the end
  */
-public record SetView(PartId set, Optional<PartId> ready, Optional<PartId> onAir, Optional<PartId> next) {
-}
+public record SetView(PartId set, Optional<PartId> ready, Optional<PartId> onAir, Optional<PartId> next) {}

@@ -11,7 +11,6 @@ import imperan.show.SetList;
 import imperan.show.Show;
 import imperan.show.Song;
 import imperan.show.form.SongKey;
-
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,6 +26,7 @@ final class Songs {
 
     /** Of the two cues that a song is to the list behind its set. */
     private static final String READY = "r";
+
     private static final String ON_AIR = "a";
 
     private static final class Kept {
@@ -59,13 +59,25 @@ final class Songs {
 
     /** A set list, or what lies in it, is another one. */
     void follow(PartId id) {
-        Optional<SetList> body = show.part(id).map(Part::body).filter(SetList.class::isInstance).map(SetList.class::cast);
-        cues.behind(id, body.map(SetList::name), body.isEmpty() ? List.of() : SetList.songs(show, id).stream().flatMap(part -> {
-            Song song = (Song) part.body();
-            Cue ready = Cue.plain("1", song.name() + " ready").doing(song.ready());
-            Cue onAir = Cue.plain("2", song.name() + " on air").doing(song.onAir());
-            return Stream.of(Map.entry(of(part.id(), READY), ready), Map.entry(of(part.id(), ON_AIR), onAir));
-        }).toList());
+        Optional<SetList> body =
+                show.part(id).map(Part::body).filter(SetList.class::isInstance).map(SetList.class::cast);
+        cues.behind(
+                id,
+                body.map(SetList::name),
+                body.isEmpty()
+                        ? List.of()
+                        : SetList.songs(show, id).stream()
+                                .flatMap(part -> {
+                                    Song song = (Song) part.body();
+                                    Cue ready = Cue.plain("1", song.name() + " ready")
+                                            .doing(song.ready());
+                                    Cue onAir = Cue.plain("2", song.name() + " on air")
+                                            .doing(song.onAir());
+                                    return Stream.of(
+                                            Map.entry(of(part.id(), READY), ready),
+                                            Map.entry(of(part.id(), ON_AIR), onAir));
+                                })
+                                .toList());
         if (body.isEmpty()) {
             sets.remove(id);
             return;
@@ -151,18 +163,24 @@ final class Songs {
     private void ready(PartId id, Kept set, PartId song, Actor actor) {
         Song body = set.songs.get(song);
         set.ready = Optional.of(song);
-        body.page().flatMap(show::part).filter(part -> part.body() instanceof Page)
-                .ifPresent(page -> state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), page.id(), List.of())));
+        body.page()
+                .flatMap(show::part)
+                .filter(part -> part.body() instanceof Page)
+                .ifPresent(page ->
+                        state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), page.id(), List.of())));
         if (!isOnAir(set, body.list())) {
             // its cues begin at their first, and its track at its start
-            body.list().ifPresent(list -> first(list).ifPresent(cue -> cues.order(new Command.StepCues(list, Command.StepCues.Deed.JUMP, Optional.of(cue)), actor)));
+            body.list().ifPresent(list -> first(list)
+                    .ifPresent(cue -> cues.order(
+                            new Command.StepCues(list, Command.StepCues.Deed.JUMP, Optional.of(cue)), actor)));
             track(body).ifPresent(track -> tracks.order(Command.StepTrack.toStart(track), actor));
         }
         cues.order(new Command.StepCues(id, Command.StepCues.Deed.FIRE, Optional.of(of(song, READY))), actor);
     }
 
     private static boolean isOnAir(Kept set, Optional<PartId> list) {
-        return list.isPresent() && set.onAir.map(set.songs::get).flatMap(Song::list).equals(list);
+        return list.isPresent()
+                && set.onAir.map(set.songs::get).flatMap(Song::list).equals(list);
     }
 
     private Optional<PartId> first(PartId list) {
@@ -170,7 +188,10 @@ final class Songs {
     }
 
     private Optional<PartId> track(Song song) {
-        return song.list().flatMap(show::part).filter(part -> part.body() instanceof CueList).flatMap(part -> ((CueList) part.body()).track());
+        return song.list()
+                .flatMap(show::part)
+                .filter(part -> part.body() instanceof CueList)
+                .flatMap(part -> ((CueList) part.body()).track());
     }
 
     private void onAir(PartId id, Kept set, PartId song, Actor actor) {
@@ -185,7 +206,9 @@ final class Songs {
             tracks.order(Command.StepTrack.of(track.get(), Command.StepTrack.Deed.ARM), actor);
             tracks.order(Command.StepTrack.of(track.get(), Command.StepTrack.Deed.PLAY), actor);
         } else {
-            body.list().ifPresent(list -> cues.order(new Command.StepCues(list, Command.StepCues.Deed.GO, Optional.empty()), actor));
+            body.list()
+                    .ifPresent(list ->
+                            cues.order(new Command.StepCues(list, Command.StepCues.Deed.GO, Optional.empty()), actor));
         }
     }
 
@@ -197,12 +220,18 @@ final class Songs {
                 tracks.order(Command.StepTrack.of(track, Command.StepTrack.Deed.DISARM), actor);
             }
         });
-        before.list().ifPresent(list -> cues.order(new Command.StepCues(list, Command.StepCues.Deed.STOP, Optional.empty()), actor));
+        before.list()
+                .ifPresent(list ->
+                        cues.order(new Command.StepCues(list, Command.StepCues.Deed.STOP, Optional.empty()), actor));
     }
 
     /** Somebody pressed a key of a set list. What that cannot do now, its path says. */
     void press(LiveControl control, SongKey key, Actor actor) {
-        Optional<Optional<PlayRefusal>> ordered = key.set().flatMap(set -> order(new Command.StepSongs(set, Command.StepSongs.Deed.valueOf(key.order().name()), key.song()), actor));
+        Optional<Optional<PlayRefusal>> ordered = key.set()
+                .flatMap(set -> order(
+                        new Command.StepSongs(
+                                set, Command.StepSongs.Deed.valueOf(key.order().name()), key.song()),
+                        actor));
         if (ordered.isEmpty()) {
             sending.stop(control, new Reason.NothingChosen("set list"));
         } else {
@@ -221,9 +250,17 @@ final class Songs {
         }
     }
 
-    private void step(PartId set, Optional<Behaviour.Condition> when, Command.StepSongs.Deed deed, Link from, OscMessage message) {
+    private void step(
+            PartId set,
+            Optional<Behaviour.Condition> when,
+            Command.StepSongs.Deed deed,
+            Link from,
+            OscMessage message) {
         if (Reading.isPressed(when, from, message)) {
-            order(new Command.StepSongs(set, deed, Optional.empty()), new Actor(Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE)));
+            order(
+                    new Command.StepSongs(set, deed, Optional.empty()),
+                    new Actor(
+                            Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE)));
         }
     }
 

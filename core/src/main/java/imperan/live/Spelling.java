@@ -2,15 +2,13 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import imperan.shaping.Signal;
-
 import java.util.List;
 import java.util.Optional;
 
 /** Whether an argument says what somebody wrote down: a number as it counts, a text with its exact spelling. */
 public final class Spelling {
 
-    private Spelling() {
-    }
+    private Spelling() {}
 
     /** Whether what was said is what somebody wrote: the same number, or the same text. */
     public static boolean means(OscArgument said, String written) {
@@ -37,7 +35,9 @@ public final class Spelling {
 
     /** What comes of an argument at the first step of a shaping: its number, or its text; empty where it is neither. */
     static Optional<Signal> signal(OscArgument argument) {
-        return argument instanceof OscArgument.Text text ? Optional.of(Signal.text(text.value())) : number(argument).map(Signal::of);
+        return argument instanceof OscArgument.Text text
+                ? Optional.of(Signal.text(text.value()))
+                : number(argument).map(Signal::of);
     }
 
     /** Whether each answers the other in kind: no text to a number, no number to a text, and no whole number to a decimal. */

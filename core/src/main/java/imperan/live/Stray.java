@@ -10,5 +10,4 @@ package imperan.live;
  * @param lastAt  when the last one came, in nanoseconds since 1970
  * @param address of the last message among them; empty where it could not be read
  */
-public record Stray(String host, int port, int ourPort, long count, long lastAt, String address) {
-}
+public record Stray(String host, int port, int ourPort, long count, long lastAt, String address) {}

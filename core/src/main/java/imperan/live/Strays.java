@@ -2,7 +2,6 @@ package imperan.live;
 
 import imperan.osc.Decoded;
 import imperan.osc.OscMessage;
-
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,8 +13,7 @@ final class Strays {
 
     private static final int LONGEST_ADDRESS = 1_000;
 
-    private record From(String host, int port, int ourPort) {
-    }
+    private record From(String host, int port, int ourPort) {}
 
     private final Map<From, Stray> byFrom = new LinkedHashMap<>();
 
@@ -24,7 +22,8 @@ final class Strays {
         // put at the end again: the order is that of the last packet
         Stray before = byFrom.remove(from);
         String address = decoded instanceof Decoded.Whole whole && whole.packet() instanceof OscMessage message
-                ? message.address().substring(0, Math.min(message.address().length(), LONGEST_ADDRESS)) : "";
+                ? message.address().substring(0, Math.min(message.address().length(), LONGEST_ADDRESS))
+                : "";
         byFrom.put(from, new Stray(host, port, ourPort, before == null ? 1 : before.count() + 1, now, address));
         if (byFrom.size() > MAX_SENDERS) {
             byFrom.remove(byFrom.keySet().iterator().next());

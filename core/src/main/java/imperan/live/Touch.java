@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -16,7 +15,9 @@ import java.util.Optional;
  * @param fine    whether the hand asks for a tenth of the way
  * @param words   what was typed, for {@link Phase#TYPE}; for {@link Phase#PRESS} of a key that steps a cue list the cue that was next on the screen; else empty
  */
-public record Touch(PartId control, String finger, Phase phase, double x, double y, double z, boolean fine, String words) implements Command {
+public record Touch(
+        PartId control, String finger, Phase phase, double x, double y, double z, boolean fine, String words)
+        implements Command {
 
     /** What has no third axis. */
     public Touch(PartId control, String finger, Phase phase, double x, double y, boolean fine, String words) {
@@ -24,7 +25,9 @@ public record Touch(PartId control, String finger, Phase phase, double x, double
     }
 
     public enum Phase {
-        PRESS, MOVE, RELEASE,
+        PRESS,
+        MOVE,
+        RELEASE,
         /** The finger is gone without lifting, such as a gesture taken over by the device. */
         CANCEL,
         /** One step of a key: {@code x} is how far sideways, {@code y} how far upwards. */
@@ -47,13 +50,16 @@ public record Touch(PartId control, String finger, Phase phase, double x, double
 
     /** The farthest from a control that a hand can pull: in lengths of the control. */
     private static final double MOST_PULL = 1_000;
+
     private static final double MOST_DEGREES = 360;
     /** In metres per second squared. */
     private static final double MOST_ACCELERATION = 10_000;
+
     private static final String TOO_HARD = "Nobody moves a device as hard as that";
     private static final int MOST_SWATCHES = 64;
     /** As long as a text argument. */
     private static final int MOST_WORDS = 8 << 10;
+
     private static final int MOST_FINGER = 100;
 
     /** Why this is no touch that a hand can make; empty where it is one. A hand that goes away always may. */
@@ -70,11 +76,18 @@ public record Touch(PartId control, String finger, Phase phase, double x, double
             case PRESS, MOVE -> outside(MOST_PULL, "The touch is too far from its control");
             case STEP -> outside(1, "A step is at most the whole length of the control");
             case SET -> y >= 0 && y <= 1 ? Optional.empty() : Optional.of("A position lies between 0 and 1");
-            case PICK -> y >= 0 && y < MOST_SWATCHES ? Optional.empty() : Optional.of("There is no saved colour of that number");
+            case PICK -> y >= 0 && y < MOST_SWATCHES
+                    ? Optional.empty()
+                    : Optional.of("There is no saved colour of that number");
             case TILT, FLAT -> outside(MOST_DEGREES, "A tilt is at most a whole turn");
-            case MOTION -> Math.abs(z) > MOST_ACCELERATION ? Optional.of(TOO_HARD) : outside(MOST_ACCELERATION, TOO_HARD);
-            case TYPE -> words.length() > MOST_WORDS ? Optional.of("A text has at most " + MOST_WORDS + " characters")
-                    : words.indexOf('\0') >= 0 ? Optional.of("A text of OSC ends at NUL, so it cannot hold one") : Optional.empty();
+            case MOTION -> Math.abs(z) > MOST_ACCELERATION
+                    ? Optional.of(TOO_HARD)
+                    : outside(MOST_ACCELERATION, TOO_HARD);
+            case TYPE -> words.length() > MOST_WORDS
+                    ? Optional.of("A text has at most " + MOST_WORDS + " characters")
+                    : words.indexOf('\0') >= 0
+                            ? Optional.of("A text of OSC ends at NUL, so it cannot hold one")
+                            : Optional.empty();
             case REST, RELEASE, CANCEL -> Optional.empty();
         };
     }

@@ -3,7 +3,6 @@ package imperan.live;
 import imperan.osc.OscArgument;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -18,11 +17,27 @@ import java.util.Optional;
  * @param answer   what came back
  * @param stopped  why it ended before its answer, or why that is none
  */
-public record Trace(PartId control, double position, List<Stages> shaping, Optional<Vocabulary.Known> phrase, Optional<Line> line, Optional<Wire> wire, Optional<Answer> answer, Optional<Reason> stopped) {
+public record Trace(
+        PartId control,
+        double position,
+        List<Stages> shaping,
+        Optional<Vocabulary.Known> phrase,
+        Optional<Line> line,
+        Optional<Wire> wire,
+        Optional<Answer> answer,
+        Optional<Reason> stopped) {
 
     /** Of a control that nobody touched yet. */
     static Trace none(PartId control, double position) {
-        return new Trace(control, position, List.of(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        return new Trace(
+                control,
+                position,
+                List.of(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
     }
 
     /** The same path with a reason why it goes no further. */
@@ -46,16 +61,13 @@ public record Trace(PartId control, double position, List<Stages> shaping, Optio
      * @param send     of the control, from 0, and {@code argument} of it likewise
      * @param after    each step, as far as something came out
      */
-    public record Stages(int send, int argument, List<Stage> after) {
-    }
+    public record Stages(int send, int argument, List<Stage> after) {}
 
     /** @param number empty where it is a text */
-    public record Stage(String text, Optional<Double> number) {
-    }
+    public record Stage(String text, Optional<Double> number) {}
 
     /** @param at when, in nanoseconds since 1970; {@code peer} as {@code host:port} */
-    public record Wire(long at, int bytes, int ourPort, String peer) {
-    }
+    public record Wire(long at, int bytes, int ourPort, String peer) {}
 
     /** @param afterNanos after the message left, or after it was asked for */
     public record Answer(String address, List<OscArgument> said, long afterNanos, Fit fit) {
@@ -76,5 +88,11 @@ public record Trace(PartId control, double position, List<Stages> shaping, Optio
         DIFFERS
     }
 
-    public enum Cell { TOUCH, SHAPING, MESSAGE, WIRE, ANSWER }
+    public enum Cell {
+        TOUCH,
+        SHAPING,
+        MESSAGE,
+        WIRE,
+        ANSWER
+    }
 }

@@ -13,7 +13,6 @@ import imperan.show.song.TimeFrom;
 import imperan.track.OutsideClock;
 import imperan.track.Time;
 import imperan.track.Transport;
-
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -35,8 +34,7 @@ final class Tracks {
     private static final double WALL_TOLERANCE = 0.5;
 
     /** A cue on a track. */
-    private record Timed(PartId list, PartId cue) {
-    }
+    private record Timed(PartId list, PartId cue) {}
 
     private static final class Tracked {
         private final Transport<Timed> transport = new Transport<>();
@@ -45,10 +43,12 @@ final class Tracks {
         private Track body;
         /** Who let it play, or armed it. */
         private Actor by = Actor.IMPERAN;
+
         private Optional<Actor> speaker = Optional.empty();
         private boolean heard;
         /** Where it was before a restart. */
         private Optional<Double> stood = Optional.empty();
+
         private double toldPosition;
         private long toldAt;
         private boolean toldRolling;
@@ -75,18 +75,28 @@ final class Tracks {
 
     /** A track, or what lies on it, is another one. */
     void follow(Show show, PartId id) {
-        Optional<Track> body = show.part(id).map(Part::body).filter(Track.class::isInstance).map(Track.class::cast);
+        Optional<Track> body =
+                show.part(id).map(Part::body).filter(Track.class::isInstance).map(Track.class::cast);
         if (body.isEmpty()) {
             tracks.remove(id);
             return;
         }
         Tracked track = tracks.computeIfAbsent(id, fresh -> new Tracked());
-        boolean another = track.body == null || track.body.from().source() != body.get().from().source();
+        boolean another = track.body == null
+                || track.body.from().source() != body.get().from().source();
         track.body = body.get();
         track.marks.clear();
-        show.children(id).filter(part -> part.body() instanceof TrackMark).forEach(part -> track.marks.put(part.id(), (TrackMark) part.body()));
+        show.children(id)
+                .filter(part -> part.body() instanceof TrackMark)
+                .forEach(part -> track.marks.put(part.id(), (TrackMark) part.body()));
         track.outside.follow(track.body.from().tolerance(), track.body.from().freewheel());
-        track.transport.follow(Track.lists(show, id).stream().flatMap(list -> points(show, list.id())).toList(), track.body.length(), track.body.passesJumps(), state.now());
+        track.transport.follow(
+                Track.lists(show, id).stream()
+                        .flatMap(list -> points(show, list.id()))
+                        .toList(),
+                track.body.length(),
+                track.body.passesJumps(),
+                state.now());
         if (another) {
             track.transport.pause(state.now());
             track.outside.forget();
@@ -99,8 +109,10 @@ final class Tracks {
     }
 
     private static Stream<Transport.Point<Timed>> points(Show show, PartId list) {
-        return show.children(list).filter(part -> part.body() instanceof Cue cue && cue.at().isPresent())
-                .map(part -> new Transport.Point<>(new Timed(list, part.id()), ((Cue) part.body()).at().orElseThrow()));
+        return show.children(list)
+                .filter(part -> part.body() instanceof Cue cue && cue.at().isPresent())
+                .map(part -> new Transport.Point<>(
+                        new Timed(list, part.id()), ((Cue) part.body()).at().orElseThrow()));
     }
 
     List<TrackView> views() {
@@ -108,9 +120,20 @@ final class Tracks {
     }
 
     Optional<TrackView> view(PartId id) {
-        return Optional.ofNullable(tracks.get(id)).map(track -> new TrackView(id, track.transport.position(state.now()), state.now(), track.transport.isRolling(), track.transport.isArmed(),
-                track.outside.isHeard(state.now()), track.transport.loop(),
-                track.transport.missed().stream().map(point -> new TrackView.Missing(point.what().list(), point.what().cue(), point.seconds())).toList(), track.speaker));
+        return Optional.ofNullable(tracks.get(id))
+                .map(track -> new TrackView(
+                        id,
+                        track.transport.position(state.now()),
+                        state.now(),
+                        track.transport.isRolling(),
+                        track.transport.isArmed(),
+                        track.outside.isHeard(state.now()),
+                        track.transport.loop(),
+                        track.transport.missed().stream()
+                                .map(point -> new TrackView.Missing(
+                                        point.what().list(), point.what().cue(), point.seconds()))
+                                .toList(),
+                        track.speaker));
     }
 
     /** Whether one goes on by itself, and fires what it passes. */
@@ -119,7 +142,10 @@ final class Tracks {
     }
 
     List<TrackView.Place> places() {
-        return tracks.entrySet().stream().map(each -> new TrackView.Place(each.getKey(), each.getValue().transport.position(state.now()))).toList();
+        return tracks.entrySet().stream()
+                .map(each -> new TrackView.Place(
+                        each.getKey(), each.getValue().transport.position(state.now())))
+                .toList();
     }
 
     /** Where a track was before a restart; it stands there. */
@@ -135,7 +161,9 @@ final class Tracks {
 
     /** Whether its time comes from somebody else. */
     boolean isOthers(PartId id) {
-        return Optional.ofNullable(tracks.get(id)).filter(track -> !track.isOwn()).isPresent();
+        return Optional.ofNullable(tracks.get(id))
+                .filter(track -> !track.isOwn())
+                .isPresent();
     }
 
     // ---- orders
@@ -190,7 +218,8 @@ final class Tracks {
                 if (mark.isEmpty() && order.mark().isPresent()) {
                     return Optional.of(PlayRefusal.MARK_GONE);
                 }
-                transport.place(mark.map(TrackMark::at).orElseGet(() -> order.seconds().orElse(0.0)), now);
+                transport.place(
+                        mark.map(TrackMark::at).orElseGet(() -> order.seconds().orElse(0.0)), now);
             }
         }
         return Optional.empty();
@@ -203,18 +232,28 @@ final class Tracks {
             sending.stop(control, new Reason.NothingChosen("track"));
             return;
         }
-        Command.StepTrack.Deed deed = switch (key.order()) {
-            case PLAY -> track.get().transport.isRolling() ? Command.StepTrack.Deed.PAUSE : Command.StepTrack.Deed.PLAY;
-            case START, MARK -> Command.StepTrack.Deed.PLACE;
-            case LOOP -> Command.StepTrack.Deed.LOOP;
-            case LEAVE -> Command.StepTrack.Deed.LEAVE;
-        };
+        Command.StepTrack.Deed deed =
+                switch (key.order()) {
+                    case PLAY -> track.get().transport.isRolling()
+                            ? Command.StepTrack.Deed.PAUSE
+                            : Command.StepTrack.Deed.PLAY;
+                    case START, MARK -> Command.StepTrack.Deed.PLACE;
+                    case LOOP -> Command.StepTrack.Deed.LOOP;
+                    case LEAVE -> Command.StepTrack.Deed.LEAVE;
+                };
         if (key.needsMark() && key.mark().isEmpty()) {
             sending.stop(control, new Reason.NothingChosen("mark"));
             return;
         }
         Cause inHand = state.cause();
-        Optional<PlayRefusal> refused = order(new Command.StepTrack(key.track().get(), deed, Optional.empty(), key.needsMark() ? key.mark() : Optional.empty()), actor).flatMap(each -> each);
+        Optional<PlayRefusal> refused = order(
+                        new Command.StepTrack(
+                                key.track().get(),
+                                deed,
+                                Optional.empty(),
+                                key.needsMark() ? key.mark() : Optional.empty()),
+                        actor)
+                .flatMap(each -> each);
         state.because(inHand, state.now());
         refused.ifPresent(refusal -> sending.stop(control, new Reason.PlayRefused(refusal)));
     }
@@ -251,23 +290,38 @@ final class Tracks {
         for (Map.Entry<PartId, Tracked> each : tracks.entrySet()) {
             Tracked track = each.getValue();
             TimeFrom clock = track.body.from();
-            if (clock.source() == TimeFrom.Source.REPORTED && clock.target().filter(from.id()::equals).isPresent() && clock.address().equals(message.address())) {
-                Reading.argument(message.arguments(), clock.argument()).flatMap(said -> seconds(track.body, said)).ifPresent(seconds -> {
-                    Cause inHand = state.cause();
-                    track.by = track.by == Actor.IMPERAN ? new Actor(Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE)) : track.by;
-                    track.outside.reported(seconds, state.now());
-                    work(each.getKey(), track);
-                    state.because(inHand, state.now());
-                });
+            if (clock.source() == TimeFrom.Source.REPORTED
+                    && clock.target().filter(from.id()::equals).isPresent()
+                    && clock.address().equals(message.address())) {
+                Reading.argument(message.arguments(), clock.argument())
+                        .flatMap(said -> seconds(track.body, said))
+                        .ifPresent(seconds -> {
+                            Cause inHand = state.cause();
+                            track.by = track.by == Actor.IMPERAN
+                                    ? new Actor(
+                                            Actor.Kind.REMOTE,
+                                            from.id().value(),
+                                            from.target().name(),
+                                            EnumSet.of(Right.OPERATE))
+                                    : track.by;
+                            track.outside.reported(seconds, state.now());
+                            work(each.getKey(), track);
+                            state.because(inHand, state.now());
+                        });
             }
         }
     }
 
     private static Optional<Double> seconds(Track body, OscArgument said) {
         if (body.from().unit() == TimeFrom.Unit.TEXT) {
-            return said instanceof OscArgument.Text text && Time.seconds(text.value(), body.rate()) instanceof Time.Read.Good<Double> good ? Optional.of(good.value()) : Optional.empty();
+            return said instanceof OscArgument.Text text
+                            && Time.seconds(text.value(), body.rate()) instanceof Time.Read.Good<Double> good
+                    ? Optional.of(good.value())
+                    : Optional.empty();
         }
-        return Spelling.number(said).map(number -> body.from().unit() == TimeFrom.Unit.FRAMES ? body.rate().seconds(Math.round(number)) : number)
+        return Spelling.number(said)
+                .map(number ->
+                        body.from().unit() == TimeFrom.Unit.FRAMES ? body.rate().seconds(Math.round(number)) : number)
                 .filter(seconds -> seconds >= 0 && seconds <= Time.DAY);
     }
 
@@ -324,13 +378,16 @@ final class Tracks {
     private boolean isOtherwise(Tracked track) {
         long now = state.now();
         double shown = track.toldPosition + (track.toldRolling ? (now - track.toldAt) / 1e9 : 0);
-        return track.transport.isRolling() != track.toldRolling || track.outside.isHeard(now) != track.heard || Math.abs(track.transport.position(now) - shown) > FELT_SECONDS
+        return track.transport.isRolling() != track.toldRolling
+                || track.outside.isHeard(now) != track.heard
+                || Math.abs(track.transport.position(now) - shown) > FELT_SECONDS
                 || track.transport.isRolling() && now - track.toldAt >= TOLD_NANOS;
     }
 
     private void awaits(PartId id, Tracked track) {
         long due = Math.min(track.transport.due(), track.outside.due());
-        state.due.noLaterThan(new Due.OfTrack(id), track.transport.isRolling() ? Math.min(due, state.now() + TOLD_NANOS) : due);
+        state.due.noLaterThan(
+                new Due.OfTrack(id), track.transport.isRolling() ? Math.min(due, state.now() + TOLD_NANOS) : due);
     }
 
     private void changed(PartId id, Tracked track) {

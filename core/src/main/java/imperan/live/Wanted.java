@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -41,7 +40,10 @@ sealed interface Wanted {
                     return false;
                 }
                 Optional<Double> number = Spelling.number(sent);
-                return number.isPresent() ? Spelling.number(said.get(place)).filter(n -> Math.abs(n - number.get()) <= tolerance).isPresent()
+                return number.isPresent()
+                        ? Spelling.number(said.get(place))
+                                .filter(n -> Math.abs(n - number.get()) <= tolerance)
+                                .isPresent()
                         : said.get(place).equals(sent);
             }
         }

@@ -30,17 +30,14 @@ public final class AddressPattern {
 
     /** Either a pattern or, where the text is none, the reason. */
     public sealed interface Compiled {
-        record Pattern(AddressPattern pattern) implements Compiled {
-        }
+        record Pattern(AddressPattern pattern) implements Compiled {}
 
         /** @param offset in characters of the pattern */
-        record Faulty(int offset, String reason) implements Compiled {
-        }
+        record Faulty(int offset, String reason) implements Compiled {}
     }
 
     /** One step of the pattern: the characters it takes, and which states follow. Without a set it takes nothing. */
-    private record State(CharSet takes, int[] next) {
-    }
+    private record State(CharSet takes, int[] next) {}
 
     private interface CharSet {
         boolean has(char c);
@@ -62,7 +59,8 @@ public final class AddressPattern {
         }
         Builder builder = new Builder(pattern);
         int failedAt = builder.build();
-        return failedAt < 0 ? new Compiled.Pattern(new AddressPattern(pattern, List.copyOf(builder.states)))
+        return failedAt < 0
+                ? new Compiled.Pattern(new AddressPattern(pattern, List.copyOf(builder.states)))
                 : new Compiled.Faulty(failedAt, builder.reason);
     }
 
@@ -227,7 +225,8 @@ public final class AddressPattern {
             for (int i = 0; i < members.length(); i++) {
                 // a minus between two characters is a range, at the end it stands for itself
                 if (i + 2 < members.length() && members.charAt(i + 1) == '-') {
-                    set.set(Math.min(members.charAt(i), members.charAt(i + 2)),
+                    set.set(
+                            Math.min(members.charAt(i), members.charAt(i + 2)),
                             Math.max(members.charAt(i), members.charAt(i + 2)) + 1);
                     i += 2;
                 } else {

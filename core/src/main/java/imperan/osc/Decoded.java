@@ -34,8 +34,7 @@ public sealed interface Decoded {
     }
 
     /** The bytes are the beginning of something that is said in several packets, in a dialect that does so. */
-    record Begun() implements Decoded {
-    }
+    record Begun() implements Decoded {}
 
     /**
      * The bytes are no packet.
@@ -43,6 +42,5 @@ public sealed interface Decoded {
      * @param offset in bytes from the start of the packet, where reading failed
      * @param reason one sentence for the person at the wire
      */
-    record Malformed(int offset, String reason) implements Decoded {
-    }
+    record Malformed(int offset, String reason) implements Decoded {}
 }

@@ -110,7 +110,8 @@ public final class OscDecoder {
                     if (bareAddresses) {
                         yield bareMessage(end);
                     }
-                    throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte " + hex(bytes[from]));
+                    throw new Bad(
+                            from, "A packet begins with '/' or '#bundle', this one with byte " + hex(bytes[from]));
                 }
             };
         }
@@ -120,8 +121,10 @@ public final class OscDecoder {
             int from = at;
             for (int i = from; i == from || i < end && bytes[i] != 0; i++) {
                 if (bytes[i] <= ' ' || bytes[i] > '~' || bytes[i] == ',') {
-                    throw new Bad(from, "A packet begins with '/' or '#bundle', this one with byte " + hex(bytes[from])
-                            + ", and it is no address without its slash either");
+                    throw new Bad(
+                            from,
+                            "A packet begins with '/' or '#bundle', this one with byte " + hex(bytes[from])
+                                    + ", and it is no address without its slash either");
                 }
             }
             OscMessage message = message(end);

@@ -29,7 +29,8 @@ public final class OscDissection {
     public static List<OscPiece> of(byte[] packet) {
         OscDissection dissection = new OscDissection(packet);
         if (!dissection.packet(packet.length, 0) || dissection.at < packet.length) {
-            dissection.take(packet.length - dissection.at, 0, OscPiece.Kind.NOT_READ, packet.length - dissection.at + " bytes");
+            dissection.take(
+                    packet.length - dissection.at, 0, OscPiece.Kind.NOT_READ, packet.length - dissection.at + " bytes");
         }
         return List.copyOf(dissection.pieces);
     }
@@ -84,7 +85,9 @@ public final class OscDissection {
             return true;
         }
         Optional<String> tags = text(end, depth, OscPiece.Kind.TYPE_TAGS);
-        return tags.isPresent() && tags.get().chars().skip(1).allMatch(tag -> argument((char) tag, end, depth)) && at == end;
+        return tags.isPresent()
+                && tags.get().chars().skip(1).allMatch(tag -> argument((char) tag, end, depth))
+                && at == end;
     }
 
     /** A text, the NUL that ends it, and what fills it up; empty where it does not end. */
@@ -141,7 +144,11 @@ public final class OscDissection {
         int word = numbers.getInt(at);
         switch (tag) {
             case 'i' -> take(Integer.BYTES, depth, OscPiece.Kind.INT32, new OscArgument.Int32(word).text());
-            case 'f' -> take(Integer.BYTES, depth, OscPiece.Kind.FLOAT32, new OscArgument.Float32(Float.intBitsToFloat(word)).text());
+            case 'f' -> take(
+                    Integer.BYTES,
+                    depth,
+                    OscPiece.Kind.FLOAT32,
+                    new OscArgument.Float32(Float.intBitsToFloat(word)).text());
             case 'c' -> take(Integer.BYTES, depth, OscPiece.Kind.CHARACTER, new OscArgument.Char(word).text());
             case 'r' -> take(Integer.BYTES, depth, OscPiece.Kind.COLOUR, new OscArgument.Rgba(word).text());
             default -> take(Integer.BYTES, depth, OscPiece.Kind.MIDI, new OscArgument.Midi(word).text());
@@ -152,7 +159,11 @@ public final class OscDissection {
         long word = numbers.getLong(at);
         switch (tag) {
             case 'h' -> take(Long.BYTES, depth, OscPiece.Kind.INT64, new OscArgument.Int64(word).text());
-            case 'd' -> take(Long.BYTES, depth, OscPiece.Kind.FLOAT64, new OscArgument.Float64(Double.longBitsToDouble(word)).text());
+            case 'd' -> take(
+                    Long.BYTES,
+                    depth,
+                    OscPiece.Kind.FLOAT64,
+                    new OscArgument.Float64(Double.longBitsToDouble(word)).text());
             default -> take(Long.BYTES, depth, OscPiece.Kind.TIME, time(word));
         }
     }

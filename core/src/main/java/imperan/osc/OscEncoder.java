@@ -19,8 +19,7 @@ public final class OscEncoder {
     /** Bytes of a bundle before its first element. */
     public static final int BUNDLE_HEAD_BYTES = BUNDLE_MARK.length + Long.BYTES;
 
-    private OscEncoder() {
-    }
+    private OscEncoder() {}
 
     /** The packet in an array of exactly its size. */
     public static byte[] encode(OscPacket packet) {
@@ -36,7 +35,8 @@ public final class OscEncoder {
      * @throws IndexOutOfBoundsException where the array has no room for {@link #sizeOf} bytes from {@code offset}
      */
     public static int encode(OscPacket packet, byte[] out, int offset) {
-        return packet instanceof OscMessage message ? message(message, out, offset)
+        return packet instanceof OscMessage message
+                ? message(message, out, offset)
                 : bundle((OscBundle) packet, out, offset);
     }
 
@@ -60,7 +60,11 @@ public final class OscEncoder {
 
     /** A bundle of packets that are encoded already. */
     public static byte[] bundle(TimeTag time, List<byte[]> elements) {
-        byte[] out = new byte[BUNDLE_HEAD_BYTES + elements.stream().mapToInt(element -> Integer.BYTES + element.length).sum()];
+        byte[] out = new byte
+                [BUNDLE_HEAD_BYTES
+                        + elements.stream()
+                                .mapToInt(element -> Integer.BYTES + element.length)
+                                .sum()];
         int at = head(time, out, 0);
         for (byte[] element : elements) {
             INT.set(out, at, element.length);
@@ -241,7 +245,8 @@ public final class OscEncoder {
             return argumentsSize(array.elements());
         } else if (argument instanceof OscArgument.Bare) {
             return 0;
-        } else if (argument instanceof OscArgument.Int64 || argument instanceof OscArgument.Float64
+        } else if (argument instanceof OscArgument.Int64
+                || argument instanceof OscArgument.Float64
                 || argument instanceof OscArgument.Time) {
             return Long.BYTES;
         }

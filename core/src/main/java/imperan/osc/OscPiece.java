@@ -13,7 +13,23 @@ public record OscPiece(int offset, int length, int depth, Kind kind, String mean
 
     /** What bytes of a packet can be (OSC 1.0, "OSC Packets", "OSC Messages", "OSC Bundles"). */
     public enum Kind {
-        BUNDLE_MARK, TIME_TAG, ELEMENT_SIZE, ADDRESS, TYPE_TAGS, INT32, FLOAT32, STRING, SYMBOL, BLOB_SIZE, BLOB, INT64, FLOAT64, TIME, CHARACTER, COLOUR, MIDI,
+        BUNDLE_MARK,
+        TIME_TAG,
+        ELEMENT_SIZE,
+        ADDRESS,
+        TYPE_TAGS,
+        INT32,
+        FLOAT32,
+        STRING,
+        SYMBOL,
+        BLOB_SIZE,
+        BLOB,
+        INT64,
+        FLOAT64,
+        TIME,
+        CHARACTER,
+        COLOUR,
+        MIDI,
         /** NUL bytes up to the next multiple of 4, the one that ends a text among them. */
         PADDING,
         /** Arguments of a message without type tags. */

@@ -6,8 +6,7 @@ import java.util.stream.Collectors;
 /** Messages as people read them. */
 public final class OscText {
 
-    private OscText() {
-    }
+    private OscText() {}
 
     /** The type tag string with its comma; empty for a message that came without one. */
     public static String typeTags(List<OscArgument> arguments) {
@@ -16,7 +15,8 @@ public final class OscText {
 
     private static String tags(List<OscArgument> arguments) {
         return arguments.stream()
-                .map(a -> a instanceof OscArgument.Array array ? "[" + tags(array.elements()) + "]"
+                .map(a -> a instanceof OscArgument.Array array
+                        ? "[" + tags(array.elements()) + "]"
                         : String.valueOf(a.tag()))
                 .collect(Collectors.joining());
     }
@@ -32,7 +32,10 @@ public final class OscText {
         StringBuilder text = new StringBuilder();
         for (int i = 0; i < arguments.size(); i++) {
             if (text.length() > BRIEF_IN_ALL) {
-                return text.append("  … ").append(arguments.size() - i).append(" more arguments").toString();
+                return text.append("  … ")
+                        .append(arguments.size() - i)
+                        .append(" more arguments")
+                        .toString();
             }
             String whole = arguments(arguments.subList(i, i + 1));
             text.append(i == 0 ? "" : "  ").append(whole, 0, Math.min(whole.length(), BRIEF));
@@ -52,7 +55,8 @@ public final class OscText {
     /** The arguments with blanks between; texts in quotes, so that a number and its text differ. */
     public static String arguments(List<OscArgument> arguments) {
         return arguments.stream()
-                .map(a -> a instanceof OscArgument.Text || a instanceof OscArgument.Symbol ? "“" + a.text() + "”"
+                .map(a -> a instanceof OscArgument.Text || a instanceof OscArgument.Symbol
+                        ? "“" + a.text() + "”"
                         : a.text())
                 .collect(Collectors.joining("  "));
     }

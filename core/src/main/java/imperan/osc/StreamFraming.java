@@ -101,7 +101,10 @@ public enum StreamFraming {
             List<byte[]> packets = new ArrayList<>();
             int at = 0;
             while (all.length - at >= 4) {
-                int length = (all[at] & 255) << 24 | (all[at + 1] & 255) << 16 | (all[at + 2] & 255) << 8 | all[at + 3] & 255;
+                int length = (all[at] & 255) << 24
+                        | (all[at + 1] & 255) << 16
+                        | (all[at + 2] & 255) << 8
+                        | all[at + 3] & 255;
                 if (length < 0 || length > MAX_PACKET) {
                     throw new BrokenStreamException("a packet of " + Integer.toUnsignedString(length)
                             + " bytes is announced; is the stream framed otherwise?");
@@ -142,7 +145,8 @@ public enum StreamFraming {
                     open.write(value);
                 }
                 if (open.size() > MAX_PACKET) {
-                    throw new BrokenStreamException("no packet ends within " + MAX_PACKET + " bytes; is the stream framed otherwise?");
+                    throw new BrokenStreamException(
+                            "no packet ends within " + MAX_PACKET + " bytes; is the stream framed otherwise?");
                 }
             }
             return packets;

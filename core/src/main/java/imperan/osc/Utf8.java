@@ -3,8 +3,7 @@ package imperan.osc;
 /** Well-formed UTF-8 (Unicode Standard, table 3-7), checked without decoding. */
 final class Utf8 {
 
-    private Utf8() {
-    }
+    private Utf8() {}
 
     /** The offset of the first byte that is not part of a well-formed sequence, or -1. */
     static int firstInvalid(byte[] bytes, int from, int end) {

@@ -1,17 +1,16 @@
 package imperan.phrasebook;
 
 import imperan.address.SlotAddress;
-import org.pcollections.HashPMap;
-import org.pcollections.HashTreePMap;
-import org.pcollections.PVector;
-import org.pcollections.TreePVector;
-
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import org.pcollections.HashPMap;
+import org.pcollections.HashTreePMap;
+import org.pcollections.PVector;
+import org.pcollections.TreePVector;
 
 /**
  * Things under addresses with slots, found by one of the addresses these stand for without looking at the others. Persistent: with one more it is another
@@ -25,11 +24,9 @@ import java.util.function.UnaryOperator;
 final class AddressIndex<T> {
 
     /** Something whose address stands for the one that was looked up, and the numbers in its slots. */
-    record Found<T>(T what, Map<String, Integer> numbers) {
-    }
+    record Found<T>(T what, Map<String, Integer> numbers) {}
 
-    private record Entry<T>(SlotAddress address, T what) {
-    }
+    private record Entry<T>(SlotAddress address, T what) {}
 
     /** Which of so many segments have slots. */
     private record Mask(int segments, BitSet slotted) {
@@ -74,12 +71,16 @@ final class AddressIndex<T> {
 
     /** With something under an address; the same where that is no address. */
     AddressIndex<T> with(SlotAddress address, T what) {
-        return address.problem().isPresent() ? this : changed(address, 1, entries -> entries.plus(new Entry<>(address, what)));
+        return address.problem().isPresent()
+                ? this
+                : changed(address, 1, entries -> entries.plus(new Entry<>(address, what)));
     }
 
     /** Without what was put under an address. */
     AddressIndex<T> without(SlotAddress address, T what) {
-        return address.problem().isPresent() ? this : changed(address, -1, entries -> entries.minus(new Entry<>(address, what)));
+        return address.problem().isPresent()
+                ? this
+                : changed(address, -1, entries -> entries.minus(new Entry<>(address, what)));
     }
 
     private AddressIndex<T> changed(SlotAddress address, int by, UnaryOperator<PVector<Entry<T>>> change) {
@@ -88,7 +89,8 @@ final class AddressIndex<T> {
         PVector<Entry<T>> entries = change.apply(byKey.getOrDefault(key, TreePVector.empty()));
         HashPMap<Mask, Integer> ofLength = masks.getOrDefault(mask.segments(), HashTreePMap.empty());
         int count = ofLength.getOrDefault(mask, 0) + by;
-        return new AddressIndex<>(entries.isEmpty() ? byKey.minus(key) : byKey.plus(key, entries),
+        return new AddressIndex<>(
+                entries.isEmpty() ? byKey.minus(key) : byKey.plus(key, entries),
                 masks.plus(mask.segments(), count == 0 ? ofLength.minus(mask) : ofLength.plus(mask, count)));
     }
 
@@ -96,7 +98,8 @@ final class AddressIndex<T> {
     List<Found<T>> matching(String address) {
         String[] segments = segments(address);
         List<Found<T>> found = new ArrayList<>(1);
-        for (Mask mask : masks.getOrDefault(segments.length, HashTreePMap.empty()).keySet()) {
+        for (Mask mask :
+                masks.getOrDefault(segments.length, HashTreePMap.empty()).keySet()) {
             for (Entry<T> entry : byKey.getOrDefault(mask.key(segments), TreePVector.empty())) {
                 Optional<Map<String, Integer>> numbers = entry.address.match(address);
                 if (numbers.isPresent()) {

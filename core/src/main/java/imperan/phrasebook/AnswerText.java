@@ -3,10 +3,9 @@ package imperan.phrasebook;
 import imperan.show.AnswerRule;
 import imperan.show.AnswerRule.Tolerance;
 import imperan.show.Mask;
-
 import java.math.BigDecimal;
-import java.util.Arrays;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -21,30 +20,35 @@ final class AnswerText {
     private static final String OTHER = "other ";
     private static final Pattern MASK = Pattern.compile("(other )?\\s*(\\S+)(?:\\s+#(\\d{1,2}))?\\s*=\\s*(.+)");
 
-    private AnswerText() {
-    }
+    private AnswerText() {}
 
     static String number(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : BigDecimal.valueOf(value).toPlainString();
+        return value == Math.rint(value) && Math.abs(value) < 1e15
+                ? String.valueOf((long) value)
+                : BigDecimal.valueOf(value).toPlainString();
     }
 
     /** A share of the range as a number, an amount behind ±, a step as such. */
     static String tolerance(Optional<Tolerance> tolerance) {
-        return tolerance.map(near -> switch (near.unit()) {
-            case SHARE -> number(near.of());
-            case AMOUNT -> "±" + number(near.of());
-            case STEP -> "step " + number(near.of());
-        }).orElse("");
+        return tolerance
+                .map(near -> switch (near.unit()) {
+                    case SHARE -> number(near.of());
+                    case AMOUNT -> "±" + number(near.of());
+                    case STEP -> "step " + number(near.of());
+                })
+                .orElse("");
     }
 
     static Optional<Tolerance> readTolerance(String cell) {
         String plain = cell.strip().toLowerCase(Locale.ROOT);
-        Tolerance.Unit unit = plain.startsWith("±") || plain.startsWith("+-") || plain.startsWith("+/-") ? Tolerance.Unit.AMOUNT
+        Tolerance.Unit unit = plain.startsWith("±") || plain.startsWith("+-") || plain.startsWith("+/-")
+                ? Tolerance.Unit.AMOUNT
                 : plain.startsWith("step") ? Tolerance.Unit.STEP : Tolerance.Unit.SHARE;
         boolean percent = plain.endsWith("%");
         return PhraseValues.number(plain.replaceAll("^(?:±|\\+/?-|steps?(?: of)?)\\s*|\\s*%$", ""))
                 .map(of -> percent ? of / 100 : of)
-                .filter(of -> of > 0 || of == 0 && unit != Tolerance.Unit.STEP).map(of -> new Tolerance(unit, of));
+                .filter(of -> of > 0 || of == 0 && unit != Tolerance.Unit.STEP)
+                .map(of -> new Tolerance(unit, of));
     }
 
     /** The value that always comes back; quoted only where it could be taken for another word. */
@@ -52,7 +56,11 @@ final class AnswerText {
         return switch (rule.says()) {
             case SAME -> "";
             case ANY -> ANYTHING;
-            case GIVEN -> rule.given().equals(ANYTHING) || rule.given().equals("same") || rule.given().startsWith("\"") ? "\"" + rule.given() + "\"" : rule.given();
+            case GIVEN -> rule.given().equals(ANYTHING)
+                            || rule.given().equals("same")
+                            || rule.given().startsWith("\"")
+                    ? "\"" + rule.given() + "\""
+                    : rule.given();
         };
     }
 
@@ -60,7 +68,10 @@ final class AnswerText {
         return switch (cell) {
             case "", "same" -> rule;
             case ANYTHING, "any" -> rule.sayingAnything();
-            default -> rule.saying(cell.length() > 1 && cell.startsWith("\"") && cell.endsWith("\"") ? cell.substring(1, cell.length() - 1) : cell);
+            default -> rule.saying(
+                    cell.length() > 1 && cell.startsWith("\"") && cell.endsWith("\"")
+                            ? cell.substring(1, cell.length() - 1)
+                            : cell);
         };
     }
 
@@ -69,8 +80,13 @@ final class AnswerText {
     }
 
     static Optional<List<Integer>> readPlaces(String cell) {
-        return cell.isEmpty() ? Optional.of(List.of()) : cell.matches("\\d{1,2}(?:\\s*\\|\\s*\\d{1,2})*")
-                ? Optional.of(Arrays.stream(cell.split("\\|")).map(place -> Integer.valueOf(place.strip())).toList()) : Optional.empty();
+        return cell.isEmpty()
+                ? Optional.of(List.of())
+                : cell.matches("\\d{1,2}(?:\\s*\\|\\s*\\d{1,2})*")
+                        ? Optional.of(Arrays.stream(cell.split("\\|"))
+                                .map(place -> Integer.valueOf(place.strip()))
+                                .toList())
+                        : Optional.empty();
     }
 
     /** A value of an enum in plain words; its first one, which says nothing, is an empty cell. */
@@ -80,12 +96,16 @@ final class AnswerText {
 
     static <E extends Enum<E>> Optional<E> readWord(Class<E> kind, String cell) {
         String plain = cell.strip().toLowerCase(Locale.ROOT);
-        return Arrays.stream(kind.getEnumConstants()).filter(value -> word(value).equals(plain)).findFirst();
+        return Arrays.stream(kind.getEnumConstants())
+                .filter(value -> word(value).equals(plain))
+                .findFirst();
     }
 
     /** One condition behind the other: an address, the argument where it is not the first, and what it says then. */
     static String masks(List<Mask> masks) {
-        return masks.stream().map(mask -> (mask.elsewhere() ? OTHER : "") + mask.address() + (mask.argument() == 0 ? "" : " #" + mask.argument()) + " = " + mask.text())
+        return masks.stream()
+                .map(mask -> (mask.elsewhere() ? OTHER : "") + mask.address()
+                        + (mask.argument() == 0 ? "" : " #" + mask.argument()) + " = " + mask.text())
                 .collect(Collectors.joining("; "));
     }
 
@@ -96,7 +116,11 @@ final class AnswerText {
             if (!mask.matches()) {
                 return Optional.empty();
             }
-            masks.add(new Mask(mask.group(2), mask.group(3) == null ? 0 : Integer.parseInt(mask.group(3)), mask.group(4).strip(), mask.group(1) != null));
+            masks.add(new Mask(
+                    mask.group(2),
+                    mask.group(3) == null ? 0 : Integer.parseInt(mask.group(3)),
+                    mask.group(4).strip(),
+                    mask.group(1) != null));
         }
         return Optional.of(masks);
     }

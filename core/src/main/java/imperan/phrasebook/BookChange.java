@@ -9,7 +9,6 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -32,8 +31,7 @@ public final class BookChange {
     }
 
     /** How an import differs from the phrasebook that is there: addresses. */
-    public record Difference(List<String> added, List<String> changed, List<String> gone, int same) {
-    }
+    public record Difference(List<String> added, List<String> changed, List<String> gone, int same) {}
 
     private final Show show;
     private final String name;
@@ -54,12 +52,16 @@ public final class BookChange {
     }
 
     private Optional<Part> there() {
-        return show.all(Phrasebook.class).stream().filter(part -> ((Phrasebook) part.body()).name().equals(name)).findFirst();
+        return show.all(Phrasebook.class).stream()
+                .filter(part -> ((Phrasebook) part.body()).name().equals(name))
+                .findFirst();
     }
 
     private Map<String, Held> phrasesOf(Part book) {
         Map<String, Held> phrases = new LinkedHashMap<>();
-        show.children(book.id()).forEach(part -> phrases.put(part.body().called(), show.held(part.id()).orElseThrow()));
+        show.children(book.id())
+                .forEach(part ->
+                        phrases.put(part.body().called(), show.held(part.id()).orElseThrow()));
         return phrases;
     }
 
@@ -67,10 +69,16 @@ public final class BookChange {
     public Optional<Difference> difference() {
         return there().map(book -> {
             Map<String, Held> old = phrasesOf(book);
-            List<String> added = read.keySet().stream().filter(address -> !old.containsKey(address)).toList();
-            List<String> changed = read.keySet().stream().filter(address -> old.containsKey(address)
-                    && !old.get(address).part().body().equals(read.get(address))).toList();
-            List<String> gone = old.keySet().stream().filter(address -> !read.containsKey(address)).toList();
+            List<String> added = read.keySet().stream()
+                    .filter(address -> !old.containsKey(address))
+                    .toList();
+            List<String> changed = read.keySet().stream()
+                    .filter(address -> old.containsKey(address)
+                            && !old.get(address).part().body().equals(read.get(address)))
+                    .toList();
+            List<String> gone = old.keySet().stream()
+                    .filter(address -> !read.containsKey(address))
+                    .toList();
             return new Difference(added, changed, gone, read.size() - added.size() - changed.size());
         });
     }
@@ -81,26 +89,47 @@ public final class BookChange {
         List<EditRequest.Step> steps = new ArrayList<>();
         PartId book = there.map(Part::id).orElseGet(PartId::random);
         if (there.isEmpty()) {
-            int order = show.all(Phrasebook.class).stream().mapToInt(Part::order).max().orElse(-1) + 1;
-            steps.add(new EditRequest.Put(new Part(book, Optional.empty(), order,
-                    new Phrasebook(freeName(), allowing(sheet.orElse(Phrasebook.LinkSheet.unknown())))), 0));
+            int order = show.all(Phrasebook.class).stream()
+                            .mapToInt(Part::order)
+                            .max()
+                            .orElse(-1)
+                    + 1;
+            steps.add(new EditRequest.Put(
+                    new Part(
+                            book,
+                            Optional.empty(),
+                            order,
+                            new Phrasebook(freeName(), allowing(sheet.orElse(Phrasebook.LinkSheet.unknown())))),
+                    0));
         } else {
             Held known = show.held(book).orElseThrow();
             Phrasebook body = (Phrasebook) known.part().body();
             // what is replaced is replaced whole; what is added to stays as it is reached
-            Phrasebook.LinkSheet next = allowing(onSameName == OnSameName.REPLACE ? sheet.orElse(body.sheet()) : body.sheet());
+            Phrasebook.LinkSheet next =
+                    allowing(onSameName == OnSameName.REPLACE ? sheet.orElse(body.sheet()) : body.sheet());
             if (!next.equals(body.sheet())) {
-                steps.add(new EditRequest.Put(new Part(book, Optional.empty(), known.part().order(), new Phrasebook(body.name(), next)), known.version()));
+                steps.add(new EditRequest.Put(
+                        new Part(book, Optional.empty(), known.part().order(), new Phrasebook(body.name(), next)),
+                        known.version()));
             }
         }
         Map<String, Held> old = there.map(this::phrasesOf).orElse(Map.of());
-        int order = old.values().stream().mapToInt(held -> held.part().order()).max().orElse(-1);
+        int order = old.values().stream()
+                .mapToInt(held -> held.part().order())
+                .max()
+                .orElse(-1);
         for (Phrase phrase : read.values()) {
             Held known = old.get(phrase.address());
             if (known == null) {
                 steps.add(new EditRequest.Put(new Part(PartId.random(), Optional.of(book), ++order, phrase), 0));
             } else if (!known.part().body().equals(phrase)) {
-                steps.add(new EditRequest.Put(new Part(known.part().id(), Optional.of(book), known.part().order(), phrase), known.version()));
+                steps.add(new EditRequest.Put(
+                        new Part(
+                                known.part().id(),
+                                Optional.of(book),
+                                known.part().order(),
+                                phrase),
+                        known.version()));
             }
         }
         if (onSameName == OnSameName.REPLACE) {
@@ -115,7 +144,9 @@ public final class BookChange {
 
     /** An address that lacks the slash at its start needs a way to speak that allows for it. */
     private Phrasebook.LinkSheet allowing(Phrasebook.LinkSheet given) {
-        return given.spoken() == Osc.STRICT && read.keySet().stream().anyMatch(AddressText::isBare) ? given.in(Osc.BARE) : given;
+        return given.spoken() == Osc.STRICT && read.keySet().stream().anyMatch(AddressText::isBare)
+                ? given.in(Osc.BARE)
+                : given;
     }
 
     private String freeName() {

@@ -1,14 +1,13 @@
 package imperan.phrasebook;
 
-import imperan.dialect.Osc;
 import imperan.address.SlotAddress;
+import imperan.dialect.Osc;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.AnswerRule;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
 import imperan.show.Ranges;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -79,7 +78,8 @@ public final class Collector {
         if (known != null && known.types.equals(types)) {
             known.add(message);
         } else {
-            int more = bytes(message.address(), types.size()) - (known == null ? 0 : bytes(message.address(), known.types.size()));
+            int more = bytes(message.address(), types.size())
+                    - (known == null ? 0 : bytes(message.address(), known.types.size()));
             if ((known != null || seen.size() < MAX_ADDRESSES) && bytes + more <= MAX_BYTES) {
                 seen.put(message.address(), new Seen(message, types));
                 bytes += more;
@@ -97,19 +97,32 @@ public final class Collector {
     }
 
     private static Optional<ArgumentType> type(OscArgument argument) {
-        return argument instanceof OscArgument.Float32 ? Optional.of(ArgumentType.FLOAT32)
-                : argument instanceof OscArgument.Int32 ? Optional.of(ArgumentType.INT32)
-                : argument instanceof OscArgument.Float64 ? Optional.of(ArgumentType.FLOAT64)
-                : argument instanceof OscArgument.Int64 ? Optional.of(ArgumentType.INT64)
-                : argument instanceof OscArgument.Text ? Optional.of(ArgumentType.TEXT)
-                : argument instanceof OscArgument.Rgba ? Optional.of(ArgumentType.COLOUR)
-                : argument == OscArgument.Bare.TRUE || argument == OscArgument.Bare.FALSE ? Optional.of(ArgumentType.BOOLEAN)
-                : Optional.empty();
+        return argument instanceof OscArgument.Float32
+                ? Optional.of(ArgumentType.FLOAT32)
+                : argument instanceof OscArgument.Int32
+                        ? Optional.of(ArgumentType.INT32)
+                        : argument instanceof OscArgument.Float64
+                                ? Optional.of(ArgumentType.FLOAT64)
+                                : argument instanceof OscArgument.Int64
+                                        ? Optional.of(ArgumentType.INT64)
+                                        : argument instanceof OscArgument.Text
+                                                ? Optional.of(ArgumentType.TEXT)
+                                                : argument instanceof OscArgument.Rgba
+                                                        ? Optional.of(ArgumentType.COLOUR)
+                                                        : argument == OscArgument.Bare.TRUE
+                                                                        || argument == OscArgument.Bare.FALSE
+                                                                ? Optional.of(ArgumentType.BOOLEAN)
+                                                                : Optional.empty();
     }
 
     private static double number(OscArgument argument) {
-        return argument instanceof OscArgument.Float32 f ? f.value() : argument instanceof OscArgument.Int32 i ? i.value()
-                : argument instanceof OscArgument.Float64 d ? d.value() : argument instanceof OscArgument.Int64 h ? h.value() : Double.NaN;
+        return argument instanceof OscArgument.Float32 f
+                ? f.value()
+                : argument instanceof OscArgument.Int32 i
+                        ? i.value()
+                        : argument instanceof OscArgument.Float64 d
+                                ? d.value()
+                                : argument instanceof OscArgument.Int64 h ? h.value() : Double.NaN;
     }
 
     /** What was heard, as phrases; ranges are those seen, which may be smaller than the true ones. */
@@ -118,14 +131,25 @@ public final class Collector {
         seen.forEach((address, said) -> {
             List<Phrase.PhraseArgument> arguments = new ArrayList<>();
             for (int i = 0; i < said.types.size(); i++) {
-                boolean ranged = said.low[i] < said.high[i] && Ranges.fits(said.types.get(i), said.low[i], said.high[i]);
-                arguments.add(Phrase.PhraseArgument.plain(said.types.get(i), ranged ? Optional.of(said.low[i]) : Optional.empty(),
-                        ranged ? Optional.of(said.high[i]) : Optional.empty(), "", List.of(), Optional.empty()));
+                boolean ranged =
+                        said.low[i] < said.high[i] && Ranges.fits(said.types.get(i), said.low[i], said.high[i]);
+                arguments.add(Phrase.PhraseArgument.plain(
+                        said.types.get(i),
+                        ranged ? Optional.of(said.low[i]) : Optional.empty(),
+                        ranged ? Optional.of(said.high[i]) : Optional.empty(),
+                        "",
+                        List.of(),
+                        Optional.empty()));
             }
             String written = address.replace("<", "<<");
             if (SlotAddress.parse(written, Osc.BARE::fault).problem().isEmpty()) {
-                phrases.add(Phrase.plain(written, Phrase.Direction.IN, arguments, AnswerRule.usual(AnswerRule.Kind.SAME),
-                        "heard; the range is what was seen", ""));
+                phrases.add(Phrase.plain(
+                        written,
+                        Phrase.Direction.IN,
+                        arguments,
+                        AnswerRule.usual(AnswerRule.Kind.SAME),
+                        "heard; the range is what was seen",
+                        ""));
             }
         });
         return phrases;

@@ -5,7 +5,6 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -18,7 +17,15 @@ public record KnownBook(Phrasebook book, List<Phrase> phrases) {
 
     /** Empty where the part is no phrasebook, or gone. */
     public static Optional<KnownBook> of(Show show, PartId id) {
-        return show.part(id).map(Part::body).filter(Phrasebook.class::isInstance).map(book -> new KnownBook((Phrasebook) book,
-                show.children(id).map(Part::body).filter(Phrase.class::isInstance).map(Phrase.class::cast).toList()));
+        return show.part(id)
+                .map(Part::body)
+                .filter(Phrasebook.class::isInstance)
+                .map(book -> new KnownBook(
+                        (Phrasebook) book,
+                        show.children(id)
+                                .map(Part::body)
+                                .filter(Phrase.class::isInstance)
+                                .map(Phrase.class::cast)
+                                .toList()));
     }
 }

@@ -10,7 +10,6 @@ import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Problem;
 import imperan.show.ProofRule;
 import imperan.show.Show;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -18,25 +17,37 @@ import java.util.Optional;
 /** Gives a phrase the values that a person wrote. */
 public final class PhraseEdit {
 
-    private PhraseEdit() {
-    }
+    private PhraseEdit() {}
 
     public static Outcome values(Show show, PartId id, int argument, String text, Person author) {
         if (!(show.part(id).map(Part::body).orElse(null) instanceof Phrase phrase)) {
             return Outcome.Refused.because("This phrase is no longer there");
         }
         if (argument < 0 || argument >= phrase.arguments().size()) {
-            return refused(id, phrase.arguments().isEmpty() ? "This phrase has no argument, so it takes no values"
-                    : "This phrase has no argument number " + (argument + 1));
+            return refused(
+                    id,
+                    phrase.arguments().isEmpty()
+                            ? "This phrase has no argument, so it takes no values"
+                            : "This phrase has no argument number " + (argument + 1));
         }
         Optional<PhraseValues> values = PhraseValues.written(text);
         if (values.isEmpty()) {
-            return refused(id, "“" + text + "” is no range such as 0 to 1 dB; choices have bars between, such as in | out");
+            return refused(
+                    id, "“" + text + "” is no range such as 0 to 1 dB; choices have bars between, such as in | out");
         }
         List<PhraseArgument> arguments = new ArrayList<>(phrase.arguments());
         PhraseArgument before = arguments.get(argument);
-        arguments.set(argument, new PhraseArgument(before.type(), values.get().low(), values.get().high(), values.get().unit(),
-                values.get().choices(), before.fixed(), before.marks(), before.reads()));
+        arguments.set(
+                argument,
+                new PhraseArgument(
+                        before.type(),
+                        values.get().low(),
+                        values.get().high(),
+                        values.get().unit(),
+                        values.get().choices(),
+                        before.fixed(),
+                        before.marks(),
+                        before.reads()));
         return changed(show, id, phrase, phrase.with(arguments), author);
     }
 
@@ -45,18 +56,33 @@ public final class PhraseEdit {
         if (!(show.part(id).map(Part::body).orElse(null) instanceof Phrase phrase)) {
             return Outcome.Refused.because("This phrase is no longer there");
         }
-        Optional<PhraseValues> range = text.isBlank() ? Optional.of(PhraseValues.NONE) : PhraseValues.range(text).filter(values -> values.low().isPresent() && values.high().isPresent());
+        Optional<PhraseValues> range = text.isBlank()
+                ? Optional.of(PhraseValues.NONE)
+                : PhraseValues.range(text)
+                        .filter(values ->
+                                values.low().isPresent() && values.high().isPresent());
         if (range.isEmpty()) {
             return refused(id, "“" + text + "” is no range. Write two numbers, such as 0.2 to 0.4");
         }
         ProofRule before = phrase.proof();
-        return changed(show, id, phrase, phrase.proved(new ProofRule(range.get().low(), range.get().high(), before.sweep(), before.spacing(), before.most())), author);
+        return changed(
+                show,
+                id,
+                phrase,
+                phrase.proved(new ProofRule(
+                        range.get().low(), range.get().high(), before.sweep(), before.spacing(), before.most())),
+                author);
     }
 
     private static Outcome changed(Show show, PartId id, Phrase before, Phrase after, Person author) {
         Part part = show.part(id).orElseThrow();
-        return show.apply(new EditRequest("Change the values of " + before.address(), List.of(new EditRequest.Put(new Part(id, part.parent(), part.order(), after),
-                show.held(id).orElseThrow().version()))), author);
+        return show.apply(
+                new EditRequest(
+                        "Change the values of " + before.address(),
+                        List.of(new EditRequest.Put(
+                                new Part(id, part.parent(), part.order(), after),
+                                show.held(id).orElseThrow().version()))),
+                author);
     }
 
     private static Outcome refused(PartId id, String why) {

@@ -1,7 +1,6 @@
 package imperan.phrasebook;
 
 import imperan.show.ScaleMark;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -16,18 +15,24 @@ import java.util.regex.Pattern;
  * @param choices empty where there is a range, or nothing is told
  * @param marks   the words for numbers; empty where there are none
  */
-record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, List<String> choices, List<ScaleMark> marks) {
+record PhraseValues(
+        Optional<Double> low, Optional<Double> high, String unit, List<String> choices, List<ScaleMark> marks) {
 
     private static final String NUMBER = "[-+−]?(?:\\d+(?:\\.\\d+)?|\\.\\d+)";
     private static final String UNIT = "%|°C?|[A-Za-zµΩ]{1,8}(?:/[a-z]{1,3})?";
-    private static final Pattern RANGE = Pattern.compile("(?i)(?:from|between|range:?|min(?:imum)?\\.?\\s*[:=]?)?\\s*[\\[(]?\\s*(" + NUMBER + ")\\s*(" + UNIT
-            + ")??\\s*(?:\\.\\.\\.?|…|–|—|~|up to|to|through|thru|and|or|,\\s*max(?:imum)?\\.?\\s*[:=]?|[,;]|/|:|-|−)\\s*(" + NUMBER
-            + ")\\s*[\\])]?\\s*(\\S{0,12})(?:\\s+\\(.*\\)|\\s*[,;]\\s*default.*)?");
+    private static final Pattern RANGE = Pattern.compile(
+            "(?i)(?:from|between|range:?|min(?:imum)?\\.?\\s*[:=]?)?\\s*[\\[(]?\\s*(" + NUMBER + ")\\s*(" + UNIT
+                    + ")??\\s*(?:\\.\\.\\.?|…|–|—|~|up to|to|through|thru|and|or|,\\s*max(?:imum)?\\.?\\s*[:=]?|[,;]|/|:|-|−)\\s*("
+                    + NUMBER
+                    + ")\\s*[\\])]?\\s*(\\S{0,12})(?:\\s+\\(.*\\)|\\s*[,;]\\s*default.*)?");
     private static final Pattern NUMBER_AND_UNIT = Pattern.compile("(" + NUMBER + ")\\s*(" + UNIT + ")?");
     /** A comma for the point of a decimal, where nothing else can be meant. */
     private static final Pattern WITH_COMMA = Pattern.compile("([-+−]?\\d+),(\\d+)");
-    private static final Pattern NUMBER_THEN_WORD = Pattern.compile("(-?\\d{1,9}(?:\\.\\d{1,9})?)\\s*(?:=|:|→|->|–|-)?\\s*\\(?([^\\d\\s=:(][^=:]{0,60}?)\\)?");
-    private static final Pattern WORD_THEN_NUMBER = Pattern.compile("([^\\d\\s=:][^=:]{0,60}?)\\s*[=:]\\s*(-?\\d{1,9}(?:\\.\\d{1,9})?)");
+
+    private static final Pattern NUMBER_THEN_WORD =
+            Pattern.compile("(-?\\d{1,9}(?:\\.\\d{1,9})?)\\s*(?:=|:|→|->|–|-)?\\s*\\(?([^\\d\\s=:(][^=:]{0,60}?)\\)?");
+    private static final Pattern WORD_THEN_NUMBER =
+            Pattern.compile("([^\\d\\s=:][^=:]{0,60}?)\\s*[=:]\\s*(-?\\d{1,9}(?:\\.\\d{1,9})?)");
     private static final Pattern NOTHING = Pattern.compile("(?i)|-|–|—|none|any|n/a|all");
 
     static final PhraseValues NONE = new PhraseValues(Optional.empty(), Optional.empty(), "", List.of(), List.of());
@@ -45,7 +50,8 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
             return Optional.of(ranging(number(matcher.group(1)), high.map(value -> value * 1000), first));
         }
         return first.isEmpty() || last.isEmpty() || first.equals(last)
-                ? Optional.of(ranging(number(matcher.group(1)), high, last.isEmpty() ? first : last)) : Optional.empty();
+                ? Optional.of(ranging(number(matcher.group(1)), high, last.isEmpty() ? first : last))
+                : Optional.empty();
     }
 
     private static PhraseValues ranging(Optional<Double> low, Optional<Double> high, String unit) {
@@ -70,7 +76,8 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
     /** Ranges for several arguments, in their order, such as {@code 0..1; -45..45 °}; empty where the text is not several. */
     static List<PhraseValues> ranges(String text) {
         for (String between : List.of("[;|]", ",")) {
-            List<Optional<PhraseValues>> each = Arrays.stream(text.split(between)).map(PhraseValues::range).toList();
+            List<Optional<PhraseValues>> each =
+                    Arrays.stream(text.split(between)).map(PhraseValues::range).toList();
             if (each.size() > 1 && each.stream().allMatch(Optional::isPresent)) {
                 return each.stream().map(Optional::get).toList();
             }
@@ -84,7 +91,9 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
             return Optional.of(NONE);
         }
         List<String> choices = choices(text);
-        return range(text).or(() -> named(text)).or(() -> choices.size() < 2 ? Optional.empty() : Optional.of(choosing(choices)));
+        return range(text)
+                .or(() -> named(text))
+                .or(() -> choices.size() < 2 ? Optional.empty() : Optional.of(choosing(choices)));
     }
 
     /** Numbers with a word for each: {@code 0 off, 1 short}, {@code 0=off; 1=on}, {@code off: 0 / on: 1}. Empty where it is anything else. */
@@ -100,16 +109,21 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
                 return Optional.empty();
             }
             numbers.add(number);
-            marks.add(new ScaleMark(Double.parseDouble(number), (before.matches() ? before.group(2) : behind.group(1)).strip()));
+            marks.add(new ScaleMark(
+                    Double.parseDouble(number), (before.matches() ? before.group(2) : behind.group(1)).strip()));
         }
         // the same word behind each is a unit
-        return marks.size() < 2 || marks.stream().map(ScaleMark::text).distinct().count() < marks.size() ? Optional.empty() : Optional.of(new PhraseValues(Optional.empty(), Optional.empty(), "", numbers, marks));
+        return marks.size() < 2
+                        || marks.stream().map(ScaleMark::text).distinct().count() < marks.size()
+                ? Optional.empty()
+                : Optional.of(new PhraseValues(Optional.empty(), Optional.empty(), "", numbers, marks));
     }
 
     /** A number, whatever unit is behind it. */
     static Optional<Double> number(String text) {
         Matcher comma = WITH_COMMA.matcher(text.strip());
-        Matcher matcher = NUMBER_AND_UNIT.matcher(comma.matches() ? comma.group(1) + "." + comma.group(2) : text.strip());
+        Matcher matcher =
+                NUMBER_AND_UNIT.matcher(comma.matches() ? comma.group(1) + "." + comma.group(2) : text.strip());
         return matcher.matches() ? Optional.of(Double.valueOf(matcher.group(1).replace('−', '-'))) : Optional.empty();
     }
 
@@ -121,8 +135,12 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
 
     /** Texts with bars, commas, semicolons or slashes between. */
     static List<String> choices(String text) {
-        return text.isBlank() ? List.of() : Arrays.stream(text.split("[|,;/]")).map(String::strip)
-                .filter(choice -> !choice.isEmpty()).toList();
+        return text.isBlank()
+                ? List.of()
+                : Arrays.stream(text.split("[|,;/]"))
+                        .map(String::strip)
+                        .filter(choice -> !choice.isEmpty())
+                        .toList();
     }
 
     /** Values as a person writes them for one phrase, where a slip must not become a choice. Empty where it cannot be read. */
@@ -130,7 +148,11 @@ record PhraseValues(Optional<Double> low, Optional<Double> high, String unit, Li
         if (text.isBlank()) {
             return Optional.of(NONE);
         }
-        return text.indexOf('|') < 0 ? range(text)
-                : Optional.of(choosing(Arrays.stream(text.split("\\|")).map(String::strip).filter(choice -> !choice.isEmpty()).toList()));
+        return text.indexOf('|') < 0
+                ? range(text)
+                : Optional.of(choosing(Arrays.stream(text.split("\\|"))
+                        .map(String::strip)
+                        .filter(choice -> !choice.isEmpty())
+                        .toList()));
     }
 }

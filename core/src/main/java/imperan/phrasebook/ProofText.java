@@ -1,7 +1,6 @@
 package imperan.phrasebook;
 
 import imperan.show.ProofRule;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,12 +14,13 @@ final class ProofText {
     private static final Pattern MOST = Pattern.compile("at most (\\d{1,4})");
     private static final String SWEEP = "full sweep";
 
-    private ProofText() {
-    }
+    private ProofText() {}
 
     static String write(ProofRule rule) {
         List<String> words = new ArrayList<>();
-        rule.low().ifPresent(low -> words.add(AnswerText.number(low) + " to " + AnswerText.number(rule.high().orElseThrow())));
+        rule.low()
+                .ifPresent(low -> words.add(AnswerText.number(low) + " to "
+                        + AnswerText.number(rule.high().orElseThrow())));
         if (rule.sweep()) {
             words.add(SWEEP);
         }
@@ -35,16 +35,25 @@ final class ProofText {
         for (String word : cell.isBlank() ? new String[0] : cell.strip().split("\\s*;\\s*")) {
             Matcher every = EVERY.matcher(word);
             Matcher most = MOST.matcher(word);
-            Optional<Double> spacing = every.matches() ? PhraseValues.number(every.group(1)).filter(seconds -> seconds > 0 && seconds <= ProofRule.MOST_SPACING) : Optional.empty();
-            Optional<PhraseValues> range = PhraseValues.range(word).filter(values -> values.low().isPresent() && values.high().isPresent() && values.low().get() < values.high().get());
+            Optional<Double> spacing = every.matches()
+                    ? PhraseValues.number(every.group(1))
+                            .filter(seconds -> seconds > 0 && seconds <= ProofRule.MOST_SPACING)
+                    : Optional.empty();
+            Optional<PhraseValues> range = PhraseValues.range(word)
+                    .filter(values -> values.low().isPresent()
+                            && values.high().isPresent()
+                            && values.low().get() < values.high().get());
             if (word.equals(SWEEP)) {
                 rule = rule.sweeping();
             } else if (spacing.isPresent()) {
                 rule = rule.spaced(spacing.get());
-            } else if (most.matches() && Integer.parseInt(most.group(1)) > 0 && Integer.parseInt(most.group(1)) <= ProofRule.MOST_TIMES) {
+            } else if (most.matches()
+                    && Integer.parseInt(most.group(1)) > 0
+                    && Integer.parseInt(most.group(1)) <= ProofRule.MOST_TIMES) {
                 rule = rule.atMost(Integer.parseInt(most.group(1)));
             } else if (range.isPresent()) {
-                rule = rule.within(range.get().low().orElseThrow(), range.get().high().orElseThrow());
+                rule = rule.within(
+                        range.get().low().orElseThrow(), range.get().high().orElseThrow());
             } else {
                 return Optional.empty();
             }

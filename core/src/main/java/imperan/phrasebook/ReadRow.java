@@ -1,7 +1,6 @@
 package imperan.phrasebook;
 
 import imperan.show.Phrase;
-
 import java.util.Optional;
 
 /**
@@ -15,7 +14,11 @@ import java.util.Optional;
 public record ReadRow(String place, Verdict verdict, Optional<Phrase> phrase, String note) {
 
     /** How sure we are of a row. */
-    public enum Verdict { UNDERSTOOD, GUESSED, REFUSED }
+    public enum Verdict {
+        UNDERSTOOD,
+        GUESSED,
+        REFUSED
+    }
 
     public static ReadRow refused(String place, String why) {
         return new ReadRow(place, Verdict.REFUSED, Optional.empty(), why);

@@ -20,14 +20,12 @@ public record ReadTable(List<ReadRow> rows, List<Column> columns) {
      *
      * @param column from the left, from 0; one that is not there holds nothing
      */
-    public record Told(int column, TableColumn is) {
-    }
+    public record Told(int column, TableColumn is) {}
 
     /**
      * @param title   as it stands in the first line; empty where the list has no titles
      * @param example what stands in it in the first line that is a message
      * @param taken   what it is read as
      */
-    public record Column(String title, String example, TableColumn taken) {
-    }
+    public record Column(String title, String example, TableColumn taken) {}
 }

@@ -7,18 +7,70 @@ import java.util.Optional;
 
 /** What a column of a message list can hold. */
 public enum TableColumn {
-
-    ADDRESS("address", "path", "osc address", "osc path", "message", "command", "phrase", "osc", "osc message", "osc command"),
-    TYPES("data type", "datatype", "format", "payload", "osc type", "types", "type", "type tags", "typetags", "tags", "arguments", "argument", "args", "arg", "parameter", "parameters", "value type"),
+    ADDRESS(
+            "address",
+            "path",
+            "osc address",
+            "osc path",
+            "message",
+            "command",
+            "phrase",
+            "osc",
+            "osc message",
+            "osc command"),
+    TYPES(
+            "data type",
+            "datatype",
+            "format",
+            "payload",
+            "osc type",
+            "types",
+            "type",
+            "type tags",
+            "typetags",
+            "tags",
+            "arguments",
+            "argument",
+            "args",
+            "arg",
+            "parameter",
+            "parameters",
+            "value type"),
     LOW("min value", "minimum value", "lower", "low", "min", "minimum", "from", "lowest"),
     HIGH("max value", "maximum value", "upper", "high", "max", "maximum", "to", "highest"),
-    RANGE("range", "ranges", "values", "value", "limits", "value range", "range of values", "valid range", "allowed values", "valid values", "possible values"),
+    RANGE(
+            "range",
+            "ranges",
+            "values",
+            "value",
+            "limits",
+            "value range",
+            "range of values",
+            "valid range",
+            "allowed values",
+            "valid values",
+            "possible values"),
     UNIT("unit", "units"),
     CHOICES("choices", "choice", "options", "enum", "enumeration", "one of", "states"),
     FIXED("fixed", "constant", "constants", "first"),
     DIRECTION("direction", "access", "way", "in/out", "read/write", "r/w", "dir", "sent by", "mode"),
     ANSWER("answer", "reply", "response", "feedback", "returns"),
-    MEANING("meaning", "description", "what it does", "notes", "note", "comment", "comments", "function", "details", "purpose", "remark", "remarks", "explanation", "information", "usage"),
+    MEANING(
+            "meaning",
+            "description",
+            "what it does",
+            "notes",
+            "note",
+            "comment",
+            "comments",
+            "function",
+            "details",
+            "purpose",
+            "remark",
+            "remarks",
+            "explanation",
+            "information",
+            "usage"),
     TOLERANCE("tolerance", "within"),
     SECONDS("seconds", "time", "time limit", "answers within"),
     MASKED("masked by", "masked", "needs"),
@@ -54,7 +106,13 @@ public enum TableColumn {
         if (title.length() > MOST_TITLE) {
             return Optional.empty();
         }
-        String plain = title.toLowerCase(Locale.ROOT).replaceAll("[\\[(].*[\\])]", "").replaceAll("[\\s_-]+", " ").replaceAll("[*`:]", "").strip();
-        return Arrays.stream(values()).filter(column -> column.titles.contains(plain)).findFirst();
+        String plain = title.toLowerCase(Locale.ROOT)
+                .replaceAll("[\\[(].*[\\])]", "")
+                .replaceAll("[\\s_-]+", " ")
+                .replaceAll("[*`:]", "")
+                .strip();
+        return Arrays.stream(values())
+                .filter(column -> column.titles.contains(plain))
+                .findFirst();
     }
 }

@@ -4,7 +4,6 @@ import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.ScaleMark;
 import imperan.table.SheetText;
-
 import java.util.Collection;
 import java.util.Locale;
 import java.util.StringJoiner;
@@ -14,29 +13,70 @@ import java.util.stream.Collectors;
 public final class TableExport {
 
     /** The first line; a table that begins with it is one of ours. */
-    static final String TITLES = SheetText.row("address", "types", "fixed", "low", "high", "unit", "choices", "direction", "answer", "tolerance", "seconds",
-            "meaning", "masked by", "marks", "words", "answer says", "answer in", "final seconds", "told", "effect", "masks", "proof", "far end");
+    static final String TITLES = SheetText.row(
+            "address",
+            "types",
+            "fixed",
+            "low",
+            "high",
+            "unit",
+            "choices",
+            "direction",
+            "answer",
+            "tolerance",
+            "seconds",
+            "meaning",
+            "masked by",
+            "marks",
+            "words",
+            "answer says",
+            "answer in",
+            "final seconds",
+            "told",
+            "effect",
+            "masks",
+            "proof",
+            "far end");
 
-    private TableExport() {
-    }
+    private TableExport() {}
 
     public static String write(Collection<Phrase> phrases) {
         StringJoiner lines = new StringJoiner("\r\n", "", "\r\n");
         lines.add(TITLES);
         for (Phrase phrase : phrases) {
-            String types = phrase.arguments().stream().map(a -> String.valueOf(TypeTags.tag(a.type()))).collect(Collectors.joining());
-            String fixed = phrase.arguments().stream().flatMap(a -> a.fixed().stream()).collect(Collectors.joining("|"));
-            Phrase.PhraseArgument value = phrase.arguments().isEmpty() ? null : phrase.arguments().get(phrase.arguments().size() - 1);
-            lines.add(SheetText.row(phrase.address(), types, fixed,
+            String types = phrase.arguments().stream()
+                    .map(a -> String.valueOf(TypeTags.tag(a.type())))
+                    .collect(Collectors.joining());
+            String fixed =
+                    phrase.arguments().stream().flatMap(a -> a.fixed().stream()).collect(Collectors.joining("|"));
+            Phrase.PhraseArgument value = phrase.arguments().isEmpty()
+                    ? null
+                    : phrase.arguments().get(phrase.arguments().size() - 1);
+            lines.add(SheetText.row(
+                    phrase.address(),
+                    types,
+                    fixed,
                     value == null ? "" : value.low().map(AnswerText::number).orElse(""),
                     value == null ? "" : value.high().map(AnswerText::number).orElse(""),
-                    value == null ? "" : value.unit(), value == null ? "" : String.join("|", value.choices()),
-                    phrase.direction().name().toLowerCase(Locale.ROOT), answer(phrase.answer()),
+                    value == null ? "" : value.unit(),
+                    value == null ? "" : String.join("|", value.choices()),
+                    phrase.direction().name().toLowerCase(Locale.ROOT),
+                    answer(phrase.answer()),
                     AnswerText.tolerance(phrase.answer().tolerance()),
-                    phrase.answer().seconds() == AnswerRule.USUAL_SECONDS ? "" : AnswerText.number(phrase.answer().seconds()), phrase.meaning(), phrase.maskedBy(),
-                    value == null ? "" : ScaleMark.write(value.marks()), phrase.answer().words().map(String::valueOf).orElse(""),
-                    AnswerText.says(phrase.answer()), AnswerText.places(phrase.answer().places()), phrase.answer().finalSeconds().map(AnswerText::number).orElse(""),
-                    AnswerText.word(phrase.answer().told()), AnswerText.word(phrase.effect()), AnswerText.masks(phrase.masks()), ProofText.write(phrase.proof()),
+                    phrase.answer().seconds() == AnswerRule.USUAL_SECONDS
+                            ? ""
+                            : AnswerText.number(phrase.answer().seconds()),
+                    phrase.meaning(),
+                    phrase.maskedBy(),
+                    value == null ? "" : ScaleMark.write(value.marks()),
+                    phrase.answer().words().map(String::valueOf).orElse(""),
+                    AnswerText.says(phrase.answer()),
+                    AnswerText.places(phrase.answer().places()),
+                    phrase.answer().finalSeconds().map(AnswerText::number).orElse(""),
+                    AnswerText.word(phrase.answer().told()),
+                    AnswerText.word(phrase.effect()),
+                    AnswerText.masks(phrase.masks()),
+                    ProofText.write(phrase.proof()),
                     value == null ? "" : value.reads()));
         }
         return lines.toString();

@@ -3,17 +3,13 @@ package imperan.phrasebook;
 import imperan.address.SlotAddress;
 import imperan.dialect.Osc;
 import imperan.shaping.ShapingText;
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import imperan.show.Ranges;
-import imperan.show.AnswerRule;
 import imperan.show.ScaleMark;
 import imperan.table.SheetText;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
-
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -30,6 +26,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
 
 /**
  * Phrases from a table: CSV (RFC 4180) with commas, semicolons or tabs, or columns between bars as documents have them. Columns
@@ -49,18 +48,21 @@ public final class TableImport {
     /** What a title says in brackets is the unit, where it is as short as one: Min (dB). */
     private static final Pattern UNIT_OF_TITLE = Pattern.compile(".*[\\[(]\\s*(\\S{1,4})\\s*[\\])]");
     /** A type and its range in one cell, such as float 0..1 or int (0-127). */
-    private static final Pattern TYPE_AND_RANGE = Pattern.compile("([A-Za-z]+\\d{0,2})[\\s:,]*[\\[(]?\\s*([-+−.\\d].*?)[\\])]?");
+    private static final Pattern TYPE_AND_RANGE =
+            Pattern.compile("([A-Za-z]+\\d{0,2})[\\s:,]*[\\[(]?\\s*([-+−.\\d].*?)[\\])]?");
     /** Minus infinity, as a fader says of its lower end. */
     private static final Pattern INFINITE = Pattern.compile("(?i).*(?:∞|\\binf(?:inity)?\\b).*");
 
     private final Map<TableColumn, Integer> places = new EnumMap<>(TableColumn.class);
     /** The unit that the titles tell; empty where they tell none. */
     private String unit = "";
+
     private final List<ReadRow> rows = new ArrayList<>();
 
     private final boolean bare;
     /** What somebody says of columns, in the order in which they said it; the others are taken as they look. */
     private final List<ReadTable.Told> told;
+
     private final List<ReadTable.Column> columns = new ArrayList<>();
 
     private TableImport(boolean bare, List<ReadTable.Told> told) {
@@ -83,12 +85,13 @@ public final class TableImport {
         TableImport reading = new TableImport(bare, told);
         reading.all(text);
         // what we wrote is read as it stands
-        return new ReadTable(text.startsWith(TableExport.TITLES) ? reading.rows : Families.toldOnce(Families.joined(reading.rows)), reading.columns);
+        return new ReadTable(
+                text.startsWith(TableExport.TITLES) ? reading.rows : Families.toldOnce(Families.joined(reading.rows)),
+                reading.columns);
     }
 
     /** @param number of the line in the text, from 1 */
-    private record Line(long number, List<String> cells) {
-    }
+    private record Line(long number, List<String> cells) {}
 
     private void all(String text) {
         List<Line> lines = lines(text);
@@ -102,7 +105,9 @@ public final class TableImport {
                 int place = i;
                 TableColumn.titled(titles.get(i)).ifPresent(column -> places.putIfAbsent(column, place));
                 Matcher inBrackets = UNIT_OF_TITLE.matcher(titles.get(i));
-                boolean ofValues = TableColumn.titled(titles.get(i)).filter(c -> c == TableColumn.LOW || c == TableColumn.HIGH || c == TableColumn.RANGE).isPresent();
+                boolean ofValues = TableColumn.titled(titles.get(i))
+                        .filter(c -> c == TableColumn.LOW || c == TableColumn.HIGH || c == TableColumn.RANGE)
+                        .isPresent();
                 unit = unit.isEmpty() && ofValues && inBrackets.matches() ? inBrackets.group(1) : unit;
             }
         }
@@ -124,8 +129,11 @@ public final class TableImport {
             rows.add(row("line " + line.number(), line.cells(), !titled && !said));
         }
         if (headed && rows.isEmpty()) {
-            rows.add(ReadRow.refused("line " + lines.get(0).number(), titled ? "There are titles, and no line below them"
-                    : "No column is titled “address”, and no cell begins with a slash"));
+            rows.add(ReadRow.refused(
+                    "line " + lines.get(0).number(),
+                    titled
+                            ? "There are titles, and no line below them"
+                            : "No column is titled “address”, and no cell begins with a slash"));
         }
     }
 
@@ -143,8 +151,15 @@ public final class TableImport {
         List<String> first = below.isEmpty() ? List.of() : below.get(0).cells();
         for (int i = 0; i < Math.min(MOST_COLUMNS, Math.max(titles.size(), first.size())); i++) {
             int place = i;
-            TableColumn taken = places.entrySet().stream().filter(entry -> entry.getValue() == place).map(Map.Entry::getKey).findFirst().orElse(TableColumn.IGNORED);
-            columns.add(new ReadTable.Column(shortened(i < titles.size() ? titles.get(i) : ""), shortened(i < first.size() ? first.get(i) : ""), taken));
+            TableColumn taken = places.entrySet().stream()
+                    .filter(entry -> entry.getValue() == place)
+                    .map(Map.Entry::getKey)
+                    .findFirst()
+                    .orElse(TableColumn.IGNORED);
+            columns.add(new ReadTable.Column(
+                    shortened(i < titles.size() ? titles.get(i) : ""),
+                    shortened(i < first.size() ? first.get(i) : ""),
+                    taken));
         }
     }
 
@@ -155,15 +170,20 @@ public final class TableImport {
     /** The lines that hold something and are no comment, with the bars of a document's table or by the delimiter that occurs most. */
     private static List<Line> lines(String text) {
         List<String> all = text.lines().filter(line -> !isComment(line)).toList();
-        boolean bars = all.stream().filter(line -> !line.isBlank()).allMatch(line -> line.strip().startsWith("|") || line.contains(" | "));
-        return (bars ? withBars(text.lines().toList()) : delimited(text)).stream()
-                .filter(line -> !line.cells().stream().allMatch(String::isBlank))
-                .filter(line -> !isComment(line)).toList();
+        boolean bars = all.stream()
+                .filter(line -> !line.isBlank())
+                .allMatch(line -> line.strip().startsWith("|") || line.contains(" | "));
+        return (bars ? withBars(text.lines().toList()) : delimited(text))
+                .stream()
+                        .filter(line -> !line.cells().stream().allMatch(String::isBlank))
+                        .filter(line -> !isComment(line))
+                        .toList();
     }
 
     /** A column of numbers may be titled # and count #1, #2: such a line is a row. */
     private static boolean isComment(Line line) {
-        List<String> filled = line.cells().stream().filter(cell -> !cell.isEmpty()).toList();
+        List<String> filled =
+                line.cells().stream().filter(cell -> !cell.isEmpty()).toList();
         return isComment(filled.get(0)) && (filled.size() == 1 || !filled.get(0).matches("#\\d*"));
     }
 
@@ -177,8 +197,14 @@ public final class TableImport {
         for (int i = 0; i < all.size(); i++) {
             // a line of dashes divides the titles from the rest
             if (!all.get(i).matches("[\\s|:+-]*")) {
-                lines.add(new Line(i + 1, Arrays.stream(all.get(i).strip().replaceAll("^\\||\\|$", "").split("\\|"))
-                        .map(cell -> cell.strip().replaceAll("^`|`$", "")).toList()));
+                lines.add(new Line(
+                        i + 1,
+                        Arrays.stream(all.get(i)
+                                        .strip()
+                                        .replaceAll("^\\||\\|$", "")
+                                        .split("\\|"))
+                                .map(cell -> cell.strip().replaceAll("^`|`$", ""))
+                                .toList()));
             }
         }
         return lines;
@@ -186,14 +212,28 @@ public final class TableImport {
 
     private static List<Line> delimited(String text) {
         // later lines may hold the others within their cells
-        char delimiter = delimiter(text.lines().filter(line -> !line.isBlank() && !isComment(line)).findFirst().orElse("")).or(() -> delimiter(text)).orElse(',');
+        char delimiter = delimiter(text.lines()
+                        .filter(line -> !line.isBlank() && !isComment(line))
+                        .findFirst()
+                        .orElse(""))
+                .or(() -> delimiter(text))
+                .orElse(',');
         List<Line> lines = new ArrayList<>();
         long number = 1;
-        try (CSVParser parser = CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(false)
-                .setIgnoreSurroundingSpaces(true).setLenientEof(true).setTrailingData(true).get().parse(new StringReader(text))) {
+        try (CSVParser parser = CSVFormat.RFC4180
+                .builder()
+                .setDelimiter(delimiter)
+                .setIgnoreEmptyLines(false)
+                .setIgnoreSurroundingSpaces(true)
+                .setLenientEof(true)
+                .setTrailingData(true)
+                .get()
+                .parse(new StringReader(text))) {
             for (CSVRecord line : parser) {
                 // a quoted cell may go over several lines; the row is where it begins
-                lines.add(new Line(number, line.stream().map(String::strip).map(SheetText::read).toList()));
+                lines.add(new Line(
+                        number,
+                        line.stream().map(String::strip).map(SheetText::read).toList()));
                 number = parser.getCurrentLineNumber() + 1;
             }
         } catch (IOException | UncheckedIOException e) {
@@ -219,9 +259,11 @@ public final class TableImport {
     private void guess(List<String> line) {
         for (int i = 0; i < line.size(); i++) {
             String cell = line.get(i);
-            TableColumn column = cell.startsWith("/") ? places.containsKey(TableColumn.ADDRESS) ? TableColumn.ANSWER : TableColumn.ADDRESS
-                    : TypeTags.read(cell).isPresent() ? TableColumn.TYPES
-                    : PhraseValues.range(cell).isPresent() ? TableColumn.RANGE : TableColumn.MEANING;
+            TableColumn column = cell.startsWith("/")
+                    ? places.containsKey(TableColumn.ADDRESS) ? TableColumn.ANSWER : TableColumn.ADDRESS
+                    : TypeTags.read(cell).isPresent()
+                            ? TableColumn.TYPES
+                            : PhraseValues.range(cell).isPresent() ? TableColumn.RANGE : TableColumn.MEANING;
             places.putIfAbsent(column, i);
         }
     }
@@ -235,50 +277,88 @@ public final class TableImport {
         List<String> guesses = new ArrayList<>();
         String address = address(cell(line, TableColumn.ADDRESS), guesses);
         if (address.length() > SlotAddress.MOST_CHARACTERS) {
-            return ReadRow.refused(quoted(place, line), "An address has at most " + SlotAddress.MOST_CHARACTERS + " characters");
+            return ReadRow.refused(
+                    quoted(place, line), "An address has at most " + SlotAddress.MOST_CHARACTERS + " characters");
         }
         SlotAddress slots = SlotAddress.parse(address, (bare ? Osc.BARE : Osc.STRICT)::fault);
         if (slots.problem().isPresent()) {
-            return ReadRow.refused(quoted(place, line), address.isEmpty() ? "There is no address in this line" : slots.problem().get());
+            return ReadRow.refused(
+                    quoted(place, line),
+                    address.isEmpty()
+                            ? "There is no address in this line"
+                            : slots.problem().get());
         }
         if (guessed) {
             guesses.add("columns known by what stands in them");
         }
         Matcher together = TYPE_AND_RANGE.matcher(PhraseValues.oneSpaced(cell(line, TableColumn.TYPES)));
-        boolean ranged = together.matches() && TypeTags.read(together.group(1)).isPresent() && PhraseValues.range(together.group(2)).isPresent();
+        boolean ranged = together.matches()
+                && TypeTags.read(together.group(1)).isPresent()
+                && PhraseValues.range(together.group(2)).isPresent();
         Optional<List<ArgumentType>> types = TypeTags.read(ranged ? together.group(1) : cell(line, TableColumn.TYPES));
         if (types.isEmpty()) {
-            return ReadRow.refused(quoted(place, line), "“" + cell(line, TableColumn.TYPES) + "” is not a type: write type tags such as f or ifs, or words such as float, int, text");
+            return ReadRow.refused(
+                    quoted(place, line),
+                    "“" + cell(line, TableColumn.TYPES)
+                            + "” is not a type: write type tags such as f or ifs, or words such as float, int, text");
         }
-        String written = ranged && cell(line, TableColumn.RANGE).isEmpty() ? together.group(2) : cell(line, TableColumn.RANGE);
+        String written =
+                ranged && cell(line, TableColumn.RANGE).isEmpty() ? together.group(2) : cell(line, TableColumn.RANGE);
         PhraseValues values = values(line, written, guesses);
-        List<Phrase.PhraseArgument> arguments = arguments(line, types.get(), values, PhraseValues.ranges(written), guesses);
+        List<Phrase.PhraseArgument> arguments =
+                arguments(line, types.get(), values, PhraseValues.ranges(written), guesses);
         Optional<Phrase.Direction> direction = direction(cell(line, TableColumn.DIRECTION));
         Phrase.Direction said = direction.orElse(Phrase.Direction.BOTH);
         if (direction.isEmpty() && !cell(line, TableColumn.DIRECTION).isEmpty()) {
             guesses.add("direction “" + cell(line, TableColumn.DIRECTION) + "” taken as both");
         }
-        Phrase phrase = new Phrase(address, said, arguments, answer(line, said, guesses), read(line, TableColumn.EFFECT, cell -> AnswerText.readWord(Phrase.Effect.class, cell),
-                "value, event, toggle or dangerous", guesses).orElse(Phrase.Effect.UNKNOWN), cell(line, TableColumn.MEANING), cell(line, TableColumn.MASKED),
-                read(line, TableColumn.MASKS, AnswerText::readMasks, "/mute/<ch:1..8> = 1; other /solo/<ch:1..8> = 1", guesses).orElse(List.of()),
-                read(line, TableColumn.PROOF, ProofText::read, "0.2 to 0.4; full sweep; every 2 s; at most 3", guesses).orElse(ProofRule.USUAL));
-        return new ReadRow(place, guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED, Optional.of(phrase),
+        Phrase phrase = new Phrase(
+                address,
+                said,
+                arguments,
+                answer(line, said, guesses),
+                read(
+                                line,
+                                TableColumn.EFFECT,
+                                cell -> AnswerText.readWord(Phrase.Effect.class, cell),
+                                "value, event, toggle or dangerous",
+                                guesses)
+                        .orElse(Phrase.Effect.UNKNOWN),
+                cell(line, TableColumn.MEANING),
+                cell(line, TableColumn.MASKED),
+                read(
+                                line,
+                                TableColumn.MASKS,
+                                AnswerText::readMasks,
+                                "/mute/<ch:1..8> = 1; other /solo/<ch:1..8> = 1",
+                                guesses)
+                        .orElse(List.of()),
+                read(line, TableColumn.PROOF, ProofText::read, "0.2 to 0.4; full sweep; every 2 s; at most 3", guesses)
+                        .orElse(ProofRule.USUAL));
+        return new ReadRow(
+                place,
+                guesses.isEmpty() ? ReadRow.Verdict.UNDERSTOOD : ReadRow.Verdict.GUESSED,
+                Optional.of(phrase),
                 String.join("; ", guesses));
     }
 
     /** A row that is refused is shown as it was written: its place alone has to be looked for. */
     private static String quoted(String place, List<String> line) {
         String text = line.stream().filter(cell -> !cell.isEmpty()).collect(Collectors.joining(" | "));
-        return text.isEmpty() ? place : place + ": " + (text.length() > MOST_QUOTED ? text.substring(0, MOST_QUOTED) + "…" : text);
+        return text.isEmpty()
+                ? place
+                : place + ": " + (text.length() > MOST_QUOTED ? text.substring(0, MOST_QUOTED) + "…" : text);
     }
 
     /** Brings the ways in which documents write a number into an address to ours, where its ends are told. */
     private String address(String cell, List<String> guesses) {
         String address = cell.strip();
-        Matcher braces = Pattern.compile("[\\[{](\\d{1,6})\\s*(?:-|–|\\.\\.)\\s*(\\d{1,6})[\\]}]").matcher(address);
+        Matcher braces = Pattern.compile("[\\[{](\\d{1,6})\\s*(?:-|–|\\.\\.)\\s*(\\d{1,6})[\\]}]")
+                .matcher(address);
         if (braces.find()) {
             int[] number = {0};
-            address = braces.replaceAll(found -> "<n" + (number[0]++ == 0 ? "" : number[0]) + ":" + found.group(1) + ".." + found.group(2) + ">");
+            address = braces.replaceAll(found ->
+                    "<n" + (number[0]++ == 0 ? "" : number[0]) + ":" + found.group(1) + ".." + found.group(2) + ">");
             guesses.add("numbers in brackets taken as slots");
         }
         if (!bare && !address.startsWith("/") && !address.isEmpty() && !address.contains(" ")) {
@@ -296,13 +376,24 @@ public final class TableImport {
         Optional<Double> low = end(line, TableColumn.LOW, guesses);
         Optional<Double> high = end(line, TableColumn.HIGH, guesses);
         String choosable = cell(line, TableColumn.CHOICES);
-        PhraseValues choices = PhraseValues.named(choosable).orElseGet(() -> PhraseValues.choosing(PhraseValues.choices(choosable)));
-        PhraseValues range = PhraseValues.ranges(written).stream().findFirst().or(() -> PhraseValues.cell(written)).orElseGet(() -> {
-            guesses.add("“" + written + "” left out: it is neither two numbers such as 0..1 nor a list of values");
-            return PhraseValues.NONE;
-        });
-        String told = Stream.of(cell(line, TableColumn.UNIT), range.unit(), PhraseValues.unitOf(cell(line, TableColumn.LOW)), PhraseValues.unitOf(cell(line, TableColumn.HIGH)))
-                .filter(each -> !each.isEmpty()).findFirst().orElse(low.or(range::low).isPresent() ? unit : "");
+        PhraseValues choices =
+                PhraseValues.named(choosable).orElseGet(() -> PhraseValues.choosing(PhraseValues.choices(choosable)));
+        PhraseValues range = PhraseValues.ranges(written).stream()
+                .findFirst()
+                .or(() -> PhraseValues.cell(written))
+                .orElseGet(() -> {
+                    guesses.add(
+                            "“" + written + "” left out: it is neither two numbers such as 0..1 nor a list of values");
+                    return PhraseValues.NONE;
+                });
+        String told = Stream.of(
+                        cell(line, TableColumn.UNIT),
+                        range.unit(),
+                        PhraseValues.unitOf(cell(line, TableColumn.LOW)),
+                        PhraseValues.unitOf(cell(line, TableColumn.HIGH)))
+                .filter(each -> !each.isEmpty())
+                .findFirst()
+                .orElse(low.or(range::low).isPresent() ? unit : "");
         PhraseValues chosen = choices.choices().isEmpty() ? range : choices;
         return new PhraseValues(low.or(range::low), high.or(range::high), told, chosen.choices(), chosen.marks());
     }
@@ -317,8 +408,12 @@ public final class TableImport {
     }
 
     /** Ranges are those of the arguments where each has one; else the last argument that is a number has the range, and those before it are as they are, or fixed. */
-    private List<Phrase.PhraseArgument> arguments(List<String> line, List<ArgumentType> types, PhraseValues values, List<PhraseValues> ranges,
-                                                  List<String> guesses) {
+    private List<Phrase.PhraseArgument> arguments(
+            List<String> line,
+            List<ArgumentType> types,
+            PhraseValues values,
+            List<PhraseValues> ranges,
+            List<String> guesses) {
         List<String> fixed = PhraseValues.choices(cell(line, TableColumn.FIXED));
         List<ArgumentType> all = new ArrayList<>(types);
         if (all.isEmpty() && (values.low().isPresent() || !values.choices().isEmpty())) {
@@ -327,37 +422,54 @@ public final class TableImport {
             guesses.add("taken as " + taken.said + ", for no type is told");
         }
         String marked = cell(line, TableColumn.MARKS);
-        List<ScaleMark> marks = marked.isEmpty() ? values.marks() : ScaleMark.parse(marked).orElseGet(() -> {
-            guesses.add("marks left out: “" + marked + "” is not written as 0 off; 1 +10 dB");
-            return List.of();
-        });
+        List<ScaleMark> marks = marked.isEmpty()
+                ? values.marks()
+                : ScaleMark.parse(marked).orElseGet(() -> {
+                    guesses.add("marks left out: “" + marked + "” is not written as 0 off; 1 +10 dB");
+                    return List.of();
+                });
         String reads = cell(line, TableColumn.READS);
         Optional<String> unread = ShapingText.read(reads).problem();
         unread.ifPresent(problem -> guesses.add("far end left out: " + problem));
         boolean each = ranges.size() == all.size() - fixed.size();
         if (ranges.size() > 1 && !each) {
             int varying = all.size() - fixed.size();
-            guesses.add("there are " + ranges.size() + " ranges for " + varying + (varying == 1 ? " argument" : " arguments") + ": the first is taken");
+            guesses.add("there are " + ranges.size() + " ranges for " + varying
+                    + (varying == 1 ? " argument" : " arguments") + ": the first is taken");
         }
         List<Phrase.PhraseArgument> arguments = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             boolean isFixed = i < fixed.size();
-            boolean has = !isFixed && (each || i == all.size() - 1 || all.stream().skip(fixed.size()).allMatch(type -> type == all.get(all.size() - 1)));
+            boolean has = !isFixed
+                    && (each
+                            || i == all.size() - 1
+                            || all.stream().skip(fixed.size()).allMatch(type -> type == all.get(all.size() - 1)));
             PhraseValues own = has ? each ? ranges.get(i - fixed.size()) : values : PhraseValues.NONE;
-            boolean ranged = own.low().isPresent() && own.high().isPresent() && own.low().get() < own.high().get();
+            boolean ranged = own.low().isPresent()
+                    && own.high().isPresent()
+                    && own.low().get() < own.high().get();
             if (ranged && !Ranges.fits(all.get(i), own.low().get(), own.high().get())) {
                 guesses.add("range left out: it goes beyond what a number of this type can be");
                 ranged = false;
             }
-            arguments.add(new Phrase.PhraseArgument(all.get(i), ranged ? own.low() : Optional.empty(), ranged ? own.high() : Optional.empty(),
-                    own.unit(), own.choices(), isFixed ? Optional.of(fixed.get(i)) : Optional.empty(), has ? marks : List.of(), has && unread.isEmpty() ? reads : ""));
+            arguments.add(new Phrase.PhraseArgument(
+                    all.get(i),
+                    ranged ? own.low() : Optional.empty(),
+                    ranged ? own.high() : Optional.empty(),
+                    own.unit(),
+                    own.choices(),
+                    isFixed ? Optional.of(fixed.get(i)) : Optional.empty(),
+                    has ? marks : List.of(),
+                    has && unread.isEmpty() ? reads : ""));
         }
         return arguments;
     }
 
     /** What an argument is taken for whose type nobody tells. */
     private enum Taken {
-        DECIMAL(ArgumentType.FLOAT32, "a decimal"), WHOLE(ArgumentType.INT32, "a whole number"), TEXT(ArgumentType.TEXT, "a text");
+        DECIMAL(ArgumentType.FLOAT32, "a decimal"),
+        WHOLE(ArgumentType.INT32, "a whole number"),
+        TEXT(ArgumentType.TEXT, "a text");
 
         private final ArgumentType type;
         private final String said;
@@ -368,21 +480,83 @@ public final class TableImport {
         }
 
         static Taken of(PhraseValues values) {
-            boolean numbers = !values.choices().isEmpty() && values.choices().stream().allMatch(choice -> choice.matches("-?\\d{1,9}"));
+            boolean numbers = !values.choices().isEmpty()
+                    && values.choices().stream().allMatch(choice -> choice.matches("-?\\d{1,9}"));
             return values.low().isPresent() ? DECIMAL : numbers ? WHOLE : TEXT;
         }
     }
 
     /** Documents are written from the target's side or from ours; what can be either is not guessed. */
     private static Optional<Phrase.Direction> direction(String cell) {
-        String plain = cell.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_-]+", " ").replace("only", "").strip();
+        String plain = cell.strip()
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[\\s_-]+", " ")
+                .replace("only", "")
+                .strip();
         return switch (plain) {
-            case "out", "send", "sends", "write", "w", "wo", "to", "set", "command", "to target", "us to target", "we send", "→", ">", "=>", "→ target", "> target" ->
-                    Optional.of(Phrase.Direction.OUT);
-            case "in", "receive", "receives", "read", "r", "ro", "from", "get", "report", "reports", "status", "event", "notification", "notify", "from target", "target to us",
-                    "target sends", "←", "<", "<=", "← target", "< target" -> Optional.of(Phrase.Direction.IN);
-            case "both", "in/out", "in / out", "in, out", "rw", "r/w", "read/write", "read / write", "read, write", "read write", "set/get", "get/set", "send/receive", "send / receive", "both ways",
-                    "bidirectional", "two way", "↔", "<>", "< >", "<=>", "⇄", "⇔", "" -> Optional.of(Phrase.Direction.BOTH);
+            case "out",
+                    "send",
+                    "sends",
+                    "write",
+                    "w",
+                    "wo",
+                    "to",
+                    "set",
+                    "command",
+                    "to target",
+                    "us to target",
+                    "we send",
+                    "→",
+                    ">",
+                    "=>",
+                    "→ target",
+                    "> target" -> Optional.of(Phrase.Direction.OUT);
+            case "in",
+                    "receive",
+                    "receives",
+                    "read",
+                    "r",
+                    "ro",
+                    "from",
+                    "get",
+                    "report",
+                    "reports",
+                    "status",
+                    "event",
+                    "notification",
+                    "notify",
+                    "from target",
+                    "target to us",
+                    "target sends",
+                    "←",
+                    "<",
+                    "<=",
+                    "← target",
+                    "< target" -> Optional.of(Phrase.Direction.IN);
+            case "both",
+                    "in/out",
+                    "in / out",
+                    "in, out",
+                    "rw",
+                    "r/w",
+                    "read/write",
+                    "read / write",
+                    "read, write",
+                    "read write",
+                    "set/get",
+                    "get/set",
+                    "send/receive",
+                    "send / receive",
+                    "both ways",
+                    "bidirectional",
+                    "two way",
+                    "↔",
+                    "<>",
+                    "< >",
+                    "<=>",
+                    "⇄",
+                    "⇔",
+                    "" -> Optional.of(Phrase.Direction.BOTH);
             default -> Optional.empty();
         };
     }
@@ -397,7 +571,12 @@ public final class TableImport {
     }
 
     /** What a cell says; where it cannot be read it is left out, with a word how it is written. */
-    private <T> Optional<T> read(List<String> line, TableColumn column, Function<String, Optional<T>> reading, String written, List<String> guesses) {
+    private <T> Optional<T> read(
+            List<String> line,
+            TableColumn column,
+            Function<String, Optional<T>> reading,
+            String written,
+            List<String> guesses) {
         String cell = cell(line, column);
         Optional<T> read = cell.isEmpty() ? Optional.empty() : reading.apply(cell);
         if (read.isEmpty() && !cell.isEmpty()) {
@@ -407,14 +586,27 @@ public final class TableImport {
     }
 
     private AnswerRule answer(List<String> line, Phrase.Direction direction, List<String> guesses) {
-        AnswerRule rule = AnswerText.readSays(cell(line, TableColumn.SAYS), from(cell(line, TableColumn.ANSWER), direction));
-        return new AnswerRule(rule.kind(), rule.address(), rule.says(), rule.given(),
-                read(line, TableColumn.PLACES, AnswerText::readPlaces, "0|1", guesses).orElse(List.of()),
+        AnswerRule rule =
+                AnswerText.readSays(cell(line, TableColumn.SAYS), from(cell(line, TableColumn.ANSWER), direction));
+        return new AnswerRule(
+                rule.kind(),
+                rule.address(),
+                rule.says(),
+                rule.given(),
+                read(line, TableColumn.PLACES, AnswerText::readPlaces, "0|1", guesses)
+                        .orElse(List.of()),
                 read(line, TableColumn.TOLERANCE, AnswerText::readTolerance, "0.02, ±2 or step 5", guesses),
-                read(line, TableColumn.SECONDS, TableImport::time, "0.5", guesses).orElse(rule.seconds()),
+                read(line, TableColumn.SECONDS, TableImport::time, "0.5", guesses)
+                        .orElse(rule.seconds()),
                 read(line, TableColumn.FINAL, TableImport::time, "4", guesses),
-                read(line, TableColumn.TOLD, cell -> AnswerText.readWord(AnswerRule.Told.class, cell), "everybody, others, who asks or subscribers", guesses)
-                        .orElse(AnswerRule.Told.UNKNOWN), words(cell(line, TableColumn.WORDS), guesses));
+                read(
+                                line,
+                                TableColumn.TOLD,
+                                cell -> AnswerText.readWord(AnswerRule.Told.class, cell),
+                                "everybody, others, who asks or subscribers",
+                                guesses)
+                        .orElse(AnswerRule.Told.UNKNOWN),
+                words(cell(line, TableColumn.WORDS), guesses));
     }
 
     private static Optional<Double> time(String cell) {
@@ -429,7 +621,8 @@ public final class TableImport {
         return switch (plain.toLowerCase(Locale.ROOT)) {
             case "none", "no", "nothing", "never" -> AnswerRule.usual(AnswerRule.Kind.NONE);
             case "query", "asked", "on request", "when asked" -> AnswerRule.usual(AnswerRule.Kind.QUERY);
-            default -> AnswerRule.usual(direction == Phrase.Direction.OUT ? AnswerRule.Kind.NONE : AnswerRule.Kind.SAME);
+            default -> AnswerRule.usual(
+                    direction == Phrase.Direction.OUT ? AnswerRule.Kind.NONE : AnswerRule.Kind.SAME);
         };
     }
 }

@@ -8,7 +8,6 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.Comparator;
 import java.util.Iterator;
 import java.util.Map;
@@ -22,7 +21,8 @@ import java.util.stream.Stream;
 public final class Vocabulary {
 
     /** Of a target without a phrasebook. */
-    public static final Vocabulary NONE = new Vocabulary(new TreeSet<>(Part.IN_ORDER), AddressIndex.empty(), AddressIndex.empty());
+    public static final Vocabulary NONE =
+            new Vocabulary(new TreeSet<>(Part.IN_ORDER), AddressIndex.empty(), AddressIndex.empty());
 
     /** Kept by the show with the phrases of each phrasebook. */
     private static final Derivation<Vocabulary> OF_PHRASES = new Derivation<>() {
@@ -42,8 +42,7 @@ public final class Vocabulary {
      *
      * @param numbers of its slots, by their names
      */
-    public record Known(Phrase phrase, Map<String, Integer> numbers) {
-    }
+    public record Known(Phrase phrase, Map<String, Integer> numbers) {}
 
     private final SortedSet<Part> parts;
     private final AddressIndex<Part> byAddress;
@@ -51,6 +50,7 @@ public final class Vocabulary {
     private final AddressIndex<PartId> byAnswer;
     /** Made when they are first asked: most shows have no address that is not known. */
     private volatile NearMiss nearSaid;
+
     private volatile NearMiss nearHeard;
 
     private Vocabulary(SortedSet<Part> parts, AddressIndex<Part> byAddress, AddressIndex<PartId> byAnswer) {
@@ -61,7 +61,11 @@ public final class Vocabulary {
 
     /** What a target of a show understands and says. */
     public static Vocabulary of(Show show, PartId target) {
-        return show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> of(show, (Target) body)).orElse(NONE);
+        return show.part(target)
+                .map(Part::body)
+                .filter(Target.class::isInstance)
+                .map(body -> of(show, (Target) body))
+                .orElse(NONE);
     }
 
     /** The same of a target as it is described. */
@@ -104,7 +108,8 @@ public final class Vocabulary {
     }
 
     private static SlotAddress answer(Part part) {
-        return SlotAddress.parseFreely(part.body() instanceof Phrase phrase ? phrase.answer().address() : "");
+        return SlotAddress.parseFreely(
+                part.body() instanceof Phrase phrase ? phrase.answer().address() : "");
     }
 
     /** All phrases in their order; it costs as much as there are. */
@@ -147,7 +152,10 @@ public final class Vocabulary {
     }
 
     private NearMiss near(Phrase.Direction other) {
-        return new NearMiss(phrases().filter(phrase -> phrase.direction() != other).map(phrase -> SlotAddress.parseFreely(phrase.address())).toList());
+        return new NearMiss(phrases()
+                .filter(phrase -> phrase.direction() != other)
+                .map(phrase -> SlotAddress.parseFreely(phrase.address()))
+                .toList());
     }
 
     /** Whether the target answers on this address to what is said on another one. */
@@ -157,7 +165,9 @@ public final class Vocabulary {
 
     /** The first in the order of the phrasebook. */
     private Optional<Known> find(String address, Predicate<Phrase> wanted) {
-        return byAddress.matching(address).stream().filter(found -> wanted.test((Phrase) found.what().body()))
-                .min(Comparator.comparing(AddressIndex.Found::what, Part.IN_ORDER)).map(found -> new Known((Phrase) found.what().body(), found.numbers()));
+        return byAddress.matching(address).stream()
+                .filter(found -> wanted.test((Phrase) found.what().body()))
+                .min(Comparator.comparing(AddressIndex.Found::what, Part.IN_ORDER))
+                .map(found -> new Known((Phrase) found.what().body(), found.numbers()));
     }
 }

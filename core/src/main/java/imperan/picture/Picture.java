@@ -1,15 +1,15 @@
 package imperan.picture;
 
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
-import javax.imageio.stream.MemoryCacheImageInputStream;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Optional;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import javax.imageio.stream.MemoryCacheImageInputStream;
 
 /**
  * A picture for controls. It is named by what it holds, so the same picture is kept once, never changes, and needs no copy where a
@@ -25,7 +25,8 @@ public final class Picture {
 
     /** Formats that every browser shows. */
     public enum Type {
-        PNG("image/png"), JPEG("image/jpeg");
+        PNG("image/png"),
+        JPEG("image/jpeg");
 
         private final String mediaType;
 
@@ -40,12 +41,10 @@ public final class Picture {
 
     /** What came of looking at bytes. */
     public sealed interface Read {
-        record Good(Picture picture) implements Read {
-        }
+        record Good(Picture picture) implements Read {}
 
         /** @param reason one sentence */
-        record Bad(String reason) implements Read {
-        }
+        record Bad(String reason) implements Read {}
     }
 
     private final String hash;
@@ -70,27 +69,31 @@ public final class Picture {
      */
     public static Read read(byte[] bytes) {
         if (bytes.length > MOST_BYTES) {
-            return new Read.Bad("The picture has " + bytes.length / 1024 + " KiB; at most " + MOST_BYTES / 1024 + " are taken. Save it smaller first");
+            return new Read.Bad("The picture has " + bytes.length / 1024 + " KiB; at most " + MOST_BYTES / 1024
+                    + " are taken. Save it smaller first");
         }
         Optional<Type> type = PictureBytes.type(bytes);
         if (type.isEmpty()) {
             return new Read.Bad("This is no PNG and no JPEG. Save it as one of them first");
         }
-        ImageReader reader = ImageIO.getImageReadersByFormatName(type.get().name()).next();
-        try (ImageInputStream stream = new MemoryCacheImageInputStream(new ByteArrayInputStream(PictureBytes.pixelsOnly(type.get(), bytes)))) {
+        ImageReader reader =
+                ImageIO.getImageReadersByFormatName(type.get().name()).next();
+        try (ImageInputStream stream =
+                new MemoryCacheImageInputStream(new ByteArrayInputStream(PictureBytes.pixelsOnly(type.get(), bytes)))) {
             reader.setInput(stream, true, true);
             int width = reader.getWidth(0);
             int height = reader.getHeight(0);
             if (width > MOST_PIXELS || height > MOST_PIXELS) {
-                return new Read.Bad("The picture is " + width + " × " + height + " pixels; at most " + MOST_PIXELS + " to a side are taken. "
-                        + "Save it smaller first");
+                return new Read.Bad("The picture is " + width + " × " + height + " pixels; at most " + MOST_PIXELS
+                        + " to a side are taken. " + "Save it smaller first");
             }
             // a header alone does not show whether the rest is there
             reader.read(0);
             return new Read.Good(new Picture(type.get(), bytes.clone()));
         } catch (IOException | RuntimeException e) {
             // readers of damaged pictures throw all sorts
-            return new Read.Bad("This picture cannot be read: it is damaged, or its colours are meant for print. Save it as PNG first");
+            return new Read.Bad(
+                    "This picture cannot be read: it is damaged, or its colours are meant for print. Save it as PNG first");
         } finally {
             reader.dispose();
         }

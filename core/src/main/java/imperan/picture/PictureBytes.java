@@ -1,7 +1,6 @@
 package imperan.picture;
 
 import imperan.picture.Picture.Type;
-
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
@@ -16,22 +15,28 @@ final class PictureBytes {
     private static final Set<String> PIXEL_CHUNKS = Set.of("IHDR", "PLTE", "tRNS", "IDAT", "IEND");
     /** Length, name and checksum. */
     private static final int CHUNK_FRAME = 12;
+
     private static final int MARKER = 0xFF;
     private static final int START_OF_SCAN = 0xDA;
     private static final int FIRST_APPLICATION = 0xE1;
     private static final int LAST_APPLICATION = 0xEF;
     /** Says how the colours are written, so it is needed. */
     private static final int COLOUR_TRANSFORM = 0xEE;
+
     private static final int COMMENT = 0xFE;
 
-    private PictureBytes() {
-    }
+    private PictureBytes() {}
 
     static Optional<Type> type(byte[] bytes) {
-        if (bytes.length >= PNG_SIGNATURE.length && Arrays.equals(bytes, 0, PNG_SIGNATURE.length, PNG_SIGNATURE, 0, PNG_SIGNATURE.length)) {
+        if (bytes.length >= PNG_SIGNATURE.length
+                && Arrays.equals(bytes, 0, PNG_SIGNATURE.length, PNG_SIGNATURE, 0, PNG_SIGNATURE.length)) {
             return Optional.of(Type.PNG);
         }
-        return bytes.length >= 3 && (bytes[0] & 0xFF) == MARKER && (bytes[1] & 0xFF) == 0xD8 && (bytes[2] & 0xFF) == MARKER ? Optional.of(Type.JPEG)
+        return bytes.length >= 3
+                        && (bytes[0] & 0xFF) == MARKER
+                        && (bytes[1] & 0xFF) == 0xD8
+                        && (bytes[2] & 0xFF) == MARKER
+                ? Optional.of(Type.JPEG)
                 : Optional.empty();
     }
 
@@ -45,7 +50,10 @@ final class PictureBytes {
         kept.write(bytes, 0, PNG_SIGNATURE.length);
         int at = PNG_SIGNATURE.length;
         while (at + CHUNK_FRAME <= bytes.length) {
-            long length = (bytes[at] & 0xFFL) << 24 | (bytes[at + 1] & 0xFF) << 16 | (bytes[at + 2] & 0xFF) << 8 | bytes[at + 3] & 0xFF;
+            long length = (bytes[at] & 0xFFL) << 24
+                    | (bytes[at + 1] & 0xFF) << 16
+                    | (bytes[at + 2] & 0xFF) << 8
+                    | bytes[at + 3] & 0xFF;
             if (length > bytes.length - at - CHUNK_FRAME) {
                 break;
             }
@@ -68,7 +76,8 @@ final class PictureBytes {
             if (marker == MARKER || length > bytes.length - at) {
                 break;
             }
-            boolean says = marker == COMMENT || marker >= FIRST_APPLICATION && marker <= LAST_APPLICATION && marker != COLOUR_TRANSFORM;
+            boolean says = marker == COMMENT
+                    || marker >= FIRST_APPLICATION && marker <= LAST_APPLICATION && marker != COLOUR_TRANSFORM;
             if (!says) {
                 kept.write(bytes, at, length);
             }

@@ -14,7 +14,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -29,6 +28,7 @@ public final class NetworkPlan {
 
     /** Where so many ports are taken in a row, a finding says it. */
     private static final int MOST_ASKED = 100;
+
     private static final int FIRST_ANSWER_PORT = 9201;
 
     private final Show show;
@@ -36,13 +36,18 @@ public final class NetworkPlan {
 
     public NetworkPlan(Show show) {
         this.show = show;
-        this.hosts = show.all(Host.class).stream().map(part -> (Host) part.body()).toList();
+        this.hosts =
+                show.all(Host.class).stream().map(part -> (Host) part.body()).toList();
     }
 
     /** The network of the rig: its router's, else that of its first host; empty where neither says one. */
     public Optional<Prefix> network() {
-        return hosts.stream().filter(host -> host.role() == Host.Role.ROUTER).findFirst()
-                .or(() -> hosts.stream().filter(host -> host.ipv4().use() != AddressUse.LOOPBACK).findFirst())
+        return hosts.stream()
+                .filter(host -> host.role() == Host.Role.ROUTER)
+                .findFirst()
+                .or(() -> hosts.stream()
+                        .filter(host -> host.ipv4().use() != AddressUse.LOOPBACK)
+                        .findFirst())
                 .map(host -> host.inNetwork().asNetwork());
     }
 
@@ -50,9 +55,13 @@ public final class NetworkPlan {
     public Optional<Ipv4> suggest() {
         return network().flatMap(network -> {
             AddressPlan plan = plan(network);
-            Ipv4 highest = hosts.stream().filter(host -> host.role() != Host.Role.ROUTER && network.isHost(host.ipv4()))
-                    .map(Host::ipv4).filter(address -> plan.reserved().stream().noneMatch(range -> range.contains(address)))
-                    .max(Ipv4::compareTo).map(a -> a.plus(1)).orElse(network.firstHost().plus(9));
+            Ipv4 highest = hosts.stream()
+                    .filter(host -> host.role() != Host.Role.ROUTER && network.isHost(host.ipv4()))
+                    .map(Host::ipv4)
+                    .filter(address -> plan.reserved().stream().noneMatch(range -> range.contains(address)))
+                    .max(Ipv4::compareTo)
+                    .map(a -> a.plus(1))
+                    .orElse(network.firstHost().plus(9));
             return plan.nextFree(highest);
         });
     }
@@ -64,8 +73,8 @@ public final class NetworkPlan {
 
     /** The free address nearest above what a host has now, in the rig's network. */
     public Optional<Ipv4> suggestFor(Host host) {
-        return network().flatMap(network -> plan(network).nextFree(
-                network.contains(host.ipv4()) ? host.ipv4() : sameEnd(network, host.ipv4())));
+        return network().flatMap(network -> plan(network)
+                .nextFree(network.contains(host.ipv4()) ? host.ipv4() : sameEnd(network, host.ipv4())));
     }
 
     /**
@@ -75,14 +84,19 @@ public final class NetworkPlan {
      */
     public int freeAnswerPort(IntPredicate isTaken) {
         int from = targets().mapToInt(Target::answerPort).max().orElse(FIRST_ANSWER_PORT);
-        return IntStream.iterate(freeAnswerPort(from), port -> freeAnswerPort(port + 1)).limit(MOST_ASKED).filter(isTaken.negate()).findFirst()
+        return IntStream.iterate(freeAnswerPort(from), port -> freeAnswerPort(port + 1))
+                .limit(MOST_ASKED)
+                .filter(isTaken.negate())
+                .findFirst()
                 .orElse(freeAnswerPort(from));
     }
 
     /** The first port from this one on that no target receives or answers on, none of the system's among them. */
     public int freeAnswerPort(int from) {
         Set<Integer> taken = new HashSet<>();
-        targets().forEach(target -> taken.addAll(List.of(target.answerPort(), target.port(), target.asReached().port())));
+        targets()
+                .forEach(target -> taken.addAll(List.of(
+                        target.answerPort(), target.port(), target.asReached().port())));
         int port = from >= Ports.FIRST_OUTGOING ? FIRST_ANSWER_PORT : Math.max(from, Ports.FIRST_USER);
         while (taken.contains(port)) {
             port = port >= Ports.FIRST_OUTGOING - 1 ? Ports.FIRST_USER : port + 1;
@@ -96,7 +110,8 @@ public final class NetworkPlan {
 
     /** The same host number in another network. */
     private static Ipv4 sameEnd(Prefix network, Ipv4 address) {
-        return new Ipv4(network.network().bits() | address.bits() & ~network.mask().bits());
+        return new Ipv4(
+                network.network().bits() | address.bits() & ~network.mask().bits());
     }
 
     private AddressPlan plan(Prefix network) {
@@ -122,7 +137,10 @@ public final class NetworkPlan {
         Host body = (Host) held.part().body();
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(put(held, body.at(to)));
-        boolean alone = hosts.stream().filter(other -> other.address().equals(body.address())).count() == 1;
+        boolean alone = hosts.stream()
+                        .filter(other -> other.address().equals(body.address()))
+                        .count()
+                == 1;
         if (alone) {
             for (Part part : show.all(Target.class)) {
                 Target target = (Target) part.body();

@@ -5,8 +5,7 @@ import imperan.show.Target;
 /** What must be typed at the other end of a link: people get the crosswise ports wrong, so it is said in words. */
 public final class OtherEnd {
 
-    private OtherEnd() {
-    }
+    private OtherEnd() {}
 
     /**
      * @param target  as it is meant: with its venue end, or as it is reached
@@ -19,6 +18,7 @@ public final class OtherEnd {
         } else if (target.answering() == Target.Answering.NONE) {
             return receive + "; it sends nothing back.";
         }
-        return receive + ", and send answers to " + (ourHost.isEmpty() ? "this machine" : ourHost) + ", port " + target.answerPort() + ".";
+        return receive + ", and send answers to " + (ourHost.isEmpty() ? "this machine" : ourHost) + ", port "
+                + target.answerPort() + ".";
     }
 }

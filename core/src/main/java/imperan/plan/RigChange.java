@@ -4,7 +4,6 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import imperan.show.LinkStep;
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -24,8 +23,7 @@ import java.util.Optional;
 public sealed interface RigChange {
 
     /** Where something is. */
-    record Place(String host, int port) {
-    }
+    record Place(String host, int port) {}
 
     /**
      * One more target.
@@ -35,29 +33,23 @@ public sealed interface RigChange {
      * @param place      where it was found; empty for this machine
      * @param answerPort on which it was heard; empty for the next free one
      */
-    record AddTarget(PartId id, Optional<String> name, Optional<Place> place, Optional<Integer> answerPort) implements RigChange {
-    }
+    record AddTarget(PartId id, Optional<String> name, Optional<Place> place, Optional<Integer> answerPort)
+            implements RigChange {}
 
     /** A target is where something was heard: the end that is spoken to now. */
-    record TakeAs(PartId target, Place place, int answerPort) implements RigChange {
-    }
+    record TakeAs(PartId target, Place place, int answerPort) implements RigChange {}
 
     /** One more host, with the next free address. */
-    record AddHost(PartId id) implements RigChange {
-    }
+    record AddHost(PartId id) implements RigChange {}
 
     /** A host gets another address, as typed; the targets on it move along. */
-    record MoveHost(PartId host, String address) implements RigChange {
-    }
+    record MoveHost(PartId host, String address) implements RigChange {}
 
     /** A target speaks a phrasebook from now on, and is reached as its link sheet says; or none. */
-    record ChoosePhrasebook(PartId target, Optional<PartId> phrasebook) implements RigChange {
-    }
+    record ChoosePhrasebook(PartId target, Optional<PartId> phrasebook) implements RigChange {}
 
     /** @param fact what was true, such as a version; empty where the step needs none or Imperan knows it */
-    record TickStep(PartId target, LinkStep step, String fact) implements RigChange {
-    }
+    record TickStep(PartId target, LinkStep step, String fact) implements RigChange {}
 
-    record UntickStep(PartId target, LinkStep step) implements RigChange {
-    }
+    record UntickStep(PartId target, LinkStep step) implements RigChange {}
 }

@@ -34,7 +34,8 @@ final class Case {
     }
 
     private Case add(Rank rank, Optional<? extends Evidence> seen) {
-        seen.ifPresent(each -> evidence.computeIfAbsent(rank, of -> new ArrayList<>()).add(each));
+        seen.ifPresent(
+                each -> evidence.computeIfAbsent(rank, of -> new ArrayList<>()).add(each));
         return this;
     }
 
@@ -55,6 +56,8 @@ final class Case {
         if (against.isPresent()) {
             return Optional.empty();
         }
-        return evidence.entrySet().stream().findFirst().map(surest -> new Judgement(suspect, surest.getKey(), surest.getValue()));
+        return evidence.entrySet().stream()
+                .findFirst()
+                .map(surest -> new Judgement(suspect, surest.getKey(), surest.getValue()));
     }
 }

@@ -26,6 +26,5 @@ public record Diagnosis(boolean missing, Optional<Stage> failed, List<Group> gro
         }
     }
 
-    public record Exclusion(Suspect suspect, Evidence because) {
-    }
+    public record Exclusion(Suspect suspect, Evidence because) {}
 }

@@ -15,7 +15,6 @@ import imperan.live.Reason;
 import imperan.live.Stray;
 import imperan.live.Trace;
 import imperan.phrasebook.Vocabulary;
-import imperan.show.Control;
 import imperan.show.Host;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -24,7 +23,6 @@ import imperan.show.Phrasebook;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -42,8 +40,18 @@ import java.util.stream.IntStream;
  * @param lostHere packets that this machine did not handle in time
  * @param undelivered what came to ports of this machine without a program when the target was asked last; empty where it was not
  */
-public record Facts(Observed seen, Target target, boolean standInUsed, boolean hasStandIn, Optional<Phrasebook.LinkSheet> sheet, Optional<Phrase> phrase,
-                    List<Finding> mistakes, List<Finding> rig, List<Stray> strays, long lostHere, Optional<Undelivered> undelivered) {
+public record Facts(
+        Observed seen,
+        Target target,
+        boolean standInUsed,
+        boolean hasStandIn,
+        Optional<Phrasebook.LinkSheet> sheet,
+        Optional<Phrase> phrase,
+        List<Finding> mistakes,
+        List<Finding> rig,
+        List<Stray> strays,
+        long lostHere,
+        Optional<Undelivered> undelivered) {
 
     /**
      * Datagrams for ports of this machine on which no program listens, as the system counts them. Three in the moment in which a target was asked three times are hardly chance.
@@ -56,7 +64,6 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
         /** As long as somebody looks at what came of asking. */
         static final long FRESH_NANOS = 60_000_000_000L;
     }
-
 
     /** Evidence that is older says nothing of now: longer than the keep-alives of most targets are apart. */
     static final long FRESH_NANOS = 10_000_000_000L;
@@ -73,34 +80,68 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
     /** What is known of a target, and of the line that was observed; empty where the target is no longer in the show. */
     public static Optional<Facts> of(Show show, Observed seen, NetworkFacts network, long lostHere) {
         PartId id = seen.link().target();
-        return show.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast).map(described -> {
-            Target target = described.asReached();
-            Vocabulary known = Vocabulary.of(show, described);
-            List<Finding> rig = RigCheck.findings(show, network).stream().filter(finding -> finding.accepted().isEmpty())
-                    .filter(finding -> finding.about().equals(id) || isHostOf(show, finding.about(), target)).toList();
-            return new Facts(seen, target, described.standIn().filter(end -> end.inUse()).isPresent(), described.standIn().isPresent(),
-                    Phrasebook.of(show, described).filter(book -> !known.isEmpty()).map(Phrasebook::sheet),
-                    seen.line().flatMap(line -> known.said(line.address())).map(Vocabulary.Known::phrase),
-                    seen.line().map(line -> mistakes(show, line)).orElse(List.of()), rig, network.strays(), lostHere, Optional.empty());
-        });
+        return show.part(id)
+                .map(Part::body)
+                .filter(Target.class::isInstance)
+                .map(Target.class::cast)
+                .map(described -> {
+                    Target target = described.asReached();
+                    Vocabulary known = Vocabulary.of(show, described);
+                    List<Finding> rig = RigCheck.findings(show, network).stream()
+                            .filter(finding -> finding.accepted().isEmpty())
+                            .filter(finding -> finding.about().equals(id) || isHostOf(show, finding.about(), target))
+                            .toList();
+                    return new Facts(
+                            seen,
+                            target,
+                            described.standIn().filter(end -> end.inUse()).isPresent(),
+                            described.standIn().isPresent(),
+                            Phrasebook.of(show, described)
+                                    .filter(book -> !known.isEmpty())
+                                    .map(Phrasebook::sheet),
+                            seen.line()
+                                    .flatMap(line -> known.said(line.address()))
+                                    .map(Vocabulary.Known::phrase),
+                            seen.line().map(line -> mistakes(show, line)).orElse(List.of()),
+                            rig,
+                            network.strays(),
+                            lostHere,
+                            Optional.empty());
+                });
     }
 
     /** The same with what the system counted while the target was asked. */
     public Facts with(Optional<Undelivered> counted) {
-        return new Facts(seen, target, standInUsed, hasStandIn, sheet, phrase, mistakes, rig, strays, lostHere, counted);
+        return new Facts(
+                seen, target, standInUsed, hasStandIn, sheet, phrase, mistakes, rig, strays, lostHere, counted);
     }
 
     private static boolean isHostOf(Show show, PartId about, Target target) {
-        return show.part(about).map(Part::body).filter(Host.class::isInstance).filter(host -> ((Host) host).address().equals(target.host())).isPresent();
+        return show.part(about)
+                .map(Part::body)
+                .filter(Host.class::isInstance)
+                .filter(host -> ((Host) host).address().equals(target.host()))
+                .isPresent();
     }
 
     private static List<Finding> mistakes(Show show, Line line) {
-        return line.control().flatMap(show::part).filter(part -> Lined.of(part.body()).isPresent()).map(part -> {
-            Lined lined = Lined.of(part.body()).orElseThrow();
-            List<Send> sends = lined.sends();
-            OptionalInt said = IntStream.range(0, sends.size()).filter(i -> sends.get(i).address().equals(line.address()) && sends.get(i).target().equals(line.target())).findFirst();
-            return LineChecks.of(show, part).stream().filter(finding -> said.isPresent() && finding.isOf(lined.field(said.getAsInt())) && finding.kind().severity() != Severity.NOTE).toList();
-        }).orElse(List.of());
+        return line.control()
+                .flatMap(show::part)
+                .filter(part -> Lined.of(part.body()).isPresent())
+                .map(part -> {
+                    Lined lined = Lined.of(part.body()).orElseThrow();
+                    List<Send> sends = lined.sends();
+                    OptionalInt said = IntStream.range(0, sends.size())
+                            .filter(i -> sends.get(i).address().equals(line.address())
+                                    && sends.get(i).target().equals(line.target()))
+                            .findFirst();
+                    return LineChecks.of(show, part).stream()
+                            .filter(finding -> said.isPresent()
+                                    && finding.isOf(lined.field(said.getAsInt()))
+                                    && finding.kind().severity() != Severity.NOTE)
+                            .toList();
+                })
+                .orElse(List.of());
     }
 
     // ---- what is asked of them again and again
@@ -115,8 +156,12 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
 
     /** Whether an answer is missing: that of the line, or where no control is asked about any of the target. */
     boolean isMissing() {
-        return seen.line().isEmpty() ? seen.link().state() != LinkState.ANSWERING && seen.link().state() != LinkState.SENDS_ONLY
-                : seen.answers().missed().isPresent() || stopped().filter(reason -> reason instanceof Reason.NoAnswer || reason instanceof Reason.NoNews).isPresent();
+        return seen.line().isEmpty()
+                ? seen.link().state() != LinkState.ANSWERING && seen.link().state() != LinkState.SENDS_ONLY
+                : seen.answers().missed().isPresent()
+                        || stopped()
+                                .filter(reason -> reason instanceof Reason.NoAnswer || reason instanceof Reason.NoNews)
+                                .isPresent();
     }
 
     long ago(long at) {
@@ -130,14 +175,22 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
 
     /** It answered something a short time ago, or this in another way than it should. */
     Optional<Evidence> answered() {
-        Optional<Evidence> otherwise = seen.answers().missed().flatMap(missed -> missed.arrivedAs().<Evidence>map(Evidence.CameAs::new)
+        Optional<Evidence> otherwise = seen.answers().missed().flatMap(missed -> missed.arrivedAs()
+                .<Evidence>map(Evidence.CameAs::new)
                 .or(() -> missed.lateNanos().map(after -> new Evidence.CameLate(after, missed.limitNanos()))));
-        return lately(seen.answers().ofTarget().lastAnsweredAt()).or(() -> lately(seen.arrivals().keptAliveAt())).<Evidence>map(Evidence.Answered::new).or(() -> otherwise);
+        return lately(seen.answers().ofTarget().lastAnsweredAt())
+                .or(() -> lately(seen.arrivals().keptAliveAt()))
+                .<Evidence>map(Evidence.Answered::new)
+                .or(() -> otherwise);
     }
 
     /** It answered, or what it says of this came somewhere else: so it hears us. */
     Optional<Evidence> hearsUs() {
-        return answered().or(() -> seen.answers().missed().flatMap(Missed::cameFrom).filter(from -> from.host().equals(target.host())).map(Evidence.CameElsewhere::new));
+        return answered().or(() -> seen.answers()
+                .missed()
+                .flatMap(Missed::cameFrom)
+                .filter(from -> from.host().equals(target.host()))
+                .map(Evidence.CameElsewhere::new));
     }
 
     Optional<Evidence> heard() {
@@ -146,7 +199,10 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
 
     /** Something is missing, and nothing else was answered. */
     Optional<Evidence> unanswered() {
-        return isMissing() && hearsUs().isEmpty() && !isKnownClosed() ? heard().or(() -> Optional.of(new Evidence.Silence(seen.link().lastHeardAt().map(this::ago)))) : Optional.empty();
+        return isMissing() && hearsUs().isEmpty() && !isKnownClosed()
+                ? heard().or(() -> Optional.of(
+                        new Evidence.Silence(seen.link().lastHeardAt().map(this::ago))))
+                : Optional.empty();
     }
 
     private boolean isKnownClosed() {
@@ -158,6 +214,9 @@ public record Facts(Observed seen, Target target, boolean standInUsed, boolean h
     }
 
     Optional<Evidence> found(FindingKind kind) {
-        return rig.stream().filter(finding -> finding.kind() == kind).findFirst().map(finding -> new Evidence.Checked(finding.text()));
+        return rig.stream()
+                .filter(finding -> finding.kind() == kind)
+                .findFirst()
+                .map(finding -> new Evidence.Checked(finding.text()));
     }
 }

@@ -3,7 +3,6 @@ package imperan.proof;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -12,8 +11,7 @@ public final class OtherPorts {
 
     private static final int LAST = 65_535;
 
-    private OtherPorts() {
-    }
+    private OtherPorts() {}
 
     /** The neighbours of the port it should answer to, its own port number, and the usual one of its kind. */
     public static Set<Integer> of(Show show, Target target) {

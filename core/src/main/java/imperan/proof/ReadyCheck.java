@@ -17,7 +17,6 @@ import imperan.show.Target;
 import imperan.show.Track;
 import imperan.show.song.Sound;
 import imperan.show.song.TimeFrom;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -83,8 +82,11 @@ public final class ReadyCheck {
      * @param values of its controls
      * @param isHere whether the file of a sound is on this server
      */
-    public record Now(Collection<LinkView> links, Collection<ControlValue> values, Collection<TrackView> tracks, Predicate<Sound> isHere) {
-    }
+    public record Now(
+            Collection<LinkView> links,
+            Collection<ControlValue> values,
+            Collection<TrackView> tracks,
+            Predicate<Sound> isHere) {}
 
     private final Show show;
     private final Now now;
@@ -106,27 +108,49 @@ public final class ReadyCheck {
      * @param lines    of all its pages
      * @param proved   what is known of those that were proved, by their names
      */
-    public static List<Answer> of(Show show, Now now, List<Finding> findings, List<TableLine> lines, Map<String, Proved> proved) {
+    public static List<Answer> of(
+            Show show, Now now, List<Finding> findings, List<TableLine> lines, Map<String, Proved> proved) {
         ReadyCheck check = new ReadyCheck(show, now);
-        return List.of(check.answering(), check.ofTargets(Question.OPEN, link -> link.gate() != Gate.OPEN), check.atVenue(),
-                check.started(), check.sounding(), check.findings(findings), check.proved(lines, proved), check.answered());
+        return List.of(
+                check.answering(),
+                check.ofTargets(Question.OPEN, link -> link.gate() != Gate.OPEN),
+                check.atVenue(),
+                check.started(),
+                check.sounding(),
+                check.findings(findings),
+                check.proved(lines, proved),
+                check.answered());
     }
 
     private Answer answering() {
-        return ofTargets(Question.ANSWERING, link -> !link.socket().works() || link.state() != LinkState.ANSWERING && link.state() != LinkState.SENDS_ONLY
-                // what was asked nothing yet, and speaks, is alive
-                && !(link.state() == LinkState.HEARD && link.unanswered() == 0));
+        return ofTargets(
+                Question.ANSWERING,
+                link -> !link.socket().works()
+                        || link.state() != LinkState.ANSWERING
+                                && link.state() != LinkState.SENDS_ONLY
+                                // what was asked nothing yet, and speaks, is alive
+                                && !(link.state() == LinkState.HEARD && link.unanswered() == 0));
     }
 
     private Answer started() {
-        int with = (int) targets.stream().filter(part -> !((Target) part.body()).startList().isEmpty()).count();
-        return new Answer(Question.STARTED, with, ofTargets(Question.STARTED, LinkView::startOffered).items());
+        int with = (int) targets.stream()
+                .filter(part -> !((Target) part.body()).startList().isEmpty())
+                .count();
+        return new Answer(
+                Question.STARTED,
+                with,
+                ofTargets(Question.STARTED, LinkView::startOffered).items());
     }
 
     /** A track whose time comes from elsewhere may be heard there, too: then nobody has to play its sound here. */
     private Answer sounding() {
-        List<Part> with = show.all(Track.class).stream().filter(part -> ((Track) part.body()).sound().isPresent()).toList();
-        Set<PartId> heard = now.tracks.stream().filter(track -> track.speaker().isPresent()).map(TrackView::track).collect(Collectors.toSet());
+        List<Part> with = show.all(Track.class).stream()
+                .filter(part -> ((Track) part.body()).sound().isPresent())
+                .toList();
+        Set<PartId> heard = now.tracks.stream()
+                .filter(track -> track.speaker().isPresent())
+                .map(TrackView::track)
+                .collect(Collectors.toSet());
         List<Item> items = new ArrayList<>();
         for (Part part : with) {
             Track track = (Track) part.body();
@@ -152,26 +176,68 @@ public final class ReadyCheck {
     }
 
     private Answer atVenue() {
-        return new Answer(Question.AT_VENUE, targets.size(), targets.stream().filter(part -> ((Target) part.body()).standIn().filter(StandInEnd::inUse).isPresent())
-                .map(part -> new Item(part.id(), part.body().called(), "", Optional.empty())).toList());
+        return new Answer(
+                Question.AT_VENUE,
+                targets.size(),
+                targets.stream()
+                        .filter(part -> ((Target) part.body())
+                                .standIn()
+                                .filter(StandInEnd::inUse)
+                                .isPresent())
+                        .map(part -> new Item(part.id(), part.body().called(), "", Optional.empty()))
+                        .toList());
     }
 
     /** How the links stand has questions of its own, and copies in work are not played. */
     private Answer findings(List<Finding> findings) {
-        List<Finding> looked = findings.stream().filter(finding -> !finding.kind().isOfNow() && show.part(finding.about()).filter(part -> !show.inDraft(part)).isPresent()).toList();
-        return new Answer(Question.FINDINGS, looked.size(), looked.stream().filter(Finding::stopsShow)
-                .map(finding -> new Item(finding.about(), called(finding.about()), finding.text(), Optional.empty())).toList());
+        List<Finding> looked = findings.stream()
+                .filter(finding -> !finding.kind().isOfNow()
+                        && show.part(finding.about())
+                                .filter(part -> !show.inDraft(part))
+                                .isPresent())
+                .toList();
+        return new Answer(
+                Question.FINDINGS,
+                looked.size(),
+                looked.stream()
+                        .filter(Finding::stopsShow)
+                        .map(finding ->
+                                new Item(finding.about(), called(finding.about()), finding.text(), Optional.empty()))
+                        .toList());
     }
 
     private Answer proved(List<TableLine> lines, Map<String, Proved> proved) {
-        List<TableLine> sends = lines.stream().filter(line -> line.kind() == TableLine.Kind.SEND && show.part(line.part()).filter(part -> !show.inDraft(part)).isPresent()).toList();
-        return new Answer(Question.PROVED, sends.size(), sends.stream().filter(line -> !proved.containsKey(line.id()) || !proved.get(line.id()).holds())
-                .map(line -> new Item(line.part(), line.label() + " on " + line.page(), line.address(), Optional.empty(), Optional.ofNullable(proved.get(line.id())))).toList());
+        List<TableLine> sends = lines.stream()
+                .filter(line -> line.kind() == TableLine.Kind.SEND
+                        && show.part(line.part())
+                                .filter(part -> !show.inDraft(part))
+                                .isPresent())
+                .toList();
+        return new Answer(
+                Question.PROVED,
+                sends.size(),
+                sends.stream()
+                        .filter(line -> !proved.containsKey(line.id())
+                                || !proved.get(line.id()).holds())
+                        .map(line -> new Item(
+                                line.part(),
+                                line.label() + " on " + line.page(),
+                                line.address(),
+                                Optional.empty(),
+                                Optional.ofNullable(proved.get(line.id()))))
+                        .toList());
     }
 
     private Answer answered() {
-        return new Answer(Question.ANSWERED, now.values.size(), now.values.stream().filter(ControlValue::unanswered).filter(value -> show.part(value.control()).isPresent())
-                .map(value -> new Item(value.control(), called(value.control()), first(value.control()), Optional.empty())).toList());
+        return new Answer(
+                Question.ANSWERED,
+                now.values.size(),
+                now.values.stream()
+                        .filter(ControlValue::unanswered)
+                        .filter(value -> show.part(value.control()).isPresent())
+                        .map(value -> new Item(
+                                value.control(), called(value.control()), first(value.control()), Optional.empty()))
+                        .toList());
     }
 
     private String called(PartId part) {
@@ -180,6 +246,11 @@ public final class ReadyCheck {
 
     /** The address of its first send. */
     private String first(PartId control) {
-        return show.part(control).map(Part::body).filter(Control.class::isInstance).flatMap(body -> ((Control) body).sends().stream().findFirst()).map(send -> send.address()).orElse("");
+        return show.part(control)
+                .map(Part::body)
+                .filter(Control.class::isInstance)
+                .flatMap(body -> ((Control) body).sends().stream().findFirst())
+                .map(send -> send.address())
+                .orElse("");
     }
 }

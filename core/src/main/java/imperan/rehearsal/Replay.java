@@ -17,7 +17,6 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -33,8 +32,7 @@ public final class Replay implements LiveSink {
 
     private static final double NANOS_OF_MILLI = 1e6;
 
-    private record Place(PartId target, String address) {
-    }
+    private record Place(PartId target, String address) {}
 
     private final Show show;
     private final LiveShow live = new LiveShow(this);
@@ -49,7 +47,9 @@ public final class Replay implements LiveSink {
         for (Part part : show.all(Control.class)) {
             if (!show.inDraft(part)) {
                 for (Listen listen : ((Control) part.body()).listens()) {
-                    listen.target().ifPresent(target -> listeners.computeIfAbsent(new Place(target, listen.address()), place -> new LinkedHashSet<>()).add(part.id()));
+                    listen.target().ifPresent(target -> listeners
+                            .computeIfAbsent(new Place(target, listen.address()), place -> new LinkedHashSet<>())
+                            .add(part.id()));
                 }
             }
         }
@@ -93,7 +93,13 @@ public final class Replay implements LiveSink {
             }
             Optional<PartId> target = as.or(() -> whose(packet));
             if (target.isPresent()) {
-                live.received(target.get(), packet.peerHost(), packet.peerPort(), packet.bytes(), decoder.decode(packet.bytes()), now);
+                live.received(
+                        target.get(),
+                        packet.peerHost(),
+                        packet.peerPort(),
+                        packet.bytes(),
+                        decoder.decode(packet.bytes()),
+                        now);
             } else {
                 strangers.add(packet.peerHost() + ":" + packet.peerPort());
             }
@@ -104,11 +110,18 @@ public final class Replay implements LiveSink {
     /** The target whose venue end or stand-in a packet comes from; else the only one of that host whose answers arrive on that port of ours. */
     private Optional<PartId> whose(Captured packet) {
         List<Part> targets = show.all(Target.class);
-        return targets.stream().filter(part -> ends((Target) part.body()).contains(packet.peerHost() + ":" + packet.peerPort())).map(Part::id).findFirst().or(() -> {
-            List<Part> ofHost = targets.stream().filter(part -> ((Target) part.body()).answerPort() == packet.ourPort()
-                    && ends((Target) part.body()).stream().anyMatch(end -> end.startsWith(packet.peerHost() + ":"))).toList();
-            return ofHost.size() == 1 ? Optional.of(ofHost.get(0).id()) : Optional.empty();
-        });
+        return targets.stream()
+                .filter(part -> ends((Target) part.body()).contains(packet.peerHost() + ":" + packet.peerPort()))
+                .map(Part::id)
+                .findFirst()
+                .or(() -> {
+                    List<Part> ofHost = targets.stream()
+                            .filter(part -> ((Target) part.body()).answerPort() == packet.ourPort()
+                                    && ends((Target) part.body()).stream()
+                                            .anyMatch(end -> end.startsWith(packet.peerHost() + ":")))
+                            .toList();
+                    return ofHost.size() == 1 ? Optional.of(ofHost.get(0).id()) : Optional.empty();
+                });
     }
 
     private static List<String> ends(Target target) {
@@ -129,10 +142,20 @@ public final class Replay implements LiveSink {
         });
         Set<PartId> spoke = new HashSet<>();
         said.keySet().forEach(place -> spoke.add(place.target()));
-        List<PartId> silent = listeners.entrySet().stream().filter(entry -> spoke.contains(entry.getKey().target())).flatMap(entry -> entry.getValue().stream()).distinct()
-                .filter(control -> !followed.containsKey(control)).toList();
-        List<Followed> most = followed.entrySet().stream().flatMap(entry -> live.value(entry.getKey()).map(value -> new Followed(entry.getKey(), entry.getValue(), value)).stream())
-                .sorted(Comparator.comparingInt(Followed::messages).reversed()).toList();
+        List<PartId> silent = listeners.entrySet().stream()
+                .filter(entry -> spoke.contains(entry.getKey().target()))
+                .flatMap(entry -> entry.getValue().stream())
+                .distinct()
+                .filter(control -> !followed.containsKey(control))
+                .toList();
+        List<Followed> most = followed.entrySet().stream()
+                .flatMap(
+                        entry -> live
+                                .value(entry.getKey())
+                                .map(value -> new Followed(entry.getKey(), entry.getValue(), value))
+                                .stream())
+                .sorted(Comparator.comparingInt(Followed::messages).reversed())
+                .toList();
         unfollowed.sort(Comparator.comparingInt(Unfollowed::messages).reversed());
         return new Replayed(packets, messages, malformed, List.copyOf(strangers), most, unfollowed, silent);
     }

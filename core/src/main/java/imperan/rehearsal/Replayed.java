@@ -2,7 +2,6 @@ package imperan.rehearsal;
 
 import imperan.live.ControlValue;
 import imperan.show.PartId;
-
 import java.util.List;
 
 /**
@@ -15,7 +14,14 @@ import java.util.List;
  * @param unfollowed addresses that no control listens to, likewise
  * @param silent     controls that listen to one of the targets that spoke, and nothing came for them
  */
-public record Replayed(int packets, int messages, int malformed, List<String> strangers, List<Followed> followed, List<Unfollowed> unfollowed, List<PartId> silent) {
+public record Replayed(
+        int packets,
+        int messages,
+        int malformed,
+        List<String> strangers,
+        List<Followed> followed,
+        List<Unfollowed> unfollowed,
+        List<PartId> silent) {
 
     public Replayed {
         strangers = List.copyOf(strangers);
@@ -25,10 +31,8 @@ public record Replayed(int packets, int messages, int malformed, List<String> st
     }
 
     /** @param value how the control stands in the end */
-    public record Followed(PartId control, int messages, ControlValue value) {
-    }
+    public record Followed(PartId control, int messages, ControlValue value) {}
 
     /** What a target said on an address. */
-    public record Unfollowed(PartId target, String address, int messages) {
-    }
+    public record Unfollowed(PartId target, String address, int messages) {}
 }

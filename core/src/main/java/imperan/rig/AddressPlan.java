@@ -21,7 +21,9 @@ public record AddressPlan(Prefix network, Set<Ipv4> taken, List<AddressRange> re
 
     /** May a new host have this address? */
     public boolean isFree(Ipv4 address) {
-        return network.isHost(address) && !taken.contains(address) && reserved.stream().noneMatch(r -> r.contains(address));
+        return network.isHost(address)
+                && !taken.contains(address)
+                && reserved.stream().noneMatch(r -> r.contains(address));
     }
 
     /** The first free address from this one upwards, and then from the start of the network; empty where all are taken. */
@@ -37,7 +39,8 @@ public record AddressPlan(Prefix network, Set<Ipv4> taken, List<AddressRange> re
         while (next.isPresent() && found.size() < most) {
             found.add(next.get());
             Ipv4 last = next.get();
-            next = last.equals(network.lastHost()) ? Optional.empty()
+            next = last.equals(network.lastHost())
+                    ? Optional.empty()
                     : firstFree(last.plus(1), min(range.last(), network.lastHost()));
         }
         return List.copyOf(found);
@@ -51,8 +54,11 @@ public record AddressPlan(Prefix network, Set<Ipv4> taken, List<AddressRange> re
             if (isFree(candidate)) {
                 return Optional.of(candidate);
             }
-            Ipv4 end = reserved.stream().filter(r -> r.contains(candidate)).map(AddressRange::last)
-                    .max(Ipv4::compareTo).orElse(candidate);
+            Ipv4 end = reserved.stream()
+                    .filter(r -> r.contains(candidate))
+                    .map(AddressRange::last)
+                    .max(Ipv4::compareTo)
+                    .orElse(candidate);
             if (end.compareTo(last) >= 0) {
                 return Optional.empty();
             }

@@ -13,8 +13,7 @@ public record HostAddress(String text, Optional<Fault> problem) {
     private static final Pattern DIGITS = Pattern.compile("\\d{1,3}");
 
     /** @param mend the address that was probably meant */
-    public record Fault(String message, Optional<String> mend) {
-    }
+    public record Fault(String message, Optional<String> mend) {}
 
     public static HostAddress parse(String text) {
         return new HostAddress(text, fault(text));
@@ -42,7 +41,8 @@ public record HostAddress(String text, Optional<Fault> problem) {
             return fault(text + " has other signs than dots between its numbers", dotted);
         }
         if (stripped.matches(".*[A-Za-z].*")) {
-            return fault("“" + text + "” has letters; an address has four numbers with dots", lettersAsDigits(stripped));
+            return fault(
+                    "“" + text + "” has letters; an address has four numbers with dots", lettersAsDigits(stripped));
         }
         String[] numbers = stripped.split("\\.", -1);
         for (String number : numbers) {
@@ -50,13 +50,16 @@ public record HostAddress(String text, Optional<Fault> problem) {
                 return fault(number + " in " + text + " is above 255", "");
             }
             if (number.length() > 1 && number.startsWith("0")) {
-                return fault(text + " has a number with a leading zero, which some systems read as octal",
+                return fault(
+                        text + " has a number with a leading zero, which some systems read as octal",
                         stripped.replaceAll("\\b0+(\\d)", "$1"));
             }
         }
         if (numbers.length != 4) {
-            return fault(text + " has " + numbers.length + (numbers.length == 1 ? " number" : " numbers")
-                    + "; an address has four", stripped.replaceAll("\\.{2,}", "."));
+            return fault(
+                    text + " has " + numbers.length + (numbers.length == 1 ? " number" : " numbers")
+                            + "; an address has four",
+                    stripped.replaceAll("\\.{2,}", "."));
         }
         return fault("“" + text + "” is not four numbers from 0 to 255 with dots between them", "");
     }
@@ -67,8 +70,10 @@ public record HostAddress(String text, Optional<Fault> problem) {
 
     /** Only a mend that is itself an address is offered. */
     private static Optional<Fault> fault(String message, String mend) {
-        return Optional.of(isAddress(mend) ? new Fault(message + "; did you mean " + mend + "?", Optional.of(mend))
-                : new Fault(message, Optional.empty()));
+        return Optional.of(
+                isAddress(mend)
+                        ? new Fault(message + "; did you mean " + mend + "?", Optional.of(mend))
+                        : new Fault(message, Optional.empty()));
     }
 
     private static boolean isAddress(String text) {
@@ -77,7 +82,8 @@ public record HostAddress(String text, Optional<Fault> problem) {
             return false;
         }
         for (String number : numbers) {
-            if (!DIGITS.matcher(number).matches() || Integer.parseInt(number) > 255
+            if (!DIGITS.matcher(number).matches()
+                    || Integer.parseInt(number) > 255
                     || number.length() > 1 && number.startsWith("0")) {
                 return false;
             }

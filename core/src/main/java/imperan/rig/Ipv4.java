@@ -2,7 +2,6 @@ package imperan.rig;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
-
 import java.util.Optional;
 
 /**

@@ -13,12 +13,12 @@ public final class Ports {
     /** Ports from here on are what Linux itself takes for outgoing connections (ip(7), "ip_local_port_range"): none of them is ever proposed. */
     public static final int FIRST_OUTGOING = 32_768;
 
-    private Ports() {
-    }
+    private Ports() {}
 
     /** One sentence where the number cannot be a port. */
     public static Optional<String> problem(int port) {
-        return port >= 1 && port <= MAX ? Optional.empty()
+        return port >= 1 && port <= MAX
+                ? Optional.empty()
                 : Optional.of(port + " is not a port: ports run from 1 to " + MAX);
     }
 }

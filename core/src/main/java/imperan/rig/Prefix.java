@@ -23,7 +23,8 @@ public record Prefix(Ipv4 address, int length) {
     public static Prefix of(String text) {
         int slash = text.indexOf('/');
         if (slash < 0 || !text.substring(slash + 1).matches("\\d{1,2}")) {
-            throw new IllegalArgumentException("“" + text + "” is not an address with a prefix length, such as 192.0.2.10/24");
+            throw new IllegalArgumentException(
+                    "“" + text + "” is not an address with a prefix length, such as 192.0.2.10/24");
         }
         return new Prefix(Ipv4.of(text.substring(0, slash)), Integer.parseInt(text.substring(slash + 1)));
     }

@@ -15,8 +15,7 @@ public record Breakpoints(List<Breakpoint> points, String lowest) implements Num
     static final int MOST_TEXT = 20;
 
     /** What comes in here comes out there. */
-    public record Breakpoint(double in, double out) {
-    }
+    public record Breakpoint(double in, double out) {}
 
     public Breakpoints {
         points = List.copyOf(points);
@@ -31,7 +30,9 @@ public record Breakpoints(List<Breakpoint> points, String lowest) implements Num
             if (!Span.fits(points.get(i).in()) || !Span.fits(points.get(i).out())) {
                 return Optional.of("A point has two numbers between -1e15 and 1e15");
             } else if (i > 0 && points.get(i).in() <= points.get(i - 1).in()) {
-                return Optional.of("The points have to be in order: " + Numbers.plain(points.get(i).in()) + " comes after " + Numbers.plain(points.get(i - 1).in()));
+                return Optional.of("The points have to be in order: "
+                        + Numbers.plain(points.get(i).in()) + " comes after "
+                        + Numbers.plain(points.get(i - 1).in()));
             }
         }
         return NumberStep.when(lowest.length() > MOST_TEXT, "The text of the lowest point has at most 20 characters");
@@ -54,7 +55,11 @@ public record Breakpoints(List<Breakpoint> points, String lowest) implements Num
 
     @Override
     public Optional<Signal> settled(Signal signal, Span in) {
-        return signal.isNumber() ? Optional.of(new Signal(there(signal.number(), in), signal.number() <= points.get(0).in() ? lowest : "")) : Optional.empty();
+        return signal.isNumber()
+                ? Optional.of(new Signal(
+                        there(signal.number(), in),
+                        signal.number() <= points.get(0).in() ? lowest : ""))
+                : Optional.empty();
     }
 
     @Override
@@ -64,7 +69,12 @@ public record Breakpoints(List<Breakpoint> points, String lowest) implements Num
         }
         for (int i = 1; i < points.size(); i++) {
             if (number <= points.get(i).in()) {
-                return new Scale(points.get(i - 1).in(), points.get(i).in(), points.get(i - 1).out(), points.get(i).out()).there(number, in);
+                return new Scale(
+                                points.get(i - 1).in(),
+                                points.get(i).in(),
+                                points.get(i - 1).out(),
+                                points.get(i).out())
+                        .there(number, in);
             }
         }
         return points.get(points.size() - 1).out();
@@ -87,7 +97,9 @@ public record Breakpoints(List<Breakpoint> points, String lowest) implements Num
             return Optional.empty();
         }
         boolean isLowest = !lowest.isEmpty() && out.text().equals(lowest);
-        return isLowest ? Optional.of(Signal.of(points.get(0).in())) : out.isNumber() ? Optional.of(Signal.of(back(out.number(), in))) : Optional.empty();
+        return isLowest
+                ? Optional.of(Signal.of(points.get(0).in()))
+                : out.isNumber() ? Optional.of(Signal.of(back(out.number(), in))) : Optional.empty();
     }
 
     @Override
@@ -96,7 +108,14 @@ public record Breakpoints(List<Breakpoint> points, String lowest) implements Num
         for (int i = 0; i < points.size(); i++) {
             Breakpoint point = points.get(i);
             if (falls ? out >= point.out() : out <= point.out()) {
-                return i == 0 ? point.in() : new Scale(points.get(i - 1).in(), point.in(), points.get(i - 1).out(), point.out()).back(out, in);
+                return i == 0
+                        ? point.in()
+                        : new Scale(
+                                        points.get(i - 1).in(),
+                                        point.in(),
+                                        points.get(i - 1).out(),
+                                        point.out())
+                                .back(out, in);
             }
         }
         return points.get(points.size() - 1).in();

@@ -63,8 +63,7 @@ public final class Chain {
      *
      * @param step from 0
      */
-    public record About(int step, String words) {
-    }
+    public record About(int step, String words) {}
 
     /** What is wrong with the first step with which something is; empty where it works. What comes out of a step that does not work is not asked. */
     public static Optional<About> problem(Span in, List<ShapingStep> steps) {
@@ -161,7 +160,9 @@ public final class Chain {
             ShapingStep step = steps.get(i);
             signal = step.noWayBack(in).isPresent() ? Optional.empty() : step.back(signal.get(), in);
         }
-        return signal.map(Signal::number).filter(number -> !Double.isNaN(number)).map(spans.get(0)::clamp);
+        return signal.map(Signal::number)
+                .filter(number -> !Double.isNaN(number))
+                .map(spans.get(0)::clamp);
     }
 
     /** How far the arguments are apart at most, in the argument's own unit. */
@@ -173,12 +174,16 @@ public final class Chain {
     public boolean isNear(double position, double other, double share) {
         double here = there(position);
         double there = there(other);
-        return Double.isNaN(here) || Double.isNaN(there) ? settled(position).equals(settled(other)) : Math.abs(here - there) <= (share + ROUNDED) * range();
+        return Double.isNaN(here) || Double.isNaN(there)
+                ? settled(position).equals(settled(other))
+                : Math.abs(here - there) <= (share + ROUNDED) * range();
     }
 
     /** What came out of a step, with as many figures as it has, six at most. */
     public static String figures(Signal signal, boolean whole) {
-        return !signal.text().isEmpty() ? signal.text() : Numbers.plain(whole ? Math.round(signal.number()) : signal.number());
+        return !signal.text().isEmpty()
+                ? signal.text()
+                : Numbers.plain(whole ? Math.round(signal.number()) : signal.number());
     }
 
     /** The argument with as many decimals as make a two-hundredth of the range visible; a text where it has one, and empty where nothing comes out. */
@@ -194,7 +199,9 @@ public final class Chain {
         double range = out().isBounded() && range() > 0 ? range() : 1;
         int decimals = whole ? 0 : (int) Math.max(0, Math.min(6, Math.ceil(-Math.log10(range / 200))));
         // a formatter takes several times as long, and every value that is shown comes by here
-        return BigDecimal.valueOf(signal.number()).setScale(decimals, RoundingMode.HALF_UP).toPlainString();
+        return BigDecimal.valueOf(signal.number())
+                .setScale(decimals, RoundingMode.HALF_UP)
+                .toPlainString();
     }
 
     /** The same with these ends: its last scale is given them; where there is none, or what follows it makes others of them, a scale comes last. */
@@ -211,7 +218,10 @@ public final class Chain {
         }
         Chain chain = new Chain(steps);
         List<ShapingStep> longer = new ArrayList<>(steps);
-        longer.add(chain.low() != chain.high() && Double.isFinite(chain.low()) && Double.isFinite(chain.high()) ? new Scale(chain.low(), chain.high(), low, high) : new Scale(low, high));
+        longer.add(
+                chain.low() != chain.high() && Double.isFinite(chain.low()) && Double.isFinite(chain.high())
+                        ? new Scale(chain.low(), chain.high(), low, high)
+                        : new Scale(low, high));
         return List.copyOf(longer);
     }
 }

@@ -7,7 +7,9 @@ public record Clamp(double low, double high) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(Span.fits(low) && Span.fits(high) && low < high), "It needs a lower and a higher number between -1e15 and 1e15");
+        return NumberStep.when(
+                !(Span.fits(low) && Span.fits(high) && low < high),
+                "It needs a lower and a higher number between -1e15 and 1e15");
     }
 
     @Override

@@ -12,9 +12,13 @@ public record DeadZone(double around, double near) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(Span.fits(around) && near > 0 && Span.fits(near)), "It needs a number, and how far from it still counts as it: more than 0")
-                .or(() -> NumberStep.when(in.isBounded() && around - near <= in.low() && around + near >= in.high(),
-                        "Everything that comes in, " + Numbers.plain(in.low()) + " to " + Numbers.plain(in.high()) + ", lies within it: make it smaller"));
+        return NumberStep.when(
+                        !(Span.fits(around) && near > 0 && Span.fits(near)),
+                        "It needs a number, and how far from it still counts as it: more than 0")
+                .or(() -> NumberStep.when(
+                        in.isBounded() && around - near <= in.low() && around + near >= in.high(),
+                        "Everything that comes in, " + Numbers.plain(in.low()) + " to " + Numbers.plain(in.high())
+                                + ", lies within it: make it smaller"));
     }
 
     @Override

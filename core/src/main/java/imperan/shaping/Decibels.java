@@ -16,7 +16,8 @@ public record Decibels(boolean toFactor) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!toFactor && in.low() < 0 && in.isBounded(), "A factor below 0 has no decibels: put a clamp before it");
+        return NumberStep.when(
+                !toFactor && in.low() < 0 && in.isBounded(), "A factor below 0 has no decibels: put a clamp before it");
     }
 
     @Override

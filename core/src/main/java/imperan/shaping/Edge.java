@@ -6,7 +6,11 @@ import java.util.Optional;
 public record Edge(Way way) implements NumberStep {
 
     /** Which moments count. */
-    public enum Way { RISING, FALLING, BOTH }
+    public enum Way {
+        RISING,
+        FALLING,
+        BOTH
+    }
 
     @Override
     public Optional<String> problem(Span in) {
@@ -25,7 +29,9 @@ public record Edge(Way way) implements NumberStep {
     /** What comes out where the middle is passed to here. */
     @Override
     public Optional<Signal> settled(Signal signal, Span in) {
-        return signal.isNumber() && counts(signal.number() >= in.middle()) ? Optional.of(Signal.of(there(signal.number(), in))) : Optional.empty();
+        return signal.isNumber() && counts(signal.number() >= in.middle())
+                ? Optional.of(Signal.of(there(signal.number(), in)))
+                : Optional.empty();
     }
 
     private boolean counts(boolean rises) {

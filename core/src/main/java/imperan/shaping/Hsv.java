@@ -13,7 +13,9 @@ public record Hsv(double hue, double saturation, double value) {
         if (spread <= 0) {
             return new Hsv(0, 0, most);
         }
-        double sixth = most == red ? (green - blue) / spread : most == green ? 2 + (blue - red) / spread : 4 + (red - green) / spread;
+        double sixth = most == red
+                ? (green - blue) / spread
+                : most == green ? 2 + (blue - red) / spread : 4 + (red - green) / spread;
         return new Hsv((sixth / 6 + 1) % 1, spread / most, most);
     }
 

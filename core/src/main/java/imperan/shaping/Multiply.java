@@ -7,7 +7,8 @@ public record Multiply(double factor) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(Span.fits(factor) && factor != 0), "It multiplies by a number other than 0, between -1e15 and 1e15");
+        return NumberStep.when(
+                !(Span.fits(factor) && factor != 0), "It multiplies by a number other than 0, between -1e15 and 1e15");
     }
 
     @Override

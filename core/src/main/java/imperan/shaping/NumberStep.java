@@ -3,8 +3,25 @@ package imperan.shaping;
 import java.util.Optional;
 
 /** A step that takes numbers and gives numbers. */
-public sealed interface NumberStep extends ShapingStep permits Scale, Clamp, Flip, Power, SCurve, Breakpoints, Decibels, Round, Cut, DeadZone, Add, Multiply, Wrap, Hold, StepInTime,
-        Threshold, Edge, Toggle {
+public sealed interface NumberStep extends ShapingStep
+        permits Scale,
+                Clamp,
+                Flip,
+                Power,
+                SCurve,
+                Breakpoints,
+                Decibels,
+                Round,
+                Cut,
+                DeadZone,
+                Add,
+                Multiply,
+                Wrap,
+                Hold,
+                StepInTime,
+                Threshold,
+                Edge,
+                Toggle {
 
     double there(double number, Span in);
 
@@ -17,7 +34,9 @@ public sealed interface NumberStep extends ShapingStep permits Scale, Clamp, Fli
 
     @Override
     default Optional<Signal> back(Signal out, Span in) {
-        return out.isNumber() && noWayBack(in).isEmpty() ? Optional.of(Signal.of(back(out.number(), in))) : Optional.empty();
+        return out.isNumber() && noWayBack(in).isEmpty()
+                ? Optional.of(Signal.of(back(out.number(), in)))
+                : Optional.empty();
     }
 
     /** A sentence where something is so. */

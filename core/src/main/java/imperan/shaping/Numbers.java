@@ -9,8 +9,7 @@ final class Numbers {
     /** As many figures as anybody reads. */
     private static final MathContext FIGURES = new MathContext(6);
 
-    private Numbers() {
-    }
+    private Numbers() {}
 
     /** With at most six figures, and no zeroes at its end. */
     static String plain(double number) {

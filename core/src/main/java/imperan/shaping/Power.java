@@ -13,7 +13,8 @@ public record Power(double exponent) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(exponent > 0 && exponent <= MOST), "The exponent has to be more than 0 and at most 20").or(() -> Bend.problem(in));
+        return NumberStep.when(!(exponent > 0 && exponent <= MOST), "The exponent has to be more than 0 and at most 20")
+                .or(() -> Bend.problem(in));
     }
 
     @Override

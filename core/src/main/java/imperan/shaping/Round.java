@@ -12,7 +12,9 @@ public record Round(double to) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(to >= 1e-9 && Span.fits(to)), "It rounds to multiples of a number of at least 0.000000001, such as 1 or 0.01");
+        return NumberStep.when(
+                !(to >= 1e-9 && Span.fits(to)),
+                "It rounds to multiples of a number of at least 0.000000001, such as 1 or 0.01");
     }
 
     @Override
@@ -24,7 +26,9 @@ public record Round(double to) implements NumberStep {
     @Override
     public double there(double number, Span in) {
         double multiples = Math.floor(number / to + 0.5);
-        return Span.fits(multiples) ? BigDecimal.valueOf(multiples).multiply(BigDecimal.valueOf(to)).doubleValue() : number;
+        return Span.fits(multiples)
+                ? BigDecimal.valueOf(multiples).multiply(BigDecimal.valueOf(to)).doubleValue()
+                : number;
     }
 
     @Override

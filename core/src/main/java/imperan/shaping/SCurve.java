@@ -11,7 +11,10 @@ public record SCurve(double steepness) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(steepness > 0 && steepness <= Power.MOST), "The steepness has to be more than 0 and at most 20").or(() -> Bend.problem(in));
+        return NumberStep.when(
+                        !(steepness > 0 && steepness <= Power.MOST),
+                        "The steepness has to be more than 0 and at most 20")
+                .or(() -> Bend.problem(in));
     }
 
     @Override

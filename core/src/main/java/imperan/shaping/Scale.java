@@ -17,8 +17,11 @@ public record Scale(double fromLow, double fromHigh, double low, double high) im
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(Span.fits(fromLow) && Span.fits(fromHigh) && fromLow != fromHigh), "The range that comes in needs two different numbers between -1e15 and 1e15")
-                .or(() -> NumberStep.when(!(Span.fits(low) && Span.fits(high)), "The range needs two numbers between -1e15 and 1e15"));
+        return NumberStep.when(
+                        !(Span.fits(fromLow) && Span.fits(fromHigh) && fromLow != fromHigh),
+                        "The range that comes in needs two different numbers between -1e15 and 1e15")
+                .or(() -> NumberStep.when(
+                        !(Span.fits(low) && Span.fits(high)), "The range needs two numbers between -1e15 and 1e15"));
     }
 
     @Override
@@ -33,8 +36,11 @@ public record Scale(double fromLow, double fromHigh, double low, double high) im
     }
 
     private static double line(double at, double from, double to, double low, double high) {
-        double share = Double.isInfinite(to - from) ? (at / 2 - from / 2) / (to / 2 - from / 2) : (at - from) / (to - from);
-        return at == to ? high : Double.isInfinite(high - low) ? low * (1 - share) + high * share : low + (high - low) * share;
+        double share =
+                Double.isInfinite(to - from) ? (at / 2 - from / 2) / (to / 2 - from / 2) : (at - from) / (to - from);
+        return at == to
+                ? high
+                : Double.isInfinite(high - low) ? low * (1 - share) + high * share : low + (high - low) * share;
     }
 
     @Override

@@ -44,7 +44,9 @@ public final class Shaper {
     }
 
     private boolean isSame(Shaper before, int here, int there) {
-        return there < before.works.size() && chain.steps().get(here).equals(before.chain.steps().get(there)) && chain.spans().get(here).equals(before.chain.spans().get(there));
+        return there < before.works.size()
+                && chain.steps().get(here).equals(before.chain.steps().get(there))
+                && chain.spans().get(here).equals(before.chain.spans().get(there));
     }
 
     private void take(Shaper before, int here, int there) {
@@ -155,7 +157,8 @@ public final class Shaper {
     private void tell(double position, Telling telling) {
         Optional<Signal> signal = Optional.of(Signal.of(position));
         for (int i = 0; i < works.size() && signal.isPresent(); i++) {
-            Optional<Signal> out = chain.steps().get(i).settled(signal.get(), chain.spans().get(i));
+            Optional<Signal> out =
+                    chain.steps().get(i).settled(signal.get(), chain.spans().get(i));
             if (out.isPresent()) {
                 telling.tell(works.get(i), signal.get(), out.get());
             }

@@ -2,7 +2,6 @@ package imperan.shaping;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-
 import java.util.Optional;
 
 /**

@@ -2,7 +2,6 @@ package imperan.shaping;
 
 import imperan.shaping.Breakpoints.Breakpoint;
 import imperan.shaping.Table.Entry;
-
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,28 +23,41 @@ public final class ShapingText {
     private static final String BREAKS = "|=";
     /** Characters of what was written that a sentence quotes. */
     private static final int MOST_QUOTED = 40;
+
     private static final Pattern PLAIN = Pattern.compile("[^\\s|=\"\\\\]+");
 
     private static final Map<String, Function<Words, ShapingStep>> STEPS = new TreeMap<>(Map.ofEntries(
-            Map.entry("scale", words -> scale(words)), Map.entry("clamp", words -> new Clamp(words.number(), words.number())), Map.entry("flip", words -> new Flip()),
-            Map.entry("curve", words -> new Power(words.number())), Map.entry("s-curve", words -> new SCurve(words.number())), Map.entry("breakpoints", words -> breakpoints(words)),
-            Map.entry("decibels", words -> new Decibels(false)), Map.entry("factor", words -> new Decibels(true)), Map.entry("round", words -> new Round(words.number())),
-            Map.entry("cut", words -> new Cut()), Map.entry("table", words -> table(words)), Map.entry("dead-zone", words -> new DeadZone(words.number(), words.number())), Map.entry("add", words -> new Add(words.number())),
-            Map.entry("multiply", words -> new Multiply(words.number())), Map.entry("wrap", words -> new Wrap(words.number(), words.number())), Map.entry("hold", words -> new Hold(words.number())),
-            Map.entry("smooth", words -> new Smooth(words.number())), Map.entry("rate-limit", words -> new RateLimit(words.number())),
-            Map.entry("at-most-every", words -> new AtMostEvery((int) words.number())), Map.entry("threshold", words -> new Threshold(words.number(), words.number())),
-            Map.entry("edge", words -> new Edge(way(words))), Map.entry("toggle", words -> new Toggle())));
+            Map.entry("scale", words -> scale(words)),
+            Map.entry("clamp", words -> new Clamp(words.number(), words.number())),
+            Map.entry("flip", words -> new Flip()),
+            Map.entry("curve", words -> new Power(words.number())),
+            Map.entry("s-curve", words -> new SCurve(words.number())),
+            Map.entry("breakpoints", words -> breakpoints(words)),
+            Map.entry("decibels", words -> new Decibels(false)),
+            Map.entry("factor", words -> new Decibels(true)),
+            Map.entry("round", words -> new Round(words.number())),
+            Map.entry("cut", words -> new Cut()),
+            Map.entry("table", words -> table(words)),
+            Map.entry("dead-zone", words -> new DeadZone(words.number(), words.number())),
+            Map.entry("add", words -> new Add(words.number())),
+            Map.entry("multiply", words -> new Multiply(words.number())),
+            Map.entry("wrap", words -> new Wrap(words.number(), words.number())),
+            Map.entry("hold", words -> new Hold(words.number())),
+            Map.entry("smooth", words -> new Smooth(words.number())),
+            Map.entry("rate-limit", words -> new RateLimit(words.number())),
+            Map.entry("at-most-every", words -> new AtMostEvery((int) words.number())),
+            Map.entry("threshold", words -> new Threshold(words.number(), words.number())),
+            Map.entry("edge", words -> new Edge(way(words))),
+            Map.entry("toggle", words -> new Toggle())));
 
-    private ShapingText() {
-    }
+    private ShapingText() {}
 
     /**
      * What came of reading a text.
      *
      * @param problem why it is none, in a sentence; empty where it is one
      */
-    public record Read(List<ShapingStep> steps, Optional<String> problem) {
-    }
+    public record Read(List<ShapingStep> steps, Optional<String> problem) {}
 
     // ---- written
 
@@ -65,7 +77,10 @@ public final class ShapingText {
         } else if (step instanceof SCurve s) {
             return words("s-curve", s.steepness());
         } else if (step instanceof Breakpoints s) {
-            return s.points().stream().map(point -> " " + number(point.in()) + " " + number(point.out())).collect(Collectors.joining("", "breakpoints", s.lowest().isEmpty() ? "" : " lowest " + quoted(s.lowest())));
+            return s.points().stream()
+                    .map(point -> " " + number(point.in()) + " " + number(point.out()))
+                    .collect(Collectors.joining(
+                            "", "breakpoints", s.lowest().isEmpty() ? "" : " lowest " + quoted(s.lowest())));
         } else if (step instanceof Decibels s) {
             return s.toFactor() ? "factor" : "decibels";
         } else if (step instanceof Round s) {
@@ -73,7 +88,12 @@ public final class ShapingText {
         } else if (step instanceof Cut) {
             return "cut";
         } else if (step instanceof Table s) {
-            return s.entries().stream().map(entry -> " " + quoted(entry.in()) + "=" + quoted(entry.out())).collect(Collectors.joining("", "table", s.otherwise().map(text -> " else " + quoted(text)).orElse("")));
+            return s.entries().stream()
+                    .map(entry -> " " + quoted(entry.in()) + "=" + quoted(entry.out()))
+                    .collect(Collectors.joining(
+                            "",
+                            "table",
+                            s.otherwise().map(text -> " else " + quoted(text)).orElse("")));
         } else if (step instanceof DeadZone s) {
             return words("dead-zone", s.around(), s.near());
         } else if (step instanceof Add s) {
@@ -166,7 +186,9 @@ public final class ShapingText {
             words.expect("=");
             entries.add(new Entry(in, words.next("what becomes of " + shortened(in))));
         }
-        return new Table(entries, words.take("else") ? Optional.of(words.next("what everything else becomes")) : Optional.empty());
+        return new Table(
+                entries,
+                words.take("else") ? Optional.of(words.next("what everything else becomes")) : Optional.empty());
     }
 
     private static Edge.Way way(Words words) {
@@ -185,8 +207,7 @@ public final class ShapingText {
     /** The words of a text, one after the other. */
     private static final class Words {
 
-        private record Word(String text, boolean isQuoted) {
-        }
+        private record Word(String text, boolean isQuoted) {}
 
         private final List<Word> words = new ArrayList<>();
         private int at;
@@ -204,7 +225,10 @@ public final class ShapingText {
                     place++;
                 } else {
                     int end = place;
-                    while (end < text.length() && !Character.isWhitespace(text.charAt(end)) && BREAKS.indexOf(text.charAt(end)) < 0 && text.charAt(end) != '"') {
+                    while (end < text.length()
+                            && !Character.isWhitespace(text.charAt(end))
+                            && BREAKS.indexOf(text.charAt(end)) < 0
+                            && text.charAt(end) != '"') {
                         end++;
                     }
                     words.add(new Word(text.substring(place, end), false));
@@ -251,7 +275,8 @@ public final class ShapingText {
 
         private void separator() {
             if (!take("|")) {
-                throw new Refused("“" + shortened(words.get(at).text()) + "” is one word too many; a stroke | parts the steps");
+                throw new Refused(
+                        "“" + shortened(words.get(at).text()) + "” is one word too many; a stroke | parts the steps");
             }
             if (!more()) {
                 throw new Refused("A step is missing after the last stroke");
@@ -269,13 +294,16 @@ public final class ShapingText {
             String text = next("a number");
             Signal signal = Signal.read(text);
             if (!signal.isNumber()) {
-                throw new Refused("“" + shortened(text) + "” is not a number" + (text.indexOf(',') >= 0 ? "; write a decimal with a dot" : ""));
+                throw new Refused("“" + shortened(text) + "” is not a number"
+                        + (text.indexOf(',') >= 0 ? "; write a decimal with a dot" : ""));
             }
             return signal.number();
         }
 
         private String place() {
-            return at == 0 ? " at the beginning" : " after “" + shortened(words.get(at - 1).text()) + "”";
+            return at == 0
+                    ? " at the beginning"
+                    : " after “" + shortened(words.get(at - 1).text()) + "”";
         }
     }
 

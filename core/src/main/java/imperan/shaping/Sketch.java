@@ -16,9 +16,11 @@ public record Sketch(List<OfStep> steps, List<Mark> scale) {
 
     /** Enough for a curve as wide as a hand. */
     private static final int POINTS = 48;
+
     private static final int MARKS = 5;
     /** How long a curve over time is, in what the step itself takes. */
     private static final int TIME_CONSTANTS = 5;
+
     private static final MathContext READABLE = new MathContext(3);
 
     /**
@@ -34,21 +36,42 @@ public record Sketch(List<OfStep> steps, List<Mark> scale) {
      * @param after     what comes out of it where the control stands
      * @param at        the same as a number; empty where it is none
      */
-    public record OfStep(Optional<String> problem, double low, double high, double outLow, double outHigh, boolean texts, List<Double> across, List<Double> up, boolean overTime,
-                         Optional<String> noWayBack, String after, Optional<Double> at) {
+    public record OfStep(
+            Optional<String> problem,
+            double low,
+            double high,
+            double outLow,
+            double outHigh,
+            boolean texts,
+            List<Double> across,
+            List<Double> up,
+            boolean overTime,
+            Optional<String> noWayBack,
+            String after,
+            Optional<Double> at) {
 
         private static OfStep wrong(String problem) {
-            return new OfStep(Optional.of(problem), 0, 1, 0, 1, false, List.of(), List.of(), false, Optional.empty(), "", Optional.empty());
+            return new OfStep(
+                    Optional.of(problem),
+                    0,
+                    1,
+                    0,
+                    1,
+                    false,
+                    List.of(),
+                    List.of(),
+                    false,
+                    Optional.empty(),
+                    "",
+                    Optional.empty());
         }
     }
 
     /** @param place on the way of the control, 0 to 1 */
-    public record Mark(double place, String text) {
-    }
+    public record Mark(double place, String text) {}
 
     /** A number that has a name of its own, in the terms of what comes out. */
-    public record Named(double value, String text) {
-    }
+    public record Named(double value, String text) {}
 
     /**
      * @param position where the control stands
@@ -68,7 +91,8 @@ public record Sketch(List<OfStep> steps, List<Mark> scale) {
             boolean last = i == steps.size() - 1;
             sketched.add(sketch(step, in, chain.spans().get(i + 1), signal, whole && last));
         }
-        problem.filter(about -> about.step() < steps.size()).ifPresent(about -> sketched.add(OfStep.wrong(about.words())));
+        problem.filter(about -> about.step() < steps.size())
+                .ifPresent(about -> sketched.add(OfStep.wrong(about.words())));
         return new Sketch(sketched, problem.isPresent() ? List.of() : marks(chain, whole, named));
     }
 
@@ -87,8 +111,19 @@ public record Sketch(List<OfStep> steps, List<Mark> scale) {
                 });
             }
         }
-        return new OfStep(Optional.empty(), in.low(), in.high(), out.low(), out.high(), out.texts(), across, up, seconds > 0, step.noWayBack(in),
-                signal.map(s -> Chain.figures(s, whole)).orElse(""), signal.filter(Signal::isNumber).map(Signal::number));
+        return new OfStep(
+                Optional.empty(),
+                in.low(),
+                in.high(),
+                out.low(),
+                out.high(),
+                out.texts(),
+                across,
+                up,
+                seconds > 0,
+                step.noWayBack(in),
+                signal.map(s -> Chain.figures(s, whole)).orElse(""),
+                signal.filter(Signal::isNumber).map(Signal::number));
     }
 
     /** How long it takes to show what a step does in time; 0 for one that does nothing there. */
@@ -106,13 +141,21 @@ public record Sketch(List<OfStep> steps, List<Mark> scale) {
         for (int i = 0; i <= POINTS; i++) {
             double at = seconds * i / POINTS;
             across.add(at);
-            up.add(work.next(Signal.of(in.high()), (long) (at * 1e9), false).orElseThrow().number());
+            up.add(work.next(Signal.of(in.high()), (long) (at * 1e9), false)
+                    .orElseThrow()
+                    .number());
         }
     }
 
     private static List<Mark> marks(Chain chain, boolean whole, List<Named> named) {
-        List<Mark> own = named.stream().flatMap(name -> chain.back(name.value()).filter(at -> name.value() >= chain.out().low() && name.value() <= chain.out().high())
-                .map(at -> new Mark(at, name.text())).stream()).toList();
+        List<Mark> own = named.stream()
+                .flatMap(name -> chain
+                        .back(name.value())
+                        .filter(at -> name.value() >= chain.out().low()
+                                && name.value() <= chain.out().high())
+                        .map(at -> new Mark(at, name.text()))
+                        .stream())
+                .toList();
         if (!own.isEmpty()) {
             return own;
         }

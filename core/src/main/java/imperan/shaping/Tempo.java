@@ -31,7 +31,8 @@ public final class Tempo {
         if (gaps.isEmpty()) {
             return OptionalDouble.empty();
         }
-        double[] sorted = gaps.stream().mapToDouble(Double::doubleValue).sorted().toArray();
+        double[] sorted =
+                gaps.stream().mapToDouble(Double::doubleValue).sorted().toArray();
         double middle = (sorted[(sorted.length - 1) / 2] + sorted[sorted.length / 2]) / 2;
         return OptionalDouble.of(60 / middle);
     }

@@ -11,10 +11,15 @@ public record Threshold(double level, double margin) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(Span.fits(level) && margin >= 0 && Span.fits(margin)), "It needs a level, and a margin of 0 or more")
-                .or(() -> NumberStep.when(in.isBounded() && (level > in.high() || level <= in.low()),
-                        "Only " + Numbers.plain(in.low()) + " to " + Numbers.plain(in.high()) + " comes in: it would always be " + (level > in.high() ? 0 : 1)))
-                .or(() -> NumberStep.when(in.isBounded() && level - margin <= in.low(),
+        return NumberStep.when(
+                        !(Span.fits(level) && margin >= 0 && Span.fits(margin)),
+                        "It needs a level, and a margin of 0 or more")
+                .or(() -> NumberStep.when(
+                        in.isBounded() && (level > in.high() || level <= in.low()),
+                        "Only " + Numbers.plain(in.low()) + " to " + Numbers.plain(in.high())
+                                + " comes in: it would always be " + (level > in.high() ? 0 : 1)))
+                .or(() -> NumberStep.when(
+                        in.isBounded() && level - margin <= in.low(),
                         "It would never go off again: nothing below " + Numbers.plain(level - margin) + " comes in"));
     }
 

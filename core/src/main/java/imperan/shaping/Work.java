@@ -35,10 +35,8 @@ interface Work {
     }
 
     /** Its control stands somewhere, before anybody moved it. */
-    default void starts(Signal signal) {
-    }
+    default void starts(Signal signal) {}
 
     /** The target says where it stands: what comes in and what comes out there. */
-    default void reported(Signal signal, Signal out) {
-    }
+    default void reported(Signal signal, Signal out) {}
 }

@@ -7,7 +7,9 @@ public record Wrap(double low, double high) implements NumberStep {
 
     @Override
     public Optional<String> problem(Span in) {
-        return NumberStep.when(!(Span.fits(low) && Span.fits(high) && low < high), "It needs a lower and a higher number between -1e15 and 1e15");
+        return NumberStep.when(
+                !(Span.fits(low) && Span.fits(high) && low < high),
+                "It needs a lower and a higher number between -1e15 and 1e15");
     }
 
     @Override
@@ -22,7 +24,9 @@ public record Wrap(double low, double high) implements NumberStep {
     @Override
     public double there(double number, Span in) {
         double turns = Math.floor((number - low) / (high - low));
-        return number >= low && number < high ? number : Math.min(Math.nextDown(high), Math.max(low, number - turns * (high - low)));
+        return number >= low && number < high
+                ? number
+                : Math.min(Math.nextDown(high), Math.max(low, number - turns * (high - low)));
     }
 
     @Override

@@ -2,7 +2,6 @@ package imperan.show;
 
 import imperan.address.SlotAddress;
 import imperan.dialect.Dialect;
-
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,8 +21,17 @@ import java.util.Optional;
  * @param told         who is told of a change
  * @param words        the argument, from 0, in which the target says the value in words of its own, such as −3.0 dB; empty where it does not
  */
-public record AnswerRule(Kind kind, String address, Says says, String given, List<Integer> places, Optional<Tolerance> tolerance, double seconds,
-                         Optional<Double> finalSeconds, Told told, Optional<Integer> words) {
+public record AnswerRule(
+        Kind kind,
+        String address,
+        Says says,
+        String given,
+        List<Integer> places,
+        Optional<Tolerance> tolerance,
+        double seconds,
+        Optional<Double> finalSeconds,
+        Told told,
+        Optional<Integer> words) {
 
     /** What most targets take at most, and where they are nothing else is told. */
     public static final double USUAL_SECONDS = 0.5;
@@ -101,8 +109,11 @@ public record AnswerRule(Kind kind, String address, Says says, String given, Lis
         if (kind == Kind.OTHER) {
             rules.slotAddress("answer/address", address, spoken);
         }
-        if (words.filter(argument -> argument < 0).isPresent() || places.stream().anyMatch(place -> place < 0)) {
-            rules.problem(words.filter(argument -> argument < 0).isPresent() ? "answer/words" : "answer/places", "Arguments are counted from 0");
+        if (words.filter(argument -> argument < 0).isPresent()
+                || places.stream().anyMatch(place -> place < 0)) {
+            rules.problem(
+                    words.filter(argument -> argument < 0).isPresent() ? "answer/words" : "answer/places",
+                    "Arguments are counted from 0");
         }
         if (places.size() > MOST_PLACES) {
             rules.problem("answer/places", "No message has more than " + MOST_PLACES + " arguments that vary");
@@ -117,7 +128,11 @@ public record AnswerRule(Kind kind, String address, Says says, String given, Lis
         if (finalSeconds.filter(time -> !isTime(time)).isPresent()) {
             rules.problem("answer/finalSeconds", "The time for the final value is more than nothing and at most a day");
         }
-        if (tolerance.filter(near -> !Ranges.fits(near.of()) || near.of() < 0 || near.unit() == Tolerance.Unit.STEP && near.of() == 0).isPresent()) {
+        if (tolerance
+                .filter(near -> !Ranges.fits(near.of())
+                        || near.of() < 0
+                        || near.unit() == Tolerance.Unit.STEP && near.of() == 0)
+                .isPresent()) {
             rules.problem("answer/tolerance", "A tolerance is not negative, and a step is more than nothing");
         }
     }
@@ -128,21 +143,44 @@ public record AnswerRule(Kind kind, String address, Says says, String given, Lis
 
     /** The address on which it comes after something was said to an address of the phrase with these numbers. */
     public String comesOn(String said, Map<String, Integer> numbers) {
-        return address.isEmpty() || kind == Kind.SAME ? said : SlotAddress.parseFreely(address).fill(numbers);
+        return address.isEmpty() || kind == Kind.SAME
+                ? said
+                : SlotAddress.parseFreely(address).fill(numbers);
     }
 
     /** What most targets do. */
     public static AnswerRule usual(Kind kind) {
-        return new AnswerRule(kind, "", Says.SAME, "", List.of(), Optional.empty(), USUAL_SECONDS, Optional.empty(), Told.UNKNOWN, Optional.empty());
+        return new AnswerRule(
+                kind,
+                "",
+                Says.SAME,
+                "",
+                List.of(),
+                Optional.empty(),
+                USUAL_SECONDS,
+                Optional.empty(),
+                Told.UNKNOWN,
+                Optional.empty());
     }
 
     /** From another address. */
     public static AnswerRule elsewhere(String address) {
-        return new AnswerRule(Kind.OTHER, address, Says.SAME, "", List.of(), Optional.empty(), USUAL_SECONDS, Optional.empty(), Told.UNKNOWN, Optional.empty());
+        return new AnswerRule(
+                Kind.OTHER,
+                address,
+                Says.SAME,
+                "",
+                List.of(),
+                Optional.empty(),
+                USUAL_SECONDS,
+                Optional.empty(),
+                Told.UNKNOWN,
+                Optional.empty());
     }
 
     public AnswerRule near(Tolerance near) {
-        return new AnswerRule(kind, address, says, given, places, Optional.of(near), seconds, finalSeconds, told, words);
+        return new AnswerRule(
+                kind, address, says, given, places, Optional.of(near), seconds, finalSeconds, told, words);
     }
 
     /** Within a share of the range. */

@@ -1,5 +1,7 @@
 package imperan.show;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import imperan.shaping.Chain;
 import imperan.shaping.Scale;
 import imperan.shaping.ShapingStep;
@@ -7,10 +9,6 @@ import imperan.show.form.Choice;
 import imperan.show.form.Colour;
 import imperan.show.form.Form;
 import imperan.show.form.TextLine;
-
-import com.fasterxml.jackson.annotation.JsonSubTypes;
-import com.fasterxml.jackson.annotation.JsonTypeInfo;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -145,15 +143,15 @@ public sealed interface ArgumentSource {
             if (form.options().isEmpty()) {
                 rules.problem(field, "Only a choice has an option to send");
             } else {
-                form.options().forEach(option -> FixedArgument.parse(new Fixed(type, option.text())).problem()
+                form.options().forEach(option -> FixedArgument.parse(new Fixed(type, option.text()))
+                        .problem()
                         .ifPresent(p -> rules.problem(field, "Option “" + option.label() + "”: " + p)));
             }
         }
     }
 
     /** What is looked up elsewhere at the moment at which the message is made. That it changes there sends nothing by itself. */
-    sealed interface LookedUp extends ArgumentSource {
-    }
+    sealed interface LookedUp extends ArgumentSource {}
 
     /** A value with a name, as an argument of this type; {@code value} is empty while none is chosen. */
     record OfNamedValue(ArgumentType type, Optional<PartId> value) implements LookedUp {
@@ -165,8 +163,13 @@ public sealed interface ArgumentSource {
 
         @Override
         public void check(PartRules rules, String field, Form form) {
-            value.flatMap(rules.show()::part).map(Part::body).filter(NamedValue.class::isInstance)
-                    .flatMap(body -> ((NamedValue) body).as(type).problem().map(problem -> "“" + body.called() + "”: " + problem))
+            value.flatMap(rules.show()::part)
+                    .map(Part::body)
+                    .filter(NamedValue.class::isInstance)
+                    .flatMap(body -> ((NamedValue) body)
+                            .as(type)
+                            .problem()
+                            .map(problem -> "“" + body.called() + "”: " + problem))
                     .ifPresent(problem -> rules.problem(field, problem));
         }
     }
@@ -177,7 +180,8 @@ public sealed interface ArgumentSource {
      * @param control empty while none is chosen
      * @param axis    of that control, from 0
      */
-    record OfControl(ArgumentType type, Optional<PartId> control, List<ShapingStep> shaping, int axis) implements LookedUp {
+    record OfControl(ArgumentType type, Optional<PartId> control, List<ShapingStep> shaping, int axis)
+            implements LookedUp {
 
         public OfControl {
             shaping = List.copyOf(shaping);
@@ -192,7 +196,10 @@ public sealed interface ArgumentSource {
         public void check(PartRules rules, String field, Form form) {
             rules.shaping(field + "/shaping", shaping, type);
             atOnce(rules, field, shaping, type);
-            control.flatMap(rules.show()::part).map(Part::body).filter(Control.class::isInstance).ifPresent(other -> rules.axis(field, axis, ((Control) other).form()));
+            control.flatMap(rules.show()::part)
+                    .map(Part::body)
+                    .filter(Control.class::isInstance)
+                    .ifPresent(other -> rules.axis(field, axis, ((Control) other).form()));
         }
     }
 
@@ -202,7 +209,8 @@ public sealed interface ArgumentSource {
      * @param target   empty while none is chosen
      * @param argument of what it said, from 0
      */
-    record Said(ArgumentType type, Optional<PartId> target, String address, int argument, List<ShapingStep> shaping) implements LookedUp {
+    record Said(ArgumentType type, Optional<PartId> target, String address, int argument, List<ShapingStep> shaping)
+            implements LookedUp {
 
         public Said {
             shaping = List.copyOf(shaping);
@@ -226,7 +234,8 @@ public sealed interface ArgumentSource {
 
     private static void atOnce(PartRules rules, String field, List<ShapingStep> shaping, ArgumentType type) {
         if (shaping.stream().anyMatch(ShapingStep::takesTime)) {
-            rules.problem(field + "/shaping", "What is looked up is there at once: a step that takes time has no place here");
+            rules.problem(
+                    field + "/shaping", "What is looked up is there at once: a step that takes time has no place here");
         } else if (type == ArgumentType.COLOUR) {
             rules.problem(field, "A colour is not looked up: give it as a fixed one, or as a named value");
         }
@@ -234,7 +243,12 @@ public sealed interface ArgumentSource {
 
     /** The types a person chooses from. */
     enum ArgumentType {
-        FLOAT32, INT32, FLOAT64, INT64, TEXT, BOOLEAN,
+        FLOAT32,
+        INT32,
+        FLOAT64,
+        INT64,
+        TEXT,
+        BOOLEAN,
         /** Red, green and blue in one argument (OSC 1.0, type r). The value of a {@link Colour} is all three of its axes then, whatever its scale and axis say. */
         COLOUR
     }

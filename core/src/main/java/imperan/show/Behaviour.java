@@ -11,13 +11,15 @@ import java.util.Optional;
  * @param enabledWhen   what its target has to say for it to be possible now; empty where it always is
  * @param key           the {@link KeyStroke} that presses it, as text; empty for none
  */
-public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Optional<Condition> enabledWhen, String key) {
+public record Behaviour(
+        Guard guard, double repeatSeconds, WhenLost whenLost, Optional<Condition> enabledWhen, String key) {
 
     public static final double LEAST_REPEAT = 0.02;
     public static final double MOST_REPEAT = 10;
 
     /** Without anything special; what is repeated goes out five times a second. */
-    public static final Behaviour PLAIN = new Behaviour(Guard.NONE, 0.2, new WhenLost(WhenLost.Goes.NOWHERE, 0), Optional.empty(), "");
+    public static final Behaviour PLAIN =
+            new Behaviour(Guard.NONE, 0.2, new WhenLost(WhenLost.Goes.NOWHERE, 0), Optional.empty(), "");
 
     /** What keeps a control from being hit by accident. */
     public enum Guard {
@@ -31,7 +33,11 @@ public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Op
     /** @param value 0 to 1, for {@link Goes#VALUE} */
     public record WhenLost(Goes goes, double value) {
         /** Where a control goes that has lost its target. Nothing is sent because of it. */
-        public enum Goes { NOWHERE, REST, VALUE }
+        public enum Goes {
+            NOWHERE,
+            REST,
+            VALUE
+        }
     }
 
     /**
@@ -62,7 +68,9 @@ public record Behaviour(Guard guard, double repeatSeconds, WhenLost whenLost, Op
 
     void check(PartRules rules) {
         if (!(repeatSeconds >= LEAST_REPEAT && repeatSeconds <= MOST_REPEAT)) {
-            rules.problem("behaviour/repeatSeconds", "What is held is repeated every " + LEAST_REPEAT + " to " + MOST_REPEAT + " s");
+            rules.problem(
+                    "behaviour/repeatSeconds",
+                    "What is held is repeated every " + LEAST_REPEAT + " to " + MOST_REPEAT + " s");
         }
         if (!(whenLost.value >= 0 && whenLost.value <= 1)) {
             rules.problem("behaviour/whenLost/value", "The value lies between 0 and 1");

@@ -1,7 +1,6 @@
 package imperan.show;
 
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;

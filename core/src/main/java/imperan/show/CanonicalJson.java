@@ -1,17 +1,15 @@
 package imperan.show;
 
-import tools.jackson.databind.JsonNode;
-
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.TreeMap;
+import tools.jackson.databind.JsonNode;
 
 /** JSON in the one form that RFC 8785 (JSON Canonicalization Scheme) allows: the same content gives the same bytes. */
 final class CanonicalJson {
 
-    private CanonicalJson() {
-    }
+    private CanonicalJson() {}
 
     static String write(JsonNode node) {
         StringBuilder out = new StringBuilder();

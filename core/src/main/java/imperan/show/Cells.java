@@ -6,8 +6,10 @@ import java.util.Collection;
 public record Cells(int column, int row, int width, int height) {
 
     public boolean overlaps(Cells other) {
-        return column < other.column + other.width && other.column < column + width
-                && row < other.row + other.height && other.row < row + height;
+        return column < other.column + other.width
+                && other.column < column + width
+                && row < other.row + other.height
+                && other.row < row + height;
     }
 
     /** As large, so many columns to the right and rows down. */
@@ -19,7 +21,10 @@ public record Cells(int column, int row, int width, int height) {
     public static Cells around(Collection<Cells> all) {
         int column = all.stream().mapToInt(Cells::column).min().orElseThrow();
         int row = all.stream().mapToInt(Cells::row).min().orElseThrow();
-        return new Cells(column, row, all.stream().mapToInt(c -> c.column + c.width).max().orElseThrow() - column,
+        return new Cells(
+                column,
+                row,
+                all.stream().mapToInt(c -> c.column + c.width).max().orElseThrow() - column,
                 all.stream().mapToInt(c -> c.row + c.height).max().orElseThrow() - row);
     }
 }

@@ -1,7 +1,6 @@
 package imperan.show;
 
 import imperan.show.form.Form;
-
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -17,7 +16,8 @@ import java.util.stream.Stream;
  * @param sends   in the order in which they go out
  * @param listens what moves or lights it
  */
-public record Control(String label, Cells cells, Form form, Face face, Behaviour behaviour, List<Send> sends, List<Listen> listens)
+public record Control(
+        String label, Cells cells, Form form, Face face, Behaviour behaviour, List<Send> sends, List<Listen> listens)
         implements Laid {
 
     public Control {
@@ -73,7 +73,12 @@ public record Control(String label, Cells cells, Form form, Face face, Behaviour
 
     @Override
     public String described() {
-        return form.called() + sends.stream().map(Send::address).distinct().map(address -> " " + address).collect(Collectors.joining());
+        return form.called()
+                + sends.stream()
+                        .map(Send::address)
+                        .distinct()
+                        .map(address -> " " + address)
+                        .collect(Collectors.joining());
     }
 
     @Override

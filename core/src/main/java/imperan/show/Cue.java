@@ -4,9 +4,7 @@ import imperan.show.cue.Acting;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.CueMark;
-
 import imperan.track.Time;
-
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -22,7 +20,15 @@ import java.util.stream.Stream;
  * @param follow  how the next cue begins
  * @param at      when it is fired by the track on which its list lies, in seconds from the start; empty where only hands fire it
  */
-public record Cue(String number, String name, String note, CueMark mark, List<CueAction> actions, CueFollow follow, Optional<Double> at) implements Body, Acting {
+public record Cue(
+        String number,
+        String name,
+        String note,
+        CueMark mark,
+        List<CueAction> actions,
+        CueFollow follow,
+        Optional<Double> at)
+        implements Body, Acting {
 
     private static final Pattern NUMBER = Pattern.compile("\\d{1,6}(\\.\\d{1,3})?");
     private static final int MOST_ACTIONS = 256;
@@ -92,7 +98,11 @@ public record Cue(String number, String name, String note, CueMark mark, List<Cu
         if (!NUMBER.matcher(number).matches()) {
             rules.problem("number", "A cue has a number such as 12 or 12.5, with at most three decimals");
         } else {
-            taken(rules).ifPresent(other -> rules.problem("number", "“" + other.body().called() + "” has the number " + number + " already", Optional.of(free(rules))));
+            taken(rules)
+                    .ifPresent(other -> rules.problem(
+                            "number",
+                            "“" + other.body().called() + "” has the number " + number + " already",
+                            Optional.of(free(rules))));
         }
         rules.note("name", name);
         rules.note("note", note);
@@ -111,23 +121,36 @@ public record Cue(String number, String name, String note, CueMark mark, List<Cu
     }
 
     private void time(PartRules rules, double seconds) {
-        double most = rules.parent().map(part -> (CueList) part.body()).flatMap(CueList::track).flatMap(rules.show()::part).filter(part -> part.body() instanceof Track)
-                .map(part -> ((Track) part.body()).length()).orElse(Time.DAY);
+        double most = rules.parent()
+                .map(part -> (CueList) part.body())
+                .flatMap(CueList::track)
+                .flatMap(rules.show()::part)
+                .filter(part -> part.body() instanceof Track)
+                .map(part -> ((Track) part.body()).length())
+                .orElse(Time.DAY);
         if (!(seconds >= 0 && seconds <= most)) {
             rules.problem("at", "A cue lies between the start of its track and the end at " + Time.text(most));
         }
     }
 
     private Optional<Part> taken(PartRules rules) {
-        return others(rules).filter(other -> ((Cue) other.body()).decimal().compareTo(decimal()) == 0).findFirst();
+        return others(rules)
+                .filter(other -> ((Cue) other.body()).decimal().compareTo(decimal()) == 0)
+                .findFirst();
     }
 
     private static Stream<Part> others(PartRules rules) {
-        return rules.parent().stream().flatMap(list -> rules.show().children(list.id())).filter(part -> part.body() instanceof Cue && !part.id().equals(rules.id()));
+        return rules.parent().stream()
+                .flatMap(list -> rules.show().children(list.id()))
+                .filter(part -> part.body() instanceof Cue && !part.id().equals(rules.id()));
     }
 
     /** A number that no other cue of the list has: the next whole one after the highest. */
     private static String free(PartRules rules) {
-        return others(rules).map(other -> ((Cue) other.body()).decimal()).max(BigDecimal::compareTo).map(highest -> highest.add(BigDecimal.ONE).toBigInteger().toString()).orElse("1");
+        return others(rules)
+                .map(other -> ((Cue) other.body()).decimal())
+                .max(BigDecimal::compareTo)
+                .map(highest -> highest.add(BigDecimal.ONE).toBigInteger().toString())
+                .orElse("1");
     }
 }

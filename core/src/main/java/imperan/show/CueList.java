@@ -13,13 +13,23 @@ import java.util.Optional;
  * @param back         likewise for back
  * @param track        the track on which its cues lie; empty where they are fired by hand
  */
-public record CueList(String name, double guardSeconds, Optional<Behaviour.Condition> go, Optional<Behaviour.Condition> back, Optional<PartId> track, String note) implements Body {
+public record CueList(
+        String name,
+        double guardSeconds,
+        Optional<Behaviour.Condition> go,
+        Optional<Behaviour.Condition> back,
+        Optional<PartId> track,
+        String note)
+        implements Body {
 
     /** A second press that nobody meant comes sooner (common practice, no source). */
     public static final double USUAL_GUARD = 0.3;
+
     private static final double MOST_GUARD = 60;
 
-    private static final Comparator<Part> BY_NUMBER = Comparator.<Part, BigDecimal>comparing(part -> ((Cue) part.body()).decimal()).thenComparing(Part::id);
+    private static final Comparator<Part> BY_NUMBER = Comparator.<Part, BigDecimal>comparing(
+                    part -> ((Cue) part.body()).decimal())
+            .thenComparing(Part::id);
 
     public static CueList plain(String name) {
         return new CueList(name, USUAL_GUARD, Optional.empty(), Optional.empty(), Optional.empty(), "");
@@ -32,7 +42,10 @@ public record CueList(String name, double guardSeconds, Optional<Behaviour.Condi
 
     /** The cues of a list, by their numbers. */
     public static List<Part> cues(Show show, PartId list) {
-        return show.children(list).filter(part -> part.body() instanceof Cue).sorted(BY_NUMBER).toList();
+        return show.children(list)
+                .filter(part -> part.body() instanceof Cue)
+                .sorted(BY_NUMBER)
+                .toList();
     }
 
     @Override

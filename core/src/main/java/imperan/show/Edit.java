@@ -35,6 +35,10 @@ public record Edit(long number, Person author, String title, List<Change> change
 
         public static final Role FRESH = new Role(Kind.FRESH, 0);
 
-        public enum Kind { FRESH, UNDO, REDO }
+        public enum Kind {
+            FRESH,
+            UNDO,
+            REDO
+        }
     }
 }

@@ -2,7 +2,6 @@ package imperan.show;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-
 import java.util.List;
 
 /**
@@ -22,8 +21,7 @@ public record EditRequest(String title, List<Step> steps) {
         @JsonSubTypes.Type(value = Put.class, name = "put"),
         @JsonSubTypes.Type(value = Remove.class, name = "remove")
     })
-    public sealed interface Step {
-    }
+    public sealed interface Step {}
 
     /**
      * A part is to be so.
@@ -31,10 +29,8 @@ public record EditRequest(String title, List<Step> steps) {
      * @param basedOn the version its author saw; 0 for a new part. Another version now means that somebody else was
      *                faster, and the request is refused
      */
-    public record Put(Part part, long basedOn) implements Step {
-    }
+    public record Put(Part part, long basedOn) implements Step {}
 
     /** A part is to go, with all that lies in it. */
-    public record Remove(PartId id, long basedOn) implements Step {
-    }
+    public record Remove(PartId id, long basedOn) implements Step {}
 }

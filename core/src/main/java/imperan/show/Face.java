@@ -39,16 +39,28 @@ public record Face(String icon, Optional<String> picture, TextSize textSize, Tex
         /** What an address says by one of its last two words, which may stand before a number: {@code /in/3/mute}, {@code /mute/3}. */
         public static Meaning of(String address) {
             String[] all = address.toLowerCase(Locale.ROOT).split("/");
-            return Arrays.stream(all).skip(Math.max(0, all.length - 2)).flatMap(word -> Arrays.stream(values()).filter(each -> each.words.contains(word)))
-                    .reduce((first, last) -> last).orElse(NONE);
+            return Arrays.stream(all)
+                    .skip(Math.max(0, all.length - 2))
+                    .flatMap(word -> Arrays.stream(values()).filter(each -> each.words.contains(word)))
+                    .reduce((first, last) -> last)
+                    .orElse(NONE);
         }
     }
 
     /** Each a step that can be told apart from two metres. */
-    public enum TextSize { SMALL, NORMAL, LARGE, HUGE }
+    public enum TextSize {
+        SMALL,
+        NORMAL,
+        LARGE,
+        HUGE
+    }
 
     /** To the rest of the control. */
-    public enum TextPlace { BELOW, ABOVE, HIDDEN }
+    public enum TextPlace {
+        BELOW,
+        ABOVE,
+        HIDDEN
+    }
 
     /** Without a picture, with an icon that comes along. */
     public static Face icon(String name) {
@@ -67,7 +79,9 @@ public record Face(String icon, Optional<String> picture, TextSize textSize, Tex
         if (icon.length() > PartRules.MAX_LABEL) {
             rules.problem("face/icon", "There is no icon of that name");
         }
-        picture.filter(hash -> !hash.matches("[0-9a-f]{64}")).ifPresent(hash ->
-                rules.problem("face/picture", "A picture is named by the SHA-256 of what it holds; choose one from the list or upload one"));
+        picture.filter(hash -> !hash.matches("[0-9a-f]{64}"))
+                .ifPresent(hash -> rules.problem(
+                        "face/picture",
+                        "A picture is named by the SHA-256 of what it holds; choose one from the list or upload one"));
     }
 }

@@ -1,7 +1,6 @@
 package imperan.show;
 
 import imperan.shaping.ShapingStep;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -20,8 +19,19 @@ import java.util.Optional;
  * @param askEvery  seconds between questions on the address that is heard, for a target that tells only when it is asked; empty where nobody is asked
  * @param perSecond messages a second that leave at most; of what comes faster the latest counts
  */
-public record Forward(String name, boolean on, Optional<PartId> from, String heard, int argument, List<ShapingStep> shaping, Optional<PartId> to, String address,
-                      List<ArgumentSource> arguments, Optional<Double> askEvery, int perSecond) implements Body {
+public record Forward(
+        String name,
+        boolean on,
+        Optional<PartId> from,
+        String heard,
+        int argument,
+        List<ShapingStep> shaping,
+        Optional<PartId> to,
+        String address,
+        List<ArgumentSource> arguments,
+        Optional<Double> askEvery,
+        int perSecond)
+        implements Body {
 
     /** Where nothing else is said. */
     public static final int USUAL_PER_SECOND = 50;
@@ -38,7 +48,18 @@ public record Forward(String name, boolean on, Optional<PartId> from, String hea
 
     /** One that says a decimal on as it is heard. */
     public static Forward plain(String name, Optional<PartId> from, String heard, Optional<PartId> to, String address) {
-        return new Forward(name, true, from, heard, 0, List.of(), to, address, List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)), Optional.empty(), USUAL_PER_SECOND);
+        return new Forward(
+                name,
+                true,
+                from,
+                heard,
+                0,
+                List.of(),
+                to,
+                address,
+                List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)),
+                Optional.empty(),
+                USUAL_PER_SECOND);
     }
 
     public Forward shaped(List<ShapingStep> steps) {
@@ -58,7 +79,8 @@ public record Forward(String name, boolean on, Optional<PartId> from, String hea
     }
 
     public Forward asking(double seconds) {
-        return new Forward(name, on, from, heard, argument, shaping, to, address, arguments, Optional.of(seconds), perSecond);
+        return new Forward(
+                name, on, from, heard, argument, shaping, to, address, arguments, Optional.of(seconds), perSecond);
     }
 
     @Override
@@ -77,7 +99,8 @@ public record Forward(String name, boolean on, Optional<PartId> from, String hea
         if (perSecond < 1 || perSecond > MOST_PER_SECOND) {
             rules.problem("perSecond", "1 to " + MOST_PER_SECOND + " messages a second leave at most");
         }
-        if (askEvery.filter(seconds -> !(seconds >= LEAST_ASKED && seconds <= MOST_ASKED)).isPresent()) {
+        if (askEvery.filter(seconds -> !(seconds >= LEAST_ASKED && seconds <= MOST_ASKED))
+                .isPresent()) {
             rules.problem("askEvery", "It is asked every 0.05 to 3600 s");
         }
         rules.shapingOfAnything("shaping", shaping);
@@ -86,7 +109,9 @@ public record Forward(String name, boolean on, Optional<PartId> from, String hea
             if (source instanceof ArgumentSource.Fixed fixed) {
                 String field = "arguments/" + i;
                 FixedArgument.parse(fixed).problem().ifPresent(problem -> rules.problem(field, problem));
-            } else if (!(source instanceof ArgumentSource.Value value) || !value.shaping().isEmpty() || value.type() == ArgumentSource.ArgumentType.COLOUR) {
+            } else if (!(source instanceof ArgumentSource.Value value)
+                    || !value.shaping().isEmpty()
+                    || value.type() == ArgumentSource.ArgumentType.COLOUR) {
                 rules.problem("arguments/" + i, "A forward says fixed arguments and the value that it heard");
             }
         }

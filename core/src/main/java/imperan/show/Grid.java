@@ -16,7 +16,11 @@ public record Grid(int columns, int rows) {
     }
 
     public boolean holds(Cells cells) {
-        return cells.column() >= 0 && cells.row() >= 0 && cells.width() >= 1 && cells.height() >= 1
-                && cells.column() <= columns - cells.width() && cells.row() <= rows - cells.height();
+        return cells.column() >= 0
+                && cells.row() >= 0
+                && cells.width() >= 1
+                && cells.height() >= 1
+                && cells.column() <= columns - cells.width()
+                && cells.row() <= rows - cells.height();
     }
 }

@@ -6,5 +6,4 @@ package imperan.show;
  * @param version the number of the edit that last changed it
  * @param author  who made that edit
  */
-public record Held(Part part, long version, Person author) {
-}
+public record Held(Part part, long version, Person author) {}

@@ -135,13 +135,21 @@ public final class History {
     }
 
     private Edit edit(long number) {
-        return !latest.isEmpty() && number >= latest.peekFirst().number() ? latest.stream().filter(edit -> edit.number() == number).findFirst().orElseThrow()
+        return !latest.isEmpty() && number >= latest.peekFirst().number()
+                ? latest.stream()
+                        .filter(edit -> edit.number() == number)
+                        .findFirst()
+                        .orElseThrow()
                 : log.edits(number, number).get(0);
     }
 
     /** What taking the edit back amounted to. */
     private static Edit inverse(Edit edit) {
-        return new Edit(edit.number(), edit.author(), edit.title(),
-                edit.changes().stream().map(Edit.Change::inverse).toList(), edit.role());
+        return new Edit(
+                edit.number(),
+                edit.author(),
+                edit.title(),
+                edit.changes().stream().map(Edit.Change::inverse).toList(),
+                edit.role());
     }
 }

@@ -3,7 +3,6 @@ package imperan.show;
 import imperan.rig.AddressRange;
 import imperan.rig.Ipv4;
 import imperan.rig.Prefix;
-
 import java.util.Optional;
 
 /**
@@ -19,8 +18,17 @@ import java.util.Optional;
  * @param power      what to know when it is switched on; may be empty
  * @param note       anything else; may be empty
  */
-public record Host(String name, String address, int prefix, Addressing addressing, Role role, Optional<GivenOut> gives,
-                   String socket, String power, String note) implements Body {
+public record Host(
+        String name,
+        String address,
+        int prefix,
+        Addressing addressing,
+        Role role,
+        Optional<GivenOut> gives,
+        String socket,
+        String power,
+        String note)
+        implements Body {
 
     /** Who chose an address. */
     public enum Addressing {
@@ -31,7 +39,13 @@ public record Host(String name, String address, int prefix, Addressing addressin
     }
 
     /** What a machine is for. */
-    public enum Role { DEVICE, COMPUTER, ROUTER, ACCESS_POINT, SURFACE }
+    public enum Role {
+        DEVICE,
+        COMPUTER,
+        ROUTER,
+        ACCESS_POINT,
+        SURFACE
+    }
 
     /** The addresses a router DHCP range, both ends as typed. */
     public record GivenOut(String first, String last) {

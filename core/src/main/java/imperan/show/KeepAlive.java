@@ -1,7 +1,6 @@
 package imperan.show;
 
 import imperan.dialect.Dialect;
-
 import java.util.Optional;
 
 /**
@@ -28,7 +27,8 @@ public record KeepAlive(String address, Optional<String> answer, double everySec
         rules.address(field + "/address", address, spoken);
         answer.ifPresent(other -> rules.address(field + "/answer", other, spoken));
         if (!(everySeconds >= 0.1 && everySeconds < windowSeconds && windowSeconds <= PartRules.MOST_SECONDS)) {
-            rules.problem(field + "/everySeconds",
+            rules.problem(
+                    field + "/everySeconds",
                     "The period is at least 0.1 s and shorter than the window after which the link is lost, at most a day");
         }
     }

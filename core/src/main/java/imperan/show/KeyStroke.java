@@ -20,7 +20,10 @@ public record KeyStroke(Set<Modifier> held, String key, boolean byPlace) {
 
     /** Keys that are held down while another one is pressed. */
     public enum Modifier {
-        CTRL("Ctrl"), ALT("Alt"), SHIFT("Shift"), META("Meta");
+        CTRL("Ctrl"),
+        ALT("Alt"),
+        SHIFT("Shift"),
+        META("Meta");
 
         private final String called;
 
@@ -30,22 +33,24 @@ public record KeyStroke(Set<Modifier> held, String key, boolean byPlace) {
     }
 
     /** What browsers do not hand on to pages (common practice, no source). */
-    private static final Set<String> KEPT_BY_BROWSERS = Set.of("Ctrl+w", "Ctrl+t", "Ctrl+n", "Ctrl+Shift+w", "Ctrl+Shift+t", "Ctrl+Shift+n", "Ctrl+Tab", "Alt+F4");
+    private static final Set<String> KEPT_BY_BROWSERS =
+            Set.of("Ctrl+w", "Ctrl+t", "Ctrl+n", "Ctrl+Shift+w", "Ctrl+Shift+t", "Ctrl+Shift+n", "Ctrl+Tab", "Alt+F4");
 
     public KeyStroke {
         held = held.isEmpty() ? Set.of() : EnumSet.copyOf(held);
     }
 
     /** @param problem empty where the text names a key */
-    public record Read(Optional<KeyStroke> stroke, Optional<String> problem) {
-    }
+    public record Read(Optional<KeyStroke> stroke, Optional<String> problem) {}
 
     public static Read read(String text) {
         Set<Modifier> held = EnumSet.noneOf(Modifier.class);
         String rest = text.strip();
         for (int plus = rest.indexOf('+', 1); plus > 0 && plus < rest.length() - 1; plus = rest.indexOf('+', 1)) {
             String word = rest.substring(0, plus).strip();
-            Optional<Modifier> found = List.of(Modifier.values()).stream().filter(each -> each.called.equalsIgnoreCase(word)).findFirst();
+            Optional<Modifier> found = List.of(Modifier.values()).stream()
+                    .filter(each -> each.called.equalsIgnoreCase(word))
+                    .findFirst();
             if (found.isEmpty()) {
                 return bad("“" + word + "” cannot be held with a key: Ctrl, Alt, Shift and Meta can");
             } else if (!held.add(found.get())) {
@@ -55,11 +60,16 @@ public record KeyStroke(Set<Modifier> held, String key, boolean byPlace) {
         }
         boolean byPlace = rest.startsWith("[") && rest.endsWith("]") && rest.length() > 2;
         String name = byPlace ? rest.substring(1, rest.length() - 1) : rest;
-        if (!(byPlace ? name.matches("[A-Za-z0-9]{1,30}") : name.length() == 1 && name.charAt(0) > ' ' || name.matches("[A-Za-z0-9]{2,30}"))) {
+        if (!(byPlace
+                ? name.matches("[A-Za-z0-9]{1,30}")
+                : name.length() == 1 && name.charAt(0) > ' ' || name.matches("[A-Za-z0-9]{2,30}"))) {
             return bad("Write one key, such as g, F5, Ctrl+g, or [KeyG] for its place on the keyboard");
         }
-        KeyStroke stroke = new KeyStroke(held, !byPlace && name.length() == 1 ? name.toLowerCase(Locale.ROOT) : name, byPlace);
-        return KEPT_BY_BROWSERS.contains(stroke.text()) ? bad("Browsers keep " + stroke.text() + " for themselves: it never gets here") : new Read(Optional.of(stroke), Optional.empty());
+        KeyStroke stroke =
+                new KeyStroke(held, !byPlace && name.length() == 1 ? name.toLowerCase(Locale.ROOT) : name, byPlace);
+        return KEPT_BY_BROWSERS.contains(stroke.text())
+                ? bad("Browsers keep " + stroke.text() + " for themselves: it never gets here")
+                : new Read(Optional.of(stroke), Optional.empty());
     }
 
     private static Read bad(String problem) {
@@ -68,7 +78,8 @@ public record KeyStroke(Set<Modifier> held, String key, boolean byPlace) {
 
     /** As it is written; two texts that mean the same key are written alike. */
     public String text() {
-        List<String> words = new ArrayList<>(held.stream().sorted().map(each -> each.called).collect(Collectors.toList()));
+        List<String> words =
+                new ArrayList<>(held.stream().sorted().map(each -> each.called).collect(Collectors.toList()));
         words.add(byPlace ? "[" + key + "]" : key);
         return String.join("+", words);
     }

@@ -31,10 +31,10 @@ public final class Kinds {
             Kind.inside("twin", Twin.class, List.of(Page.class, Tray.class)),
             Kind.inShow("lock", Lock.class).notInFiles());
 
-    private static final Map<Class<? extends Body>, Kind> BY_TYPE = ALL.stream().collect(Collectors.toMap(Kind::type, Function.identity()));
+    private static final Map<Class<? extends Body>, Kind> BY_TYPE =
+            ALL.stream().collect(Collectors.toMap(Kind::type, Function.identity()));
 
-    private Kinds() {
-    }
+    private Kinds() {}
 
     public static Kind of(Body body) {
         return BY_TYPE.get(body.getClass());

@@ -26,8 +26,7 @@ public record Layout(String name, Optional<Draft> draft) implements Body {
     }
 
     /** @param copy a page or what lies on it, {@code original} the same in the layout that is played */
-    public record Origin(PartId copy, PartId original) {
-    }
+    public record Origin(PartId copy, PartId original) {}
 
     @Override
     public String called() {

@@ -4,7 +4,6 @@ import imperan.shaping.Chain;
 import imperan.shaping.Scale;
 import imperan.shaping.ShapingStep;
 import imperan.show.form.Form;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -19,7 +18,13 @@ import java.util.stream.Stream;
  * @param role     what it does to the control
  * @param axis     the axis of the control that it moves, from 0
  */
-public record Listen(Optional<PartId> target, String address, int argument, Optional<List<ShapingStep>> shaping, Role role, int axis) {
+public record Listen(
+        Optional<PartId> target,
+        String address,
+        int argument,
+        Optional<List<ShapingStep>> shaping,
+        Role role,
+        int axis) {
 
     public Listen {
         shaping = shaping.map(List::copyOf);
@@ -41,7 +46,8 @@ public record Listen(Optional<PartId> target, String address, int argument, Opti
     }
 
     /** One that says where an axis of a control stands, on a scale of its own. */
-    public static Listen value(Optional<PartId> target, String address, int argument, double low, double high, int axis) {
+    public static Listen value(
+            Optional<PartId> target, String address, int argument, double low, double high, int axis) {
         return new Listen(target, address, argument, Optional.of(List.of(new Scale(low, high))), Role.VALUE, axis);
     }
 
@@ -71,17 +77,24 @@ public record Listen(Optional<PartId> target, String address, int argument, Opti
      * @param sends of its control
      */
     public Chain chain(List<Send> sends) {
-        return shaping.map(Chain::new).orElseGet(() -> sent(sends).map(ArgumentSource.Value::chain).orElse(Chain.UNIT));
+        return shaping.map(Chain::new)
+                .orElseGet(() -> sent(sends).map(ArgumentSource.Value::chain).orElse(Chain.UNIT));
     }
 
     /** The argument of the same axis that its control sends: on the same address, else on any. */
     private Optional<ArgumentSource.Value> sent(List<Send> sends) {
-        return values(sends.stream().filter(send -> send.target().equals(target) && send.address().equals(address))).or(() -> values(sends.stream()));
+        return values(sends.stream()
+                        .filter(send ->
+                                send.target().equals(target) && send.address().equals(address)))
+                .or(() -> values(sends.stream()));
     }
 
     private Optional<ArgumentSource.Value> values(Stream<Send> sends) {
-        return sends.flatMap(send -> send.arguments().stream()).filter(ArgumentSource.Value.class::isInstance).map(ArgumentSource.Value.class::cast)
-                .filter(value -> value.axis() == axis).findFirst();
+        return sends.flatMap(send -> send.arguments().stream())
+                .filter(ArgumentSource.Value.class::isInstance)
+                .map(ArgumentSource.Value.class::cast)
+                .filter(value -> value.axis() == axis)
+                .findFirst();
     }
 
     /** The same with these ends of a scale of its own. */

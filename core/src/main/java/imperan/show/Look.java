@@ -33,7 +33,9 @@ public record Look(String name, List<Stand> stands, String note) implements Body
     public void check(PartRules rules) {
         rules.name(name);
         rules.note("note", note);
-        if (stands.stream().anyMatch(stand -> stand.at().isEmpty() || stand.at().stream().anyMatch(each -> !(each >= 0 && each <= 1)))) {
+        if (stands.stream()
+                .anyMatch(stand ->
+                        stand.at().isEmpty() || stand.at().stream().anyMatch(each -> !(each >= 0 && each <= 1)))) {
             rules.problem("stands", "Where a control stands lies between 0 and 1");
         } else if (stands.stream().map(Stand::control).distinct().count() < stands.size()) {
             rules.problem("stands", "Each control stands in one place");

@@ -6,8 +6,7 @@ import java.util.List;
 public sealed interface Outcome {
 
     /** The show as it is then, and the edit that leads there. */
-    record Accepted(Show show, Edit edit) implements Outcome {
-    }
+    record Accepted(Show show, Edit edit) implements Outcome {}
 
     /** Nothing changed; why. */
     record Refused(List<Problem> problems) implements Outcome {

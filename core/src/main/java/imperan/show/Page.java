@@ -9,7 +9,9 @@ import java.util.Optional;
  * @param strip   whether it is a strip that all other pages of its layout show at their top, and no page to go to
  * @param follows what a target says when this page is to be shown; empty where only hands change pages
  */
-public record Page(String name, int columns, int rows, Screen screen, boolean strip, Optional<Behaviour.Condition> follows) implements Body {
+public record Page(
+        String name, int columns, int rows, Screen screen, boolean strip, Optional<Behaviour.Condition> follows)
+        implements Body {
 
     /** More cells than a finger could tell apart on the largest wall panel. */
     public static final int MAX_CELLS = 64;
@@ -38,7 +40,11 @@ public record Page(String name, int columns, int rows, Screen screen, boolean st
 
         /** Usual screens (common practice, no source). */
         public enum Kind {
-            PHONE(390, 844), TABLET(1180, 820), DESK(1280, 800), WALL(1920, 1080), OWN(1280, 800);
+            PHONE(390, 844),
+            TABLET(1180, 820),
+            DESK(1280, 800),
+            WALL(1920, 1080),
+            OWN(1280, 800);
 
             private final int width;
             private final int height;

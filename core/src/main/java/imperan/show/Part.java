@@ -14,5 +14,6 @@ import java.util.Optional;
 public record Part(PartId id, Optional<PartId> parent, int order, Body body) {
 
     /** As people see the parts that lie in the same one. */
-    public static final Comparator<Part> IN_ORDER = Comparator.comparingInt(Part::order).thenComparing(Part::id);
+    public static final Comparator<Part> IN_ORDER =
+            Comparator.comparingInt(Part::order).thenComparing(Part::id);
 }

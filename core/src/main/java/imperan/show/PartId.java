@@ -2,7 +2,6 @@ package imperan.show;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
-
 import java.util.UUID;
 import java.util.regex.Pattern;
 

@@ -7,11 +7,10 @@ import imperan.dialect.Osc;
 import imperan.rig.HostAddress;
 import imperan.rig.Ports;
 import imperan.shaping.Chain;
-import imperan.shaping.Span;
 import imperan.shaping.ShapingStep;
+import imperan.shaping.Span;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.form.Form;
-
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -31,6 +30,7 @@ public final class PartRules {
     static final int MOST_CHANGES = 20_000;
     /** Of a text argument. */
     static final int MOST_ARGUMENT = 8 << 10;
+
     public static final int MAX_OPTIONS = 64;
     /** A day. */
     static final double MOST_SECONDS = 86_400;
@@ -52,7 +52,8 @@ public final class PartRules {
         if (edit.title().length() > MAX_TITLE) {
             return List.of(Problem.of("The title of an edit has at most " + MAX_TITLE + " characters"));
         } else if (edit.changes().size() > MOST_CHANGES) {
-            return List.of(Problem.of("This would change " + edit.changes().size() + " parts at once; at most " + MOST_CHANGES + " are taken. Do it in several steps"));
+            return List.of(Problem.of("This would change " + edit.changes().size() + " parts at once; at most "
+                    + MOST_CHANGES + " are taken. Do it in several steps"));
         }
         Set<PartId> touched = new LinkedHashSet<>();
         for (Edit.Change change : edit.changes()) {
@@ -73,7 +74,10 @@ public final class PartRules {
             return;
         }
         List<Class<? extends Body>> liesIn = Kinds.of(body).liesIn();
-        boolean fits = liesIn.isEmpty() ? part.parent().isEmpty() : parent().filter(parent -> liesIn.contains(parent.body().getClass())).isPresent();
+        boolean fits = liesIn.isEmpty()
+                ? part.parent().isEmpty()
+                : parent().filter(parent -> liesIn.contains(parent.body().getClass()))
+                        .isPresent();
         if (!fits) {
             problem("", "What it lay in is gone: “" + body.called() + "” cannot be kept without it");
         }
@@ -143,7 +147,10 @@ public final class PartRules {
 
     /** What an address is hangs on what is spoken with its target. */
     public void address(String field, String address, Optional<PartId> target) {
-        address(field, address, target.map(id -> Phrasebook.spokenWith(show, id)).orElse(Osc.STRICT));
+        address(
+                field,
+                address,
+                target.map(id -> Phrasebook.spokenWith(show, id)).orElse(Osc.STRICT));
     }
 
     void address(String field, String address, Dialect spoken) {
@@ -181,8 +188,16 @@ public final class PartRules {
         if (marks.size() > MAX_OPTIONS) {
             problem(field, "A scale has at most " + MAX_OPTIONS + " marks");
         }
-        marks.stream().filter(mark -> !Ranges.fits(mark.value()) || mark.text().isBlank() || mark.text().contains(";") || mark.text().length() > MAX_LABEL).findFirst()
-                .ifPresent(mark -> problem(field, "A mark is a number and at most " + MAX_LABEL + " characters for it without a semicolon, such as 0.562 0 dB"));
+        marks.stream()
+                .filter(mark -> !Ranges.fits(mark.value())
+                        || mark.text().isBlank()
+                        || mark.text().contains(";")
+                        || mark.text().length() > MAX_LABEL)
+                .findFirst()
+                .ifPresent(mark -> problem(
+                        field,
+                        "A mark is a number and at most " + MAX_LABEL
+                                + " characters for it without a semicolon, such as 0.562 0 dB"));
     }
 
     /** The steps from a position to an argument of a type. */
@@ -200,7 +215,11 @@ public final class PartRules {
     /** The steps of which the way back is gone. */
     void wayBack(String field, List<ShapingStep> steps) {
         if (isGone(field, steps)) {
-            new Chain(steps).noWayBack().ifPresent(about -> problem(field + "/" + about.step(), "What is heard cannot go back through this step: " + about.words()));
+            new Chain(steps)
+                    .noWayBack()
+                    .ifPresent(about -> problem(
+                            field + "/" + about.step(),
+                            "What is heard cannot go back through this step: " + about.words()));
         }
     }
 
@@ -229,14 +248,23 @@ public final class PartRules {
     void place(Laid laid) {
         Optional<Grid> grid = parent().flatMap(parent -> Grid.of(parent.body()));
         if (grid.isPresent() && !grid.get().holds(laid.cells())) {
-            problem("cells", "“" + laid.called() + "” does not fit on the " + grid.get().columns() + " × " + grid.get().rows() + " cells there are");
+            problem(
+                    "cells",
+                    "“" + laid.called() + "” does not fit on the " + grid.get().columns() + " × "
+                            + grid.get().rows() + " cells there are");
         }
         if (laid.liesAbove()) {
             return;
         }
-        part.parent().stream().flatMap(show::children)
-                .filter(other -> !other.id().equals(part.id()) && other.body() instanceof Laid there && !there.liesAbove() && there.cells().overlaps(laid.cells()))
+        part.parent().stream()
+                .flatMap(show::children)
+                .filter(other -> !other.id().equals(part.id())
+                        && other.body() instanceof Laid there
+                        && !there.liesAbove()
+                        && there.cells().overlaps(laid.cells()))
                 .findFirst()
-                .ifPresent(other -> problem("cells", "“" + laid.called() + "” would lie on “" + other.body().called() + "”"));
+                .ifPresent(other -> problem(
+                        "cells",
+                        "“" + laid.called() + "” would lie on “" + other.body().called() + "”"));
     }
 }

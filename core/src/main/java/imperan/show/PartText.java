@@ -1,11 +1,10 @@
 package imperan.show;
 
+import java.util.Map;
+import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-
-import java.util.Map;
-import java.util.Optional;
 
 /** What must hold of all texts in a part, whatever its kind: how much there may be, and of which characters. */
 final class PartText {
@@ -15,12 +14,10 @@ final class PartText {
 
     private static final JsonMapper JSON = ShowJson.mapper();
 
-    private PartText() {
-    }
+    private PartText() {}
 
     /** @param field the path of the field at fault; empty where it is the whole part */
-    record Fault(String field, String message) {
-    }
+    record Fault(String field, String message) {}
 
     /** What is wrong with the texts of a part; empty where nothing is. */
     static Optional<Fault> fault(Body body) {
@@ -31,7 +28,10 @@ final class PartText {
             return Optional.of(new Fault("", "A text in it holds half a character: delete it, or type the text anew"));
         }
         if (bytes.length > MOST_BYTES) {
-            return Optional.of(new Fault("", "“" + shortened(body.called()) + "” takes " + bytes.length / 1024 + " KiB; a part has at most " + MOST_BYTES / 1024));
+            return Optional.of(new Fault(
+                    "",
+                    "“" + shortened(body.called()) + "” takes " + bytes.length / 1024 + " KiB; a part has at most "
+                            + MOST_BYTES / 1024));
         }
         return mayHoldControl(bytes) ? control(JSON.valueToTree(body), "") : Optional.empty();
     }
@@ -59,12 +59,22 @@ final class PartText {
     private static Optional<Fault> control(JsonNode node, String path) {
         if (node.isString()) {
             // whole characters by their codes: half a one stays as it is
-            return node.stringValue().codePoints().filter(c -> isControl(c) || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE).boxed().findFirst()
-                    .map(c -> new Fault(path, "This text holds " + (isControl(c) ? "a character that cannot be shown (code " + c + ")" : "half a character")
-                            + ": delete it, or type the text anew"));
+            return node.stringValue()
+                    .codePoints()
+                    .filter(c -> isControl(c) || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)
+                    .boxed()
+                    .findFirst()
+                    .map(c -> new Fault(
+                            path,
+                            "This text holds "
+                                    + (isControl(c)
+                                            ? "a character that cannot be shown (code " + c + ")"
+                                            : "half a character")
+                                    + ": delete it, or type the text anew"));
         }
         for (Map.Entry<String, JsonNode> child : node.properties()) {
-            Optional<Fault> found = control(child.getValue(), path.isEmpty() ? child.getKey() : path + "/" + child.getKey());
+            Optional<Fault> found =
+                    control(child.getValue(), path.isEmpty() ? child.getKey() : path + "/" + child.getKey());
             if (found.isPresent()) {
                 return found;
             }

@@ -22,10 +22,14 @@ public record Person(String id, String name) {
         } else if (name.length() > MOST_NAME) {
             return Optional.of("A name has at most " + MOST_NAME + " characters");
         }
-        return isUnshowable(name) ? Optional.of("A name is one line of characters that can be shown") : Optional.empty();
+        return isUnshowable(name)
+                ? Optional.of("A name is one line of characters that can be shown")
+                : Optional.empty();
     }
 
     private static boolean isUnshowable(String text) {
-        return text.codePoints().anyMatch(c -> Character.isISOControl(c) || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE);
+        return text.codePoints()
+                .anyMatch(
+                        c -> Character.isISOControl(c) || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE);
     }
 }

@@ -6,7 +6,6 @@ import imperan.shaping.Chain;
 import imperan.shaping.ShapingText;
 import imperan.shaping.Span;
 import imperan.show.ArgumentSource.ArgumentType;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -23,8 +22,17 @@ import java.util.Optional;
  * @param masks     what can stand in its way and is said by the target itself
  * @param proof     what a proof may do with it
  */
-public record Phrase(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, Effect effect, String meaning,
-                     String maskedBy, List<Mask> masks, ProofRule proof) implements Body {
+public record Phrase(
+        String address,
+        Direction direction,
+        List<PhraseArgument> arguments,
+        AnswerRule answer,
+        Effect effect,
+        String meaning,
+        String maskedBy,
+        List<Mask> masks,
+        ProofRule proof)
+        implements Body {
 
     /** More than stand in the way of anything. */
     static final int MOST_MASKS = 64;
@@ -35,8 +43,15 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
     }
 
     /** One of which it is not known what kind of thing it does. */
-    public static Phrase plain(String address, Direction direction, List<PhraseArgument> arguments, AnswerRule answer, String meaning, String maskedBy) {
-        return new Phrase(address, direction, arguments, answer, Effect.UNKNOWN, meaning, maskedBy, List.of(), ProofRule.USUAL);
+    public static Phrase plain(
+            String address,
+            Direction direction,
+            List<PhraseArgument> arguments,
+            AnswerRule answer,
+            String meaning,
+            String maskedBy) {
+        return new Phrase(
+                address, direction, arguments, answer, Effect.UNKNOWN, meaning, maskedBy, List.of(), ProofRule.USUAL);
     }
 
     public Phrase doing(Effect other) {
@@ -84,8 +99,15 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
      * @param reads   what the target makes of a number before it reads it, as steps written by {@link ShapingText}, such as {@code multiply 100 | cut}; empty where it reads what is sent
      * @param marks   points of its scale that people have a word for, where its numbers say nothing to them
      */
-    public record PhraseArgument(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
-                           Optional<String> fixed, List<ScaleMark> marks, String reads) {
+    public record PhraseArgument(
+            ArgumentType type,
+            Optional<Double> low,
+            Optional<Double> high,
+            String unit,
+            List<String> choices,
+            Optional<String> fixed,
+            List<ScaleMark> marks,
+            String reads) {
         private static final int MOST_READS = 200;
 
         public PhraseArgument {
@@ -108,7 +130,10 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
                 return Optional.of("At most " + MOST_READS + " characters");
             }
             ShapingText.Read steps = ShapingText.read(reads);
-            return steps.problem().or(() -> Chain.problem(low.isPresent() && high.isPresent() ? Span.between(low.get(), high.get()) : Span.ANY, steps.steps()).map(Chain.About::words));
+            return steps.problem().or(() -> Chain.problem(
+                            low.isPresent() && high.isPresent() ? Span.between(low.get(), high.get()) : Span.ANY,
+                            steps.steps())
+                    .map(Chain.About::words));
         }
 
         /** The same, of which the target makes something before it reads it. */
@@ -117,8 +142,13 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
         }
 
         /** One whose numbers speak for themselves. */
-        public static PhraseArgument plain(ArgumentType type, Optional<Double> low, Optional<Double> high, String unit, List<String> choices,
-                                           Optional<String> fixed) {
+        public static PhraseArgument plain(
+                ArgumentType type,
+                Optional<Double> low,
+                Optional<Double> high,
+                String unit,
+                List<String> choices,
+                Optional<String> fixed) {
             return new PhraseArgument(type, low, high, unit, choices, fixed, List.of(), "");
         }
     }
@@ -144,7 +174,11 @@ public record Phrase(String address, Direction direction, List<PhraseArgument> a
 
     @Override
     public void check(PartRules rules) {
-        Dialect spoken = rules.parent().map(Part::body).filter(Phrasebook.class::isInstance).map(book -> ((Phrasebook) book).sheet().spoken()).orElse(Osc.STRICT);
+        Dialect spoken = rules.parent()
+                .map(Part::body)
+                .filter(Phrasebook.class::isInstance)
+                .map(book -> ((Phrasebook) book).sheet().spoken())
+                .orElse(Osc.STRICT);
         rules.slotAddress("address", address, spoken);
         for (int i = 0; i < arguments.size(); i++) {
             arguments.get(i).check(rules, "arguments/" + i);

@@ -3,7 +3,6 @@ package imperan.show;
 import imperan.dialect.Dialect;
 import imperan.dialect.Dialects;
 import imperan.dialect.Osc;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -26,16 +25,38 @@ public record Phrasebook(String name, LinkSheet sheet) implements Body {
      * @param startList   messages that bring such a target into a state to be worked with, as lines
      * @param versions    of which program and device this is true; may be empty
      */
-    public record LinkSheet(Optional<Integer> port, Reach transport, AnswersTo answersTo, Target.Answering answering,
-                            Optional<KeepAlive> keepAlive, Optional<Integer> messagesPerSecond, boolean takesBundles,
-                            String dialect, Optional<Integer> partners, List<String> steps, List<String> startList, String versions) {
+    public record LinkSheet(
+            Optional<Integer> port,
+            Reach transport,
+            AnswersTo answersTo,
+            Target.Answering answering,
+            Optional<KeepAlive> keepAlive,
+            Optional<Integer> messagesPerSecond,
+            boolean takesBundles,
+            String dialect,
+            Optional<Integer> partners,
+            List<String> steps,
+            List<String> startList,
+            String versions) {
         public LinkSheet {
             steps = List.copyOf(steps);
             startList = List.copyOf(startList);
         }
 
         public LinkSheet in(Dialect other) {
-            return new LinkSheet(port, transport, answersTo, answering, keepAlive, messagesPerSecond, takesBundles, other.id(), partners, steps, startList, versions);
+            return new LinkSheet(
+                    port,
+                    transport,
+                    answersTo,
+                    answering,
+                    keepAlive,
+                    messagesPerSecond,
+                    takesBundles,
+                    other.id(),
+                    partners,
+                    steps,
+                    startList,
+                    versions);
         }
 
         private void check(PartRules rules) {
@@ -59,8 +80,19 @@ public record Phrasebook(String name, LinkSheet sheet) implements Body {
 
         /** Nothing is known yet. */
         public static LinkSheet unknown() {
-            return new LinkSheet(Optional.empty(), Reach.UDP, AnswersTo.SENDER, Target.Answering.REPORTS, Optional.empty(),
-                    Optional.empty(), true, Osc.STRICT.id(), Optional.empty(), List.of(), List.of(), "");
+            return new LinkSheet(
+                    Optional.empty(),
+                    Reach.UDP,
+                    AnswersTo.SENDER,
+                    Target.Answering.REPORTS,
+                    Optional.empty(),
+                    Optional.empty(),
+                    true,
+                    Osc.STRICT.id(),
+                    Optional.empty(),
+                    List.of(),
+                    List.of(),
+                    "");
         }
     }
 
@@ -76,12 +108,20 @@ public record Phrasebook(String name, LinkSheet sheet) implements Body {
 
     /** The phrasebook that a target speaks. */
     public static Optional<Phrasebook> of(Show show, Target target) {
-        return target.phrasebook().flatMap(show::part).map(Part::body).filter(Phrasebook.class::isInstance).map(Phrasebook.class::cast);
+        return target.phrasebook()
+                .flatMap(show::part)
+                .map(Part::body)
+                .filter(Phrasebook.class::isInstance)
+                .map(Phrasebook.class::cast);
     }
 
     /** What is spoken with a target of the show: what its phrasebook says, else OSC. */
     public static Dialect spokenWith(Show show, PartId target) {
-        return show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> spokenWith(show, (Target) body)).orElse(Osc.STRICT);
+        return show.part(target)
+                .map(Part::body)
+                .filter(Target.class::isInstance)
+                .map(body -> spokenWith(show, (Target) body))
+                .orElse(Osc.STRICT);
     }
 
     /** The same with a target as it is described. */

@@ -10,10 +10,12 @@ import java.util.Optional;
  * @param spacing seconds from one of its messages to the next, for what strikes, moves or starts; empty for none
  * @param most    how often each of its lines is said in one proof at most; empty where that does not matter
  */
-public record ProofRule(Optional<Double> low, Optional<Double> high, boolean sweep, Optional<Double> spacing, Optional<Integer> most) {
+public record ProofRule(
+        Optional<Double> low, Optional<Double> high, boolean sweep, Optional<Double> spacing, Optional<Integer> most) {
 
     /** Nothing out of the usual. */
-    public static final ProofRule USUAL = new ProofRule(Optional.empty(), Optional.empty(), false, Optional.empty(), Optional.empty());
+    public static final ProofRule USUAL =
+            new ProofRule(Optional.empty(), Optional.empty(), false, Optional.empty(), Optional.empty());
 
     /** Longer, a proof is asked for line by line. */
     public static final double MOST_SPACING = 600;
@@ -37,7 +39,8 @@ public record ProofRule(Optional<Double> low, Optional<Double> high, boolean swe
     }
 
     void check(PartRules rules) {
-        if (low.isPresent() != high.isPresent() || low.isPresent() && !(low.get() < high.get() && Ranges.fits(low.get()) && Ranges.fits(high.get()))) {
+        if (low.isPresent() != high.isPresent()
+                || low.isPresent() && !(low.get() < high.get() && Ranges.fits(low.get()) && Ranges.fits(high.get()))) {
             rules.problem("proof/high", "The values of a proof have a lower and a higher number");
         }
         if (spacing.filter(seconds -> !(seconds > 0 && seconds <= MOST_SPACING)).isPresent()) {

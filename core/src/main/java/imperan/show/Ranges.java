@@ -2,14 +2,12 @@ package imperan.show;
 
 import imperan.shaping.Span;
 import imperan.show.ArgumentSource.ArgumentType;
-
 import java.util.Optional;
 
 /** Which numbers a range may have: those that every step of the computation, and the type that leaves, can carry. */
 public final class Ranges {
 
-    private Ranges() {
-    }
+    private Ranges() {}
 
     /** Whether a number is one to reckon with: finite, and no farther from zero than {@link Span#MOST}. */
     public static boolean fits(double number) {

@@ -1,7 +1,6 @@
 package imperan.show;
 
 import imperan.osc.StreamFraming;
-
 import java.util.Optional;
 
 /** How the bytes of messages get to a target and back. What differs between them is asked of them; nobody asks which one it is. */

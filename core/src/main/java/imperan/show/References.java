@@ -20,8 +20,7 @@ import java.util.function.Function;
 public final class References {
 
     /** How a record is taken apart and put together. */
-    private record Shape(List<MethodHandle> components, MethodHandle constructor) {
-    }
+    private record Shape(List<MethodHandle> components, MethodHandle constructor) {}
 
     private static final MethodType READING = MethodType.methodType(Object.class, Object.class);
 
@@ -34,7 +33,9 @@ public final class References {
                 for (RecordComponent component : type.getRecordComponents()) {
                     components.add(lookup.unreflect(component.getAccessor()).asType(READING));
                 }
-                Class<?>[] types = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getType).toArray(Class<?>[]::new);
+                Class<?>[] types = Arrays.stream(type.getRecordComponents())
+                        .map(RecordComponent::getType)
+                        .toArray(Class<?>[]::new);
                 return new Shape(components, lookup.unreflectConstructor(type.getDeclaredConstructor(types)));
             } catch (ReflectiveOperationException e) {
                 throw new IllegalArgumentException("A part is made of public records: " + type, e);
@@ -42,8 +43,7 @@ public final class References {
         }
     };
 
-    private References() {
-    }
+    private References() {}
 
     /** What a body refers to, each once. */
     public static Set<PartId> of(Body body) {
@@ -83,7 +83,8 @@ public final class References {
         } else if (value instanceof Optional<?> optional) {
             return Optional.of(optional.flatMap(inner -> value(inner, names)));
         } else if (value instanceof List<?> list) {
-            return Optional.of(list.stream().flatMap(inner -> value(inner, names).stream()).toList());
+            return Optional.of(
+                    list.stream().flatMap(inner -> value(inner, names).stream()).toList());
         } else if (value instanceof Record) {
             return record(value, names);
         }

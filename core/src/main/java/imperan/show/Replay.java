@@ -12,6 +12,7 @@ final class Replay {
     private final Map<PartId, Optional<Held>> changed = new LinkedHashMap<>();
     /** Who removed what is gone; a copy as soon as that is otherwise than in the show it started from. */
     private Map<PartId, Person> gone;
+
     private boolean copied;
     private long number;
 
@@ -34,7 +35,10 @@ final class Replay {
             }
         }
         if (gone.size() > Show.MOST_REMOVED) {
-            gone.keySet().removeAll(gone.keySet().stream().limit(gone.size() - Show.MOST_REMOVED).toList());
+            gone.keySet()
+                    .removeAll(gone.keySet().stream()
+                            .limit(gone.size() - Show.MOST_REMOVED)
+                            .toList());
         }
         return this;
     }

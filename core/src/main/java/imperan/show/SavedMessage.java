@@ -2,7 +2,6 @@ package imperan.show;
 
 import imperan.address.MessageLine;
 import imperan.dialect.Osc;
-
 import java.util.Optional;
 
 /**
@@ -22,6 +21,9 @@ public record SavedMessage(String name, Optional<PartId> target, String line) im
     @Override
     public void check(PartRules rules) {
         rules.note("name", name);
-        rules.message("line", line, target.map(id -> Phrasebook.spokenWith(rules.show(), id)).orElse(Osc.STRICT));
+        rules.message(
+                "line",
+                line,
+                target.map(id -> Phrasebook.spokenWith(rules.show(), id)).orElse(Osc.STRICT));
     }
 }

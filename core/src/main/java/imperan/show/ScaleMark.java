@@ -37,6 +37,8 @@ public record ScaleMark(double value, String text) {
 
     /** Marks as {@link #parse} reads them. */
     public static String write(List<ScaleMark> marks) {
-        return marks.stream().map(mark -> CanonicalJson.number(mark.value()) + " " + mark.text()).collect(Collectors.joining("; "));
+        return marks.stream()
+                .map(mark -> CanonicalJson.number(mark.value()) + " " + mark.text())
+                .collect(Collectors.joining("; "));
     }
 }

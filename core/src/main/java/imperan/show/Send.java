@@ -3,7 +3,6 @@ package imperan.show;
 import imperan.shaping.ShapingStep;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -35,8 +34,11 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
 
     /** Whether its shaping gives something where the control stands there, once that has settled: an edge, or a table, may keep it. */
     public boolean saysAt(Position position) {
-        return arguments.stream().filter(ArgumentSource.Value.class::isInstance).map(ArgumentSource.Value.class::cast)
-                .allMatch(value -> value.type() == ArgumentSource.ArgumentType.COLOUR || value.chain().settled(position.get(value.axis())).isPresent());
+        return arguments.stream()
+                .filter(ArgumentSource.Value.class::isInstance)
+                .map(ArgumentSource.Value.class::cast)
+                .allMatch(value -> value.type() == ArgumentSource.ArgumentType.COLOUR
+                        || value.chain().settled(position.get(value.axis())).isPresent());
     }
 
     /** When a send goes out. */
@@ -57,13 +59,18 @@ public record Send(Phase on, Optional<PartId> target, String address, List<Argum
         rules.address(field + "/address", address, target);
         for (int i = 0; i < arguments.size(); i++) {
             arguments.get(i).check(rules, field + "/arguments/" + i, form);
-            if (on != Phase.CHANGE && arguments.get(i) instanceof ArgumentSource.Value value && value.shaping().stream().anyMatch(ShapingStep::takesTime)) {
-                rules.problem(field + "/arguments/" + i + "/shaping", "A step that takes time works only where it is sent on change: choose that, or take the step out");
+            if (on != Phase.CHANGE
+                    && arguments.get(i) instanceof ArgumentSource.Value value
+                    && value.shaping().stream().anyMatch(ShapingStep::takesTime)) {
+                rules.problem(
+                        field + "/arguments/" + i + "/shaping",
+                        "A step that takes time works only where it is sent on change: choose that, or take the step out");
             }
         }
         long bytes = MessageSize.most(this, form);
         if (bytes > MessageSize.MOST) {
-            rules.problem(field, "This message may have " + bytes + " bytes; a datagram holds at most " + MessageSize.MOST);
+            rules.problem(
+                    field, "This message may have " + bytes + " bytes; a datagram holds at most " + MessageSize.MOST);
         }
     }
 }

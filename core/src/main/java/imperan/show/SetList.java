@@ -9,7 +9,8 @@ import java.util.Optional;
  * @param next  what a target says when somebody there makes the next song ready; empty where nobody does
  * @param onAir likewise when the song that is ready is put on air
  */
-public record SetList(String name, Optional<Behaviour.Condition> next, Optional<Behaviour.Condition> onAir, String note) implements Body {
+public record SetList(String name, Optional<Behaviour.Condition> next, Optional<Behaviour.Condition> onAir, String note)
+        implements Body {
 
     public static SetList plain(String name) {
         return new SetList(name, Optional.empty(), Optional.empty(), "");

@@ -1,7 +1,5 @@
 package imperan.show;
 
-import org.pcollections.TreePMap;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -9,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.pcollections.TreePMap;
 
 /**
  * All parts of one show at one moment; a value, so every reader keeps what it has while others go on.
@@ -22,7 +21,8 @@ public final class Show {
     /** Removals of which the show remembers who made them. */
     static final int MOST_REMOVED = 1_000;
 
-    private static final Show EMPTY = new Show(0, TreePMap.empty(), PartIndex.empty(), PartIndex.empty(), PartIndex.empty(), Map.of());
+    private static final Show EMPTY =
+            new Show(0, TreePMap.empty(), PartIndex.empty(), PartIndex.empty(), PartIndex.empty(), Map.of());
 
     private final long version;
     private final TreePMap<PartId, Held> parts;
@@ -33,8 +33,13 @@ public final class Show {
     /** Who removed what, the latest at the end; what was removed longer ago was removed by somebody. */
     private final Map<PartId, Person> removers;
 
-    private Show(long version, TreePMap<PartId, Held> parts, PartIndex<Class<? extends Body>> byKind, PartIndex<PartId> byParent, PartIndex<PartId> byReference,
-                 Map<PartId, Person> removers) {
+    private Show(
+            long version,
+            TreePMap<PartId, Held> parts,
+            PartIndex<Class<? extends Body>> byKind,
+            PartIndex<PartId> byParent,
+            PartIndex<PartId> byReference,
+            Map<PartId, Person> removers) {
         this.version = version;
         this.parts = parts;
         this.byKind = byKind;
@@ -72,8 +77,13 @@ public final class Show {
         for (PartId other : References.of(part.body())) {
             references = references.with(other, part);
         }
-        return new Show(version, rest.parts.plus(part.id(), held), rest.byKind.with(part.body().getClass(), part),
-                part.parent().map(parent -> rest.byParent.with(parent, part)).orElse(rest.byParent), references, removers);
+        return new Show(
+                version,
+                rest.parts.plus(part.id(), held),
+                rest.byKind.with(part.body().getClass(), part),
+                part.parent().map(parent -> rest.byParent.with(parent, part)).orElse(rest.byParent),
+                references,
+                removers);
     }
 
     private Show without(PartId id) {
@@ -86,8 +96,13 @@ public final class Show {
         for (PartId other : References.of(part.body())) {
             references = references.without(other, part);
         }
-        return new Show(version, parts.minus(id), byKind.without(part.body().getClass(), part),
-                part.parent().map(parent -> byParent.without(parent, part)).orElse(byParent), references, removers);
+        return new Show(
+                version,
+                parts.minus(id),
+                byKind.without(part.body().getClass(), part),
+                part.parent().map(parent -> byParent.without(parent, part)).orElse(byParent),
+                references,
+                removers);
     }
 
     /** The number of the last edit; 0 for a show nobody has touched. */
@@ -110,7 +125,12 @@ public final class Show {
 
     /** The parts of a kind with their bodies, ordered as people see them; of an interface, the parts of all its kinds. */
     public <B extends Body> List<Part> all(Class<B> kind) {
-        return kind.isInterface() ? Kinds.ALL.stream().filter(each -> kind.isAssignableFrom(each.type())).flatMap(each -> all(each.type()).stream()).sorted(Part.IN_ORDER).toList()
+        return kind.isInterface()
+                ? Kinds.ALL.stream()
+                        .filter(each -> kind.isAssignableFrom(each.type()))
+                        .flatMap(each -> all(each.type()).stream())
+                        .sorted(Part.IN_ORDER)
+                        .toList()
                 : List.copyOf(byKind.of(kind).parts());
     }
 
@@ -131,7 +151,9 @@ public final class Show {
 
     /** Whether a part lies in a copy of a layout on which somebody works: it is neither played nor heard. */
     public boolean inDraft(Part part) {
-        return part.body() instanceof Layout layout ? layout.draft().isPresent() : part.parent().flatMap(this::part).filter(this::inDraft).isPresent();
+        return part.body() instanceof Layout layout
+                ? layout.draft().isPresent()
+                : part.parent().flatMap(this::part).filter(this::inDraft).isPresent();
     }
 
     /** Two shows are equal where the same parts stand in the same place; versions and authors do not count. */
@@ -152,7 +174,8 @@ public final class Show {
                 removeWithChildren(remove.id(), changes);
             }
         }
-        return problems.isEmpty() ? judged(changes.values(), author, request.title(), Edit.Role.FRESH)
+        return problems.isEmpty()
+                ? judged(changes.values(), author, request.title(), Edit.Role.FRESH)
                 : new Outcome.Refused(problems);
     }
 
@@ -167,9 +190,15 @@ public final class Show {
         List<Edit.Change> changes = new ArrayList<>();
         for (Edit.Change change : edit.changes()) {
             if (!part(change.id()).equals(change.after())) {
-                String name = change.after().or(change::before).map(p -> p.body().called()).orElse("It");
-                problems.add(new Problem(Optional.of(change.id()), "", "“" + name + "” was "
-                        + changedBy(change.id()) + " since, so “" + edit.title() + "” cannot be taken back",
+                String name = change.after()
+                        .or(change::before)
+                        .map(p -> p.body().called())
+                        .orElse("It");
+                problems.add(new Problem(
+                        Optional.of(change.id()),
+                        "",
+                        "“" + name + "” was " + changedBy(change.id()) + " since, so “" + edit.title()
+                                + "” cannot be taken back",
                         Optional.empty()));
             }
             changes.add(change.inverse());
@@ -178,21 +207,34 @@ public final class Show {
             }
         }
         String verb = role.kind() == Edit.Role.Kind.UNDO ? "Undo: " : "Redo: ";
-        return problems.isEmpty() ? judged(changes, author, verb + plain(edit.title()), role)
+        return problems.isEmpty()
+                ? judged(changes, author, verb + plain(edit.title()), role)
                 : new Outcome.Refused(problems);
     }
 
     /** What an edit added cannot go again with what others have put on it. */
     private Optional<Problem> laidThereSince(Edit edit, PartId added) {
         List<PartId> own = edit.changes().stream().map(Edit.Change::id).toList();
-        return children(added).filter(child -> !own.contains(child.id())).findFirst().map(child -> Problem.at(child.id(), "",
-                "“" + child.body().called() + "” was put there by " + parts.get(child.id()).author().name() + " since, so “"
-                        + edit.title() + "” cannot be taken back"));
+        return children(added)
+                .filter(child -> !own.contains(child.id()))
+                .findFirst()
+                .map(child -> Problem.at(
+                        child.id(),
+                        "",
+                        "“" + child.body().called() + "” was put there by "
+                                + parts.get(child.id()).author().name() + " since, so “" + edit.title()
+                                + "” cannot be taken back"));
     }
 
     /** Makes this show hold exactly these parts, as one edit: a version restored, or a file over a show. */
     public Outcome become(Collection<Part> wanted, Person author, String title) {
-        return judged(changesTo(Show.of(0, wanted.stream().map(part -> new Held(part, 0, author)).toList())), author, title, Edit.Role.FRESH);
+        return judged(
+                changesTo(Show.of(
+                        0,
+                        wanted.stream().map(part -> new Held(part, 0, author)).toList())),
+                author,
+                title,
+                Edit.Role.FRESH);
     }
 
     /** What leads from the parts of this show to those of another one; it costs as much as both have. */
@@ -239,9 +281,11 @@ public final class Show {
             return Outcome.Refused.because("No changes");
         }
         Optional<Held> lock = held(Lock.ID);
-        if (lock.isPresent() && !(changes.size() == 1 && changes.iterator().next().id().equals(Lock.ID))) {
-            return Outcome.Refused.because("The show is locked by " + lock.get().author().name() + ": it can be operated, not changed. Unlock it in "
-                    + "the bar at the top");
+        if (lock.isPresent()
+                && !(changes.size() == 1 && changes.iterator().next().id().equals(Lock.ID))) {
+            return Outcome.Refused.because(
+                    "The show is locked by " + lock.get().author().name()
+                            + ": it can be operated, not changed. Unlock it in " + "the bar at the top");
         }
         Edit edit = new Edit(version + 1, author, title, List.copyOf(changes), role);
         Show next = replay(edit);
@@ -262,9 +306,13 @@ public final class Show {
 
     private Optional<Problem> outdated(PartId id, long basedOn) {
         long now = held(id).map(Held::version).orElse(0L);
-        return now == basedOn ? Optional.empty() : Optional.of(Problem.at(id, "",
-                "“" + part(id).map(p -> p.body().called()).orElse("This part") + "” was " + changedBy(id)
-                        + " in the meantime; you see it as it is now"));
+        return now == basedOn
+                ? Optional.empty()
+                : Optional.of(Problem.at(
+                        id,
+                        "",
+                        "“" + part(id).map(p -> p.body().called()).orElse("This part") + "” was " + changedBy(id)
+                                + " in the meantime; you see it as it is now"));
     }
 
     /** The removals that are remembered. */
@@ -274,6 +322,9 @@ public final class Show {
 
     private String changedBy(PartId id) {
         return held(id).map(h -> "changed by " + h.author().name())
-                .orElseGet(() -> "removed by " + Optional.ofNullable(removers.get(id)).map(Person::name).orElse("somebody"));
+                .orElseGet(() -> "removed by "
+                        + Optional.ofNullable(removers.get(id))
+                                .map(Person::name)
+                                .orElse("somebody"));
     }
 }

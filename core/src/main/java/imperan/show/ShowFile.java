@@ -2,6 +2,13 @@ package imperan.show;
 
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.JsonNode;
@@ -10,14 +17,6 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
-
-import java.util.ArrayList;
-import java.util.Base64;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 
 /**
  * A show as a file: JSON in canonical form (RFC 8785), without times and without the ids of the installation it came from, so
@@ -36,8 +35,7 @@ public final class ShowFile {
 
     private static final JsonMapper JSON = ShowJson.mapper();
 
-    private ShowFile() {
-    }
+    private ShowFile() {}
 
     /** What came of reading a file. */
     public sealed interface Read {
@@ -45,15 +43,13 @@ public final class ShowFile {
          * @param parts    with fresh ids, parents before what lies in them
          * @param pictures that controls name
          */
-        record Good(String format, String name, List<Part> parts, List<Picture> pictures) implements Read {
-        }
+        record Good(String format, String name, List<Part> parts, List<Picture> pictures) implements Read {}
 
         /**
          * @param place  where in the file, such as {@code line 3, column 7} or {@code parts/12/body/host}
          * @param reason one sentence
          */
-        record Bad(String place, String reason) implements Read {
-        }
+        record Bad(String place, String reason) implements Read {}
     }
 
     /** The file of a show. */
@@ -76,19 +72,30 @@ public final class ShowFile {
         for (Part part : parts) {
             ObjectNode node = list.addObject();
             node.put("handle", handles.get(part.id()).value());
-            node.put("parent", part.parent().map(parent -> handles.get(parent).value()).orElse(null));
-            node.set("body", JSON.valueToTree(References.mapped(part.body(), id -> Optional.ofNullable(handles.get(id))).orElseThrow()));
+            node.put(
+                    "parent",
+                    part.parent().map(parent -> handles.get(parent).value()).orElse(null));
+            node.set(
+                    "body",
+                    JSON.valueToTree(References.mapped(part.body(), id -> Optional.ofNullable(handles.get(id)))
+                            .orElseThrow()));
         }
         addPictures(show, pictures, file);
         return CanonicalJson.write(file) + "\n";
     }
 
     private static void addPictures(Show show, Pictures pictures, ObjectNode file) {
-        List<Picture> named = show.all(Control.class).stream().flatMap(part -> ((Control) part.body()).face().picture().stream()).distinct().sorted()
-                .flatMap(hash -> pictures.get(hash).stream()).toList();
+        List<Picture> named = show.all(Control.class).stream()
+                .flatMap(part -> ((Control) part.body()).face().picture().stream())
+                .distinct()
+                .sorted()
+                .flatMap(hash -> pictures.get(hash).stream())
+                .toList();
         if (!named.isEmpty()) {
             ArrayNode list = file.putArray("pictures");
-            named.forEach(picture -> list.addObject().put("hash", picture.hash()).put("data", Base64.getEncoder().encodeToString(picture.bytes())));
+            named.forEach(picture -> list.addObject()
+                    .put("hash", picture.hash())
+                    .put("data", Base64.getEncoder().encodeToString(picture.bytes())));
         }
     }
 
@@ -111,18 +118,23 @@ public final class ShowFile {
         try {
             file = JSON.readTree(text);
         } catch (StreamReadException e) {
-            return new Read.Bad("line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr(),
+            return new Read.Bad(
+                    "line " + e.getLocation().getLineNr() + ", column "
+                            + e.getLocation().getColumnNr(),
                     "This is not JSON: " + e.getOriginalMessage());
         } catch (JacksonException e) {
             return new Read.Bad("the file", "This cannot be read: " + ShowJson.reason(e));
         }
         if (!file.isObject() || !formats.contains(file.path("format").asString(""))) {
-            return new Read.Bad("format", "This is not a " + called + ": its format is not “" + String.join("” or “", formats) + "”");
+            return new Read.Bad(
+                    "format",
+                    "This is not a " + called + ": its format is not “" + String.join("” or “", formats) + "”");
         }
         int version = file.path("version").asInt(0);
         if (version < 1 || version > VERSION) {
-            return new Read.Bad("version", "The file is of version " + file.path("version") + "; this Imperan reads versions 1 to "
-                    + VERSION);
+            return new Read.Bad(
+                    "version",
+                    "The file is of version " + file.path("version") + "; this Imperan reads versions 1 to " + VERSION);
         }
         String name = file.path("name").asString("");
         if (name.isBlank()) {
@@ -156,25 +168,31 @@ public final class ShowFile {
         }
         Picture picture = ((Picture.Read.Good) read).picture();
         pictures.add(picture);
-        return picture.hash().equals(node.path("hash").asString("")) ? "" : "The picture is another one than its hash says";
+        return picture.hash().equals(node.path("hash").asString(""))
+                ? ""
+                : "The picture is another one than its hash says";
     }
 
     private static Read parts(String format, String name, JsonNode list, List<Picture> pictures) {
         if (list.size() > PartRules.MOST_CHANGES) {
-            return new Read.Bad("parts", "The file holds " + list.size() + " parts; at most " + PartRules.MOST_CHANGES + " are taken");
+            return new Read.Bad(
+                    "parts",
+                    "The file holds " + list.size() + " parts; at most " + PartRules.MOST_CHANGES + " are taken");
         }
         Map<String, PartId> ids = new LinkedHashMap<>();
         for (int i = 0; i < list.size(); i++) {
             String handle = list.get(i).path("handle").asString("");
             if (handle.isEmpty() || ids.put(handle, PartId.random()) != null) {
-                return new Read.Bad("parts/" + i + "/handle", handle.isEmpty() ? "The part has no handle"
-                        : "The handle " + handle + " stands twice");
+                return new Read.Bad(
+                        "parts/" + i + "/handle",
+                        handle.isEmpty() ? "The part has no handle" : "The handle " + handle + " stands twice");
             }
         }
         List<Part> parts = new ArrayList<>();
         for (int i = 0; i < list.size(); i++) {
             JsonNode node = list.get(i);
-            String parent = node.path("parent").isNull() ? "" : node.path("parent").asString("");
+            String parent =
+                    node.path("parent").isNull() ? "" : node.path("parent").asString("");
             if (!parent.isEmpty() && !ids.containsKey(parent)) {
                 return new Read.Bad("parts/" + i + "/parent", "There is no part " + parent);
             }
@@ -182,14 +200,22 @@ public final class ShowFile {
             try {
                 body = JSON.treeToValue(node.path("body"), Body.class);
             } catch (JacksonException e) {
-                return new Read.Bad("parts/" + i + "/body" + ShowJson.place(e), reason(e, node.path("body").at(ShowJson.place(e))));
+                return new Read.Bad(
+                        "parts/" + i + "/body" + ShowJson.place(e),
+                        reason(e, node.path("body").at(ShowJson.place(e))));
             }
-            Optional<PartId> unknown = References.of(body).stream().filter(handle -> !ids.containsKey(handle.value())).findFirst();
+            Optional<PartId> unknown = References.of(body).stream()
+                    .filter(handle -> !ids.containsKey(handle.value()))
+                    .findFirst();
             if (unknown.isPresent()) {
                 return new Read.Bad("parts/" + i + "/body", "It names " + unknown.get() + ", which is not in the file");
             }
-            parts.add(new Part(ids.get(node.get("handle").stringValue()), parent.isEmpty() ? Optional.empty() : Optional.of(ids.get(parent)), i,
-                    References.mapped(body, handle -> Optional.of(ids.get(handle.value()))).orElseThrow()));
+            parts.add(new Part(
+                    ids.get(node.get("handle").stringValue()),
+                    parent.isEmpty() ? Optional.empty() : Optional.of(ids.get(parent)),
+                    i,
+                    References.mapped(body, handle -> Optional.of(ids.get(handle.value())))
+                            .orElseThrow()));
         }
         return new Read.Good(format, name, parts, pictures);
     }
@@ -207,7 +233,8 @@ public final class ShowFile {
     /** All parts that travel, each before what lies in it. What refers to a part that is gone, and cannot be without, means nothing any more and stays behind. */
     private static List<Part> inDocumentOrder(Show show) {
         List<Part> parts = new ArrayList<>();
-        Kinds.ALL.stream().filter(kind -> kind.liesIn().isEmpty() && kind.inFiles())
+        Kinds.ALL.stream()
+                .filter(kind -> kind.liesIn().isEmpty() && kind.inFiles())
                 .forEach(kind -> show.all(kind.type()).forEach(part -> addWithContents(part, show, parts)));
         return parts;
     }

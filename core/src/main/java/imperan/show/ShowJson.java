@@ -24,7 +24,11 @@ public final class ShowJson {
     private static final int LONGEST_TEXT = 32 << 20;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
-                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(MOST_NESTED).maxStringLength(LONGEST_TEXT).build()).build())
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(MOST_NESTED)
+                            .maxStringLength(LONGEST_TEXT)
+                            .build())
+                    .build())
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
@@ -36,15 +40,18 @@ public final class ShowJson {
             .registerSubtypes(subTypes(Form.class))
             .build();
 
-    private ShowJson() {
-    }
+    private ShowJson() {}
 
     /** The classes of which an interface is one, with the names that they have in JSON; none of a type that says them itself, or has none. */
     public static NamedType[] subTypes(Class<?> type) {
         if (type == Body.class) {
-            return Kinds.ALL.stream().map(kind -> new NamedType(kind.type(), kind.name())).toArray(NamedType[]::new);
+            return Kinds.ALL.stream()
+                    .map(kind -> new NamedType(kind.type(), kind.name()))
+                    .toArray(NamedType[]::new);
         } else if (type == Form.class) {
-            return Forms.ALL.entrySet().stream().map(form -> new NamedType(form.getValue(), form.getKey())).toArray(NamedType[]::new);
+            return Forms.ALL.entrySet().stream()
+                    .map(form -> new NamedType(form.getValue(), form.getKey()))
+                    .toArray(NamedType[]::new);
         }
         return new NamedType[0];
     }
@@ -60,9 +67,13 @@ public final class ShowJson {
         } else if (e instanceof UnrecognizedPropertyException unknown) {
             return "“" + unknown.getPropertyName() + "” is no field here";
         } else if (e instanceof InvalidTypeIdException unknown) {
-            return unknown.getTypeId() == null ? "What kind it is, is missing" : "“" + unknown.getTypeId() + "” is no kind that belongs here";
+            return unknown.getTypeId() == null
+                    ? "What kind it is, is missing"
+                    : "“" + unknown.getTypeId() + "” is no kind that belongs here";
         } else if (e instanceof DatabindException) {
-            return place(e).isEmpty() ? "It is not of the form that belongs here" : "“" + place(e).substring(1) + "” is missing, or of the wrong type";
+            return place(e).isEmpty()
+                    ? "It is not of the form that belongs here"
+                    : "“" + place(e).substring(1) + "” is missing, or of the wrong type";
         }
         return e.getOriginalMessage().lines().findFirst().orElse("something in it is missing");
     }
@@ -70,7 +81,8 @@ public final class ShowJson {
     /** Where it is wrong, as a JSON Pointer (RFC 6901); empty for the whole. */
     static String place(JacksonException e) {
         StringBuilder place = new StringBuilder();
-        e.getPath().forEach(step -> place.append('/').append(step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex())));
+        e.getPath().forEach(step -> place.append('/')
+                .append(step.getPropertyName() != null ? step.getPropertyName() : String.valueOf(step.getIndex())));
         return place.toString();
     }
 }

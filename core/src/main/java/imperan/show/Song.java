@@ -2,7 +2,6 @@ package imperan.show;
 
 import imperan.show.cue.Acting;
 import imperan.show.cue.CueAction;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -15,7 +14,14 @@ import java.util.stream.Stream;
  * @param ready what is done when it is made ready, besides
  * @param onAir what is done when it goes on air, besides
  */
-public record Song(String name, Optional<PartId> list, Optional<PartId> page, List<CueAction> ready, List<CueAction> onAir, String note) implements Body, Acting {
+public record Song(
+        String name,
+        Optional<PartId> list,
+        Optional<PartId> page,
+        List<CueAction> ready,
+        List<CueAction> onAir,
+        String note)
+        implements Body, Acting {
 
     private static final int MOST_ACTIONS = 256;
 
@@ -41,7 +47,13 @@ public record Song(String name, Optional<PartId> list, Optional<PartId> page, Li
 
     @Override
     public Song acting(Act instead) {
-        return new Song(name, list, page, Acting.replaced("ready", ready, instead), Acting.replaced("onAir", onAir, instead), note);
+        return new Song(
+                name,
+                list,
+                page,
+                Acting.replaced("ready", ready, instead),
+                Acting.replaced("onAir", onAir, instead),
+                note);
     }
 
     @Override

@@ -5,5 +5,4 @@ package imperan.show;
  *
  * @param inUse whether messages go there now, instead of to the target itself
  */
-public record StandInEnd(String host, int port, boolean inUse) {
-}
+public record StandInEnd(String host, int port, boolean inUse) {}

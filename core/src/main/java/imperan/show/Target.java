@@ -22,10 +22,23 @@ import java.util.Optional;
  * @param phrasebook what it understands and says, where a phrasebook of the show tells
  * @param ticks      the steps to a proven link that people have ticked, at most one of each kind
  */
-public record Target(String name, String host, int port, int answerPort, Answering answering,
-                     Optional<KeepAlive> keepAlive, Optional<Integer> messagesPerSecond, boolean bundles, Reach transport,
-                     Optional<String> adapterAddress, Optional<StandInEnd> standIn, boolean startsHeld,
-                     List<String> startList, Optional<PartId> phrasebook, List<Tick> ticks) implements Body {
+public record Target(
+        String name,
+        String host,
+        int port,
+        int answerPort,
+        Answering answering,
+        Optional<KeepAlive> keepAlive,
+        Optional<Integer> messagesPerSecond,
+        boolean bundles,
+        Reach transport,
+        Optional<String> adapterAddress,
+        Optional<StandInEnd> standIn,
+        boolean startsHeld,
+        List<String> startList,
+        Optional<PartId> phrasebook,
+        List<Tick> ticks)
+        implements Body {
 
     /** More than any target takes, so that a slip of the finger is noticed. */
     public static final int MAX_MESSAGES_PER_SECOND = 100_000;
@@ -47,107 +60,336 @@ public record Target(String name, String host, int port, int answerPort, Answeri
 
     /** A target over UDP without anything that is not said here. */
     public static Target plain(String name, String host, int port, int answerPort, Answering answering) {
-        return new Target(name, host, port, answerPort, answering, Optional.empty(), Optional.empty(), false, Reach.UDP,
-                Optional.empty(), Optional.empty(), false, List.of(), Optional.empty(), List.of());
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                Reach.UDP,
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                List.of(),
+                Optional.empty(),
+                List.of());
     }
 
     public Target kept(KeepAlive keep) {
-        return new Target(name, host, port, answerPort, answering, Optional.of(keep), messagesPerSecond, bundles, transport,
-                adapterAddress, standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                Optional.of(keep),
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     public Target paced(int perSecond) {
-        return new Target(name, host, port, answerPort, answering, keepAlive, Optional.of(perSecond), bundles, transport,
-                adapterAddress, standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                Optional.of(perSecond),
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     public Target bundling() {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, true, transport, adapterAddress,
-                standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                true,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     /** The same target, to which each message leaves alone. */
     public Target oneByOne() {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, false, transport, adapterAddress,
-                standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                false,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     public Target over(Reach other) {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, other, adapterAddress,
-                standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                other,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     public Target simulatedAt(StandInEnd end) {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,
-                adapterAddress, Optional.of(end), startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                Optional.of(end),
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     public Target startingWith(List<String> messages) {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,
-                adapterAddress, standIn, startsHeld, messages, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                messages,
+                phrasebook,
+                ticks);
     }
 
     public Target speaking(PartId book) {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,
-                adapterAddress, standIn, startsHeld, startList, Optional.of(book), ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                Optional.of(book),
+                ticks);
     }
 
     /** The same target as one that hears everything at once and says nothing: for a rehearsal without it. */
     public Target sayingNothing() {
-        return new Target(name, host, port, answerPort, Answering.NONE, Optional.empty(), messagesPerSecond, bundles, transport, adapterAddress, standIn, false, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                Answering.NONE,
+                Optional.empty(),
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                false,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     /** The same target without a phrasebook. */
     public Target speakingFreely() {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,
-                adapterAddress, standIn, startsHeld, startList, Optional.empty(), ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                Optional.empty(),
+                ticks);
     }
 
     /** The same target as a link sheet says that its kind is reached. A port that the sheet does not know stays,
      * and so does a start list of its own. */
     public Target reachedAsBy(Phrasebook.LinkSheet sheet) {
-        return new Target(name, host, sheet.port().orElse(port), answerPort,
-                sheet.answersTo() == Phrasebook.AnswersTo.NOBODY ? Answering.NONE : sheet.answering(), sheet.keepAlive(),
-                sheet.messagesPerSecond(), bundles && sheet.takesBundles(), sheet.transport(), adapterAddress, standIn, startsHeld,
-                startList.isEmpty() ? sheet.startList() : startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                sheet.port().orElse(port),
+                answerPort,
+                sheet.answersTo() == Phrasebook.AnswersTo.NOBODY ? Answering.NONE : sheet.answering(),
+                sheet.keepAlive(),
+                sheet.messagesPerSecond(),
+                bundles && sheet.takesBundles(),
+                sheet.transport(),
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList.isEmpty() ? sheet.startList() : startList,
+                phrasebook,
+                ticks);
     }
 
     public Target ticked(List<Tick> now) {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,
-                adapterAddress, standIn, startsHeld, startList, phrasebook, now);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                now);
     }
 
     public Target answeringTo(int ourPort) {
-        return new Target(name, host, port, ourPort, answering, keepAlive, messagesPerSecond, bundles, transport, adapterAddress,
-                standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                ourPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     /** The same target, from whichever address of ours the system chooses. */
     public Target fromAnyAdapter() {
-        return new Target(name, host, port, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,
-                Optional.empty(), standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                host,
+                port,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                Optional.empty(),
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     /** The same target with the end that is spoken to now in the place of its own. */
     public Target asReached() {
-        return standIn.filter(StandInEnd::inUse).map(end -> at(end.host(), end.port())).orElse(this);
+        return standIn.filter(StandInEnd::inUse)
+                .map(end -> at(end.host(), end.port()))
+                .orElse(this);
     }
 
     /** The same target with another address and port of the end that is spoken to now. */
     public Target reachedAt(String otherHost, int otherPort) {
-        return standIn.filter(StandInEnd::inUse).map(end -> simulatedAt(new StandInEnd(otherHost, otherPort, true)))
+        return standIn.filter(StandInEnd::inUse)
+                .map(end -> simulatedAt(new StandInEnd(otherHost, otherPort, true)))
                 .orElseGet(() -> at(otherHost, otherPort));
     }
 
     /** The same target at another address. */
     public Target at(String otherHost, int otherPort) {
-        return new Target(name, otherHost, otherPort, answerPort, answering, keepAlive, messagesPerSecond, bundles, transport,
-                adapterAddress, standIn, startsHeld, startList, phrasebook, ticks);
+        return new Target(
+                name,
+                otherHost,
+                otherPort,
+                answerPort,
+                answering,
+                keepAlive,
+                messagesPerSecond,
+                bundles,
+                transport,
+                adapterAddress,
+                standIn,
+                startsHeld,
+                startList,
+                phrasebook,
+                ticks);
     }
 
     /** Whether the other one is spoken to in the same way and place: from and to the same ports, over the same protocol. */
     public boolean isReachedLike(Target other) {
-        return host.equals(other.host) && port == other.port && answerPort == other.answerPort && transport == other.transport
+        return host.equals(other.host)
+                && port == other.port
+                && answerPort == other.answerPort
+                && transport == other.transport
                 && adapterAddress.equals(other.adapterAddress);
     }
 
@@ -172,8 +414,11 @@ public record Target(String name, String host, int port, int answerPort, Answeri
         if (ticks.stream().map(Tick::step).distinct().count() < ticks.size()) {
             rules.problem("ticks", "A step is ticked once at most");
         }
-        messagesPerSecond.filter(pace -> pace < 1 || pace > MAX_MESSAGES_PER_SECOND)
-                .ifPresent(pace -> rules.problem("messagesPerSecond", "The pace is 1 to " + MAX_MESSAGES_PER_SECOND + " messages a second, or none"));
+        messagesPerSecond
+                .filter(pace -> pace < 1 || pace > MAX_MESSAGES_PER_SECOND)
+                .ifPresent(pace -> rules.problem(
+                        "messagesPerSecond",
+                        "The pace is 1 to " + MAX_MESSAGES_PER_SECOND + " messages a second, or none"));
         keepAlive.ifPresent(keep -> keep.check(rules, "keepAlive", Phrasebook.spokenWith(rules.show(), this)));
     }
 }

@@ -5,7 +5,6 @@ import imperan.show.song.TimeFrom;
 import imperan.track.BeatGrid;
 import imperan.track.FrameRate;
 import imperan.track.Time;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -20,16 +19,36 @@ import java.util.stream.Stream;
  * @param reaction    what is dropped while it plays lies so many seconds earlier: hands are late
  * @param passesJumps whether a jump ahead fires the cues between; else they are skipped
  */
-public record Track(String name, Optional<Sound> sound, double seconds, Optional<BeatGrid> beats, FrameRate rate, double reaction, TimeFrom from, boolean passesJumps, String note) implements Body {
+public record Track(
+        String name,
+        Optional<Sound> sound,
+        double seconds,
+        Optional<BeatGrid> beats,
+        FrameRate rate,
+        double reaction,
+        TimeFrom from,
+        boolean passesJumps,
+        String note)
+        implements Body {
 
     /** A hand that follows what it hears is later by as much (common practice, no source). */
     public static final double USUAL_REACTION = 0.15;
+
     private static final double MOST_REACTION = 1;
     private static final double LEAST_SECONDS = 0.1;
 
     /** Silence of a length. */
     public static Track silent(String name, double seconds) {
-        return new Track(name, Optional.empty(), seconds, Optional.empty(), FrameRate.FPS_25, USUAL_REACTION, TimeFrom.OWN, false, "");
+        return new Track(
+                name,
+                Optional.empty(),
+                seconds,
+                Optional.empty(),
+                FrameRate.FPS_25,
+                USUAL_REACTION,
+                TimeFrom.OWN,
+                false,
+                "");
     }
 
     /** The same with a sound as long as this. */
@@ -56,12 +75,16 @@ public record Track(String name, Optional<Sound> sound, double seconds, Optional
 
     /** The cue lists that lie on a track. */
     public static List<Part> lists(Show show, PartId track) {
-        return show.all(CueList.class).stream().filter(part -> ((CueList) part.body()).track().equals(Optional.of(track))).toList();
+        return show.all(CueList.class).stream()
+                .filter(part -> ((CueList) part.body()).track().equals(Optional.of(track)))
+                .toList();
     }
 
     /** The cues that lie on it at a time, whichever list they are of. */
     public static Stream<Part> cues(Show show, PartId track) {
-        return lists(show, track).stream().flatMap(list -> CueList.cues(show, list.id()).stream()).filter(part -> ((Cue) part.body()).at().isPresent());
+        return lists(show, track).stream()
+                .flatMap(list -> CueList.cues(show, list.id()).stream())
+                .filter(part -> ((Cue) part.body()).at().isPresent());
     }
 
     @Override
@@ -82,7 +105,9 @@ public record Track(String name, Optional<Sound> sound, double seconds, Optional
         }
         beats.ifPresent(grid -> {
             if (!(grid.beatsPerMinute() >= BeatGrid.LEAST && grid.beatsPerMinute() <= BeatGrid.MOST)) {
-                rules.problem("beats/beatsPerMinute", "A tempo has " + (int) BeatGrid.LEAST + " to " + (int) BeatGrid.MOST + " beats a minute");
+                rules.problem(
+                        "beats/beatsPerMinute",
+                        "A tempo has " + (int) BeatGrid.LEAST + " to " + (int) BeatGrid.MOST + " beats a minute");
             }
             if (!(grid.firstBeat() >= 0 && grid.firstBeat() <= length())) {
                 rules.problem("beats/firstBeat", "The first beat lies on the track");
@@ -95,7 +120,13 @@ public record Track(String name, Optional<Sound> sound, double seconds, Optional
     /** A track that gets shorter must not leave anything behind its end. */
     private void beyond(PartRules rules) {
         Stream.concat(rules.show().children(rules.id()), cues(rules.show(), rules.id()))
-                .filter(part -> part.body() instanceof TrackMark mark ? mark.end() > length() : ((Cue) part.body()).at().orElse(0.0) > length()).findFirst()
-                .ifPresent(part -> rules.problem("seconds", "“" + part.body().called() + "” lies behind the end at " + Time.text(length()) + ": move it first"));
+                .filter(part -> part.body() instanceof TrackMark mark
+                        ? mark.end() > length()
+                        : ((Cue) part.body()).at().orElse(0.0) > length())
+                .findFirst()
+                .ifPresent(part -> rules.problem(
+                        "seconds",
+                        "“" + part.body().called() + "” lies behind the end at " + Time.text(length())
+                                + ": move it first"));
     }
 }

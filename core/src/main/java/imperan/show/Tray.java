@@ -49,7 +49,9 @@ public record Tray(String name, Cells cells, int columns, int step, boolean popU
         rules.name(name);
         rules.place(this);
         if (columns < cells.width() || columns > MAX_COLUMNS) {
-            rules.problem("columns", "A tray is inside at least as wide as outside, and has at most " + MAX_COLUMNS + " columns");
+            rules.problem(
+                    "columns",
+                    "A tray is inside at least as wide as outside, and has at most " + MAX_COLUMNS + " columns");
         }
         if (step < 1 || step > columns) {
             rules.problem("step", "The window of a bank moves by 1 to " + columns + " columns");

@@ -10,11 +10,11 @@ public final class Upgrade {
 
     private static final JsonMapper JSON = ShowJson.mapper();
 
-    private static final String BEHAVIOUR = """
+    private static final String BEHAVIOUR =
+            """
             {"guard": "NONE", "repeatSeconds": 0.2, "whenLost": {"goes": "NOWHERE", "value": 0.0}, "enabledWhen": null, "key": ""}""";
 
-    private Upgrade() {
-    }
+    private Upgrade() {}
 
     /**
      * @param version of the show file, or of the tables at the time of that version
@@ -62,7 +62,9 @@ public final class Upgrade {
 
     private static void from1(JsonNode body) {
         if (kind(body).equals("target")) {
-            add(body, """
+            add(
+                    body,
+                    """
                     {"transport": "UDP", "adapterAddress": null, "standIn": null, "startsHeld": false, "startList": [], "phrasebook": null,
                      "ticks": []}""");
         }
@@ -80,7 +82,9 @@ public final class Upgrade {
 
     private static void from3(JsonNode body) {
         if (kind(body).equals("page")) {
-            add(body, "{\"screen\": {\"kind\": \"DESK\", \"width\": 1280, \"height\": 800}, \"strip\": false, \"follows\": null}");
+            add(
+                    body,
+                    "{\"screen\": {\"kind\": \"DESK\", \"width\": 1280, \"height\": 800}, \"strip\": false, \"follows\": null}");
         } else if (kind(body).equals("control")) {
             add(body, "{\"icon\": \"\", \"behaviour\": " + BEHAVIOUR + "}");
             form(body.path("form"));
@@ -141,16 +145,23 @@ public final class Upgrade {
             add(body, "{\"effect\": \"UNKNOWN\", \"masks\": []}");
             JsonNode answer = body.path("answer");
             JsonNode share = answer.path("tolerance");
-            add(answer, "{\"says\": \"SAME\", \"given\": \"\", \"places\": [], \"finalSeconds\": null, \"told\": \"UNKNOWN\", \"tolerance\": null}");
+            add(
+                    answer,
+                    "{\"says\": \"SAME\", \"given\": \"\", \"places\": [], \"finalSeconds\": null, \"told\": \"UNKNOWN\", \"tolerance\": null}");
             if (share.isNumber()) {
-                ((ObjectNode) answer).putObject("tolerance").put("unit", "SHARE").set("of", share);
+                ((ObjectNode) answer)
+                        .putObject("tolerance")
+                        .put("unit", "SHARE")
+                        .set("of", share);
             }
         }
     }
 
     private static void from10(JsonNode body) {
         if (kind(body).equals("phrase") && !body.has("proof")) {
-            add(body, "{\"proof\": {\"low\": null, \"high\": null, \"sweep\": false, \"spacing\": null, \"most\": null}}");
+            add(
+                    body,
+                    "{\"proof\": {\"low\": null, \"high\": null, \"sweep\": false, \"spacing\": null, \"most\": null}}");
         }
     }
 
@@ -170,7 +181,8 @@ public final class Upgrade {
         JsonNode seconds = form instanceof ObjectNode object ? object.remove("smoothingSeconds") : null;
         body.path("sends").forEach(send -> send.path("arguments").forEach(argument -> {
             if (argument.path("from").asString("").equals("value") && argument.has("low")) {
-                ArrayNode steps = shaping(argument, argument.path("type").asString("").equals("BOOLEAN"));
+                ArrayNode steps =
+                        shaping(argument, argument.path("type").asString("").equals("BOOLEAN"));
                 if (seconds != null && seconds.asDouble(0) > 0) {
                     steps.insertObject(0).put("step", "smooth").set("seconds", seconds);
                 }
@@ -199,7 +211,8 @@ public final class Upgrade {
         JsonNode low = object.remove("low");
         JsonNode high = object.remove("high");
         ArrayNode steps = object.putArray("shaping");
-        ObjectNode scale = steps.addObject().put("step", "scale").put("fromLow", 0.0).put("fromHigh", 1.0);
+        ObjectNode scale =
+                steps.addObject().put("step", "scale").put("fromLow", 0.0).put("fromHigh", 1.0);
         scale.set("low", plain ? scale.numberNode(0.0) : low);
         scale.set("high", plain ? scale.numberNode(1.0) : high);
         return steps;
@@ -218,7 +231,11 @@ public final class Upgrade {
             case "fader" -> add(form, "{\"detent\": false}");
             case "lamp" -> add(form, "{\"states\": []}");
             case "button" -> {
-                add(form, form.path("latching").asBoolean(false) ? "{\"action\": \"LATCHING\"}" : "{\"action\": \"MOMENTARY\"}");
+                add(
+                        form,
+                        form.path("latching").asBoolean(false)
+                                ? "{\"action\": \"LATCHING\"}"
+                                : "{\"action\": \"MOMENTARY\"}");
                 ((ObjectNode) form).remove("latching");
             }
             default -> {

@@ -1,9 +1,8 @@
 package imperan.table;
 
-import org.apache.commons.csv.CSVFormat;
-
 import java.util.Arrays;
 import java.util.regex.Pattern;
+import org.apache.commons.csv.CSVFormat;
 
 /**
  * A cell of a table that a spreadsheet shows as the text it is. A cell that begins with {@code =}, {@code +}, {@code -}, {@code @}, a tab or a
@@ -15,12 +14,13 @@ public final class SheetText {
     private static final Pattern FORMULA = Pattern.compile("'*[=+\\-@\\t\\r].*", Pattern.DOTALL);
     private static final Pattern NUMBER = Pattern.compile("[+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?");
 
-    private SheetText() {
-    }
+    private SheetText() {}
 
     /** One row, without its line end. */
     public static String row(Object... cells) {
-        return CSVFormat.RFC4180.format(Arrays.stream(cells).map(cell -> cell instanceof String text ? written(text) : cell).toArray());
+        return CSVFormat.RFC4180.format(Arrays.stream(cells)
+                .map(cell -> cell instanceof String text ? written(text) : cell)
+                .toArray());
     }
 
     /** How a cell is written. */

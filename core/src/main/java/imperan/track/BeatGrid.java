@@ -33,7 +33,9 @@ public record BeatGrid(double beatsPerMinute, double firstBeat) {
      */
     public static Optional<BeatGrid> tapped(List<Double> taps) {
         int first = taps.size() - 1;
-        while (first > 0 && taps.get(first) - taps.get(first - 1) > 0 && taps.get(first) - taps.get(first - 1) <= MOST_BETWEEN_TAPS) {
+        while (first > 0
+                && taps.get(first) - taps.get(first - 1) > 0
+                && taps.get(first) - taps.get(first - 1) <= MOST_BETWEEN_TAPS) {
             first--;
         }
         List<Double> counted = taps.subList(Math.max(first, 0), taps.size());
@@ -42,7 +44,8 @@ public record BeatGrid(double beatsPerMinute, double firstBeat) {
             return Optional.empty();
         }
         double middle = (n - 1) / 2.0;
-        double mean = counted.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
+        double mean =
+                counted.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
         double over = 0;
         double under = 0;
         for (int i = 0; i < n; i++) {

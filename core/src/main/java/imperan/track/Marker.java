@@ -22,8 +22,7 @@ public record Marker(String name, double seconds, double length) {
          * @param markers by their times
          * @param notes   what was not taken, each one sentence
          */
-        record Good(List<Marker> markers, List<String> notes) implements Read {
-        }
+        record Good(List<Marker> markers, List<String> notes) implements Read {}
 
         /**
          * @param place of the fault, in bytes from the start of the file, where there is one

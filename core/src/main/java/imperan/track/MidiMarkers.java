@@ -1,9 +1,9 @@
 package imperan.track;
 
 import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.CharsetDecoder;
-import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -20,11 +20,9 @@ public final class MidiMarkers {
     /** Until a file says otherwise: 120 beats a minute. */
     private static final long USUAL_MICROS = 500_000;
 
-    private record Placed(long tick, String name) {
-    }
+    private record Placed(long tick, String name) {}
 
-    private record Tempo(long tick, long micros) {
-    }
+    private record Tempo(long tick, long micros) {}
 
     /** A file that goes wrong, and where. */
     private static final class Broken extends Exception {
@@ -71,7 +69,10 @@ public final class MidiMarkers {
         int tracks = whole(2);
         int division = whole(2);
         if (format > 1) {
-            throw new Broken(8, "This MIDI file holds songs that do not belong together (format " + format + "): save it as format 0 or 1");
+            throw new Broken(
+                    8,
+                    "This MIDI file holds songs that do not belong together (format " + format
+                            + "): save it as format 0 or 1");
         } else if (division == 0) {
             throw new Broken(12, "This MIDI file does not say how long a beat is");
         }
@@ -83,7 +84,10 @@ public final class MidiMarkers {
             track(i + 1);
         }
         tempos.sort(Comparator.comparingLong(Tempo::tick));
-        List<Marker> found = markers.stream().map(each -> Marker.at(seconds(each.tick, division), each.name)).sorted(Comparator.comparingDouble(Marker::seconds)).toList();
+        List<Marker> found = markers.stream()
+                .map(each -> Marker.at(seconds(each.tick, division), each.name))
+                .sorted(Comparator.comparingDouble(Marker::seconds))
+                .toList();
         return new Marker.Read.Good(found, found.isEmpty() ? List.of("This MIDI file has no markers") : List.of());
     }
 
@@ -137,7 +141,8 @@ public final class MidiMarkers {
             }
             markers.add(new Placed(tick, text(bytes, from, (int) length)));
         } else if (type == 0x51 && length == 3) {
-            tempos.add(new Tempo(tick, (bytes[from] & 0xFFL) << 16 | (bytes[from + 1] & 0xFF) << 8 | bytes[from + 2] & 0xFF));
+            tempos.add(new Tempo(
+                    tick, (bytes[from] & 0xFFL) << 16 | (bytes[from + 1] & 0xFF) << 8 | bytes[from + 2] & 0xFF));
         }
     }
 
@@ -151,7 +156,11 @@ public final class MidiMarkers {
             Charset older = StandardCharsets.ISO_8859_1;
             text = new String(bytes, from, length, older);
         }
-        return text.codePoints().filter(c -> !Character.isISOControl(c)).collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString().strip();
+        return text.codePoints()
+                .filter(c -> !Character.isISOControl(c))
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString()
+                .strip();
     }
 
     private double seconds(long tick, int division) {

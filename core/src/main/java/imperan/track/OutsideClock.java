@@ -70,7 +70,9 @@ public final class OutsideClock {
     }
 
     private void whileStanding(double seconds, long now, Optional<Report> before) {
-        boolean isWhereItWas = before.filter(report -> seconds >= report.seconds - tolerance && seconds <= report.seconds + (now - report.at) / 1e9 + tolerance).isPresent();
+        boolean isWhereItWas = before.filter(report -> seconds >= report.seconds - tolerance
+                        && seconds <= report.seconds + (now - report.at) / 1e9 + tolerance)
+                .isPresent();
         if (last.isEmpty()) {
             // what went before it was heard is not passed by that
             transport.begin(seconds, now);
@@ -82,7 +84,8 @@ public final class OutsideClock {
         } else if (!isWhereItWas || seconds - transport.position(now) > tolerance) {
             transport.place(seconds, now);
         }
-        if (before.filter(report -> !report.standsUntil(seconds, now) && report.isFollowedBy(seconds, now, tolerance)).isPresent()) {
+        if (before.filter(report -> !report.standsUntil(seconds, now) && report.isFollowedBy(seconds, now, tolerance))
+                .isPresent()) {
             transport.play(now);
         }
         stray = Optional.empty();
@@ -96,7 +99,9 @@ public final class OutsideClock {
             if (before.filter(report -> report.standsUntil(seconds, now)).isEmpty()) {
                 standing = Optional.empty();
                 transport.correct(transport.position(now) + SHARE * off, now);
-            } else if (standing.or(() -> before).filter(report -> now - report.at >= tolerance / 2 * 1e9 && report.standsUntil(seconds, now)).isPresent()) {
+            } else if (standing.or(() -> before)
+                    .filter(report -> now - report.at >= tolerance / 2 * 1e9 && report.standsUntil(seconds, now))
+                    .isPresent()) {
                 transport.pause(now);
                 transport.correct(seconds, now);
             } else {
@@ -105,13 +110,15 @@ public final class OutsideClock {
             return;
         }
         Optional<Report> agreeing = stray.filter(report -> now > report.at);
-        if (standing.isPresent() && before.filter(report -> report.standsUntil(seconds, now)).isPresent()) {
+        if (standing.isPresent()
+                && before.filter(report -> report.standsUntil(seconds, now)).isPresent()) {
             transport.pause(now);
             transport.correct(seconds, now);
         } else if (agreeing.filter(report -> report.standsUntil(seconds, now)).isPresent()) {
             transport.pause(now);
             transport.place(seconds, now);
-        } else if (agreeing.filter(report -> report.isFollowedBy(seconds, now, tolerance)).isPresent()) {
+        } else if (agreeing.filter(report -> report.isFollowedBy(seconds, now, tolerance))
+                .isPresent()) {
             transport.place(seconds, now);
             stray = Optional.empty();
         } else {
@@ -121,7 +128,9 @@ public final class OutsideClock {
 
     /** When it stops going on by itself. */
     public long due() {
-        return transport.isRolling() && last.isPresent() ? last.get().at + Math.round(freewheel * 1e9) : Transport.NEVER;
+        return transport.isRolling() && last.isPresent()
+                ? last.get().at + Math.round(freewheel * 1e9)
+                : Transport.NEVER;
     }
 
     /** What is due by now is done. */

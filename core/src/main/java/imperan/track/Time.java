@@ -16,16 +16,13 @@ public final class Time {
     /** What came of reading a text. */
     public sealed interface Read<T> {
 
-        record Good<T>(T value) implements Read<T> {
-        }
+        record Good<T>(T value) implements Read<T> {}
 
         /** @param reason one sentence with the text at fault */
-        record Bad<T>(String reason) implements Read<T> {
-        }
+        record Bad<T>(String reason) implements Read<T> {}
     }
 
-    private Time() {
-    }
+    private Time() {}
 
     /**
      * Seconds.
@@ -36,11 +33,15 @@ public final class Time {
         String trimmed = text.strip();
         if (Timecode.isShaped(trimmed)) {
             Read<Long> frame = Timecode.frame(trimmed, rate);
-            return frame instanceof Read.Good<Long> good ? new Read.Good<>(rate.seconds(good.value())) : new Read.Bad<>(((Read.Bad<Long>) frame).reason());
+            return frame instanceof Read.Good<Long> good
+                    ? new Read.Good<>(rate.seconds(good.value()))
+                    : new Read.Bad<>(((Read.Bad<Long>) frame).reason());
         }
         Matcher parts = CLOCK.matcher(trimmed);
         if (!parts.matches()) {
-            return new Read.Bad<>("“" + trimmed + "” is no time: write seconds such as 12.5, minutes such as 1:02.5, or frames such as 00:01:02:12");
+            return new Read.Bad<>(
+                    "“" + trimmed
+                            + "” is no time: write seconds such as 12.5, minutes such as 1:02.5, or frames such as 00:01:02:12");
         }
         double seconds = Double.parseDouble(parts.group(3).replace(',', '.'));
         int minutes = parts.group(2) == null ? 0 : Integer.parseInt(parts.group(2));
@@ -54,9 +55,13 @@ public final class Time {
 
     /** Minutes, seconds and milliseconds, with hours where there are any. */
     public static String text(double seconds) {
-        long millis = BigDecimal.valueOf(seconds).movePointRight(3).setScale(0, RoundingMode.HALF_UP).longValue();
+        long millis = BigDecimal.valueOf(seconds)
+                .movePointRight(3)
+                .setScale(0, RoundingMode.HALF_UP)
+                .longValue();
         long whole = millis / 1000;
-        return whole < 3600 ? String.format("%d:%02d.%03d", whole / 60, whole % 60, millis % 1000)
+        return whole < 3600
+                ? String.format("%d:%02d.%03d", whole / 60, whole % 60, millis % 1000)
                 : String.format("%d:%02d:%02d.%03d", whole / 3600, whole / 60 % 60, whole % 60, millis % 1000);
     }
 }

@@ -11,8 +11,7 @@ public final class Timecode {
     /** In a minute, where numbers are left out. */
     private static final int LEFT_OUT = 2;
 
-    private Timecode() {
-    }
+    private Timecode() {}
 
     /** Whether a text has the shape of one, right or wrong. */
     static boolean isShaped(String text) {
@@ -23,7 +22,8 @@ public final class Timecode {
     public static Time.Read<Long> frame(String text, FrameRate rate) {
         Matcher parts = FORM.matcher(text.strip());
         if (!parts.matches()) {
-            return new Time.Read.Bad<>("“" + text.strip() + "” is no time code: it is written as hours:minutes:seconds:frames, such as 00:01:30:12");
+            return new Time.Read.Bad<>("“" + text.strip()
+                    + "” is no time code: it is written as hours:minutes:seconds:frames, such as 00:01:30:12");
         }
         int hours = Integer.parseInt(parts.group(1));
         int minutes = Integer.parseInt(parts.group(2));
@@ -35,7 +35,8 @@ public final class Timecode {
         }
         long counted = (3_600L * hours + 60L * minutes + seconds) * rate.counted() + frames;
         long minutesBefore = 60L * hours + minutes;
-        return new Time.Read.Good<>(rate.isDrop() ? counted - LEFT_OUT * (minutesBefore - minutesBefore / 10) : counted);
+        return new Time.Read.Good<>(
+                rate.isDrop() ? counted - LEFT_OUT * (minutesBefore - minutesBefore / 10) : counted);
     }
 
     private static Optional<String> fault(int hours, int minutes, int seconds, int frames, FrameRate rate) {
@@ -46,7 +47,8 @@ public final class Timecode {
         } else if (frames >= rate.counted()) {
             return Optional.of("at " + rate.called() + " frames are counted 00 to " + (rate.counted() - 1));
         } else if (rate.isDrop() && minutes % 10 != 0 && seconds == 0 && frames < LEFT_OUT) {
-            return Optional.of(String.format("drop-frame counting leaves this number out; the next one is %02d:%02d:00:02", hours, minutes));
+            return Optional.of(String.format(
+                    "drop-frame counting leaves this number out; the next one is %02d:%02d:00:02", hours, minutes));
         }
         return Optional.empty();
     }
@@ -65,6 +67,8 @@ public final class Timecode {
             number += LEFT_OUT * (9 * tens + minutes);
         }
         long seconds = number / rate.counted();
-        return String.format("%02d:%02d:%02d%s%02d", seconds / 3600, seconds / 60 % 60, seconds % 60, rate.isDrop() ? ";" : ":", number % rate.counted());
+        return String.format(
+                "%02d:%02d:%02d%s%02d",
+                seconds / 3600, seconds / 60 % 60, seconds % 60, rate.isDrop() ? ";" : ":", number % rate.counted());
     }
 }

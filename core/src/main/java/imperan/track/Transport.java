@@ -21,12 +21,10 @@ public final class Transport<K> {
     private static final int MOST_MISSED = 200;
 
     /** @param seconds from the start */
-    public record Point<K>(K what, double seconds) {
-    }
+    public record Point<K>(K what, double seconds) {}
 
     /** Part of a track that is played again and again, in seconds from the start. */
-    public record Loop(double from, double to) {
-    }
+    public record Loop(double from, double to) {}
 
     private List<Point<K>> points = List.of();
     private double length;
@@ -37,6 +35,7 @@ public final class Transport<K> {
     private long at;
     /** What lies from here on has not been passed. */
     private double armedFrom;
+
     private Optional<Loop> loop = Optional.empty();
     private final List<Point<K>> missed = new ArrayList<>();
     private final Deque<Point<K>> passed = new ArrayDeque<>();
@@ -69,7 +68,11 @@ public final class Transport<K> {
             return position;
         }
         double here = position + (now - at) / 1e9;
-        return Math.min(length, loop.filter(each -> here >= each.to).map(each -> around(here, each)).orElse(here));
+        return Math.min(
+                length,
+                loop.filter(each -> here >= each.to)
+                        .map(each -> around(here, each))
+                        .orElse(here));
     }
 
     /** Held up for more than a round, it has gone round once: nothing is made up for. */

@@ -18,15 +18,15 @@ public final class WavMarkers {
     private static final int MOST_MARKERS = 10_000;
     private static final int POINT = 24;
 
-    private record Point(long id, long frame) {
-    }
+    private record Point(long id, long frame) {}
 
-    private WavMarkers() {
-    }
+    private WavMarkers() {}
 
     /** Whether bytes begin as such a file does. */
     public static boolean isOne(ByteBuffer bytes) {
-        return bytes.limit() >= 12 && type(bytes, 0).equals("RIFF") && type(bytes, 8).equals("WAVE");
+        return bytes.limit() >= 12
+                && type(bytes, 0).equals("RIFF")
+                && type(bytes, 8).equals("WAVE");
     }
 
     private static String type(ByteBuffer bytes, int at) {
@@ -68,7 +68,9 @@ public final class WavMarkers {
                 }
                 for (int i = 0; i < count; i++) {
                     int point = from + 4 + i * POINT;
-                    points.add(new Point(Integer.toUnsignedLong(file.getInt(point)), Integer.toUnsignedLong(file.getInt(point + 20))));
+                    points.add(new Point(
+                            Integer.toUnsignedLong(file.getInt(point)),
+                            Integer.toUnsignedLong(file.getInt(point + 20))));
                 }
             } else if (type.equals("LIST") && length >= 4 && type(file, from).equals("adtl")) {
                 names(file, from + 4, end, labels, lengths);
@@ -80,8 +82,13 @@ public final class WavMarkers {
             return Marker.Read.Bad.at(12, "This WAV file does not say how many samples there are to a second");
         }
         double samples = rate;
-        List<Marker> found = points.stream().sorted(Comparator.comparingLong(Point::frame))
-                .map(point -> new Marker(labels.getOrDefault(point.id, ""), point.frame / samples, lengths.getOrDefault(point.id, 0L) / samples)).toList();
+        List<Marker> found = points.stream()
+                .sorted(Comparator.comparingLong(Point::frame))
+                .map(point -> new Marker(
+                        labels.getOrDefault(point.id, ""),
+                        point.frame / samples,
+                        lengths.getOrDefault(point.id, 0L) / samples))
+                .toList();
         return new Marker.Read.Good(found, found.isEmpty() ? List.of("This WAV file has no cue points") : List.of());
     }
 
@@ -94,7 +101,9 @@ public final class WavMarkers {
                 return;
             }
             if (type.equals("labl") && length >= 4) {
-                labels.put(Integer.toUnsignedLong(file.getInt(inner)), MidiMarkers.text(bytes(file, inner + 4, (int) length - 4), 0, (int) length - 4));
+                labels.put(
+                        Integer.toUnsignedLong(file.getInt(inner)),
+                        MidiMarkers.text(bytes(file, inner + 4, (int) length - 4), 0, (int) length - 4));
             } else if (type.equals("ltxt") && length >= 8) {
                 lengths.put(Integer.toUnsignedLong(file.getInt(inner)), Integer.toUnsignedLong(file.getInt(inner + 4)));
             }

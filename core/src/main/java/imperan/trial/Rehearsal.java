@@ -20,7 +20,6 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.show.cue.CueAction;
-
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -36,6 +35,7 @@ public final class Rehearsal implements LiveSink {
     private static final long MOST_NANOS = 48 * 3600 * 1_000_000_000L;
     /** Many fades that go on for hours are many steps: it ends where whoever asked would wait too long for it. */
     private static final int MOST_TURNS = 1_000_000;
+
     private static final int MOST_SAID = 1_000_000;
 
     /** What a target said last on an address. */
@@ -46,8 +46,7 @@ public final class Rehearsal implements LiveSink {
     }
 
     /** An address on which a list has to know what a target said. */
-    public record Place(PartId target, String address) {
-    }
+    public record Place(PartId target, String address) {}
 
     private final Trial trial;
     private final LiveShow live = new LiveShow(this);
@@ -64,10 +63,18 @@ public final class Rehearsal implements LiveSink {
             for (Part part : CueList.cues(show, each)) {
                 for (CueAction action : ((Cue) part.body()).actions()) {
                     if (action instanceof CueAction.FadeLine fade && fade.from().isEmpty()) {
-                        fade.target().ifPresent(target -> places.add(new Place(target, Expectation.of(fade.address(), Vocabulary.of(show, target)).address().orElse(fade.address()))));
+                        fade.target()
+                                .ifPresent(target -> places.add(new Place(
+                                        target,
+                                        Expectation.of(fade.address(), Vocabulary.of(show, target))
+                                                .address()
+                                                .orElse(fade.address()))));
                     }
-                    action.sources().filter(ArgumentSource.Said.class::isInstance).map(ArgumentSource.Said.class::cast)
-                            .forEach(said -> said.target().ifPresent(target -> places.add(new Place(target, said.address()))));
+                    action.sources()
+                            .filter(ArgumentSource.Said.class::isInstance)
+                            .map(ArgumentSource.Said.class::cast)
+                            .forEach(said ->
+                                    said.target().ifPresent(target -> places.add(new Place(target, said.address()))));
                 }
             }
         }
@@ -80,7 +87,8 @@ public final class Rehearsal implements LiveSink {
      * @param values where the controls stand
      * @param known  what the targets said last
      */
-    public static TrialReport of(Show show, PartId list, TrialSpeed speed, List<SavedValue> values, List<Known> known, Actor by, long now) {
+    public static TrialReport of(
+            Show show, PartId list, TrialSpeed speed, List<SavedValue> values, List<Known> known, Actor by, long now) {
         Rehearsal rehearsal = new Rehearsal(new Trial(show, list, speed, true, by));
         rehearsal.begin(silenced(show), values, known, now);
         rehearsal.play(now);
@@ -91,7 +99,13 @@ public final class Rehearsal implements LiveSink {
         List<Held> parts = new ArrayList<>();
         for (Held held : show.parts()) {
             Part part = held.part();
-            parts.add(part.body() instanceof Target target ? new Held(new Part(part.id(), part.parent(), part.order(), target.sayingNothing()), held.version(), held.author()) : held);
+            parts.add(
+                    part.body() instanceof Target target
+                            ? new Held(
+                                    new Part(part.id(), part.parent(), part.order(), target.sayingNothing()),
+                                    held.version(),
+                                    held.author())
+                            : held);
         }
         return Show.of(show.version(), parts);
     }
@@ -101,7 +115,13 @@ public final class Rehearsal implements LiveSink {
         show.all(Target.class).forEach(target -> live.socket(target.id(), SocketState.open("0.0.0.0"), now));
         live.restore(values);
         for (Known each : known) {
-            live.received(each.target(), "", 0, new byte[0], new Decoded.Whole(new OscMessage(each.address(), each.said())), now);
+            live.received(
+                    each.target(),
+                    "",
+                    0,
+                    new byte[0],
+                    new Decoded.Whole(new OscMessage(each.address(), each.said())),
+                    now);
         }
     }
 

@@ -13,7 +13,6 @@ import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.trial.TrialReport.End;
 import imperan.trial.TrialReport.Fired;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -131,7 +130,9 @@ public final class Trial {
             live.cueSpeed(each, speed.times());
         });
         // what was fired before is none of its business
-        CueList.cues(show, list).stream().findFirst().ifPresent(first -> order(live, Deed.JUMP, Optional.of(first.id()), now));
+        CueList.cues(show, list).stream()
+                .findFirst()
+                .ifPresent(first -> order(live, Deed.JUMP, Optional.of(first.id()), now));
     }
 
     private void goOn(CueListView view, LiveShow live, long now) {
@@ -146,7 +147,10 @@ public final class Trial {
     }
 
     private List<Fired> runs(LiveShow live) {
-        return scope.lists().stream().flatMap(each -> live.cueList(each).stream()).flatMap(view -> view.running().stream().map(running -> new Fired(view.list(), running))).toList();
+        return scope.lists().stream()
+                .flatMap(each -> live.cueList(each).stream())
+                .flatMap(view -> view.running().stream().map(running -> new Fired(view.list(), running)))
+                .toList();
     }
 
     /** @return false where it was refused */
@@ -176,9 +180,14 @@ public final class Trial {
     public void happened(LiveEvent event) {
         if (!begun || isEnded()) {
             return;
-        } else if (event instanceof LiveEvent.CueEnded ended && scope.lists().contains(ended.list()) && ended.fired().firedAt() >= startedAt) {
+        } else if (event instanceof LiveEvent.CueEnded ended
+                && scope.lists().contains(ended.list())
+                && ended.fired().firedAt() >= startedAt) {
             fired.add(new Fired(ended.list(), ended.fired()));
-        } else if (event instanceof LiveEvent.CuesOrdered ordered && !isOrdering && ordered.by().kind() != Actor.Kind.CUE && scope.lists().contains(ordered.list())) {
+        } else if (event instanceof LiveEvent.CuesOrdered ordered
+                && !isOrdering
+                && ordered.by().kind() != Actor.Kind.CUE
+                && scope.lists().contains(ordered.list())) {
             switch (ordered.deed()) {
                 case STOP, RESET -> stop();
                 case PAUSE -> isPausedByHand = true;
@@ -192,8 +201,24 @@ public final class Trial {
 
     /** What came of it, so far where it still runs. */
     public TrialReport report() {
-        List<Fired> inOrder = fired.stream().sorted(Comparator.comparingLong((Fired each) -> each.cue().firedAt()).thenComparing(each -> each.cue().number())).toList();
+        List<Fired> inOrder = fired.stream()
+                .sorted(Comparator.comparingLong((Fired each) -> each.cue().firedAt())
+                        .thenComparing(each -> each.cue().number()))
+                .toList();
         Set<PartId> was = fired.stream().map(each -> each.cue().id()).collect(Collectors.toSet());
-        return new TrialReport(show, list, speed, rehearsed, by, startedAt, endedAt, end, inOrder, CueList.cues(show, list).stream().map(Part::id).filter(cue -> !was.contains(cue)).toList());
+        return new TrialReport(
+                show,
+                list,
+                speed,
+                rehearsed,
+                by,
+                startedAt,
+                endedAt,
+                end,
+                inOrder,
+                CueList.cues(show, list).stream()
+                        .map(Part::id)
+                        .filter(cue -> !was.contains(cue))
+                        .toList());
     }
 }

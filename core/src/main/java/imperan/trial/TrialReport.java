@@ -4,7 +4,6 @@ import imperan.cue.Outcome;
 import imperan.live.FiredCue;
 import imperan.show.PartId;
 import imperan.show.Show;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -19,7 +18,17 @@ import java.util.Optional;
  * @param fired     every cue that was fired, in that order
  * @param left      the cues of the list that were not
  */
-public record TrialReport(Show show, PartId list, TrialSpeed speed, boolean rehearsed, String by, long startedAt, long endedAt, Optional<End> end, List<Fired> fired, List<PartId> left) {
+public record TrialReport(
+        Show show,
+        PartId list,
+        TrialSpeed speed,
+        boolean rehearsed,
+        String by,
+        long startedAt,
+        long endedAt,
+        Optional<End> end,
+        List<Fired> fired,
+        List<PartId> left) {
 
     /** How a trial ended. */
     public enum End {
@@ -37,14 +46,14 @@ public record TrialReport(Show show, PartId list, TrialSpeed speed, boolean rehe
 
     /** How an action went. */
     public enum Standing {
-        WELL, SHORT,
+        WELL,
+        SHORT,
         /** It was left out, taken by hand, stopped, or has not ended. */
         OPEN
     }
 
     /** A cue that was fired, of the list or one that it steps. */
-    public record Fired(PartId list, FiredCue cue) {
-    }
+    public record Fired(PartId list, FiredCue cue) {}
 
     public TrialReport {
         fired = List.copyOf(fired);
@@ -57,11 +66,18 @@ public record TrialReport(Show show, PartId list, TrialSpeed speed, boolean rehe
 
     /** How many actions went so. */
     public int count(Standing standing) {
-        return (int) fired.stream().flatMap(each -> each.cue().marks().stream()).filter(mark -> standing(mark.outcome()) == standing).count();
+        return (int) fired.stream()
+                .flatMap(each -> each.cue().marks().stream())
+                .filter(mark -> standing(mark.outcome()) == standing)
+                .count();
     }
 
     /** How long after it was due each line left, the least first. */
     public List<Long> late() {
-        return fired.stream().flatMap(each -> each.cue().marks().stream()).flatMap(mark -> mark.lateNanos().stream()).sorted().toList();
+        return fired.stream()
+                .flatMap(each -> each.cue().marks().stream())
+                .flatMap(mark -> mark.lateNanos().stream())
+                .sorted()
+                .toList();
     }
 }

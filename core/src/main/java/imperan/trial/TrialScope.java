@@ -7,7 +7,6 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.cue.CueAction;
-
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.LinkedHashSet;
@@ -32,7 +31,10 @@ public record TrialScope(Set<PartId> lists, Set<PartId> targets) {
                 for (Part part : CueList.cues(show, next)) {
                     Cue cue = (Cue) part.body();
                     targets.addAll(load.messages(cue).keySet());
-                    cue.actions().stream().filter(CueAction.SteerList.class::isInstance).forEach(action -> ((CueAction.SteerList) action).list().ifPresent(open::add));
+                    cue.actions().stream()
+                            .filter(CueAction.SteerList.class::isInstance)
+                            .forEach(action ->
+                                    ((CueAction.SteerList) action).list().ifPresent(open::add));
                 }
             }
         }

@@ -1,7 +1,6 @@
 package imperan.watch;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -15,7 +14,16 @@ import java.util.Optional;
  * @param count   how often
  * @param over    since when it is well again; empty while it is not known to be
  */
-public record Incident(Kind kind, Optional<PartId> target, Optional<PartId> control, String about, String detail, long first, long last, int count, Optional<Long> over) {
+public record Incident(
+        Kind kind,
+        Optional<PartId> target,
+        Optional<PartId> control,
+        String about,
+        String detail,
+        long first,
+        long last,
+        int count,
+        Optional<Long> over) {
 
     /** What can go wrong. */
     public enum Kind {

@@ -10,7 +10,6 @@ import imperan.osc.Decoded;
 import imperan.osc.OscText;
 import imperan.show.PartId;
 import imperan.watch.Incident.Kind;
-
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -27,8 +26,7 @@ public final class Watch {
     /** Answers that are awaited at once, whose address is remembered. */
     private static final int MOST_AWAITED = 10_000;
 
-    private record Key(Kind kind, Optional<PartId> target, Optional<PartId> control, String about) {
-    }
+    private record Key(Kind kind, Optional<PartId> target, Optional<PartId> control, String about) {}
 
     private final Map<Key, Incident> incidents = new LinkedHashMap<>();
     private final Map<Long, String> awaited = new HashMap<>();
@@ -41,7 +39,10 @@ public final class Watch {
 
     /** Begins anew: what happened before is forgotten, but for targets that are still not there. */
     public void begin(long now) {
-        incidents.values().removeIf(incident -> incident.over().isPresent() || incident.kind() != Kind.LINK_LOST && incident.kind() != Kind.PORT_CLOSED);
+        incidents
+                .values()
+                .removeIf(incident -> incident.over().isPresent()
+                        || incident.kind() != Kind.LINK_LOST && incident.kind() != Kind.PORT_CLOSED);
         since = now;
     }
 
@@ -68,7 +69,10 @@ public final class Watch {
     public void happened(LiveEvent event) {
         if (event instanceof LiveEvent.LinkTurned turned) {
             turned(turned);
-        } else if (event instanceof LiveEvent.Opened opened && opened.control().isPresent() && isWatched(event) && awaited.size() < MOST_AWAITED) {
+        } else if (event instanceof LiveEvent.Opened opened
+                && opened.control().isPresent()
+                && isWatched(event)
+                && awaited.size() < MOST_AWAITED) {
             awaited.put(opened.exchange(), opened.address());
         } else if (event instanceof LiveEvent.Ended ended) {
             Optional.ofNullable(awaited.remove(ended.exchange())).ifPresent(address -> ended(ended, address));
@@ -111,15 +115,25 @@ public final class Watch {
     }
 
     private void notSent(LiveEvent.Stopped stopped, Line line) {
-        boolean refused = stopped.reason() instanceof Reason.SocketBroken || stopped.reason() instanceof Reason.NotTaken || stopped.reason() instanceof Reason.TooManyWait;
+        boolean refused = stopped.reason() instanceof Reason.SocketBroken
+                || stopped.reason() instanceof Reason.NotTaken
+                || stopped.reason() instanceof Reason.TooManyWait;
         if (refused) {
-            note(new Key(Kind.NOT_SENT, line.target(), stopped.control(), line.address()), stopped.at(), stopped.reason() instanceof Reason.SocketBroken broken ? broken.trouble() : "");
+            note(
+                    new Key(Kind.NOT_SENT, line.target(), stopped.control(), line.address()),
+                    stopped.at(),
+                    stopped.reason() instanceof Reason.SocketBroken broken ? broken.trouble() : "");
         }
     }
 
     private void note(Key key, long at, String seen) {
         Incident before = incidents.remove(key);
-        incidents.put(key, before == null ? new Incident(key.kind(), key.target(), key.control(), key.about(), seen, at, at, 1, Optional.empty()) : before.again(at, seen));
+        incidents.put(
+                key,
+                before == null
+                        ? new Incident(
+                                key.kind(), key.target(), key.control(), key.about(), seen, at, at, 1, Optional.empty())
+                        : before.again(at, seen));
         if (incidents.size() > MOST) {
             incidents.remove(incidents.keySet().iterator().next());
         }

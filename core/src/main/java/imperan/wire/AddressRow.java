@@ -1,7 +1,6 @@
 package imperan.wire;
 
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -20,8 +19,22 @@ import java.util.Optional;
  * @param lastAt    when something was said last, {@code movedAt} when it was something else than before, in nanoseconds since 1970
  * @param restless  whether it moves all the while: a meter or a clock, and no hand
  */
-public record AddressRow(boolean out, Optional<PartId> target, String peer, String address, String typeTags, String arguments, long count, double perSecond,
-                         Optional<Double> low, Optional<Double> high, List<Double> trail, long lastAt, long movedAt, boolean moving, boolean restless) {
+public record AddressRow(
+        boolean out,
+        Optional<PartId> target,
+        String peer,
+        String address,
+        String typeTags,
+        String arguments,
+        long count,
+        double perSecond,
+        Optional<Double> low,
+        Optional<Double> high,
+        List<Double> trail,
+        long lastAt,
+        long movedAt,
+        boolean moving,
+        boolean restless) {
     public AddressRow {
         trail = List.copyOf(trail);
     }

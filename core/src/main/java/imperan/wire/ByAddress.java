@@ -9,7 +9,6 @@ import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.OscText;
 import imperan.show.PartId;
-
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,7 +24,8 @@ public final class ByAddress {
     static final int LONGEST_ADDRESS = 1_000;
 
     /** What moves comes first, by when it last did; what never rests comes after all that does. */
-    private static final Comparator<AddressRow> BY_MOVEMENT = Comparator.comparing(AddressRow::restless).thenComparing(AddressRow::movedAt, Comparator.reverseOrder())
+    private static final Comparator<AddressRow> BY_MOVEMENT = Comparator.comparing(AddressRow::restless)
+            .thenComparing(AddressRow::movedAt, Comparator.reverseOrder())
             .thenComparing(AddressRow::address);
 
     private record Key(boolean out, Optional<PartId> target, String peer, String address) {
@@ -43,7 +43,9 @@ public final class ByAddress {
             packet(out.says()).ifPresent(packet -> take(packet, true, Optional.of(out.target()), out.peer(), out.at()));
         } else if (event instanceof LiveEvent.PacketIn in) {
             // a target is one, whichever port it speaks from
-            packet(in.says()).ifPresent(packet -> take(packet, false, in.target(), in.target().isPresent() ? "" : in.peer(), in.at()));
+            packet(in.says())
+                    .ifPresent(packet ->
+                            take(packet, false, in.target(), in.target().isPresent() ? "" : in.peer(), in.at()));
         }
     }
 
@@ -55,7 +57,8 @@ public final class ByAddress {
         if (packet instanceof OscBundle bundle) {
             bundle.elements().forEach(element -> take(element, out, target, peer, at));
         } else if (packet instanceof OscMessage message && message.address().length() <= LONGEST_ADDRESS) {
-            said.computeIfAbsent(new Key(out, target, out ? "" : peer, message.address()), key -> new Said()).take(message, peer, at);
+            said.computeIfAbsent(new Key(out, target, out ? "" : peer, message.address()), key -> new Said())
+                    .take(message, peer, at);
             if (said.size() > MOST_ADDRESSES) {
                 said.remove(said.keySet().iterator().next());
             }
@@ -75,9 +78,19 @@ public final class ByAddress {
      * @param most   rows
      */
     public Addresses rows(WireFilter filter, long since, int most, long now) {
-        List<AddressRow> found = said.entrySet().stream().filter(entry -> entry.getValue().lastAt > since && entry.getKey().passes(filter))
-                .map(entry -> entry.getValue().row(entry.getKey().out(), entry.getKey().target(), entry.getKey().address(), now)).sorted(BY_MOVEMENT).toList();
-        return new Addresses(List.copyOf(found.subList(0, Math.min(most, found.size()))), Math.max(0, found.size() - most));
+        List<AddressRow> found = said.entrySet().stream()
+                .filter(entry ->
+                        entry.getValue().lastAt > since && entry.getKey().passes(filter))
+                .map(entry -> entry.getValue()
+                        .row(
+                                entry.getKey().out(),
+                                entry.getKey().target(),
+                                entry.getKey().address(),
+                                now))
+                .sorted(BY_MOVEMENT)
+                .toList();
+        return new Addresses(
+                List.copyOf(found.subList(0, Math.min(most, found.size()))), Math.max(0, found.size() - most));
     }
 
     /** What was said on one of them. */
@@ -86,9 +99,11 @@ public final class ByAddress {
         private static final int SECONDS = 10;
         /** Moving in such a share of them is no hand any more, and in fewer than so many seconds it may be one. */
         private static final double RESTLESS = 0.8;
+
         private static final int LEAST_RESTLESS = 5;
         /** As long as a hand rests between two wiggles. */
         private static final long MOMENT = 2_000_000_000L;
+
         private static final int TRAIL = 48;
         private static final long SECOND = 1_000_000_000L;
 
@@ -122,12 +137,15 @@ public final class ByAddress {
             peer = from;
             lastAt = at;
             movedAt = moved ? at : movedAt;
-            message.arguments().stream().flatMap(argument -> Spelling.number(argument).stream()).findFirst().ifPresent(number -> {
-                low = Math.min(low, number);
-                high = Math.max(high, number);
-                trail[trailed % TRAIL] = number;
-                trailed++;
-            });
+            message.arguments().stream()
+                    .flatMap(argument -> Spelling.number(argument).stream())
+                    .findFirst()
+                    .ifPresent(number -> {
+                        low = Math.min(low, number);
+                        high = Math.max(high, number);
+                        trail[trailed % TRAIL] = number;
+                        trailed++;
+                    });
         }
 
         private AddressRow row(boolean out, Optional<PartId> target, String address, long now) {
@@ -139,11 +157,27 @@ public final class ByAddress {
                     moving += movedIn[slot] ? 1 : 0;
                 }
             }
-            boolean restless = moving >= Math.max(LEAST_RESTLESS, RESTLESS * Math.min(SECONDS, (now - firstAt) / SECOND));
-            List<Double> numbers = IntStream.range(Math.max(0, trailed - TRAIL), trailed).mapToObj(i -> trail[i % TRAIL]).toList();
-            return new AddressRow(out, target, peer, address, OscText.briefTags(last), OscText.brief(last), count, (double) messages / SECONDS,
-                    trailed == 0 ? Optional.empty() : Optional.of(low), trailed == 0 ? Optional.empty() : Optional.of(high), numbers, lastAt, movedAt,
-                    !restless && now - movedAt < MOMENT, restless);
+            boolean restless =
+                    moving >= Math.max(LEAST_RESTLESS, RESTLESS * Math.min(SECONDS, (now - firstAt) / SECOND));
+            List<Double> numbers = IntStream.range(Math.max(0, trailed - TRAIL), trailed)
+                    .mapToObj(i -> trail[i % TRAIL])
+                    .toList();
+            return new AddressRow(
+                    out,
+                    target,
+                    peer,
+                    address,
+                    OscText.briefTags(last),
+                    OscText.brief(last),
+                    count,
+                    (double) messages / SECONDS,
+                    trailed == 0 ? Optional.empty() : Optional.of(low),
+                    trailed == 0 ? Optional.empty() : Optional.of(high),
+                    numbers,
+                    lastAt,
+                    movedAt,
+                    !restless && now - movedAt < MOMENT,
+                    restless);
         }
     }
 }

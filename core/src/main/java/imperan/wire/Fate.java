@@ -14,7 +14,8 @@ public record Fate(Kind kind, long nanos) {
         /** Its answer is awaited. */
         WAITING,
         /** Nothing is to come back, or nobody knows what. */
-        NONE_EXPECTED, ANSWERED,
+        NONE_EXPECTED,
+        ANSWERED,
         /** Something that was said later on the same address was answered. */
         OVERTAKEN,
         /** Too many were awaited at once. */
@@ -22,7 +23,8 @@ public record Fate(Kind kind, long nanos) {
         /** Nothing came, and it had been so before. */
         NO_NEWS,
         /** What came is not what was sent. */
-        WRONG_VALUE, NO_ANSWER
+        WRONG_VALUE,
+        NO_ANSWER
     }
 
     static final Fate WAITING = new Fate(Kind.WAITING, 0);

@@ -27,8 +27,7 @@ public record Found(List<WireRecord> packets, long leftOut, long change, List<Re
      * @param count     how many are kept
      * @param perSecond of the last five seconds
      */
-    public record Repeating(WireRecord last, long count, double perSecond) {
-    }
+    public record Repeating(WireRecord last, long count, double perSecond) {}
 
     /**
      * Looks through what is kept.
@@ -38,31 +37,56 @@ public record Found(List<WireRecord> packets, long leftOut, long change, List<Re
      * @param before  only packets older than this one; empty for all
      * @param most    packets in the answer; the newest are
      */
-    public static Found in(List<WireRecord> packets, long change, WireFilter filter, long since, Optional<Long> before, int most, long now) {
+    public static Found in(
+            List<WireRecord> packets,
+            long change,
+            WireFilter filter,
+            long since,
+            Optional<Long> before,
+            int most,
+            long now) {
         List<WireRecord> newest = new ArrayList<>();
         long passed = 0;
         for (int i = packets.size() - 1; i >= 0; i--) {
             WireRecord record = packets.get(i);
-            if (record.change() > since && before.filter(number -> record.number() >= number).isEmpty() && filter.passes(record)) {
+            if (record.change() > since
+                    && before.filter(number -> record.number() >= number).isEmpty()
+                    && filter.passes(record)) {
                 passed++;
                 if (newest.size() < most) {
                     newest.add(0, record);
                 }
             }
         }
-        return new Found(newest, passed - newest.size(), change, filter.repeats() ? List.of() : repeating(packets, filter, now));
+        return new Found(
+                newest, passed - newest.size(), change, filter.repeats() ? List.of() : repeating(packets, filter, now));
     }
 
     private static List<Repeating> repeating(List<WireRecord> packets, WireFilter filter, long now) {
         Map<String, List<WireRecord>> folded = new LinkedHashMap<>();
         for (WireRecord record : packets) {
             if (record.repeats() && filter.passesUnfolded(record)) {
-                folded.computeIfAbsent(record.out() + " " + record.source() + " " + record.messages().stream().findFirst().map(message -> message.address()).orElse(""),
-                        key -> new ArrayList<>()).add(record);
+                folded.computeIfAbsent(
+                                record.out() + " " + record.source() + " "
+                                        + record.messages().stream()
+                                                .findFirst()
+                                                .map(message -> message.address())
+                                                .orElse(""),
+                                key -> new ArrayList<>())
+                        .add(record);
             }
         }
-        return folded.values().stream().map(all -> new Repeating(all.get(all.size() - 1), all.size(),
-                        all.stream().filter(record -> now - record.at() < WINDOW).count() / (double) (WINDOW / SECOND)))
-                .sorted(Comparator.comparing((Repeating repeating) -> repeating.last().out()).thenComparing(repeating -> repeating.last().source())).toList();
+        return folded.values().stream()
+                .map(all -> new Repeating(
+                        all.get(all.size() - 1),
+                        all.size(),
+                        all.stream()
+                                        .filter(record -> now - record.at() < WINDOW)
+                                        .count()
+                                / (double) (WINDOW / SECOND)))
+                .sorted(Comparator.comparing(
+                                (Repeating repeating) -> repeating.last().out())
+                        .thenComparing(repeating -> repeating.last().source()))
+                .toList();
     }
 }

@@ -2,7 +2,6 @@ package imperan.wire;
 
 import imperan.live.Spelling;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -19,8 +18,7 @@ public record PlotLine(boolean out, String source, String address, int argument)
     public static final int POSITION = -1;
 
     /** @param atMillis in milliseconds since 1970 */
-    public record Point(double atMillis, double value) {
-    }
+    public record Point(double atMillis, double value) {}
 
     /**
      * The numbers in packets that left or came.
@@ -32,7 +30,9 @@ public record PlotLine(boolean out, String source, String address, int argument)
     public List<Point> points(List<WireRecord> packets, long from, int most) {
         List<Point> points = new ArrayList<>();
         for (WireRecord record : packets) {
-            if (record.out() == out && record.source().equals(source) && (!out || record.reason().isEmpty())) {
+            if (record.out() == out
+                    && record.source().equals(source)
+                    && (!out || record.reason().isEmpty())) {
                 List<OscMessage> messages = record.messages();
                 for (int i = 0; i < messages.size(); i++) {
                     if (messages.get(i).address().equals(address)) {
@@ -52,9 +52,13 @@ public record PlotLine(boolean out, String source, String address, int argument)
     /** @param place of the message in its packet */
     private Optional<Double> number(WireRecord record, int place, OscMessage message) {
         if (argument == POSITION) {
-            return place < record.positions().size() ? Optional.of(record.positions().get(place)) : Optional.empty();
+            return place < record.positions().size()
+                    ? Optional.of(record.positions().get(place))
+                    : Optional.empty();
         }
-        return argument >= 0 && argument < message.arguments().size() ? Spelling.number(message.arguments().get(argument)) : Optional.empty();
+        return argument >= 0 && argument < message.arguments().size()
+                ? Spelling.number(message.arguments().get(argument))
+                : Optional.empty();
     }
 
     private static List<Point> thinned(List<Point> points, int most) {

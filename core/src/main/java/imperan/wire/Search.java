@@ -5,7 +5,6 @@ import imperan.osc.Decoded;
 import imperan.osc.OscMessage;
 import imperan.osc.OscText;
 import imperan.show.Problem;
-
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
@@ -28,11 +27,9 @@ public final class Search {
 
     /** A search that can be made, or why not. */
     public sealed interface Read {
-        record For(Search search) implements Read {
-        }
+        record For(Search search) implements Read {}
 
-        record Faulty(Problem problem) implements Read {
-        }
+        record Faulty(Problem problem) implements Read {}
     }
 
     /**
@@ -45,11 +42,14 @@ public final class Search {
             return new Read.For(ALL);
         } else if (text.startsWith("/") && AddressPattern.isPattern(text)) {
             AddressPattern.Compiled compiled = AddressPattern.compile(text);
-            return compiled instanceof AddressPattern.Compiled.Pattern found ? new Read.For(new Search(text, found.pattern()::matches, true))
-                    : new Read.Faulty(Problem.of("This is no address pattern: " + ((AddressPattern.Compiled.Faulty) compiled).reason()));
+            return compiled instanceof AddressPattern.Compiled.Pattern found
+                    ? new Read.For(new Search(text, found.pattern()::matches, true))
+                    : new Read.Faulty(Problem.of(
+                            "This is no address pattern: " + ((AddressPattern.Compiled.Faulty) compiled).reason()));
         }
         String lower = text.toLowerCase(Locale.ROOT);
-        return new Read.For(new Search(lower, address -> address.toLowerCase(Locale.ROOT).contains(lower), false));
+        return new Read.For(
+                new Search(lower, address -> address.toLowerCase(Locale.ROOT).contains(lower), false));
     }
 
     /** Whether an address is looked for. */
@@ -66,8 +66,10 @@ public final class Search {
         if (messages.stream().anyMatch(message -> matches(message.address()))) {
             return true;
         }
-        return !pattern && (contains(record.peer()) || record.says() instanceof Decoded.Malformed bad && contains(bad.reason())
-                || messages.stream().anyMatch(message -> contains(OscText.brief(message.arguments()))));
+        return !pattern
+                && (contains(record.peer())
+                        || record.says() instanceof Decoded.Malformed bad && contains(bad.reason())
+                        || messages.stream().anyMatch(message -> contains(OscText.brief(message.arguments()))));
     }
 
     private boolean contains(String candidate) {

@@ -4,7 +4,6 @@ import imperan.live.Reason;
 import imperan.osc.Decoded;
 import imperan.osc.OscText;
 import imperan.show.PartId;
-
 import java.util.Optional;
 import java.util.Set;
 
@@ -19,7 +18,14 @@ import java.util.Set;
  * @param muted   what nobody wants to see
  * @param repeats whether what comes again and again is shown as well
  */
-public record WireFilter(String source, Optional<Boolean> out, Search search, String types, Only only, Set<Mute> muted, boolean repeats) {
+public record WireFilter(
+        String source,
+        Optional<Boolean> out,
+        Search search,
+        String types,
+        Only only,
+        Set<Mute> muted,
+        boolean repeats) {
 
     /** All that no target claims. */
     public static final String STRANGERS = "strangers";
@@ -42,8 +48,7 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
      * @param source  as {@link WireRecord#source} has it
      * @param address empty for all of its source
      */
-    public record Mute(String source, String address) {
-    }
+    public record Mute(String source, String address) {}
 
     public WireFilter {
         muted = Set.copyOf(muted);
@@ -51,7 +56,11 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
 
     /** Whether a packet passes, whether or not it repeats. */
     boolean passesUnfolded(WireRecord record) {
-        return passes(record.out(), record.target(), record.source()) && passesOnly(record) && !isMuted(record) && hasType(record) && search.matches(record);
+        return passes(record.out(), record.target(), record.source())
+                && passesOnly(record)
+                && !isMuted(record)
+                && hasType(record)
+                && search.matches(record);
     }
 
     /** Whether what was said on an address passes: by its direction, its other end, what is muted, and what is looked for. */
@@ -60,7 +69,8 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
     }
 
     private boolean passes(boolean outwards, Optional<PartId> target, String from) {
-        return (out.isEmpty() || out.get() == outwards) && (source.isEmpty() || (source.equals(STRANGERS) ? target.isEmpty() : source.equals(from)));
+        return (out.isEmpty() || out.get() == outwards)
+                && (source.isEmpty() || (source.equals(STRANGERS) ? target.isEmpty() : source.equals(from)));
     }
 
     public boolean passes(WireRecord record) {
@@ -72,7 +82,9 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
         return switch (only) {
             case ALL -> true;
             case UNANSWERED -> unanswered;
-            case PROBLEMS -> unanswered || record.says() instanceof Decoded.Malformed || record.reason().filter(WireFilter::isProblem).isPresent();
+            case PROBLEMS -> unanswered
+                    || record.says() instanceof Decoded.Malformed
+                    || record.reason().filter(WireFilter::isProblem).isPresent();
         };
     }
 
@@ -82,7 +94,13 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
     }
 
     private boolean isMuted(WireRecord record) {
-        return !muted.isEmpty() && isMuted(record.source(), record.messages().stream().findFirst().map(message -> message.address()).orElse(""));
+        return !muted.isEmpty()
+                && isMuted(
+                        record.source(),
+                        record.messages().stream()
+                                .findFirst()
+                                .map(message -> message.address())
+                                .orElse(""));
     }
 
     private boolean isMuted(String from, String address) {
@@ -90,6 +108,9 @@ public record WireFilter(String source, Optional<Boolean> out, Search search, St
     }
 
     private boolean hasType(WireRecord record) {
-        return types.isEmpty() || record.messages().stream().anyMatch(message -> OscText.typeTags(message.arguments()).chars().anyMatch(tag -> tag != ',' && types.indexOf(tag) >= 0));
+        return types.isEmpty()
+                || record.messages().stream().anyMatch(message -> OscText.typeTags(message.arguments())
+                        .chars()
+                        .anyMatch(tag -> tag != ',' && types.indexOf(tag) >= 0));
     }
 }

@@ -6,7 +6,6 @@ import imperan.live.LiveEvent;
 import imperan.live.Reason;
 import imperan.osc.Decoded;
 import imperan.show.PartId;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -21,8 +20,7 @@ import java.util.Optional;
 public final class WireLog {
 
     /** The last packet to a target, and the input that led to it. */
-    private record Left(long packet, long input) {
-    }
+    private record Left(long packet, long input) {}
 
     private final WireRecord[] ring;
     private final long mostMemory;
@@ -36,6 +34,7 @@ public final class WireLog {
     private final Map<PartId, List<Double>> unpackedPositions = new HashMap<>();
     /** The packets that were answered by what the input in hand brought. */
     private final List<Long> answered = new ArrayList<>();
+
     private long answeredBy;
     private long first = 1;
     private long next = 1;
@@ -62,20 +61,37 @@ public final class WireLog {
         } else if (event instanceof LiveEvent.PacketIn in) {
             return Optional.of(in(in));
         } else if (event instanceof LiveEvent.Opened opened) {
-            packetOf(opened.target(), opened.cause()).ifPresentOrElse(packet -> opened(opened.exchange(), packet),
-                    () -> unpacked.computeIfAbsent(opened.target(), target -> new ArrayList<>()).add(opened.exchange()));
+            packetOf(opened.target(), opened.cause())
+                    .ifPresentOrElse(packet -> opened(opened.exchange(), packet), () -> unpacked.computeIfAbsent(
+                                    opened.target(), target -> new ArrayList<>())
+                            .add(opened.exchange()));
         } else if (event instanceof LiveEvent.Ended ended) {
             ended(ended);
-        } else if (event instanceof LiveEvent.LineLeft line && line.line().control().isPresent()) {
-            line.line().target().ifPresent(target -> stood(target, line.cause(), line.line().position()));
+        } else if (event instanceof LiveEvent.LineLeft line
+                && line.line().control().isPresent()) {
+            line.line()
+                    .target()
+                    .ifPresent(target -> stood(target, line.cause(), line.line().position()));
         }
         return Optional.empty();
     }
 
     private WireRecord out(LiveEvent.PacketOut out) {
         boolean folds = repeats.isRepeated(out);
-        WireRecord record = add(out.at(), true, Optional.of(out.target()), out.dialect(), out.peer(), out.ourPort(), out.bytes(), out.says(), out.cause(), out.reason(), folds,
-                Optional.empty(), Optional.empty());
+        WireRecord record = add(
+                out.at(),
+                true,
+                Optional.of(out.target()),
+                out.dialect(),
+                out.peer(),
+                out.ourPort(),
+                out.bytes(),
+                out.says(),
+                out.cause(),
+                out.reason(),
+                folds,
+                Optional.empty(),
+                Optional.empty());
         // what did not leave takes its positions with it
         List<Double> stood = unpackedPositions.remove(out.target());
         if (out.reason().isEmpty()) {
@@ -95,18 +111,60 @@ public final class WireLog {
     private WireRecord in(LiveEvent.PacketIn in) {
         boolean answers = answeredBy == in.cause().number() && !answered.isEmpty();
         boolean folds = repeats.isRepeated(in, answers || in.answeredNanos().isPresent());
-        WireRecord record = add(in.at(), false, in.target(), in.dialect(), in.peer(), in.ourPort(), in.bytes(), in.says(), in.cause(), in.reason(), folds,
-                in.answeredNanos(), answers ? Optional.of(answered.get(answered.size() - 1)) : Optional.empty());
+        WireRecord record = add(
+                in.at(),
+                false,
+                in.target(),
+                in.dialect(),
+                in.peer(),
+                in.ourPort(),
+                in.bytes(),
+                in.says(),
+                in.cause(),
+                in.reason(),
+                folds,
+                in.answeredNanos(),
+                answers ? Optional.of(answered.get(answered.size() - 1)) : Optional.empty());
         if (answers) {
-            answered.forEach(packet -> packet(packet).ifPresent(asked -> set(asked.with(++change, asked.fate(), Optional.of(record.number())))));
+            answered.forEach(packet -> packet(packet)
+                    .ifPresent(asked -> set(asked.with(++change, asked.fate(), Optional.of(record.number())))));
             answered.clear();
         }
         return record;
     }
 
-    private WireRecord add(long at, boolean out, Optional<PartId> target, String dialect, String peer, int ourPort, byte[] bytes, Decoded says, Cause cause,
-                           Optional<Reason> reason, boolean folds, Optional<Long> answeredAfter, Optional<Long> pair) {
-        WireRecord record = new WireRecord(next, ++change, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, folds, Optional.empty(), answeredAfter, pair, List.of());
+    private WireRecord add(
+            long at,
+            boolean out,
+            Optional<PartId> target,
+            String dialect,
+            String peer,
+            int ourPort,
+            byte[] bytes,
+            Decoded says,
+            Cause cause,
+            Optional<Reason> reason,
+            boolean folds,
+            Optional<Long> answeredAfter,
+            Optional<Long> pair) {
+        WireRecord record = new WireRecord(
+                next,
+                ++change,
+                at,
+                out,
+                target,
+                dialect,
+                peer,
+                ourPort,
+                bytes,
+                says,
+                cause,
+                reason,
+                folds,
+                Optional.empty(),
+                answeredAfter,
+                pair,
+                List.of());
         if (next - first == ring.length) {
             dropOldest();
         }
@@ -135,13 +193,20 @@ public final class WireLog {
 
     /** The packet in which the line of this moment left; empty where it waits for the others of the moment. */
     private Optional<Long> packetOf(PartId target, Cause cause) {
-        return Optional.ofNullable(left.get(target)).filter(last -> last.input() == cause.number()).map(Left::packet);
+        return Optional.ofNullable(left.get(target))
+                .filter(last -> last.input() == cause.number())
+                .map(Left::packet);
     }
 
     /** Where a control stood whose line left just now, or leaves with the others of this moment. */
     private void stood(PartId target, Cause cause, double position) {
-        Optional<WireRecord> alone = packetOf(target, cause).flatMap(this::packet).filter(record -> record.positions().isEmpty() && record.messages().size() == 1);
-        alone.ifPresentOrElse(record -> set(record.from(List.of(position))), () -> unpackedPositions.computeIfAbsent(target, of -> new ArrayList<>()).add(position));
+        Optional<WireRecord> alone = packetOf(target, cause)
+                .flatMap(this::packet)
+                .filter(record ->
+                        record.positions().isEmpty() && record.messages().size() == 1);
+        alone.ifPresentOrElse(record -> set(record.from(List.of(position))), () -> unpackedPositions
+                .computeIfAbsent(target, of -> new ArrayList<>())
+                .add(position));
     }
 
     private void opened(long exchange, long packet) {
@@ -170,7 +235,11 @@ public final class WireLog {
     }
 
     private void became(long number, Fate fate) {
-        packet(number).ifPresent(record -> set(record.with(++change, Optional.of(record.fate().map(before -> before.or(fate)).orElse(fate)), record.pair())));
+        packet(number)
+                .ifPresent(record -> set(record.with(
+                        ++change,
+                        Optional.of(record.fate().map(before -> before.or(fate)).orElse(fate)),
+                        record.pair())));
     }
 
     /** A packet, as long as it is kept. */

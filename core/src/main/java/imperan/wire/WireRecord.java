@@ -5,7 +5,6 @@ import imperan.live.Reason;
 import imperan.osc.Decoded;
 import imperan.osc.OscMessage;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -30,9 +29,24 @@ import java.util.Optional;
  * @param pair    the number of the packet that answers it, or that it answers; empty where there is none
  * @param positions for each of its messages where its control stood on its first axis, 0 to 1, before that became an argument; empty where no control said them
  */
-public record WireRecord(long number, long change, long at, boolean out, Optional<PartId> target, String dialect, String peer, int ourPort, byte[] bytes, Decoded says,
-                         Cause cause, Optional<Reason> reason, boolean repeats, Optional<Fate> fate, Optional<Long> answeredAfterNanos, Optional<Long> pair,
-                         List<Double> positions) {
+public record WireRecord(
+        long number,
+        long change,
+        long at,
+        boolean out,
+        Optional<PartId> target,
+        String dialect,
+        String peer,
+        int ourPort,
+        byte[] bytes,
+        Decoded says,
+        Cause cause,
+        Optional<Reason> reason,
+        boolean repeats,
+        Optional<Fate> fate,
+        Optional<Long> answeredAfterNanos,
+        Optional<Long> pair,
+        List<Double> positions) {
 
     /** An object and its fields. */
     private static final int OWN_MEMORY = 160;
@@ -53,14 +67,50 @@ public record WireRecord(long number, long change, long at, boolean out, Optiona
 
     /** About how many bytes of memory it takes. */
     int memory() {
-        return OWN_MEMORY + bytes.length + (says instanceof Decoded.Whole whole ? whole.packet().memory() : 0);
+        return OWN_MEMORY
+                + bytes.length
+                + (says instanceof Decoded.Whole whole ? whole.packet().memory() : 0);
     }
 
     WireRecord with(long changed, Optional<Fate> became, Optional<Long> paired) {
-        return new WireRecord(number, changed, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, repeats, became, answeredAfterNanos, paired, positions);
+        return new WireRecord(
+                number,
+                changed,
+                at,
+                out,
+                target,
+                dialect,
+                peer,
+                ourPort,
+                bytes,
+                says,
+                cause,
+                reason,
+                repeats,
+                became,
+                answeredAfterNanos,
+                paired,
+                positions);
     }
 
     WireRecord from(List<Double> stood) {
-        return new WireRecord(number, change, at, out, target, dialect, peer, ourPort, bytes, says, cause, reason, repeats, fate, answeredAfterNanos, pair, stood);
+        return new WireRecord(
+                number,
+                change,
+                at,
+                out,
+                target,
+                dialect,
+                peer,
+                ourPort,
+                bytes,
+                says,
+                cause,
+                reason,
+                repeats,
+                fate,
+                answeredAfterNanos,
+                pair,
+                stood);
     }
 }

@@ -1,14 +1,12 @@
 package imperan.words;
 
 import imperan.wire.Fate;
-
 import java.util.Locale;
 
 /** What became of the answer to a packet of ours, in a few words for its row in the Wire. */
 public final class FateWords {
 
-    private FateWords() {
-    }
+    private FateWords() {}
 
     /** Empty where none is expected. */
     public static String of(Fate fate) {

@@ -5,8 +5,7 @@ import imperan.cue.Outcome;
 /** What became of an action of a cue, in words. */
 public final class OutcomeWords {
 
-    private OutcomeWords() {
-    }
+    private OutcomeWords() {}
 
     /**
      * What became of an action, in a word or two.

@@ -8,7 +8,6 @@ import imperan.proof.report.Verdict;
 import imperan.proof.run.PlannedLine;
 import imperan.show.Phrase;
 import imperan.show.ProofRule;
-
 import java.math.BigDecimal;
 import java.util.Locale;
 
@@ -18,8 +17,7 @@ public final class ProofWords {
     private static final double PERCENT = 100;
     private static final double NANOS_OF_MILLI = 1e6;
 
-    private ProofWords() {
-    }
+    private ProofWords() {}
 
     /** One or two words. */
     public static String verdict(Verdict verdict) {
@@ -73,7 +71,12 @@ public final class ProofWords {
      */
     public static String atVenue(PlannedLine line, String values) {
         ProofRule rule = line.phrase().map(Phrase::proof).orElse(ProofRule.USUAL);
-        return rule.sweep() ? values : rule.low().map(low -> "between " + number(low) + " and " + number(rule.high().orElseThrow())).orElse("near the present value");
+        return rule.sweep()
+                ? values
+                : rule.low()
+                        .map(low -> "between " + number(low) + " and "
+                                + number(rule.high().orElseThrow()))
+                        .orElse("near the present value");
     }
 
     private static String number(double value) {
@@ -96,13 +99,19 @@ public final class ProofWords {
             case SKIPPED -> line.because().map(ProofWords::obstacle).orElse("");
             case CONFIRMED, WITNESSED -> "";
             case HEARD -> line.targetName() + " says " + line.said();
-            case NOT_HEARD -> "Nothing came. Move it at " + line.targetName() + " while a proof runs, where it tells only what changes";
+            case NOT_HEARD -> "Nothing came. Move it at " + line.targetName()
+                    + " while a proof runs, where it tells only what changes";
             case MASKED -> "Answered, but something else in " + line.targetName() + " stands in the way now";
             case ONE_WAY -> "Sent; " + line.targetName() + " does not answer it, and nobody looked";
-            case NOT_JUDGED -> "What came proves nothing: " + line.targetName() + " stood there already, or this machine lost packets";
+            case NOT_JUDGED -> "What came proves nothing: " + line.targetName()
+                    + " stood there already, or this machine lost packets";
             case INTERMITTENT -> line.answered() + " of " + line.probes() + " answered";
-            case LATE -> "Answered after " + line.worst().map(ProofWords::millis).orElse("") + ", later than its limit";
-            case WRONG_VALUE, WRONG_TYPE -> line.probes() == 0 ? line.targetName() + " says " + line.said() + ": it has no argument of the number that is listened to" : "Sent " + line.sent() + ", answered " + line.said();
+            case LATE -> "Answered after "
+                    + line.worst().map(ProofWords::millis).orElse("") + ", later than its limit";
+            case WRONG_VALUE, WRONG_TYPE -> line.probes() == 0
+                    ? line.targetName() + " says " + line.said()
+                            + ": it has no argument of the number that is listened to"
+                    : "Sent " + line.sent() + ", answered " + line.said();
             case OTHER_ADDRESS -> "The value came under another address";
             case NO_ANSWER -> "Sent " + line.sent() + ", nothing came";
             case PORT_CLOSED -> "No program is listening on the port of " + line.targetName();
@@ -117,7 +126,10 @@ public final class ProofWords {
 
     /** What was lost, and what that says of all that will be said. */
     public static String loss(Loss loss) {
-        return loss.of() == 0 ? "nothing judged" : loss.lost() + " of " + loss.of() + " lost: " + percent(loss.low()) + " to " + percent(loss.high()) + " (95 %)";
+        return loss.of() == 0
+                ? "nothing judged"
+                : loss.lost() + " of " + loss.of() + " lost: " + percent(loss.low()) + " to " + percent(loss.high())
+                        + " (95 %)";
     }
 
     private static String percent(double share) {

@@ -7,8 +7,7 @@ import imperan.proof.ReadyCheck.Question;
 /** The ready check, in words. */
 public final class ReadyWords {
 
-    private ReadyWords() {
-    }
+    private ReadyWords() {}
 
     /** What is so where all of it is ready. */
     public static String title(Question question) {
@@ -28,16 +27,24 @@ public final class ReadyWords {
     public static String says(Question question, Item item) {
         return switch (question) {
             case ANSWERING -> item.link().map(ReadyWords::link).orElse("It does not answer");
-            case OPEN -> item.link().map(link -> switch (link.gate()) {
-                case HELD -> "Held: nothing is sent by hand";
-                case SILENT -> "Silent: nothing is sent at all";
-                case REHEARSING, OPEN -> "Rehearsal: nothing leaves";
-            }).orElse("");
+            case OPEN -> item.link()
+                    .map(link -> switch (link.gate()) {
+                        case HELD -> "Held: nothing is sent by hand";
+                        case SILENT -> "Silent: nothing is sent at all";
+                        case REHEARSING, OPEN -> "Rehearsal: nothing leaves";
+                    })
+                    .orElse("");
             case AT_VENUE -> "Switched to its stand-in";
             case STARTED -> "Its start list was not sent since it came";
-            case SOUNDING -> item.detail().isEmpty() ? "No device plays its sound: press “Sound here” on the one that is to play it" : "Its sound “" + item.detail() + "” is not on this server: load it again under Edit";
+            case SOUNDING -> item.detail().isEmpty()
+                    ? "No device plays its sound: press “Sound here” on the one that is to play it"
+                    : "Its sound “" + item.detail() + "” is not on this server: load it again under Edit";
             case FINDINGS -> item.detail();
-            case PROVED -> item.detail() + ": " + item.proved().map(proved -> (proved.stale() ? "changed since it was " : "") + ProofWords.verdict(proved.verdict())).orElse("not proved yet");
+            case PROVED -> item.detail() + ": "
+                    + item.proved()
+                            .map(proved -> (proved.stale() ? "changed since it was " : "")
+                                    + ProofWords.verdict(proved.verdict()))
+                            .orElse("not proved yet");
             case ANSWERED -> "No answer, or a wrong one, to " + item.detail();
         };
     }

@@ -5,8 +5,7 @@ import imperan.trial.TrialReport;
 /** How a trial of a cue list ended, in words. */
 public final class TrialWords {
 
-    private TrialWords() {
-    }
+    private TrialWords() {}
 
     /** How a trial ended, in one sentence without its full stop. */
     public static String end(TrialReport.End end) {

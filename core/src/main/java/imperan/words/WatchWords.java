@@ -5,8 +5,7 @@ import imperan.watch.Incident;
 /** What went wrong while a show plays, in words. */
 public final class WatchWords {
 
-    private WatchWords() {
-    }
+    private WatchWords() {}
 
     /** One or two words. */
     public static String word(Incident.Kind kind) {
@@ -28,7 +27,9 @@ public final class WatchWords {
             case PORT_CLOSED -> "No program is listening on its port";
             case NO_ANSWER -> detail.isEmpty() ? "Nothing came in time" : "The value came as " + detail;
             case WRONG_VALUE -> "Answered " + detail;
-            case NOT_SENT -> detail.isEmpty() ? "More was to be sent than there is room for, or the system did not take it" : capital(detail);
+            case NOT_SENT -> detail.isEmpty()
+                    ? "More was to be sent than there is room for, or the system did not take it"
+                    : capital(detail);
             case MALFORMED -> capital(detail);
         };
     }

@@ -1,10 +1,10 @@
 package imperan.address;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-
-import static org.assertj.core.api.Assertions.assertThat;
 
 class AddressTextTest {
 
@@ -15,14 +15,16 @@ class AddressTextTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "bellows/main | begins with a slash | /bellows/main",
-        "\\bellows\\main | wrong way | /bellows/main",
-        "/bellows//main | two slashes | /bellows/main",
-        "/bellows/main/ | ends with a slash | /bellows/main",
-        "' /bellows/main ' | blanks around | /bellows/main",
-        "' bellows//main/' | blanks around | /bellows/main",
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "bellows/main | begins with a slash | /bellows/main",
+                "\\bellows\\main | wrong way | /bellows/main",
+                "/bellows//main | two slashes | /bellows/main",
+                "/bellows/main/ | ends with a slash | /bellows/main",
+                "' /bellows/main ' | blanks around | /bellows/main",
+                "' bellows//main/' | blanks around | /bellows/main",
+            })
     void slipsAreMended(String text, String words, String mend) {
         assertThat(AddressText.parse(text).problem()).hasValueSatisfying(fault -> {
             assertThat(fault.message()).contains(words, "did you mean " + mend);
@@ -34,6 +36,7 @@ class AddressTextTest {
     @ParameterizedTest
     @ValueSource(strings = {"/a b", "/a#", "/a*", "/a,", "/a?", "/a[", "/a]", "/a{", "/a}", "/ä", "", " ", "/"})
     void whatCannotBeGuessedIsOnlyNamed(String text) {
-        assertThat(AddressText.parse(text).problem()).hasValueSatisfying(fault -> assertThat(fault.mend()).isEmpty());
+        assertThat(AddressText.parse(text).problem())
+                .hasValueSatisfying(fault -> assertThat(fault.mend()).isEmpty());
     }
 }

@@ -1,13 +1,11 @@
 package imperan.capture;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.RandomPackets;
 import imperan.show.Reach;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -18,8 +16,9 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class CaptureFileTest {
 
@@ -33,10 +32,20 @@ class CaptureFileTest {
         for (int i = 0; i < count; i++) {
             at += random.nextInt(2_000_000_000);
             Reach reach = Reach.values()[random.nextInt(3)];
-            byte[] bytes = random.nextInt(10) == 0 ? new byte[1 + random.nextInt(40_000)] : OscEncoder.encode(packets.message());
+            byte[] bytes = random.nextInt(10) == 0
+                    ? new byte[1 + random.nextInt(40_000)]
+                    : OscEncoder.encode(packets.message());
             random.nextBytes(random.nextInt(4) == 0 ? bytes : new byte[0]);
             // a stream goes one way for each of its ports, so that both of its ends are tried
-            captured.add(new Captured(at, random.nextBoolean(), "192.0.2.10", 9201 + reach.ordinal(), "192.0.2." + (20 + random.nextInt(3)), 7101 + reach.ordinal(), reach, bytes,
+            captured.add(new Captured(
+                    at,
+                    random.nextBoolean(),
+                    "192.0.2.10",
+                    9201 + reach.ordinal(),
+                    "192.0.2." + (20 + random.nextInt(3)),
+                    7101 + reach.ordinal(),
+                    reach,
+                    bytes,
                     random.nextBoolean() ? "" : "Ada – “Voice”"));
         }
         return captured;
@@ -51,7 +60,10 @@ class CaptureFileTest {
     }
 
     private static byte[] jsonLines(List<Captured> packets) {
-        return packets.stream().map(JsonLines::line).collect(Collectors.joining()).getBytes(StandardCharsets.UTF_8);
+        return packets.stream()
+                .map(JsonLines::line)
+                .collect(Collectors.joining())
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     private static List<Captured> read(byte[] file) {
@@ -81,11 +93,19 @@ class CaptureFileTest {
         for (int length : new int[] {0, 1, 2, 7, 36, 1_001}) {
             byte[] payload = new byte[length];
             new Random(length).nextBytes(payload);
-            for (byte[] packet : List.of(InternetPacket.udp(from, to, 7, payload), InternetPacket.tcp(from, to, 7, 1, 2, 16, payload, 0, length))) {
+            for (byte[] packet : List.of(
+                    InternetPacket.udp(from, to, 7, payload),
+                    InternetPacket.tcp(from, to, 7, 1, 2, 16, payload, 0, length))) {
                 assertThat(sum(Arrays.copyOf(packet, 20))).as("IP").isEqualTo(0xFFFF);
                 ByteBuffer covered = ByteBuffer.allocate(12 + packet.length - 20 + 1);
-                covered.put(packet, 12, 8).put((byte) 0).put(packet[9]).putShort((short) (packet.length - 20)).put(packet, 20, packet.length - 20);
-                assertThat(sum(Arrays.copyOf(covered.array(), covered.capacity() / 2 * 2))).as("what IP carries").isEqualTo(0xFFFF);
+                covered.put(packet, 12, 8)
+                        .put((byte) 0)
+                        .put(packet[9])
+                        .putShort((short) (packet.length - 20))
+                        .put(packet, 20, packet.length - 20);
+                assertThat(sum(Arrays.copyOf(covered.array(), covered.capacity() / 2 * 2)))
+                        .as("what IP carries")
+                        .isEqualTo(0xFFFF);
             }
         }
     }
@@ -103,24 +123,48 @@ class CaptureFileTest {
     @ParameterizedTest
     @CsvSource({"true", "false"})
     void thePcapOfAnAnalyserIsRead(boolean bigEndian) {
-        byte[] ip = InternetPacket.udp(new InternetPacket.End("192.0.2.20", 7101), new InternetPacket.End("192.0.2.10", 9201), 1, OscEncoder.encode(OscMessage.of("/a")));
-        ByteBuffer file = ByteBuffer.allocate(24 + 16 + 14 + ip.length).order(bigEndian ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
-        file.putInt(0xA1B2C3D4).putShort((short) 2).putShort((short) 4).putInt(0).putInt(0).putInt(65_535).putInt(1);
+        byte[] ip = InternetPacket.udp(
+                new InternetPacket.End("192.0.2.20", 7101),
+                new InternetPacket.End("192.0.2.10", 9201),
+                1,
+                OscEncoder.encode(OscMessage.of("/a")));
+        ByteBuffer file = ByteBuffer.allocate(24 + 16 + 14 + ip.length)
+                .order(bigEndian ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
+        file.putInt(0xA1B2C3D4)
+                .putShort((short) 2)
+                .putShort((short) 4)
+                .putInt(0)
+                .putInt(0)
+                .putInt(65_535)
+                .putInt(1);
         file.putInt(1_780_000_000).putInt(250_001).putInt(14 + ip.length).putInt(14 + ip.length);
         file.put(new byte[12]).put((byte) 8).put((byte) 0).put(ip);
         assertThat(read(file.array())).singleElement().satisfies(packet -> {
             assertThat(packet.at()).isEqualTo(1_780_000_000_250_001_000L);
             assertThat(packet.out()).as("the file does not say which way").isFalse();
-            assertThat(packet.peerHost() + ":" + packet.peerPort() + " > " + packet.ourHost() + ":" + packet.ourPort()).isEqualTo("192.0.2.20:7101 > 192.0.2.10:9201");
+            assertThat(packet.peerHost() + ":" + packet.peerPort() + " > " + packet.ourHost() + ":" + packet.ourPort())
+                    .isEqualTo("192.0.2.20:7101 > 192.0.2.10:9201");
             assertThat(packet.bytes()).isEqualTo(OscEncoder.encode(OscMessage.of("/a")));
         });
     }
 
     @Test
     void whatIsNeitherUdpNorTcpIsPassedOverAndCounted() {
-        byte[] arp = HexFormat.of().parseHex("ffffffffffff0200000000010806000108000604000102000000000100000000000000000000000000000000");
+        byte[] arp = HexFormat.of()
+                .parseHex("ffffffffffff0200000000010806000108000604000102000000000100000000000000000000000000000000");
         ByteBuffer file = ByteBuffer.allocate(24 + 16 + arp.length).order(ByteOrder.LITTLE_ENDIAN);
-        file.putInt(0xA1B23C4D).putShort((short) 2).putShort((short) 4).putInt(0).putInt(0).putInt(65_535).putInt(1).putInt(1).putInt(2).putInt(arp.length).putInt(arp.length).put(arp);
+        file.putInt(0xA1B23C4D)
+                .putShort((short) 2)
+                .putShort((short) 4)
+                .putInt(0)
+                .putInt(0)
+                .putInt(65_535)
+                .putInt(1)
+                .putInt(1)
+                .putInt(2)
+                .putInt(arp.length)
+                .putInt(arp.length)
+                .put(arp);
         assertThat(CaptureFile.read(file.array())).isEqualTo(new CaptureFile.Read.Good(List.of(), 1));
     }
 
@@ -136,9 +180,19 @@ class CaptureFileTest {
         String line = JsonLines.line(random(3, 1).get(0));
         assertBad((line + "{\"at\": 1}\n").getBytes(StandardCharsets.UTF_8), "line 2", "no text for “at”");
         assertBad((line + "\n{,").getBytes(StandardCharsets.UTF_8), "line 3", "no JSON");
-        assertBad(line.replace("\"bytes\":\"", "\"bytes\":\"x").getBytes(StandardCharsets.UTF_8), "line 1", "hexadecimal");
-        assertBad(line.replaceFirst("\"direction\":\"(out|in)\"", "\"direction\":\"up\"").getBytes(StandardCharsets.UTF_8), "line 1", "neither out nor in");
-        assertBad(line.replaceFirst("\"peer\":\"[^\"]*\"", "\"peer\":\"nobody\"").getBytes(StandardCharsets.UTF_8), "line 1", "no address with a port");
+        assertBad(
+                line.replace("\"bytes\":\"", "\"bytes\":\"x").getBytes(StandardCharsets.UTF_8),
+                "line 1",
+                "hexadecimal");
+        assertBad(
+                line.replaceFirst("\"direction\":\"(out|in)\"", "\"direction\":\"up\"")
+                        .getBytes(StandardCharsets.UTF_8),
+                "line 1",
+                "neither out nor in");
+        assertBad(
+                line.replaceFirst("\"peer\":\"[^\"]*\"", "\"peer\":\"nobody\"").getBytes(StandardCharsets.UTF_8),
+                "line 1",
+                "no address with a port");
     }
 
     private static void assertBad(byte[] file, String place, String why) {
@@ -152,7 +206,9 @@ class CaptureFileTest {
     @Test
     void hostileFilesAreRefusedInWords() {
         Random random = new Random(17);
-        byte[] good = pcapng(random(21, 12).stream().filter(packet -> packet.bytes().length < 500).toList());
+        byte[] good = pcapng(random(21, 12).stream()
+                .filter(packet -> packet.bytes().length < 500)
+                .toList());
         int bad = 0;
         for (int i = 0; i < 20_000; i++) {
             byte[] file = Arrays.copyOf(good, random.nextInt(3) == 0 ? random.nextInt(good.length) : good.length);
@@ -168,7 +224,16 @@ class CaptureFileTest {
     void aStreamWithAGapGoesOnWhereItIsOpenedAnew() {
         List<Captured> packets = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
-            packets.add(new Captured(NOW + i, true, "192.0.2.10", 40_000, "192.0.2.20", 7101, Reach.TCP_LENGTH, OscEncoder.encode(OscMessage.of("/a/" + i)), ""));
+            packets.add(new Captured(
+                    NOW + i,
+                    true,
+                    "192.0.2.10",
+                    40_000,
+                    "192.0.2.20",
+                    7101,
+                    Reach.TCP_LENGTH,
+                    OscEncoder.encode(OscMessage.of("/a/" + i)),
+                    ""));
         }
         PcapNg first = new PcapNg();
         ByteArrayOutputStream file = new ByteArrayOutputStream();

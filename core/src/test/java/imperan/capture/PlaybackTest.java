@@ -1,13 +1,12 @@
 package imperan.capture;
 
-import imperan.show.Reach;
-import org.junit.jupiter.api.Test;
-
-import java.util.List;
-import java.util.stream.IntStream;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import imperan.show.Reach;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
 
 class PlaybackTest {
 
@@ -15,7 +14,10 @@ class PlaybackTest {
 
     /** One every 100 ms. */
     private static List<Captured> five() {
-        return IntStream.range(0, 5).mapToObj(i -> new Captured(7_000 * MS + i * 100 * MS, true, "", 0, "", 0, Reach.UDP, new byte[] {(byte) i}, "")).toList();
+        return IntStream.range(0, 5)
+                .mapToObj(i -> new Captured(
+                        7_000 * MS + i * 100 * MS, true, "", 0, "", 0, Reach.UDP, new byte[] {(byte) i}, ""))
+                .toList();
     }
 
     private static List<Integer> numbers(List<Captured> packets) {
@@ -39,7 +41,8 @@ class PlaybackTest {
         assertThat(numbers(new Playback(five(), 2, false, 0).take(100 * MS))).containsExactly(0, 1, 2);
         assertThat(numbers(new Playback(five(), 0.5, false, 0).take(399 * MS))).containsExactly(0, 1);
         assertThatThrownBy(() -> new Playback(five(), 0, false, 0)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Playback(five(), Double.NaN, false, 0)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Playback(five(), Double.NaN, false, 0))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test
@@ -57,10 +60,14 @@ class PlaybackTest {
     void oneByOneAndThenOnFromThere() {
         Playback playback = new Playback(five(), 1, true, 0);
         assertThat(playback.take(5_000 * MS)).isEmpty();
-        assertThat(playback.step(6_000 * MS).map(packet -> (int) packet.bytes()[0])).contains(0);
-        assertThat(playback.step(9_000 * MS).map(packet -> (int) packet.bytes()[0])).contains(1);
+        assertThat(playback.step(6_000 * MS).map(packet -> (int) packet.bytes()[0]))
+                .contains(0);
+        assertThat(playback.step(9_000 * MS).map(packet -> (int) packet.bytes()[0]))
+                .contains(1);
         playback.resume(9_050 * MS);
-        assertThat(playback.nextDue()).as("100 ms after the last step, but for the pause").isEqualTo(9_150 * MS);
+        assertThat(playback.nextDue())
+                .as("100 ms after the last step, but for the pause")
+                .isEqualTo(9_150 * MS);
         assertThat(numbers(playback.take(9_400 * MS))).containsExactly(2, 3, 4);
         assertThat(playback.step(9_500 * MS)).isEmpty();
     }

@@ -1,12 +1,19 @@
 package imperan.check;
 
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.LAYOUT;
+import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.change;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Cue;
-import imperan.show.Edit;
 import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.Page;
@@ -21,19 +28,10 @@ import imperan.show.Shows;
 import imperan.show.Song;
 import imperan.show.cue.CueAction;
 import imperan.show.form.Knob;
-import org.junit.jupiter.api.BeforeEach;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-
-import static imperan.show.Shows.ADA;
-import static imperan.show.Shows.DESK;
-import static imperan.show.Shows.LAYOUT;
-import static imperan.show.Shows.accepted;
-import static imperan.show.Shows.change;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
 
 /** A desk with a phrasebook and two pages, and checks that follow each edit. */
 abstract class CheckedShow {
@@ -53,19 +51,34 @@ abstract class CheckedShow {
 
     @BeforeEach
     void desk() {
-        show = accepted(Shows.withPage(), ADA, put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(LEVEL, BOOK, level("/in/<ch:1..12>/level")),
+        show = accepted(
+                Shows.withPage(),
+                ADA,
+                put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(LEVEL, BOOK, level("/in/<ch:1..12>/level")),
                 put(OTHER_PAGE, LAYOUT, Page.plain("Other", 8, 8)));
         show = accepted(show, ADA, change(show, DESK, Shows.target("Desk").speaking(BOOK)));
         checks = new Checks(show);
     }
 
     static Phrase level(String address) {
-        return Phrase.plain(address, Direction.BOTH, List.of(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+        return Phrase.plain(
+                address,
+                Direction.BOTH,
+                List.of(PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
     }
 
     static Control knob(String label, int column, String address, ArgumentSource... arguments) {
-        return Control.plain(label, new Cells(column, 0, 1, 1), Knob.restingAt(0), List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address, List.of(arguments))), List.of());
+        return Control.plain(
+                label,
+                new Cells(column, 0, 1, 1),
+                Knob.restingAt(0),
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), address, List.of(arguments))),
+                List.of());
     }
 
     static Control level(String label, int column, int channel) {

@@ -1,23 +1,5 @@
 package imperan.check;
 
-import imperan.show.AnswerRule;
-import imperan.show.ArgumentSource;
-import imperan.show.ArgumentSource.ArgumentType;
-import imperan.show.Forward;
-import imperan.show.Outcome;
-import imperan.show.PartId;
-import imperan.show.Phrase;
-import imperan.show.Phrase.Direction;
-import imperan.show.Phrase.PhraseArgument;
-import imperan.show.Phrasebook;
-import imperan.show.Show;
-import imperan.show.Shows;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
-import java.util.List;
-import java.util.Optional;
-
 import static imperan.check.FindingKind.ADDRESS_UNKNOWN;
 import static imperan.check.FindingKind.FORWARD_RING;
 import static imperan.check.FindingKind.NEVER_SAID_BY_TARGET;
@@ -31,6 +13,23 @@ import static imperan.show.Shows.change;
 import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.show.AnswerRule;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Forward;
+import imperan.show.Outcome;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.Phrase.Direction;
+import imperan.show.Phrase.PhraseArgument;
+import imperan.show.Phrasebook;
+import imperan.show.Show;
+import imperan.show.Shows;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
 class ForwardChecksTest {
 
     private static final PartId BOOK = new PartId("book");
@@ -43,15 +42,27 @@ class ForwardChecksTest {
 
     @BeforeEach
     void desk() {
-        show = accepted(Shows.withPage(), ADA, put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(WATER, null, Shows.target("Water").at("127.0.0.1", 7102).answeringTo(9202)),
-                put(new PartId("a"), BOOK, phrase("/level", Direction.BOTH)), put(new PartId("b"), BOOK, phrase("/meter", Direction.IN)), put(new PartId("c"), BOOK, phrase("/go", Direction.OUT)),
+        show = accepted(
+                Shows.withPage(),
+                ADA,
+                put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(WATER, null, Shows.target("Water").at("127.0.0.1", 7102).answeringTo(9202)),
+                put(new PartId("a"), BOOK, phrase("/level", Direction.BOTH)),
+                put(new PartId("b"), BOOK, phrase("/meter", Direction.IN)),
+                put(new PartId("c"), BOOK, phrase("/go", Direction.OUT)),
                 put(IT, null, GOOD));
         show = accepted(show, ADA, change(show, DESK, Shows.target("Desk").speaking(BOOK)));
     }
 
     private static Phrase phrase(String address, Direction direction) {
-        return Phrase.plain(address, direction, List.of(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+        return Phrase.plain(
+                address,
+                direction,
+                List.of(PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
     }
 
     private List<Finding> of(Forward forward) {
@@ -75,7 +86,9 @@ class ForwardChecksTest {
             assertThat(finding.kind()).isEqualTo(NEVER_SAID_BY_TARGET);
             assertThat(finding.text()).contains("Desk");
         });
-        assertThat(of(Forward.plain("It", Optional.empty(), "/x", Optional.empty(), "/y"))).extracting(Finding::kind).containsExactly(NO_TARGET, NO_TARGET);
+        assertThat(of(Forward.plain("It", Optional.empty(), "/x", Optional.empty(), "/y")))
+                .extracting(Finding::kind)
+                .containsExactly(NO_TARGET, NO_TARGET);
         mended(of(from("/metr")), "/meter");
     }
 
@@ -83,13 +96,16 @@ class ForwardChecksTest {
     void whatIsSaidIsTakenBySomebody() {
         assertThat(of(to("/go"))).isEmpty();
         assertThat(of(to("/meter"))).extracting(Finding::kind).containsExactly(ONLY_SAID_BY_TARGET);
-        assertThat(of(to("/level").saying(List.of(new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0))))).extracting(Finding::kind).containsExactly(WRONG_TYPES);
+        assertThat(of(to("/level").saying(List.of(new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0)))))
+                .extracting(Finding::kind)
+                .containsExactly(WRONG_TYPES);
         mended(of(to("/leve")), "/level");
     }
 
     private void mended(List<Finding> found, String address) {
         assertThat(found).singleElement().extracting(Finding::kind).isEqualTo(ADDRESS_UNKNOWN);
-        Mending.FindingKey key = new Mending.FindingKey(ADDRESS_UNKNOWN, IT, found.get(0).facts());
+        Mending.FindingKey key =
+                new Mending.FindingKey(ADDRESS_UNKNOWN, IT, found.get(0).facts());
         show = ((Outcome.Accepted) Mending.mend(show, NetworkFacts.NONE, List.of(key), ADA)).show();
         Forward now = (Forward) show.part(IT).orElseThrow().body();
         assertThat(List.of(now.heard(), now.address())).contains(address);
@@ -102,25 +118,42 @@ class ForwardChecksTest {
         Outcome.Accepted back = (Outcome.Accepted) Shows.apply(show, ADA, put(BACK, null, to("/level")));
         checks.follow(back.edit(), back.show());
         assertThat(checks.all()).extracting(Finding::kind).containsExactly(FORWARD_RING, FORWARD_RING);
-        Outcome.Accepted off = (Outcome.Accepted) Shows.apply(back.show(), ADA, change(back.show(), BACK, to("/level").switched(false)));
+        Outcome.Accepted off = (Outcome.Accepted) Shows.apply(
+                back.show(), ADA, change(back.show(), BACK, to("/level").switched(false)));
         checks.follow(off.edit(), off.show());
         assertThat(checks.all()).isEmpty();
-        Outcome.Accepted elsewhere = (Outcome.Accepted) Shows.apply(off.show(), ADA, change(off.show(), BACK, to("/go")));
+        Outcome.Accepted elsewhere =
+                (Outcome.Accepted) Shows.apply(off.show(), ADA, change(off.show(), BACK, to("/go")));
         checks.follow(elsewhere.edit(), elsewhere.show());
-        assertThat(checks.all()).as("a phrase of another address does not come back as what is heard").isEmpty();
-        assertThat(of(Forward.plain("Self", Optional.of(DESK), "/level", Optional.of(DESK), "/level"))).extracting(Finding::kind).containsExactly(FORWARD_RING);
+        assertThat(checks.all())
+                .as("a phrase of another address does not come back as what is heard")
+                .isEmpty();
+        assertThat(of(Forward.plain("Self", Optional.of(DESK), "/level", Optional.of(DESK), "/level")))
+                .extracting(Finding::kind)
+                .containsExactly(FORWARD_RING);
     }
 
     @Test
     void severalFindingsAreMendedAsOneEdit() {
-        show = accepted(show, ADA, put(new PartId("f1"), Shows.PAGE, Shows.fader("One", 0, "/levl")), put(new PartId("f2"), Shows.PAGE, Shows.fader("Two", 1, "/levl")));
-        List<Mending.FindingKey> keys = new Checks(show).all().stream().filter(finding -> finding.kind() == ADDRESS_UNKNOWN)
-                .map(finding -> new Mending.FindingKey(finding.kind(), finding.about(), finding.facts())).toList();
+        show = accepted(
+                show,
+                ADA,
+                put(new PartId("f1"), Shows.PAGE, Shows.fader("One", 0, "/levl")),
+                put(new PartId("f2"), Shows.PAGE, Shows.fader("Two", 1, "/levl")));
+        List<Mending.FindingKey> keys = new Checks(show)
+                .all().stream()
+                        .filter(finding -> finding.kind() == ADDRESS_UNKNOWN)
+                        .map(finding -> new Mending.FindingKey(finding.kind(), finding.about(), finding.facts()))
+                        .toList();
         assertThat(keys).as("a send and a listen of each").hasSize(4);
         Outcome.Accepted mended = (Outcome.Accepted) Mending.mend(show, NetworkFacts.NONE, keys, ADA);
         assertThat(mended.edit().title()).isEqualTo("Mend 4 findings");
         assertThat(mended.edit().changes()).hasSize(2);
         assertThat(new Checks(mended.show()).all()).noneMatch(finding -> finding.kind() == ADDRESS_UNKNOWN);
-        assertThat(((Outcome.Refused) Mending.mend(mended.show(), NetworkFacts.NONE, keys, ADA)).problems().get(0).message()).contains("changed in the meantime");
+        assertThat(((Outcome.Refused) Mending.mend(mended.show(), NetworkFacts.NONE, keys, ADA))
+                        .problems()
+                        .get(0)
+                        .message())
+                .contains("changed in the meantime");
     }
 }

@@ -1,5 +1,30 @@
 package imperan.check;
 
+import static imperan.check.FindingKind.ADAPTER_GONE;
+import static imperan.check.FindingKind.BROADCAST_ADDRESS;
+import static imperan.check.FindingKind.BUNDLES_NOT_TAKEN;
+import static imperan.check.FindingKind.FASTER_THAN_PACE;
+import static imperan.check.FindingKind.IN_GIVEN_RANGE;
+import static imperan.check.FindingKind.LOOPBACK_CLOSED;
+import static imperan.check.FindingKind.LOOPBACK_HOST;
+import static imperan.check.FindingKind.NETWORK_ADDRESS;
+import static imperan.check.FindingKind.OTHER_NETWORK;
+import static imperan.check.FindingKind.OUR_ADDRESS_CHANGED;
+import static imperan.check.FindingKind.OUR_OWN_PORT;
+import static imperan.check.FindingKind.OUTSIDE_OUR_NETWORKS;
+import static imperan.check.FindingKind.PORT_CLOSED;
+import static imperan.check.FindingKind.PORT_TAKEN;
+import static imperan.check.FindingKind.ROUTERS_ADDRESS;
+import static imperan.check.FindingKind.SAME_ADDRESS;
+import static imperan.check.FindingKind.SHARED_ANSWER_PORT;
+import static imperan.check.FindingKind.SWAPPED_PORTS;
+import static imperan.check.FindingKind.SYSTEM_PORT;
+import static imperan.check.FindingKind.TARGET_HELD;
+import static imperan.check.FindingKind.TARGET_LOST;
+import static imperan.check.FindingKind.TOO_MANY_PARTNERS;
+import static imperan.check.FindingKind.TO_EVERYBODY;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Gate;
 import imperan.live.LinkState;
 import imperan.live.LinkView;
@@ -20,42 +45,16 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Phrasebook;
+import imperan.show.Reach;
 import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.Tick;
-import imperan.show.Reach;
-import org.junit.jupiter.api.Test;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.check.FindingKind.BUNDLES_NOT_TAKEN;
-import static imperan.check.FindingKind.ADAPTER_GONE;
-import static imperan.check.FindingKind.BROADCAST_ADDRESS;
-import static imperan.check.FindingKind.IN_GIVEN_RANGE;
-import static imperan.check.FindingKind.FASTER_THAN_PACE;
-import static imperan.check.FindingKind.LOOPBACK_CLOSED;
-import static imperan.check.FindingKind.LOOPBACK_HOST;
-import static imperan.check.FindingKind.NETWORK_ADDRESS;
-import static imperan.check.FindingKind.OTHER_NETWORK;
-import static imperan.check.FindingKind.OUR_ADDRESS_CHANGED;
-import static imperan.check.FindingKind.OUR_OWN_PORT;
-import static imperan.check.FindingKind.OUTSIDE_OUR_NETWORKS;
-import static imperan.check.FindingKind.PORT_CLOSED;
-import static imperan.check.FindingKind.PORT_TAKEN;
-import static imperan.check.FindingKind.TARGET_HELD;
-import static imperan.check.FindingKind.TARGET_LOST;
-import static imperan.check.FindingKind.ROUTERS_ADDRESS;
-import static imperan.check.FindingKind.SAME_ADDRESS;
-import static imperan.check.FindingKind.SHARED_ANSWER_PORT;
-import static imperan.check.FindingKind.SWAPPED_PORTS;
-import static imperan.check.FindingKind.SYSTEM_PORT;
-import static imperan.check.FindingKind.TOO_MANY_PARTNERS;
-import static imperan.check.FindingKind.TO_EVERYBODY;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Every finding has a case that has it, and a near case that has not. Addresses are those for documents (RFC 5737). */
 class RigCheckTest {
@@ -72,7 +71,23 @@ class RigCheckTest {
     private List<Stray> strays = List.of();
 
     private static LinkView link(SocketState socket, LinkState state) {
-        return new LinkView(DESK, state, 0, Gate.OPEN, socket, false, 0, 0, Optional.empty(), Optional.empty(), 0, 0, 0, 0, false, Optional.empty());
+        return new LinkView(
+                DESK,
+                state,
+                0,
+                Gate.OPEN,
+                socket,
+                false,
+                0,
+                0,
+                Optional.empty(),
+                Optional.empty(),
+                0,
+                0,
+                0,
+                0,
+                false,
+                Optional.empty());
     }
 
     private static LinkView taken(String why) {
@@ -80,8 +95,11 @@ class RigCheckTest {
     }
 
     private RigCheckTest with(String id, Body body) {
-        show = apply(new EditRequest("Put", List.of(new EditRequest.Put(new Part(new PartId(id), Optional.empty(), 0, body),
-                show.held(new PartId(id)).map(h -> h.version()).orElse(0L)))));
+        show = apply(new EditRequest(
+                "Put",
+                List.of(new EditRequest.Put(
+                        new Part(new PartId(id), Optional.empty(), 0, body),
+                        show.held(new PartId(id)).map(h -> h.version()).orElse(0L)))));
         return this;
     }
 
@@ -116,8 +134,16 @@ class RigCheckTest {
     }
 
     private static Host router(String address) {
-        return new Host("Router", address, 24, Host.Addressing.FIXED, Host.Role.ROUTER,
-                Optional.of(new Host.GivenOut("192.0.2.100", "192.0.2.199")), "", "", "");
+        return new Host(
+                "Router",
+                address,
+                24,
+                Host.Addressing.FIXED,
+                Host.Role.ROUTER,
+                Optional.of(new Host.GivenOut("192.0.2.100", "192.0.2.199")),
+                "",
+                "",
+                "");
     }
 
     private static Target desk(String host) {
@@ -132,7 +158,9 @@ class RigCheckTest {
 
     @Test
     void aRigThatIsRightHasNoFindings() {
-        with("router", router("192.0.2.1")).with("a", host("Desk", "192.0.2.20")).with("desk", DESK_TARGET);
+        with("router", router("192.0.2.1"))
+                .with("a", host("Desk", "192.0.2.20"))
+                .with("desk", DESK_TARGET);
         assertThat(kinds()).isEmpty();
     }
 
@@ -165,7 +193,8 @@ class RigCheckTest {
         assertThat(only().kind()).isEqualTo(SAME_ADDRESS);
         assertThat(only().text()).isEqualTo("Rack and Desk both have 192.0.2.20");
         mend();
-        assertThat(((Host) show.part(new PartId("b")).orElseThrow().body()).address()).isEqualTo("192.0.2.21");
+        assertThat(((Host) show.part(new PartId("b")).orElseThrow().body()).address())
+                .isEqualTo("192.0.2.21");
     }
 
     @Test
@@ -173,7 +202,8 @@ class RigCheckTest {
         with("router", router("192.0.2.1")).with("a", host("Desk", "192.0.2.1"));
         assertThat(only().kind()).isEqualTo(ROUTERS_ADDRESS);
         mend();
-        assertThat(((Host) show.part(new PartId("a")).orElseThrow().body()).address()).isEqualTo("192.0.2.2");
+        assertThat(((Host) show.part(new PartId("a")).orElseThrow().body()).address())
+                .isEqualTo("192.0.2.2");
     }
 
     @Test
@@ -184,7 +214,8 @@ class RigCheckTest {
         assertThat(only().kind()).isEqualTo(IN_GIVEN_RANGE);
         assertThat(only().text()).contains("192.0.2.100 to 192.0.2.199");
         mend();
-        Host given = new Host("Tablet", "192.0.2.100", 24, Host.Addressing.GIVEN, Host.Role.SURFACE, Optional.empty(), "", "", "");
+        Host given = new Host(
+                "Tablet", "192.0.2.100", 24, Host.Addressing.GIVEN, Host.Role.SURFACE, Optional.empty(), "", "", "");
         with("b", given);
         assertThat(kinds()).isEmpty();
     }
@@ -194,7 +225,8 @@ class RigCheckTest {
         with("router", router("192.0.2.1")).with("a", host("Desk", "192.0.3.20"));
         assertThat(only().kind()).isEqualTo(OTHER_NETWORK);
         mend();
-        assertThat(((Host) show.part(new PartId("a")).orElseThrow().body()).address()).isEqualTo("192.0.2.20");
+        assertThat(((Host) show.part(new PartId("a")).orElseThrow().body()).address())
+                .isEqualTo("192.0.2.20");
     }
 
     @Test
@@ -209,7 +241,8 @@ class RigCheckTest {
         with("a", host("Desk", "192.0.2.20")).with("desk", DESK_TARGET).with("other", desk("192.0.2.21"));
         show = apply(new NetworkPlan(show).move(new PartId("a"), "192.0.2.30"));
         assertThat(target().host()).isEqualTo("192.0.2.30");
-        assertThat(((Target) show.part(new PartId("other")).orElseThrow().body()).host()).isEqualTo("192.0.2.21");
+        assertThat(((Target) show.part(new PartId("other")).orElseThrow().body()).host())
+                .isEqualTo("192.0.2.21");
     }
 
     @Test
@@ -289,7 +322,23 @@ class RigCheckTest {
         known = link(SocketState.open("192.0.2.10"), LinkState.PORT_CLOSED);
         assertThat(only().text()).isEqualTo("No program is listening on port 7101 of 192.0.2.20, where Desk should be");
         for (Gate gate : Gate.values()) {
-            known = new LinkView(DESK, LinkState.ANSWERING, 0, gate, SocketState.open("192.0.2.10"), false, 0, 0, Optional.empty(), Optional.empty(), 0, 0, 0, 0, false, Optional.empty());
+            known = new LinkView(
+                    DESK,
+                    LinkState.ANSWERING,
+                    0,
+                    gate,
+                    SocketState.open("192.0.2.10"),
+                    false,
+                    0,
+                    0,
+                    Optional.empty(),
+                    Optional.empty(),
+                    0,
+                    0,
+                    0,
+                    0,
+                    false,
+                    Optional.empty());
             assertThat(kinds()).isEqualTo(gate == Gate.OPEN ? List.of() : List.of(TARGET_HELD));
         }
         assertThat(TARGET_HELD.isOfNow()).isTrue();
@@ -298,11 +347,23 @@ class RigCheckTest {
 
     @Test
     void aTargetIsNotSentMoreThanItsKindKeepsUpWith() {
-        Phrasebook.LinkSheet slow = new Phrasebook.LinkSheet(Optional.empty(), Reach.UDP, Phrasebook.AnswersTo.SENDER, Target.Answering.REPORTS, Optional.empty(), Optional.of(30), true, "osc",
-                Optional.empty(), List.of(), List.of(), "");
+        Phrasebook.LinkSheet slow = new Phrasebook.LinkSheet(
+                Optional.empty(),
+                Reach.UDP,
+                Phrasebook.AnswersTo.SENDER,
+                Target.Answering.REPORTS,
+                Optional.empty(),
+                Optional.of(30),
+                true,
+                "osc",
+                Optional.empty(),
+                List.of(),
+                List.of(),
+                "");
         with("book", new Phrasebook("Slow", slow)).with("desk", DESK_TARGET.speaking(new PartId("book")));
         assertThat(only().kind()).isEqualTo(FASTER_THAN_PACE);
-        assertThat(only().text()).isEqualTo("As many messages as there are leave for Desk; by its link sheet it keeps up with 30");
+        assertThat(only().text())
+                .isEqualTo("As many messages as there are leave for Desk; by its link sheet it keeps up with 30");
         mend();
         assertThat(target().messagesPerSecond()).hasValue(30);
         with("desk", target().paced(31));
@@ -322,14 +383,16 @@ class RigCheckTest {
 
     @Test
     void aTargetThatReceivesWhereAnotherAnswersIsAFault() {
-        with("desk", desk("127.0.0.1")).with("rack", Target.plain("Rack", "127.0.0.1", 9201, 9202, Target.Answering.REPORTS));
+        with("desk", desk("127.0.0.1"))
+                .with("rack", Target.plain("Rack", "127.0.0.1", 9201, 9202, Target.Answering.REPORTS));
         assertThat(only().kind()).isEqualTo(OUR_OWN_PORT);
         assertThat(only().about()).isEqualTo(new PartId("rack"));
     }
 
     @Test
     void aTakenPortComesWithAFreeOne() {
-        with("desk", DESK_TARGET).with("rack", Target.plain("Rack", "192.0.2.21", 7101, 9202, Target.Answering.REPORTS));
+        with("desk", DESK_TARGET)
+                .with("rack", Target.plain("Rack", "192.0.2.21", 7101, 9202, Target.Answering.REPORTS));
         assertThat(kinds()).isEmpty();
         known = taken("Port 9201 on this machine is taken by another program");
         assertThat(only().kind()).isEqualTo(PORT_TAKEN);
@@ -392,7 +455,8 @@ class RigCheckTest {
 
     @Test
     void twoTargetsOfOneHostOnOneAnswerPortAreACaution() {
-        with("desk", DESK_TARGET).with("rack", Target.plain("Rack", "192.0.2.20", 7102, 9202, Target.Answering.REPORTS));
+        with("desk", DESK_TARGET)
+                .with("rack", Target.plain("Rack", "192.0.2.20", 7102, 9202, Target.Answering.REPORTS));
         assertThat(kinds()).isEmpty();
         with("rack", Target.plain("Rack", "192.0.2.20", 7102, 9201, Target.Answering.REPORTS));
         assertThat(only().kind()).isEqualTo(SHARED_ANSWER_PORT);
@@ -401,8 +465,19 @@ class RigCheckTest {
 
     @Test
     void morePartnersThanTheLinkSheetSaysAreACaution() {
-        Phrasebook.LinkSheet two = new Phrasebook.LinkSheet(Optional.empty(), Reach.UDP, Phrasebook.AnswersTo.SENDER,
-                Target.Answering.REPORTS, Optional.empty(), Optional.empty(), true, "osc", Optional.of(2), List.of(), List.of(), "");
+        Phrasebook.LinkSheet two = new Phrasebook.LinkSheet(
+                Optional.empty(),
+                Reach.UDP,
+                Phrasebook.AnswersTo.SENDER,
+                Target.Answering.REPORTS,
+                Optional.empty(),
+                Optional.empty(),
+                true,
+                "osc",
+                Optional.of(2),
+                List.of(),
+                List.of(),
+                "");
         with("book", new Phrasebook("Desk", two));
         for (int i = 1; i <= 2; i++) {
             with("desk" + i, DESK_TARGET.answeringTo(9200 + i).speaking(new PartId("book")));
@@ -415,8 +490,19 @@ class RigCheckTest {
 
     @Test
     void bundlesForATargetThatTakesNoneAreSaidAndMended() {
-        Phrasebook.LinkSheet none = new Phrasebook.LinkSheet(Optional.empty(), Reach.UDP, Phrasebook.AnswersTo.SENDER,
-                Target.Answering.REPORTS, Optional.empty(), Optional.empty(), false, "osc", Optional.empty(), List.of(), List.of(), "");
+        Phrasebook.LinkSheet none = new Phrasebook.LinkSheet(
+                Optional.empty(),
+                Reach.UDP,
+                Phrasebook.AnswersTo.SENDER,
+                Target.Answering.REPORTS,
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                "osc",
+                Optional.empty(),
+                List.of(),
+                List.of(),
+                "");
         with("book", new Phrasebook("Desk", Phrasebook.LinkSheet.unknown()));
         with("desk", DESK_TARGET.bundling().speaking(new PartId("book")));
         assertThat(kinds()).as("its link sheet says that it takes them").isEmpty();
@@ -428,8 +514,22 @@ class RigCheckTest {
 
     @Test
     void anAdapterThatIsGoneIsAFault() {
-        Target chosen = new Target("Desk", "192.0.2.20", 7101, 9201, Target.Answering.REPORTS, Optional.empty(), Optional.empty(), false,
-                DESK_TARGET.transport(), Optional.of("192.0.2.10"), Optional.empty(), false, List.of(), Optional.empty(), List.of());
+        Target chosen = new Target(
+                "Desk",
+                "192.0.2.20",
+                7101,
+                9201,
+                Target.Answering.REPORTS,
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                DESK_TARGET.transport(),
+                Optional.of("192.0.2.10"),
+                Optional.empty(),
+                false,
+                List.of(),
+                Optional.empty(),
+                List.of());
         with("desk", chosen);
         assertThat(kinds()).isEmpty();
         adapters = List.of(LOOPBACK, new Adapter("wlan0", List.of(Prefix.of("192.0.2.77/24")), false));
@@ -439,7 +539,10 @@ class RigCheckTest {
 
     @Test
     void anAddressOfOursThatChangedSinceItWasToldIsAFault() {
-        with("desk", DESK_TARGET.ticked(List.of(new Tick(LinkStep.ANSWER_PORT_TOLD, "Ada", "2026-11-23T20:00:00Z", "192.0.2.10:9201"))));
+        with(
+                "desk",
+                DESK_TARGET.ticked(List.of(
+                        new Tick(LinkStep.ANSWER_PORT_TOLD, "Ada", "2026-11-23T20:00:00Z", "192.0.2.10:9201"))));
         known = link(SocketState.open("192.0.2.10"), LinkState.ANSWERING);
         assertThat(kinds()).isEmpty();
         known = link(SocketState.open("192.0.2.77"), LinkState.ANSWERING);
@@ -459,12 +562,15 @@ class RigCheckTest {
         with("c", host("Rack", "192.0.2.30"));
         assertThat(only().accepted()).isPresent();
         with("a", host("Desk", "192.0.2.30")).with("b", host("Spare desk", "192.0.2.30"));
-        assertThat(found()).isNotEmpty().allSatisfy(f -> assertThat(f.accepted()).isEmpty());
+        assertThat(found()).isNotEmpty().allSatisfy(f -> assertThat(f.accepted())
+                .isEmpty());
     }
 
     @Test
     void theWorstComesFirstAndWhatIsAcceptedLast() {
-        with("a", host("Desk", "192.0.2.20")).with("b", host("Spare desk", "192.0.2.20")).with("c", host("Odd", "127.0.0.1"));
+        with("a", host("Desk", "192.0.2.20"))
+                .with("b", host("Spare desk", "192.0.2.20"))
+                .with("c", host("Odd", "127.0.0.1"));
         assertThat(kinds()).containsExactly(SAME_ADDRESS, LOOPBACK_HOST);
         Finding worst = found().get(0);
         with("ok", new Acceptance(worst.kind().name(), worst.about(), worst.facts(), ""));
@@ -473,10 +579,33 @@ class RigCheckTest {
 
     @Test
     void everyKindOfFindingHasATestHere() {
-        List<FindingKind> tested = new ArrayList<>(List.of(NETWORK_ADDRESS, BROADCAST_ADDRESS, ROUTERS_ADDRESS, SAME_ADDRESS, OUR_OWN_PORT,
-                PORT_TAKEN, SWAPPED_PORTS, ADAPTER_GONE, OUTSIDE_OUR_NETWORKS, OUR_ADDRESS_CHANGED, LOOPBACK_CLOSED, LOOPBACK_HOST,
-                OTHER_NETWORK, IN_GIVEN_RANGE, SHARED_ANSWER_PORT, TO_EVERYBODY, SYSTEM_PORT,
-                TOO_MANY_PARTNERS, BUNDLES_NOT_TAKEN, FASTER_THAN_PACE, TARGET_HELD, TARGET_LOST, PORT_CLOSED));
-        assertThat(tested).containsExactlyInAnyOrderElementsOf(Arrays.stream(FindingKind.values()).filter(kind -> kind.area() == FindingKind.Area.RIG).toList());
+        List<FindingKind> tested = new ArrayList<>(List.of(
+                NETWORK_ADDRESS,
+                BROADCAST_ADDRESS,
+                ROUTERS_ADDRESS,
+                SAME_ADDRESS,
+                OUR_OWN_PORT,
+                PORT_TAKEN,
+                SWAPPED_PORTS,
+                ADAPTER_GONE,
+                OUTSIDE_OUR_NETWORKS,
+                OUR_ADDRESS_CHANGED,
+                LOOPBACK_CLOSED,
+                LOOPBACK_HOST,
+                OTHER_NETWORK,
+                IN_GIVEN_RANGE,
+                SHARED_ANSWER_PORT,
+                TO_EVERYBODY,
+                SYSTEM_PORT,
+                TOO_MANY_PARTNERS,
+                BUNDLES_NOT_TAKEN,
+                FASTER_THAN_PACE,
+                TARGET_HELD,
+                TARGET_LOST,
+                PORT_CLOSED));
+        assertThat(tested)
+                .containsExactlyInAnyOrderElementsOf(Arrays.stream(FindingKind.values())
+                        .filter(kind -> kind.area() == FindingKind.Area.RIG)
+                        .toList());
     }
 }

@@ -1,15 +1,12 @@
 package imperan.cue;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.show.Cue;
 import imperan.show.PartId;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -18,8 +15,10 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** One cue list at work: what each order does to it, what follows, what is due when. */
 class ListRunTest {
@@ -41,11 +40,17 @@ class ListRunTest {
     }
 
     private static Cue fading(String number, double seconds) {
-        return Cue.plain(number, "").doing(List.of(new CueAction.BringControl(0, Optional.empty(), List.of(1.0), seconds, FadeCurve.EVEN)));
+        return Cue.plain(number, "")
+                .doing(List.of(new CueAction.BringControl(0, Optional.empty(), List.of(1.0), seconds, FadeCurve.EVEN)));
     }
 
     private void list(Cue... cues) {
-        run.follow(List.of(cues).stream().sorted(Comparator.comparing(Cue::decimal)).map(cue -> new ListRun.Entry(id(cue.number()), cue)).toList(), 0.3);
+        run.follow(
+                List.of(cues).stream()
+                        .sorted(Comparator.comparing(Cue::decimal))
+                        .map(cue -> new ListRun.Entry(id(cue.number()), cue))
+                        .toList(),
+                0.3);
     }
 
     private static PartId id(String number) {
@@ -133,7 +138,11 @@ class ListRunTest {
 
     @Test
     void theNextOneFollowsAfterAWaitOrTogether() {
-        list(cue("1", 0).followed(CueFollow.after(2)), cue("2", 0).followed(CueFollow.together()), cue("3", 0), cue("4", 0));
+        list(
+                cue("1", 0).followed(CueFollow.after(2)),
+                cue("2", 0).followed(CueFollow.together()),
+                cue("3", 0),
+                cue("4", 0));
         go();
         assertThat(done).containsExactly("1/0");
         pass(1.4);
@@ -159,7 +168,10 @@ class ListRunTest {
 
     @Test
     void theNextOneWaitsForTheAnswersOrForAHand() {
-        list(cue("1", 0).followed(CueFollow.answered(1, false)), cue("2", 0).followed(CueFollow.answered(1, true)), cue("3", 0));
+        list(
+                cue("1", 0).followed(CueFollow.answered(1, false)),
+                cue("2", 0).followed(CueFollow.answered(1, true)),
+                cue("3", 0));
         run.go(Optional.empty(), now);
         Running first = ((Happening.Begins) run.next(now).orElseThrow()).running();
         run.becomes(first, 0, Outcome.SAID);
@@ -269,12 +281,18 @@ class ListRunTest {
     // ---- every order in every state
 
     /** The states in which a list can be: at its start, in the midst of a fade, that paused, with a cue that follows, at its end. */
-    private enum State { START, FADING, PAUSED, FOLLOWING, END }
+    private enum State {
+        START,
+        FADING,
+        PAUSED,
+        FOLLOWING,
+        END
+    }
 
     private void bring(State state) {
         list(fading("1", 4), cue("2", 0).followed(CueFollow.after(9)), cue("3", 0));
         switch (state) {
-            case START -> { }
+            case START -> {}
             case FADING -> go();
             case PAUSED -> {
                 go();
@@ -294,31 +312,45 @@ class ListRunTest {
 
     /** What comes of each order in each state: what is next, what runs and what was done within ten seconds; or why it does nothing. */
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "START | GO | 2 | 1/0, 1 ends", "START | BACK | AT_START |", "START | JUMP | 3 |", "START | FIRE | 1 | 3/0", "START | PAUSE | NOTHING_RUNS |", "START | RESUME | NOTHING_RUNS |", "START | STOP | 1 |", "START | RESET | 1 |",
-        "FADING | GO | - | 2/0, 1 ends, 3/0", "FADING | BACK | 1 | 1 ends", "FADING | JUMP | 3 | 1 ends", "FADING | FIRE | 2 | 3/0, 1 ends", "FADING | PAUSE | 2 |", "FADING | RESUME | NOTHING_RUNS | 1 ends", "FADING | STOP | 2 |", "FADING | RESET | 1 |",
-        "PAUSED | GO | PAUSED |", "PAUSED | BACK | 1 |", "PAUSED | JUMP | 3 |", "PAUSED | FIRE | PAUSED |", "PAUSED | PAUSE | PAUSED |", "PAUSED | RESUME | 2 | 1 ends", "PAUSED | STOP | 2 |", "PAUSED | RESET | 1 |",
-        "FOLLOWING | GO | - | 3/0", "FOLLOWING | BACK | 2 |", "FOLLOWING | JUMP | 3 |", "FOLLOWING | FIRE | - | 3/0, 3/0", "FOLLOWING | PAUSE | 3 |", "FOLLOWING | RESUME | NOTHING_RUNS | 3/0", "FOLLOWING | STOP | 3 |", "FOLLOWING | RESET | 1 |",
-        "END | GO | AT_END |", "END | BACK | 3 |", "END | JUMP | 3 |", "END | FIRE | - | 3/0", "END | PAUSE | NOTHING_RUNS |", "END | RESUME | NOTHING_RUNS |", "END | STOP | - |", "END | RESET | 1 |"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "START | GO | 2 | 1/0, 1 ends", "START | BACK | AT_START |", "START | JUMP | 3 |",
+                        "START | FIRE | 1 | 3/0", "START | PAUSE | NOTHING_RUNS |", "START | RESUME | NOTHING_RUNS |",
+                        "START | STOP | 1 |", "START | RESET | 1 |",
+                "FADING | GO | - | 2/0, 1 ends, 3/0", "FADING | BACK | 1 | 1 ends", "FADING | JUMP | 3 | 1 ends",
+                        "FADING | FIRE | 2 | 3/0, 1 ends", "FADING | PAUSE | 2 |",
+                        "FADING | RESUME | NOTHING_RUNS | 1 ends", "FADING | STOP | 2 |", "FADING | RESET | 1 |",
+                "PAUSED | GO | PAUSED |", "PAUSED | BACK | 1 |", "PAUSED | JUMP | 3 |", "PAUSED | FIRE | PAUSED |",
+                        "PAUSED | PAUSE | PAUSED |", "PAUSED | RESUME | 2 | 1 ends", "PAUSED | STOP | 2 |",
+                        "PAUSED | RESET | 1 |",
+                "FOLLOWING | GO | - | 3/0", "FOLLOWING | BACK | 2 |", "FOLLOWING | JUMP | 3 |",
+                        "FOLLOWING | FIRE | - | 3/0, 3/0", "FOLLOWING | PAUSE | 3 |",
+                        "FOLLOWING | RESUME | NOTHING_RUNS | 3/0", "FOLLOWING | STOP | 3 |", "FOLLOWING | RESET | 1 |",
+                "END | GO | AT_END |", "END | BACK | 3 |", "END | JUMP | 3 |", "END | FIRE | - | 3/0",
+                        "END | PAUSE | NOTHING_RUNS |", "END | RESUME | NOTHING_RUNS |", "END | STOP | - |",
+                        "END | RESET | 1 |"
+            })
     void everyOrderInEveryState(State state, String order, String comes, String does) {
         bring(state);
         now += SECOND;
-        Optional<Refusal> refused = switch (order) {
-            case "GO" -> run.go(Optional.empty(), now);
-            case "BACK" -> run.back();
-            case "JUMP" -> run.jump(id("3"));
-            case "FIRE" -> run.fire(id("3"), now);
-            case "PAUSE" -> run.pause(now);
-            case "RESUME" -> run.resume(now);
-            case "STOP" -> {
-                run.stop();
-                yield Optional.empty();
-            }
-            default -> {
-                run.reset(now);
-                yield Optional.empty();
-            }
-        };
+        Optional<Refusal> refused =
+                switch (order) {
+                    case "GO" -> run.go(Optional.empty(), now);
+                    case "BACK" -> run.back();
+                    case "JUMP" -> run.jump(id("3"));
+                    case "FIRE" -> run.fire(id("3"), now);
+                    case "PAUSE" -> run.pause(now);
+                    case "RESUME" -> run.resume(now);
+                    case "STOP" -> {
+                        run.stop();
+                        yield Optional.empty();
+                    }
+                    default -> {
+                        run.reset(now);
+                        yield Optional.empty();
+                    }
+                };
         pass(10);
         if (refused.isPresent()) {
             assertThat(refused.get().name()).isEqualTo(comes);
@@ -375,16 +407,31 @@ class ListRunTest {
         private void edit() {
             if (cues.isEmpty() || random.nextInt(3) == 0) {
                 String number = random.nextInt(30) + "." + random.nextInt(10);
-                CueFollow follow = List.of(CueFollow.BY_HAND, CueFollow.after(random.nextDouble() * 5), CueFollow.together(), CueFollow.answered(1 + random.nextDouble(), random.nextBoolean()))
+                CueFollow follow = List.of(
+                                CueFollow.BY_HAND,
+                                CueFollow.after(random.nextDouble() * 5),
+                                CueFollow.together(),
+                                CueFollow.answered(1 + random.nextDouble(), random.nextBoolean()))
                         .get(random.nextInt(4));
-                Cue made = (random.nextBoolean() ? cue(number, random.nextDouble() * 3, 0) : fading(number, random.nextDouble() * 6)).followed(follow);
+                Cue made = (random.nextBoolean()
+                                ? cue(number, random.nextDouble() * 3, 0)
+                                : fading(number, random.nextDouble() * 6))
+                        .followed(follow);
                 cues.removeIf(other -> other.decimal().compareTo(made.decimal()) == 0);
                 cues.add(made);
             } else {
                 cues.remove(random.nextInt(cues.size()));
             }
-            run.follow(cues.stream().sorted(Comparator.comparing(Cue::decimal)).map(cue -> new ListRun.Entry(id(cue.number()), cue)).collect(Collectors.toList()), random.nextDouble());
-            assertThat(run.next().filter(next -> cues.stream().noneMatch(cue -> id(cue.number()).equals(next)))).as("the next one is in the list").isEmpty();
+            run.follow(
+                    cues.stream()
+                            .sorted(Comparator.comparing(Cue::decimal))
+                            .map(cue -> new ListRun.Entry(id(cue.number()), cue))
+                            .collect(Collectors.toList()),
+                    random.nextDouble());
+            assertThat(run.next().filter(next -> cues.stream()
+                            .noneMatch(cue -> id(cue.number()).equals(next))))
+                    .as("the next one is in the list")
+                    .isEmpty();
         }
 
         private void order() {
@@ -414,7 +461,10 @@ class ListRunTest {
                     if (begins.running().action(begins.action()).seconds() > 0) {
                         run.fades(begins.running(), begins.action(), FadeCurve.SLOW_ENDS, STEP, now);
                     } else {
-                        run.becomes(begins.running(), begins.action(), random.nextInt(5) == 0 ? Outcome.FELL_SHORT : Outcome.DONE);
+                        run.becomes(
+                                begins.running(),
+                                begins.action(),
+                                random.nextInt(5) == 0 ? Outcome.FELL_SHORT : Outcome.DONE);
                     }
                 } else if (next.get() instanceof Happening.Steps steps) {
                     String key = steps.running().number() + "/" + steps.action();
@@ -440,7 +490,8 @@ class ListRunTest {
             now = run.due() + SECOND / 3;
             work();
         }
-        assertThat(run.over().stream().map(each -> each.firedAt() - begun).toList()).containsExactly(2 * SECOND, SECOND, 0L);
+        assertThat(run.over().stream().map(each -> each.firedAt() - begun).toList())
+                .containsExactly(2 * SECOND, SECOND, 0L);
     }
 
     @Test
@@ -450,7 +501,9 @@ class ListRunTest {
         work();
         now += 3600 * SECOND;
         work();
-        assertThat(done).as("the second counts as fired a second ago, and the third follows it").containsExactly("1/0", "2/0", "3/0");
+        assertThat(done)
+                .as("the second counts as fired a second ago, and the third follows it")
+                .containsExactly("1/0", "2/0", "3/0");
         assertThat(run.over().get(1).firedAt()).isEqualTo(now - SECOND);
     }
 

@@ -4,7 +4,6 @@ import imperan.address.AddressText;
 import imperan.osc.Decoded;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +33,9 @@ public final class Lamps implements Dialect {
 
     @Override
     public Optional<AddressText.Fault> fault(String address) {
-        return address.matches(LAMP + "[1-9]\\d?") ? Optional.empty() : Optional.of(new AddressText.Fault("A lamp is written lamp #3", Optional.empty()));
+        return address.matches(LAMP + "[1-9]\\d?")
+                ? Optional.empty()
+                : Optional.of(new AddressText.Fault("A lamp is written lamp #3", Optional.empty()));
     }
 
     @Override

@@ -1,8 +1,15 @@
 package imperan.export;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.proof.report.Report;
 import imperan.proof.report.Reports;
 import imperan.proof.report.Verdict;
+import java.io.ByteArrayInputStream;
+import java.io.InputStreamReader;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -12,38 +19,46 @@ import org.apache.maven.plugins.surefire.report.ReportTestSuite;
 import org.apache.maven.plugins.surefire.report.TestSuiteXmlParser;
 import org.junit.jupiter.api.Test;
 
-import java.io.ByteArrayInputStream;
-import java.io.InputStreamReader;
-import java.io.StringReader;
-import java.nio.charset.StandardCharsets;
-import java.util.List;
-
-import static org.assertj.core.api.Assertions.assertThat;
-
 /** Read by others: the JUnit XML by Maven Surefire's own parser of such reports, the table by Apache Commons CSV. */
 class ReportFormatsTest {
 
-    private static final Report REPORT = Reports.of(Reports.line("1", Verdict.CONFIRMED), Reports.line("2", Verdict.ONE_WAY), Reports.line("3", Verdict.INTERMITTENT));
+    private static final Report REPORT = Reports.of(
+            Reports.line("1", Verdict.CONFIRMED),
+            Reports.line("2", Verdict.ONE_WAY),
+            Reports.line("3", Verdict.INTERMITTENT));
 
     @Test
     void buildServersReadWhatFellShort() throws Exception {
         byte[] xml = ReportJUnit.write(REPORT).getBytes(StandardCharsets.UTF_8);
-        List<ReportTestSuite> suites = new TestSuiteXmlParser(new NullConsoleLogger()).parse(new InputStreamReader(new ByteArrayInputStream(xml), StandardCharsets.UTF_8));
+        List<ReportTestSuite> suites = new TestSuiteXmlParser(new NullConsoleLogger())
+                .parse(new InputStreamReader(new ByteArrayInputStream(xml), StandardCharsets.UTF_8));
         assertThat(suites).hasSize(1);
         ReportTestSuite suite = suites.get(0);
         assertThat(suite.getNumberOfTests()).isEqualTo(3);
         assertThat(suite.getNumberOfFailures()).isEqualTo(1);
         assertThat(suite.getNumberOfSkipped()).isEqualTo(1);
-        assertThat(suite.getTestCases()).filteredOn(ReportTestCase::hasFailure).singleElement().satisfies(failed -> {
-            assertThat(failed.getName()).isEqualTo("Wheel <1> & Co /in/3");
-            assertThat(failed.getFailureMessage()).isEqualTo("intermittent");
-            assertThat(failed.getFailureDetail()).contains("8 of 12 answered").contains("get lost on the way");
-        });
+        assertThat(suite.getTestCases())
+                .filteredOn(ReportTestCase::hasFailure)
+                .singleElement()
+                .satisfies(failed -> {
+                    assertThat(failed.getName()).isEqualTo("Wheel <1> & Co /in/3");
+                    assertThat(failed.getFailureMessage()).isEqualTo("intermittent");
+                    assertThat(failed.getFailureDetail())
+                            .contains("8 of 12 answered")
+                            .contains("get lost on the way");
+                });
     }
 
     @Test
     void spreadsheetsReadEachLine() throws Exception {
-        List<CSVRecord> rows = CSVParser.parse(new StringReader(ReportCsv.write(REPORT)), CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get()).getRecords();
+        List<CSVRecord> rows = CSVParser.parse(
+                        new StringReader(ReportCsv.write(REPORT)),
+                        CSVFormat.RFC4180
+                                .builder()
+                                .setHeader()
+                                .setSkipHeaderRecord(true)
+                                .get())
+                .getRecords();
         assertThat(rows).hasSize(3);
         assertThat(rows.get(0).get("verdict")).isEqualTo("intermittent");
         assertThat(rows.get(0).get("answered")).isEqualTo("8");

@@ -1,5 +1,9 @@
 package imperan.layout;
 
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.PAGE;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.layout.Arrangement.AddControl;
 import imperan.layout.Arrangement.AlignControls;
 import imperan.layout.Arrangement.Axis;
@@ -24,19 +28,14 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.form.Readout;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-
-import static imperan.show.Shows.ADA;
-import static imperan.show.Shows.PAGE;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ArrangerTest {
 
@@ -45,10 +44,12 @@ class ArrangerTest {
     private static final PartId C = new PartId("c");
 
     /** On the page of 8 × 8 cells: a and b are 1 × 2, c is 2 × 1. */
-    private Show show = with(with(with(Shows.withPage(), A, new Cells(0, 0, 1, 2)), B, new Cells(2, 1, 1, 2)), C, new Cells(5, 4, 2, 1));
+    private Show show = with(
+            with(with(Shows.withPage(), A, new Cells(0, 0, 1, 2)), B, new Cells(2, 1, 1, 2)), C, new Cells(5, 4, 2, 1));
 
     private static Show with(Show show, PartId id, Cells cells) {
-        return Shows.accepted(show, ADA, Shows.put(id, PAGE, Control.plain(id.value(), cells, new Readout(), List.of(), List.of())));
+        return Shows.accepted(
+                show, ADA, Shows.put(id, PAGE, Control.plain(id.value(), cells, new Readout(), List.of(), List.of())));
     }
 
     private String title(Arrangement arrangement) {
@@ -128,16 +129,19 @@ class ArrangerTest {
     @Test
     void whereThereAreNoGapsToShareOutTheyAreNotMadeUp() {
         show = with(show, new PartId("d"), new Cells(0, 3, 4, 1));
-        assertThat(refusal(new SpreadControls(List.of(A, new PartId("d"), B), Axis.ACROSS))).contains("are together wider");
+        assertThat(refusal(new SpreadControls(List.of(A, new PartId("d"), B), Axis.ACROSS)))
+                .contains("are together wider");
     }
 
     @Test
     void twoControlsNeverGetOneLabel() {
         PartId first = PartId.random();
         title(new AddControl(PAGE, first, ControlKind.BUTTON, Optional.empty()));
-        assertThat(title(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON, Optional.empty()))).isEqualTo("Add Button 2");
+        assertThat(title(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON, Optional.empty())))
+                .isEqualTo("Add Button 2");
         title(new RemoveControls(List.of(first)));
-        assertThat(title(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON, Optional.empty()))).isEqualTo("Add Button 1");
+        assertThat(title(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON, Optional.empty())))
+                .isEqualTo("Add Button 1");
     }
 
     @Test
@@ -151,7 +155,8 @@ class ArrangerTest {
     @Test
     void aNewControlTakesTheRoomThereIs() {
         PartId first = PartId.random();
-        assertThat(title(new AddControl(PAGE, first, ControlKind.FADER, Optional.of(new Cell(3, 0))))).isEqualTo("Add Fader 1");
+        assertThat(title(new AddControl(PAGE, first, ControlKind.FADER, Optional.of(new Cell(3, 0)))))
+                .isEqualTo("Add Fader 1");
         assertThat(cells(first)).isEqualTo(new Cells(3, 0, 2, 8));
         PartId second = PartId.random();
         title(new AddControl(PAGE, second, ControlKind.FADER, Optional.of(new Cell(5, 1))));
@@ -162,8 +167,12 @@ class ArrangerTest {
         assertThat(cells(third)).isEqualTo(new Cells(0, 2, 2, 2));
         assertThat(refusal(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON, Optional.of(new Cell(0, 0)))))
                 .startsWith("There is no free cell here");
-        assertThat(refusal(new AddControl(PAGE, PartId.random(), ControlKind.BUTTON,
-                Optional.of(new Cell(Integer.MAX_VALUE, Integer.MAX_VALUE))))).startsWith("There is no free cell here");
+        assertThat(refusal(new AddControl(
+                        PAGE,
+                        PartId.random(),
+                        ControlKind.BUTTON,
+                        Optional.of(new Cell(Integer.MAX_VALUE, Integer.MAX_VALUE)))))
+                .startsWith("There is no free cell here");
     }
 
     @Test
@@ -171,7 +180,9 @@ class ArrangerTest {
         show = Shows.accepted(show, ADA, Shows.put(new PartId("f"), PAGE, Shows.fader("Wheel", 4, "/in/1/level")));
         PartId x = PartId.random();
         PartId y = PartId.random();
-        List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(x, Optional.empty(), control(A)), new PasteControls.Copy(y, Optional.empty(), control(new PartId("f"))));
+        List<PasteControls.Copy> copies = List.of(
+                new PasteControls.Copy(x, Optional.empty(), control(A)),
+                new PasteControls.Copy(y, Optional.empty(), control(new PartId("f"))));
         assertThat(title(paste(PAGE, copies, Optional.of(new Cell(3, 4))))).isEqualTo("Paste 2 controls");
         assertThat(control(y).sends()).isEqualTo(control(new PartId("f")).sends());
         assertThat(control(y).listens()).isEqualTo(control(new PartId("f")).listens());
@@ -181,7 +192,9 @@ class ArrangerTest {
 
     @Test
     void aCopyWithoutRoomMakesThePageLarger() {
-        List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(PartId.random(), Optional.empty(),
+        List<PasteControls.Copy> copies = List.of(new PasteControls.Copy(
+                PartId.random(),
+                Optional.empty(),
                 Control.plain("Wide", new Cells(0, 0, 8, 8), new Readout(), List.of(), List.of())));
         assertThat(title(paste(PAGE, copies, Optional.empty()))).isEqualTo("Paste Wide; the page has 15 × 8 cells now");
         assertThat(refusal(paste(PAGE, List.of(), Optional.empty()))).contains("Nothing was copied yet");
@@ -219,15 +232,23 @@ class ArrangerTest {
                 continue;
             }
             accepted++;
-            List<Cells> all = new ArrayList<>(done.show().all(Control.class).stream().map(p -> ((Control) p.body()).cells()).toList());
+            List<Cells> all = new ArrayList<>(done.show().all(Control.class).stream()
+                    .map(p -> ((Control) p.body()).cells())
+                    .toList());
             Page page = (Page) done.show().part(PAGE).orElseThrow().body();
             assertThat(all).allMatch(Grid.of(page).orElseThrow()::holds);
             for (int a = 0; a < all.size(); a++) {
                 for (int b = a + 1; b < all.size(); b++) {
-                    assertThat(all.get(a).overlaps(all.get(b))).as("%s and %s", all.get(a), all.get(b)).isFalse();
+                    assertThat(all.get(a).overlaps(all.get(b)))
+                            .as("%s and %s", all.get(a), all.get(b))
+                            .isFalse();
                 }
             }
-            Outcome back = done.show().revert(done.edit(), ADA, new Edit.Role(Edit.Role.Kind.UNDO, done.edit().number()));
+            Outcome back = done.show()
+                    .revert(
+                            done.edit(),
+                            ADA,
+                            new Edit.Role(Edit.Role.Kind.UNDO, done.edit().number()));
             assertThat(((Outcome.Accepted) back).show().sameContentAs(show)).isTrue();
             show = done.show();
         }
@@ -239,7 +260,8 @@ class ArrangerTest {
     }
 
     private Arrangement any(Random random) {
-        List<PartId> there = new ArrayList<>(show.all(Control.class).stream().map(Part::id).toList());
+        List<PartId> there =
+                new ArrayList<>(show.all(Control.class).stream().map(Part::id).toList());
         Collections.shuffle(there, random);
         List<PartId> some = there.subList(0, Math.min(there.size(), 1 + random.nextInt(3)));
         int right = random.nextInt(-9, 10);
@@ -251,9 +273,18 @@ class ArrangerTest {
             case 3 -> new SpreadControls(some, Axis.values()[random.nextInt(2)]);
             case 4 -> new MatchSizes(some, Extent.values()[random.nextInt(2)]);
             case 5, 6 -> new RemoveControls(some.subList(0, Math.min(1, some.size())));
-            case 7 -> new AddControl(PAGE, PartId.random(), ControlKind.values()[random.nextInt(3)],
-                    random.nextBoolean() ? Optional.empty() : Optional.of(new Cell(random.nextInt(9), random.nextInt(9))));
-            default -> paste(PAGE, some.stream().map(id -> new PasteControls.Copy(PartId.random(), Optional.empty(), control(id))).toList(),
+            case 7 -> new AddControl(
+                    PAGE,
+                    PartId.random(),
+                    ControlKind.values()[random.nextInt(3)],
+                    random.nextBoolean()
+                            ? Optional.empty()
+                            : Optional.of(new Cell(random.nextInt(9), random.nextInt(9))));
+            default -> paste(
+                    PAGE,
+                    some.stream()
+                            .map(id -> new PasteControls.Copy(PartId.random(), Optional.empty(), control(id)))
+                            .toList(),
                     Optional.of(new Cell(random.nextInt(9), random.nextInt(9))));
         };
     }

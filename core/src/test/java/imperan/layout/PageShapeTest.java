@@ -1,5 +1,11 @@
 package imperan.layout;
 
+import static imperan.show.Shows.ADA;
+import static imperan.show.Shows.LAYOUT;
+import static imperan.show.Shows.accepted;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.layout.files.PageShape;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -9,16 +15,9 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.form.Knob;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.show.Shows.ADA;
-import static imperan.show.Shows.LAYOUT;
-import static imperan.show.Shows.accepted;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class PageShapeTest {
 
@@ -27,7 +26,10 @@ class PageShapeTest {
     /** 20 columns of 44 pixels with 19 gaps of 6 and two edges of 8; 10 rows of 44 with 9 gaps and one edge, and bars of 97. */
     private static Show page(int columns) {
         Page.Screen screen = new Page.Screen(Page.Screen.Kind.OWN, 1010, 599);
-        return accepted(Shows.withPage(), ADA, put(PHONE, LAYOUT, new Page("Phone", columns, 10, screen, false, Optional.empty())));
+        return accepted(
+                Shows.withPage(),
+                ADA,
+                put(PHONE, LAYOUT, new Page("Phone", columns, 10, screen, false, Optional.empty())));
     }
 
     @Test
@@ -38,7 +40,13 @@ class PageShapeTest {
 
     @Test
     void aPageIsAsLargeAsWhatLiesOnIt() {
-        Show show = accepted(page(20), ADA, put(new PartId("a"), PHONE, Control.plain("", new Cells(2, 1, 3, 4), Knob.restingAt(0), List.of(), List.of())));
+        Show show = accepted(
+                page(20),
+                ADA,
+                put(
+                        new PartId("a"),
+                        PHONE,
+                        Control.plain("", new Cells(2, 1, 3, 4), Knob.restingAt(0), List.of(), List.of())));
         assertThat(PageShape.of(show, PHONE)).hasValue(new PageShape(1010, 599 - 97, Optional.of(new Grid(5, 5))));
         assertThat(PageShape.of(page(20), PHONE).orElseThrow().used()).isEmpty();
     }

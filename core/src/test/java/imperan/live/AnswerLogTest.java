@@ -1,17 +1,16 @@
 package imperan.live;
 
+import static imperan.live.Stage.MS;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.PartId;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-
-import java.util.List;
-import java.util.Optional;
-
-import static imperan.live.Stage.MS;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** What is counted of answers, step by step. */
 class AnswerLogTest {
@@ -29,8 +28,10 @@ class AnswerLogTest {
 
     private Exchange open(String address, boolean withOthers) {
         number++;
-        Wanted wanted = new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32((int) number), 0)));
-        Exchange exchange = new Exchange(number, DESK, Optional.empty(), address, wanted, false, Expectation.UNTOLD, 500 * MS, 0, false, now);
+        Wanted wanted =
+                new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32((int) number), 0)));
+        Exchange exchange = new Exchange(
+                number, DESK, Optional.empty(), address, wanted, false, Expectation.UNTOLD, 500 * MS, 0, false, now);
         exchange.renewals = log.renewals();
         log.opened(exchange, withOthers);
         return exchange;
@@ -141,7 +142,8 @@ class AnswerLogTest {
         long since = missed.since;
         now += millis * MS;
         log.heard(OscMessage.of("/a", new OscArgument.Int32((int) number)), now);
-        assertThat(log.seen("/a").missed().orElseThrow().lateNanos()).isEqualTo(isLate ? Optional.of(now - since) : Optional.empty());
+        assertThat(log.seen("/a").missed().orElseThrow().lateNanos())
+                .isEqualTo(isLate ? Optional.of(now - since) : Optional.empty());
     }
 
     @Test
@@ -154,7 +156,9 @@ class AnswerLogTest {
         log.heard(OscMessage.of("/a", new OscArgument.Int32(1)), now + 3 * MS);
         assertThat(log.seen("/a").missed().orElseThrow().lateNanos()).hasValue(now + 2 * MS - missed.since);
         outcomes("/a", "-");
-        assertThat(log.seen("/a").missed().orElseThrow().lateNanos()).as("of the one missed last").isEmpty();
+        assertThat(log.seen("/a").missed().orElseThrow().lateNanos())
+                .as("of the one missed last")
+                .isEmpty();
     }
 
     @Test
@@ -166,9 +170,13 @@ class AnswerLogTest {
         outcomes("/a", "+");
         assertThat(log.seen("/a").recoveries()).isEqualTo(new Observed.Recoveries(1, 1, true));
         outcomes("/a", "++++");
-        assertThat(log.seen("/a").recoveries()).as("the last four came").isEqualTo(new Observed.Recoveries(1, 1, false));
+        assertThat(log.seen("/a").recoveries())
+                .as("the last four came")
+                .isEqualTo(new Observed.Recoveries(1, 1, false));
         outcomes("/a", "-".repeat(AnswerLog.OUTCOMES));
-        assertThat(log.seen("/a").recoveries()).as("only so many are remembered").isEqualTo(new Observed.Recoveries(0, 0, false));
+        assertThat(log.seen("/a").recoveries())
+                .as("only so many are remembered")
+                .isEqualTo(new Observed.Recoveries(0, 0, false));
     }
 
     @Test

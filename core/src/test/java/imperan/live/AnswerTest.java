@@ -1,5 +1,12 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.live.Touch.Phase;
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
@@ -7,32 +14,24 @@ import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.TimeTag;
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.KeepAlive;
 import imperan.show.Listen;
 import imperan.show.PartId;
-import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.form.Readout;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** From messages to controls and links. */
 class AnswerTest {
@@ -51,7 +50,10 @@ class AnswerTest {
         Show base = Shows.withPage();
         Target plain = Target.plain("Desk", "127.0.0.1", 7101, 9201, answering);
         Target target = keepAlive.map(plain::kept).orElse(plain);
-        show = Shows.accepted(base, Shows.ADA, Shows.change(base, Shows.DESK, target),
+        show = Shows.accepted(
+                base,
+                Shows.ADA,
+                Shows.change(base, Shows.DESK, target),
                 put(LEVEL, PAGE, Shows.fader("Level", 0, "/in/1/level")),
                 put(new PartId("mute"), PAGE, Shows.button("Mute", 0, true, "/in/1/mute")));
         return new Stage(show);
@@ -78,9 +80,18 @@ class AnswerTest {
     @Test
     void numbersHaveTheUnitThatThePhrasebookTells() {
         assertThat(stage.value("level").unit()).isEmpty();
-        Phrase phrase = Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
-                Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
-        show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+        Phrase phrase = Phrase.plain(
+                "/in/<ch:1..12>/level",
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "dB", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
+        show = Shows.accepted(
+                show,
+                Shows.ADA,
+                put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
                 put(new PartId("phrase"), new PartId("book"), phrase),
                 Shows.change(show, Shows.DESK, Shows.target("Desk").speaking(new PartId("book"))));
         stage.live.load(show, stage.now);
@@ -91,12 +102,26 @@ class AnswerTest {
     /** 63.8 on a scale of whole numbers is a number that its target never said. */
     @Test
     void aReadoutOfWholeNumbersShowsWholeNumbers() {
-        Phrase phrase = Phrase.plain("/in/<ch:1..12>/level", Phrase.Direction.IN, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32,
-                Optional.of(0.0), Optional.of(255.0), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.NONE), "", "");
-        Control readout = Control.plain("Level", new Cells(3, 0, 1, 1), new Readout(), List.of(),
+        Phrase phrase = Phrase.plain(
+                "/in/<ch:1..12>/level",
+                Phrase.Direction.IN,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.INT32, Optional.of(0.0), Optional.of(255.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.NONE),
+                "",
+                "");
+        Control readout = Control.plain(
+                "Level",
+                new Cells(3, 0, 1, 1),
+                new Readout(),
+                List.of(),
                 List.of(Listen.value(Optional.of(Shows.DESK), "/in/3/level", 0, 0, 255)));
-        show = Shows.accepted(show, Shows.ADA, put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
-                put(new PartId("phrase"), new PartId("book"), phrase), put(new PartId("readout"), Shows.PAGE, readout),
+        show = Shows.accepted(
+                show,
+                Shows.ADA,
+                put(new PartId("book"), null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), new PartId("book"), phrase),
+                put(new PartId("readout"), Shows.PAGE, readout),
                 Shows.change(show, Shows.DESK, Shows.target("Desk").speaking(new PartId("book"))));
         stage.live.load(show, stage.now);
         stage.desk("/in/3/level", new OscArgument.Float32(63.8f));
@@ -141,7 +166,8 @@ class AnswerTest {
         stage.now += 2 * MS;
         stage.desk("/in/1/level", 0.6f);
         assertThat(stage.link().answers().orElseThrow().last()).isEqualTo(2 * MS);
-        assertThat(stage.wire).last().satisfies(row -> assertThat(row.answeredAfterNanos()).contains(2 * MS));
+        assertThat(stage.wire).last().satisfies(row -> assertThat(row.answeredAfterNanos())
+                .contains(2 * MS));
         stage.pass(600);
         assertThat(stage.link().unanswered()).isZero();
     }
@@ -155,7 +181,9 @@ class AnswerTest {
         assertThat(answer.fit()).isEqualTo(Trace.Fit.DIFFERS);
         assertThat(answer.afterNanos()).isEqualTo(5 * MS);
         assertThat(answer.said()).containsExactly(new OscArgument.Float32(0.9f));
-        assertThat(stage.trace("level").stopped()).as("the right one may still come").isEmpty();
+        assertThat(stage.trace("level").stopped())
+                .as("the right one may still come")
+                .isEmpty();
         stage.desk("/in/1/level", 0.4f);
         assertThat(stage.trace("level").answer().orElseThrow().fit()).isEqualTo(Trace.Fit.AGREES);
         move(0.7);
@@ -174,7 +202,8 @@ class AnswerTest {
         stage.live.heartbeat(ADA.id(), stage.now);
         stage.pass(600);
         assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.of("/in/1/volume")));
-        assertThat(Stage.why(stage.trace("level"))).isEqualTo("No answer within 500 ms; the same value arrived as /in/1/volume");
+        assertThat(Stage.why(stage.trace("level")))
+                .isEqualTo("No answer within 500 ms; the same value arrived as /in/1/volume");
         // and again, now that the address is known
         move(0.3);
         stage.desk("/in/1/volume", (float) stage.value("level").position());
@@ -233,7 +262,11 @@ class AnswerTest {
 
     @Test
     void aReadoutShowsTextsAndNumbersAndIsNotMovedByHands() {
-        Control readout = Control.plain("Name", new Cells(4, 0, 2, 1), new Readout(), List.of(),
+        Control readout = Control.plain(
+                "Name",
+                new Cells(4, 0, 2, 1),
+                new Readout(),
+                List.of(),
                 List.of(Listen.value(Optional.of(Stage.DESK), "/in/1/name", 0, 0, 100)));
         stage = new Stage(Shows.accepted(show, Shows.ADA, put(new PartId("name"), PAGE, readout)));
         stage.desk("/in/1/name", new OscArgument.Text("Tide bell"));
@@ -256,12 +289,14 @@ class AnswerTest {
     void bundlesDueLaterWaitForTheirTime() {
         Instant due = Instant.ofEpochSecond(0, stage.now + 100 * MS);
         stage.packet(new OscBundle(TimeTag.at(due), List.of(OscMessage.of("/in/1/level", new OscArgument.Float32(1)))));
-        assertThat(stage.wire).last().satisfies(row -> assertThat(Stage.note(row)).isEqualTo("waits for its time"));
+        assertThat(stage.wire).last().satisfies(row -> assertThat(Stage.note(row))
+                .isEqualTo("waits for its time"));
         stage.pass(90);
         assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
         stage.pass(20);
         assertThat(stage.value("level").position()).isEqualTo(1);
-        stage.packet(new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/in/1/level", new OscArgument.Float32(0)))));
+        stage.packet(
+                new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/in/1/level", new OscArgument.Float32(0)))));
         assertThat(stage.value("level").position()).isEqualTo(0);
     }
 
@@ -348,7 +383,9 @@ class AnswerTest {
         stage.pass(20);
         stage.desk("/stay", new OscArgument.Int32(7));
         stage.takeSent();
-        stage.live.load(Shows.accepted(show, Shows.ADA, put(new PartId("more"), PAGE, Shows.fader("More", 3, "/in/2/level"))), stage.now);
+        stage.live.load(
+                Shows.accepted(show, Shows.ADA, put(new PartId("more"), PAGE, Shows.fader("More", 3, "/in/2/level"))),
+                stage.now);
         assertThat(stage.takeSent()).containsExactly("/in/2/level");
     }
 

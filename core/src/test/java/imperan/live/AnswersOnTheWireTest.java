@@ -1,5 +1,9 @@
 package imperan.live;
 
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -13,16 +17,11 @@ import imperan.show.Target;
 import imperan.wire.Fate;
 import imperan.wire.PlotLine;
 import imperan.wire.WireRecord;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-
-import java.util.List;
-import java.util.Optional;
-
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** Each packet that left knows what became of its answer, and which packet that was: read off the engine's own events. */
 class AnswersOnTheWireTest {
@@ -34,10 +33,28 @@ class AnswersOnTheWireTest {
 
     private void play(Target target) {
         PartId book = new PartId("book");
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())));
+        Show show = Shows.accepted(
+                Shows.withPage(), Shows.ADA, put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())));
         for (String address : List.of("/a", "/b")) {
-            show = Shows.accepted(show, Shows.ADA, put(PartId.random(), book, Phrase.plain(address, Phrase.Direction.BOTH,
-                    List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(), Optional.empty())), SAME, "", "")));
+            show = Shows.accepted(
+                    show,
+                    Shows.ADA,
+                    put(
+                            PartId.random(),
+                            book,
+                            Phrase.plain(
+                                    address,
+                                    Phrase.Direction.BOTH,
+                                    List.of(Phrase.PhraseArgument.plain(
+                                            ArgumentType.FLOAT32,
+                                            Optional.empty(),
+                                            Optional.empty(),
+                                            "",
+                                            List.of(),
+                                            Optional.empty())),
+                                    SAME,
+                                    "",
+                                    "")));
         }
         stage = new Stage(Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, target.speaking(book))));
     }
@@ -48,7 +65,10 @@ class AnswersOnTheWireTest {
 
     /** The packets to or from an address, oldest first. */
     private List<WireRecord> on(String address) {
-        return stage.log.packets().stream().filter(record -> record.messages().stream().anyMatch(message -> message.address().equals(address))).toList();
+        return stage.log.packets().stream()
+                .filter(record -> record.messages().stream()
+                        .anyMatch(message -> message.address().equals(address)))
+                .toList();
     }
 
     private Fate.Kind fate(WireRecord record) {
@@ -67,21 +87,44 @@ class AnswersOnTheWireTest {
         assertThat(both.get(0).pair()).contains(both.get(1).number());
         assertThat(both.get(1).pair()).contains(both.get(0).number());
         assertThat(both.get(1).answeredAfterNanos()).contains(4 * MS);
-        assertThat(both.get(0).change()).as("it is otherwise than it was").isGreaterThan(both.get(1).change());
+        assertThat(both.get(0).change())
+                .as("it is otherwise than it was")
+                .isGreaterThan(both.get(1).change());
     }
 
     /** A fader whose positions become 0 to 200 says both, alone in its packet or in the bundle of the moment; a message by hand stood nowhere. */
     @ParameterizedTest
     @ValueSource(booleans = {false, true})
     void whereTheControlStoodIsKnownBesideWhatItSaid(boolean bundled) {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("fader"), Shows.PAGE, Shows.fader("Level", 0, "/a").withLines(
-                List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), "/a", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 200)))), List.of())));
-        stage = new Stage(Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, bundled ? DESK.bundling() : DESK)));
-        stage.live.carryOut(new Touch(new PartId("fader"), "1", Touch.Phase.SET, 0.5, 0.75, false, ""), Actor.of(Shows.ADA), stage.now);
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(
+                        new PartId("fader"),
+                        Shows.PAGE,
+                        Shows.fader("Level", 0, "/a")
+                                .withLines(
+                                        List.of(new Send(
+                                                Send.Phase.CHANGE,
+                                                Optional.of(Shows.DESK),
+                                                "/a",
+                                                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 200)))),
+                                        List.of())));
+        stage = new Stage(
+                Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, bundled ? DESK.bundling() : DESK)));
+        stage.live.carryOut(
+                new Touch(new PartId("fader"), "1", Touch.Phase.SET, 0.5, 0.75, false, ""),
+                Actor.of(Shows.ADA),
+                stage.now);
         stage.pass(100);
-        assertThat(on("/a")).singleElement().satisfies(record -> assertThat(record.positions()).containsExactly(0.75));
-        assertThat(new PlotLine(true, "desk", "/a", PlotLine.POSITION).points(stage.log.packets(), 0, 10)).extracting(PlotLine.Point::value).containsExactly(0.75);
-        assertThat(new PlotLine(true, "desk", "/a", 0).points(stage.log.packets(), 0, 10)).extracting(PlotLine.Point::value).containsExactly(150.0);
+        assertThat(on("/a")).singleElement().satisfies(record -> assertThat(record.positions())
+                .containsExactly(0.75));
+        assertThat(new PlotLine(true, "desk", "/a", PlotLine.POSITION).points(stage.log.packets(), 0, 10))
+                .extracting(PlotLine.Point::value)
+                .containsExactly(0.75);
+        assertThat(new PlotLine(true, "desk", "/a", 0).points(stage.log.packets(), 0, 10))
+                .extracting(PlotLine.Point::value)
+                .containsExactly(150.0);
         say("/c 1");
         assertThat(on("/c").get(0).positions()).isEmpty();
     }
@@ -107,7 +150,9 @@ class AnswersOnTheWireTest {
         assertThat(fate(on("/a").get(0))).isEqualTo(Fate.Kind.NO_ANSWER);
         assertThat(fate(on("/b").get(0))).isEqualTo(Fate.Kind.WRONG_VALUE);
         assertThat(fate(on("/unheard").get(0))).isEqualTo(Fate.Kind.NONE_EXPECTED);
-        assertThat(on("/b").get(1).pair()).as("what does not agree answers nothing").isEmpty();
+        assertThat(on("/b").get(1).pair())
+                .as("what does not agree answers nothing")
+                .isEmpty();
     }
 
     /** Both leave in one packet: it is answered once both are, and unanswered where one is. */
@@ -128,7 +173,8 @@ class AnswersOnTheWireTest {
         play(DESK);
         stage.takes = false;
         say("/a 0.5");
-        assertThat(on("/a")).singleElement().satisfies(record -> assertThat(record.fate()).isEmpty());
+        assertThat(on("/a")).singleElement().satisfies(record -> assertThat(record.fate())
+                .isEmpty());
         assertThat(on("/a").get(0).reason()).contains(new Reason.NotTaken());
     }
 
@@ -143,6 +189,7 @@ class AnswersOnTheWireTest {
         }
         assertThat(on("/a")).hasSize(120).noneMatch(WireRecord::repeats);
         assertThat(on("/meter").stream().filter(WireRecord::repeats).count()).isGreaterThan(50);
-        assertThat(on("/meter").stream().findFirst()).hasValueSatisfying(first -> assertThat(first.repeats()).isFalse());
+        assertThat(on("/meter").stream().findFirst())
+                .hasValueSatisfying(first -> assertThat(first.repeats()).isFalse());
     }
 }

@@ -1,12 +1,12 @@
 package imperan.live;
 
-import imperan.show.PartId;
-import org.junit.jupiter.api.Test;
-
 import static imperan.live.Asked.Heard.ANSWER;
 import static imperan.live.Asked.Heard.ANSWER_TO_FORWARD;
 import static imperan.live.Asked.Heard.NEWS;
 import static org.assertj.core.api.Assertions.assertThat;
+
+import imperan.show.PartId;
+import org.junit.jupiter.api.Test;
 
 class AskedTest {
 
@@ -40,7 +40,9 @@ class AskedTest {
     void eachQuestionIsAnsweredOnceAndThoseOfLongAgoAreNotCounted() {
         asked.note(DESK, "/a", 0);
         asked.note(DESK, "/a", SECOND);
-        assertThat(asked.settle(DESK, "/a", 3 * SECOND)).as("within two seconds of the newest").isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/a", 3 * SECOND))
+                .as("within two seconds of the newest")
+                .isEqualTo(ANSWER);
         assertThat(asked.settle(DESK, "/a", 3 * SECOND)).isEqualTo(ANSWER);
         assertThat(asked.settle(DESK, "/a", 3 * SECOND)).isEqualTo(NEWS);
         asked.note(DESK, "/a", 4 * SECOND);
@@ -57,7 +59,9 @@ class AskedTest {
         asked.note(DESK, "/late", 2 * SECOND);
         assertThat(asked.settle(DESK, "/late", 2 * SECOND)).as("no room yet").isEqualTo(NEWS);
         asked.note(DESK, "/late", 2 * SECOND + 1);
-        assertThat(asked.settle(DESK, "/late", 2 * SECOND + 1)).as("ten have passed").isEqualTo(ANSWER);
+        assertThat(asked.settle(DESK, "/late", 2 * SECOND + 1))
+                .as("ten have passed")
+                .isEqualTo(ANSWER);
         assertThat(asked.settle(DESK, "/10", 3 * SECOND)).isEqualTo(ANSWER);
         assertThat(asked.settle(DESK, "/9999", 3 * SECOND)).isEqualTo(ANSWER);
     }

@@ -4,7 +4,6 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Problem;
 import imperan.show.Shows;
-
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -14,8 +13,7 @@ final class Asking {
 
     private static final Actor ADA = Actor.of(Shows.ADA);
 
-    private Asking() {
-    }
+    private Asking() {}
 
     private static Optional<String> carryOut(LiveShow live, Command command, Actor actor, long now) {
         return live.carryOut(command, actor, now).map(Problem::message);

@@ -1,5 +1,19 @@
 package imperan.live;
 
+import static imperan.live.OneControl.control;
+import static imperan.live.OneControl.hears;
+import static imperan.live.OneControl.positions;
+import static imperan.live.OneControl.send;
+import static imperan.live.OneControl.stage;
+import static imperan.live.OneControl.touch;
+import static imperan.live.OneControl.value;
+import static imperan.live.Stage.ADA;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.live.Touch.Phase;
 import imperan.osc.OscArgument;
 import imperan.show.ArgumentSource;
@@ -20,25 +34,9 @@ import imperan.show.form.Tap;
 import imperan.show.form.TextLine;
 import imperan.show.form.Tilt;
 import imperan.show.form.Wheel;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.OneControl.control;
-import static imperan.live.OneControl.hears;
-import static imperan.live.OneControl.positions;
-import static imperan.live.OneControl.send;
-import static imperan.live.OneControl.stage;
-import static imperan.live.OneControl.touch;
-import static imperan.live.OneControl.value;
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.DESK;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.tuple;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** Controls that move in several ways at once, or that have no place. */
 class AxesTest {
@@ -48,8 +46,13 @@ class AxesTest {
     // ---- pads
 
     private static Stage pad(boolean springs) {
-        return stage(control(new Pad(Form.Grab.JUMP, springs), List.of(send(Send.Phase.CHANGE, "/x", value(0, -45, 45)),
-                send(Send.Phase.CHANGE, "/y", value(1, -45, 45))), hears("/x", 0, 0, -45, 45), hears("/y", 0, 1, -45, 45)));
+        return stage(control(
+                new Pad(Form.Grab.JUMP, springs),
+                List.of(
+                        send(Send.Phase.CHANGE, "/x", value(0, -45, 45)),
+                        send(Send.Phase.CHANGE, "/y", value(1, -45, 45))),
+                hears("/x", 0, 0, -45, 45),
+                hears("/y", 0, 1, -45, 45)));
     }
 
     @Test
@@ -84,10 +87,14 @@ class AxesTest {
         stage.desk("/x", 45f);
         stage.pass(700);
         assertThat(stage.value("it").disputed()).isFalse();
-        assertThat(stage.value("it").axes()).extracting(axis -> axis.echo().orElseThrow()).containsExactly(1.0, 0.5);
+        assertThat(stage.value("it").axes())
+                .extracting(axis -> axis.echo().orElseThrow())
+                .containsExactly(1.0, 0.5);
         touch(stage, Phase.STEP, 0, 0.5);
         stage.pass(700);
-        assertThat(stage.value("it").disputed()).as("nothing came back for the other one").isTrue();
+        assertThat(stage.value("it").disputed())
+                .as("nothing came back for the other one")
+                .isTrue();
     }
 
     @Test
@@ -104,8 +111,12 @@ class AxesTest {
     // ---- colours
 
     private static Stage colour() {
-        return stage(control(new Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/rgb", whole(0), whole(1), whole(2))),
-                hears("/rgb", 0, 0, 0, 255), hears("/rgb", 1, 1, 0, 255), hears("/rgb", 2, 2, 0, 255)));
+        return stage(control(
+                new Colour(List.of("#ff8000")),
+                List.of(send(Send.Phase.CHANGE, "/rgb", whole(0), whole(1), whole(2))),
+                hears("/rgb", 0, 0, 0, 255),
+                hears("/rgb", 1, 1, 0, 255),
+                hears("/rgb", 2, 2, 0, 255)));
     }
 
     private static ArgumentSource whole(int axis) {
@@ -140,8 +151,12 @@ class AxesTest {
     /** OSC 1.0, type r: red, green, blue and opacity, a byte each. */
     @Test
     void aColourInOneArgumentHasAllThreeAxesBothWays() {
-        Stage stage = stage(control(new Colour(List.of("#ff8000")), List.of(send(Send.Phase.CHANGE, "/tint", new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1))),
-                hears("/tint", 0, 0, 0, 1), hears("/tint", 0, 1, 0, 1), hears("/tint", 0, 2, 0, 1)));
+        Stage stage = stage(control(
+                new Colour(List.of("#ff8000")),
+                List.of(send(Send.Phase.CHANGE, "/tint", new ArgumentSource.Value(ArgumentType.COLOUR, 0, 1))),
+                hears("/tint", 0, 0, 0, 1),
+                hears("/tint", 0, 1, 0, 1),
+                hears("/tint", 0, 2, 0, 1)));
         touch(stage, Phase.PICK, 0, 0);
         assertThat(stage.takeSent()).containsExactly("/tint #ff8000ff");
         stage.desk("/tint", new OscArgument.Rgba(0xff8000ff));
@@ -157,7 +172,9 @@ class AxesTest {
 
     @Test
     void aWheelSaysItsStepsAndGoesRoundAndRound() {
-        Stage stage = stage(control(new Wheel(10), List.of(send(Send.Phase.STEP, "/jog", new ArgumentSource.Steps(ArgumentType.INT32, 2)))));
+        Stage stage = stage(control(
+                new Wheel(10),
+                List.of(send(Send.Phase.STEP, "/jog", new ArgumentSource.Steps(ArgumentType.INT32, 2)))));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 0.55);
         assertThat(stage.takeSent()).as("half a step is none yet").isEmpty();
@@ -189,16 +206,22 @@ class AxesTest {
         touch(stage, Phase.STEP, 0, -1);
         touch(stage, Phase.STEP, -1, 0);
         touch(stage, Phase.STEP, 0, -1);
-        assertThat(stage.takeSent()).as("half, and no further than the slowest").containsExactly("/bpm 120.0", "/bpm 60.0", "/bpm 30.0");
+        assertThat(stage.takeSent())
+                .as("half, and no further than the slowest")
+                .containsExactly("/bpm 120.0", "/bpm 60.0", "/bpm 30.0");
     }
 
     @Test
     void aTypedLineIsSentAsOftenAsItIsTypedAndOnlyWhereItFitsItsType() {
-        Stage stage = stage(control(new TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.TEXT)))));
+        Stage stage = stage(control(
+                new TextLine(),
+                List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.TEXT)))));
         touch(stage, Phase.TYPE, 0, 0, "lantern 3 = 50 %");
         touch(stage, Phase.TYPE, 0, 0, "lantern 3 = 50 %");
         assertThat(stage.takeSent()).containsExactly("/line “lantern 3 = 50 %”", "/line “lantern 3 = 50 %”");
-        Stage number = stage(control(new TextLine(), List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.INT32)))));
+        Stage number = stage(control(
+                new TextLine(),
+                List.of(send(Send.Phase.CHANGE, "/line", new ArgumentSource.Typed(ArgumentType.INT32)))));
         touch(number, Phase.TYPE, 0, 0, "fifty");
         assertThat(number.takeSent()).isEmpty();
         assertThat(Stage.why(number.trace("it"))).contains("“fifty” is not a number");
@@ -208,14 +231,26 @@ class AxesTest {
 
     @Test
     void aMotionGoesAsFarAsItsAccelerationAndRestIsTheMiddle() {
-        Stage stage = stage(control(new Motion(20), List.of(send(Send.Phase.CHANGE, "/m", value(0, -20, 20), value(1, -20, 20), value(2, -20, 20)))));
-        Asking.touch(stage.live, new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 5, -10, 40, false, ""), Stage.ADA, stage.now);
+        Stage stage = stage(control(
+                new Motion(20),
+                List.of(send(Send.Phase.CHANGE, "/m", value(0, -20, 20), value(1, -20, 20), value(2, -20, 20)))));
+        Asking.touch(
+                stage.live,
+                new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 5, -10, 40, false, ""),
+                Stage.ADA,
+                stage.now);
         assertThat(positions(stage)).containsExactly(0.625, 0.25, 1.0);
         assertThat(stage.takeSent()).containsExactly("/m 5.0  -10.0  20.0");
-        Asking.touch(stage.live, new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, 0, false, ""), Stage.ADA, stage.now);
+        Asking.touch(
+                stage.live,
+                new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, 0, false, ""),
+                Stage.ADA,
+                stage.now);
         assertThat(stage.takeSent()).containsExactly("/m 0.0  0.0  0.0");
-        assertThat(new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, Double.NaN, false, "").problem()).isPresent();
-        assertThat(new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, 1e5, false, "").problem()).isPresent();
+        assertThat(new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, Double.NaN, false, "").problem())
+                .isPresent();
+        assertThat(new Touch(new PartId("it"), "1", Touch.Phase.MOTION, 0, 0, 1e5, false, "").problem())
+                .isPresent();
     }
 
     @Test
@@ -239,9 +274,15 @@ class AxesTest {
 
     @Test
     void aTargetNamesAControlAndLightsALampByItsState() {
-        Lamp lamp = new Lamp(List.of(new Lamp.State("out", "", Lamp.Look.DARK), new Lamp.State("rising", "", Lamp.Look.BLINKING),
+        Lamp lamp = new Lamp(List.of(
+                new Lamp.State("out", "", Lamp.Look.DARK),
+                new Lamp.State("rising", "", Lamp.Look.BLINKING),
                 new Lamp.State("in", "In", Lamp.Look.LIT)));
-        Stage stage = stage(control(lamp, List.of(), hears("/look/1/state", 0, 0, 0, 1), Listen.label(Optional.of(DESK), "/look/1/name", 0)));
+        Stage stage = stage(control(
+                lamp,
+                List.of(),
+                hears("/look/1/state", 0, 0, 0, 1),
+                Listen.label(Optional.of(DESK), "/look/1/name", 0)));
         stage.desk("/look/1/state", new OscArgument.Text("rising"));
         stage.desk("/look/1/name", new OscArgument.Text("Dusk"));
         assertThat(stage.value("it").echo()).hasValue(0.5);
@@ -251,7 +292,13 @@ class AxesTest {
 
     @Test
     void aTargetAsksForAPage() {
-        Page follows = new Page("Storm", 4, 4, Page.Screen.DESK, false, Optional.of(new Behaviour.Condition(Optional.of(DESK), "/scene", 0, "storm")));
+        Page follows = new Page(
+                "Storm",
+                4,
+                4,
+                Page.Screen.DESK,
+                false,
+                Optional.of(new Behaviour.Condition(Optional.of(DESK), "/scene", 0, "storm")));
         Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("storm"), Shows.LAYOUT, follows));
         Stage stage = new Stage(show);
         stage.desk("/scene", new OscArgument.Text("calm"));
@@ -269,7 +316,9 @@ class AxesTest {
         assertThat(stage.live.restPreview(all)).as("it rests already").isEmpty();
         touch(stage, Phase.STEP, 0, 0.5);
         stage.takeSent();
-        assertThat(stage.live.restPreview(all)).extracting(RestLine::address, RestLine::arguments).containsExactly(tuple("/it", "0.25"));
+        assertThat(stage.live.restPreview(all))
+                .extracting(RestLine::address, RestLine::arguments)
+                .containsExactly(tuple("/it", "0.25"));
         Asking.rest(stage.live, all, ADA, stage.now);
         assertThat(stage.takeSent()).containsExactly("/it 0.25");
     }
@@ -300,13 +349,19 @@ class AxesTest {
         stage.desk("/a", 0.5f);
         Asking.learn(stage.live, "ben", true, stage.now);
         stage.desk("/b", 0.5f);
-        assertThat(stage.live.learned("ada", stage.now)).extracting(Learning.Learned::address).containsExactly("/a", "/b");
-        assertThat(stage.live.learned("ben", stage.now)).extracting(Learning.Learned::address).containsExactly("/b");
+        assertThat(stage.live.learned("ada", stage.now))
+                .extracting(Learning.Learned::address)
+                .containsExactly("/a", "/b");
+        assertThat(stage.live.learned("ben", stage.now))
+                .extracting(Learning.Learned::address)
+                .containsExactly("/b");
         stage.pass(5_000);
         stage.live.learned("ben", stage.now);
         stage.pass(7_500);
         stage.desk("/c", 0.5f);
-        assertThat(stage.live.learned("ben", stage.now)).extracting(Learning.Learned::address).containsExactly("/b", "/c");
+        assertThat(stage.live.learned("ben", stage.now))
+                .extracting(Learning.Learned::address)
+                .containsExactly("/b", "/c");
         assertThat(stage.live.learned("ada", stage.now)).isEmpty();
     }
 

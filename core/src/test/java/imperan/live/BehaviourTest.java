@@ -1,5 +1,19 @@
 package imperan.live;
 
+import static imperan.live.OneControl.control;
+import static imperan.live.OneControl.hears;
+import static imperan.live.OneControl.positions;
+import static imperan.live.OneControl.send;
+import static imperan.live.OneControl.stage;
+import static imperan.live.OneControl.touch;
+import static imperan.live.OneControl.value;
+import static imperan.live.Stage.ADA;
+import static imperan.show.Shows.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.live.Touch.Phase;
 import imperan.osc.OscArgument;
 import imperan.show.ArgumentSource;
@@ -15,30 +29,15 @@ import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.show.form.Knob;
 import imperan.show.form.Pad;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
-
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.stream.Stream;
-
-import static imperan.live.OneControl.control;
-import static imperan.live.OneControl.hears;
-import static imperan.live.OneControl.positions;
-import static imperan.live.OneControl.send;
-import static imperan.live.OneControl.stage;
-import static imperan.live.OneControl.touch;
-import static imperan.live.OneControl.value;
-import static imperan.live.Stage.ADA;
-import static imperan.show.Shows.DESK;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 /** What is set of a control beside its form: what it takes hands for, what guards it, what it does by itself. */
 class BehaviourTest {
@@ -49,7 +48,8 @@ class BehaviourTest {
         return stage(control(Button.plain(action), List.of(sends)).behaving(behaviour));
     }
 
-    private static final Send PRESSED = send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1));
+    private static final Send PRESSED =
+            send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1));
 
     @Test
     void aOneShotSaysItEachTimeAndNothingAfterwards() {
@@ -75,7 +75,10 @@ class BehaviourTest {
 
     @Test
     void whatHasToBeHeldStillCountsAfterAMoment() {
-        Stage stage = button(Button.Action.LATCHING, new Behaviour(Behaviour.Guard.HOLD, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        Stage stage = button(
+                Button.Action.LATCHING,
+                new Behaviour(Behaviour.Guard.HOLD, 0.2, PLAIN.whenLost(), Optional.empty(), ""),
+                PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
         stage.pass(300);
         touch(stage, Phase.RELEASE, 0.5, 0.5);
@@ -87,7 +90,10 @@ class BehaviourTest {
 
     @Test
     void theSecondOfTwoTouchesCountsAndOnlySoonAfterTheFirst() {
-        Stage stage = button(Button.Action.LATCHING, new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, PLAIN.whenLost(), Optional.empty(), ""), PRESSED);
+        Stage stage = button(
+                Button.Action.LATCHING,
+                new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, PLAIN.whenLost(), Optional.empty(), ""),
+                PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.RELEASE, 0.5, 0.5);
         assertThat(stage.takeSent()).isEmpty();
@@ -102,7 +108,10 @@ class BehaviourTest {
 
     @Test
     void aControlIsPossibleOnlyWhileItsTargetSaysSo() {
-        Stage stage = button(Button.Action.ONE_SHOT, PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(DESK), "/state", 0, "ready")), PRESSED);
+        Stage stage = button(
+                Button.Action.ONE_SHOT,
+                PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(DESK), "/state", 0, "ready")),
+                PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.RELEASE, 0.5, 0.5);
         assertThat(stage.takeSent()).as("nothing is known yet").containsExactly("/go 1");
@@ -117,8 +126,9 @@ class BehaviourTest {
     @ParameterizedTest
     @CsvSource({"NOWHERE, 0.75", "REST, 0.25", "VALUE, 0.1"})
     void aControlThatLosesItsTargetGoesWhereItIsToGoAndSendsNothing(Behaviour.WhenLost.Goes goes, double position) {
-        Control fader = Shows.fader("It", 0, "/it").behaving(new Behaviour(Behaviour.Guard.NONE, 0.2, new Behaviour.WhenLost(goes, 0.1),
-                Optional.empty(), ""));
+        Control fader = Shows.fader("It", 0, "/it")
+                .behaving(new Behaviour(
+                        Behaviour.Guard.NONE, 0.2, new Behaviour.WhenLost(goes, 0.1), Optional.empty(), ""));
         Stage stage = stage(fader);
         touch(stage, Phase.STEP, 0, 0.5);
         stage.desk("/it", 0.75f);
@@ -153,7 +163,9 @@ class BehaviourTest {
     }
 
     private static Stream<Form> detents() {
-        return Stream.of(new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0, List.of()), Knob.holdingAt(0.5));
+        return Stream.of(
+                new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), false, 0, List.of()),
+                Knob.holdingAt(0.5));
     }
 
     @ParameterizedTest
@@ -191,7 +203,8 @@ class BehaviourTest {
     @Test
     void aDetentIsLeftByKeyAndHeldByFingerAfterTheTargetHasRoundedIt() {
         Form unity = new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.562), false, 0, List.of());
-        Stage stage = stage(control(unity, List.of(send(Send.Phase.CHANGE, "/it", value(0, 0, 1))), hears("/it", 0, 0, 0, 1)));
+        Stage stage = stage(
+                control(unity, List.of(send(Send.Phase.CHANGE, "/it", value(0, 0, 1))), hears("/it", 0, 0, 0, 1)));
         stage.desk("/it", 0.562f);
         touch(stage, Phase.STEP, 0, 0.01);
         assertThat(positions(stage).get(0)).isEqualTo(0.572, within(1e-6));
@@ -207,7 +220,10 @@ class BehaviourTest {
 
     @Test
     void aDetentBeyondTheWayIsRefused() {
-        assertThat(Shows.refused(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(Knob.holdingAt(1.5), List.of()))))
+        assertThat(Shows.refused(
+                        Shows.withPage(),
+                        Shows.ADA,
+                        put(new PartId("it"), PAGE, control(Knob.holdingAt(1.5), List.of()))))
                 .anySatisfy(problem -> assertThat(problem.field()).isEqualTo("form/holdsAt"));
     }
 
@@ -245,7 +261,12 @@ class BehaviourTest {
         assertThat(positions(stage).get(0)).isEqualTo(0.511, within(1e-9));
         // nobody's hand is on it while somebody edits the show
         Asking.touch(stage.live, new Touch(new PartId("it"), "key", Phase.RELEASE, 0, 0, false, ""), ADA, stage.now);
-        stage.live.load(Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(form, sends).labelled("Other"))), stage.now);
+        stage.live.load(
+                Shows.accepted(
+                        Shows.withPage(),
+                        Shows.ADA,
+                        put(new PartId("it"), PAGE, control(form, sends).labelled("Other"))),
+                stage.now);
         assertThat(positions(stage).get(0)).isEqualTo(0.511, within(1e-9));
     }
 
@@ -254,7 +275,10 @@ class BehaviourTest {
     void aButtonThatBecomesAPadWhileItIsHeldLetsGo(Button.Action action) {
         Stage stage = button(action, PLAIN, PRESSED);
         touch(stage, Phase.PRESS, 0.5, 0.5);
-        Show changed = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("it"), PAGE, control(new Pad(Form.Grab.JUMP, false), List.of())));
+        Show changed = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(new PartId("it"), PAGE, control(new Pad(Form.Grab.JUMP, false), List.of())));
         stage.live.load(changed, stage.now);
         assertThat(stage.value("it").holder()).isEmpty();
         assertThat(stage.value("it").axes()).hasSize(2);
@@ -266,13 +290,16 @@ class BehaviourTest {
     // ---- springs
 
     private static Stream<Form> springing() {
-        return Stream.of(new Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.empty(), true, 0.5, List.of()), new Knob(Optional.empty(), true, 0.5));
+        return Stream.of(
+                new Fader(Form.Direction.UP, Form.Grab.JUMP, Optional.empty(), true, 0.5, List.of()),
+                new Knob(Optional.empty(), true, 0.5));
     }
 
     @ParameterizedTest
     @MethodSource("springing")
     void whatSpringsGoesBackWhenTheFingerLifts(Form form) {
-        Stage stage = stage(control(form, List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2))), hears("/bend", 0, 0, -2, 2)));
+        Stage stage = stage(
+                control(form, List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2))), hears("/bend", 0, 0, -2, 2)));
         stage.desk("/bend", 0f);
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 1);
@@ -283,7 +310,8 @@ class BehaviourTest {
 
     @Test
     void whatSpringsGoesBackWhenItsFingerIsLost() {
-        Stage stage = stage(control(new Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
+        Stage stage = stage(control(
+                new Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)))));
         touch(stage, Phase.PRESS, 0.5, 0.5);
         touch(stage, Phase.MOVE, 0.5, 0.75);
         stage.takeSent();
@@ -293,8 +321,12 @@ class BehaviourTest {
 
     @Test
     void aKeyHoldsWhatSpringsUntilItIsLetGo() {
-        Stage stage = stage(control(new Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.PRESS, "/on"), send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
-                send(Send.Phase.RELEASE, "/off"))));
+        Stage stage = stage(control(
+                new Knob(Optional.empty(), true, 0.5),
+                List.of(
+                        send(Send.Phase.PRESS, "/on"),
+                        send(Send.Phase.CHANGE, "/bend", value(0, -2, 2)),
+                        send(Send.Phase.RELEASE, "/off"))));
         touch(stage, Phase.STEP, 0, 0.25);
         touch(stage, Phase.STEP, 0, 0.25);
         assertThat(stage.takeSent()).containsExactly("/on", "/bend 1.0", "/bend 2.0");

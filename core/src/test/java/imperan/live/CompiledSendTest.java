@@ -1,5 +1,9 @@
 package imperan.live;
 
+import static imperan.show.Shows.DESK;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.osc.OscArgument;
 import imperan.shaping.Add;
 import imperan.shaping.Scale;
@@ -13,16 +17,11 @@ import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.show.form.Pad;
 import imperan.show.form.Position;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-
-import java.util.List;
-import java.util.Optional;
-
-import static imperan.show.Shows.DESK;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 /** A send as it is made ready: what it says, of which axis, and what it remembers over an edit. */
 class CompiledSendTest {
@@ -65,7 +64,9 @@ class CompiledSendTest {
 
     @Test
     void theToleranceOfAnAxisComesFromTheArgumentThatCarriesIt() {
-        CompiledSend send = new CompiledSend(send(value(ArgumentType.FLOAT32, 0, new Scale(0, 1)), value(ArgumentType.INT32, 1, new Scale(0, 10))), PAD);
+        CompiledSend send = new CompiledSend(
+                send(value(ArgumentType.FLOAT32, 0, new Scale(0, 1)), value(ArgumentType.INT32, 1, new Scale(0, 10))),
+                PAD);
         send.expect(Expectation.UNTOLD);
         assertThat(send.tolerance(0)).isEqualTo(Expectation.USUAL_SHARE);
         assertThat(send.tolerance(1)).isEqualTo(0.05);
@@ -73,7 +74,9 @@ class CompiledSendTest {
 
     @Test
     void aStepWithoutAWayBackIsOneOfItsOwnAxis() {
-        CompiledSend send = new CompiledSend(send(value(ArgumentType.FLOAT32, 0, new Scale(0, 1)), value(ArgumentType.FLOAT32, 1, new Toggle())), PAD);
+        CompiledSend send = new CompiledSend(
+                send(value(ArgumentType.FLOAT32, 0, new Scale(0, 1)), value(ArgumentType.FLOAT32, 1, new Toggle())),
+                PAD);
         assertThat(send.leadsBack(0)).isTrue();
         assertThat(send.leadsBack(1)).isFalse();
     }
@@ -90,12 +93,18 @@ class CompiledSendTest {
 
     @Test
     void whatIsTypedComesThoughTheNumberBesideItIsKeptBackFromChanging() {
-        CompiledSend send = new CompiledSend(send(value(ArgumentType.FLOAT32, 0, new Toggle()), new ArgumentSource.Typed(ArgumentType.TEXT)), FADER);
+        CompiledSend send = new CompiledSend(
+                send(value(ArgumentType.FLOAT32, 0, new Toggle()), new ArgumentSource.Typed(ArgumentType.TEXT)), FADER);
         // a toggle says nothing while nothing goes over its threshold
-        assertThat(send.moved(at(0), 0, "Lamp", 0, Cause.NONE, false)).isEqualTo(new CompiledSend(send.send(), FADER).moved(at(0), 0, "Lamp", 0, Cause.NONE, false));
-        CompiledSend alone = new CompiledSend(send(value(ArgumentType.FLOAT32, 0, new Toggle()), new ArgumentSource.Fixed(ArgumentType.INT32, "1")), FADER);
+        assertThat(send.moved(at(0), 0, "Lamp", 0, Cause.NONE, false))
+                .isEqualTo(new CompiledSend(send.send(), FADER).moved(at(0), 0, "Lamp", 0, Cause.NONE, false));
+        CompiledSend alone = new CompiledSend(
+                send(value(ArgumentType.FLOAT32, 0, new Toggle()), new ArgumentSource.Fixed(ArgumentType.INT32, "1")),
+                FADER);
         alone.moved(at(1), 0, "", 0, Cause.NONE, false);
-        assertThat(alone.moved(at(0.9), 0, "", 1, Cause.NONE, false)).as("a fixed argument makes nothing come").isEmpty();
+        assertThat(alone.moved(at(0.9), 0, "", 1, Cause.NONE, false))
+                .as("a fixed argument makes nothing come")
+                .isEmpty();
     }
 
     // ---- in time, and over an edit
@@ -108,10 +117,13 @@ class CompiledSendTest {
     void aGlideIsOnItsWayUntilItsEnd() {
         CompiledSend send = gliding();
         moved(send, at(0), 0);
-        double first = ((OscArgument.Float32) moved(send, at(1), SECOND).orElseThrow().get(0)).value();
+        double first =
+                ((OscArgument.Float32) moved(send, at(1), SECOND).orElseThrow().get(0)).value();
         assertThat(first).as("from 0 towards 100").isLessThan(50);
         assertThat(send.isUnderWay()).isTrue();
-        assertThat(send.saidAt(at(1)).first()).as("where it stands by what was said").isCloseTo(first / 100, within(1e-6));
+        assertThat(send.saidAt(at(1)).first())
+                .as("where it stands by what was said")
+                .isCloseTo(first / 100, within(1e-6));
         assertThat(send.finished(2 * SECOND, 0, "")).contains(List.of(number(100)));
         assertThat(send.isUnderWay()).isFalse();
         assertThat(send.saidAt(at(1)).first()).isEqualTo(1);
@@ -125,30 +137,43 @@ class CompiledSendTest {
         CompiledSend after = new CompiledSend(before.send().at("/b"), FADER, Optional.of(before));
         assertThat(after.isUnderWay()).isTrue();
         assertThat(after.finished(2 * SECOND, 0, "")).contains(List.of(number(100)));
-        Send onPress = new Send(Send.Phase.PRESS, Optional.of(DESK), "/a", before.send().arguments());
-        assertThat(new CompiledSend(onPress, FADER, Optional.of(before)).isUnderWay()).as("it says something else by it").isFalse();
-        CompiledSend pad = new CompiledSend(send(value(ArgumentType.FLOAT32, 1, new Scale(0, 1))), PAD, Optional.of(before));
+        Send onPress = new Send(
+                Send.Phase.PRESS, Optional.of(DESK), "/a", before.send().arguments());
+        assertThat(new CompiledSend(onPress, FADER, Optional.of(before)).isUnderWay())
+                .as("it says something else by it")
+                .isFalse();
+        CompiledSend pad =
+                new CompiledSend(send(value(ArgumentType.FLOAT32, 1, new Scale(0, 1))), PAD, Optional.of(before));
         assertThat(pad.at(at(0.25, 0.75))).containsExactly(number(0.75));
     }
 
     @Test
     void aReportMovesOnlyTheStepsOfItsAxis() {
-        Send both = send(value(ArgumentType.FLOAT32, 0, new Smooth(0.2), new Scale(0, 1)), value(ArgumentType.FLOAT32, 1, new Smooth(0.2), new Scale(0, 1)));
+        Send both = send(
+                value(ArgumentType.FLOAT32, 0, new Smooth(0.2), new Scale(0, 1)),
+                value(ArgumentType.FLOAT32, 1, new Smooth(0.2), new Scale(0, 1)));
         CompiledSend send = new CompiledSend(both, PAD);
         moved(send, at(0, 0), SECOND);
         send.stop(SECOND);
         send.reported(1, 1);
         moved(send, at(0, 0), 2 * SECOND);
-        List<OscArgument> said = send.goesOn(2 * SECOND + SECOND / 10, 0, "").orElseGet(() -> moved(send, at(0, 0), 2 * SECOND + SECOND / 10).orElseThrow());
+        List<OscArgument> said = send.goesOn(2 * SECOND + SECOND / 10, 0, "")
+                .orElseGet(() -> moved(send, at(0, 0), 2 * SECOND + SECOND / 10).orElseThrow());
         assertThat(((OscArgument.Float32) said.get(0)).value()).isZero();
-        assertThat(((OscArgument.Float32) said.get(1)).value()).as("it comes down from where it was reported").isGreaterThan(0);
+        assertThat(((OscArgument.Float32) said.get(1)).value())
+                .as("it comes down from where it was reported")
+                .isGreaterThan(0);
     }
 
     // ---- its stages
 
     @Test
     void theStagesOfAWholeNumberAreWholeOnlyAtTheEnd() {
-        CompiledSend send = new CompiledSend(send(new ArgumentSource.Fixed(ArgumentType.INT32, "3"), value(ArgumentType.INT32, 0, new Scale(0, 10), new Add(0.25))), FADER);
+        CompiledSend send = new CompiledSend(
+                send(
+                        new ArgumentSource.Fixed(ArgumentType.INT32, "3"),
+                        value(ArgumentType.INT32, 0, new Scale(0, 10), new Add(0.25))),
+                FADER);
         moved(send, at(0.33), 0);
         assertThat(send.stages(2)).singleElement().satisfies(stages -> {
             assertThat(stages.send()).isEqualTo(2);
@@ -160,7 +185,8 @@ class CompiledSendTest {
         });
         CompiledSend decimal = new CompiledSend(send(value(ArgumentType.FLOAT32, 0, new Scale(0, 10))), FADER);
         moved(decimal, at(0.25), 0);
-        assertThat(decimal.stages(0).findFirst().orElseThrow().after().get(0).text()).isEqualTo("2.5");
+        assertThat(decimal.stages(0).findFirst().orElseThrow().after().get(0).text())
+                .isEqualTo("2.5");
     }
 
     // ---- types
@@ -169,6 +195,7 @@ class CompiledSendTest {
     @CsvSource({"0, false", "-1, false", "1, true"})
     void turnsOfAWheelAsTrueAndFalse(int steps, boolean said) {
         CompiledSend send = new CompiledSend(send(new ArgumentSource.Steps(ArgumentType.BOOLEAN, 1)), FADER);
-        assertThat(send.moved(at(0), steps, "", 0, Cause.NONE, true)).contains(List.of(said ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE));
+        assertThat(send.moved(at(0), steps, "", 0, Cause.NONE, true))
+                .contains(List.of(said ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE));
     }
 }

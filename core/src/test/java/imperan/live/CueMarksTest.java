@@ -1,5 +1,12 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.DESK;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.cue.Outcome;
 import imperan.live.Command.StepCues.Deed;
 import imperan.show.ArgumentSource;
@@ -13,17 +20,9 @@ import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.DESK;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.fader;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** What became of an action of a cue where something stood in its way, or was gone, or came before it. */
 class CueMarksTest extends CueStage {
@@ -67,7 +66,11 @@ class CueMarksTest extends CueStage {
     @Test
     void aControlThatIsDisabledIsNotMovedAndItsConditionIsSaid() {
         runs(Cue.plain("1", "", recall(1)));
-        follow(Shows.change(show, LEVEL, fader("Level", 0, "/level").behaving(fader("Level", 0, "/level").behaviour().enabledOnly(key(7)))));
+        follow(Shows.change(
+                show,
+                LEVEL,
+                fader("Level", 0, "/level")
+                        .behaving(fader("Level", 0, "/level").behaviour().enabledOnly(key(7)))));
         stage.desk("/key/7", 0f);
         go();
         stage.pass(1_500);
@@ -99,7 +102,19 @@ class CueMarksTest extends CueStage {
 
     @Test
     void aTargetThatIsRemovedWhileALineOfItFadesIsSaid() {
-        runs(Cue.plain("1", "", new CueAction.FadeLine(0, Optional.of(SIDE), "/haze", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.0), 1, 2, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP)));
+        runs(Cue.plain(
+                "1",
+                "",
+                new CueAction.FadeLine(
+                        0,
+                        Optional.of(SIDE),
+                        "/haze",
+                        List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)),
+                        Optional.of(0.0),
+                        1,
+                        2,
+                        FadeCurve.EVEN,
+                        CueAction.FadeLine.Unknown.SKIP)));
         withSide();
         go();
         stage.pass(500);
@@ -129,7 +144,8 @@ class CueMarksTest extends CueStage {
         runs(Cue.plain("1", "", recall(2)));
         go();
         stage.pass(500);
-        assertThat(stage.live.carryOut(new Command.StopAll(), Actor.of(ADA), stage.now)).isEmpty();
+        assertThat(stage.live.carryOut(new Command.StopAll(), Actor.of(ADA), stage.now))
+                .isEmpty();
         stage.touch(ADA, "level", Touch.Phase.PRESS, 0.5);
         stage.touch(ADA, "other", Touch.Phase.PRESS, 0.5);
         assertThat(outcomes()).containsExactly(Outcome.STOPPED);
@@ -164,15 +180,19 @@ class CueMarksTest extends CueStage {
 
     @Test
     void aFadeThatWasDoneStaysDoneWhenAnotherOneBeginsOnItsLine() {
-        runs(Cue.plain("1", "", fade("/haze", Optional.of(0.0), 1, 0.5, CueAction.FadeLine.Unknown.SKIP)), Cue.plain("2", "", fade("/haze", Optional.of(1.0), 0, 0.5, CueAction.FadeLine.Unknown.SKIP)));
+        runs(
+                Cue.plain("1", "", fade("/haze", Optional.of(0.0), 1, 0.5, CueAction.FadeLine.Unknown.SKIP)),
+                Cue.plain("2", "", fade("/haze", Optional.of(1.0), 0, 0.5, CueAction.FadeLine.Unknown.SKIP)));
         go();
         stage.pass(1_000);
         go();
         stage.pass(1_000);
-        assertThat(view().over()).hasSize(2).allSatisfy(fired -> assertThat(fired.marks()).singleElement().satisfies(mark -> {
-            assertThat(mark.outcome()).isEqualTo(Outcome.DONE);
-            assertThat(mark.reason()).isEmpty();
-        }));
+        assertThat(view().over())
+                .hasSize(2)
+                .allSatisfy(fired -> assertThat(fired.marks()).singleElement().satisfies(mark -> {
+                    assertThat(mark.outcome()).isEqualTo(Outcome.DONE);
+                    assertThat(mark.reason()).isEmpty();
+                }));
     }
 
     @Test
@@ -214,9 +234,22 @@ class CueMarksTest extends CueStage {
     @Test
     void onlyACueWhoseAnswersSomethingWaitsForAsksForThem() {
         Target asked = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES);
-        runs(asked, Cue.plain("1", "", say(0, "/level", fixed("0.5"))), Cue.plain("2", "", say(0, "/level", fixed("0.25"))).followed(CueFollow.answered(1, true)), Cue.plain("3", "", say(0, "/level", fixed("0.125"))));
+        runs(
+                asked,
+                Cue.plain("1", "", say(0, "/level", fixed("0.5"))),
+                Cue.plain("2", "", say(0, "/level", fixed("0.25"))).followed(CueFollow.answered(1, true)),
+                Cue.plain("3", "", say(0, "/level", fixed("0.125"))));
         Phrase phrase = (Phrase) show.part(new PartId("phrase")).orElseThrow().body();
-        follow(Shows.change(show, new PartId("phrase"), Phrase.plain(phrase.address(), phrase.direction(), phrase.arguments(), phrase.answer().asked(), "", "")));
+        follow(Shows.change(
+                show,
+                new PartId("phrase"),
+                Phrase.plain(
+                        phrase.address(),
+                        phrase.direction(),
+                        phrase.arguments(),
+                        phrase.answer().asked(),
+                        "",
+                        "")));
         go();
         stage.pass(2_000);
         assertThat(stage.takeSent()).containsExactly("/level 0.5");
@@ -228,7 +261,16 @@ class CueMarksTest extends CueStage {
     @Test
     void whatIsAskedForInVainIsSaidAfterAFifthOfASecond() {
         Target asked = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES);
-        runs(asked, Cue.plain("1", "", say(0, "/say", new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/number", 0, List.of()))));
+        runs(
+                asked,
+                Cue.plain(
+                        "1",
+                        "",
+                        say(
+                                0,
+                                "/say",
+                                new ArgumentSource.Said(
+                                        ArgumentType.FLOAT32, Optional.of(DESK), "/number", 0, List.of()))));
         go();
         stage.pass(199);
         assertThat(view().running()).hasSize(1);
@@ -244,11 +286,16 @@ class CueMarksTest extends CueStage {
     void anEditOfAListIsToldAndWhoFiredACueThatRuns() {
         runs(Cue.plain("1", "", recall(2)));
         go();
-        assertThat(view().running()).singleElement().satisfies(fired -> assertThat(fired.by()).isEqualTo("Ada"));
-        assertThat(stage.live.cueList(LIST).orElseThrow().targets()).as("of the next one: there is none").isEmpty();
+        assertThat(view().running()).singleElement().satisfies(fired -> assertThat(fired.by())
+                .isEqualTo("Ada"));
+        assertThat(stage.live.cueList(LIST).orElseThrow().targets())
+                .as("of the next one: there is none")
+                .isEmpty();
         stage.events.clear();
         follow(put(TWO, LIST, Cue.plain("2", "", say(0, "/one"))));
-        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.CuesChanged changed && changed.list().equals(LIST));
+        assertThat(stage.events)
+                .anyMatch(event -> event instanceof LiveEvent.CuesChanged changed
+                        && changed.list().equals(LIST));
         assertThat(view().targets()).containsExactly(DESK);
     }
 }

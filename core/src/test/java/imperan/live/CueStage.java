@@ -1,5 +1,12 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.cue.Outcome;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
@@ -19,17 +26,9 @@ import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.FadeCurve;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.DESK;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.fader;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** A page with a few controls and a cue list, and a desk that reports. */
 abstract class CueStage {
@@ -50,14 +49,35 @@ abstract class CueStage {
 
     void runs(Target desk, Cue... cues) {
         PartId book = new PartId("book");
-        Phrase phrase = Phrase.plain("/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), book, phrase),
-                Shows.change(Shows.withPage(), DESK, desk.speaking(book)), put(LEVEL, PAGE, fader("Level", 0, "/level")), put(OTHER, PAGE, fader("Other", 1, "/other")),
-                put(LOOK, null, new Look("Evening", List.of(new Look.Stand(LEVEL, List.of(1.0)), new Look.Stand(OTHER, List.of(0.5))), "")),
-                put(LIST, null, new CueList("Evening walk", 0.3, Optional.of(key(1)), Optional.of(key(2)), Optional.empty(), ""))));
+        Phrase phrase = Phrase.plain(
+                "/level",
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(
+                put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), book, phrase),
+                Shows.change(Shows.withPage(), DESK, desk.speaking(book)),
+                put(LEVEL, PAGE, fader("Level", 0, "/level")),
+                put(OTHER, PAGE, fader("Other", 1, "/other")),
+                put(
+                        LOOK,
+                        null,
+                        new Look(
+                                "Evening",
+                                List.of(new Look.Stand(LEVEL, List.of(1.0)), new Look.Stand(OTHER, List.of(0.5))),
+                                "")),
+                put(
+                        LIST,
+                        null,
+                        new CueList(
+                                "Evening walk", 0.3, Optional.of(key(1)), Optional.of(key(2)), Optional.empty(), ""))));
         for (int i = 0; i < cues.length; i++) {
-            steps.add(put(List.of(ONE, TWO, new PartId("three"), new PartId("four")).get(i), LIST, cues[i]));
+            steps.add(put(
+                    List.of(ONE, TWO, new PartId("three"), new PartId("four")).get(i), LIST, cues[i]));
         }
         show = Shows.accepted(Shows.withPage(), Shows.ADA, steps.toArray(EditRequest.Step[]::new));
         stage = new Stage(show);
@@ -83,12 +103,23 @@ abstract class CueStage {
         return new CueAction.BringControl(0, Optional.of(control), List.of(to), seconds, FadeCurve.EVEN);
     }
 
-    static CueAction.FadeLine fade(String address, Optional<Double> from, double to, double seconds, CueAction.FadeLine.Unknown unknown) {
-        return new CueAction.FadeLine(0, Optional.of(DESK), address, List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), from, to, seconds, FadeCurve.EVEN, unknown);
+    static CueAction.FadeLine fade(
+            String address, Optional<Double> from, double to, double seconds, CueAction.FadeLine.Unknown unknown) {
+        return new CueAction.FadeLine(
+                0,
+                Optional.of(DESK),
+                address,
+                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)),
+                from,
+                to,
+                seconds,
+                FadeCurve.EVEN,
+                unknown);
     }
 
     Optional<Problem> order(Command.StepCues.Deed deed, PartId cue) {
-        return stage.live.carryOut(new Command.StepCues(LIST, deed, Optional.ofNullable(cue)), Actor.of(ADA), stage.now);
+        return stage.live.carryOut(
+                new Command.StepCues(LIST, deed, Optional.ofNullable(cue)), Actor.of(ADA), stage.now);
     }
 
     void go() {
@@ -100,7 +131,9 @@ abstract class CueStage {
     }
 
     List<Outcome> outcomes() {
-        FiredCue last = view().running().isEmpty() ? view().over().get(0) : view().running().get(view().running().size() - 1);
+        FiredCue last = view().running().isEmpty()
+                ? view().over().get(0)
+                : view().running().get(view().running().size() - 1);
         return last.marks().stream().map(FiredCue.Mark::outcome).toList();
     }
 

@@ -1,5 +1,14 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.BEN;
+import static imperan.live.Stage.DESK;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.cue.CueLoad;
 import imperan.cue.Outcome;
 import imperan.cue.Refusal;
@@ -20,19 +29,9 @@ import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
 import imperan.show.form.Button;
 import imperan.show.form.CueKey;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.BEN;
-import static imperan.live.Stage.DESK;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** What cues do when they are fired, and what is known of that afterwards. */
 class CuesTest extends CueStage {
@@ -47,8 +46,11 @@ class CuesTest extends CueStage {
         assertThat(outcomes()).containsExactly(Outcome.ANSWERED, Outcome.WAITS);
         stage.pass(1000);
         assertThat(stage.takeSent()).containsExactly("/nobody 1.0");
-        assertThat(outcomes()).as("nobody knows what it would be answered").containsExactly(Outcome.ANSWERED, Outcome.DONE);
-        assertThat(view().over()).hasSize(1).first().satisfies(fired -> assertThat(fired.by()).isEqualTo("Ada"));
+        assertThat(outcomes())
+                .as("nobody knows what it would be answered")
+                .containsExactly(Outcome.ANSWERED, Outcome.DONE);
+        assertThat(view().over()).hasSize(1).first().satisfies(fired -> assertThat(fired.by())
+                .isEqualTo("Ada"));
     }
 
     @Test
@@ -77,7 +79,15 @@ class CuesTest extends CueStage {
     @Test
     void aKeyThatACueTriggersDoesNotStayOn() {
         runs(Cue.plain("1", "", bring(new PartId("shot"), 1, 0)));
-        follow(put(new PartId("shot"), PAGE, Control.plain("Shot", new Cells(4, 4, 1, 1), Button.plain(Button.Action.ONE_SHOT), List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/shot", List.of())), List.of())));
+        follow(put(
+                new PartId("shot"),
+                PAGE,
+                Control.plain(
+                        "Shot",
+                        new Cells(4, 4, 1, 1),
+                        Button.plain(Button.Action.ONE_SHOT),
+                        List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/shot", List.of())),
+                        List.of())));
         go();
         assertThat(stage.takeSent()).containsExactly("/shot");
         assertThat(stage.value("shot").axes().get(0).position()).isZero();
@@ -86,8 +96,15 @@ class CuesTest extends CueStage {
     @Test
     void pageHoldAndStartListAndAnotherList() {
         PartId second = new PartId("second");
-        runs(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS).startingWith(List.of("/wake 1", "/wake 2")),
-                Cue.plain("1", "", new CueAction.ShowPage(0, Optional.of(PAGE), List.of("Ben")), new CueAction.SayStartList(0, Optional.of(DESK)), new CueAction.SteerList(0, Optional.of(second), CueAction.SteerList.Deed.GO),
+        runs(
+                Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS)
+                        .startingWith(List.of("/wake 1", "/wake 2")),
+                Cue.plain(
+                        "1",
+                        "",
+                        new CueAction.ShowPage(0, Optional.of(PAGE), List.of("Ben")),
+                        new CueAction.SayStartList(0, Optional.of(DESK)),
+                        new CueAction.SteerList(0, Optional.of(second), CueAction.SteerList.Deed.GO),
                         new CueAction.HoldTarget(1, Optional.of(DESK), true)));
         follow(put(second, null, CueList.plain("Second")));
         follow(put(new PartId("there"), second, Cue.plain("1", "", say(0, "/there"))));
@@ -101,7 +118,9 @@ class CuesTest extends CueStage {
 
     @Test
     void theNextOneFollowsOnceAllWasAnswered() {
-        runs(Cue.plain("1", "", say(0, "/level", fixed("0.5"))).followed(CueFollow.answered(2, false)), Cue.plain("2", "", say(0, "/level", fixed("0.75"))).followed(CueFollow.answered(2, false)),
+        runs(
+                Cue.plain("1", "", say(0, "/level", fixed("0.5"))).followed(CueFollow.answered(2, false)),
+                Cue.plain("2", "", say(0, "/level", fixed("0.75"))).followed(CueFollow.answered(2, false)),
                 Cue.plain("3", "", say(0, "/end")));
         go();
         stage.pass(100);
@@ -129,8 +148,24 @@ class CuesTest extends CueStage {
     @Test
     void keysOfAPageStepTheListAndSayWhyNot() {
         runs(Cue.plain("1", "", say(0, "/one")), Cue.plain("2", "", say(0, "/two")));
-        follow(put(new PartId("go"), PAGE, Control.plain("", new Cells(4, 4, 1, 1), new CueKey(Optional.of(LIST), CueKey.CueOrder.GO, Optional.empty()), List.of(), List.of())));
-        follow(put(new PartId("fire"), PAGE, Control.plain("", new Cells(5, 4, 1, 1), new CueKey(Optional.of(LIST), CueKey.CueOrder.FIRE, Optional.of(TWO)), List.of(), List.of())));
+        follow(put(
+                new PartId("go"),
+                PAGE,
+                Control.plain(
+                        "",
+                        new Cells(4, 4, 1, 1),
+                        new CueKey(Optional.of(LIST), CueKey.CueOrder.GO, Optional.empty()),
+                        List.of(),
+                        List.of())));
+        follow(put(
+                new PartId("fire"),
+                PAGE,
+                Control.plain(
+                        "",
+                        new Cells(5, 4, 1, 1),
+                        new CueKey(Optional.of(LIST), CueKey.CueOrder.FIRE, Optional.of(TWO)),
+                        List.of(),
+                        List.of())));
         press("go", ONE.value());
         assertThat(stage.takeSent()).containsExactly("/one");
         press("go", TWO.value());
@@ -146,8 +181,16 @@ class CuesTest extends CueStage {
     }
 
     private void press(String control, String words) {
-        Asking.touch(stage.live, new Touch(new PartId(control), "1", Touch.Phase.PRESS, 0.5, 0.5, false, words), ADA, stage.now);
-        Asking.touch(stage.live, new Touch(new PartId(control), "1", Touch.Phase.RELEASE, 0.5, 0.5, false, ""), ADA, stage.now);
+        Asking.touch(
+                stage.live,
+                new Touch(new PartId(control), "1", Touch.Phase.PRESS, 0.5, 0.5, false, words),
+                ADA,
+                stage.now);
+        Asking.touch(
+                stage.live,
+                new Touch(new PartId(control), "1", Touch.Phase.RELEASE, 0.5, 0.5, false, ""),
+                ADA,
+                stage.now);
     }
 
     @Test
@@ -155,7 +198,8 @@ class CuesTest extends CueStage {
         runs(Cue.plain("1", "", say(0, "/one")), Cue.plain("2", "", say(0, "/two")));
         assertThat(order(Command.StepCues.Deed.GO, ONE)).isEmpty();
         stage.pass(1000);
-        Optional<Problem> late = stage.live.carryOut(new Command.StepCues(LIST, Command.StepCues.Deed.GO, Optional.of(ONE)), Actor.of(BEN), stage.now);
+        Optional<Problem> late = stage.live.carryOut(
+                new Command.StepCues(LIST, Command.StepCues.Deed.GO, Optional.of(ONE)), Actor.of(BEN), stage.now);
         assertThat(late).get().extracting(Problem::message).asString().contains("Somebody stepped the list since");
         assertThat(stage.takeSent()).containsExactly("/one");
     }
@@ -208,8 +252,17 @@ class CuesTest extends CueStage {
 
     @Test
     void whatACueLooksUpIsThereOrIsAskedFor() {
-        runs(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES),
-                Cue.plain("1", "", say(0, "/say", new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/number", 0, List.of()), new ArgumentSource.OfControl(ArgumentType.FLOAT32, Optional.of(OTHER), List.of(), 0))));
+        runs(
+                Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES),
+                Cue.plain(
+                        "1",
+                        "",
+                        say(
+                                0,
+                                "/say",
+                                new ArgumentSource.Said(
+                                        ArgumentType.FLOAT32, Optional.of(DESK), "/number", 0, List.of()),
+                                new ArgumentSource.OfControl(ArgumentType.FLOAT32, Optional.of(OTHER), List.of(), 0))));
         go();
         stage.pass(40);
         stage.desk("/other", 0.5f);
@@ -221,7 +274,11 @@ class CuesTest extends CueStage {
 
     @Test
     void aPageThatIsGoneIsSaid() {
-        runs(Cue.plain("1", "", new CueAction.ShowPage(0, Optional.of(PAGE), List.of()), new CueAction.ShowPage(0, Optional.of(new PartId("gone")), List.of())));
+        runs(Cue.plain(
+                "1",
+                "",
+                new CueAction.ShowPage(0, Optional.of(PAGE), List.of()),
+                new CueAction.ShowPage(0, Optional.of(new PartId("gone")), List.of())));
         go();
         assertThat(stage.pages).containsExactly(PAGE.value());
         assertThat(outcomes()).containsExactly(Outcome.DONE, Outcome.FELL_SHORT);
@@ -231,43 +288,86 @@ class CuesTest extends CueStage {
     @Test
     void whatItsSlowestTargetNeedsIsKnownBeforeItsGo() {
         Target slow = Shows.target("Desk").paced(10).startingWith(List.of("/a", "/b", "/c", "/d", "/e", "/f"));
-        runs(slow, Cue.plain("1", "", say(0, "/level", fixed("0.5"))), Cue.plain("2", "", new CueAction.SayStartList(0, Optional.of(DESK)), new CueAction.RecallLook(0, Optional.of(LOOK), 0, FadeCurve.EVEN)));
+        runs(
+                slow,
+                Cue.plain("1", "", say(0, "/level", fixed("0.5"))),
+                Cue.plain(
+                        "2",
+                        "",
+                        new CueAction.SayStartList(0, Optional.of(DESK)),
+                        new CueAction.RecallLook(0, Optional.of(LOOK), 0, FadeCurve.EVEN)));
         assertThat(view().slowest()).as("one leaves at once").isEmpty();
         go();
         assertThat(view().slowest()).contains(new CueLoad.Slowest(DESK, 8, 0.7));
         follow(Shows.change(show, DESK, slow.paced(70).speaking(new PartId("book"))));
         assertThat(view().slowest()).contains(new CueLoad.Slowest(DESK, 8, 0.1));
-        assertThat(stage.events).filteredOn(event -> event instanceof LiveEvent.CuesChanged).last().satisfies(event -> assertThat(event.at()).isEqualTo(stage.now));
+        assertThat(stage.events)
+                .filteredOn(event -> event instanceof LiveEvent.CuesChanged)
+                .last()
+                .satisfies(event -> assertThat(event.at()).isEqualTo(stage.now));
     }
 
     @Test
     void aStartListIsDoneWhenItsLastLineHasLeft() {
-        runs(Shows.target("Desk").paced(10).startingWith(List.of("/a", "/b", "/c")), Cue.plain("1", "", new CueAction.SayStartList(0, Optional.of(DESK))));
+        runs(
+                Shows.target("Desk").paced(10).startingWith(List.of("/a", "/b", "/c")),
+                Cue.plain("1", "", new CueAction.SayStartList(0, Optional.of(DESK))));
         stage.pass(1000);
         go();
         stage.pass(50);
         assertThat(outcomes()).containsExactly(Outcome.SAID);
         stage.pass(400);
         assertThat(outcomes()).containsExactly(Outcome.DONE);
-        assertThat(view().over().get(0).marks().get(0).lateNanos()).as("its third line").contains(200 * MS);
+        assertThat(view().over().get(0).marks().get(0).lateNanos())
+                .as("its third line")
+                .contains(200 * MS);
     }
 
     @Test
     void whatNobodyChoseIsSaidOfEachAction() {
-        runs(Cue.plain("1", "", new CueAction.SayLine(0, Optional.empty(), "/level", List.of()),
-                new CueAction.FadeLine(0, Optional.empty(), "/level", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), Optional.of(0.0), 1, 1, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP),
-                new CueAction.BringControl(0, Optional.empty(), List.of(1.0), 0, FadeCurve.EVEN), new CueAction.RecallLook(0, Optional.empty(), 0, FadeCurve.EVEN), new CueAction.ShowPage(0, Optional.empty(), List.of()),
-                new CueAction.SayStartList(0, Optional.empty()), new CueAction.HoldTarget(0, Optional.empty(), true), new CueAction.SteerList(0, Optional.empty(), CueAction.SteerList.Deed.GO)));
+        runs(Cue.plain(
+                "1",
+                "",
+                new CueAction.SayLine(0, Optional.empty(), "/level", List.of()),
+                new CueAction.FadeLine(
+                        0,
+                        Optional.empty(),
+                        "/level",
+                        List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)),
+                        Optional.of(0.0),
+                        1,
+                        1,
+                        FadeCurve.EVEN,
+                        CueAction.FadeLine.Unknown.SKIP),
+                new CueAction.BringControl(0, Optional.empty(), List.of(1.0), 0, FadeCurve.EVEN),
+                new CueAction.RecallLook(0, Optional.empty(), 0, FadeCurve.EVEN),
+                new CueAction.ShowPage(0, Optional.empty(), List.of()),
+                new CueAction.SayStartList(0, Optional.empty()),
+                new CueAction.HoldTarget(0, Optional.empty(), true),
+                new CueAction.SteerList(0, Optional.empty(), CueAction.SteerList.Deed.GO)));
         go();
         assertThat(stage.takeSent()).isEmpty();
         assertThat(outcomes()).hasSize(8).containsOnly(Outcome.FELL_SHORT);
-        assertThat(view().over().get(0).marks().stream().map(mark -> mark.reason().orElseThrow()).toList()).containsExactly(new Reason.NoTarget(), new Reason.NoTarget(), new Reason.NothingChosen("control"),
-                new Reason.NothingChosen("look"), new Reason.NothingChosen("page"), new Reason.NothingChosen("target"), new Reason.NothingChosen("target"), new Reason.NothingChosen("list"));
+        assertThat(view().over().get(0).marks().stream()
+                        .map(mark -> mark.reason().orElseThrow())
+                        .toList())
+                .containsExactly(
+                        new Reason.NoTarget(),
+                        new Reason.NoTarget(),
+                        new Reason.NothingChosen("control"),
+                        new Reason.NothingChosen("look"),
+                        new Reason.NothingChosen("page"),
+                        new Reason.NothingChosen("target"),
+                        new Reason.NothingChosen("target"),
+                        new Reason.NothingChosen("list"));
     }
 
     @Test
     void aListThatIsRemovedPlaysNoMore() {
-        runs(Cue.plain("1", "Rise", fade("/level", Optional.of(0.0), 1, 5, CueAction.FadeLine.Unknown.SKIP)).followed(CueFollow.after(1)), Cue.plain("2", "", say(0, "/other", fixed("1"))));
+        runs(
+                Cue.plain("1", "Rise", fade("/level", Optional.of(0.0), 1, 5, CueAction.FadeLine.Unknown.SKIP))
+                        .followed(CueFollow.after(1)),
+                Cue.plain("2", "", say(0, "/other", fixed("1"))));
         go();
         stage.pass(500);
         follow(Shows.remove(show, LIST));
@@ -275,6 +375,7 @@ class CuesTest extends CueStage {
         stage.pass(5000);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(stage.live.cueLists()).isEmpty();
-        assertThat(order(Command.StepCues.Deed.GO, null)).contains(Problem.of("This cue list is no longer in the live show"));
+        assertThat(order(Command.StepCues.Deed.GO, null))
+                .contains(Problem.of("This cue list is no longer in the live show"));
     }
 }

@@ -1,5 +1,12 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.cue.Outcome;
 import imperan.cue.Refusal;
 import imperan.live.Command.StepCues.Deed;
@@ -18,25 +25,18 @@ import imperan.show.Track;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.FadeCurve;
 import imperan.show.form.CueKey;
-import org.junit.jupiter.api.Test;
-
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.DESK;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** What is told of cue lists to those who look: each order, each change, and what became of each cue. */
 class CuesToldTest extends CueStage {
 
     private <E extends LiveEvent> List<E> told(Class<E> kind) {
-        List<E> told = stage.events.stream().filter(kind::isInstance).map(kind::cast).toList();
+        List<E> told =
+                stage.events.stream().filter(kind::isInstance).map(kind::cast).toList();
         stage.events.clear();
         return told;
     }
@@ -104,19 +104,28 @@ class CuesToldTest extends CueStage {
         go();
         stage.pass(500);
         stage.events.clear();
-        assertThat(stage.live.carryOut(new Command.StopAll(), Actor.of(Stage.BEN), stage.now)).isEmpty();
+        assertThat(stage.live.carryOut(new Command.StopAll(), Actor.of(Stage.BEN), stage.now))
+                .isEmpty();
         List<LiveEvent> events = List.copyOf(stage.events);
-        assertThat(told(LiveEvent.CuesOrdered.class)).allSatisfy(ordered -> {
-            assertThat(ordered.deed()).isEqualTo(Deed.STOP);
-            assertThat(ordered.by().name()).isEqualTo("Ben");
-        }).extracting(LiveEvent.CuesOrdered::list).containsExactlyInAnyOrder(LIST, second);
-        assertThat(events.stream().filter(LiveEvent.CuesChanged.class::isInstance).map(event -> ((LiveEvent.CuesChanged) event).list())).contains(LIST, second);
+        assertThat(told(LiveEvent.CuesOrdered.class))
+                .allSatisfy(ordered -> {
+                    assertThat(ordered.deed()).isEqualTo(Deed.STOP);
+                    assertThat(ordered.by().name()).isEqualTo("Ben");
+                })
+                .extracting(LiveEvent.CuesOrdered::list)
+                .containsExactlyInAnyOrder(LIST, second);
+        assertThat(events.stream()
+                        .filter(LiveEvent.CuesChanged.class::isInstance)
+                        .map(event -> ((LiveEvent.CuesChanged) event).list()))
+                .contains(LIST, second);
         assertThat(events).anyMatch(LiveEvent.CueEnded.class::isInstance);
     }
 
     @Test
     void aStopLetsGoOfWhatIsFaded() {
-        runs(Cue.plain("1", "", bring(LEVEL, 1, 2)), Cue.plain("2", "", new CueAction.RecallLook(0, Optional.of(LOOK), 1, FadeCurve.EVEN)));
+        runs(
+                Cue.plain("1", "", bring(LEVEL, 1, 2)),
+                Cue.plain("2", "", new CueAction.RecallLook(0, Optional.of(LOOK), 1, FadeCurve.EVEN)));
         go();
         stage.pass(500);
         assertThat(order(Deed.STOP, null)).isEmpty();
@@ -124,8 +133,12 @@ class CuesToldTest extends CueStage {
         stage.pass(100);
         go();
         stage.pass(1_000);
-        assertThat(stage.value("level").position()).as("the next one has it alone").isEqualTo(1, within(1e-9));
-        assertThat(view().over().get(0).marks()).extracting(FiredCue.Mark::reason).containsOnly(Optional.empty());
+        assertThat(stage.value("level").position())
+                .as("the next one has it alone")
+                .isEqualTo(1, within(1e-9));
+        assertThat(view().over().get(0).marks())
+                .extracting(FiredCue.Mark::reason)
+                .containsOnly(Optional.empty());
     }
 
     // ---- keys of a page
@@ -137,8 +150,16 @@ class CuesToldTest extends CueStage {
     }
 
     private void press(String control) {
-        Asking.touch(stage.live, new Touch(new PartId(control), "1", Touch.Phase.PRESS, 0.5, 0.5, false, ""), ADA, stage.now);
-        Asking.touch(stage.live, new Touch(new PartId(control), "1", Touch.Phase.RELEASE, 0.5, 0.5, false, ""), ADA, stage.now);
+        Asking.touch(
+                stage.live,
+                new Touch(new PartId(control), "1", Touch.Phase.PRESS, 0.5, 0.5, false, ""),
+                ADA,
+                stage.now);
+        Asking.touch(
+                stage.live,
+                new Touch(new PartId(control), "1", Touch.Phase.RELEASE, 0.5, 0.5, false, ""),
+                ADA,
+                stage.now);
     }
 
     @Test
@@ -179,19 +200,29 @@ class CuesToldTest extends CueStage {
         runs(Cue.plain("1", "", say(0, "/one")));
         stage.events.clear();
         stage.desk("/key/1", new OscArgument.Int32(1));
-        assertThat(stage.events).anySatisfy(event -> assertThat(event).isInstanceOfSatisfying(LiveEvent.CuesOrdered.class, ordered -> assertThat(ordered.by().name()).isEqualTo("Desk")));
-        assertThat(stage.events.stream().filter(LiveEvent.PacketIn.class::isInstance)).singleElement().satisfies(in -> assertThat(in.cause().origin()).isEqualTo(Cause.Origin.ARRIVAL));
+        assertThat(stage.events).anySatisfy(event -> assertThat(event)
+                .isInstanceOfSatisfying(
+                        LiveEvent.CuesOrdered.class,
+                        ordered -> assertThat(ordered.by().name()).isEqualTo("Desk")));
+        assertThat(stage.events.stream().filter(LiveEvent.PacketIn.class::isInstance))
+                .singleElement()
+                .satisfies(in -> assertThat(in.cause().origin()).isEqualTo(Cause.Origin.ARRIVAL));
     }
 
     // ---- much at once
 
     @Test
     void aCueWithManyActionsSaysThemAllInTheirOrder() {
-        CueAction[] many = IntStream.range(0, 200).mapToObj(i -> say(0, "/line/" + i)).toArray(CueAction[]::new);
-        runs(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS).oneByOne(), Cue.plain("1", "", many));
+        CueAction[] many =
+                IntStream.range(0, 200).mapToObj(i -> say(0, "/line/" + i)).toArray(CueAction[]::new);
+        runs(
+                Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS)
+                        .oneByOne(),
+                Cue.plain("1", "", many));
         go();
         stage.pass(100);
-        assertThat(stage.takeSent()).isEqualTo(IntStream.range(0, 200).mapToObj(i -> "/line/" + i).toList());
+        assertThat(stage.takeSent())
+                .isEqualTo(IntStream.range(0, 200).mapToObj(i -> "/line/" + i).toList());
         assertThat(outcomes()).containsOnly(Outcome.DONE);
     }
 
@@ -201,14 +232,21 @@ class CuesToldTest extends CueStage {
     void tracksAndSetListsThatRefuseOrAreGoneAreSaid() {
         PartId track = new PartId("track");
         PartId set = new PartId("set");
-        runs(Cue.plain("1", "", new CueAction.SteerTrack(0, Optional.of(track), CueAction.SteerTrack.Deed.PLAY, Optional.empty()), new CueAction.SteerTrack(0, Optional.empty(), CueAction.SteerTrack.Deed.PLAY, Optional.empty()),
-                new CueAction.SteerSongs(0, Optional.of(set), CueAction.SteerSongs.Deed.PREVIOUS, Optional.empty()), new CueAction.SteerSongs(0, Optional.of(new PartId("gone")), CueAction.SteerSongs.Deed.NEXT, Optional.empty())));
+        runs(Cue.plain(
+                "1",
+                "",
+                new CueAction.SteerTrack(0, Optional.of(track), CueAction.SteerTrack.Deed.PLAY, Optional.empty()),
+                new CueAction.SteerTrack(0, Optional.empty(), CueAction.SteerTrack.Deed.PLAY, Optional.empty()),
+                new CueAction.SteerSongs(0, Optional.of(set), CueAction.SteerSongs.Deed.PREVIOUS, Optional.empty()),
+                new CueAction.SteerSongs(
+                        0, Optional.of(new PartId("gone")), CueAction.SteerSongs.Deed.NEXT, Optional.empty())));
         follow(put(track, null, Track.silent("Tide", 60)));
         follow(put(set, null, SetList.plain("Evening")));
         follow(put(new PartId("song"), set, Song.blank("Blank")));
         go();
         stage.pass(100);
-        assertThat(outcomes()).containsExactly(Outcome.DONE, Outcome.FELL_SHORT, Outcome.FELL_SHORT, Outcome.FELL_SHORT);
+        assertThat(outcomes())
+                .containsExactly(Outcome.DONE, Outcome.FELL_SHORT, Outcome.FELL_SHORT, Outcome.FELL_SHORT);
         assertThat(reason(1)).hasValue(new Reason.NothingChosen("track"));
         assertThat(reason(2)).hasValue(new Reason.PlayRefused(PlayRefusal.AT_START));
         assertThat(reason(3)).hasValue(new Reason.NothingChosen("set list"));
@@ -230,7 +268,8 @@ class CuesToldTest extends CueStage {
     void whoMayNotHoldATargetMayNotDoItByACue() {
         runs(Cue.plain("1", "", new CueAction.HoldTarget(0, Optional.of(DESK), true)));
         Actor remote = new Actor(Actor.Kind.REMOTE, "desk", "Desk", EnumSet.of(Right.OPERATE));
-        assertThat(stage.live.carryOut(new Command.StepCues(LIST, Deed.GO, Optional.empty()), remote, stage.now)).isEmpty();
+        assertThat(stage.live.carryOut(new Command.StepCues(LIST, Deed.GO, Optional.empty()), remote, stage.now))
+                .isEmpty();
         stage.pass(0);
         assertThat(stage.link().gate()).isEqualTo(Gate.OPEN);
         assertThat(reason(0)).hasValue(new Reason.NotAllowed());

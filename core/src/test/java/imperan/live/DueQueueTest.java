@@ -1,8 +1,6 @@
 package imperan.live;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -10,8 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class DueQueueTest {
 
@@ -68,7 +67,8 @@ class DueQueueTest {
                 plain.merge(what, at, Math::min);
             } else {
                 long now = random.nextInt(1_000);
-                long earliest = plain.values().stream().mapToLong(Long::longValue).min().orElse(DueQueue.NEVER);
+                long earliest =
+                        plain.values().stream().mapToLong(Long::longValue).min().orElse(DueQueue.NEVER);
                 assertThat(queue.next()).isEqualTo(earliest);
                 Optional<String> taken = queue.poll(now);
                 assertThat(taken.isPresent()).isEqualTo(earliest <= now);

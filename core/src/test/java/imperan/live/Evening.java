@@ -7,6 +7,7 @@ import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
@@ -24,7 +25,6 @@ import imperan.show.Page;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
-import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Send;
@@ -39,7 +39,6 @@ import imperan.show.form.Knob;
 import imperan.show.form.Pad;
 import imperan.show.form.TextLine;
 import imperan.show.form.Wheel;
-
 import java.io.IOException;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
@@ -77,14 +76,20 @@ final class Evening extends QuietSink {
     private static final PartId LAYOUT = new PartId("layout");
     private static final PartId PAGE = new PartId("page");
     private static final PartId BOOK = new PartId("book");
-    private static final List<Person> PEOPLE = List.of(new Person("b1", "Ada"), new Person("b2", "Ben"), new Person("b3", "Cleo"));
+    private static final List<Person> PEOPLE =
+            List.of(new Person("b1", "Ada"), new Person("b2", "Ben"), new Person("b3", "Cleo"));
     private static final int CONTROLS = 72;
     /** What is edited, the more often the more it stands here: most controls are there and have lines at any time. */
     private static final int[] KINDS = {0, 1, 1, 1, 1, 2, 2, 3, 4, 5, 6, 7, 7, 8, 8, 8};
 
     /** The targets; a pace makes the moments at which messages leave free, so those are compared in another way. */
     private enum Habit {
-        DESK(0), LIGHTS(50), WATER(0), VIDEO(0), ENGINE(0), FOG(20);
+        DESK(0),
+        LIGHTS(50),
+        WATER(0),
+        VIDEO(0),
+        ENGINE(0),
+        FOG(20);
 
         final int pace;
 
@@ -105,13 +110,13 @@ final class Evening extends QuietSink {
         }
     }
 
-    private record Happening(long at, long order, Runnable what) {
-    }
+    private record Happening(long at, long order, Runnable what) {}
 
     private final Random random;
     private final long length;
     private final LiveShow live = new LiveShow(this);
-    private final PriorityQueue<Happening> happenings = new PriorityQueue<>(Comparator.comparingLong(Happening::at).thenComparingLong(Happening::order));
+    private final PriorityQueue<Happening> happenings =
+            new PriorityQueue<>(Comparator.comparingLong(Happening::at).thenComparingLong(Happening::order));
     private final List<String> lines = new ArrayList<>();
     private final Map<String, Integer> answers = new TreeMap<>();
     private final Map<String, List<OscArgument>> told = new TreeMap<>();
@@ -137,7 +142,8 @@ final class Evening extends QuietSink {
 
     /** Records an evening into a file: {@code Evening FILE SEED SECONDS}. */
     public static void main(String[] arguments) throws IOException {
-        try (Writer file = new OutputStreamWriter(new GZIPOutputStream(Files.newOutputStream(Path.of(arguments[0]))), StandardCharsets.UTF_8)) {
+        try (Writer file = new OutputStreamWriter(
+                new GZIPOutputStream(Files.newOutputStream(Path.of(arguments[0]))), StandardCharsets.UTF_8)) {
             for (String line : lines(Long.parseLong(arguments[1]), Integer.parseInt(arguments[2]))) {
                 file.write(line + "\n");
             }
@@ -150,7 +156,8 @@ final class Evening extends QuietSink {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(put(BOOK, null, 0, new Phrasebook("Water", Phrasebook.LinkSheet.unknown())));
         steps.add(put(new PartId("told"), BOOK, 0, phrase("/w/<n:0..99>/v", AnswerRule.usual(AnswerRule.Kind.QUERY))));
-        steps.add(put(new PartId("untold"), BOOK, 1, phrase("/w/<n:0..99>/press", AnswerRule.usual(AnswerRule.Kind.NONE))));
+        steps.add(put(
+                new PartId("untold"), BOOK, 1, phrase("/w/<n:0..99>/press", AnswerRule.usual(AnswerRule.Kind.NONE))));
         for (Habit habit : Habit.values()) {
             steps.add(put(habit.id(), null, habit.ordinal(), target(habit)));
         }
@@ -163,13 +170,19 @@ final class Evening extends QuietSink {
     }
 
     private static Target target(Habit habit) {
-        Target plain = Target.plain(habit.name(), "10.0.0." + (habit.ordinal() + 1), habit.port(), habit.ourPort(), switch (habit) {
-            case VIDEO -> Target.Answering.NONE;
-            case WATER -> Target.Answering.QUERIES;
-            default -> Target.Answering.REPORTS;
-        });
+        Target plain = Target.plain(
+                habit.name(),
+                "10.0.0." + (habit.ordinal() + 1),
+                habit.port(),
+                habit.ourPort(),
+                switch (habit) {
+                    case VIDEO -> Target.Answering.NONE;
+                    case WATER -> Target.Answering.QUERIES;
+                    default -> Target.Answering.REPORTS;
+                });
         return switch (habit) {
-            case DESK -> plain.kept(KeepAlive.of("/d/alive", 2, 5)).startingWith(List.of("/d/ready 1", "/d/name \"Evening\""));
+            case DESK -> plain.kept(KeepAlive.of("/d/alive", 2, 5))
+                    .startingWith(List.of("/d/ready 1", "/d/name \"Evening\""));
             case LIGHTS -> plain.paced(habit.pace);
             case WATER -> plain.speaking(BOOK);
             case VIDEO -> plain.bundling();
@@ -198,7 +211,11 @@ final class Evening extends QuietSink {
         List<Listen> listens = new ArrayList<>();
         List<ArgumentSource> values = new ArrayList<>();
         for (int axis = 0; axis < form.axes(); axis++) {
-            values.add(new ArgumentSource.Value(axis == 0 && i % 5 == 0 ? ArgumentType.INT32 : ArgumentType.FLOAT32, i % 4 == 0 ? -60 : 0, i % 4 == 0 ? 10 : 1, axis));
+            values.add(new ArgumentSource.Value(
+                    axis == 0 && i % 5 == 0 ? ArgumentType.INT32 : ArgumentType.FLOAT32,
+                    i % 4 == 0 ? -60 : 0,
+                    i % 4 == 0 ? 10 : 1,
+                    axis));
             listens.add(Listen.value(target, root(i) + "/v", axis, i % 4 == 0 ? -60 : 0, i % 4 == 0 ? 10 : 1, axis));
         }
         if (form instanceof TextLine) {
@@ -208,23 +225,47 @@ final class Evening extends QuietSink {
             values = List.of(new ArgumentSource.Chosen(ArgumentType.TEXT));
             listens.clear();
         } else if (form instanceof Wheel) {
-            sends.add(new Send(Send.Phase.STEP, target, root(i) + "/step", List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1))));
+            sends.add(new Send(
+                    Send.Phase.STEP,
+                    target,
+                    root(i) + "/step",
+                    List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1))));
         }
         sends.add(new Send(Send.Phase.CHANGE, target, root(i) + "/v", values));
         if (i % 5 < 2) {
-            sends.add(new Send(Send.Phase.PRESS, target, root(i) + "/press", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "1"))));
-            sends.add(new Send(Send.Phase.RELEASE, target, root(i) + "/release", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0"))));
+            sends.add(new Send(
+                    Send.Phase.PRESS,
+                    target,
+                    root(i) + "/press",
+                    List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "1"))));
+            sends.add(new Send(
+                    Send.Phase.RELEASE,
+                    target,
+                    root(i) + "/release",
+                    List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0"))));
         }
         if (i % 7 == 0) {
-            sends.add(new Send(Send.Phase.HELD, target, root(i) + "/held", List.of(new ArgumentSource.Fixed(ArgumentType.TEXT, "still"))));
+            sends.add(new Send(
+                    Send.Phase.HELD,
+                    target,
+                    root(i) + "/held",
+                    List.of(new ArgumentSource.Fixed(ArgumentType.TEXT, "still"))));
         }
         if (i % 9 == 4) {
             // the same hand speaks to a second machine
-            sends.add(new Send(Send.Phase.CHANGE, Optional.of(Habit.DESK.id()), "/d/also/" + i, List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 1, 0))));
+            sends.add(new Send(
+                    Send.Phase.CHANGE,
+                    Optional.of(Habit.DESK.id()),
+                    "/d/also/" + i,
+                    List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 1, 0))));
         }
-        Behaviour.Guard guard = i % 11 == 3 ? Behaviour.Guard.HOLD : i % 13 == 5 ? Behaviour.Guard.TWO_STEPS : Behaviour.Guard.NONE;
-        Behaviour.WhenLost lost = new Behaviour.WhenLost(i % 4 == 0 ? Behaviour.WhenLost.Goes.REST : Behaviour.WhenLost.Goes.NOWHERE, 0);
-        Optional<Behaviour.Condition> when = i % 17 == 2 ? Optional.of(new Behaviour.Condition(Optional.of(Habit.DESK.id()), "/d/ready", 0, "1")) : Optional.empty();
+        Behaviour.Guard guard =
+                i % 11 == 3 ? Behaviour.Guard.HOLD : i % 13 == 5 ? Behaviour.Guard.TWO_STEPS : Behaviour.Guard.NONE;
+        Behaviour.WhenLost lost =
+                new Behaviour.WhenLost(i % 4 == 0 ? Behaviour.WhenLost.Goes.REST : Behaviour.WhenLost.Goes.NOWHERE, 0);
+        Optional<Behaviour.Condition> when = i % 17 == 2
+                ? Optional.of(new Behaviour.Condition(Optional.of(Habit.DESK.id()), "/d/ready", 0, "1"))
+                : Optional.empty();
         return Control.plain("C" + i, new Cells(i % 12, i / 12, 1, 1), form, sends, listens)
                 .behaving(new Behaviour(guard, 0.2, lost, when, ""));
     }
@@ -240,15 +281,23 @@ final class Evening extends QuietSink {
             case 6 -> new Colour(List.of("#ff0000", "#0080ff"));
             case 7 -> Button.plain(Button.Action.ONE_SHOT);
             case 8 -> new Wheel(24);
-            case 9 -> new Choice(List.of(new Choice.Option("A", "a"), new Choice.Option("B", "b"), new Choice.Option("C", "c")), Form.Direction.UP);
+            case 9 -> new Choice(
+                    List.of(new Choice.Option("A", "a"), new Choice.Option("B", "b"), new Choice.Option("C", "c")),
+                    Form.Direction.UP);
             case 10 -> new TextLine();
             default -> new Fader(Form.Direction.UP, Form.Grab.RELATIVE, Optional.of(0.5), true, 0.5, List.of());
         };
     }
 
     private static Phrase phrase(String address, AnswerRule rule) {
-        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(),
-                Optional.empty())), rule, "", "");
+        return Phrase.plain(
+                address,
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "", List.of(), Optional.empty())),
+                rule,
+                "",
+                "");
     }
 
     private static EditRequest.Step put(PartId id, PartId parent, int order, Body body) {
@@ -266,7 +315,10 @@ final class Evening extends QuietSink {
         machines();
         changes();
         long end = START + length - STEP;
-        while (Math.min(live.nextDue(), happenings.isEmpty() ? end : happenings.peek().at()) <= end) {
+        while (Math.min(
+                        live.nextDue(),
+                        happenings.isEmpty() ? end : happenings.peek().at())
+                <= end) {
             if (happenings.isEmpty() || live.nextDue() <= happenings.peek().at()) {
                 now = Math.max(now, live.nextDue());
                 timePasses = true;
@@ -324,7 +376,8 @@ final class Evening extends QuietSink {
             at(t, () -> touch(person, control, Touch.Phase.TYPE, 0, 0, words));
             return t;
         }
-        // values of which some are left out follow each other at any distance, also at that after which a target is asked
+        // values of which some are left out follow each other at any distance, also at that after which a target is
+        // asked
         int kind = habit(control) == Habit.WATER && (form instanceof Wheel || control % 5 == 0) ? 4 : random.nextInt(8);
         if (kind == 0) {
             at(t, () -> touch(person, control, Touch.Phase.REST, 0.5, 0.5, ""));
@@ -360,10 +413,20 @@ final class Evening extends QuietSink {
             double share = i / (double) moves;
             long after = (release - t) * i / (moves + 1);
             // none while it is just decided whether a hand held still for long enough
-            at(t + (after >= 590 && after < 615 ? 620 : after), () -> touch(person, control, Touch.Phase.MOVE, x + (towards - x) * share, y + (towards - y) * share * 1.3, ""));
+            at(
+                    t + (after >= 590 && after < 615 ? 620 : after),
+                    () -> touch(
+                            person,
+                            control,
+                            Touch.Phase.MOVE,
+                            x + (towards - x) * share,
+                            y + (towards - y) * share * 1.3,
+                            ""));
         }
         boolean cancels = random.nextInt(12) == 0;
-        at(release, () -> touch(person, control, cancels ? Touch.Phase.CANCEL : Touch.Phase.RELEASE, towards, towards, ""));
+        at(
+                release,
+                () -> touch(person, control, cancels ? Touch.Phase.CANCEL : Touch.Phase.RELEASE, towards, towards, ""));
         return release;
     }
 
@@ -393,7 +456,13 @@ final class Evening extends QuietSink {
                 }
                 case 2 -> at(t, () -> Asking.testFire(live, control(control), 0, now));
                 case 3 -> at(t, () -> Asking.start(live, Habit.DESK.id(), now));
-                case 4 -> at(t, () -> Asking.rest(live, live.controls().stream().sorted().limit(20).toList(), PEOPLE.get(1), now));
+                case 4 -> at(
+                        t,
+                        () -> Asking.rest(
+                                live,
+                                live.controls().stream().sorted().limit(20).toList(),
+                                PEOPLE.get(1),
+                                now));
                 case 5 -> at(t, () -> Asking.refresh(live, habit.id(), now));
                 case 6 -> at(t, () -> Asking.say(live, habit.id(), "/said/once \"by hand\"", now));
                 case 7 -> {
@@ -417,36 +486,63 @@ final class Evening extends QuietSink {
     private void edit(int kind, int control, int number) {
         Optional<Held> held = show.held(control(control));
         switch (kind) {
-            case 0 -> held.ifPresentOrElse(there -> apply(new EditRequest.Remove(there.part().id(), there.version())),
+            case 0 -> held.ifPresentOrElse(
+                    there -> apply(new EditRequest.Remove(there.part().id(), there.version())),
                     () -> apply(put(control(control), PAGE, control, body(control))));
             case 1 -> held.ifPresent(there -> change(there, body(control).labelled("L" + number)));
             case 2 -> held.ifPresent(there -> {
                 Control body = (Control) there.part().body();
-                change(there, body.withLines(body.sends().stream().map(send -> send.on() == Send.Phase.CHANGE && send.arguments().get(0) instanceof ArgumentSource.Value value
-                        ? send.saying(List.of(new ArgumentSource.Value(value.type(), 0, number + 1, 0))) : send).toList(), body.listens()));
+                change(
+                        there,
+                        body.withLines(
+                                body.sends().stream()
+                                        .map(send -> send.on() == Send.Phase.CHANGE
+                                                        && send.arguments().get(0) instanceof ArgumentSource.Value value
+                                                ? send.saying(List.of(
+                                                        new ArgumentSource.Value(value.type(), 0, number + 1, 0)))
+                                                : send)
+                                        .toList(),
+                                body.listens()));
             });
-            case 3 -> change(show.held(Habit.LIGHTS.id()).orElseThrow(), target(Habit.LIGHTS).paced(30 + number % 60));
-            case 4 -> change(show.held(Habit.ENGINE.id()).orElseThrow(), target(Habit.ENGINE).at("10.0.0." + (100 + number % 50), Habit.ENGINE.port()));
-            case 5 -> change(show.held(new PartId("told")).orElseThrow(), phrase("/w/<n:0..99>/v",
-                    AnswerRule.usual(number % 2 == 0 ? AnswerRule.Kind.QUERY : AnswerRule.Kind.SAME).near(0.01).within(0.3 + number / 2_000.0)));
-            case 6 -> held.ifPresent(there -> change(there, body(control).formed(form(control + 1)).withLines(List.of(), List.of())));
+            case 3 -> change(
+                    show.held(Habit.LIGHTS.id()).orElseThrow(),
+                    target(Habit.LIGHTS).paced(30 + number % 60));
+            case 4 -> change(
+                    show.held(Habit.ENGINE.id()).orElseThrow(),
+                    target(Habit.ENGINE).at("10.0.0." + (100 + number % 50), Habit.ENGINE.port()));
+            case 5 -> change(
+                    show.held(new PartId("told")).orElseThrow(),
+                    phrase(
+                            "/w/<n:0..99>/v",
+                            AnswerRule.usual(number % 2 == 0 ? AnswerRule.Kind.QUERY : AnswerRule.Kind.SAME)
+                                    .near(0.01)
+                                    .within(0.3 + number / 2_000.0)));
+            case 6 -> held.ifPresent(there ->
+                    change(there, body(control).formed(form(control + 1)).withLines(List.of(), List.of())));
             case 7 -> {
                 if (!edits.isEmpty()) {
                     Edit last = edits.get(edits.size() - 1);
                     take(show.revert(last, PEOPLE.get(0), new Edit.Role(Edit.Role.Kind.UNDO, last.number())));
                 }
             }
-            // what was taken away or changed comes back as it was at first
-            default -> missing().ifPresentOrElse(i -> apply(put(control(i), PAGE, i, body(i))), () -> held.ifPresent(there -> change(there, body(control))));
+                // what was taken away or changed comes back as it was at first
+            default -> missing()
+                    .ifPresentOrElse(
+                            i -> apply(put(control(i), PAGE, i, body(i))),
+                            () -> held.ifPresent(there -> change(there, body(control))));
         }
     }
 
     private Optional<Integer> missing() {
-        return IntStream.range(0, CONTROLS).boxed().filter(i -> show.part(control(i)).isEmpty()).findFirst();
+        return IntStream.range(0, CONTROLS)
+                .boxed()
+                .filter(i -> show.part(control(i)).isEmpty())
+                .findFirst();
     }
 
     private void change(Held held, Body body) {
-        apply(new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), body), held.version()));
+        apply(new EditRequest.Put(
+                new Part(held.part().id(), held.part().parent(), held.part().order(), body), held.version()));
     }
 
     private void apply(EditRequest.Step step) {
@@ -468,7 +564,8 @@ final class Evening extends QuietSink {
         Habit habit = Habit.valueOf(target.value().toUpperCase());
         OscPacket decoded = ((Decoded.Whole) new OscDecoder().decode(packet)).packet();
         if (habit.pace == 0) {
-            lines.add(target + (timePasses ? " time " : " hand ") + HexFormat.of().formatHex(packet));
+            lines.add(
+                    target + (timePasses ? " time " : " hand ") + HexFormat.of().formatHex(packet));
         }
         each(decoded, message -> left(habit, message));
         return true;
@@ -484,7 +581,8 @@ final class Evening extends QuietSink {
 
     private void left(Habit habit, OscMessage message) {
         String hex = HexFormat.of().formatHex(OscEncoder.encode(message));
-        if (habit.pace > 0 && (message.address().endsWith("/press") || message.address().endsWith("/release"))) {
+        if (habit.pace > 0
+                && (message.address().endsWith("/press") || message.address().endsWith("/release"))) {
             lines.add(habit.id() + " press " + hex);
         } else if (habit.pace > 0) {
             lastOf.put(habit.id() + " " + message.address(), hex);
@@ -498,27 +596,47 @@ final class Evening extends QuietSink {
         if (!message.arguments().isEmpty()) {
             told.put(key, message.arguments());
         }
-        List<OscArgument> answer = message.arguments().isEmpty() && habit == Habit.WATER ? told.getOrDefault(key, List.of(new OscArgument.Float32(0))) : message.arguments();
+        List<OscArgument> answer = message.arguments().isEmpty() && habit == Habit.WATER
+                ? told.getOrDefault(key, List.of(new OscArgument.Float32(0)))
+                : message.arguments();
         if (way > 1 && (habit != Habit.WATER || message.arguments().isEmpty())) {
             long full = (now + STEP - 1) / STEP * STEP;
             long delay = way == 2 ? 80 : 1 + way % 6;
             List<OscArgument> said = way == 3 && !answer.isEmpty() && answer.get(0) instanceof OscArgument.Float32 value
-                    ? List.of(new OscArgument.Float32(value.value() / 2 + 0.1f)) : answer;
-            happenings.add(new Happening(full + delay * STEP + 3 * MS, orders++, () -> arrives(habit, new OscMessage(message.address(), said))));
+                    ? List.of(new OscArgument.Float32(value.value() / 2 + 0.1f))
+                    : answer;
+            happenings.add(new Happening(
+                    full + delay * STEP + 3 * MS,
+                    orders++,
+                    () -> arrives(habit, new OscMessage(message.address(), said))));
         }
     }
 
     private void arrives(Habit habit, OscMessage message) {
         byte[] bytes = OscEncoder.encode(message);
-        show.part(habit.id()).ifPresent(part -> live.received(habit.ourPort(), ((Target) part.body()).host(), habit.port(), bytes, new OscDecoder().decode(bytes), now));
+        show.part(habit.id())
+                .ifPresent(part -> live.received(
+                        habit.ourPort(),
+                        ((Target) part.body()).host(),
+                        habit.port(),
+                        bytes,
+                        new OscDecoder().decode(bytes),
+                        now));
     }
 
     /** Everybody rests: where the controls stand, how the links are, and what the paced targets were told last. */
     private void note() {
         lines.add("pause at " + (now - START) / MS + " ms");
-        live.values().stream().sorted(Comparator.comparing(ControlValue::control)).forEach(value -> lines.add("stands " + value.control() + " "
-                + value.axes().stream().map(axis -> "%.5f".formatted(axis.position())).toList() + " " + value.belief() + " " + value.holder().isEmpty()));
-        live.links().stream().sorted(Comparator.comparing(LinkView::target)).forEach(link -> lines.add("link " + link.target() + " " + link.state() + " " + link.gate()));
+        live.values().stream()
+                .sorted(Comparator.comparing(ControlValue::control))
+                .forEach(value -> lines.add("stands " + value.control() + " "
+                        + value.axes().stream()
+                                .map(axis -> "%.5f".formatted(axis.position()))
+                                .toList() + " " + value.belief() + " "
+                        + value.holder().isEmpty()));
+        live.links().stream()
+                .sorted(Comparator.comparing(LinkView::target))
+                .forEach(link -> lines.add("link " + link.target() + " " + link.state() + " " + link.gate()));
         lastOf.forEach((address, hex) -> lines.add("last " + address + " " + hex));
     }
 
@@ -527,11 +645,12 @@ final class Evening extends QuietSink {
         Map<String, List<String>> lanes = new TreeMap<>();
         for (String line : lines) {
             String[] words = line.split(" ", 3);
-            String lane = switch (words[1]) {
-                case "hand", "press" -> words[0] + " " + words[1];
-                case "time" -> line;
-                default -> "pauses";
-            };
+            String lane =
+                    switch (words[1]) {
+                        case "hand", "press" -> words[0] + " " + words[1];
+                        case "time" -> line;
+                        default -> "pauses";
+                    };
             lanes.computeIfAbsent(lane, l -> new ArrayList<>()).add(line);
         }
         return lanes;

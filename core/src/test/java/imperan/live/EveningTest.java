@@ -1,6 +1,6 @@
 package imperan.live;
 
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -9,8 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.GZIPInputStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /**
  * The running show says the same on the same evening, whatever becomes of the code behind it. The evening on record was made by {@link Evening#main} with
@@ -47,7 +46,9 @@ class EveningTest {
     }
 
     private static List<String> recorded() throws IOException {
-        try (BufferedReader reader = new BufferedReader(new InputStreamReader(new GZIPInputStream(EveningTest.class.getResourceAsStream("evening.txt.gz")), StandardCharsets.UTF_8))) {
+        try (BufferedReader reader = new BufferedReader(new InputStreamReader(
+                new GZIPInputStream(EveningTest.class.getResourceAsStream("evening.txt.gz")),
+                StandardCharsets.UTF_8))) {
             return reader.lines().toList();
         }
     }

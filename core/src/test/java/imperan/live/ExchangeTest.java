@@ -1,5 +1,11 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.show.AnswerRule;
 import imperan.show.AnswerRule.Tolerance;
@@ -19,20 +25,13 @@ import imperan.show.Target;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.wire.WireRecord;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a line is answered by, whoever says it: what is awaited, what agrees, and how it ends. */
 class ExchangeTest {
@@ -43,12 +42,21 @@ class ExchangeTest {
     private Stage stage;
 
     private static Phrase phrase(String address, AnswerRule answer, ArgumentType... types) {
-        return Phrase.plain(address, Phrase.Direction.BOTH, Stream.of(types).map(type -> Phrase.PhraseArgument.plain(type, Optional.empty(), Optional.empty(), "",
-                List.of(), Optional.empty())).toList(), answer, "", "");
+        return Phrase.plain(
+                address,
+                Phrase.Direction.BOTH,
+                Stream.of(types)
+                        .map(type -> Phrase.PhraseArgument.plain(
+                                type, Optional.empty(), Optional.empty(), "", List.of(), Optional.empty()))
+                        .toList(),
+                answer,
+                "",
+                "");
     }
 
     private void play(Target target, Phrase... phrases) {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())));
+        Show show = Shows.accepted(
+                Shows.withPage(), Shows.ADA, put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())));
         for (Phrase phrase : phrases) {
             show = Shows.accepted(show, Shows.ADA, put(PartId.random(), BOOK, phrase));
         }
@@ -61,7 +69,10 @@ class ExchangeTest {
     }
 
     private List<Ending> endings() {
-        return stage.events.stream().filter(LiveEvent.Ended.class::isInstance).map(event -> ((LiveEvent.Ended) event).ending()).toList();
+        return stage.events.stream()
+                .filter(LiveEvent.Ended.class::isInstance)
+                .map(event -> ((LiveEvent.Ended) event).ending())
+                .toList();
     }
 
     private static OscArgument text(String text) {
@@ -76,14 +87,19 @@ class ExchangeTest {
 
     @Test
     void whatAlwaysComesBackIsTheAnswerOfAMessageThatNoControlSent() {
-        play(DESK, phrase("/sheet/<n:1..3>/play", AnswerRule.elsewhere("/sheet/<n:1..3>/state").saying("playing")));
+        play(
+                DESK,
+                phrase(
+                        "/sheet/<n:1..3>/play",
+                        AnswerRule.elsewhere("/sheet/<n:1..3>/state").saying("playing")));
         say("/sheet/2/play");
         stage.now += 3 * MS;
         stage.desk("/sheet/1/state", text("playing"));
         stage.desk("/sheet/2/state", text("idle"));
         assertThat(endings()).isEmpty();
         stage.desk("/sheet/2/state", text("playing"));
-        assertThat(endings()).containsExactly(new Ending.Answered("/sheet/2/state", List.of(text("playing")), 3 * MS, true));
+        assertThat(endings())
+                .containsExactly(new Ending.Answered("/sheet/2/state", List.of(text("playing")), 3 * MS, true));
         assertThat(stage.link().answers().orElseThrow().last()).isEqualTo(3 * MS);
     }
 
@@ -97,7 +113,13 @@ class ExchangeTest {
 
     @Test
     void theArgumentsMayStandElsewhereInTheAnswer() {
-        play(DESK, phrase("/pos", AnswerRule.elsewhere("/pos/now").at(List.of(2, 1)), ArgumentType.FLOAT32, ArgumentType.FLOAT32));
+        play(
+                DESK,
+                phrase(
+                        "/pos",
+                        AnswerRule.elsewhere("/pos/now").at(List.of(2, 1)),
+                        ArgumentType.FLOAT32,
+                        ArgumentType.FLOAT32));
         say("/pos 0.25 0.75");
         stage.desk("/pos/now", text("lantern"), new OscArgument.Float32(0.25f), new OscArgument.Float32(0.75f));
         assertThat(endings()).isEmpty();
@@ -114,9 +136,14 @@ class ExchangeTest {
         "f, , 0.5, 0.5, true", "f, , 0.5, 0.51, false",
         "f, AMOUNT 0.1, 0.5, 0.59, true", "f, AMOUNT 0.1, 0.5, 0.61, false",
     })
-    void agreementIsJudgedInTheArgumentsOwnTerms(String type, String tolerance, String sent, float back, boolean agrees) {
+    void agreementIsJudgedInTheArgumentsOwnTerms(
+            String type, String tolerance, String sent, float back, boolean agrees) {
         AnswerRule same = AnswerRule.usual(AnswerRule.Kind.SAME);
-        AnswerRule rule = tolerance == null ? same : same.near(new Tolerance(Tolerance.Unit.valueOf(tolerance.split(" ")[0]), Double.parseDouble(tolerance.split(" ")[1])));
+        AnswerRule rule = tolerance == null
+                ? same
+                : same.near(new Tolerance(
+                        Tolerance.Unit.valueOf(tolerance.split(" ")[0]),
+                        Double.parseDouble(tolerance.split(" ")[1])));
         play(DESK, phrase("/level", rule, type.equals("i") ? ArgumentType.INT32 : ArgumentType.FLOAT32));
         say("/level " + sent);
         stage.desk("/level", back);
@@ -127,9 +154,22 @@ class ExchangeTest {
 
     @Test
     void textsAgreeLetterByLetterAndASharePertainsToTheRangeOfThePhrase() {
-        play(DESK, phrase("/scene", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.TEXT),
-                Phrase.plain("/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(-60.0), Optional.of(10.0), "dB", List.of(),
-                        Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01), "", ""));
+        play(
+                DESK,
+                phrase("/scene", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.TEXT),
+                Phrase.plain(
+                        "/level",
+                        Phrase.Direction.BOTH,
+                        List.of(Phrase.PhraseArgument.plain(
+                                ArgumentType.FLOAT32,
+                                Optional.of(-60.0),
+                                Optional.of(10.0),
+                                "dB",
+                                List.of(),
+                                Optional.empty())),
+                        AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01),
+                        "",
+                        ""));
         say("/scene Flood");
         stage.desk("/scene", text("flood"));
         assertThat(endings()).isEmpty();
@@ -146,7 +186,13 @@ class ExchangeTest {
 
     @Test
     void valuesComeOnTheWayAndTheFinalOneHasATimeOfItsOwn() {
-        play(DESK, phrase("/look/<n:1..12>/go", AnswerRule.elsewhere("/look/<n:1..12>/state").saying("in").settling(4)));
+        play(
+                DESK,
+                phrase(
+                        "/look/<n:1..12>/go",
+                        AnswerRule.elsewhere("/look/<n:1..12>/state")
+                                .saying("in")
+                                .settling(4)));
         say("/look/3/go");
         stage.pass(100);
         stage.desk("/look/3/state", text("rising"));
@@ -171,10 +217,14 @@ class ExchangeTest {
         stage.desk("/level", 0.5f);
         say("/level 0.5");
         stage.desk("/level", 0.5f);
-        assertThat(endings()).singleElement().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(answered.news()).isFalse());
+        assertThat(endings()).singleElement().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(
+                        answered.news())
+                .isFalse());
         say("/level 0.7");
         stage.desk("/level", 0.7f);
-        assertThat(endings()).last().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(answered.news()).isTrue());
+        assertThat(endings()).last().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(
+                        answered.news())
+                .isTrue());
         // one that tells only what changes says nothing now
         say("/level 0.7");
         stage.pass(501);
@@ -193,14 +243,21 @@ class ExchangeTest {
         assertThat(endings()).last().isInstanceOf(Ending.NoAnswer.class);
         say("/level 0.5");
         stage.desk("/level", 0.5f);
-        assertThat(endings()).last().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(answered.news()).isTrue());
+        assertThat(endings()).last().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(
+                        answered.news())
+                .isTrue());
     }
 
     // ---- who is not waited for
 
     @Test
     void whereOnlyOthersAreToldNothingIsAwaited() {
-        play(DESK, phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME).telling(AnswerRule.Told.OTHERS), ArgumentType.FLOAT32));
+        play(
+                DESK,
+                phrase(
+                        "/level",
+                        AnswerRule.usual(AnswerRule.Kind.SAME).telling(AnswerRule.Told.OTHERS),
+                        ArgumentType.FLOAT32));
         say("/level 0.5");
         assertThat(endings()).containsExactly(new Ending.NotExpected(new Reason.OnlyOthersTold()));
         stage.pass(2_000);
@@ -209,11 +266,13 @@ class ExchangeTest {
 
     @Test
     void keepAlivesAndRefreshesOpenNothing() {
-        play(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES).kept(KeepAlive.of("/stay", 3, 7)));
+        play(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES)
+                .kept(KeepAlive.of("/stay", 3, 7)));
         stage.pass(10_000);
         Asking.refresh(stage.live, Shows.DESK, stage.now);
         stage.pass(2_000);
-        assertThat(stage.events).noneMatch(event -> event instanceof LiveEvent.Opened || event instanceof LiveEvent.Ended);
+        assertThat(stage.events)
+                .noneMatch(event -> event instanceof LiveEvent.Opened || event instanceof LiveEvent.Ended);
     }
 
     @Test
@@ -226,7 +285,9 @@ class ExchangeTest {
 
     @Test
     void oneReportMaySettleAChangeAndAQuestion() {
-        play(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES), phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32));
+        play(
+                Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES),
+                phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32));
         say("/level 0.5");
         say("/level");
         stage.desk("/level", 0.5f);
@@ -237,12 +298,34 @@ class ExchangeTest {
 
     @Test
     void aControlThatListensToNothingIsAnsweredAllTheSame() {
-        Control deaf = Control.plain("Level", new Cells(0, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0), List.of(new Send(Send.Phase.CHANGE,
-                Optional.of(Shows.DESK), "/level", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.<Listen>of());
+        Control deaf = Control.plain(
+                "Level",
+                new Cells(0, 0, 1, 4),
+                Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
+                List.of(new Send(
+                        Send.Phase.CHANGE,
+                        Optional.of(Shows.DESK),
+                        "/level",
+                        List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))),
+                List.<Listen>of());
         play(DESK, phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32));
-        stage.live.load(Shows.accepted(Shows.accepted(Shows.withPage(), Shows.ADA, put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
-                put(new PartId("phrase"), BOOK, phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32))), Shows.ADA,
-                Shows.change(Shows.withPage(), Shows.DESK, DESK.speaking(BOOK)), put(new PartId("level"), PAGE, deaf)), stage.now);
+        stage.live.load(
+                Shows.accepted(
+                        Shows.accepted(
+                                Shows.withPage(),
+                                Shows.ADA,
+                                put(BOOK, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                                put(
+                                        new PartId("phrase"),
+                                        BOOK,
+                                        phrase(
+                                                "/level",
+                                                AnswerRule.usual(AnswerRule.Kind.SAME),
+                                                ArgumentType.FLOAT32))),
+                        Shows.ADA,
+                        Shows.change(Shows.withPage(), Shows.DESK, DESK.speaking(BOOK)),
+                        put(new PartId("level"), PAGE, deaf)),
+                stage.now);
         stage.touch(ADA, "level", Touch.Phase.SET, 0.5);
         stage.now += 2 * MS;
         stage.desk("/level", 0.5f);
@@ -251,7 +334,9 @@ class ExchangeTest {
         stage.touch(ADA, "level", Touch.Phase.SET, 0.9);
         stage.pass(501);
         assertThat(stage.trace("level").stopped()).hasValue(new Reason.NoAnswer(500 * MS, Optional.empty()));
-        assertThat(stage.value("level").disputed()).as("nothing it stands at was ever answered").isFalse();
+        assertThat(stage.value("level").disputed())
+                .as("nothing it stands at was ever answered")
+                .isFalse();
     }
 
     // ---- many
@@ -266,7 +351,8 @@ class ExchangeTest {
         stage.desk("/level", whole(0));
         assertThat(endings()).as("the one that would agree is no longer judged").hasSize(1);
         stage.desk("/level", whole(Exchanges.MOST_OF_ADDRESS));
-        assertThat(endings().stream().filter(Ending.Overtaken.class::isInstance)).hasSize(Exchanges.MOST_OF_ADDRESS - 1);
+        assertThat(endings().stream().filter(Ending.Overtaken.class::isInstance))
+                .hasSize(Exchanges.MOST_OF_ADDRESS - 1);
     }
 
     @Test
@@ -284,21 +370,40 @@ class ExchangeTest {
     }
 
     private static Exchange exchange(Exchanges exchanges, String address, long now) {
-        return new Exchange(exchanges.nextNumber(), Shows.DESK, Optional.empty(), address, Wanted.Anything.INSTANCE, false, Expectation.UNTOLD, Expectation.UNTOLD.limitNanos(), 0, false, now);
+        return new Exchange(
+                exchanges.nextNumber(),
+                Shows.DESK,
+                Optional.empty(),
+                address,
+                Wanted.Anything.INSTANCE,
+                false,
+                Expectation.UNTOLD,
+                Expectation.UNTOLD.limitNanos(),
+                0,
+                false,
+                now);
     }
 
     // ---- who it was
 
     @Test
     void whatHappensNamesWhoIsBehindIt() {
-        play(DESK.paced(1).kept(KeepAlive.of("/stay", 3, 7)), phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32));
+        play(
+                DESK.paced(1).kept(KeepAlive.of("/stay", 3, 7)),
+                phrase("/level", AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32));
         stage.pass(20);
         say("/level 0.5");
-        List<Cause> causes = stage.wire.stream().filter(WireRecord::out).map(WireRecord::cause).toList();
+        List<Cause> causes = stage.wire.stream()
+                .filter(WireRecord::out)
+                .map(WireRecord::cause)
+                .toList();
         assertThat(causes).extracting(Cause::origin).containsExactly(Cause.Origin.KEEP_ALIVE, Cause.Origin.SAY);
         assertThat(causes).extracting(cause -> cause.actor().name()).containsExactly("Imperan", "Ada");
         stage.desk("/level", 0.5f);
-        LiveEvent.Ended ended = (LiveEvent.Ended) stage.events.stream().filter(LiveEvent.Ended.class::isInstance).findFirst().orElseThrow();
+        LiveEvent.Ended ended = (LiveEvent.Ended) stage.events.stream()
+                .filter(LiveEvent.Ended.class::isInstance)
+                .findFirst()
+                .orElseThrow();
         assertThat(ended.cause().origin()).isEqualTo(Cause.Origin.ARRIVAL);
         assertThat(ended.cause().hops()).isOne();
     }
@@ -307,13 +412,20 @@ class ExchangeTest {
     @Test
     void whatWaitsForItsTurnKeepsItsCause() {
         Show show = Shows.withPage();
-        show = Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, DESK.paced(2)), put(new PartId("level"), PAGE, Shows.fader("Level", 0, "/level")));
+        show = Shows.accepted(
+                show,
+                Shows.ADA,
+                Shows.change(show, Shows.DESK, DESK.paced(2)),
+                put(new PartId("level"), PAGE, Shows.fader("Level", 0, "/level")));
         stage = new Stage(show);
         stage.touch(ADA, "level", Touch.Phase.SET, 0.5);
         stage.touch(ADA, "level", Touch.Phase.SET, 0.6);
         stage.touch(Stage.BEN, "level", Touch.Phase.REST, 0);
         stage.pass(2_000);
         assertThat(stage.takeSent()).hasSize(2);
-        assertThat(stage.wire.stream().filter(WireRecord::out).map(row -> row.cause().actor().name())).containsExactly("Ada", "Ben");
+        assertThat(stage.wire.stream()
+                        .filter(WireRecord::out)
+                        .map(row -> row.cause().actor().name()))
+                .containsExactly("Ada", "Ben");
     }
 }

@@ -1,13 +1,11 @@
 package imperan.live;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.show.AnswerRule;
 import imperan.show.PartId;
 import imperan.show.Shows;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -16,8 +14,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Thousands of random steps: the exchanges end as a list that is searched from end to end says. */
 class ExchangesTest {
@@ -47,6 +46,7 @@ class ExchangesTest {
     private final Set<Long> once = new HashSet<>();
     /** What ended since both were last compared. */
     private final Map<Long, String> ended = new LinkedHashMap<>();
+
     private final Exchanges exchanges = new Exchanges((exchange, ending) -> {
         assertThat(once.add(exchange.number)).as("ends once").isTrue();
         ended.put(exchange.number, ending.getClass().getSimpleName());
@@ -78,14 +78,30 @@ class ExchangesTest {
             }
             agree(step);
             assertThat(exchanges.of(Shows.DESK)).hasSize(open.size());
-            assertThat(exchanges.nextDue()).isEqualTo(open.stream().mapToLong(model -> model.due).min().orElse(DueQueue.NEVER));
+            assertThat(exchanges.nextDue())
+                    .isEqualTo(open.stream().mapToLong(model -> model.due).min().orElse(DueQueue.NEVER));
         }
     }
 
     private void say(String address, int value, boolean question, long now) {
         long number = exchanges.nextNumber();
-        Wanted wanted = question ? Wanted.Anything.INSTANCE : new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32(value), 0.5)));
-        exchanges.open(new Exchange(number, Shows.DESK, Optional.<PartId>empty(), address, wanted, question, Expectation.UNTOLD, Expectation.UNTOLD.limitNanos(), 0, false, now), now);
+        Wanted wanted = question
+                ? Wanted.Anything.INSTANCE
+                : new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32(value), 0.5)));
+        exchanges.open(
+                new Exchange(
+                        number,
+                        Shows.DESK,
+                        Optional.<PartId>empty(),
+                        address,
+                        wanted,
+                        question,
+                        Expectation.UNTOLD,
+                        Expectation.UNTOLD.limitNanos(),
+                        0,
+                        false,
+                        now),
+                now);
         open.add(new Model(number, address, value, question, now));
     }
 
@@ -100,15 +116,25 @@ class ExchangesTest {
     private void expire(long now) {
         exchanges.expire(now);
         // in the order in which they end, each queue for itself: with one length there is one
-        open.stream().filter(model -> model.due <= now).forEach(model -> expected.put(model.number, model.differed ? "WrongValue" : "NoAnswer"));
+        open.stream()
+                .filter(model -> model.due <= now)
+                .forEach(model -> expected.put(model.number, model.differed ? "WrongValue" : "NoAnswer"));
         open.removeIf(model -> model.due <= now);
     }
 
     private void heard(String address, int value, long now) {
         List<Long> told = new ArrayList<>();
-        Optional<Long> after = exchanges.heard(Shows.DESK, address, List.of(new OscArgument.Int32(value)), now, (exchange, wrong) -> told.add(exchange.number));
-        List<Model> there = open.stream().filter(model -> model.address.equals(address)).toList();
-        Optional<Model> youngest = there.stream().filter(model -> !model.question && model.value == value).reduce((a, b) -> b);
+        Optional<Long> after = exchanges.heard(
+                Shows.DESK,
+                address,
+                List.of(new OscArgument.Int32(value)),
+                now,
+                (exchange, wrong) -> told.add(exchange.number));
+        List<Model> there =
+                open.stream().filter(model -> model.address.equals(address)).toList();
+        Optional<Model> youngest = there.stream()
+                .filter(model -> !model.question && model.value == value)
+                .reduce((a, b) -> b);
         for (Model model : there) {
             if (model.question || youngest.filter(model::equals).isPresent()) {
                 expected.put(model.number, "Answered");
@@ -118,17 +144,37 @@ class ExchangesTest {
                 open.remove(model);
             }
         }
-        Optional<Model> answered = youngest.or(() -> there.stream().filter(model -> model.question).findFirst());
-        Optional<Model> firstToDiffer = answered.isPresent() ? Optional.empty() : there.stream().filter(model -> !model.differed).findFirst();
+        Optional<Model> answered =
+                youngest.or(() -> there.stream().filter(model -> model.question).findFirst());
+        Optional<Model> firstToDiffer = answered.isPresent()
+                ? Optional.empty()
+                : there.stream().filter(model -> !model.differed).findFirst();
         assertThat(after).isEqualTo(answered.or(() -> firstToDiffer).map(model -> now - model.since));
         // where all differed already, it is told of the last one again
-        assertThat(told).isEqualTo(answered.isPresent() || there.isEmpty() ? List.of() : List.of(firstToDiffer.orElse(there.get(there.size() - 1)).number));
+        assertThat(told)
+                .isEqualTo(
+                        answered.isPresent() || there.isEmpty()
+                                ? List.of()
+                                : List.of(firstToDiffer.orElse(there.get(there.size() - 1)).number));
         firstToDiffer.ifPresent(model -> model.differed = true);
     }
 
     private void open(String address, long waits, Expectation expected, long now) {
         Wanted one = new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32(1), 0.5)));
-        exchanges.open(new Exchange(exchanges.nextNumber(), Shows.DESK, Optional.empty(), address, one, false, expected, waits, 0, false, now), now);
+        exchanges.open(
+                new Exchange(
+                        exchanges.nextNumber(),
+                        Shows.DESK,
+                        Optional.empty(),
+                        address,
+                        one,
+                        false,
+                        expected,
+                        waits,
+                        0,
+                        false,
+                        now),
+                now);
     }
 
     @Test
@@ -154,11 +200,12 @@ class ExchangesTest {
 
     @Test
     void theFinalValueIsWaitedForFromTheFirstThatDiffersOn() {
-        Expectation settling = new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME).within(0.5).settling(2), Optional.of("/a"), List.of());
+        Expectation settling = new Expectation(
+                AnswerRule.usual(AnswerRule.Kind.SAME).within(0.5).settling(2), Optional.of("/a"), List.of());
         open("/a", settling.limitNanos(), settling, 0);
-        exchanges.heard(Shows.DESK, "/a", List.of(new OscArgument.Int32(7)), 400_000_000L, (exchange, wrong) -> { });
+        exchanges.heard(Shows.DESK, "/a", List.of(new OscArgument.Int32(7)), 400_000_000L, (exchange, wrong) -> {});
         assertThat(exchanges.nextDue()).isEqualTo(2_400_000_000L);
-        exchanges.heard(Shows.DESK, "/a", List.of(new OscArgument.Int32(8)), 1_000_000_000L, (exchange, wrong) -> { });
+        exchanges.heard(Shows.DESK, "/a", List.of(new OscArgument.Int32(8)), 1_000_000_000L, (exchange, wrong) -> {});
         assertThat(exchanges.nextDue()).as("progress does not put it off").isEqualTo(2_400_000_000L);
         exchanges.expire(2_399_999_999L);
         assertThat(ended).isEmpty();

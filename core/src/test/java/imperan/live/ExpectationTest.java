@@ -1,5 +1,8 @@
 package imperan.live;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscArgument.Float32;
 import imperan.osc.OscArgument.Int32;
@@ -9,15 +12,11 @@ import imperan.show.AnswerRule.Tolerance;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Phrase.PhraseArgument;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-
-import java.util.List;
-import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 /** What is waited for, how long, and how near it has to be. */
 class ExpectationTest {
@@ -42,7 +41,8 @@ class ExpectationTest {
         assertThat(of(SAME).isComing()).isTrue();
         assertThat(of(AnswerRule.usual(AnswerRule.Kind.NONE)).isComing()).isFalse();
         assertThat(of(SAME.telling(AnswerRule.Told.OTHERS)).isComing()).isFalse();
-        assertThat(of(SAME.telling(AnswerRule.Told.OTHERS)).askedFor().isComing()).isTrue();
+        assertThat(of(SAME.telling(AnswerRule.Told.OTHERS)).askedFor().isComing())
+                .isTrue();
         assertThat(of(SAME).isAsked()).isFalse();
         assertThat(of(SAME).askedFor().isAsked()).isTrue();
         assertThat(of(SAME).askedFor().address()).hasValue("/level");
@@ -112,11 +112,16 @@ class ExpectationTest {
     @Test
     void aNumberMayLoseWhatA32BitNumberLoses() {
         Expectation exactly = of(SAME.near(new Tolerance(Tolerance.Unit.AMOUNT, 0)));
-        assertThat(agrees(exactly, new OscArgument.Float64(5000), new OscArgument.Float64(5000.004))).isTrue();
-        assertThat(agrees(exactly, new OscArgument.Float64(5000), new OscArgument.Float64(5000.006))).isFalse();
-        assertThat(agrees(exactly, new OscArgument.Float64(0.001), new OscArgument.Float64(0.0010009))).isTrue();
-        assertThat(agrees(exactly, new OscArgument.Float64(-5000), new OscArgument.Float64(-5000.004))).isTrue();
-        assertThat(agrees(exactly, new OscArgument.Float64(0.001), new OscArgument.Float64(0.0010011))).isFalse();
+        assertThat(agrees(exactly, new OscArgument.Float64(5000), new OscArgument.Float64(5000.004)))
+                .isTrue();
+        assertThat(agrees(exactly, new OscArgument.Float64(5000), new OscArgument.Float64(5000.006)))
+                .isFalse();
+        assertThat(agrees(exactly, new OscArgument.Float64(0.001), new OscArgument.Float64(0.0010009)))
+                .isTrue();
+        assertThat(agrees(exactly, new OscArgument.Float64(-5000), new OscArgument.Float64(-5000.004)))
+                .isTrue();
+        assertThat(agrees(exactly, new OscArgument.Float64(0.001), new OscArgument.Float64(0.0010011)))
+                .isFalse();
     }
 
     @Test
@@ -128,8 +133,11 @@ class ExpectationTest {
         Wanted given = of(SAME.saying("playing").at(List.of(1))).wanted(List.of(), WAY);
         assertThat(given.agrees(List.of(new Int32(1), new Text("playing")))).isTrue();
         assertThat(given.agrees(List.of(new Text("playing"), new Int32(1)))).isFalse();
-        assertThat(of(SAME.sayingAnything()).wanted(List.of(new Int32(4)), WAY).agrees(List.of())).isTrue();
-        assertThat(of(SAME).wanted(List.of(), WAY).agrees(List.of(new Int32(3)))).as("nothing was sent that could come back").isTrue();
+        assertThat(of(SAME.sayingAnything()).wanted(List.of(new Int32(4)), WAY).agrees(List.of()))
+                .isTrue();
+        assertThat(of(SAME).wanted(List.of(), WAY).agrees(List.of(new Int32(3))))
+                .as("nothing was sent that could come back")
+                .isTrue();
     }
 
     /** Where no phrase tells, what varies has to come back, and what is always the same need not. */
@@ -141,24 +149,39 @@ class ExpectationTest {
         assertThat(wanted.agrees(List.of(new Int32(7)))).isFalse();
         Wanted nothing = Expectation.UNTOLD.wantedAt(0, List.of(new Int32(7)), sources);
         assertThat(nothing.agrees(List.of(new Int32(1)))).isTrue();
-        assertThat(Expectation.UNTOLD.wantedAt(0, List.of(new Int32(7)), List.of()).agrees(List.of(new Int32(1)))).isTrue();
+        assertThat(Expectation.UNTOLD
+                        .wantedAt(0, List.of(new Int32(7)), List.of())
+                        .agrees(List.of(new Int32(1))))
+                .isTrue();
     }
 
     // ---- told apart
 
     @Test
     void linesAreToldApartWhereTheirAnswersCannotBeTakenForEachOther() {
-        Expectation expected = of(SAME.near(new Tolerance(Tolerance.Unit.AMOUNT, 1)), argument(ArgumentType.FLOAT32, 0, 100));
-        assertThat(expected.tellsApart(List.of(new Float32(10)), List.of(new Float32(12)), WAY)).isTrue();
-        assertThat(expected.tellsApart(List.of(new Float32(12)), List.of(new Float32(10)), WAY)).isTrue();
-        assertThat(expected.tellsApart(List.of(new Float32(10)), List.of(new Float32(11.9f)), WAY)).isFalse();
-        assertThat(expected.tellsApart(List.of(new Float32(10)), List.of(), WAY)).isTrue();
+        Expectation expected =
+                of(SAME.near(new Tolerance(Tolerance.Unit.AMOUNT, 1)), argument(ArgumentType.FLOAT32, 0, 100));
+        assertThat(expected.tellsApart(List.of(new Float32(10)), List.of(new Float32(12)), WAY))
+                .isTrue();
+        assertThat(expected.tellsApart(List.of(new Float32(12)), List.of(new Float32(10)), WAY))
+                .isTrue();
+        assertThat(expected.tellsApart(List.of(new Float32(10)), List.of(new Float32(11.9f)), WAY))
+                .isFalse();
+        assertThat(expected.tellsApart(List.of(new Float32(10)), List.of(), WAY))
+                .isTrue();
         assertThat(expected.tellsApart(List.of(), List.of(), WAY)).isFalse();
-        assertThat(expected.tellsApart(List.of(new Text("a")), List.of(new Text("b")), WAY)).isTrue();
-        assertThat(expected.tellsApart(List.of(new Text("a")), List.of(new Text("a")), WAY)).isFalse();
-        assertThat(expected.tellsApart(List.of(new Text("a")), List.of(new Float32(1)), WAY)).isTrue();
-        assertThat(expected.tellsApart(List.of(new Float32(1)), List.of(new Text("a")), WAY)).isTrue();
-        assertThat(expected.tellsApart(List.of(new Text("a"), new Float32(10)), List.of(new Text("a"), new Float32(90)), WAY)).as("by the second one").isTrue();
+        assertThat(expected.tellsApart(List.of(new Text("a")), List.of(new Text("b")), WAY))
+                .isTrue();
+        assertThat(expected.tellsApart(List.of(new Text("a")), List.of(new Text("a")), WAY))
+                .isFalse();
+        assertThat(expected.tellsApart(List.of(new Text("a")), List.of(new Float32(1)), WAY))
+                .isTrue();
+        assertThat(expected.tellsApart(List.of(new Float32(1)), List.of(new Text("a")), WAY))
+                .isTrue();
+        assertThat(expected.tellsApart(
+                        List.of(new Text("a"), new Float32(10)), List.of(new Text("a"), new Float32(90)), WAY))
+                .as("by the second one")
+                .isTrue();
     }
 
     // ---- where a control stands
@@ -173,8 +196,10 @@ class ExpectationTest {
         assertThat(of(SAME).share(whole)).isEqualTo(0.5 / 200);
         assertThat(of(SAME).share(longs)).isEqualTo(0.5 / 100);
         assertThat(of(SAME.near(0.25)).share(whole)).isEqualTo(0.25);
-        assertThat(of(SAME.near(new Tolerance(Tolerance.Unit.AMOUNT, 5))).share(decimals)).isEqualTo(5.0 / 200);
-        assertThat(of(SAME.near(new Tolerance(Tolerance.Unit.STEP, 4))).share(decimals)).isEqualTo(2.0 / 200);
+        assertThat(of(SAME.near(new Tolerance(Tolerance.Unit.AMOUNT, 5))).share(decimals))
+                .isEqualTo(5.0 / 200);
+        assertThat(of(SAME.near(new Tolerance(Tolerance.Unit.STEP, 4))).share(decimals))
+                .isEqualTo(2.0 / 200);
         Optional<ArgumentSource.Value> standing = Optional.of(new ArgumentSource.Value(ArgumentType.INT32, 3, 3));
         assertThat(of(SAME).share(standing)).as("one that has no way").isEqualTo(0.5);
     }

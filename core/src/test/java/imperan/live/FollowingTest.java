@@ -1,5 +1,9 @@
 package imperan.live;
 
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
@@ -19,10 +23,6 @@ import imperan.show.RandomEdits;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HexFormat;
@@ -30,10 +30,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A running show that follows edits is the show that starts from what they lead to. */
 class FollowingTest {
@@ -93,16 +92,25 @@ class FollowingTest {
 
     /** With their units, which come from phrasebooks. */
     private static List<String> texts(Hall hall) {
-        return hall.live.values().stream().sorted(Comparator.comparing(ControlValue::control)).map(value -> value.control() + " " + value.text() + value.unit()).toList();
+        return hall.live.values().stream()
+                .sorted(Comparator.comparing(ControlValue::control))
+                .map(value -> value.control() + " " + value.text() + value.unit())
+                .toList();
     }
 
     @Test
     void anEditTellsOnlyOfWhatItChanged() {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("a"), PAGE, Shows.fader("A", 0, "/a")), put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(new PartId("a"), PAGE, Shows.fader("A", 0, "/a")),
+                put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")));
         Hall hall = new Hall();
         hall.live.load(show, 0);
         hall.changed.clear();
-        Edit edit = ((Outcome.Accepted) Shows.apply(show, Shows.ADA, Shows.change(show, new PartId("a"), Shows.fader("Other", 0, "/a")))).edit();
+        Edit edit = ((Outcome.Accepted) Shows.apply(
+                        show, Shows.ADA, Shows.change(show, new PartId("a"), Shows.fader("Other", 0, "/a"))))
+                .edit();
 
         hall.live.follow(show.replay(edit), edit, 1);
 
@@ -122,8 +130,11 @@ class FollowingTest {
 
         hall.live.follow(edits.show(), last, 1);
 
-        assertThat(Set.copyOf(hall.live.controls())).isEqualTo(edits.show().all(Control.class).stream().filter(part -> !edits.show().inDraft(part))
-                .map(Part::id).collect(Collectors.toSet()));
+        assertThat(Set.copyOf(hall.live.controls()))
+                .isEqualTo(edits.show().all(Control.class).stream()
+                        .filter(part -> !edits.show().inDraft(part))
+                        .map(Part::id)
+                        .collect(Collectors.toSet()));
     }
 
     // ---- one edit, and what it does
@@ -144,7 +155,14 @@ class FollowingTest {
         Stage stage = new Stage(show);
         Layout played = (Layout) show.part(Shows.LAYOUT).orElseThrow().body();
         PartId other = new PartId("other");
-        Show copied = follow(stage, show, put(other, null, Layout.plain("Other")), Shows.change(show, Shows.LAYOUT, new Layout(played.name(), Optional.of(new Layout.Draft(other, List.of())))));
+        Show copied = follow(
+                stage,
+                show,
+                put(other, null, Layout.plain("Other")),
+                Shows.change(
+                        show,
+                        Shows.LAYOUT,
+                        new Layout(played.name(), Optional.of(new Layout.Draft(other, List.of())))));
         assertThat(stage.live.value(A)).isEmpty();
         Asking.testFire(stage.live, A, 0, stage.now);
         assertThat(stage.takeSent()).isEmpty();
@@ -156,7 +174,11 @@ class FollowingTest {
     @Test
     void whatAFreshListenIsForIsAskedOfATargetThatAnswers() {
         Target asked = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES);
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, Shows.change(Shows.withPage(), Shows.DESK, asked), put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                Shows.change(Shows.withPage(), Shows.DESK, asked),
+                put(A, PAGE, Shows.fader("A", 0, "/a")));
         Stage stage = new Stage(show);
         stage.desk("/a", 0.5f);
         stage.pass(1_000);
@@ -175,15 +197,26 @@ class FollowingTest {
         stage.desk("/a", 0.25f);
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
         stage.events.clear();
-        follow(stage, show, Shows.change(show, Shows.DESK, Target.plain("Desk", "127.0.0.2", 7101, 9201, Target.Answering.REPORTS)));
+        follow(
+                stage,
+                show,
+                Shows.change(
+                        show, Shows.DESK, Target.plain("Desk", "127.0.0.2", 7101, 9201, Target.Answering.REPORTS)));
         assertThat(stage.link().state()).isNotEqualTo(LinkState.ANSWERING);
-        assertThat(stage.events).anyMatch(LiveEvent.LinkTurned.class::isInstance).anyMatch(LiveEvent.LinkChanged.class::isInstance);
-        assertThat(stage.events).allSatisfy(event -> assertThat(event.cause().origin()).isEqualTo(Cause.Origin.EDIT));
+        assertThat(stage.events)
+                .anyMatch(LiveEvent.LinkTurned.class::isInstance)
+                .anyMatch(LiveEvent.LinkChanged.class::isInstance);
+        assertThat(stage.events)
+                .allSatisfy(event -> assertThat(event.cause().origin()).isEqualTo(Cause.Origin.EDIT));
     }
 
     @Test
     void whatIsRemovedIsMovedByNobody() {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")), put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(A, PAGE, Shows.fader("A", 0, "/a")),
+                put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")));
         Stage stage = new Stage(show);
         Show without = follow(stage, show, Shows.remove(show, A));
         stage.events.clear();
@@ -191,7 +224,9 @@ class FollowingTest {
         assertThat(stage.events).noneMatch(event -> event instanceof LiveEvent.ValueChanged);
         assertThat(stage.live.trace(A)).isEmpty();
         follow(stage, without, put(A, PAGE, Shows.fader("A", 0, "/a")));
-        assertThat(stage.live.trace(A).flatMap(Trace::stopped)).as("it begins anew").isEmpty();
+        assertThat(stage.live.trace(A).flatMap(Trace::stopped))
+                .as("it begins anew")
+                .isEmpty();
         stage.events.clear();
         stage.desk("/a", 0.75f);
         assertThat(stage.value("a").position()).isEqualTo(0.75);
@@ -199,8 +234,17 @@ class FollowingTest {
 
     @Test
     void aForwardThatIsRemovedPassesNothingOn() {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("other"), null, Target.plain("Other", "127.0.0.1", 7102, 9202, Target.Answering.REPORTS)),
-                put(new PartId("on"), null, Forward.plain("On", Optional.of(Shows.DESK), "/a", Optional.of(new PartId("other")), "/a")));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(
+                        new PartId("other"),
+                        null,
+                        Target.plain("Other", "127.0.0.1", 7102, 9202, Target.Answering.REPORTS)),
+                put(
+                        new PartId("on"),
+                        null,
+                        Forward.plain("On", Optional.of(Shows.DESK), "/a", Optional.of(new PartId("other")), "/a")));
         Stage stage = new Stage(show);
         stage.live.socket(new PartId("other"), SocketState.open("127.0.0.1"), stage.now);
         stage.takeSent();
@@ -221,21 +265,40 @@ class FollowingTest {
         stage.events.clear();
         Show renamed = follow(stage, show, Shows.change(show, Shows.DESK, Shows.target("Desk in the booth")));
         assertThat(stage.value("a").holder()).isEqualTo(Stage.ADA.id());
-        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.LinkChanged link && link.target().equals(Shows.DESK));
-        follow(stage, renamed, Shows.change(renamed, Shows.DESK, Target.plain("Desk", "127.0.0.1", 7199, 9201, Target.Answering.REPORTS)));
-        assertThat(stage.value("a").holder()).as("what it speaks to is elsewhere").isEmpty();
+        assertThat(stage.events)
+                .anyMatch(event -> event instanceof LiveEvent.LinkChanged link
+                        && link.target().equals(Shows.DESK));
+        follow(
+                stage,
+                renamed,
+                Shows.change(
+                        renamed, Shows.DESK, Target.plain("Desk", "127.0.0.1", 7199, 9201, Target.Answering.REPORTS)));
+        assertThat(stage.value("a").holder())
+                .as("what it speaks to is elsewhere")
+                .isEmpty();
     }
 
     @Test
     void aPressThatWaitsLeavesWhenThePaceOfItsTargetIsAnotherOne() {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, Shows.change(Shows.withPage(), Shows.DESK, Shows.target("Desk").paced(1)), put(A, PAGE, Shows.button("A", 0, true, "/a")), put(new PartId("b"), PAGE, Shows.button("B", 1, true, "/b")));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                Shows.change(Shows.withPage(), Shows.DESK, Shows.target("Desk").paced(1)),
+                put(A, PAGE, Shows.button("A", 0, true, "/a")),
+                put(new PartId("b"), PAGE, Shows.button("B", 1, true, "/b")));
         Stage stage = new Stage(show);
         stage.touch(Stage.ADA, "a", Touch.Phase.PRESS, 0.5);
         stage.touch(Stage.ADA, "b", Touch.Phase.PRESS, 0.5);
         assertThat(stage.takeSent()).hasSize(1);
-        Show renamed = follow(stage, show, Shows.change(show, Shows.DESK, Shows.target("Desk in the booth").paced(1)));
+        Show renamed = follow(
+                stage,
+                show,
+                Shows.change(show, Shows.DESK, Shows.target("Desk in the booth").paced(1)));
         assertThat(stage.takeSent()).as("its pace is the same").isEmpty();
-        follow(stage, renamed, Shows.change(renamed, Shows.DESK, Shows.target("Desk").paced(2)));
+        follow(
+                stage,
+                renamed,
+                Shows.change(renamed, Shows.DESK, Shows.target("Desk").paced(2)));
         assertThat(stage.takeSent()).singleElement().asString().startsWith("/b ");
     }
 
@@ -254,7 +317,19 @@ class FollowingTest {
     @Test
     void aPageThatFollowsNothingAnyMoreIsNotShown() {
         Page plain = (Page) Shows.withPage().part(PAGE).orElseThrow().body();
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, Shows.change(Shows.withPage(), PAGE, new Page(plain.name(), plain.columns(), plain.rows(), plain.screen(), plain.strip(), Optional.of(new Behaviour.Condition(Optional.of(Shows.DESK), "/scene", 0, "2")))));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                Shows.change(
+                        Shows.withPage(),
+                        PAGE,
+                        new Page(
+                                plain.name(),
+                                plain.columns(),
+                                plain.rows(),
+                                plain.screen(),
+                                plain.strip(),
+                                Optional.of(new Behaviour.Condition(Optional.of(Shows.DESK), "/scene", 0, "2")))));
         Stage stage = new Stage(show);
         stage.desk("/scene", 2);
         assertThat(stage.pages).containsExactly(PAGE.value());
@@ -268,13 +343,26 @@ class FollowingTest {
     @Test
     void aPageThatIsMovedIntoACopyInWorkIsPlayedNoMore() {
         PartId copy = new PartId("copy");
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(A, PAGE, Shows.fader("A", 0, "/a")), put(copy, null, new Layout("Copy", Optional.of(new Layout.Draft(Shows.LAYOUT, List.of())))));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(A, PAGE, Shows.fader("A", 0, "/a")),
+                put(copy, null, new Layout("Copy", Optional.of(new Layout.Draft(Shows.LAYOUT, List.of())))));
         Stage stage = new Stage(show);
         assertThat(stage.live.value(A)).isPresent();
         Held page = show.held(PAGE).orElseThrow();
-        Show moved = follow(stage, show, new EditRequest.Put(new Part(PAGE, Optional.of(copy), 0, page.part().body()), page.version()));
+        Show moved = follow(
+                stage,
+                show,
+                new EditRequest.Put(
+                        new Part(PAGE, Optional.of(copy), 0, page.part().body()), page.version()));
         assertThat(stage.live.value(A)).isEmpty();
-        follow(stage, moved, new EditRequest.Put(new Part(PAGE, Optional.of(Shows.LAYOUT), 0, page.part().body()), moved.held(PAGE).orElseThrow().version()));
+        follow(
+                stage,
+                moved,
+                new EditRequest.Put(
+                        new Part(PAGE, Optional.of(Shows.LAYOUT), 0, page.part().body()),
+                        moved.held(PAGE).orElseThrow().version()));
         assertThat(stage.live.value(A)).isPresent();
     }
 
@@ -282,17 +370,31 @@ class FollowingTest {
     void whatAPhrasebookSaysOfAControlIsToldWhenItIsOtherwise() {
         PartId book = new PartId("book");
         PartId phrase = new PartId("phrase");
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(phrase, book, saying("dB")),
-                Shows.change(Shows.withPage(), Shows.DESK, Shows.target("Desk").speaking(book)), put(A, PAGE, Shows.fader("A", 0, "/a")));
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(phrase, book, saying("dB")),
+                Shows.change(Shows.withPage(), Shows.DESK, Shows.target("Desk").speaking(book)),
+                put(A, PAGE, Shows.fader("A", 0, "/a")));
         Stage stage = new Stage(show);
         assertThat(stage.value("a").unit()).isEqualTo("dB");
         stage.events.clear();
         follow(stage, show, Shows.change(show, phrase, saying("%")));
         assertThat(stage.value("a").unit()).isEqualTo("%");
-        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.ValueChanged value && value.control().equals(A));
+        assertThat(stage.events)
+                .anyMatch(event -> event instanceof LiveEvent.ValueChanged value
+                        && value.control().equals(A));
     }
 
     private static Phrase saying(String unit) {
-        return Phrase.plain("/a", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), unit, List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+        return Phrase.plain(
+                "/a",
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), unit, List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
     }
 }

@@ -1,5 +1,14 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.DESK;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
@@ -18,19 +27,9 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.DESK;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.fader;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** What one target says drives another one. */
 class ForwardsTest {
@@ -39,14 +38,20 @@ class ForwardsTest {
     private static final PartId FORWARD = new PartId("forward");
     private static final PartId BACK = new PartId("back");
     /** From the desk to the water. */
-    private static final Forward PLAIN = Forward.plain("Main to tilt", Optional.of(DESK), "/main", Optional.of(WATER), "/tilt");
+    private static final Forward PLAIN =
+            Forward.plain("Main to tilt", Optional.of(DESK), "/main", Optional.of(WATER), "/tilt");
 
     private Show show;
     private Stage stage;
 
     private void runs(Forward forward, EditRequest.Step... more) {
         Target water = Target.plain("Water", "127.0.0.1", 7102, 9202, Target.Answering.QUERIES);
-        show = Shows.accepted(Shows.withPage(), Shows.ADA, put(WATER, null, water), put(FORWARD, null, forward), put(new PartId("it"), PAGE, fader("It", 0, "/tilt")));
+        show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(WATER, null, water),
+                put(FORWARD, null, forward),
+                put(new PartId("it"), PAGE, fader("It", 0, "/tilt")));
         if (more.length > 0) {
             show = Shows.accepted(show, Shows.ADA, more);
         }
@@ -57,7 +62,8 @@ class ForwardsTest {
     }
 
     private void change(Forward forward) {
-        Outcome.Accepted done = (Outcome.Accepted) show.apply(new EditRequest("Change", List.of(Shows.change(show, FORWARD, forward))), Shows.ADA);
+        Outcome.Accepted done = (Outcome.Accepted)
+                show.apply(new EditRequest("Change", List.of(Shows.change(show, FORWARD, forward))), Shows.ADA);
         show = done.show();
         stage.live.follow(show, done.edit(), stage.now);
     }
@@ -68,7 +74,10 @@ class ForwardsTest {
     }
 
     private ForwardView view(PartId forward) {
-        return stage.live.forwards().stream().filter(each -> each.forward().equals(forward)).findFirst().orElseThrow();
+        return stage.live.forwards().stream()
+                .filter(each -> each.forward().equals(forward))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -91,7 +100,9 @@ class ForwardsTest {
 
     @Test
     void fixedArgumentsStandBesideItAndTextsAreSaidOn() {
-        runs(PLAIN.saying(List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "3"), new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0))));
+        runs(PLAIN.saying(List.of(
+                new ArgumentSource.Fixed(ArgumentType.INT32, "3"),
+                new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0))));
         stage.desk("/main", 7.6f);
         assertThat(stage.takeSent()).as("whole numbers are rounded").containsExactly("/tilt 3  8");
         runs(PLAIN.saying(List.of(new ArgumentSource.Value(ArgumentType.TEXT, List.of(), 0))));
@@ -107,7 +118,11 @@ class ForwardsTest {
             stage.pass(1);
         }
         stage.pass(100);
-        assertThat(stage.sent).as("50 a second, the first at once and the last for certain").hasSizeBetween(5, 7).startsWith("/tilt 1.0").endsWith("/tilt 100.0");
+        assertThat(stage.sent)
+                .as("50 a second, the first at once and the last for certain")
+                .hasSizeBetween(5, 7)
+                .startsWith("/tilt 1.0")
+                .endsWith("/tilt 100.0");
         assertThat(view(FORWARD).merged()).isGreaterThan(90);
         runs(PLAIN.atMost(200));
         for (int i = 1; i <= 100; i++) {
@@ -131,13 +146,17 @@ class ForwardsTest {
         stage.takeSent();
         change(PLAIN.atMost(2).saying(List.of(new ArgumentSource.Value(ArgumentType.INT32, List.of(), 0))));
         stage.pass(1_000);
-        assertThat(stage.takeSent()).as("what waited was made for another message").isEmpty();
+        assertThat(stage.takeSent())
+                .as("what waited was made for another message")
+                .isEmpty();
     }
 
     /** A limit rule with re-arm: the wave runs over, and is reset once, until it has been well below. */
     @Test
     void aLimitResetsTheWaveOnce() {
-        Forward limit = Forward.plain("Wave limit", Optional.of(WATER), "/wave", Optional.of(WATER), "/reset").shaped(List.of(new Threshold(20, 2), new Edge(Edge.Way.RISING))).saying(List.of());
+        Forward limit = Forward.plain("Wave limit", Optional.of(WATER), "/wave", Optional.of(WATER), "/reset")
+                .shaped(List.of(new Threshold(20, 2), new Edge(Edge.Way.RISING)))
+                .saying(List.of());
         runs(limit);
         for (float height : new float[] {10, 19.5f, 20.5f, 25, 19.5f, 20.5f}) {
             water("/wave", height);
@@ -163,7 +182,8 @@ class ForwardsTest {
         change(PLAIN.shaped(List.of(new Smooth(0.25))).atMost(50));
         stage.pass(250);
         List<String> sent = stage.takeSent();
-        assertThat(Double.parseDouble(sent.get(sent.size() - 1).substring(6))).isEqualTo(1 - Math.exp(-(stage.now - began) / 0.25e9), within(0.02));
+        assertThat(Double.parseDouble(sent.get(sent.size() - 1).substring(6)))
+                .isEqualTo(1 - Math.exp(-(stage.now - began) / 0.25e9), within(0.02));
         stage.pass(5_000);
         assertThat(stage.takeSent()).last().isEqualTo("/tilt 1.0");
         assertThat(stage.live.nextDue()).isGreaterThan(stage.now + 1_000 * MS);
@@ -183,7 +203,8 @@ class ForwardsTest {
     /** Eddy tells its wave height only when it is asked. */
     @Test
     void aTargetThatTellsOnlyWhenItIsAskedIsAskedForTheForward() {
-        runs(Forward.plain("Wave", Optional.of(WATER), "/wave", Optional.of(DESK), "/main").asking(0.5));
+        runs(Forward.plain("Wave", Optional.of(WATER), "/wave", Optional.of(DESK), "/main")
+                .asking(0.5));
         stage.pass(1_100);
         assertThat(stage.takeSent()).as("at once, and twice a second").containsExactly("/wave", "/wave", "/wave");
         water("/wave", 0.5f);
@@ -199,7 +220,12 @@ class ForwardsTest {
 
     @Test
     void aRingOfForwardsStopsAfterOneRound() {
-        runs(PLAIN, put(BACK, null, Forward.plain("Tilt to main", Optional.of(WATER), "/tilt", Optional.of(DESK), "/main")));
+        runs(
+                PLAIN,
+                put(
+                        BACK,
+                        null,
+                        Forward.plain("Tilt to main", Optional.of(WATER), "/tilt", Optional.of(DESK), "/main")));
         stage.desk("/main", 0.5f);
         assertThat(stage.takeSent()).containsExactly("/tilt 0.5");
         stage.pass(30);
@@ -209,16 +235,24 @@ class ForwardsTest {
         stage.desk("/main", 0.5f);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(view(FORWARD).stopped()).hasValue(new Reason.ForwardLoop("Main to tilt"));
-        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.Stopped stopped && stopped.reason() instanceof Reason.ForwardLoop);
+        assertThat(stage.events)
+                .anyMatch(event ->
+                        event instanceof LiveEvent.Stopped stopped && stopped.reason() instanceof Reason.ForwardLoop);
         stage.pass(30);
         stage.desk("/main", 0.6f);
-        assertThat(stage.takeSent()).as("a hand at the desk goes on to move both").containsExactly("/tilt 0.6");
+        assertThat(stage.takeSent())
+                .as("a hand at the desk goes on to move both")
+                .containsExactly("/tilt 0.6");
     }
 
     /** On which addresses it was said that nothing left, for a reason, because of a forward. */
     private List<String> told(Reason reason) {
-        return stage.events.stream().filter(event -> event instanceof LiveEvent.Stopped stopped && stopped.reason().equals(reason) && event.cause().origin() == Cause.Origin.FORWARD)
-                .map(event -> ((LiveEvent.Stopped) event).line().orElseThrow().address()).toList();
+        return stage.events.stream()
+                .filter(event -> event instanceof LiveEvent.Stopped stopped
+                        && stopped.reason().equals(reason)
+                        && event.cause().origin() == Cause.Origin.FORWARD)
+                .map(event -> ((LiveEvent.Stopped) event).line().orElseThrow().address())
+                .toList();
     }
 
     @Test
@@ -243,12 +277,19 @@ class ForwardsTest {
         Asking.gate(stage.live, WATER, Gate.HELD, stage.now);
         stage.desk("/main", 0.5f);
         assertThat(stage.takeSent()).isEmpty();
-        assertThat(stage.wire).anyMatch(record -> record.out() && record.reason().filter(Reason.Gated.class::isInstance).isPresent());
-        assertThat(stage.events).filteredOn(LiveEvent.PacketOut.class::isInstance).last().satisfies(event -> {
-            assertThat(event.cause().origin()).isEqualTo(Cause.Origin.FORWARD);
-            assertThat(event.cause().actor().name()).isEqualTo("Main to tilt");
-            assertThat(event.cause().hops()).isEqualTo(1);
-        });
+        assertThat(stage.wire)
+                .anyMatch(record -> record.out()
+                        && record.reason()
+                                .filter(Reason.Gated.class::isInstance)
+                                .isPresent());
+        assertThat(stage.events)
+                .filteredOn(LiveEvent.PacketOut.class::isInstance)
+                .last()
+                .satisfies(event -> {
+                    assertThat(event.cause().origin()).isEqualTo(Cause.Origin.FORWARD);
+                    assertThat(event.cause().actor().name()).isEqualTo("Main to tilt");
+                    assertThat(event.cause().hops()).isEqualTo(1);
+                });
     }
 
     @Test
@@ -278,7 +319,8 @@ class ForwardsTest {
         runs(PLAIN);
         stage.desk("/main", new OscArgument.Text("no number"));
         assertThat(stage.takeSent()).as("not as a number that is none").isEmpty();
-        runs(PLAIN.shaped(List.of(new Table(List.of(new Table.Entry("high", "1"), new Table.Entry("low", "0")), Optional.empty()))));
+        runs(PLAIN.shaped(List.of(
+                new Table(List.of(new Table.Entry("high", "1"), new Table.Entry("low", "0")), Optional.empty()))));
         stage.desk("/main", new OscArgument.Text("high"));
         assertThat(stage.takeSent()).as("a table makes numbers of texts").containsExactly("/tilt 1.0");
     }
@@ -286,9 +328,19 @@ class ForwardsTest {
     @Test
     void aForwardIsRefusedInWords() {
         runs(PLAIN);
-        assertThat(Shows.refused(show, Shows.ADA, Shows.change(show, FORWARD, PLAIN.atMost(0)))).extracting(problem -> problem.field()).containsExactly("perSecond");
-        assertThat(Shows.refused(show, Shows.ADA, Shows.change(show, FORWARD, PLAIN.shaped(List.of(new Scale(1, 1, 0, 1)))))).extracting(problem -> problem.field()).containsExactly("shaping/0");
-        assertThat(Shows.refused(show, Shows.ADA, Shows.change(show, FORWARD, PLAIN.saying(List.of(new ArgumentSource.Typed(ArgumentType.TEXT)))))).extracting(problem -> problem.message())
+        assertThat(Shows.refused(show, Shows.ADA, Shows.change(show, FORWARD, PLAIN.atMost(0))))
+                .extracting(problem -> problem.field())
+                .containsExactly("perSecond");
+        assertThat(Shows.refused(
+                        show, Shows.ADA, Shows.change(show, FORWARD, PLAIN.shaped(List.of(new Scale(1, 1, 0, 1))))))
+                .extracting(problem -> problem.field())
+                .containsExactly("shaping/0");
+        assertThat(Shows.refused(
+                        show,
+                        Shows.ADA,
+                        Shows.change(
+                                show, FORWARD, PLAIN.saying(List.of(new ArgumentSource.Typed(ArgumentType.TEXT))))))
+                .extracting(problem -> problem.message())
                 .containsExactly("A forward says fixed arguments and the value that it heard");
     }
 }

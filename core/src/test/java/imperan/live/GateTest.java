@@ -1,5 +1,11 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
@@ -9,18 +15,11 @@ import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Random;
 import java.util.TreeSet;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.DESK;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** Hold and rehearsal, the start list, the evidence of a link, and what nobody claims. */
 class GateTest {
@@ -40,7 +39,10 @@ class GateTest {
 
     private static Show show(Target target) {
         Show base = Shows.withPage();
-        return Shows.accepted(base, Shows.ADA, Shows.change(base, Shows.DESK, target),
+        return Shows.accepted(
+                base,
+                Shows.ADA,
+                Shows.change(base, Shows.DESK, target),
                 put(new PartId("level"), PAGE, Shows.fader("Level", 0, "/level")));
     }
 
@@ -96,7 +98,9 @@ class GateTest {
         assertThat(stage.takeSent()).contains("/stay");
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
         stage.pass(8_000);
-        assertThat(stage.link().state()).as("it does not answer, though it is asked").isEqualTo(LinkState.LOST);
+        assertThat(stage.link().state())
+                .as("it does not answer, though it is asked")
+                .isEqualTo(LinkState.LOST);
     }
 
     @Test
@@ -107,13 +111,28 @@ class GateTest {
         Asking.refresh(stage.live, DESK, stage.now);
         stage.pass(7000);
         assertThat(stage.takeSent()).isEmpty();
-        assertThat(stage.wire).filteredOn(r -> Stage.note(r).equals("rehearsal, not sent")).hasSize(3);
+        assertThat(stage.wire)
+                .filteredOn(r -> Stage.note(r).equals("rehearsal, not sent"))
+                .hasSize(3);
     }
 
     @Test
     void aTargetCanStartHeld() {
-        Target held = new Target("Desk", "127.0.0.1", 7101, 9201, TARGET.answering(), TARGET.keepAlive(), TARGET.messagesPerSecond(), false,
-                TARGET.transport(), TARGET.adapterAddress(), TARGET.standIn(), true, TARGET.startList(), TARGET.phrasebook(),
+        Target held = new Target(
+                "Desk",
+                "127.0.0.1",
+                7101,
+                9201,
+                TARGET.answering(),
+                TARGET.keepAlive(),
+                TARGET.messagesPerSecond(),
+                false,
+                TARGET.transport(),
+                TARGET.adapterAddress(),
+                TARGET.standIn(),
+                true,
+                TARGET.startList(),
+                TARGET.phrasebook(),
                 TARGET.ticks());
         stage = new Stage(show(held));
         move(0.5);
@@ -153,8 +172,12 @@ class GateTest {
         stage.pass(8000);
         stage.live.portClosed(DESK, stage.now);
         stage.live.portClosed(DESK, stage.now);
-        assertThat(stage.turns).containsExactly("HEARD: a packet came from it", "ANSWERING: it answered /stay",
-                "LOST: nothing came from it in time", "PORT_CLOSED: 127.0.0.1 says that port 7101 is closed");
+        assertThat(stage.turns)
+                .containsExactly(
+                        "HEARD: a packet came from it",
+                        "ANSWERING: it answered /stay",
+                        "LOST: nothing came from it in time",
+                        "PORT_CLOSED: 127.0.0.1 says that port 7101 is closed");
     }
 
     @Test
@@ -165,7 +188,8 @@ class GateTest {
         stage.pass(20);
         stage.desk("/level", 0.5f);
         assertThat(stage.link().lastHeardAt()).contains(stage.now);
-        assertThat(stage.link().answers().orElseThrow()).isEqualTo(new LinkView.AnswerTimes(20 * Stage.MS, 20 * Stage.MS, 20 * Stage.MS));
+        assertThat(stage.link().answers().orElseThrow())
+                .isEqualTo(new LinkView.AnswerTimes(20 * Stage.MS, 20 * Stage.MS, 20 * Stage.MS));
     }
 
     @Test
@@ -204,8 +228,15 @@ class GateTest {
         }
         assertThat(stage.live.strays()).containsExactly(new Stray("192.0.2.99", 5000, 9201, 3, stage.now, "/lost"));
         Show same = show(TARGET);
-        stage.live.load(Shows.accepted(same, Shows.ADA, Shows.change(same, new PartId("level"), Shows.fader("Level of the mill", 0, "/level"))), stage.now);
-        assertThat(stage.live.strays()).as("a label says nothing about who sends").hasSize(1);
+        stage.live.load(
+                Shows.accepted(
+                        same,
+                        Shows.ADA,
+                        Shows.change(same, new PartId("level"), Shows.fader("Level of the mill", 0, "/level"))),
+                stage.now);
+        assertThat(stage.live.strays())
+                .as("a label says nothing about who sends")
+                .hasSize(1);
         stage.live.load(show(TARGET.paced(50)), stage.now);
         assertThat(stage.live.strays()).isEmpty();
     }
@@ -216,7 +247,9 @@ class GateTest {
         for (int port = 1; port <= Strays.MAX_SENDERS + 1; port++) {
             stage.live.received(9201, "192.0.2.99", port, packet, new OscDecoder().decode(packet), stage.now);
         }
-        assertThat(stage.live.strays()).hasSize(Strays.MAX_SENDERS).noneMatch(stray -> stray.port() == 1)
+        assertThat(stage.live.strays())
+                .hasSize(Strays.MAX_SENDERS)
+                .noneMatch(stray -> stray.port() == 1)
                 .allMatch(stray -> stray.address().isEmpty());
     }
 

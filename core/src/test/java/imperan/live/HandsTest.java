@@ -1,22 +1,5 @@
 package imperan.live;
 
-import imperan.live.Touch.Phase;
-import imperan.show.ArgumentSource;
-import imperan.show.ArgumentSource.ArgumentType;
-import imperan.show.Behaviour;
-import imperan.show.PartId;
-import imperan.show.Send;
-import imperan.show.Show;
-import imperan.show.Shows;
-import imperan.show.form.Button;
-import imperan.show.form.Knob;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-
-import java.util.List;
-import java.util.Optional;
-
 import static imperan.live.OneControl.control;
 import static imperan.live.OneControl.send;
 import static imperan.live.OneControl.stage;
@@ -31,6 +14,22 @@ import static imperan.show.Shows.withPage;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import imperan.live.Touch.Phase;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Behaviour;
+import imperan.show.PartId;
+import imperan.show.Send;
+import imperan.show.Show;
+import imperan.show.Shows;
+import imperan.show.form.Button;
+import imperan.show.form.Knob;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
 /** Whose hands hold what, until when, and what the devices are told of it. */
 class HandsTest {
 
@@ -38,7 +37,11 @@ class HandsTest {
     private static final Behaviour PLAIN = Behaviour.PLAIN;
 
     private static Stage two() {
-        Show show = accepted(withPage(), Shows.ADA, put(new PartId("a"), PAGE, button("A", 0, false, "/a")), put(new PartId("b"), PAGE, button("B", 1, false, "/b")));
+        Show show = accepted(
+                withPage(),
+                Shows.ADA,
+                put(new PartId("a"), PAGE, button("A", 0, false, "/a")),
+                put(new PartId("b"), PAGE, button("B", 1, false, "/b")));
         return new Stage(show);
     }
 
@@ -47,16 +50,20 @@ class HandsTest {
     }
 
     private static Stage guardedButton(Behaviour.Guard guard) {
-        return stage(control(Button.plain(Button.Action.LATCHING), List.of(send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))).behaving(guarded(guard)));
+        return stage(control(
+                        Button.plain(Button.Action.LATCHING),
+                        List.of(send(Send.Phase.CHANGE, "/go", new ArgumentSource.Value(ArgumentType.INT32, 0, 1))))
+                .behaving(guarded(guard)));
     }
 
     /** The devices were told that a control changed, and by whose doing. */
     private static void assertTold(Stage stage, String control, String by) {
-        assertThat(stage.events).anySatisfy(event -> assertThat(event).isInstanceOfSatisfying(LiveEvent.ValueChanged.class, changed -> {
-            assertThat(changed.control().value()).isEqualTo(control);
-            assertThat(changed.cause().origin()).isEqualTo(Cause.Origin.HAND);
-            assertThat(changed.cause().actor().name()).isEqualTo(by);
-        }));
+        assertThat(stage.events)
+                .anySatisfy(event -> assertThat(event).isInstanceOfSatisfying(LiveEvent.ValueChanged.class, changed -> {
+                    assertThat(changed.control().value()).isEqualTo(control);
+                    assertThat(changed.cause().origin()).isEqualTo(Cause.Origin.HAND);
+                    assertThat(changed.cause().actor().name()).isEqualTo(by);
+                }));
         stage.events.clear();
     }
 
@@ -64,9 +71,12 @@ class HandsTest {
     void whoeverLandsOnWhatIsGoneIsToldAndWhoeverLeavesItIsNot() {
         Stage stage = two();
         Actor ada = Actor.of(ADA);
-        assertThat(stage.live.carryOut(new Touch(new PartId("gone"), "1", Phase.PRESS, 0, 0, false, ""), ada, stage.now)).isPresent();
+        assertThat(stage.live.carryOut(
+                        new Touch(new PartId("gone"), "1", Phase.PRESS, 0, 0, false, ""), ada, stage.now))
+                .isPresent();
         for (Phase phase : List.of(Phase.MOVE, Phase.RELEASE, Phase.CANCEL)) {
-            assertThat(stage.live.carryOut(new Touch(new PartId("gone"), "1", phase, 0, 0, false, ""), ada, stage.now)).isEmpty();
+            assertThat(stage.live.carryOut(new Touch(new PartId("gone"), "1", phase, 0, 0, false, ""), ada, stage.now))
+                    .isEmpty();
         }
     }
 
@@ -139,14 +149,17 @@ class HandsTest {
         stage.events.clear();
         touch(stage, Phase.PRESS, 0.5, 0.5);
         assertTold(stage, "it", "Ada");
-        assertThat(stage.trace("it").stopped()).hasValueSatisfying(why -> assertThat(why).isInstanceOf(Reason.FirstOfTwoTouches.class));
+        assertThat(stage.trace("it").stopped())
+                .hasValueSatisfying(why -> assertThat(why).isInstanceOf(Reason.FirstOfTwoTouches.class));
         touch(stage, Phase.RELEASE, 0.5, 0.5);
         stage.pass(2_999);
         assertThat(stage.value("it").open()).isTrue();
         stage.events.clear();
         stage.pass(1);
         assertThat(stage.value("it").open()).isFalse();
-        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.ValueChanged changed && changed.control().equals(IT));
+        assertThat(stage.events)
+                .anyMatch(event -> event instanceof LiveEvent.ValueChanged changed
+                        && changed.control().equals(IT));
     }
 
     /** Each further touch opens it for as long again. */
@@ -181,7 +194,8 @@ class HandsTest {
     @Test
     void aKeyThatHoldsWhatSpringsRepeatsAndIsToldOf() {
         Behaviour every100 = new Behaviour(Behaviour.Guard.NONE, 0.1, PLAIN.whenLost(), Optional.empty(), "");
-        Stage stage = stage(control(new Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.HELD, "/more"))).behaving(every100));
+        Stage stage = stage(control(new Knob(Optional.empty(), true, 0.5), List.of(send(Send.Phase.HELD, "/more")))
+                .behaving(every100));
         stage.events.clear();
         touch(stage, Phase.STEP, 0, 0.25);
         assertTold(stage, "it", "Ada");
@@ -208,6 +222,8 @@ class HandsTest {
         touch(stage, Phase.SET, 0.5, 0.75);
         stage.events.clear();
         stage.pass(3_000);
-        assertThat(stage.events).anyMatch(event -> event instanceof LiveEvent.ValueChanged changed && changed.control().equals(IT));
+        assertThat(stage.events)
+                .anyMatch(event -> event instanceof LiveEvent.ValueChanged changed
+                        && changed.control().equals(IT));
     }
 }

@@ -1,12 +1,11 @@
 package imperan.live;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class LastSaidTest {
 

@@ -1,16 +1,15 @@
 package imperan.live;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.PartId;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.util.Collections;
 import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** What is learned of a target by listening to it. */
 class LearningTest {
@@ -36,7 +35,9 @@ class LearningTest {
     void theArgumentThatVariesMostIsMeantAndTheFirstOfThoseThatVaryAlike() {
         heard("/xy", number(-1), number(5), number(0));
         heard("/xy", number(1), number(8), number(3));
-        assertThat(learning.learned()).containsExactly(new Learning.Learned(DESK, "/xy", 1, ArgumentType.FLOAT32, 2, Optional.of(5.0), Optional.of(8.0), 0));
+        assertThat(learning.learned())
+                .containsExactly(new Learning.Learned(
+                        DESK, "/xy", 1, ArgumentType.FLOAT32, 2, Optional.of(5.0), Optional.of(8.0), 0));
         heard("/xy", number(-2), number(5), number(0));
         assertThat(learning.learned().get(0).argument()).as("3 beside 3").isZero();
     }
@@ -48,11 +49,16 @@ class LearningTest {
         heard("/whole", number(1));
         heard("/whole", new OscArgument.Int32(4));
         heard("/nil", OscArgument.Bare.NIL);
-        assertThat(learning.learned()).containsExactlyInAnyOrder(
-                new Learning.Learned(DESK, "/whole", 0, ArgumentType.INT32, 2, Optional.of(1.0), Optional.of(4.0), 2),
-                new Learning.Learned(DESK, "/name", 0, ArgumentType.TEXT, 1, Optional.empty(), Optional.empty(), 0),
-                new Learning.Learned(DESK, "/empty", 0, ArgumentType.FLOAT32, 1, Optional.empty(), Optional.empty(), 1),
-                new Learning.Learned(DESK, "/nil", 0, ArgumentType.FLOAT32, 1, Optional.empty(), Optional.empty(), 3));
+        assertThat(learning.learned())
+                .containsExactlyInAnyOrder(
+                        new Learning.Learned(
+                                DESK, "/whole", 0, ArgumentType.INT32, 2, Optional.of(1.0), Optional.of(4.0), 2),
+                        new Learning.Learned(
+                                DESK, "/name", 0, ArgumentType.TEXT, 1, Optional.empty(), Optional.empty(), 0),
+                        new Learning.Learned(
+                                DESK, "/empty", 0, ArgumentType.FLOAT32, 1, Optional.empty(), Optional.empty(), 1),
+                        new Learning.Learned(
+                                DESK, "/nil", 0, ArgumentType.FLOAT32, 1, Optional.empty(), Optional.empty(), 3));
     }
 
     @Test
@@ -80,7 +86,9 @@ class LearningTest {
         heard("/65", Collections.nCopies(65, number(0)).toArray(OscArgument[]::new));
         heard("/" + "a".repeat(999));
         heard("/" + "b".repeat(1_000));
-        assertThat(learning.learned()).extracting(Learning.Learned::address).containsExactly("/64", "/" + "a".repeat(999));
+        assertThat(learning.learned())
+                .extracting(Learning.Learned::address)
+                .containsExactly("/64", "/" + "a".repeat(999));
     }
 
     @Test
@@ -90,6 +98,8 @@ class LearningTest {
         }
         heard("/0");
         assertThat(learning.learned()).hasSize(Learning.MOST);
-        assertThat(learning.learned().get(0)).extracting(Learning.Learned::address, Learning.Learned::count).containsExactly("/0", 2L);
+        assertThat(learning.learned().get(0))
+                .extracting(Learning.Learned::address, Learning.Learned::count)
+                .containsExactly("/0", 2L);
     }
 }

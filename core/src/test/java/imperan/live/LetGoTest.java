@@ -1,5 +1,14 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.DESK;
+import static imperan.show.Shows.LAYOUT;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.change;
+import static imperan.show.Shows.put;
+import static imperan.show.Shows.remove;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Touch.Phase;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
@@ -10,11 +19,6 @@ import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.Arguments;
-import org.junit.jupiter.params.provider.MethodSource;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -22,15 +26,10 @@ import java.util.Random;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.DESK;
-import static imperan.show.Shows.LAYOUT;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.change;
-import static imperan.show.Shows.put;
-import static imperan.show.Shows.remove;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** Whatever changes under a hand is let go first: no device is left with a button down. */
 class LetGoTest {
@@ -42,12 +41,20 @@ class LetGoTest {
     private static Control talk() {
         Control plain = Shows.button("Talk", 0, false, "/talk");
         List<Send> sends = new ArrayList<>(plain.sends());
-        sends.add(new Send(Send.Phase.RELEASE, Optional.of(DESK), "/talk/over", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "7"))));
+        sends.add(new Send(
+                Send.Phase.RELEASE,
+                Optional.of(DESK),
+                "/talk/over",
+                List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "7"))));
         return plain.withLines(sends, plain.listens());
     }
 
     private static Show show() {
-        return Shows.accepted(Shows.withPage(), Shows.ADA, put(TALK, PAGE, talk()), put(LEVEL, PAGE, Shows.fader("Level", 1, "/level")));
+        return Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(TALK, PAGE, talk()),
+                put(LEVEL, PAGE, Shows.fader("Level", 1, "/level")));
     }
 
     private static Show edited(Show show, EditRequest.Step step) {
@@ -61,15 +68,45 @@ class LetGoTest {
     static Stream<Arguments> whatEndsAHold() {
         return Stream.of(
                 edit("removed", show -> remove(show, TALK)),
-                edit("made latching", show -> change(show, TALK, talk().formed(Shows.button("Talk", 0, true, "/talk").form()))),
-                edit("made a fader", show -> change(show, TALK, talk().formed(Shows.fader("Talk", 0, "/talk").form()))),
-                edit("given another address", show -> change(show, TALK, talk().withLines(Shows.button("", 0, false, "/elsewhere").sends(), List.of()))),
+                edit(
+                        "made latching",
+                        show -> change(
+                                show,
+                                TALK,
+                                talk().formed(Shows.button("Talk", 0, true, "/talk")
+                                        .form()))),
+                edit(
+                        "made a fader",
+                        show -> change(
+                                show,
+                                TALK,
+                                talk().formed(Shows.fader("Talk", 0, "/talk").form()))),
+                edit(
+                        "given another address",
+                        show -> change(
+                                show,
+                                TALK,
+                                talk().withLines(
+                                                Shows.button("", 0, false, "/elsewhere")
+                                                        .sends(),
+                                                List.of()))),
                 edit("its page goes", show -> remove(show, PAGE)),
                 edit("its layout goes", show -> remove(show, LAYOUT)),
-                edit("its layout becomes a copy in work", show -> change(show, LAYOUT, new Layout("Layout", Optional.of(new Layout.Draft(new PartId("other"), List.of()))))),
+                edit(
+                        "its layout becomes a copy in work",
+                        show -> change(
+                                show,
+                                LAYOUT,
+                                new Layout("Layout", Optional.of(new Layout.Draft(new PartId("other"), List.of()))))),
                 edit("its target goes", show -> remove(show, DESK)),
-                edit("its target moves to another port", show -> change(show, DESK, Target.plain("Desk", "127.0.0.1", 7999, 9201, Target.Answering.REPORTS))),
-                edit("its target answers elsewhere", show -> change(show, DESK, Target.plain("Desk", "127.0.0.1", 7101, 9299, Target.Answering.REPORTS))));
+                edit(
+                        "its target moves to another port",
+                        show -> change(
+                                show, DESK, Target.plain("Desk", "127.0.0.1", 7999, 9201, Target.Answering.REPORTS))),
+                edit(
+                        "its target answers elsewhere",
+                        show -> change(
+                                show, DESK, Target.plain("Desk", "127.0.0.1", 7101, 9299, Target.Answering.REPORTS))));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -102,7 +139,13 @@ class LetGoTest {
         Stage stage = new Stage(show());
         stage.touch(ADA, "talk", Phase.PRESS, 0.5);
         stage.takeSent();
-        Show labelled = edited(show(), change(show(), TALK, talk().labelled("Talkback").at(Shows.button("", 5, false, "/x").cells())));
+        Show labelled = edited(
+                show(),
+                change(
+                        show(),
+                        TALK,
+                        talk().labelled("Talkback")
+                                .at(Shows.button("", 5, false, "/x").cells())));
         stage.live.load(labelled, stage.now);
         stage.live.load(edited(labelled, remove(labelled, LEVEL)), stage.now);
         assertThat(stage.takeSent()).isEmpty();
@@ -137,7 +180,9 @@ class LetGoTest {
     @Test
     void aReleaseThatWaitsForItsTurnLeavesBeforeItsTargetGoes() {
         Show paced = edited(show(), change(show(), DESK, Shows.target("Desk").paced(1)));
-        for (Show next : List.of(edited(paced, remove(paced, DESK)), edited(paced, change(paced, DESK, Shows.target("Desk").paced(2))))) {
+        for (Show next : List.of(
+                edited(paced, remove(paced, DESK)),
+                edited(paced, change(paced, DESK, Shows.target("Desk").paced(2))))) {
             Stage stage = new Stage(paced);
             stage.touch(ADA, "talk", Phase.PRESS, 0.5);
             stage.touch(ADA, "talk", Phase.RELEASE, 0.5);
@@ -171,8 +216,13 @@ class LetGoTest {
                     case 4 -> {
                         Show before = now;
                         boolean there = before.part(TALK).isPresent();
-                        now = edited(before, there ? random.nextBoolean() ? remove(before, TALK)
-                                : change(before, TALK, talk().labelled("Talk " + step)) : put(TALK, PAGE, talk()));
+                        now = edited(
+                                before,
+                                there
+                                        ? random.nextBoolean()
+                                                ? remove(before, TALK)
+                                                : change(before, TALK, talk().labelled("Talk " + step))
+                                        : put(TALK, PAGE, talk()));
                         stage.live.load(now, stage.now);
                     }
                     default -> stage.pass(random.nextInt(3) * 10);

@@ -1,23 +1,22 @@
 package imperan.live;
 
+import static imperan.live.Stage.MS;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.KeepAlive;
 import imperan.show.PartId;
 import imperan.show.Reach;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
-import org.junit.jupiter.params.provider.MethodSource;
-
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-
-import static imperan.live.Stage.MS;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** How a link turns, what it forgets then, and when it wants to be looked at again. */
 class LinkTest {
@@ -53,7 +52,9 @@ class LinkTest {
     @ParameterizedTest
     @EnumSource
     void itIsThereWhereItSendsAnswersOrIsExpectedToSayNothing(LinkState state) {
-        assertThat(state.isThere()).isEqualTo(EnumSet.of(LinkState.HEARD, LinkState.ANSWERING, LinkState.SENDS_ONLY).contains(state));
+        assertThat(state.isThere())
+                .isEqualTo(EnumSet.of(LinkState.HEARD, LinkState.ANSWERING, LinkState.SENDS_ONLY)
+                        .contains(state));
     }
 
     @Test
@@ -98,7 +99,9 @@ class LinkTest {
         Link link = answering(PLAIN);
         link.portClosed(2 * SECOND);
         assertThat(link.answered("/b", 3 * SECOND)).isFalse();
-        assertThat(link.lastSaid().on("/a")).as("it may have been switched off and on").isEmpty();
+        assertThat(link.lastSaid().on("/a"))
+                .as("it may have been switched off and on")
+                .isEmpty();
     }
 
     @Test
@@ -132,7 +135,8 @@ class LinkTest {
     void aKeepAliveIsDueAtOnceThenInItsPeriodAndItsAnswerIsNoted() {
         Link link = link(KEPT);
         assertThat(due.next()).isLessThanOrEqualTo(0);
-        assertThat(link.keepAlive(SECOND)).hasValueSatisfying(message -> assertThat(message.address()).isEqualTo("/alive"));
+        assertThat(link.keepAlive(SECOND))
+                .hasValueSatisfying(message -> assertThat(message.address()).isEqualTo("/alive"));
         assertThat(link.keepAlive(SECOND)).isEmpty();
         assertThat(link.nextDue()).isEqualTo(3 * SECOND);
         assertThat(link.arrivals().keptAliveAt()).isEmpty();
@@ -198,8 +202,12 @@ class LinkTest {
     // ---- another description
 
     static Stream<Target> moved() {
-        return Stream.of(Target.plain("Desk", "127.0.0.2", 7101, 9201, Target.Answering.QUERIES), Target.plain("Desk", "127.0.0.1", 7102, 9201, Target.Answering.QUERIES),
-                Target.plain("Desk", "127.0.0.1", 7101, 9202, Target.Answering.QUERIES), Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS), PLAIN.over(Reach.TCP_SLIP));
+        return Stream.of(
+                Target.plain("Desk", "127.0.0.2", 7101, 9201, Target.Answering.QUERIES),
+                Target.plain("Desk", "127.0.0.1", 7102, 9201, Target.Answering.QUERIES),
+                Target.plain("Desk", "127.0.0.1", 7101, 9202, Target.Answering.QUERIES),
+                Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS),
+                PLAIN.over(Reach.TCP_SLIP));
     }
 
     @ParameterizedTest
@@ -210,18 +218,25 @@ class LinkTest {
         link.describe(elsewhere, 5 * SECOND);
         assertThat(link.state()).isEqualTo(LinkState.UNHEARD);
         assertThat(link.why()).contains("another address, port or habit");
-        assertThat(link.answered("/b", 6 * SECOND)).as("it was asked of the one before").isFalse();
+        assertThat(link.answered("/b", 6 * SECOND))
+                .as("it was asked of the one before")
+                .isFalse();
         assertThat(link.lane().questions(100 * SECOND)).isEmpty();
         assertThat(link.lastSaid().all()).isEmpty();
         assertThat(link.answerLog()).isNotSameAs(before);
-        assertThat(link.arrivals()).isEqualTo(new Observed.Arrivals(Optional.empty(), Optional.empty(), Optional.empty()));
+        assertThat(link.arrivals())
+                .isEqualTo(new Observed.Arrivals(Optional.empty(), Optional.empty(), Optional.empty()));
     }
 
     @Test
     void anotherNamePaceOrStartListLeavesAllAsItIs() {
         Link link = answering(PLAIN);
         AnswerLog before = link.answerLog();
-        link.describe(Target.plain("Mixer", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES).startingWith(List.of("/go")).paced(1), 5 * SECOND);
+        link.describe(
+                Target.plain("Mixer", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES)
+                        .startingWith(List.of("/go"))
+                        .paced(1),
+                5 * SECOND);
         assertThat(link.state()).isEqualTo(LinkState.ANSWERING);
         assertThat(link.answerLog()).isSameAs(before);
         assertThat(link.lastSaid().on("/a")).isPresent();
@@ -235,6 +250,7 @@ class LinkTest {
         Link link = link(KEPT);
         link.keepAlive(SECOND);
         link.describe(PLAIN.kept(KeepAlive.of("/ping", 2, 5)), SECOND + 1);
-        assertThat(link.keepAlive(SECOND + 2)).hasValueSatisfying(message -> assertThat(message.address()).isEqualTo("/ping"));
+        assertThat(link.keepAlive(SECOND + 2))
+                .hasValueSatisfying(message -> assertThat(message.address()).isEqualTo("/ping"));
     }
 }

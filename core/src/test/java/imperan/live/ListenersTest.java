@@ -1,5 +1,7 @@
 package imperan.live;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.AddressPattern;
 import imperan.osc.OscArgument;
 import imperan.show.ArgumentSource;
@@ -13,13 +15,10 @@ import imperan.show.Send;
 import imperan.show.Target;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Who listens to what, as controls come, change and go: nothing is left behind, and nothing of others is taken along. */
 class ListenersTest {
@@ -35,12 +34,24 @@ class ListenersTest {
     }
 
     private static LiveControl control(String id, Listen... listens) {
-        return new LiveControl(new PartId(id), Control.plain(id, new Cells(0, 0, 1, 1), FADER, List.of(), List.of(listens)));
+        return new LiveControl(
+                new PartId(id), Control.plain(id, new Cells(0, 0, 1, 1), FADER, List.of(), List.of(listens)));
     }
 
     private static LiveControl lookingUp(String id, String address) {
-        return new LiveControl(new PartId(id), Control.plain(id, new Cells(0, 0, 1, 1), FADER, List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/said",
-                List.of(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), address, 0, List.of())))), List.of()));
+        return new LiveControl(
+                new PartId(id),
+                Control.plain(
+                        id,
+                        new Cells(0, 0, 1, 1),
+                        FADER,
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.of(DESK),
+                                "/said",
+                                List.of(new ArgumentSource.Said(
+                                        ArgumentType.FLOAT32, Optional.of(DESK), address, 0, List.of())))),
+                        List.of()));
     }
 
     private static Behaviour.Condition condition(String address) {
@@ -48,7 +59,10 @@ class ListenersTest {
     }
 
     private List<String> earsOf(String address) {
-        return listeners.channel(DESK, address).stream().flatMap(channel -> channel.ears.stream()).map(ear -> ear.control().id.value()).toList();
+        return listeners.channel(DESK, address).stream()
+                .flatMap(channel -> channel.ears.stream())
+                .map(ear -> ear.control().id.value())
+                .toList();
     }
 
     @Test
@@ -78,7 +92,8 @@ class ListenersTest {
         listeners.replace(one, control("one", listen(DESK, "/b"), listen(DESK, "/c")));
         assertThat(listeners.addresses(DESK)).containsExactlyInAnyOrder("/b", "/c");
         assertThat(earsOf("/b")).containsExactly("two", "one");
-        assertThat(listeners.channel(DESK, "/b").orElseThrow().ears).allSatisfy(ear -> assertThat(ear.control()).isNotSameAs(one));
+        assertThat(listeners.channel(DESK, "/b").orElseThrow().ears)
+                .allSatisfy(ear -> assertThat(ear.control()).isNotSameAs(one));
     }
 
     @Test
@@ -88,10 +103,14 @@ class ListenersTest {
         LiveControl one = control("one", listen(DESK, "/key"));
         listeners.add(one);
         listeners.remove(one);
-        assertThat(listeners.channel(DESK, "/key").orElseThrow().watchers).extracting(Listeners.Watcher::part).containsExactly(page);
+        assertThat(listeners.channel(DESK, "/key").orElseThrow().watchers)
+                .extracting(Listeners.Watcher::part)
+                .containsExactly(page);
         listeners.watch(new PartId("other"), condition("/key"));
         listeners.unwatch(page);
-        assertThat(listeners.channel(DESK, "/key").orElseThrow().watchers).extracting(Listeners.Watcher::part).containsExactly(new PartId("other"));
+        assertThat(listeners.channel(DESK, "/key").orElseThrow().watchers)
+                .extracting(Listeners.Watcher::part)
+                .containsExactly(new PartId("other"));
         listeners.unwatch(new PartId("other"));
         assertThat(listeners.channel(DESK, "/key")).isEmpty();
         listeners.unwatch(page);
@@ -99,7 +118,10 @@ class ListenersTest {
 
     @Test
     void whatAControlIsEnabledByIsWatchedAsLongAsItIsThere() {
-        Control enabled = control("one").control.behaving(new Behaviour(Behaviour.Guard.NONE, 0.2, Behaviour.PLAIN.whenLost(), Optional.of(condition("/on")), ""));
+        Control enabled = control("one")
+                .control
+                .behaving(new Behaviour(
+                        Behaviour.Guard.NONE, 0.2, Behaviour.PLAIN.whenLost(), Optional.of(condition("/on")), ""));
         LiveControl one = new LiveControl(new PartId("one"), enabled);
         listeners.add(one);
         assertThat(listeners.addresses(DESK)).containsExactly("/on");
@@ -116,7 +138,8 @@ class ListenersTest {
         LiveControl two = lookingUp("two", "/master");
         listeners.add(one);
         listeners.add(two);
-        assertThat(listeners.channel(DESK, "/master").orElseThrow().lookedUpBy).containsExactlyInAnyOrder(one.id, two.id);
+        assertThat(listeners.channel(DESK, "/master").orElseThrow().lookedUpBy)
+                .containsExactlyInAnyOrder(one.id, two.id);
         listeners.remove(one);
         assertThat(listeners.channel(DESK, "/master").orElseThrow().lookedUpBy).containsExactly(two.id);
         listeners.replace(two, lookingUp("two", "/other"));
@@ -137,11 +160,17 @@ class ListenersTest {
 
     @Test
     void aPatternMeansTheChannelsThatItMatches() {
-        listeners.add(control("one", listen(DESK, "/in/1/level"), listen(DESK, "/in/2/level"), listen(DESK, "/in/2/mute")));
-        Link link = new Link(DESK, Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS), new DueQueue<>(), 0);
+        listeners.add(
+                control("one", listen(DESK, "/in/1/level"), listen(DESK, "/in/2/level"), listen(DESK, "/in/2/mute")));
+        Link link = new Link(
+                DESK, Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS), new DueQueue<>(), 0);
         AddressPattern.Budget budget = new AddressPattern.Budget(10_000);
-        assertThat(listeners.matching(link, "/in/*/level", budget)).extracting(channel -> channel.key.address()).containsExactly("/in/1/level", "/in/2/level");
-        assertThat(listeners.matching(link, "/in/2/mute", budget)).extracting(channel -> channel.key.address()).containsExactly("/in/2/mute");
+        assertThat(listeners.matching(link, "/in/*/level", budget))
+                .extracting(channel -> channel.key.address())
+                .containsExactly("/in/1/level", "/in/2/level");
+        assertThat(listeners.matching(link, "/in/2/mute", budget))
+                .extracting(channel -> channel.key.address())
+                .containsExactly("/in/2/mute");
         assertThat(listeners.matching(link, "/in/3/mute", budget)).isEmpty();
     }
 }

@@ -1,5 +1,8 @@
 package imperan.live;
 
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.phrasebook.Vocabulary;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
@@ -19,15 +22,11 @@ import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.show.form.Pad;
 import imperan.show.form.Position;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** One control by itself: what it stands at in the terms of its target, what it keeps over an edit, and when it is due. */
 class LiveControlTest {
@@ -60,10 +59,29 @@ class LiveControlTest {
     /** A phrasebook of one phrase with one number. */
     private static Function<Optional<PartId>, Vocabulary> book(AnswerRule answer, ArgumentType type, String unit) {
         PartId book = new PartId("book");
-        Phrase phrase = Phrase.plain("/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(type, Optional.of(0.0), Optional.of(10.0), unit, List.of(), Optional.empty())), answer, "", "");
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), book, phrase));
-        Show spoken = Shows.accepted(show, Shows.ADA, Shows.change(show, DESK, Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS).speaking(book)));
-        return target -> target.filter(DESK::equals).map(id -> Vocabulary.of(spoken, id)).orElse(Vocabulary.NONE);
+        Phrase phrase = Phrase.plain(
+                "/level",
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        type, Optional.of(0.0), Optional.of(10.0), unit, List.of(), Optional.empty())),
+                answer,
+                "",
+                "");
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), book, phrase));
+        Show spoken = Shows.accepted(
+                show,
+                Shows.ADA,
+                Shows.change(
+                        show,
+                        DESK,
+                        Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS)
+                                .speaking(book)));
+        return target ->
+                target.filter(DESK::equals).map(id -> Vocabulary.of(spoken, id)).orElse(Vocabulary.NONE);
     }
 
     private static final Function<Optional<PartId>, Vocabulary> UNTOLD = target -> Vocabulary.NONE;
@@ -72,7 +90,8 @@ class LiveControlTest {
 
     @Test
     void itIsShownAsItIsSentElseAsItIsHeardElseAsAShare() {
-        LiveControl sent = live(control(FADER, List.of(level(ArgumentType.INT32, 0, 10)), heard(DESK, "/level", 0, 100)));
+        LiveControl sent =
+                live(control(FADER, List.of(level(ArgumentType.INT32, 0, 10)), heard(DESK, "/level", 0, 100)));
         sent.position = Position.of(0.26);
         assertThat(sent.value().text()).isEqualTo("3");
         LiveControl listening = live(control(FADER, List.of(), heard(DESK, "/level", 0, 100)));
@@ -88,14 +107,21 @@ class LiveControlTest {
         LiveControl listening = live(control(FADER, List.of(), heard(DESK, "/level", 0, 10)));
         listening.position = Position.of(0.26);
         assertThat(listening.value().text()).isEqualTo("2.60");
-        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "dB"))).as("shown otherwise now").isTrue();
+        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "dB")))
+                .as("shown otherwise now")
+                .isTrue();
         assertThat(listening.value().text()).isEqualTo("3");
         assertThat(listening.value().unit()).isEqualTo("dB");
-        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "dB"))).isFalse();
-        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "%"))).isTrue();
-        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32, "%"))).isTrue();
+        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "dB")))
+                .isFalse();
+        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "%")))
+                .isTrue();
+        assertThat(listening.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.FLOAT32, "%")))
+                .isTrue();
         LiveControl other = live(control(FADER, List.of(), heard(RACK, "/level", 0, 10)));
-        assertThat(other.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "dB"))).as("another target").isFalse();
+        assertThat(other.expect(book(AnswerRule.usual(AnswerRule.Kind.SAME), ArgumentType.INT32, "dB")))
+                .as("another target")
+                .isFalse();
     }
 
     @Test
@@ -160,7 +186,9 @@ class LiveControlTest {
 
     @Test
     void whatWantsTwoTouchesIsOpenUntilItsTimeIsOver() {
-        Control guarded = control(FADER, List.of()).behaving(new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, Behaviour.PLAIN.whenLost(), Optional.empty(), ""));
+        Control guarded = control(FADER, List.of())
+                .behaving(new Behaviour(
+                        Behaviour.Guard.TWO_STEPS, 0.2, Behaviour.PLAIN.whenLost(), Optional.empty(), ""));
         LiveControl it = live(guarded);
         assertThat(it.isOpen(0)).isFalse();
         it.openUntil = 100;
@@ -174,7 +202,11 @@ class LiveControlTest {
 
     private static LiveControl played() {
         Behaviour.Condition when = new Behaviour.Condition(Optional.of(DESK), "/on", 0, "1");
-        LiveControl it = live(control(FADER, List.of(level(ArgumentType.FLOAT32, 0, 1)), heard(DESK, "/level", 0, 1), Listen.words(Optional.of(DESK), "/words", 0))
+        LiveControl it = live(control(
+                        FADER,
+                        List.of(level(ArgumentType.FLOAT32, 0, 1)),
+                        heard(DESK, "/level", 0, 1),
+                        Listen.words(Optional.of(DESK), "/words", 0))
                 .behaving(new Behaviour(Behaviour.Guard.NONE, 0.2, Behaviour.PLAIN.whenLost(), Optional.of(when), "")));
         it.position = Position.of(0.75);
         it.echo = Position.of(0.5);
@@ -198,7 +230,9 @@ class LiveControlTest {
     @Test
     void anEditTakesAwayOnlyWhatItIsAbout() {
         LiveControl before = played();
-        Control other = before.control.behaving(Behaviour.PLAIN).withLines(List.of(level(ArgumentType.FLOAT32, 0, 2)), List.of(heard(DESK, "/level", 0, 1)));
+        Control other = before.control
+                .behaving(Behaviour.PLAIN)
+                .withLines(List.of(level(ArgumentType.FLOAT32, 0, 2)), List.of(heard(DESK, "/level", 0, 1)));
         LiveControl after = new LiveControl(before, other);
         assertThat(after.enabled).as("nothing makes it impossible any more").isTrue();
         assertThat(after.words).as("nobody says it in words any more").isEmpty();
@@ -210,7 +244,10 @@ class LiveControlTest {
         assertThat(padded.value().echoText()).isEmpty();
         LiveControl fresh = live(control(FADER, List.of()));
         fresh.position = Position.of(0.3);
-        assertThat(new LiveControl(fresh, control(Fader.plain(Fader.Direction.RIGHT, Form.Grab.RELATIVE), List.of())).position).as("nobody knew where it stands").isEqualTo(Position.of(0));
+        assertThat(new LiveControl(fresh, control(Fader.plain(Fader.Direction.RIGHT, Form.Grab.RELATIVE), List.of()))
+                        .position)
+                .as("nobody knew where it stands")
+                .isEqualTo(Position.of(0));
     }
 
     @Test

@@ -1,5 +1,12 @@
 package imperan.live;
 
+import static imperan.live.Stage.DESK;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.fader;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
@@ -14,19 +21,11 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.DESK;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.fader;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** What comes to the running show from outside, what is told of it, and because of what. */
 class LiveShowTest {
@@ -44,7 +43,12 @@ class LiveShowTest {
 
     private void runs(Target desk) {
         Show base = Shows.withPage();
-        show = Shows.accepted(base, Shows.ADA, Shows.change(base, DESK, desk), put(new PartId("level"), PAGE, fader("Level", 0, "/level")), put(LIST, null, CueList.plain("Walk")));
+        show = Shows.accepted(
+                base,
+                Shows.ADA,
+                Shows.change(base, DESK, desk),
+                put(new PartId("level"), PAGE, fader("Level", 0, "/level")),
+                put(LIST, null, CueList.plain("Walk")));
         stage = new Stage(show);
         stage.pass(100);
         stage.takeSent();
@@ -108,11 +112,15 @@ class LiveShowTest {
         assertThat(stage.live.linkState(DESK)).hasValue(LinkState.ANSWERING);
         stage.events.clear();
         stage.pass(1_000);
-        assertThat(told(LiveEvent.PacketOut.class)).filteredOn(out -> out.cause().origin() == Cause.Origin.KEEP_ALIVE).isNotEmpty();
+        assertThat(told(LiveEvent.PacketOut.class))
+                .filteredOn(out -> out.cause().origin() == Cause.Origin.KEEP_ALIVE)
+                .isNotEmpty();
         stage.events.clear();
         stage.pass(4_000);
         assertThat(stage.live.linkState(DESK)).hasValue(LinkState.LOST);
-        assertThat(told(LiveEvent.LinkTurned.class)).singleElement().satisfies(turned -> assertThat(turned.cause().origin()).isEqualTo(Cause.Origin.TIME));
+        assertThat(told(LiveEvent.LinkTurned.class))
+                .singleElement()
+                .satisfies(turned -> assertThat(turned.cause().origin()).isEqualTo(Cause.Origin.TIME));
         stage.takeSent();
         stage.pass(1_000);
         assertThat(stage.takeSent()).as("it is asked on").contains("/alive");
@@ -120,9 +128,16 @@ class LiveShowTest {
 
     @Test
     void whatIsBroughtBackIsTold() {
-        stage.live.restore(List.of(new SavedValue(new PartId("level"), List.of(new ControlValue.Axis(0.5, Optional.empty())), Belief.KNOWN, "Ada"),
+        stage.live.restore(List.of(
+                new SavedValue(
+                        new PartId("level"),
+                        List.of(new ControlValue.Axis(0.5, Optional.empty())),
+                        Belief.KNOWN,
+                        "Ada"),
                 new SavedValue(new PartId("gone"), List.of(), Belief.KNOWN, "")));
-        assertThat(told(LiveEvent.ValueChanged.class)).extracting(LiveEvent.ValueChanged::control).containsExactly(new PartId("level"));
+        assertThat(told(LiveEvent.ValueChanged.class))
+                .extracting(LiveEvent.ValueChanged::control)
+                .containsExactly(new PartId("level"));
         assertThat(stage.value("level").belief()).isEqualTo(Belief.STALE);
         assertThat(stage.takeSent()).isEmpty();
     }
@@ -133,17 +148,34 @@ class LiveShowTest {
         assertThat(stage.live.tracks()).isEmpty();
         assertThat(stage.live.sets()).isEmpty();
         assertThat(stage.live.collected(new PartId("gone"))).isEmpty();
-        assertThat(stage.live.trace(new PartId("level")).orElseThrow().stopped()).isEmpty();
+        assertThat(stage.live.trace(new PartId("level")).orElseThrow().stopped())
+                .isEmpty();
         assertThat(stage.live.trace(new PartId("gone"))).isEmpty();
     }
 
     @Test
     void anEditThatIsNotTheNextOneIsFollowedByWhatIsDifferent() {
-        Outcome.Accepted first = (Outcome.Accepted) show.apply(new EditRequest("One", List.of(put(new PartId("one"), PAGE, fader("One", 1, "/one")))), Shows.ADA);
-        Outcome.Accepted second = (Outcome.Accepted) first.show().apply(new EditRequest("Two", List.of(put(new PartId("two"), PAGE, fader("Two", 2, "/two")))), Shows.ADA);
+        Outcome.Accepted first = (Outcome.Accepted) show.apply(
+                new EditRequest("One", List.of(put(new PartId("one"), PAGE, fader("One", 1, "/one")))), Shows.ADA);
+        Outcome.Accepted second = (Outcome.Accepted) first.show()
+                .apply(
+                        new EditRequest("Two", List.of(put(new PartId("two"), PAGE, fader("Two", 2, "/two")))),
+                        Shows.ADA);
         stage.live.follow(second.show(), second.edit(), stage.now);
         assertThat(stage.live.controls()).contains(new PartId("one"), new PartId("two"));
-        Outcome.Accepted third = (Outcome.Accepted) second.show().apply(new EditRequest("Three", List.of(Shows.change(second.show(), new PartId("one"), ((Control) second.show().part(new PartId("one")).orElseThrow().body()).labelled("Uno")))), Shows.ADA);
+        Outcome.Accepted third = (Outcome.Accepted) second.show()
+                .apply(
+                        new EditRequest(
+                                "Three",
+                                List.of(Shows.change(
+                                        second.show(),
+                                        new PartId("one"),
+                                        ((Control) second.show()
+                                                        .part(new PartId("one"))
+                                                        .orElseThrow()
+                                                        .body())
+                                                .labelled("Uno")))),
+                        Shows.ADA);
         Edit edit = third.edit();
         stage.live.follow(third.show(), edit, stage.now);
         assertThat(stage.live.controls()).hasSize(3);
@@ -153,7 +185,11 @@ class LiveShowTest {
     void noMoreIsDoneAtOnceThanHandsShouldWaitFor() {
         List<EditRequest.Step> steps = new ArrayList<>();
         for (int i = 0; i < 100; i++) {
-            steps.add(put(new PartId("rack-" + i), null, Target.plain("Rack " + i, "127.0.1." + (i + 1), 7200 + i, 9300 + i, Target.Answering.QUERIES).kept(KeepAlive.of("/alive", 60, 180))));
+            steps.add(put(
+                    new PartId("rack-" + i),
+                    null,
+                    Target.plain("Rack " + i, "127.0.1." + (i + 1), 7200 + i, 9300 + i, Target.Answering.QUERIES)
+                            .kept(KeepAlive.of("/alive", 60, 180))));
         }
         stage = new Stage(Shows.accepted(show, Shows.ADA, steps.toArray(EditRequest.Step[]::new)));
         for (int i = 0; i < 100; i++) {
@@ -172,9 +208,11 @@ class LiveShowTest {
         stage.touch(Stage.ADA, "level", Touch.Phase.PRESS, 0.5);
         stage.touch(Stage.ADA, "level", Touch.Phase.MOVE, 0.25);
         stage.events.clear();
-        stage.live.notSent(DESK, OscEncoder.encode(OscMessage.of("/level", new OscArgument.Float32(0.5f))), stage.now + MS);
+        stage.live.notSent(
+                DESK, OscEncoder.encode(OscMessage.of("/level", new OscArgument.Float32(0.5f))), stage.now + MS);
         stage.live.notSent(new PartId("gone"), new byte[0], stage.now);
-        assertThat(causes()).isNotEmpty().allSatisfy(cause -> assertThat(cause.origin()).isEqualTo(Cause.Origin.TIME));
+        assertThat(causes()).isNotEmpty().allSatisfy(cause -> assertThat(cause.origin())
+                .isEqualTo(Cause.Origin.TIME));
     }
 
     @Test

@@ -1,11 +1,16 @@
 package imperan.live;
 
+import static imperan.live.Stage.DESK;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.shaping.Multiply;
 import imperan.shaping.Scale;
 import imperan.shaping.Table;
-import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.EditRequest;
@@ -19,15 +24,9 @@ import imperan.show.Target;
 import imperan.show.form.Choice;
 import imperan.show.form.Form;
 import imperan.show.form.TextLine;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.DESK;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Arguments that a message does not have itself: they are looked up as it leaves. */
 class LookUpTest {
@@ -43,10 +42,19 @@ class LookUpTest {
     }
 
     private void runs(Target.Answering answering, ArgumentSource... arguments) {
-        Control key = Control.plain("Key", new Cells(5, 4, 1, 1), Shows.button("", 0, false, "/x").form(),
-                List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/go", List.of(arguments))), List.of());
-        show = Shows.accepted(Shows.withPage(), Shows.ADA, Shows.change(Shows.withPage(), DESK, Target.plain("Desk", "127.0.0.1", 7101, 9201, answering)),
-                put(PIECE, null, new NamedValue("Piece", "7", "")), put(OTHER, PAGE, Shows.fader("Other", 0, "/other")), put(new PartId("it"), PAGE, key));
+        Control key = Control.plain(
+                "Key",
+                new Cells(5, 4, 1, 1),
+                Shows.button("", 0, false, "/x").form(),
+                List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/go", List.of(arguments))),
+                List.of());
+        show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                Shows.change(Shows.withPage(), DESK, Target.plain("Desk", "127.0.0.1", 7101, 9201, answering)),
+                put(PIECE, null, new NamedValue("Piece", "7", "")),
+                put(OTHER, PAGE, Shows.fader("Other", 0, "/other")),
+                put(new PartId("it"), PAGE, key));
         stage = new Stage(show);
         stage.takeSent();
     }
@@ -70,7 +78,9 @@ class LookUpTest {
 
     @Test
     void aNamedValueIsSaidAsItIsNowAndAsEachTypeWantsIt() {
-        runs(new ArgumentSource.OfNamedValue(ArgumentType.INT32, Optional.of(PIECE)), new ArgumentSource.OfNamedValue(ArgumentType.TEXT, Optional.of(PIECE)));
+        runs(
+                new ArgumentSource.OfNamedValue(ArgumentType.INT32, Optional.of(PIECE)),
+                new ArgumentSource.OfNamedValue(ArgumentType.TEXT, Optional.of(PIECE)));
         assertThat(press()).containsExactly("/go 7  “7”");
         edit(Shows.change(show, PIECE, new NamedValue("Piece", "8", "")));
         assertThat(press()).containsExactly("/go 8  “8”");
@@ -80,7 +90,9 @@ class LookUpTest {
     void aNamedValueThatNobodyCouldSendIsRefusedWithTheControlThatSendsIt() {
         runs(new ArgumentSource.OfNamedValue(ArgumentType.INT32, Optional.of(PIECE)));
         assertThat(Shows.refused(show, Shows.ADA, Shows.change(show, PIECE, new NamedValue("Piece", "seven", ""))))
-                .singleElement().satisfies(problem -> assertThat(problem.message()).contains("Key").contains("seven"));
+                .singleElement()
+                .satisfies(
+                        problem -> assertThat(problem.message()).contains("Key").contains("seven"));
     }
 
     @Test
@@ -104,7 +116,8 @@ class LookUpTest {
     @Test
     void ofATextLineItIsWhatWasTyped() {
         runs(new ArgumentSource.OfControl(ArgumentType.INT32, Optional.of(OTHER), List.of(), 0));
-        edit(Shows.change(show, OTHER, Control.plain("Other", new Cells(0, 0, 1, 1), new TextLine(), List.of(), List.of())));
+        edit(Shows.change(
+                show, OTHER, Control.plain("Other", new Cells(0, 0, 1, 1), new TextLine(), List.of(), List.of())));
         press();
         assertThat(ended()).isInstanceOf(Reason.LookedUpUnfit.class);
         Asking.touch(stage.live, new Touch(OTHER, "2", Touch.Phase.TYPE, 0, 0, false, "12"), Stage.ADA, stage.now);
@@ -113,7 +126,10 @@ class LookUpTest {
 
     @Test
     void whatATargetSaidLastIsAskedForAndThenSaid() {
-        runs(Target.Answering.QUERIES, new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/number", 0, List.of(new Multiply(2))));
+        runs(
+                Target.Answering.QUERIES,
+                new ArgumentSource.Said(
+                        ArgumentType.FLOAT32, Optional.of(DESK), "/number", 0, List.of(new Multiply(2))));
         assertThat(press()).as("only the question").containsExactly("/number");
         assertThat(ended()).isEqualTo(new Reason.NotSaidYet("Desk", "/number", true));
         stage.desk("/number", 3f);
@@ -126,9 +142,29 @@ class LookUpTest {
         runs(Target.Answering.QUERIES);
         edit(Shows.change(show, OTHER, Shows.fader("Other", 0, "/other")));
         stage.desk("/other", 0.5f);
-        Outcome.Accepted done = (Outcome.Accepted) show.apply(new EditRequest("Edit", List.of(Shows.change(show, new PartId("it"), Control.plain("Key", new Cells(5, 4, 1, 1),
-                Shows.button("", 0, false, "/x").form(), List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/go",
-                        List.of(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/number", 0, List.of())))), List.of())))), Shows.ADA);
+        Outcome.Accepted done = (Outcome.Accepted) show.apply(
+                new EditRequest(
+                        "Edit",
+                        List.of(Shows.change(
+                                show,
+                                new PartId("it"),
+                                Control.plain(
+                                        "Key",
+                                        new Cells(5, 4, 1, 1),
+                                        Shows.button("", 0, false, "/x").form(),
+                                        List.of(new Send(
+                                                Send.Phase.PRESS,
+                                                Optional.of(DESK),
+                                                "/go",
+                                                List.of(
+                                                        new ArgumentSource.Said(
+                                                                ArgumentType.FLOAT32,
+                                                                Optional.of(DESK),
+                                                                "/number",
+                                                                0,
+                                                                List.of())))),
+                                        List.of())))),
+                Shows.ADA);
         stage.live.follow(done.show(), done.edit(), stage.now);
         assertThat(stage.takeSent()).contains("/number");
     }
@@ -139,9 +175,24 @@ class LookUpTest {
         stage.desk("/scene", new OscArgument.Text("calm"));
         assertThat(press()).isEmpty();
         assertThat(ended()).isEqualTo(new Reason.LookedUpUnfit(0, "“calm” is not a number"));
-        edit(Shows.change(show, new PartId("it"), Control.plain("Key", new Cells(5, 4, 1, 1), Shows.button("", 0, false, "/x").form(),
-                List.of(new Send(Send.Phase.PRESS, Optional.of(DESK), "/go", List.of(new ArgumentSource.Said(ArgumentType.INT32, Optional.of(DESK), "/scene", 0,
-                        List.of(new Table(List.of(new Table.Entry("calm", "4")), Optional.empty())))))), List.of())));
+        edit(Shows.change(
+                show,
+                new PartId("it"),
+                Control.plain(
+                        "Key",
+                        new Cells(5, 4, 1, 1),
+                        Shows.button("", 0, false, "/x").form(),
+                        List.of(new Send(
+                                Send.Phase.PRESS,
+                                Optional.of(DESK),
+                                "/go",
+                                List.of(new ArgumentSource.Said(
+                                        ArgumentType.INT32,
+                                        Optional.of(DESK),
+                                        "/scene",
+                                        0,
+                                        List.of(new Table(List.of(new Table.Entry("calm", "4")), Optional.empty())))))),
+                        List.of())));
         assertThat(press()).containsExactly("/go 4");
     }
 
@@ -168,14 +219,25 @@ class LookUpTest {
     @Test
     void ofAChoiceItIsItsOption() {
         runs(new ArgumentSource.OfControl(ArgumentType.TEXT, Optional.of(OTHER), List.of(), 0));
-        edit(Shows.change(show, OTHER, Control.plain("Other", new Cells(0, 0, 1, 1), new Choice(List.of(new Choice.Option("Ebb", "low"), new Choice.Option("Flood", "high")), Form.Direction.UP), List.of(), List.of())));
+        edit(Shows.change(
+                show,
+                OTHER,
+                Control.plain(
+                        "Other",
+                        new Cells(0, 0, 1, 1),
+                        new Choice(
+                                List.of(new Choice.Option("Ebb", "low"), new Choice.Option("Flood", "high")),
+                                Form.Direction.UP),
+                        List.of(),
+                        List.of())));
         assertThat(press()).containsExactly("/go “low”");
     }
 
     @Test
     void whatTheStepsMakeNothingOfIsSaid() {
         Table table = new Table(List.of(new Table.Entry("on", "1")), Optional.empty());
-        ArgumentSource said = new ArgumentSource.Said(ArgumentType.INT32, Optional.of(DESK), "/level", 0, List.of(table));
+        ArgumentSource said =
+                new ArgumentSource.Said(ArgumentType.INT32, Optional.of(DESK), "/level", 0, List.of(table));
         runs(said);
         stage.desk("/level", new OscArgument.Text("off"));
         press();
@@ -194,13 +256,20 @@ class LookUpTest {
         stage.desk("/name", new OscArgument.Text("Lamp"));
         press();
         assertThat(ended()).isEqualTo(new Reason.LookedUpUnfit(0, "“Lamp” is not a number"));
-        runs(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/name", 0, List.of(new Table(List.of(new Table.Entry("Lamp", "bright")), Optional.empty()))));
+        runs(new ArgumentSource.Said(
+                ArgumentType.FLOAT32,
+                Optional.of(DESK),
+                "/name",
+                0,
+                List.of(new Table(List.of(new Table.Entry("Lamp", "bright")), Optional.empty()))));
         stage.desk("/name", new OscArgument.Text("Lamp"));
         press();
         assertThat(ended()).isEqualTo(new Reason.LookedUpUnfit(0, "“bright” is not a number"));
         runs(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/name", 1, List.of()));
         stage.desk("/name", new OscArgument.Text("Lamp"));
         press();
-        assertThat(ended()).as("it has one argument").isEqualTo(new Reason.LookedUpUnfit(0, "it has no number and no text there"));
+        assertThat(ended())
+                .as("it has one argument")
+                .isEqualTo(new Reason.LookedUpUnfit(0, "it has no number and no text there"));
     }
 }

@@ -1,5 +1,9 @@
 package imperan.live;
 
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscMessage;
@@ -15,17 +19,12 @@ import imperan.show.Shows;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** Who moves what, and who has to give way: two controls on one line, and actors of every kind. */
 class MovementTest {
@@ -38,7 +37,8 @@ class MovementTest {
         @Override
         public boolean datagram(PartId target, byte[] packet) {
             OscMessage message = (OscMessage) ((Decoded.Whole) new OscDecoder().decode(packet)).packet();
-            return sent.add(message.address() + " " + OscText.arguments(message.arguments()).replaceAll(" +", " "));
+            return sent.add(message.address() + " "
+                    + OscText.arguments(message.arguments()).replaceAll(" +", " "));
         }
     });
     private final Sending sending = new Sending(state);
@@ -55,17 +55,26 @@ class MovementTest {
         List<ArgumentSource> arguments = new ArrayList<>();
         fixed.ifPresent(number -> arguments.add(new ArgumentSource.Fixed(ArgumentType.INT32, number)));
         arguments.add(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1));
-        return Control.plain(label, new Cells(column, 0, 1, 4), Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
-                List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), address, arguments)), List.of());
+        return Control.plain(
+                label,
+                new Cells(column, 0, 1, 4),
+                Fader.restingAt(Form.Direction.UP, Form.Grab.RELATIVE, 0),
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), address, arguments)),
+                List.of());
     }
 
     /** Two faders on one line, one on the same address with another fixed argument, and one that says something else. */
     @BeforeEach
     void faders() {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("one"), PAGE, fader("One", 0, "/level", Optional.of("1"))),
-                put(new PartId("same"), PAGE, fader("Same", 1, "/level", Optional.of("1"))), put(new PartId("two"), PAGE, fader("Two", 2, "/level", Optional.of("2"))),
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(new PartId("one"), PAGE, fader("One", 0, "/level", Optional.of("1"))),
+                put(new PartId("same"), PAGE, fader("Same", 1, "/level", Optional.of("1"))),
+                put(new PartId("two"), PAGE, fader("Two", 2, "/level", Optional.of("2"))),
                 put(new PartId("other"), PAGE, fader("Other", 3, "/other", Optional.empty())));
-        new Following(state, sending, hands, new Forwards(state, sending, movement), playing).follow(show, Show.empty().changesTo(show), 0);
+        new Following(state, sending, hands, new Forwards(state, sending, movement), playing)
+                .follow(show, Show.empty().changesTo(show), 0);
         state.links.get(Shows.DESK).socket(SocketState.open("127.0.0.1"));
     }
 
@@ -111,7 +120,8 @@ class MovementTest {
         drag("one", ADA, 0.5);
         assertThat(ended).containsExactly("cue");
         assertThat(stopped("same")).contains(new Reason.MovedByAnother("Ada", "One"));
-        assertThat(movement.isFree(control("same"), actor(Actor.Kind.CUE), Precedence.AUTOMATIC)).isFalse();
+        assertThat(movement.isFree(control("same"), actor(Actor.Kind.CUE), Precedence.AUTOMATIC))
+                .isFalse();
         movement.moveTo(control("same"), Position.of(1), actor(Actor.Kind.CUE), Precedence.AUTOMATIC);
         assertThat(sent).containsExactly("/level 1 0.5");
     }
@@ -153,6 +163,8 @@ class MovementTest {
     @Test
     void aMovedLineIsItsTargetItsAddressAndWhatDoesNotVary() {
         assertThat(control("one").lines).isEqualTo(control("same").lines).isNotEqualTo(control("two").lines);
-        assertThat(MovedLine.of(new Send(Send.Phase.PRESS, Optional.of(Shows.DESK), "/go", List.of()))).as("it moves nothing").isEmpty();
+        assertThat(MovedLine.of(new Send(Send.Phase.PRESS, Optional.of(Shows.DESK), "/go", List.of())))
+                .as("it moves nothing")
+                .isEmpty();
     }
 }

@@ -1,29 +1,27 @@
 package imperan.live;
 
-import imperan.live.Touch.Phase;
-import imperan.show.ArgumentSource;
-import imperan.show.ArgumentSource.ArgumentType;
-import imperan.show.Cells;
-import imperan.show.Control;
-import imperan.show.form.Form;
-import imperan.show.Listen;
-import imperan.show.PartId;
-import imperan.show.Send;
-import imperan.show.Shows;
-
-import java.util.List;
-import java.util.Optional;
-
 import static imperan.live.Stage.ADA;
 import static imperan.show.Shows.DESK;
 import static imperan.show.Shows.PAGE;
 import static imperan.show.Shows.put;
 
+import imperan.live.Touch.Phase;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Listen;
+import imperan.show.PartId;
+import imperan.show.Send;
+import imperan.show.Shows;
+import imperan.show.form.Form;
+import java.util.List;
+import java.util.Optional;
+
 /** A page with one control named “it”, and hands on it, for tests. */
 final class OneControl {
 
-    private OneControl() {
-    }
+    private OneControl() {}
 
     static Send send(Send.Phase on, String address, ArgumentSource... arguments) {
         return new Send(on, Optional.of(DESK), address, List.of(arguments));
@@ -54,6 +52,8 @@ final class OneControl {
     }
 
     static List<Double> positions(Stage stage) {
-        return stage.value("it").axes().stream().map(ControlValue.Axis::position).toList();
+        return stage.value("it").axes().stream()
+                .map(ControlValue.Axis::position)
+                .toList();
     }
 }

@@ -1,5 +1,9 @@
 package imperan.live;
 
+import static imperan.live.Stage.DESK;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.show.Cue;
 import imperan.show.Forward;
@@ -8,14 +12,9 @@ import imperan.show.SetList;
 import imperan.show.Shows;
 import imperan.show.Song;
 import imperan.show.Target;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-
-import java.util.Optional;
-
-import static imperan.live.Stage.DESK;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** An answer to a question of ours is no news, whoever else listens: a list, a set list and a forward that hear the same key all learn it. */
 class OwnQuestionsTest extends CueStage {
@@ -27,7 +26,10 @@ class OwnQuestionsTest extends CueStage {
 
     @BeforeEach
     void everythingThatHearsTheKey() {
-        runs(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES), Cue.plain("1", "", say(0, "/one")), Cue.plain("2", "", say(0, "/two")));
+        runs(
+                Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES),
+                Cue.plain("1", "", say(0, "/one")),
+                Cue.plain("2", "", say(0, "/two")));
         follow(put(SET, null, new SetList("Evening", Optional.of(key(1)), Optional.empty(), "")));
         follow(put(SONG, SET, Song.blank("Blank")));
         hears(Forward.plain("Key to lamp", Optional.of(DESK), "/key/1", Optional.of(DESK), "/lamp"));
@@ -77,7 +79,8 @@ class OwnQuestionsTest extends CueStage {
 
     @Test
     void whatAnswersAForwardDrivesItAndPressesNoKey() {
-        hears(Forward.plain("Key to lamp", Optional.of(DESK), "/key/1", Optional.of(DESK), "/lamp").asking(0.5));
+        hears(Forward.plain("Key to lamp", Optional.of(DESK), "/key/1", Optional.of(DESK), "/lamp")
+                .asking(0.5));
         assertThat(stage.takeSent()).isEmpty();
         stage.pass(10);
         assertThat(stage.takeSent()).containsExactly("/key/1");

@@ -1,13 +1,12 @@
 package imperan.live;
 
-import org.junit.jupiter.api.Test;
+import static imperan.live.Stage.MS;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.MS;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** What waits for the pace of a target, and when it may leave. */
 class PacerTest {
@@ -27,7 +26,9 @@ class PacerTest {
             pacer.next(now).ifPresent(left::add);
         }
         assertThat(left).containsExactly("a2", "b1", "p", "a3");
-        assertThat(pacer.change("a", "a4")).as("what has left is merged with nothing").isFalse();
+        assertThat(pacer.change("a", "a4"))
+                .as("what has left is merged with nothing")
+                .isFalse();
     }
 
     @Test
@@ -90,6 +91,8 @@ class PacerTest {
         assertThat(pacer.takePresses()).containsExactly("p", "q");
         assertThat(pacer.holdsAny(any -> true)).isFalse();
         assertThat(pacer.next(0)).isEqualTo(Optional.empty());
-        assertThat(pacer.change("b", "b2")).as("nothing is left to be merged with").isFalse();
+        assertThat(pacer.change("b", "b2"))
+                .as("nothing is left to be merged with")
+                .isFalse();
     }
 }

@@ -1,22 +1,21 @@
 package imperan.live;
 
-import imperan.live.Touch.Phase;
-import imperan.show.PartId;
-import imperan.show.Show;
-import imperan.show.Shows;
-import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.Random;
-
 import static imperan.live.Stage.ADA;
 import static imperan.show.Shows.PAGE;
 import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+
+import imperan.live.Touch.Phase;
+import imperan.show.PartId;
+import imperan.show.Show;
+import imperan.show.Shows;
+import imperan.show.Target;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
 
 /** No faster than the target can take it, and nothing that counts is lost. */
 class PacingTest {
@@ -25,9 +24,14 @@ class PacingTest {
 
     private static Stage stage(int perSecond) {
         Show base = Shows.withPage();
-        Target target = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS).paced(perSecond);
-        Show show = Shows.accepted(base, Shows.ADA, Shows.change(base, Shows.DESK, target),
-                put(new PartId("a"), PAGE, Shows.fader("A", 0, "/a")), put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")),
+        Target target = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS)
+                .paced(perSecond);
+        Show show = Shows.accepted(
+                base,
+                Shows.ADA,
+                Shows.change(base, Shows.DESK, target),
+                put(new PartId("a"), PAGE, Shows.fader("A", 0, "/a")),
+                put(new PartId("b"), PAGE, Shows.fader("B", 1, "/b")),
                 put(new PartId("go"), PAGE, Shows.button("Go", 2, false, "/go")));
         return new Stage(show);
     }
@@ -114,7 +118,8 @@ class PacingTest {
                 }
             }
             long until = leftAt.get(0) + SECOND;
-            assertThat(leftAt.stream().filter(at -> at < until).count()).isLessThanOrEqualTo(pace + Math.max(1, pace / 50) + 1);
+            assertThat(leftAt.stream().filter(at -> at < until).count())
+                    .isLessThanOrEqualTo(pace + Math.max(1, pace / 50) + 1);
             if (pace > 60) {
                 assertThat(left).contains(lastA).containsSubsequence(presses);
             }

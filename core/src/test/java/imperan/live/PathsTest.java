@@ -1,13 +1,12 @@
 package imperan.live;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.show.PartId;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** The path of the last touch of each control, as what happens makes it. */
 class PathsTest {
@@ -15,7 +14,8 @@ class PathsTest {
     private static final PartId DESK = new PartId("desk");
     private static final PartId LEVEL = new PartId("level");
     private static final Optional<PartId> OF_LEVEL = Optional.of(LEVEL);
-    private static final Line LINE = new Line(OF_LEVEL, 0.5, Optional.of(DESK), "Desk", "/level", List.of(new OscArgument.Float32(0.5f)));
+    private static final Line LINE =
+            new Line(OF_LEVEL, 0.5, Optional.of(DESK), "Desk", "/level", List.of(new OscArgument.Float32(0.5f)));
     private static final List<OscArgument> SAID = List.of(new OscArgument.Float32(0.25f));
 
     private final Paths paths = new Paths();
@@ -59,7 +59,9 @@ class PathsTest {
     @Test
     void onlyTheExchangesOfTheLineThatIsShownCount() {
         left(1);
-        assertThat(ended(1, new Ending.NoAnswer(500, Optional.empty()))).as("none is open").isEmpty();
+        assertThat(ended(1, new Ending.NoAnswer(500, Optional.empty())))
+                .as("none is open")
+                .isEmpty();
         opened(4, false);
         opened(6, false);
         assertThat(ended(3, new Ending.NoAnswer(500, Optional.empty()))).isEmpty();
@@ -67,7 +69,9 @@ class PathsTest {
         assertThat(ended(6, new Ending.NoAnswer(500, Optional.of("/other")))).isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.NoAnswer(500, Optional.of("/other")));
         left(2);
-        assertThat(ended(6, new Ending.Answered("/level", SAID, 3, true))).as("that was of the line before").isEmpty();
+        assertThat(ended(6, new Ending.Answered("/level", SAID, 3, true)))
+                .as("that was of the line before")
+                .isEmpty();
         assertThat(ended(4, new Ending.Overtaken())).isEmpty();
     }
 
@@ -75,7 +79,8 @@ class PathsTest {
     void eachEndingIsShownAsWhatItIs() {
         left(1);
         opened(4, false);
-        assertThat(paths.happened(new LiveEvent.Differed(8, because(1), 4, OF_LEVEL, "/level", SAID, 2, true))).isEqualTo(OF_LEVEL);
+        assertThat(paths.happened(new LiveEvent.Differed(8, because(1), 4, OF_LEVEL, "/level", SAID, 2, true)))
+                .isEqualTo(OF_LEVEL);
         assertThat(trace().answer().orElseThrow().fit()).isEqualTo(Trace.Fit.ON_THE_WAY);
         paths.happened(new LiveEvent.Differed(8, because(1), 4, OF_LEVEL, "/level", SAID, 2, false));
         assertThat(trace().answer().orElseThrow().fit()).isEqualTo(Trace.Fit.DIFFERS);
@@ -123,8 +128,11 @@ class PathsTest {
 
     @Test
     void whatBelongsToNoControlHasNoPathAndOneThatIsForgottenHasNone() {
-        assertThat(paths.happened(new LiveEvent.Ended(9, because(1), 1, Optional.empty(), DESK, new Ending.Overtaken()))).isEmpty();
-        assertThat(paths.happened(new LiveEvent.LinkChanged(1, because(1), DESK))).isEmpty();
+        assertThat(paths.happened(
+                        new LiveEvent.Ended(9, because(1), 1, Optional.empty(), DESK, new Ending.Overtaken())))
+                .isEmpty();
+        assertThat(paths.happened(new LiveEvent.LinkChanged(1, because(1), DESK)))
+                .isEmpty();
         left(1);
         paths.forget(LEVEL);
         assertThat(paths.trace(LEVEL)).isEmpty();

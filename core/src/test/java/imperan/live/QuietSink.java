@@ -11,6 +11,5 @@ class QuietSink implements LiveSink {
     }
 
     @Override
-    public void happened(LiveEvent event) {
-    }
+    public void happened(LiveEvent event) {}
 }

@@ -1,5 +1,12 @@
 package imperan.live;
 
+import static imperan.live.Stage.DESK;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.LAYOUT;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
 import imperan.osc.OscDecoder;
@@ -24,19 +31,11 @@ import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.DESK;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.LAYOUT;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** What a packet does, wherever it comes from and however it is packed. */
 class ReceivingTest {
@@ -57,16 +56,52 @@ class ReceivingTest {
 
     private static Show show(Target.Answering answering) {
         PartId book = new PartId("book");
-        Phrase go = Phrase.plain("/go", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/went").sayingAnything(), "", "");
-        Show base = Shows.accepted(Shows.withPage(), Shows.ADA, put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), book, go));
+        Phrase go = Phrase.plain(
+                "/go",
+                Phrase.Direction.OUT,
+                List.of(),
+                AnswerRule.elsewhere("/went").sayingAnything(),
+                "",
+                "");
+        Show base = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), book, go));
         Behaviour.Condition on = new Behaviour.Condition(Optional.of(DESK), "/on", 0, "1");
-        Control level = Control.plain("Level", new Cells(0, 0, 1, 1), Fader.plain(Fader.Direction.UP, Form.Grab.RELATIVE),
-                List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))),
-                List.of(Listen.value(Optional.of(DESK), "/level", 0, 0, 1), Listen.label(Optional.of(DESK), "/name", 0), Listen.words(Optional.of(DESK), "/words", 0)))
+        Control level = Control.plain(
+                        "Level",
+                        new Cells(0, 0, 1, 1),
+                        Fader.plain(Fader.Direction.UP, Form.Grab.RELATIVE),
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.of(DESK),
+                                "/level",
+                                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))),
+                        List.of(
+                                Listen.value(Optional.of(DESK), "/level", 0, 0, 1),
+                                Listen.label(Optional.of(DESK), "/name", 0),
+                                Listen.words(Optional.of(DESK), "/words", 0)))
                 .behaving(new Behaviour(Behaviour.Guard.NONE, 0.2, Behaviour.PLAIN.whenLost(), Optional.of(on), ""));
-        return Shows.accepted(base, Shows.ADA, Shows.change(base, DESK, Target.plain("Desk", "127.0.0.1", 7101, 9201, answering).speaking(book)),
-                put(RACK, null, Target.plain("Rack", "127.0.0.2", 7102, 9202, Target.Answering.REPORTS)), put(new PartId("level"), PAGE, level),
-                put(OTHER_PAGE, LAYOUT, new Page("Other", 4, 4, Page.plain("", 1, 1).screen(), false, Optional.of(new Behaviour.Condition(Optional.of(DESK), "/page", 0, "2")))));
+        return Shows.accepted(
+                base,
+                Shows.ADA,
+                Shows.change(
+                        base,
+                        DESK,
+                        Target.plain("Desk", "127.0.0.1", 7101, 9201, answering).speaking(book)),
+                put(RACK, null, Target.plain("Rack", "127.0.0.2", 7102, 9202, Target.Answering.REPORTS)),
+                put(new PartId("level"), PAGE, level),
+                put(
+                        OTHER_PAGE,
+                        LAYOUT,
+                        new Page(
+                                "Other",
+                                4,
+                                4,
+                                Page.plain("", 1, 1).screen(),
+                                false,
+                                Optional.of(new Behaviour.Condition(Optional.of(DESK), "/page", 0, "2")))));
     }
 
     private void from(String host, int port, int ourPort, OscPacket packet) {
@@ -79,7 +114,10 @@ class ReceivingTest {
     }
 
     private List<String> told() {
-        return stage.events.stream().filter(event -> event instanceof LiveEvent.ValueChanged).map(event -> ((LiveEvent.ValueChanged) event).control().value()).toList();
+        return stage.events.stream()
+                .filter(event -> event instanceof LiveEvent.ValueChanged)
+                .map(event -> ((LiveEvent.ValueChanged) event).control().value())
+                .toList();
     }
 
     private Observed observed() {
@@ -93,7 +131,9 @@ class ReceivingTest {
         stage.desk("/name", text("x".repeat(Receiving.MOST_WORDS)));
         assertThat(stage.value("level").label()).hasSize(Receiving.MOST_WORDS);
         stage.desk("/name", text("x".repeat(Receiving.MOST_WORDS + 1)));
-        assertThat(stage.value("level").label()).hasSize(Receiving.MOST_WORDS + 1).endsWith("…");
+        assertThat(stage.value("level").label())
+                .hasSize(Receiving.MOST_WORDS + 1)
+                .endsWith("…");
         stage.desk("/words", text("minus six"));
         assertThat(stage.value("level").words()).isEqualTo("minus six");
         assertThat(told()).containsExactly("level", "level", "level");
@@ -132,10 +172,14 @@ class ReceivingTest {
     void anAnswerWithinABundleBeginsAsOneAloneDoes() {
         stage.live.carryOut(new Command.Say(DESK, "/ping"), Actor.of(Stage.ADA), stage.now);
         stage.takeSent();
-        stage.packet(new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/ping", new OscArgument.Int32(1)), OscMessage.of("/other"))));
+        stage.packet(new OscBundle(
+                TimeTag.IMMEDIATELY,
+                List.of(OscMessage.of("/ping", new OscArgument.Int32(1)), OscMessage.of("/other"))));
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
         stage.pass(100);
-        assertThat(stage.takeSent()).as("it is asked for all that is listened to").contains("/level");
+        assertThat(stage.takeSent())
+                .as("it is asked for all that is listened to")
+                .contains("/level");
     }
 
     @Test
@@ -153,11 +197,15 @@ class ReceivingTest {
         stage.pass(10);
         assertThat(stage.value("level").axes().get(0).position()).isEqualTo(0.75);
         stage.packet(bundle(stage.now, 0.5f));
-        assertThat(stage.value("level").axes().get(0).position()).as("one for now does not wait").isEqualTo(0.5);
+        assertThat(stage.value("level").axes().get(0).position())
+                .as("one for now does not wait")
+                .isEqualTo(0.5);
     }
 
     private static OscBundle bundle(long at, float level) {
-        return new OscBundle(TimeTag.at(Instant.ofEpochSecond(at / 1_000_000_000L, at % 1_000_000_000L)), List.of(OscMessage.of("/level", new OscArgument.Float32(level))));
+        return new OscBundle(
+                TimeTag.at(Instant.ofEpochSecond(at / 1_000_000_000L, at % 1_000_000_000L)),
+                List.of(OscMessage.of("/level", new OscArgument.Float32(level))));
     }
 
     @Test
@@ -165,7 +213,9 @@ class ReceivingTest {
         stage.live.carryOut(new Command.Say(DESK, "/ping"), Actor.of(Stage.ADA), stage.now);
         stage.takeSent();
         long due = stage.now + 10 * MS;
-        stage.packet(new OscBundle(TimeTag.at(Instant.ofEpochSecond(due / 1_000_000_000L, due % 1_000_000_000L)), List.of(OscMessage.of("/ping", new OscArgument.Int32(1)))));
+        stage.packet(new OscBundle(
+                TimeTag.at(Instant.ofEpochSecond(due / 1_000_000_000L, due % 1_000_000_000L)),
+                List.of(OscMessage.of("/ping", new OscArgument.Int32(1)))));
         stage.pass(100);
         assertThat(stage.link().state()).isEqualTo(LinkState.ANSWERING);
         assertThat(stage.takeSent()).contains("/level");
@@ -174,19 +224,26 @@ class ReceivingTest {
     @Test
     void anAddressWithoutASlashMovesNothingAndIsCollectedAlsoOutOfABundle() {
         bare(OscMessage.of("level", new OscArgument.Float32(1)));
-        bare(new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/level", new OscArgument.Float32(1)), OscMessage.of("bare"))));
+        bare(new OscBundle(
+                TimeTag.IMMEDIATELY,
+                List.of(OscMessage.of("/level", new OscArgument.Float32(1)), OscMessage.of("bare"))));
         assertThat(stage.value("level").belief()).isEqualTo(Belief.UNSET);
         assertThat(stage.live.collected(DESK)).extracting(Phrase::address).contains("level", "bare", "/level");
-        assertThat(reasons()).containsExactly(new Reason.BareAddress("level", "Desk"), new Reason.BareAddress("bare", "Desk"));
+        assertThat(reasons())
+                .containsExactly(new Reason.BareAddress("level", "Desk"), new Reason.BareAddress("bare", "Desk"));
     }
 
     private void bare(OscPacket packet) {
         byte[] bytes = OscEncoder.encode(packet);
-        stage.live.received(9201, "127.0.0.1", 7101, bytes, OscDecoder.takingBareAddresses().decode(bytes), stage.now);
+        stage.live.received(
+                9201, "127.0.0.1", 7101, bytes, OscDecoder.takingBareAddresses().decode(bytes), stage.now);
     }
 
     private List<Reason> reasons() {
-        return stage.events.stream().filter(LiveEvent.PacketIn.class::isInstance).flatMap(event -> ((LiveEvent.PacketIn) event).reason().stream()).toList();
+        return stage.events.stream()
+                .filter(LiveEvent.PacketIn.class::isInstance)
+                .flatMap(event -> ((LiveEvent.PacketIn) event).reason().stream())
+                .toList();
     }
 
     // ---- where it comes from
@@ -201,14 +258,28 @@ class ReceivingTest {
         stage.desk("/w");
         stage.desk("/unrelated");
         stage.pass(2_000);
-        assertThat(missed().arrivedAs()).as("that is neither longer nor shorter of it").isEmpty();
+        assertThat(missed().arrivedAs())
+                .as("that is neither longer nor shorter of it")
+                .isEmpty();
     }
 
     @Test
     void theAwaitedAddressWithoutItsPrefixCountsToo() {
         PartId book = new PartId("book");
         Show base = show(Target.Answering.QUERIES);
-        stage = new Stage(Shows.accepted(base, Shows.ADA, put(new PartId("long"), book, Phrase.plain("/start", Phrase.Direction.OUT, List.of(), AnswerRule.elsewhere("/desk/started").sayingAnything(), "", ""))));
+        stage = new Stage(Shows.accepted(
+                base,
+                Shows.ADA,
+                put(
+                        new PartId("long"),
+                        book,
+                        Phrase.plain(
+                                "/start",
+                                Phrase.Direction.OUT,
+                                List.of(),
+                                AnswerRule.elsewhere("/desk/started").sayingAnything(),
+                                "",
+                                ""))));
         say("/start");
         stage.desk("/");
         stage.desk("/started");
@@ -237,13 +308,25 @@ class ReceivingTest {
     }
 
     private Missed missed(String address) {
-        Line line = new Line(Optional.empty(), 0, Optional.of(DESK), "Desk", address.equals("/went") ? "/go" : "/start", List.of());
-        return stage.live.observed(line, stage.now).orElseThrow().answers().missed().orElseThrow();
+        Line line = new Line(
+                Optional.empty(), 0, Optional.of(DESK), "Desk", address.equals("/went") ? "/go" : "/start", List.of());
+        return stage.live
+                .observed(line, stage.now)
+                .orElseThrow()
+                .answers()
+                .missed()
+                .orElseThrow();
     }
 
     @Test
     void aPacketThatCannotBeReadIsNoted() {
-        stage.live.received(9201, "127.0.0.1", 7101, new byte[] {1, 2, 3}, new OscDecoder().decode(new byte[] {1, 2, 3}), stage.now);
+        stage.live.received(
+                9201,
+                "127.0.0.1",
+                7101,
+                new byte[] {1, 2, 3},
+                new OscDecoder().decode(new byte[] {1, 2, 3}),
+                stage.now);
         assertThat(observed().arrivals().malformedAt()).hasValue(stage.now);
         assertThat(observed().arrivals().forLaterAt()).isEmpty();
     }

@@ -1,5 +1,10 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.MS;
+import static imperan.show.Shows.PAGE;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Command.StepTrack.Deed;
 import imperan.show.Cue;
 import imperan.show.EditRequest;
@@ -11,15 +16,9 @@ import imperan.show.Song;
 import imperan.show.Track;
 import imperan.show.cue.CueAction;
 import imperan.show.form.SongKey;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.MS;
-import static imperan.show.Shows.PAGE;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Set lists that make songs ready and put them on air. */
 class SongsTest extends TrackStage {
@@ -27,10 +26,14 @@ class SongsTest extends TrackStage {
     @Test
     void aSongIsMadeReadyAndThenPutOnAir() {
         runs(Track.silent("Tide", 10), at(1, "1"));
-        assertThat(songs(Command.StepSongs.Deed.ON_AIR, null).map(Problem::message)).hasValue("No song is ready: make one ready first, then put it on air");
-        assertThat(songs(Command.StepSongs.Deed.PREVIOUS, null).map(Problem::message)).hasValue("There is no song before this one");
+        assertThat(songs(Command.StepSongs.Deed.ON_AIR, null).map(Problem::message))
+                .hasValue("No song is ready: make one ready first, then put it on air");
+        assertThat(songs(Command.StepSongs.Deed.PREVIOUS, null).map(Problem::message))
+                .hasValue("There is no song before this one");
         press("next");
-        assertThat(set()).isEqualTo(new SetView(SET, Optional.of(new PartId("first")), Optional.empty(), Optional.of(new PartId("blank"))));
+        assertThat(set())
+                .isEqualTo(new SetView(
+                        SET, Optional.of(new PartId("first")), Optional.empty(), Optional.of(new PartId("blank"))));
         assertThat(stage.pages).containsExactly(PAGE.value());
         assertThat(stage.takeSent()).as("ready is not on air").containsExactly("/ready/1 1");
         stage.pass(3_000);
@@ -54,20 +57,34 @@ class SongsTest extends TrackStage {
         assertThat(stage.takeSent()).isEmpty();
         songs(Command.StepSongs.Deed.ON_AIR, null);
         assertThat(stage.takeSent()).as("without a track its list begins").containsExactly("/hand 1");
-        assertThat(songs(Command.StepSongs.Deed.NEXT, null).map(Problem::message)).hasValue("There is no song after this one");
-        assertThat(songs(Command.StepSongs.Deed.READY, "gone").map(Problem::message)).hasValue("This song is no longer in the set list");
+        assertThat(songs(Command.StepSongs.Deed.NEXT, null).map(Problem::message))
+                .hasValue("There is no song after this one");
+        assertThat(songs(Command.StepSongs.Deed.READY, "gone").map(Problem::message))
+                .hasValue("This song is no longer in the set list");
         songs(Command.StepSongs.Deed.PREVIOUS, null);
         assertThat(set().ready()).hasValue(new PartId("blank"));
     }
 
     @Test
     void whatASongSaysIsVerifiedLikeALineOfACue() {
-        runs(Track.silent("Tide", 10), Cue.plain("1", "", new CueAction.SteerSongs(0, Optional.of(SET), CueAction.SteerSongs.Deed.NEXT, Optional.empty())).timed(1));
+        runs(
+                Track.silent("Tide", 10),
+                Cue.plain(
+                                "1",
+                                "",
+                                new CueAction.SteerSongs(
+                                        0, Optional.of(SET), CueAction.SteerSongs.Deed.NEXT, Optional.empty()))
+                        .timed(1));
         order(Deed.PLAY, 0);
         stage.pass(1_100);
         assertThat(set().ready()).as("made ready by a cue").hasValue(new PartId("first"));
         assertThat(stage.takeSent()).containsExactly("/ready/1 1");
-        FiredCue fired = stage.live.cueList(SET).map(list -> list.running().isEmpty() ? list.over().get(0) : list.running().get(0)).orElseThrow();
+        FiredCue fired = stage.live
+                .cueList(SET)
+                .map(list -> list.running().isEmpty()
+                        ? list.over().get(0)
+                        : list.running().get(0))
+                .orElseThrow();
         assertThat(fired.cue().name()).isEqualTo("Tide ready");
         assertThat(fired.marks()).hasSize(1);
         assertThat(stage.now % MS).isZero();
@@ -111,7 +128,8 @@ class SongsTest extends TrackStage {
     @Test
     void withoutATrackItsCuesBeginAtTheFirstWhenItIsMadeReady() {
         runs(Track.silent("Tide", 10));
-        stage.live.carryOut(new Command.StepCues(OTHER_LIST, Command.StepCues.Deed.GO, Optional.empty()), Actor.of(ADA), stage.now);
+        stage.live.carryOut(
+                new Command.StepCues(OTHER_LIST, Command.StepCues.Deed.GO, Optional.empty()), Actor.of(ADA), stage.now);
         assertThat(stage.live.cueList(OTHER_LIST).orElseThrow().next()).isEmpty();
         songs(Command.StepSongs.Deed.READY, "last");
         assertThat(stage.live.cueList(OTHER_LIST).orElseThrow().next()).hasValue(new PartId("hand"));
@@ -120,7 +138,9 @@ class SongsTest extends TrackStage {
     @Test
     void whatStandsIsToldAtEachStepAndAtEachEdit() {
         runs(Track.silent("Tide", 10));
-        assertThat(stage.live.sets()).containsExactly(new SetView(SET, Optional.empty(), Optional.empty(), Optional.of(new PartId("first"))));
+        assertThat(stage.live.sets())
+                .containsExactly(
+                        new SetView(SET, Optional.empty(), Optional.empty(), Optional.of(new PartId("first"))));
         stage.events.clear();
         songs(Command.StepSongs.Deed.READY, "last");
         assertThat(told()).isEqualTo(1);
@@ -132,7 +152,10 @@ class SongsTest extends TrackStage {
     }
 
     private long told() {
-        return stage.events.stream().filter(event -> event instanceof LiveEvent.SetChanged changed && changed.set().equals(SET)).count();
+        return stage.events.stream()
+                .filter(event -> event instanceof LiveEvent.SetChanged changed
+                        && changed.set().equals(SET))
+                .count();
     }
 
     @Test
@@ -142,9 +165,12 @@ class SongsTest extends TrackStage {
         songs(Command.StepSongs.Deed.ON_AIR, null);
         songs(Command.StepSongs.Deed.READY, "last");
         remove(new PartId("last"));
-        assertThat(set()).isEqualTo(new SetView(SET, Optional.empty(), Optional.of(new PartId("first")), Optional.of(new PartId("blank"))));
+        assertThat(set())
+                .isEqualTo(new SetView(
+                        SET, Optional.empty(), Optional.of(new PartId("first")), Optional.of(new PartId("blank"))));
         remove(new PartId("first"));
-        assertThat(set()).isEqualTo(new SetView(SET, Optional.empty(), Optional.empty(), Optional.of(new PartId("blank"))));
+        assertThat(set())
+                .isEqualTo(new SetView(SET, Optional.empty(), Optional.empty(), Optional.of(new PartId("blank"))));
         remove(new PartId("blank"));
         remove(SET);
         assertThat(stage.live.sets()).isEmpty();
@@ -152,7 +178,12 @@ class SongsTest extends TrackStage {
     }
 
     private void remove(PartId id) {
-        Accepted done = (Accepted) show.apply(new EditRequest("Remove", List.of(new EditRequest.Remove(id, show.held(id).orElseThrow().version()))), Shows.ADA);
+        Accepted done = (Accepted) show.apply(
+                new EditRequest(
+                        "Remove",
+                        List.of(new EditRequest.Remove(
+                                id, show.held(id).orElseThrow().version()))),
+                Shows.ADA);
         show = done.show();
         stage.live.follow(show, done.edit(), stage.now);
     }
@@ -165,7 +196,9 @@ class SongsTest extends TrackStage {
         follow(new PartId("air"), key(4, new SongKey(Optional.empty(), SongKey.SongOrder.ON_AIR, Optional.empty())));
         press("air");
         assertThat(Stage.why(stage.trace("air"))).contains("set list");
-        follow(new PartId("air"), key(4, new SongKey(Optional.of(SET), SongKey.SongOrder.READY, Optional.of(new PartId("blank")))));
+        follow(
+                new PartId("air"),
+                key(4, new SongKey(Optional.of(SET), SongKey.SongOrder.READY, Optional.of(new PartId("blank")))));
         press("air");
         assertThat(set().ready()).hasValue(new PartId("blank"));
     }
@@ -182,8 +215,19 @@ class SongsTest extends TrackStage {
     @Test
     void itStandsAfterARestartWhereItStoodAndNothingIsDone() {
         runs(Track.silent("Tide", 10));
-        stage.live.restorePlaying(List.of(), List.of(new SetView(SET, Optional.of(new PartId("blank")), Optional.of(new PartId("gone")), Optional.empty()), new SetView(LIST, Optional.empty(), Optional.empty(), Optional.empty())), stage.now);
-        assertThat(set()).isEqualTo(new SetView(SET, Optional.of(new PartId("blank")), Optional.empty(), Optional.of(new PartId("last"))));
+        stage.live.restorePlaying(
+                List.of(),
+                List.of(
+                        new SetView(
+                                SET,
+                                Optional.of(new PartId("blank")),
+                                Optional.of(new PartId("gone")),
+                                Optional.empty()),
+                        new SetView(LIST, Optional.empty(), Optional.empty(), Optional.empty())),
+                stage.now);
+        assertThat(set())
+                .isEqualTo(new SetView(
+                        SET, Optional.of(new PartId("blank")), Optional.empty(), Optional.of(new PartId("last"))));
         stage.pass(1_000);
         assertThat(stage.takeSent()).isEmpty();
     }

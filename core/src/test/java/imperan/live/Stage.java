@@ -13,7 +13,6 @@ import imperan.show.Show;
 import imperan.wire.WireLog;
 import imperan.wire.WireRecord;
 import imperan.words.ReasonWords;
-
 import java.util.ArrayList;
 import java.util.List;
 
@@ -55,8 +54,11 @@ final class Stage extends QuietSink {
     }
 
     void touch(Person person, String control, Touch.Phase phase, double y, boolean fine) {
-        Asking.touch(live, new Touch(new PartId(control), "1", phase, phase == Touch.Phase.STEP ? 0 : 0.5, y, fine, ""),
-                person, now);
+        Asking.touch(
+                live,
+                new Touch(new PartId(control), "1", phase, phase == Touch.Phase.STEP ? 0 : 0.5, y, fine, ""),
+                person,
+                now);
     }
 
     void desk(String address, OscArgument... arguments) {

@@ -1,5 +1,12 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static imperan.live.Stage.BEN;
+import static imperan.show.Shows.PAGE;
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.live.Touch.Phase;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -13,19 +20,11 @@ import imperan.show.Shows;
 import imperan.show.form.Button;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-
-import java.util.List;
-import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.live.Stage.BEN;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 /** From hands to messages. */
 class TouchTest {
@@ -40,14 +39,25 @@ class TouchTest {
 
     private static Control fader(Form.Grab grab) {
         Control plain = Shows.fader("Level", 0, "/level");
-        return Control.plain(plain.label(), plain.cells(), Fader.restingAt(Form.Direction.UP, grab, 0.25), plain.sends(),
+        return Control.plain(
+                plain.label(),
+                plain.cells(),
+                Fader.restingAt(Form.Direction.UP, grab, 0.25),
+                plain.sends(),
                 plain.listens());
     }
 
     private static Control sending(ArgumentType type, double low, double high) {
-        return Control.plain("Level", new Cells(0, 0, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
-                List.of(new Send(Send.Phase.CHANGE, Optional.of(Stage.DESK), "/level",
-                        List.of(new ArgumentSource.Value(type, low, high)))), List.of());
+        return Control.plain(
+                "Level",
+                new Cells(0, 0, 1, 1),
+                Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
+                List.of(new Send(
+                        Send.Phase.CHANGE,
+                        Optional.of(Stage.DESK),
+                        "/level",
+                        List.of(new ArgumentSource.Value(type, low, high)))),
+                List.of());
     }
 
     @ParameterizedTest
@@ -126,9 +136,15 @@ class TouchTest {
     /** Whole numbers are rounded, not cut: 0.07 of 100 is 7, although the product in binary is 7.000000000000001 or less. */
     @ParameterizedTest
     @CsvSource({
-        "INT32, 0, 100, 0.07, 7", "INT32, 0, 127, 0.5, 64", "INT32, 100, 0, 0.25, 75", "INT64, 0, 1000, 0.9996, 1000",
-        "FLOAT32, -45, 45, 0.5, 0.0", "FLOAT64, 2, 1, 1, 1.0", "TEXT, 0, 1, 0.5, “0.500”",
-        "BOOLEAN, 0, 1, 0.5, true", "BOOLEAN, 0, 1, 0.49, false",
+        "INT32, 0, 100, 0.07, 7",
+        "INT32, 0, 127, 0.5, 64",
+        "INT32, 100, 0, 0.25, 75",
+        "INT64, 0, 1000, 0.9996, 1000",
+        "FLOAT32, -45, 45, 0.5, 0.0",
+        "FLOAT64, 2, 1, 1, 1.0",
+        "TEXT, 0, 1, 0.5, “0.500”",
+        "BOOLEAN, 0, 1, 0.5, true",
+        "BOOLEAN, 0, 1, 0.49, false",
     })
     void positionsBecomeArguments(ArgumentType type, double low, double high, double position, String argument) {
         Stage stage = stage(sending(type, low, high));
@@ -138,11 +154,19 @@ class TouchTest {
 
     @Test
     void fixedArgumentsKeepTheirPlace() {
-        Stage stage = stage(Control.plain("Level", new Cells(0, 0, 1, 1), Button.plain(Button.Action.MOMENTARY), List.of(
-                new Send(Send.Phase.CHANGE, Optional.of(Stage.DESK), "/set", List.of(
-                        new ArgumentSource.Fixed(ArgumentType.INT32, "3"),
-                        new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1),
-                        new ArgumentSource.Fixed(ArgumentType.TEXT, "now")))), List.of()));
+        Stage stage = stage(Control.plain(
+                "Level",
+                new Cells(0, 0, 1, 1),
+                Button.plain(Button.Action.MOMENTARY),
+                List.of(new Send(
+                        Send.Phase.CHANGE,
+                        Optional.of(Stage.DESK),
+                        "/set",
+                        List.of(
+                                new ArgumentSource.Fixed(ArgumentType.INT32, "3"),
+                                new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1),
+                                new ArgumentSource.Fixed(ArgumentType.TEXT, "now")))),
+                List.of()));
         stage.touch(ADA, "c0", Phase.PRESS, 0);
         assertThat(stage.takeSent()).containsExactly("/set 3  1.0  “now”");
     }
@@ -168,10 +192,15 @@ class TouchTest {
 
     @Test
     void sendsGoOutOnTheirPhaseInTheirOrder() {
-        Control button = Control.plain("Go", new Cells(0, 0, 1, 1), Button.plain(Button.Action.MOMENTARY), List.of(
-                new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/down", List.of()),
-                new Send(Send.Phase.RELEASE, Optional.of(Stage.DESK), "/up", List.of()),
-                new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/then", List.of())), List.of());
+        Control button = Control.plain(
+                "Go",
+                new Cells(0, 0, 1, 1),
+                Button.plain(Button.Action.MOMENTARY),
+                List.of(
+                        new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/down", List.of()),
+                        new Send(Send.Phase.RELEASE, Optional.of(Stage.DESK), "/up", List.of()),
+                        new Send(Send.Phase.PRESS, Optional.of(Stage.DESK), "/then", List.of())),
+                List.of());
         Stage stage = stage(button);
         for (int i = 0; i < 2; i++) {
             stage.touch(ADA, "c0", Phase.PRESS, 0);
@@ -212,13 +241,16 @@ class TouchTest {
 
     @Test
     void anEditOfOneControlLeavesTheOthersInTheHand() {
-        Show show = Shows.accepted(Shows.withPage(), Shows.ADA, put(new PartId("c0"), PAGE, fader(Form.Grab.RELATIVE)),
+        Show show = Shows.accepted(
+                Shows.withPage(),
+                Shows.ADA,
+                put(new PartId("c0"), PAGE, fader(Form.Grab.RELATIVE)),
                 put(new PartId("c1"), PAGE, Shows.button("Mute", 1, true, "/mute")));
         Stage stage = new Stage(show);
         stage.touch(ADA, "c0", Phase.PRESS, 0.5);
         stage.touch(ADA, "c0", Phase.MOVE, 0.6);
-        Show edited = Shows.accepted(show, Shows.BEN,
-                Shows.change(show, new PartId("c1"), Shows.button("Silence", 1, true, "/mute")));
+        Show edited = Shows.accepted(
+                show, Shows.BEN, Shows.change(show, new PartId("c1"), Shows.button("Silence", 1, true, "/mute")));
         stage.live.load(edited, stage.now);
         stage.touch(ADA, "c0", Phase.MOVE, 0.7);
         assertThat(stage.value("c0").position()).isCloseTo(0.45, within(1e-9));
@@ -239,17 +271,24 @@ class TouchTest {
     @Test
     void aTouchThatEndsNowhereSaysWhere() {
         Listen listen = Listen.value(Optional.of(Stage.DESK), "/x", 0, 0, 1);
-        Control mute = Control.plain("No target", new Cells(0, 0, 1, 1), Button.plain(Button.Action.LATCHING),
-                List.of(new Send(Send.Phase.CHANGE, Optional.empty(), "/x", List.of())), List.of(listen));
-        Control bare = Control.plain("No send", new Cells(1, 0, 1, 1), Button.plain(Button.Action.LATCHING), List.of(), List.of());
+        Control mute = Control.plain(
+                "No target",
+                new Cells(0, 0, 1, 1),
+                Button.plain(Button.Action.LATCHING),
+                List.of(new Send(Send.Phase.CHANGE, Optional.empty(), "/x", List.of())),
+                List.of(listen));
+        Control bare = Control.plain(
+                "No send", new Cells(1, 0, 1, 1), Button.plain(Button.Action.LATCHING), List.of(), List.of());
         Stage stage = stage(mute, bare, Shows.fader("F", 2, "/f"));
         stage.touch(ADA, "c0", Phase.PRESS, 0);
         assertThat(Stage.why(stage.trace("c0"))).isEqualTo("No target is set");
         stage.touch(ADA, "c1", Phase.PRESS, 0);
         assertThat(Stage.why(stage.trace("c1"))).isEqualTo("This control has no send yet");
-        stage.live.socket(Stage.DESK, SocketState.taken("Port 9201 on this machine is taken by another program"), stage.now);
+        stage.live.socket(
+                Stage.DESK, SocketState.taken("Port 9201 on this machine is taken by another program"), stage.now);
         stage.touch(ADA, "c2", Phase.SET, 1);
-        assertThat(stage.trace("c2").stopped()).hasValue(new Reason.SocketBroken("Port 9201 on this machine is taken by another program"));
+        assertThat(stage.trace("c2").stopped())
+                .hasValue(new Reason.SocketBroken("Port 9201 on this machine is taken by another program"));
         assertThat(stage.takeSent()).isEmpty();
     }
 

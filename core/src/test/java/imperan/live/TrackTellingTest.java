@@ -1,5 +1,8 @@
 package imperan.live;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.live.Command.StepTrack.Deed;
 import imperan.osc.OscArgument;
 import imperan.show.EditRequest;
@@ -9,19 +12,18 @@ import imperan.show.Shows;
 import imperan.show.Track;
 import imperan.show.form.TrackKey;
 import imperan.show.song.TimeFrom;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** When screens hear of a track, and what becomes of one that is changed while it goes. */
 class TrackTellingTest extends TrackStage {
 
     private long told() {
-        long told = stage.events.stream().filter(event -> event instanceof LiveEvent.TrackChanged changed && changed.track().equals(TRACK)).count();
+        long told = stage.events.stream()
+                .filter(event -> event instanceof LiveEvent.TrackChanged changed
+                        && changed.track().equals(TRACK))
+                .count();
         stage.events.clear();
         return told;
     }
@@ -41,7 +43,10 @@ class TrackTellingTest extends TrackStage {
         assertThat(told()).isEqualTo(2);
         stage.pass(10_000);
         assertThat(told()).as("it stands").isZero();
-        stage.live.carryOut(new Command.StepTrack(new PartId("gone"), Deed.PLAY, Optional.empty(), Optional.empty()), Actor.of(Stage.ADA), stage.now);
+        stage.live.carryOut(
+                new Command.StepTrack(new PartId("gone"), Deed.PLAY, Optional.empty(), Optional.empty()),
+                Actor.of(Stage.ADA),
+                stage.now);
         assertThat(told()).isZero();
     }
 
@@ -95,7 +100,9 @@ class TrackTellingTest extends TrackStage {
         assertThat(view().armed()).isFalse();
         assertThat(stage.live.isAnyTrackFiring()).isFalse();
         order(Deed.ARM, 0);
-        follow(TRACK, Track.silent("Ebb", 60).timed(reported(TimeFrom.Unit.SECONDS).from()));
+        follow(
+                TRACK,
+                Track.silent("Ebb", 60).timed(reported(TimeFrom.Unit.SECONDS).from()));
         assertThat(view().armed()).as("the same clock, another name").isTrue();
         follow(TRACK, Track.silent("Ebb", 60));
         assertThat(view().armed()).as("its own clock fires").isTrue();
@@ -112,8 +119,20 @@ class TrackTellingTest extends TrackStage {
         assertThat(view().rolling()).isFalse();
         assertThat(told()).isPositive();
         assertThat(stage.live.tracks()).extracting(TrackView::track).containsExactly(TRACK);
-        Accepted done = (Accepted) show.apply(new EditRequest("Remove", List.of(new EditRequest.Remove(TRACK, show.held(TRACK).orElseThrow().version()), new EditRequest.Remove(VERSE, show.held(VERSE).orElseThrow().version()),
-                new EditRequest.Remove(new PartId("place"), show.held(new PartId("place")).orElseThrow().version()))), Shows.ADA);
+        Accepted done = (Accepted) show.apply(
+                new EditRequest(
+                        "Remove",
+                        List.of(
+                                new EditRequest.Remove(
+                                        TRACK, show.held(TRACK).orElseThrow().version()),
+                                new EditRequest.Remove(
+                                        VERSE, show.held(VERSE).orElseThrow().version()),
+                                new EditRequest.Remove(
+                                        new PartId("place"),
+                                        show.held(new PartId("place"))
+                                                .orElseThrow()
+                                                .version()))),
+                Shows.ADA);
         stage.live.follow(done.show(), done.edit(), stage.now);
         assertThat(stage.live.tracks()).isEmpty();
         assertThat(stage.live.track(TRACK)).isEmpty();
@@ -123,7 +142,10 @@ class TrackTellingTest extends TrackStage {
     void afterARestartOnlyWhatGoesByItselfStandsWhereItWas() {
         runs(Track.silent("Tide", 60));
         told();
-        stage.live.restorePlaying(List.of(new TrackView.Place(TRACK, 12.5), new TrackView.Place(new PartId("gone"), 1)), List.of(), stage.now);
+        stage.live.restorePlaying(
+                List.of(new TrackView.Place(TRACK, 12.5), new TrackView.Place(new PartId("gone"), 1)),
+                List.of(),
+                stage.now);
         assertThat(view().position()).isEqualTo(12.5);
         assertThat(view().rolling()).isFalse();
         assertThat(told()).isEqualTo(1);
@@ -139,17 +161,25 @@ class TrackTellingTest extends TrackStage {
         follow(new PartId("play"), key(0, new TrackKey(Optional.empty(), TrackKey.TrackOrder.PLAY, Optional.empty())));
         press("play");
         assertThat(Stage.why(stage.trace("play"))).contains("track");
-        follow(new PartId("play"), key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.MARK, Optional.empty())));
+        follow(
+                new PartId("play"),
+                key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.MARK, Optional.empty())));
         press("play");
         assertThat(Stage.why(stage.trace("play"))).contains("mark");
-        follow(new PartId("play"), key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.MARK, Optional.of(new PartId("place")))));
+        follow(
+                new PartId("play"),
+                key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.MARK, Optional.of(new PartId("place")))));
         press("play");
         assertThat(view().position()).isEqualTo(4);
         order(Deed.PLAY, 0);
-        follow(new PartId("play"), key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.PLAY, Optional.empty())));
+        follow(
+                new PartId("play"),
+                key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.PLAY, Optional.empty())));
         press("play");
         assertThat(view().rolling()).as("pressed while it plays").isFalse();
-        follow(new PartId("play"), key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.START, Optional.empty())));
+        follow(
+                new PartId("play"),
+                key(0, new TrackKey(Optional.of(TRACK), TrackKey.TrackOrder.START, Optional.empty())));
         press("play");
         assertThat(view().position()).isZero();
     }

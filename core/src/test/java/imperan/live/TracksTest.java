@@ -1,5 +1,9 @@
 package imperan.live;
 
+import static imperan.live.Stage.ADA;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.live.Command.StepTrack.Deed;
 import imperan.osc.OscArgument;
 import imperan.show.Cue;
@@ -9,16 +13,9 @@ import imperan.show.Track;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.CueFollow;
 import imperan.show.song.TimeFrom;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static imperan.live.Stage.ADA;
-import static imperan.show.Shows.PAGE;
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** Tracks that fire cues, by whichever clock. */
 class TracksTest extends TrackStage {
@@ -33,7 +30,9 @@ class TracksTest extends TrackStage {
         assertThat(stage.takeSent()).containsExactly("/cue/1 1");
         stage.pass(600);
         assertThat(stage.takeSent()).containsExactly("/cue/2 1");
-        assertThat(stage.live.cueList(LIST).orElseThrow().next()).as("the one behind it is next for hands").hasValue(cue(2));
+        assertThat(stage.live.cueList(LIST).orElseThrow().next())
+                .as("the one behind it is next for hands")
+                .hasValue(cue(2));
         stage.pass(10_000);
         assertThat(stage.takeSent()).isEmpty();
         assertThat(view().rolling()).isFalse();
@@ -42,7 +41,11 @@ class TracksTest extends TrackStage {
 
     @Test
     void aCueThatFollowsByItselfWaitsForItsTimeWhereItHasOne() {
-        runs(Track.silent("Tide", 5), at(1, "1").followed(CueFollow.after(0.1)), at(3, "2").followed(CueFollow.after(0.1)), Cue.plain("3", "", say("/cue/3")));
+        runs(
+                Track.silent("Tide", 5),
+                at(1, "1").followed(CueFollow.after(0.1)),
+                at(3, "2").followed(CueFollow.after(0.1)),
+                Cue.plain("3", "", say("/cue/3")));
         order(Deed.PLAY, 0);
         stage.pass(2_900);
         assertThat(stage.takeSent()).containsExactly("/cue/1 1");
@@ -70,12 +73,28 @@ class TracksTest extends TrackStage {
     @Test
     void whatCannotBeIsSaidInWords() {
         runs(Track.silent("Tide", 10), at(2.5, "1"));
-        assertThat(stage.live.carryOut(new Command.StepTrack(TRACK, Deed.LOOP, Optional.empty(), Optional.of(new PartId("place"))), Actor.of(ADA), stage.now).map(Problem::message))
+        assertThat(stage.live
+                        .carryOut(
+                                new Command.StepTrack(
+                                        TRACK, Deed.LOOP, Optional.empty(), Optional.of(new PartId("place"))),
+                                Actor.of(ADA),
+                                stage.now)
+                        .map(Problem::message))
                 .hasValue("Only a section can be looped: give the mark a length first");
-        assertThat(stage.live.carryOut(new Command.StepTrack(TRACK, Deed.PLACE, Optional.empty(), Optional.of(new PartId("gone"))), Actor.of(ADA), stage.now).map(Problem::message))
+        assertThat(stage.live
+                        .carryOut(
+                                new Command.StepTrack(
+                                        TRACK, Deed.PLACE, Optional.empty(), Optional.of(new PartId("gone"))),
+                                Actor.of(ADA),
+                                stage.now)
+                        .map(Problem::message))
                 .hasValue("This mark is no longer on the track");
         assertThat(order(Deed.PLACE, Double.NaN)).isPresent();
-        assertThat(stage.live.carryOut(new Command.StepTrack(new PartId("gone"), Deed.PLAY, Optional.empty(), Optional.empty()), Actor.of(ADA), stage.now)).isPresent();
+        assertThat(stage.live.carryOut(
+                        new Command.StepTrack(new PartId("gone"), Deed.PLAY, Optional.empty(), Optional.empty()),
+                        Actor.of(ADA),
+                        stage.now))
+                .isPresent();
         runs(reported(TimeFrom.Unit.SECONDS));
         press("play");
         assertThat(stage.trace("play").stopped()).hasValue(new Reason.PlayRefused(PlayRefusal.ANOTHER_CLOCK));
@@ -105,7 +124,8 @@ class TracksTest extends TrackStage {
     void whatIsNoPositionIsNotFollowed() {
         runs(reported(TimeFrom.Unit.TEXT), at(12, "1"));
         order(Deed.ARM, 0);
-        for (OscArgument wrong : List.of(new OscArgument.Text("soon"), new OscArgument.Float32(12), new OscArgument.Text("99:99:99:99"))) {
+        for (OscArgument wrong : List.of(
+                new OscArgument.Text("soon"), new OscArgument.Float32(12), new OscArgument.Text("99:99:99:99"))) {
             stage.desk("/position", wrong);
             stage.pass(40);
         }
@@ -138,8 +158,16 @@ class TracksTest extends TrackStage {
 
     @Test
     void afterARestartWhatWasDueMeanwhileIsMissedAndListedUntilSomebodyArmsIt() {
-        runs(Track.silent("Day", 60).timed(TimeFrom.OWN.from(TimeFrom.Source.DAY)), at(61_200, "1"), at(61_210, "2"), at(61_300, "3"));
-        stage.live.restorePlaying(List.of(new TrackView.Place(TRACK, 61_100)), List.of(new SetView(SET, Optional.of(new PartId("last")), Optional.of(new PartId("first")), Optional.empty())), stage.now);
+        runs(
+                Track.silent("Day", 60).timed(TimeFrom.OWN.from(TimeFrom.Source.DAY)),
+                at(61_200, "1"),
+                at(61_210, "2"),
+                at(61_300, "3"));
+        stage.live.restorePlaying(
+                List.of(new TrackView.Place(TRACK, 61_100)),
+                List.of(new SetView(
+                        SET, Optional.of(new PartId("last")), Optional.of(new PartId("first")), Optional.empty())),
+                stage.now);
         wall(61_205);
         stage.pass(10_000);
         assertThat(stage.takeSent()).isEmpty();
@@ -176,14 +204,24 @@ class TracksTest extends TrackStage {
         assertThat(view().speaker()).isPresent();
         stage.live.left(ADA.id(), stage.now);
         assertThat(view().speaker()).isEmpty();
-        assertThat(stage.events).filteredOn(LiveEvent.SoundLost.class::isInstance).extracting(event -> ((LiveEvent.SoundLost) event).device()).containsExactly("Ada");
+        assertThat(stage.events)
+                .filteredOn(LiveEvent.SoundLost.class::isInstance)
+                .extracting(event -> ((LiveEvent.SoundLost) event).device())
+                .containsExactly("Ada");
         stage.pass(3_000);
         assertThat(stage.takeSent()).as("the track goes on").containsExactly("/cue/1 1");
     }
 
     @Test
     void aCueThatPlacesTheTrackWhereItLiesDoesNotGoRoundForEver() {
-        runs(Track.silent("Tide", 10), Cue.plain("1", "", new CueAction.SteerTrack(0, Optional.of(TRACK), CueAction.SteerTrack.Deed.PLACE, Optional.of(VERSE))).timed(2));
+        runs(
+                Track.silent("Tide", 10),
+                Cue.plain(
+                                "1",
+                                "",
+                                new CueAction.SteerTrack(
+                                        0, Optional.of(TRACK), CueAction.SteerTrack.Deed.PLACE, Optional.of(VERSE)))
+                        .timed(2));
         order(Deed.PLAY, 0);
         stage.pass(3_000);
         assertThat(stage.live.cueList(LIST).orElseThrow().broken()).isTrue();

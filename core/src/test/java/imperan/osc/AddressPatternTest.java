@@ -1,14 +1,13 @@
 package imperan.osc;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Random;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-
-import java.util.Random;
-import java.util.regex.Pattern;
-
-import static org.assertj.core.api.Assertions.assertThat;
 
 class AddressPatternTest {
 
@@ -18,36 +17,38 @@ class AddressPatternTest {
 
     /** OSC 1.0, "OSC Message Dispatching and Pattern Matching", rule by rule; // from OSC 1.1 (NIME 2009). */
     @ParameterizedTest
-    @CsvSource(delimiter = ' ', value = {
-        "/in/1/level /in/1/level true",
-        "/in/1/level /in/1/leve false",
-        "/in/? /in/7 true",
-        "/in/? /in/12 false",
-        "/in?1 /in/1 false",
-        "/in/* /in/ true",
-        "/in/* /in/12 true",
-        "/in/* /in/1/level false",
-        "/*/level /in/level true",
-        "/in/*v*l /in/level true",
-        "/in/[1-4] /in/3 true",
-        "/in/[1-4] /in/5 false",
-        "/in/[4-1] /in/3 true",
-        "/in/[!1-4] /in/5 true",
-        "/in/[!1-4] /in/3 false",
-        "/in[!x]1 /in/1 false",
-        "/in/[a-] /in/- true",
-        "/in/[ab-] /in/b true",
-        "/{in,main}/mute /main/mute true",
-        "/{in,main}/mute /mix/mute false",
-        "/{,x}in /in true",
-        "//level /level true",
-        "//level /in/1/level true",
-        "//level /in/1/levels false",
-        "/in//level /in/1/a/level true",
-        "/in//level /in/level true",
-        "/in//level /out/level false",
-        "//* /in/1/level true",
-    })
+    @CsvSource(
+            delimiter = ' ',
+            value = {
+                "/in/1/level /in/1/level true",
+                "/in/1/level /in/1/leve false",
+                "/in/? /in/7 true",
+                "/in/? /in/12 false",
+                "/in?1 /in/1 false",
+                "/in/* /in/ true",
+                "/in/* /in/12 true",
+                "/in/* /in/1/level false",
+                "/*/level /in/level true",
+                "/in/*v*l /in/level true",
+                "/in/[1-4] /in/3 true",
+                "/in/[1-4] /in/5 false",
+                "/in/[4-1] /in/3 true",
+                "/in/[!1-4] /in/5 true",
+                "/in/[!1-4] /in/3 false",
+                "/in[!x]1 /in/1 false",
+                "/in/[a-] /in/- true",
+                "/in/[ab-] /in/b true",
+                "/{in,main}/mute /main/mute true",
+                "/{in,main}/mute /mix/mute false",
+                "/{,x}in /in true",
+                "//level /level true",
+                "//level /in/1/level true",
+                "//level /in/1/levels false",
+                "/in//level /in/1/a/level true",
+                "/in//level /in/level true",
+                "/in//level /out/level false",
+                "//* /in/1/level true",
+            })
     void matchesByTheRules(String pattern, String address, boolean matches) {
         assertThat(pattern(pattern).matches(address)).isEqualTo(matches);
     }
@@ -55,10 +56,11 @@ class AddressPatternTest {
     @ParameterizedTest
     @ValueSource(strings = {"/in/[1-4", "/in/{a,b", "/in/]", "/in/}", "/in/[]", "/in/[!]"})
     void faultyPatternsSayWhy(String text) {
-        assertThat(AddressPattern.compile(text)).isInstanceOfSatisfying(AddressPattern.Compiled.Faulty.class, faulty -> {
-            assertThat(faulty.offset()).isEqualTo(4);
-            assertThat(faulty.reason()).isNotBlank();
-        });
+        assertThat(AddressPattern.compile(text))
+                .isInstanceOfSatisfying(AddressPattern.Compiled.Faulty.class, faulty -> {
+                    assertThat(faulty.offset()).isEqualTo(4);
+                    assertThat(faulty.reason()).isNotBlank();
+                });
     }
 
     @Test
@@ -84,11 +86,15 @@ class AddressPatternTest {
                 text.append(doubled ? "a" : pieces[piece]);
                 regex.append(doubled ? "a" : regexes[piece]);
             }
-            String address = "/x" + random.ints(random.nextInt(6), 0, 3).mapToObj(c -> c == 0 ? "a" : c == 1 ? "b" : "/")
-                    .reduce("", String::concat);
+            String address = "/x"
+                    + random.ints(random.nextInt(6), 0, 3)
+                            .mapToObj(c -> c == 0 ? "a" : c == 1 ? "b" : "/")
+                            .reduce("", String::concat);
             boolean expected = Pattern.matches(regex.toString(), address);
             matched += expected ? 1 : 0;
-            assertThat(pattern(text.toString()).matches(address)).as("%s %s", text, address).isEqualTo(expected);
+            assertThat(pattern(text.toString()).matches(address))
+                    .as("%s %s", text, address)
+                    .isEqualTo(expected);
         }
         assertThat(matched).isGreaterThan(500);
     }
@@ -98,7 +104,8 @@ class AddressPatternTest {
     void noArrangementOfStarsTakesLong() {
         AddressPattern hostile = pattern("/" + "*a".repeat(250) + "*b");
         assertThat(hostile.matches("/" + "a".repeat(60_000))).isFalse();
-        assertThat(pattern("*".repeat(AddressPattern.MAX_LENGTH)).matches("x".repeat(60_000))).isTrue();
+        assertThat(pattern("*".repeat(AddressPattern.MAX_LENGTH)).matches("x".repeat(60_000)))
+                .isTrue();
     }
 
     @Test
@@ -114,7 +121,8 @@ class AddressPatternTest {
         assertThat(pattern("/in/****/level").matches("/in/1/2/level")).isFalse();
         assertThat(pattern("/////level").matches("/in/1/level")).isTrue();
         AddressPattern.Budget few = new AddressPattern.Budget(100);
-        assertThat(pattern("/" + "*".repeat(1_000) + "z").matches("/level", few)).isFalse();
+        assertThat(pattern("/" + "*".repeat(1_000) + "z").matches("/level", few))
+                .isFalse();
         assertThat(few.isSpent()).as("a run costs what one star costs").isFalse();
     }
 
@@ -126,6 +134,8 @@ class AddressPatternTest {
             hostile.matches("/" + "a".repeat(200) + "b", budget);
         }
         assertThat(budget.isSpent()).isTrue();
-        assertThat(pattern("/*").matches("/a", budget)).as("nothing is left for others").isFalse();
+        assertThat(pattern("/*").matches("/a", budget))
+                .as("nothing is left for others")
+                .isFalse();
     }
 }

@@ -1,16 +1,15 @@
 package imperan.osc;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.Arguments;
-import org.junit.jupiter.params.provider.MethodSource;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.HexFormat;
 import java.util.List;
 import java.util.stream.Stream;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 
 class OscExamplesTest {
 
@@ -28,10 +27,17 @@ class OscExamplesTest {
     /** OSC 1.0, "Examples of OSC messages": the two worked examples. */
     static Stream<Arguments> workedExamples() {
         return Stream.of(
-                Arguments.of(OscMessage.of("/oscillator/4/frequency", new OscArgument.Float32(440f)),
+                Arguments.of(
+                        OscMessage.of("/oscillator/4/frequency", new OscArgument.Float32(440f)),
                         "2f6f7363 696c6c61 746f722f 342f6672 65717565 6e637900 2c660000 43dc0000"),
-                Arguments.of(OscMessage.of("/foo", new OscArgument.Int32(1000), new OscArgument.Int32(-1),
-                        new OscArgument.Text("hello"), new OscArgument.Float32(1.234f), new OscArgument.Float32(5.678f)),
+                Arguments.of(
+                        OscMessage.of(
+                                "/foo",
+                                new OscArgument.Int32(1000),
+                                new OscArgument.Int32(-1),
+                                new OscArgument.Text("hello"),
+                                new OscArgument.Float32(1.234f),
+                                new OscArgument.Float32(5.678f)),
                         "2f666f6f 00000000 2c696973 66660000 000003e8 ffffffff 68656c6c 6f000000 3f9df3b6 40b5b22d"));
     }
 
@@ -58,8 +64,11 @@ class OscExamplesTest {
                 Arguments.of(OscArgument.Bare.NIL, "2c4e0000"),
                 Arguments.of(OscArgument.Bare.IMPULSE, "2c490000"),
                 Arguments.of(new OscArgument.Array(List.of()), "2c5b5d00"),
-                Arguments.of(new OscArgument.Array(List.of(new OscArgument.Int32(1),
-                        new OscArgument.Array(List.of(OscArgument.Bare.TRUE)), new OscArgument.Int32(2))),
+                Arguments.of(
+                        new OscArgument.Array(List.of(
+                                new OscArgument.Int32(1),
+                                new OscArgument.Array(List.of(OscArgument.Bare.TRUE)),
+                                new OscArgument.Int32(2))),
                         "2c5b695b 545d695d 00000000 00000001 00000002"));
     }
 
@@ -83,8 +92,8 @@ class OscExamplesTest {
     /** OSC 1.0, "OSC Bundles": mark, time tag, then elements each after its size. */
     @Test
     void bundlesNest() {
-        OscBundle bundle = new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/a"),
-                new OscBundle(new TimeTag(5L << 32), List.of())));
+        OscBundle bundle = new OscBundle(
+                TimeTag.IMMEDIATELY, List.of(OscMessage.of("/a"), new OscBundle(new TimeTag(5L << 32), List.of())));
         byte[] bytes = hex("2362756e646c6500 0000000000000001 00000008 2f610000 2c000000"
                 + "00000010 2362756e646c6500 0000000500000000");
 
@@ -122,7 +131,9 @@ class OscExamplesTest {
                 Arguments.of("2362756e646c6500 0000000000000001 00000040", 16, "claims 64 bytes"),
                 Arguments.of("2362756e646c6500 0000000000000001 00000000", 20, "empty"),
                 Arguments.of("2362756e646c6500 0000000000000001 00000008 2f610000 2c690000", 28, "inside an integer"),
-                Arguments.of("2362756e646c6500 0000000500000000 00000010 2362756e646c6500 0000000400000000", 28,
+                Arguments.of(
+                        "2362756e646c6500 0000000500000000 00000010 2362756e646c6500 0000000400000000",
+                        28,
                         "due before"));
     }
 
@@ -140,31 +151,37 @@ class OscExamplesTest {
         OscBundle one = new OscBundle(TimeTag.IMMEDIATELY, List.of());
         assertThat(narrow.decode(OscEncoder.encode(one))).isInstanceOf(Decoded.Whole.class);
         assertThat(narrow.decode(OscEncoder.encode(new OscBundle(TimeTag.IMMEDIATELY, List.of(one)))))
-                .isInstanceOfSatisfying(Decoded.Malformed.class, m -> assertThat(m.reason()).contains("1 deep"));
+                .isInstanceOfSatisfying(
+                        Decoded.Malformed.class, m -> assertThat(m.reason()).contains("1 deep"));
         assertThat(narrow.decode(hex("2f610000 2c5b5b5d 5d000000")))
-                .isInstanceOfSatisfying(Decoded.Malformed.class, m -> assertThat(m.reason()).contains("1 deep"));
+                .isInstanceOfSatisfying(
+                        Decoded.Malformed.class, m -> assertThat(m.reason()).contains("1 deep"));
         assertThat(narrow.decode(new byte[68]))
-                .isInstanceOfSatisfying(Decoded.Malformed.class, m -> assertThat(m.reason()).contains("limit is 64"));
+                .isInstanceOfSatisfying(
+                        Decoded.Malformed.class, m -> assertThat(m.reason()).contains("limit is 64"));
     }
 
     @Test
     void anOffsetIntoALargerArrayCountsFromThePacket() {
         byte[] framed = hex("ffffffff 2f610000 2c660000 ffffffff");
         assertThat(DECODER.decode(framed, 4, 8))
-                .isInstanceOfSatisfying(Decoded.Malformed.class, m -> assertThat(m.offset()).isEqualTo(8));
+                .isInstanceOfSatisfying(
+                        Decoded.Malformed.class, m -> assertThat(m.offset()).isEqualTo(8));
     }
 
     @Test
     void whatCannotBeSentCannotBeMade() {
         assertThatThrownBy(() -> new OscArgument.Text("a\0b")).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> OscMessage.of("")).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> OscMessage.of("/a", new OscArgument.Int32(1),
-                new OscArgument.Untyped(new byte[4]))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> OscMessage.of("/a", new OscArgument.Int32(1), new OscArgument.Untyped(new byte[4])))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test
     void textsForPeopleTellTypesApart() {
-        List<OscArgument> arguments = List.of(new OscArgument.Text("1"), new OscArgument.Int32(1),
+        List<OscArgument> arguments = List.of(
+                new OscArgument.Text("1"),
+                new OscArgument.Int32(1),
                 new OscArgument.Array(List.of(OscArgument.Bare.NIL)));
         assertThat(OscText.typeTags(arguments)).isEqualTo(",si[N]");
         assertThat(OscText.arguments(arguments)).isEqualTo("“1”  1  [nil]");

@@ -1,5 +1,7 @@
 package imperan.osc;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.illposed.osc.BufferBytesReceiver;
 import com.illposed.osc.OSCBundle;
 import com.illposed.osc.OSCMessage;
@@ -7,16 +9,13 @@ import com.illposed.osc.OSCPacket;
 import com.illposed.osc.OSCSerializerAndParserBuilder;
 import com.illposed.osc.argument.OSCTimeTag64;
 import com.sun.management.ThreadMXBean;
-import org.junit.jupiter.api.Test;
-
 import java.lang.management.ManagementFactory;
 import java.nio.ByteBuffer;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class OscPropertiesTest {
 
@@ -58,7 +57,8 @@ class OscPropertiesTest {
             byte[] theirs = serialized(builder, theirs(packet));
             assertThat(ours).as("%s", packet).isEqualTo(theirs);
 
-            OSCPacket readByThem = builder.buildParser().convert(ByteBuffer.wrap(ours).asReadOnlyBuffer());
+            OSCPacket readByThem =
+                    builder.buildParser().convert(ByteBuffer.wrap(ours).asReadOnlyBuffer());
             assertThat(serialized(builder, readByThem)).as("%s", packet).isEqualTo(ours);
             assertThat(DECODER.decode(theirs)).isEqualTo(new Decoded.Whole(packet));
         }
@@ -72,11 +72,13 @@ class OscPropertiesTest {
 
     private static OSCPacket theirs(OscPacket packet) {
         if (packet instanceof OscMessage message) {
-            return new OSCMessage(message.address(), message.arguments().stream().map(OscPropertiesTest::theirs)
-                    .collect(Collectors.toList()));
+            return new OSCMessage(
+                    message.address(),
+                    message.arguments().stream().map(OscPropertiesTest::theirs).collect(Collectors.toList()));
         }
         OscBundle bundle = (OscBundle) packet;
-        List<OSCPacket> elements = bundle.elements().stream().map(OscPropertiesTest::theirs).toList();
+        List<OSCPacket> elements =
+                bundle.elements().stream().map(OscPropertiesTest::theirs).toList();
         return new OSCBundle(elements, OSCTimeTag64.valueOf(bundle.time().bits()));
     }
 
@@ -94,7 +96,9 @@ class OscPropertiesTest {
         } else if (argument instanceof OscArgument.Float64 a) {
             return a.value();
         }
-        return argument == OscArgument.Bare.TRUE ? Boolean.TRUE : argument == OscArgument.Bare.FALSE ? Boolean.FALSE : null;
+        return argument == OscArgument.Bare.TRUE
+                ? Boolean.TRUE
+                : argument == OscArgument.Bare.FALSE ? Boolean.FALSE : null;
     }
 
     /** Whatever arrives: an answer, and memory in proportion to the packet. Allocation is counted by the JVM per thread. */
@@ -130,7 +134,8 @@ class OscPropertiesTest {
         for (int i = 0; i < 60_000; i++) {
             byte[] bytes = new byte[4 * random.nextInt(12)];
             for (int k = 0; k < bytes.length; k++) {
-                bytes[k] = (byte) (random.nextInt(3) == 0 ? 0 : random.nextInt(3) == 0 ? ',' : 'a' + random.nextInt(26));
+                bytes[k] =
+                        (byte) (random.nextInt(3) == 0 ? 0 : random.nextInt(3) == 0 ? ',' : 'a' + random.nextInt(26));
             }
             if (bare.decode(bytes) instanceof Decoded.Malformed m) {
                 assertThat(m.offset()).isBetween(0, bytes.length);
@@ -156,12 +161,13 @@ class OscPropertiesTest {
             System.arraycopy(empty, 0, bundles, at + 4, 16);
         }
         OscDecoder wide = new OscDecoder(1 << 20, 16, 16);
-        for (byte[] bytes : List.of(message("," + "T".repeat(40_000)), message(arrays.toString()),
-                message(nested.toString()), bundles)) {
+        for (byte[] bytes : List.of(
+                message("," + "T".repeat(40_000)), message(arrays.toString()), message(nested.toString()), bundles)) {
             wide.decode(bytes);
             long before = threads.getCurrentThreadAllocatedBytes();
             assertThat(wide.decode(bytes)).isInstanceOf(Decoded.Whole.class);
-            assertThat(threads.getCurrentThreadAllocatedBytes() - before).isLessThanOrEqualTo(64L * bytes.length + 1024);
+            assertThat(threads.getCurrentThreadAllocatedBytes() - before)
+                    .isLessThanOrEqualTo(64L * bytes.length + 1024);
         }
     }
 

@@ -22,7 +22,8 @@ public final class RandomPackets {
     }
 
     public OscMessage message() {
-        String address = "/" + word(1 + random.nextInt(12)) + (random.nextBoolean() ? "/" + word(1 + random.nextInt(5)) : "");
+        String address =
+                "/" + word(1 + random.nextInt(12)) + (random.nextBoolean() ? "/" + word(1 + random.nextInt(5)) : "");
         List<OscArgument> arguments = list(random.nextInt(6), this::argument);
         return new OscMessage(address, everyType ? arguments : withBlobLast(arguments));
     }
@@ -31,15 +32,22 @@ public final class RandomPackets {
     private static List<OscArgument> withBlobLast(List<OscArgument> arguments) {
         List<OscArgument> ordered = new ArrayList<>(arguments);
         ordered.removeIf(OscArgument.Blob.class::isInstance);
-        arguments.stream().filter(OscArgument.Blob.class::isInstance).findFirst().ifPresent(ordered::add);
+        arguments.stream()
+                .filter(OscArgument.Blob.class::isInstance)
+                .findFirst()
+                .ifPresent(ordered::add);
         return ordered;
     }
 
     private OscBundle bundle(int depth, TimeTag notBefore) {
-        TimeTag time = random.nextBoolean() && notBefore.isImmediate() ? TimeTag.IMMEDIATELY
+        TimeTag time = random.nextBoolean() && notBefore.isImmediate()
+                ? TimeTag.IMMEDIATELY
                 : new TimeTag(Math.max(notBefore.bits(), 0x6000_0000_0000_0000L) + random.nextInt(1 << 20));
-        return new OscBundle(time, list(random.nextInt(4),
-                () -> depth > 1 && random.nextInt(4) == 0 ? bundle(depth - 1, time) : message()));
+        return new OscBundle(
+                time,
+                list(
+                        random.nextInt(4),
+                        () -> depth > 1 && random.nextInt(4) == 0 ? bundle(depth - 1, time) : message()));
     }
 
     private OscArgument argument() {
@@ -65,8 +73,8 @@ public final class RandomPackets {
     private String word(int length) {
         StringBuilder word = new StringBuilder();
         for (int i = 0; i < length; i++) {
-            word.appendCodePoint(everyType && random.nextInt(10) == 0 ? 0xA1 + random.nextInt(0x2000)
-                    : 'a' + random.nextInt(26));
+            word.appendCodePoint(
+                    everyType && random.nextInt(10) == 0 ? 0xA1 + random.nextInt(0x2000) : 'a' + random.nextInt(26));
         }
         return word.toString();
     }

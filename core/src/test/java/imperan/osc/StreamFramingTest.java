@@ -1,18 +1,17 @@
 package imperan.osc;
 
-import imperan.osc.StreamFraming.BrokenStreamException;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import imperan.osc.StreamFraming.BrokenStreamException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class StreamFramingTest {
 
@@ -65,9 +64,12 @@ class StreamFramingTest {
 
     @Test
     void aStreamThatIsFramedOtherwiseIsNamedAndNotFollowed() {
-        assertThatThrownBy(() -> StreamFraming.LENGTH.reader().read(StreamFraming.SLIP.frame(bytes("2f 61 00 00 2c 00 00 00"))))
-                .isInstanceOf(BrokenStreamException.class).hasMessageContaining("framed otherwise");
+        assertThatThrownBy(() ->
+                        StreamFraming.LENGTH.reader().read(StreamFraming.SLIP.frame(bytes("2f 61 00 00 2c 00 00 00"))))
+                .isInstanceOf(BrokenStreamException.class)
+                .hasMessageContaining("framed otherwise");
         assertThatThrownBy(() -> StreamFraming.SLIP.reader().read(new byte[StreamFraming.MAX_PACKET + 1]))
-                .isInstanceOf(BrokenStreamException.class).hasMessageContaining("framed otherwise");
+                .isInstanceOf(BrokenStreamException.class)
+                .hasMessageContaining("framed otherwise");
     }
 }

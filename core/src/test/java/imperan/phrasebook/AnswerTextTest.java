@@ -1,22 +1,31 @@
 package imperan.phrasebook;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.show.AnswerRule;
 import imperan.show.AnswerRule.Tolerance;
 import imperan.show.ProofRule;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
-import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
-
 /** Answers and proofs as a cell of a table says them. */
 class AnswerTextTest {
 
     @ParameterizedTest
-    @CsvSource({"0.02, SHARE, 0.02", "2 %, SHARE, 0.02", "0, SHARE, 0", "±0.5, AMOUNT, 0.5", "+-0.5, AMOUNT, 0.5", "+/- 0.5, AMOUNT, 0.5", "±0, AMOUNT, 0", "step 2, STEP, 2", "Steps of 0.25, STEP, 0.25"})
+    @CsvSource({
+        "0.02, SHARE, 0.02",
+        "2 %, SHARE, 0.02",
+        "0, SHARE, 0",
+        "±0.5, AMOUNT, 0.5",
+        "+-0.5, AMOUNT, 0.5",
+        "+/- 0.5, AMOUNT, 0.5",
+        "±0, AMOUNT, 0",
+        "step 2, STEP, 2",
+        "Steps of 0.25, STEP, 0.25"
+    })
     void aToleranceIsAShareAnAmountOrAStep(String written, Tolerance.Unit unit, double of) {
         assertThat(AnswerText.readTolerance(written)).hasValue(new Tolerance(unit, of));
     }
@@ -35,30 +44,50 @@ class AnswerTextTest {
 
     /** What could be taken for another word stands in quotes, and comes back as it was. */
     @ParameterizedTest
-    @CsvSource(quoteCharacter = '`', value = {"playing, playing", "anything, \"anything\"", "same, \"same\"", "\"so\", \"\"so\"\"", "\", \"\"\""})
+    @CsvSource(
+            quoteCharacter = '`',
+            value = {"playing, playing", "anything, \"anything\"", "same, \"same\"", "\"so\", \"\"so\"\"", "\", \"\"\""
+            })
     void aGivenAnswerComesBackAsItWas(String given, String written) {
         AnswerRule rule = AnswerRule.usual(AnswerRule.Kind.SAME).saying(given);
         assertThat(AnswerText.says(rule)).isEqualTo(written);
-        assertThat(AnswerText.readSays(written, AnswerRule.usual(AnswerRule.Kind.SAME))).isEqualTo(rule);
+        assertThat(AnswerText.readSays(written, AnswerRule.usual(AnswerRule.Kind.SAME)))
+                .isEqualTo(rule);
     }
 
     @Test
     void oneQuoteAloneIsWhatIsSaid() {
-        assertThat(AnswerText.readSays("\"", AnswerRule.usual(AnswerRule.Kind.SAME)).given()).isEqualTo("\"");
-        assertThat(AnswerText.readSays("any", AnswerRule.usual(AnswerRule.Kind.SAME)).says()).isEqualTo(AnswerRule.Says.ANY);
+        assertThat(AnswerText.readSays("\"", AnswerRule.usual(AnswerRule.Kind.SAME))
+                        .given())
+                .isEqualTo("\"");
+        assertThat(AnswerText.readSays("any", AnswerRule.usual(AnswerRule.Kind.SAME))
+                        .says())
+                .isEqualTo(AnswerRule.Says.ANY);
     }
 
     @Test
     void theRulesOfAProofComeBackAsTheyWere() {
-        ProofRule all = ProofRule.USUAL.within(-60, -20.5).sweeping().spaced(0.25).atMost(1);
+        ProofRule all =
+                ProofRule.USUAL.within(-60, -20.5).sweeping().spaced(0.25).atMost(1);
         assertThat(ProofText.write(all)).isEqualTo("-60 to -20.5; full sweep; every 0.25 s; at most 1");
         assertThat(ProofText.read(ProofText.write(all))).hasValue(all);
         assertThat(ProofText.read(" ")).hasValue(ProofRule.USUAL);
-        assertThat(ProofText.read("every 600 s; at most 1000")).hasValue(ProofRule.USUAL.spaced(ProofRule.MOST_SPACING).atMost(ProofRule.MOST_TIMES));
+        assertThat(ProofText.read("every 600 s; at most 1000"))
+                .hasValue(ProofRule.USUAL.spaced(ProofRule.MOST_SPACING).atMost(ProofRule.MOST_TIMES));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"every 0 s", "every 601 s", "at most 0", "at most 1001", "1 to 1", "2 to 1", "carefully", "full sweep; carefully"})
+    @ValueSource(
+            strings = {
+                "every 0 s",
+                "every 601 s",
+                "at most 0",
+                "at most 1001",
+                "1 to 1",
+                "2 to 1",
+                "carefully",
+                "full sweep; carefully"
+            })
     void whatIsNoRuleOfAProofIsRefused(String written) {
         assertThat(ProofText.read(written)).isEqualTo(Optional.empty());
     }

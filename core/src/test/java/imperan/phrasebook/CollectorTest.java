@@ -1,12 +1,11 @@
 package imperan.phrasebook;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-import org.junit.jupiter.api.Test;
-
 import java.util.Collections;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** What is heard from a target that nobody controls fills no more than its room. */
 class CollectorTest {
@@ -38,13 +37,17 @@ class CollectorTest {
     void aRangeThatCannotBeReckonedWithIsNone() {
         collector.heard(OscMessage.of("/gain", new OscArgument.Float64(-Double.MAX_VALUE)));
         collector.heard(OscMessage.of("/gain", new OscArgument.Float64(Double.MAX_VALUE)));
-        assertThat(collector.phrases()).singleElement().satisfies(phrase -> assertThat(phrase.arguments().get(0).low()).isEmpty());
+        assertThat(collector.phrases())
+                .singleElement()
+                .satisfies(phrase -> assertThat(phrase.arguments().get(0).low()).isEmpty());
     }
 
     @Test
     void anAddressThatChangesItsTypesTakesTheRoomOfTheLast() {
         for (int i = 0; i < 100; i++) {
-            collector.heard(OscMessage.of("/a", Collections.nCopies(1 + i % 60, new OscArgument.Int32(1)).toArray(OscArgument[]::new)));
+            collector.heard(OscMessage.of(
+                    "/a",
+                    Collections.nCopies(1 + i % 60, new OscArgument.Int32(1)).toArray(OscArgument[]::new)));
         }
         assertThat(collector.bytes()).isLessThan(5_000);
     }

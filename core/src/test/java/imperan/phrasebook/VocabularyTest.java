@@ -1,29 +1,28 @@
 package imperan.phrasebook;
 
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import imperan.dialect.Osc;
+import imperan.show.AnswerRule;
 import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
-import imperan.dialect.Osc;
-import imperan.show.AnswerRule;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.RandomEdits;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class VocabularyTest {
 
@@ -34,12 +33,17 @@ class VocabularyTest {
     }
 
     private static Vocabulary of(Phrase... phrases) {
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(put(Shows.DESK, null, Shows.target("Desk").speaking(BOOK)),
-                put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown().in(Osc.BARE)))));
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(
+                put(Shows.DESK, null, Shows.target("Desk").speaking(BOOK)),
+                put(
+                        BOOK,
+                        null,
+                        new Phrasebook("Book", Phrasebook.LinkSheet.unknown().in(Osc.BARE)))));
         for (int i = 0; i < phrases.length; i++) {
             steps.add(new EditRequest.Put(new Part(new PartId("p" + i), Optional.of(BOOK), i, phrases[i]), 0));
         }
-        return Vocabulary.of(((Outcome.Accepted) Show.empty().apply(new EditRequest("Book", steps), Shows.ADA)).show(), Shows.DESK);
+        return Vocabulary.of(
+                ((Outcome.Accepted) Show.empty().apply(new EditRequest("Book", steps), Shows.ADA)).show(), Shows.DESK);
     }
 
     private static Phrase both(String address) {
@@ -55,11 +59,24 @@ class VocabularyTest {
         "fader<ch:1..8>, fader3, 3"
     })
     void anAddressLeadsToItsPhraseAndItsNumbers(String slots, String address, int number) {
-        assertThat(of(both(slots)).said(address)).hasValueSatisfying(known -> assertThat(known.numbers()).isEqualTo(Map.of("ch", number)));
+        assertThat(of(both(slots)).said(address))
+                .hasValueSatisfying(known -> assertThat(known.numbers()).isEqualTo(Map.of("ch", number)));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"/in/13/level", "/in/0/level", "/in/007/level", "/in/7", "/in/7/level/", "in/7/level", "/in//level", "/in/x/level", "", "/"})
+    @ValueSource(
+            strings = {
+                "/in/13/level",
+                "/in/0/level",
+                "/in/007/level",
+                "/in/7",
+                "/in/7/level/",
+                "in/7/level",
+                "/in//level",
+                "/in/x/level",
+                "",
+                "/"
+            })
     void anotherAddressLeadsNowhere(String address) {
         assertThat(of(both("/in/<ch:1..12>/level")).said(address)).isEmpty();
     }
@@ -73,8 +90,12 @@ class VocabularyTest {
 
     @Test
     void whatWeSayAndWhatItSaysAreApart() {
-        Vocabulary known = of(phrase("/a", Phrase.Direction.IN, AnswerRule.usual(AnswerRule.Kind.NONE)),
-                phrase("/b", Phrase.Direction.OUT, AnswerRule.elsewhere("/b/<n:1..3>/done").near(0).within(1)));
+        Vocabulary known = of(
+                phrase("/a", Phrase.Direction.IN, AnswerRule.usual(AnswerRule.Kind.NONE)),
+                phrase(
+                        "/b",
+                        Phrase.Direction.OUT,
+                        AnswerRule.elsewhere("/b/<n:1..3>/done").near(0).within(1)));
         assertThat(known.said("/a")).isEmpty();
         assertThat(known.heard("/a")).isPresent();
         assertThat(known.said("/b")).isPresent();
@@ -93,7 +114,8 @@ class VocabularyTest {
         }
         Vocabulary known = of(phrases);
         for (int i = 0; i < phrases.length; i += 7) {
-            assertThat(known.said("/cue/" + i + "/part/3").orElseThrow().phrase()).isSameAs(phrases[i]);
+            assertThat(known.said("/cue/" + i + "/part/3").orElseThrow().phrase())
+                    .isSameAs(phrases[i]);
         }
         assertThat(known.said("/cue/3000/part/3")).isEmpty();
     }
@@ -113,7 +135,8 @@ class VocabularyTest {
                 for (int n = 0; n < 20; n++) {
                     assertThat(known.said("/f/" + n)).isEqualTo(fresh.said("/f/" + n));
                 }
-                assertThat(known.phrases()).containsExactlyElementsOf(fresh.phrases().toList());
+                assertThat(known.phrases())
+                        .containsExactlyElementsOf(fresh.phrases().toList());
             });
         }
     }
@@ -121,10 +144,14 @@ class VocabularyTest {
     /** What we say is looked for among what we say, and what we listen to among what the target says; asked twice, it is the same. */
     @Test
     void anAddressWithASlipLeadsToWhatWasMeant() {
-        Vocabulary known = of(phrase("/in/<ch:1..12>/level", Phrase.Direction.OUT, AnswerRule.usual(AnswerRule.Kind.NONE)), phrase("/meter/<ch:1..12>", Phrase.Direction.IN, AnswerRule.usual(AnswerRule.Kind.NONE)));
+        Vocabulary known = of(
+                phrase("/in/<ch:1..12>/level", Phrase.Direction.OUT, AnswerRule.usual(AnswerRule.Kind.NONE)),
+                phrase("/meter/<ch:1..12>", Phrase.Direction.IN, AnswerRule.usual(AnswerRule.Kind.NONE)));
         for (int i = 0; i < 2; i++) {
-            assertThat(known.saidInstead("/in/7/levle")).hasValueSatisfying(meant -> assertThat(meant.address()).isEqualTo("/in/7/level"));
-            assertThat(known.heardInstead("/meter/7x")).hasValueSatisfying(meant -> assertThat(meant.address()).isEqualTo("/meter/7"));
+            assertThat(known.saidInstead("/in/7/levle"))
+                    .hasValueSatisfying(meant -> assertThat(meant.address()).isEqualTo("/in/7/level"));
+            assertThat(known.heardInstead("/meter/7x"))
+                    .hasValueSatisfying(meant -> assertThat(meant.address()).isEqualTo("/meter/7"));
         }
         assertThat(known.saidInstead("/metr/7")).as("it is not for us to say").isEmpty();
         assertThat(known.heardInstead("/in/7/levle")).isEmpty();
@@ -141,7 +168,11 @@ class VocabularyTest {
 
     @Test
     void aPhrasebookIsReadOutOfItsShow() {
-        Show show = Shows.accepted(Show.empty(), Shows.ADA, put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())), put(new PartId("p"), BOOK, both("/a")));
+        Show show = Shows.accepted(
+                Show.empty(),
+                Shows.ADA,
+                put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("p"), BOOK, both("/a")));
         assertThat(KnownBook.of(show, BOOK)).hasValueSatisfying(book -> {
             assertThat(book.book().name()).isEqualTo("Book");
             assertThat(book.phrases()).containsExactly(both("/a"));

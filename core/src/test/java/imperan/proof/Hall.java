@@ -19,7 +19,6 @@ import imperan.rig.Adapter;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Shows;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -42,7 +41,8 @@ public final class Hall implements LiveSink {
 
     /** It says what it was told. */
     public static final Habit ECHO = (message, bundled, says) -> says.accept(message.address(), message.arguments());
-    public static final Habit MUTE = (message, bundled, says) -> { };
+
+    public static final Habit MUTE = (message, bundled, says) -> {};
 
     public final LiveShow live = new LiveShow(this);
     public final Show show;
@@ -50,7 +50,8 @@ public final class Hall implements LiveSink {
     List<Adapter> adapters = List.of();
     long lostHere;
     /** Is told of all that happens in the running show. */
-    public Consumer<LiveEvent> told = event -> { };
+    public Consumer<LiveEvent> told = event -> {};
+
     private Habit habit = ECHO;
     private boolean takes = true;
     private final Deque<byte[]> under = new ArrayDeque<>();
@@ -148,7 +149,8 @@ public final class Hall implements LiveSink {
             bundle.elements().forEach(element -> take(element, true));
         } else {
             List<OscMessage> said = new ArrayList<>();
-            habit.takes((OscMessage) packet, bundled, (address, arguments) -> said.add(new OscMessage(address, arguments)));
+            habit.takes(
+                    (OscMessage) packet, bundled, (address, arguments) -> said.add(new OscMessage(address, arguments)));
             said.forEach(message -> from(DESK_HOST, DESK_PORT, ANSWER_PORT, message));
         }
     }
@@ -171,11 +173,13 @@ public final class Hall implements LiveSink {
     }
 
     Facts facts(String control) {
-        return Facts.of(show, live.observed(new PartId(control), now).orElseThrow(), network(), lostHere).orElseThrow();
+        return Facts.of(show, live.observed(new PartId(control), now).orElseThrow(), network(), lostHere)
+                .orElseThrow();
     }
 
     Diagnosis whyTarget() {
-        return WhyNot.of(Facts.of(show, live.observedTarget(Shows.DESK, now).orElseThrow(), network(), lostHere).orElseThrow());
+        return WhyNot.of(Facts.of(show, live.observedTarget(Shows.DESK, now).orElseThrow(), network(), lostHere)
+                .orElseThrow());
     }
 
     private NetworkFacts network() {

@@ -18,7 +18,6 @@ import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.form.TextLine;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -27,14 +26,21 @@ import java.util.function.UnaryOperator;
 /** Shows to ask about: four levels of a desk, and what its phrasebook says of them. */
 final class Halls {
 
-    static final Target DESK = Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.REPORTS);
+    static final Target DESK =
+            Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.REPORTS);
     /** Of a desk that is known: every level answers under its own address. */
-    static final Phrase LEVEL = Phrase.plain("/in/<ch:1..4>/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32,
-            Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+    static final Phrase LEVEL = Phrase.plain(
+            "/in/<ch:1..4>/level",
+            Phrase.Direction.BOTH,
+            List.of(Phrase.PhraseArgument.plain(
+                    ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+            AnswerRule.usual(AnswerRule.Kind.SAME),
+            "",
+            "");
+
     private static final PartId BOOK = new PartId("book");
 
-    private Halls() {
-    }
+    private Halls() {}
 
     static Control level(int channel) {
         return Shows.fader("Level " + channel, channel - 1, "/in/" + channel + "/level");
@@ -83,22 +89,34 @@ final class Halls {
     }
 
     static Control guarded(Control control) {
-        return control.behaving(new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, Behaviour.PLAIN.whenLost(), Optional.empty(), ""));
+        return control.behaving(
+                new Behaviour(Behaviour.Guard.TWO_STEPS, 0.2, Behaviour.PLAIN.whenLost(), Optional.empty(), ""));
     }
 
     static Control enabledByDesk(Control control) {
-        return control.behaving(Behaviour.PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(Shows.DESK), "/ready", 0, "1")));
+        return control.behaving(
+                Behaviour.PLAIN.enabledOnly(new Behaviour.Condition(Optional.of(Shows.DESK), "/ready", 0, "1")));
     }
 
     /** A line of text whose argument is a whole number. */
     static Control typed(Control control) {
-        return Control.plain("It", new Cells(0, 0, 1, 1), new TextLine(), List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), "/line",
-                List.of(new ArgumentSource.Typed(ArgumentType.INT32)))), List.of());
+        return Control.plain(
+                "It",
+                new Cells(0, 0, 1, 1),
+                new TextLine(),
+                List.of(new Send(
+                        Send.Phase.CHANGE,
+                        Optional.of(Shows.DESK),
+                        "/line",
+                        List.of(new ArgumentSource.Typed(ArgumentType.INT32)))),
+                List.of());
     }
 
     /** Most of its way is one whole number. */
     static Control whole(Control control) {
-        return control.withLines(List.of(control.sends().get(0).saying(List.of(new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))), control.listens());
+        return control.withLines(
+                List.of(control.sends().get(0).saying(List.of(new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))),
+                control.listens());
     }
 
     static Control silent(Control control) {

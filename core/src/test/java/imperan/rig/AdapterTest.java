@@ -1,16 +1,16 @@
 package imperan.rig;
 
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** From which of our addresses another one is reached without a router (RFC 1122 section 3.3.1.1: what lies in the same network). */
 class AdapterTest {
 
     private static final Adapter LOOPBACK = new Adapter("lo", List.of(prefix("127.0.0.1/8")), true);
-    private static final Adapter CABLE = new Adapter("eth0", List.of(prefix("192.0.2.10/24"), prefix("198.51.100.7/25")), false);
+    private static final Adapter CABLE =
+            new Adapter("eth0", List.of(prefix("192.0.2.10/24"), prefix("198.51.100.7/25")), false);
     private static final Adapter RADIO = new Adapter("wlan0", List.of(prefix("192.0.2.200/25")), false);
 
     private static Prefix prefix(String text) {
@@ -33,13 +33,17 @@ class AdapterTest {
     @Test
     void eachOfOurAddressesInItsNetworkIsNamedWithItsAdapter() {
         List<Adapter> ours = List.of(LOOPBACK, CABLE, RADIO);
-        assertThat(OwnAddress.reaching(address("192.0.2.130"), ours)).containsExactly(new OwnAddress("eth0", address("192.0.2.10")), new OwnAddress("wlan0", address("192.0.2.200")));
-        assertThat(OwnAddress.reaching(address("192.0.2.20"), ours)).containsExactly(new OwnAddress("eth0", address("192.0.2.10")));
+        assertThat(OwnAddress.reaching(address("192.0.2.130"), ours))
+                .containsExactly(
+                        new OwnAddress("eth0", address("192.0.2.10")), new OwnAddress("wlan0", address("192.0.2.200")));
+        assertThat(OwnAddress.reaching(address("192.0.2.20"), ours))
+                .containsExactly(new OwnAddress("eth0", address("192.0.2.10")));
         assertThat(OwnAddress.reaching(address("203.0.113.1"), ours)).isEmpty();
     }
 
     @Test
     void aRangeIsWrittenAsPeopleSayIt() {
-        assertThat(new AddressRange(address("192.0.2.1"), address("192.0.2.20"))).hasToString("192.0.2.1 to 192.0.2.20");
+        assertThat(new AddressRange(address("192.0.2.1"), address("192.0.2.20")))
+                .hasToString("192.0.2.1 to 192.0.2.20");
     }
 }

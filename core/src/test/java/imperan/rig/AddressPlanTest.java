@@ -1,14 +1,13 @@
 package imperan.rig;
 
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class AddressPlanTest {
 
@@ -20,7 +19,9 @@ class AddressPlanTest {
 
     @Test
     void theNextFreeAddressIsNobodysAndNoRoutersToGive() {
-        AddressPlan plan = new AddressPlan(NETWORK, Set.of(Ipv4.of("192.0.2.1"), Ipv4.of("192.0.2.20")),
+        AddressPlan plan = new AddressPlan(
+                NETWORK,
+                Set.of(Ipv4.of("192.0.2.1"), Ipv4.of("192.0.2.20")),
                 List.of(range("192.0.2.100", "192.0.2.254")));
         assertThat(plan.nextFree(Ipv4.of("192.0.2.20"))).hasToString("Optional[192.0.2.21]");
         assertThat(plan.nextFree(Ipv4.of("192.0.2.99"))).hasToString("Optional[192.0.2.99]");
@@ -31,7 +32,8 @@ class AddressPlanTest {
 
     @Test
     void neitherTheNetworkNorItsBroadcastIsEverFree() {
-        AddressPlan plan = new AddressPlan(Prefix.of("192.0.2.8/30"), Set.of(Ipv4.of("192.0.2.9"), Ipv4.of("192.0.2.10")), List.of());
+        AddressPlan plan = new AddressPlan(
+                Prefix.of("192.0.2.8/30"), Set.of(Ipv4.of("192.0.2.9"), Ipv4.of("192.0.2.10")), List.of());
         assertThat(plan.nextFree(Ipv4.of("192.0.2.8"))).isEmpty();
         assertThat(plan.isFree(Ipv4.of("192.0.2.8"))).isFalse();
         assertThat(plan.isFree(Ipv4.of("192.0.2.11"))).isFalse();
@@ -64,11 +66,14 @@ class AddressPlanTest {
                     free.add(address);
                 }
             }
-            Optional<Ipv4> expected = Optional.ofNullable(network.isHost(from) && free.ceiling(from) != null
-                    ? free.ceiling(from) : free.isEmpty() ? null : free.first());
+            Optional<Ipv4> expected = Optional.ofNullable(
+                    network.isHost(from) && free.ceiling(from) != null
+                            ? free.ceiling(from)
+                            : free.isEmpty() ? null : free.first());
             assertThat(plan.nextFree(from)).isEqualTo(expected);
             AddressRange asked = new AddressRange(from, from.plus(50));
-            assertThat(plan.free(asked, 5)).isEqualTo(free.stream().filter(asked::contains).limit(5).toList());
+            assertThat(plan.free(asked, 5))
+                    .isEqualTo(free.stream().filter(asked::contains).limit(5).toList());
         }
     }
 }

@@ -1,11 +1,11 @@
 package imperan.rig;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-
-import static org.assertj.core.api.Assertions.assertThat;
 
 class HostAddressTest {
 
@@ -17,18 +17,20 @@ class HostAddressTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "127,0,0,1 | 127,0,0,1 has commas; did you mean 127.0.0.1? | 127.0.0.1",
-        "127.0,0.1 | commas | 127.0.0.1",
-        "192.0.2;10 | other signs than dots | 192.0.2.10",
-        "192.0.2. 10 | other signs than dots | 192.0.2.10",
-        "' 192.0.2.10' | spaces around | 192.0.2.10",
-        "localhost | instead of a name | 127.0.0.1",
-        "192.0.2.1O | letters | 192.0.2.10",
-        "l92.0.2.10 | letters | 192.0.2.10",
-        "192.0..2.10 | 5 numbers | 192.0.2.10",
-        "192.0.2.010 | leading zero | 192.0.2.10",
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "127,0,0,1 | 127,0,0,1 has commas; did you mean 127.0.0.1? | 127.0.0.1",
+                "127.0,0.1 | commas | 127.0.0.1",
+                "192.0.2;10 | other signs than dots | 192.0.2.10",
+                "192.0.2. 10 | other signs than dots | 192.0.2.10",
+                "' 192.0.2.10' | spaces around | 192.0.2.10",
+                "localhost | instead of a name | 127.0.0.1",
+                "192.0.2.1O | letters | 192.0.2.10",
+                "l92.0.2.10 | letters | 192.0.2.10",
+                "192.0..2.10 | 5 numbers | 192.0.2.10",
+                "192.0.2.010 | leading zero | 192.0.2.10",
+            })
     void slipsAreMended(String text, String words, String mend) {
         assertThat(HostAddress.parse(text).problem()).hasValueSatisfying(fault -> {
             assertThat(fault.message()).contains(words);
@@ -37,14 +39,16 @@ class HostAddressTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "192.0.2.256 | 256 in 192.0.2.256 is above 255",
-        "192.0.2 | 3 numbers",
-        "10 | 1 number;",
-        "wheelhouse | letters",
-        "-1.2.3.4 | not four numbers",
-        "'' | is needed",
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "192.0.2.256 | 256 in 192.0.2.256 is above 255",
+                "192.0.2 | 3 numbers",
+                "10 | 1 number;",
+                "wheelhouse | letters",
+                "-1.2.3.4 | not four numbers",
+                "'' | is needed",
+            })
     void whatCannotBeGuessedIsOnlyNamed(String text, String words) {
         assertThat(HostAddress.parse(text).problem()).hasValueSatisfying(fault -> {
             assertThat(fault.message()).contains(words);

@@ -1,17 +1,16 @@
 package imperan.rig;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
 import inet.ipaddr.IPAddress;
 import inet.ipaddr.IPAddressString;
 import inet.ipaddr.ipv4.IPv4Address;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-
-import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 class PrefixTest {
 
@@ -23,12 +22,17 @@ class PrefixTest {
             Prefix ours = new Prefix(new Ipv4(random.nextInt()), random.nextInt(33));
             IPAddress theirs = new IPAddressString(ours.toString()).getAddress();
             IPAddress block = theirs.toPrefixBlock();
-            assertThat(ours.mask()).hasToString(theirs.getNetworkMask().withoutPrefixLength().toString());
-            assertThat(ours.network()).hasToString(block.getLower().withoutPrefixLength().toString());
-            assertThat(ours.broadcast()).hasToString(block.getUpper().withoutPrefixLength().toString());
+            assertThat(ours.mask())
+                    .hasToString(theirs.getNetworkMask().withoutPrefixLength().toString());
+            assertThat(ours.network())
+                    .hasToString(block.getLower().withoutPrefixLength().toString());
+            assertThat(ours.broadcast())
+                    .hasToString(block.getUpper().withoutPrefixLength().toString());
             // half of the others lie near, or nearly none would lie inside
-            Ipv4 other = i % 2 == 0 ? new Ipv4(random.nextInt()) : ours.address().plus(random.nextInt(1 << 12) - (1 << 11));
-            assertThat(ours.contains(other)).isEqualTo(block.contains(new IPAddressString(other.toString()).getAddress()));
+            Ipv4 other =
+                    i % 2 == 0 ? new Ipv4(random.nextInt()) : ours.address().plus(random.nextInt(1 << 12) - (1 << 11));
+            assertThat(ours.contains(other))
+                    .isEqualTo(block.contains(new IPAddressString(other.toString()).getAddress()));
         }
     }
 
@@ -36,13 +40,17 @@ class PrefixTest {
     @Test
     void knowsWhatRangesAreSetAsideFor() {
         Random random = new Random(5);
-        int[] interesting = {0, 10 << 24, 127 << 24, 169 << 24 | 254 << 16, 172 << 24 | 16 << 16, 192 << 24 | 168 << 16, 224 << 24, -1};
+        int[] interesting = {
+            0, 10 << 24, 127 << 24, 169 << 24 | 254 << 16, 172 << 24 | 16 << 16, 192 << 24 | 168 << 16, 224 << 24, -1
+        };
         for (int i = 0; i < 20_000; i++) {
             Ipv4 ours = new Ipv4(interesting[i % interesting.length] ^ random.nextInt(i % 3 == 0 ? 1 << 30 : 1 << 21));
             IPv4Address theirs = (IPv4Address) new IPAddressString(ours.toString()).getAddress();
             assertThat(ours.use() == AddressUse.LOOPBACK).as("%s", ours).isEqualTo(theirs.isLoopback());
             assertThat(ours.use() == AddressUse.PRIVATE).as("%s", ours).isEqualTo(theirs.isPrivate());
-            assertThat(ours.use() == AddressUse.LINK_LOCAL).as("%s", ours).isEqualTo(theirs.isLinkLocal() && !theirs.isMulticast());
+            assertThat(ours.use() == AddressUse.LINK_LOCAL)
+                    .as("%s", ours)
+                    .isEqualTo(theirs.isLinkLocal() && !theirs.isMulticast());
             assertThat(ours.use() == AddressUse.MULTICAST).as("%s", ours).isEqualTo(theirs.isMulticast());
         }
     }
@@ -57,8 +65,15 @@ class PrefixTest {
         "127.0.0.1/32, 255.255.255.255, 127.0.0.1, 127.0.0.1, 127.0.0.1, 127.0.0.1, 1, LOOPBACK",
         "8.8.8.8/0, 0.0.0.0, 0.0.0.0, 255.255.255.255, 0.0.0.1, 255.255.255.254, 4294967294, PUBLIC",
     })
-    void isWorkedOutAsTheStandardsSay(String text, String mask, String network, String broadcast, String first, String last,
-                                      long hosts, AddressUse use) {
+    void isWorkedOutAsTheStandardsSay(
+            String text,
+            String mask,
+            String network,
+            String broadcast,
+            String first,
+            String last,
+            long hosts,
+            AddressUse use) {
         Prefix prefix = Prefix.of(text);
         assertThat(prefix).hasToString(text);
         assertThat(prefix.mask()).hasToString(mask);
@@ -68,7 +83,8 @@ class PrefixTest {
         assertThat(prefix.lastHost()).hasToString(last);
         assertThat(prefix.hosts()).isEqualTo(hosts);
         assertThat(prefix.address().use()).isEqualTo(use);
-        assertThat(prefix.isHost(prefix.firstHost()) && prefix.isHost(prefix.lastHost())).isTrue();
+        assertThat(prefix.isHost(prefix.firstHost()) && prefix.isHost(prefix.lastHost()))
+                .isTrue();
         assertThat(prefix.hasBroadcast() && prefix.isHost(prefix.network())).isFalse();
     }
 

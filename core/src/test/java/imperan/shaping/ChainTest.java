@@ -1,25 +1,33 @@
 package imperan.shaping;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Random;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-import java.util.List;
-import java.util.Locale;
-import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
-
 /** From a position to the argument that is sent, and back. */
 class ChainTest {
 
     @ParameterizedTest
-    @CsvSource({"0, 1, 0.5, false, 0.500", "-60, 10, 0.25, false, -42.5", "0, 127, 0.5, true, 64", "0, 127, 0.5, false, 63.5", "1, 0, 0.1, false, 0.900",
-            "20, 20000, 0.5, false, 10010", "-1, 1, 0.49999, false, 0.00", "0, 0.0001, 0.5, false, 0.000050"})
-    void aPositionIsSaidWithAsManyDecimalsAsItsRangeNeeds(double low, double high, double position, boolean whole, String text) {
+    @CsvSource({
+        "0, 1, 0.5, false, 0.500",
+        "-60, 10, 0.25, false, -42.5",
+        "0, 127, 0.5, true, 64",
+        "0, 127, 0.5, false, 63.5",
+        "1, 0, 0.1, false, 0.900",
+        "20, 20000, 0.5, false, 10010",
+        "-1, 1, 0.49999, false, 0.00",
+        "0, 0.0001, 0.5, false, 0.000050"
+    })
+    void aPositionIsSaidWithAsManyDecimalsAsItsRangeNeeds(
+            double low, double high, double position, boolean whole, String text) {
         assertThat(Chain.scale(low, high).text(position, whole)).isEqualTo(text);
     }
 

@@ -1,14 +1,13 @@
 package imperan.shaping;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.awt.Color;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class HsvTest {
 
@@ -26,13 +25,21 @@ class HsvTest {
             assertThat(ours.saturation()).isEqualTo(theirs[1], within(1e-5));
             assertThat(ours.value()).isEqualTo(theirs[2], within(1e-5));
             double[] back = ours.rgb();
-            assertThat(new long[] {Math.round(back[0] * 255), Math.round(back[1] * 255), Math.round(back[2] * 255)}).containsExactly(r, g, b);
+            assertThat(new long[] {Math.round(back[0] * 255), Math.round(back[1] * 255), Math.round(back[2] * 255)})
+                    .containsExactly(r, g, b);
         }
     }
 
     /** Source: CSS Color 4, the hues of its named colours (from memory): red 0°, lime 120°, blue 240°, yellow 60°, and white without a hue. */
     @ParameterizedTest
-    @CsvSource({"1, 0, 0, 0, 1, 1", "0, 1, 0, 120, 1, 1", "0, 0, 1, 240, 1, 1", "1, 1, 0, 60, 1, 1", "1, 1, 1, 0, 0, 1", "0, 0, 0, 0, 0, 0"})
+    @CsvSource({
+        "1, 0, 0, 0, 1, 1",
+        "0, 1, 0, 120, 1, 1",
+        "0, 0, 1, 240, 1, 1",
+        "1, 1, 0, 60, 1, 1",
+        "1, 1, 1, 0, 0, 1",
+        "0, 0, 0, 0, 0, 0"
+    })
     void namedColours(double red, double green, double blue, double degrees, double saturation, double value) {
         Hsv hsv = Hsv.ofRgb(red, green, blue);
         assertThat(hsv.hue() * 360).isEqualTo(degrees, within(1e-9));

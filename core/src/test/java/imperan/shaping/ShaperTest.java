@@ -1,16 +1,15 @@
 package imperan.shaping;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A chain at work: what takes time, what waits, and what is remembered. */
 class ShaperTest {
@@ -81,7 +80,9 @@ class ShaperTest {
         int count = 200_000;
         shaper.feed(0, 0, false);
         for (int i = 1; i <= count; i++) {
-            double value = shaper.feed(random.nextGaussian(), i * 10 * MS, false).orElseThrow().number();
+            double value = shaper.feed(random.nextGaussian(), i * 10 * MS, false)
+                    .orElseThrow()
+                    .number();
             sum += value * value;
         }
         assertThat(sum / count).isEqualTo(share / (2 - share), within(0.002));
@@ -93,7 +94,9 @@ class ShaperTest {
         Shaper shaper = shaper(new Smooth(0.25));
         double most = 0;
         for (int i = 0; i < 1_000; i++) {
-            double out = shaper.feed(Math.sin(2 * Math.PI * 4 * i * 0.01), i * 10 * MS, false).orElseThrow().number();
+            double out = shaper.feed(Math.sin(2 * Math.PI * 4 * i * 0.01), i * 10 * MS, false)
+                    .orElseThrow()
+                    .number();
             most = i > 500 ? Math.max(most, Math.abs(out)) : 0;
         }
         assertThat(most).isEqualTo(0.157, within(0.005));
@@ -178,7 +181,9 @@ class ShaperTest {
         assertThat(shaper.feed(0, 0, false)).isEmpty();
         assertThat(shaper.feed(1, 0, false)).contains(Signal.of(0));
         shaper.reported(1);
-        assertThat(shaper.feed(1, 0, true)).as("a second press without a release in between").contains(Signal.of(0));
+        assertThat(shaper.feed(1, 0, true))
+                .as("a second press without a release in between")
+                .contains(Signal.of(0));
     }
 
     @Test
@@ -203,7 +208,8 @@ class ShaperTest {
         assertThat(scaled.due()).isEqualTo(before.due());
         scaled.at(1_000 * MS);
         assertThat(scaled.stages().get(0).orElseThrow().number()).isEqualTo(reached, within(1e-12));
-        Shaper inserted = new Shaper(new Chain(List.of(new Flip(), new Smooth(1), new Scale(0, 1), new Toggle())), before);
+        Shaper inserted =
+                new Shaper(new Chain(List.of(new Flip(), new Smooth(1), new Scale(0, 1), new Toggle())), before);
         assertThat(inserted.due()).as("what stands behind it goes on, too").isEqualTo(before.due());
         Shaper other = new Shaper(new Chain(List.of(new Smooth(2))), before);
         assertThat(other.due()).isEqualTo(Shaper.NEVER);
@@ -218,6 +224,8 @@ class ShaperTest {
         assertThat(shaper.keptBy()).isEmpty();
         assertThat(shaper.feed(0, 0, false)).isEmpty();
         assertThat(shaper.keptBy()).contains(table);
-        assertThat(shaper.stages()).extracting(stage -> stage.orElseThrow().number()).containsExactly(1.0, 4.0);
+        assertThat(shaper.stages())
+                .extracting(stage -> stage.orElseThrow().number())
+                .containsExactly(1.0, 4.0);
     }
 }

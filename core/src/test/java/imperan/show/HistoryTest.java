@@ -1,14 +1,5 @@
 package imperan.show;
 
-import org.junit.jupiter.api.Test;
-
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Random;
-import java.util.TreeMap;
-
 import static imperan.show.Shows.ADA;
 import static imperan.show.Shows.BEN;
 import static imperan.show.Shows.DESK;
@@ -19,6 +10,14 @@ import static imperan.show.Shows.put;
 import static imperan.show.Shows.target;
 import static imperan.show.Shows.withPage;
 import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
 
 class HistoryTest {
 
@@ -38,6 +37,7 @@ class HistoryTest {
     });
     /** How many edits were read from the log. */
     private long edited;
+
     private Show show = Show.empty();
 
     private Outcome take(Outcome outcome) {
@@ -50,11 +50,13 @@ class HistoryTest {
     }
 
     private void rename(Person author, PartId target, String name) {
-        assertThat(take(Shows.apply(show, author, change(show, target, target(name))))).isInstanceOf(Outcome.Accepted.class);
+        assertThat(take(Shows.apply(show, author, change(show, target, target(name)))))
+                .isInstanceOf(Outcome.Accepted.class);
     }
 
     private void add(Person author, PartId target, String name) {
-        assertThat(take(Shows.apply(show, author, put(target, null, target(name))))).isInstanceOf(Outcome.Accepted.class);
+        assertThat(take(Shows.apply(show, author, put(target, null, target(name)))))
+                .isInstanceOf(Outcome.Accepted.class);
     }
 
     private String name(PartId id) {
@@ -90,8 +92,9 @@ class HistoryTest {
         rename(ADA, DESK, "Console");
         rename(BEN, DESK, "Mixer");
 
-        assertThat(history.undo(show, ADA)).isInstanceOfSatisfying(Outcome.Refused.class, refused ->
-                assertThat(refused.problems().get(0).message()).contains("“Console” was changed by Ben since"));
+        assertThat(history.undo(show, ADA)).isInstanceOfSatisfying(Outcome.Refused.class, refused -> assertThat(
+                        refused.problems().get(0).message())
+                .contains("“Console” was changed by Ben since"));
         take(history.undo(show, BEN));
         assertThat(take(history.undo(show, ADA))).isInstanceOf(Outcome.Accepted.class);
         assertThat(name(DESK)).isEqualTo("Desk");
@@ -145,7 +148,10 @@ class HistoryTest {
         assertThat(seenByAnother.sameContentAs(now)).isTrue();
         assertThat(seenByAnother.parts()).containsExactlyElementsOf(now.parts());
         for (int i = edits.size() - 1; i >= 0; i--) {
-            Outcome back = now.revert(edits.get(i), ADA, new Edit.Role(Edit.Role.Kind.UNDO, edits.get(i).number()));
+            Outcome back = now.revert(
+                    edits.get(i),
+                    ADA,
+                    new Edit.Role(Edit.Role.Kind.UNDO, edits.get(i).number()));
             assertThat(back).as("seed %d edit %d", seed, i).isInstanceOf(Outcome.Accepted.class);
             now = ((Outcome.Accepted) back).show();
         }
@@ -161,7 +167,8 @@ class HistoryTest {
         }
         return random.nextInt(6) == 0 && basis.held(PAGE).isPresent()
                 ? change(basis, PAGE, Page.plain("P", 7 + random.nextInt(3), 8))
-                : new EditRequest.Put(new Part(id, Optional.of(PAGE), random.nextInt(9), body),
+                : new EditRequest.Put(
+                        new Part(id, Optional.of(PAGE), random.nextInt(9), body),
                         held.map(Held::version).orElse(0L));
     }
 
@@ -169,12 +176,14 @@ class HistoryTest {
     void aPageDoesNotGoWithWhatOthersPutOnIt() {
         PartId layout = new PartId("l");
         PartId page = new PartId("p");
-        take(Shows.apply(show, ADA, put(layout, null, Layout.plain("Layout")), put(page, layout, Page.plain("Page", 8, 8))));
+        take(Shows.apply(
+                show, ADA, put(layout, null, Layout.plain("Layout")), put(page, layout, Page.plain("Page", 8, 8))));
         PartId wheel = new PartId("wheel");
         take(Shows.apply(show, BEN, put(wheel, page, fader("Wheel", 0, "/in/1/level"))));
 
         Outcome refused = take(history.undo(show, ADA));
-        assertThat(((Outcome.Refused) refused).problems()).extracting(Problem::message)
+        assertThat(((Outcome.Refused) refused).problems())
+                .extracting(Problem::message)
                 .containsExactly("“Wheel” was put there by Ben since, so “Edit” cannot be taken back");
         assertThat(show.part(page)).isPresent();
 
@@ -214,7 +223,8 @@ class HistoryTest {
         for (int author = 0; author < History.MOST_AUTHORS + 50; author++) {
             history.past(author + 1, "author " + author, Edit.Role.FRESH);
         }
-        assertThat(history.undo(show, new Person("author 3", ""))).isEqualTo(Outcome.Refused.because("There is nothing of yours to undo"));
+        assertThat(history.undo(show, new Person("author 3", "")))
+                .isEqualTo(Outcome.Refused.because("There is nothing of yours to undo"));
         for (int i = 0; i < 3 * History.MOST_UNDOS; i++) {
             history.past(history.count() + 1, "b9", Edit.Role.FRESH);
         }
@@ -230,7 +240,11 @@ class HistoryTest {
         Show full = Shows.accepted(Show.empty(), ADA, steps.toArray(EditRequest.Step[]::new));
         Show none = full;
         for (Held held : full.parts()) {
-            none = none.replay(new Edit(none.version() + 1, BEN, "Remove", List.of(new Edit.Change(held.part().id(), Optional.of(held.part()), Optional.empty())),
+            none = none.replay(new Edit(
+                    none.version() + 1,
+                    BEN,
+                    "Remove",
+                    List.of(new Edit.Change(held.part().id(), Optional.of(held.part()), Optional.empty())),
                     Edit.Role.FRESH));
         }
         assertThat(none.removals()).isEqualTo(Show.MOST_REMOVED);
@@ -250,7 +264,9 @@ class HistoryTest {
         assertThat(snapshots).hasSizeBetween(3, 1_500 / History.LEAST_CHANGES * 3);
         for (int version = 0; version <= 1_500; version += 37) {
             edited = 0;
-            assertThat(history.at(version).sameContentAs(versions.get(version))).as("version " + version).isTrue();
+            assertThat(history.at(version).sameContentAs(versions.get(version)))
+                    .as("version " + version)
+                    .isTrue();
             assertThat(history.at(version).version()).isEqualTo(version);
             assertThat(edited).isLessThan(2L * 3 * History.LEAST_CHANGES);
         }

@@ -1,18 +1,5 @@
 package imperan.show;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.Arguments;
-import org.junit.jupiter.params.provider.MethodSource;
-import org.junit.jupiter.params.provider.ValueSource;
-import tools.jackson.core.JacksonException;
-
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.List;
-import java.util.Optional;
-
 import static imperan.show.Shows.ADA;
 import static imperan.show.Shows.DESK;
 import static imperan.show.Shows.PAGE;
@@ -20,18 +7,32 @@ import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.core.JacksonException;
+
 /** How large an edit and what is in it may be, and in which words it is refused. */
 class LimitsOfEditsTest {
 
     private static final Show SHOW = Shows.withPage();
 
     private static Problem refused(Body body) {
-        return Shows.refused(SHOW, ADA, put(new PartId("new"), body instanceof Control ? PAGE : null, body)).get(0);
+        return Shows.refused(SHOW, ADA, put(new PartId("new"), body instanceof Control ? PAGE : null, body))
+                .get(0);
     }
 
     private static Control sending(ArgumentSource source) {
         Control plain = Shows.fader("Level", 0, "/level");
-        return plain.withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level", List.of(source))), List.of());
+        return plain.withLines(
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level", List.of(source))), List.of());
     }
 
     @ParameterizedTest
@@ -51,15 +52,26 @@ class LimitsOfEditsTest {
 
     @Test
     void notesMayHaveLinesAndNamesMayNot() {
-        Host noted = new Host("Mill", "192.0.2.9", 24, Host.Addressing.FIXED, Host.Role.COMPUTER, Optional.empty(), "", "", "first\n\tsecond");
+        Host noted = new Host(
+                "Mill",
+                "192.0.2.9",
+                24,
+                Host.Addressing.FIXED,
+                Host.Role.COMPUTER,
+                Optional.empty(),
+                "",
+                "",
+                "first\n\tsecond");
         assertThat(Shows.apply(SHOW, ADA, put(new PartId("mill"), null, noted))).isInstanceOf(Outcome.Accepted.class);
         assertThat(refused(Shows.target("two\nlines")).message()).isEqualTo("A name is one line of text");
     }
 
     @Test
     void longTextsAreRefusedWithTheirLimit() {
-        assertThat(refused(Shows.fader("Level", 0, "/" + "a".repeat(70_000))).message()).isEqualTo("An address has at most 1000 characters");
-        assertThat(refused(sending(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.TEXT, "x".repeat(8_193)))).message())
+        assertThat(refused(Shows.fader("Level", 0, "/" + "a".repeat(70_000))).message())
+                .isEqualTo("An address has at most 1000 characters");
+        assertThat(refused(sending(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.TEXT, "x".repeat(8_193))))
+                        .message())
                 .isEqualTo("A text has at most 8192 characters");
         Problem heavy = refused(Shows.target("Desk").startingWith(Collections.nCopies(100, "/a " + "x".repeat(3_000))));
         assertThat(heavy.message()).contains("takes 293 KiB; a part has at most 256");
@@ -67,7 +79,8 @@ class LimitsOfEditsTest {
 
     @Test
     void aNameHas200Characters() {
-        assertThat(Shows.apply(SHOW, ADA, put(new PartId("new"), null, Shows.target("n".repeat(200))))).isInstanceOf(Outcome.Accepted.class);
+        assertThat(Shows.apply(SHOW, ADA, put(new PartId("new"), null, Shows.target("n".repeat(200)))))
+                .isInstanceOf(Outcome.Accepted.class);
         Problem problem = refused(Shows.target("n".repeat(201)));
         assertThat(problem.field()).isEqualTo("name");
         assertThat(problem.message()).isEqualTo("A name has at most 200 characters");
@@ -77,31 +90,58 @@ class LimitsOfEditsTest {
     void aMessageThatNoDatagramHoldsIsRefusedWhereItIsWritten() {
         Control plain = Shows.fader("Level", 0, "/level");
         ArgumentSource text = new ArgumentSource.Fixed(ArgumentSource.ArgumentType.TEXT, "x".repeat(8_000));
-        Problem problem = refused(plain.withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level", Collections.nCopies(9, text))), List.of()));
+        Problem problem = refused(plain.withLines(
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level", Collections.nCopies(9, text))),
+                List.of()));
         assertThat(problem.field()).isEqualTo("sends/0");
         assertThat(problem.message()).contains("a datagram holds at most 65507");
-        assertThat(Shows.apply(SHOW, ADA, put(new PartId("new"), PAGE, plain.withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(DESK), "/level",
-                Collections.nCopies(8, text))), List.of())))).isInstanceOf(Outcome.Accepted.class);
+        assertThat(Shows.apply(
+                        SHOW,
+                        ADA,
+                        put(
+                                new PartId("new"),
+                                PAGE,
+                                plain.withLines(
+                                        List.of(new Send(
+                                                Send.Phase.CHANGE,
+                                                Optional.of(DESK),
+                                                "/level",
+                                                Collections.nCopies(8, text))),
+                                        List.of()))))
+                .isInstanceOf(Outcome.Accepted.class);
     }
 
     @Test
     void anEditHasATitleAndASizeOfWhichItIsToldWhenTheyAreTooLarge() {
-        EditRequest titled = new EditRequest("t".repeat(201), List.of(put(new PartId("new"), null, Shows.target("New"))));
-        assertThat(((Outcome.Refused) SHOW.apply(titled, ADA)).problems()).extracting(Problem::message).containsExactly("The title of an edit has at most 200 characters");
+        EditRequest titled =
+                new EditRequest("t".repeat(201), List.of(put(new PartId("new"), null, Shows.target("New"))));
+        assertThat(((Outcome.Refused) SHOW.apply(titled, ADA)).problems())
+                .extracting(Problem::message)
+                .containsExactly("The title of an edit has at most 200 characters");
         List<EditRequest.Step> steps = new ArrayList<>();
         for (int i = 0; i <= PartRules.MOST_CHANGES; i++) {
             steps.add(put(new PartId("t" + i), null, Shows.target("T")));
         }
-        assertThat(((Outcome.Refused) SHOW.apply(new EditRequest("Much", steps), ADA)).problems()).extracting(Problem::message)
-                .containsExactly("This would change 20001 parts at once; at most 20000 are taken. Do it in several steps");
+        assertThat(((Outcome.Refused) SHOW.apply(new EditRequest("Much", steps), ADA)).problems())
+                .extracting(Problem::message)
+                .containsExactly(
+                        "This would change 20001 parts at once; at most 20000 are taken. Do it in several steps");
     }
 
     @ParameterizedTest
-    @CsvSource({"FLOAT32,0,1e300", "FLOAT64,-1.7976931348623157e308,1.7976931348623157e308", "INT32,0,3e9", "INT64,-1e19,0", "FLOAT32,NaN,1",
-            "FLOAT64,0,Infinity"})
+    @CsvSource({
+        "FLOAT32,0,1e300",
+        "FLOAT64,-1.7976931348623157e308,1.7976931348623157e308",
+        "INT32,0,3e9",
+        "INT64,-1e19,0",
+        "FLOAT32,NaN,1",
+        "FLOAT64,0,Infinity"
+    })
     void rangesThatCannotBeReckonedWithAreRefused(ArgumentSource.ArgumentType type, double low, double high) {
-        assertThat(refused(sending(new ArgumentSource.Value(type, low, high))).field()).startsWith("sends/0/arguments/0/shaping");
-        Control heard = Shows.fader("Level", 0, "/level").withLines(List.of(), List.of(Listen.value(Optional.of(DESK), "/level", 0, low, high)));
+        assertThat(refused(sending(new ArgumentSource.Value(type, low, high))).field())
+                .startsWith("sends/0/arguments/0/shaping");
+        Control heard = Shows.fader("Level", 0, "/level")
+                .withLines(List.of(), List.of(Listen.value(Optional.of(DESK), "/level", 0, low, high)));
         if (type != ArgumentSource.ArgumentType.INT32) {
             assertThat(refused(heard).field()).isEqualTo("listens/0/shaping/0");
         }
@@ -110,36 +150,51 @@ class LimitsOfEditsTest {
     @ParameterizedTest
     @ValueSource(strings = {"NaN", "Infinity", "-Infinity", "1e999", "1e39"})
     void aFixedNumberIsANumber(String text) {
-        assertThat(refused(sending(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, text)))).satisfies(problem ->
-                assertThat(problem.field()).isEqualTo("sends/0/arguments/0"));
+        assertThat(refused(sending(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, text))))
+                .satisfies(problem -> assertThat(problem.field()).isEqualTo("sends/0/arguments/0"));
     }
 
     static List<Arguments> whatNoPhraseExpects() {
         AnswerRule same = AnswerRule.usual(AnswerRule.Kind.SAME);
-        return List.of(Arguments.of("answer/places", same.at(List.of(-1))), Arguments.of("answer/places", same.at(Collections.nCopies(65, 0))),
-                Arguments.of("answer/given", same.saying("")), Arguments.of("answer/seconds", same.within(Double.NaN)), Arguments.of("answer/seconds", same.within(0)),
-                Arguments.of("answer/finalSeconds", same.settling(-1)), Arguments.of("answer/tolerance", same.near(Double.NaN)),
-                Arguments.of("answer/tolerance", same.near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, 0))),
+        return List.of(
+                Arguments.of("answer/places", same.at(List.of(-1))),
+                Arguments.of("answer/places", same.at(Collections.nCopies(65, 0))),
+                Arguments.of("answer/given", same.saying("")),
+                Arguments.of("answer/seconds", same.within(Double.NaN)),
+                Arguments.of("answer/seconds", same.within(0)),
+                Arguments.of("answer/finalSeconds", same.settling(-1)),
+                Arguments.of("answer/tolerance", same.near(Double.NaN)),
+                Arguments.of(
+                        "answer/tolerance", same.near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, 0))),
                 Arguments.of("answer/words", same.worded(Optional.of(-1))));
     }
 
     @ParameterizedTest
     @MethodSource("whatNoPhraseExpects")
     void whatCannotBeExpectedIsRefusedAtItsField(String field, AnswerRule answer) {
-        assertThat(refusedPhrase(Phrase.plain("/a", Phrase.Direction.BOTH, List.of(), answer, "", ""))).extracting(Problem::field).containsExactly(field);
+        assertThat(refusedPhrase(Phrase.plain("/a", Phrase.Direction.BOTH, List.of(), answer, "", "")))
+                .extracting(Problem::field)
+                .containsExactly(field);
     }
 
     @Test
     void masksAreAddressesThatSaySomethingAndNotThousands() {
-        Phrase phrase = Phrase.plain("/a", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
-        assertThat(refusedPhrase(phrase.masked(Collections.nCopies(Phrase.MOST_MASKS + 1, Mask.own("/mute", "1"))))).extracting(Problem::field).containsExactly("masks");
-        assertThat(refusedPhrase(phrase.masked(List.of(new Mask("mute", -1, " ", false))))).extracting(Problem::field)
+        Phrase phrase =
+                Phrase.plain("/a", Phrase.Direction.BOTH, List.of(), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+        assertThat(refusedPhrase(phrase.masked(Collections.nCopies(Phrase.MOST_MASKS + 1, Mask.own("/mute", "1")))))
+                .extracting(Problem::field)
+                .containsExactly("masks");
+        assertThat(refusedPhrase(phrase.masked(List.of(new Mask("mute", -1, " ", false)))))
+                .extracting(Problem::field)
                 .containsExactly("masks/0/address", "masks/0/argument", "masks/0/text");
     }
 
     private static List<Problem> refusedPhrase(Phrase phrase) {
         PartId book = new PartId("book");
-        return Shows.refused(Shows.accepted(SHOW, ADA, put(book, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown()))), ADA, put(new PartId("phrase"), book, phrase));
+        return Shows.refused(
+                Shows.accepted(SHOW, ADA, put(book, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown()))),
+                ADA,
+                put(new PartId("phrase"), book, phrase));
     }
 
     /** 20 000 parts are judged in a time that grows with them and not with their square: this test would take minutes. */
@@ -149,28 +204,45 @@ class LimitsOfEditsTest {
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(put(book, null, new Phrasebook("Long", Phrasebook.LinkSheet.unknown())));
         for (int i = 0; i < 19_000; i++) {
-            steps.add(put(new PartId("p" + i), book, Phrase.plain("/long/" + i, Phrase.Direction.BOTH, List.of(),
-                    AnswerRule.usual(AnswerRule.Kind.SAME), "", "")));
+            steps.add(put(
+                    new PartId("p" + i),
+                    book,
+                    Phrase.plain(
+                            "/long/" + i,
+                            Phrase.Direction.BOTH,
+                            List.of(),
+                            AnswerRule.usual(AnswerRule.Kind.SAME),
+                            "",
+                            "")));
         }
         Show full = Shows.accepted(SHOW, ADA, steps.toArray(EditRequest.Step[]::new));
         assertThat(full.children(book)).hasSize(19_000);
-        assertThat(full.become(SHOW.parts().stream().map(Held::part).toList(), ADA, "Back")).isInstanceOf(Outcome.Accepted.class);
+        assertThat(full.become(SHOW.parts().stream().map(Held::part).toList(), ADA, "Back"))
+                .isInstanceOf(Outcome.Accepted.class);
     }
 
     // ---- JSON
 
     @ParameterizedTest
-    @ValueSource(strings = {"{\"title\": \"x\", \"steps\": [null]}", "{\"title\": \"x\", \"steps\": [{\"step\": \"remove\", \"id\": \"desk\", \"basedOn\": \"1\"}]}",
-            "{\"title\": \"x\", \"steps\": [{\"step\": \"remove\", \"id\": \"desk\", \"basedOn\": 1.5}]}"})
+    @ValueSource(
+            strings = {
+                "{\"title\": \"x\", \"steps\": [null]}",
+                "{\"title\": \"x\", \"steps\": [{\"step\": \"remove\", \"id\": \"desk\", \"basedOn\": \"1\"}]}",
+                "{\"title\": \"x\", \"steps\": [{\"step\": \"remove\", \"id\": \"desk\", \"basedOn\": 1.5}]}"
+            })
     void jsonIsReadAsItIsWritten(String json) {
-        assertThatThrownBy(() -> ShowJson.mapper().readValue(json, EditRequest.class)).isInstanceOf(JacksonException.class);
+        assertThatThrownBy(() -> ShowJson.mapper().readValue(json, EditRequest.class))
+                .isInstanceOf(JacksonException.class);
     }
 
     @Test
     void whatIsNestedTooDeepIsRefusedInWords() {
         String deep = "{\"format\": " + "[".repeat(5_000) + "]".repeat(5_000) + "}";
-        assertThat(ShowFile.read(deep)).isEqualTo(new ShowFile.Read.Bad("the file",
-                "This cannot be read: It is nested deeper than 200 levels, or something in it is too long"));
-        assertThat(ShowFile.read(" ".repeat(ShowFile.MOST_CHARACTERS + 1))).isEqualTo(new ShowFile.Read.Bad("the file", "It has more than 32 MiB"));
+        assertThat(ShowFile.read(deep))
+                .isEqualTo(new ShowFile.Read.Bad(
+                        "the file",
+                        "This cannot be read: It is nested deeper than 200 levels, or something in it is too long"));
+        assertThat(ShowFile.read(" ".repeat(ShowFile.MOST_CHARACTERS + 1)))
+                .isEqualTo(new ShowFile.Read.Bad("the file", "It has more than 32 MiB"));
     }
 }

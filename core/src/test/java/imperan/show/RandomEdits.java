@@ -15,8 +15,17 @@ public final class RandomEdits {
 
     public RandomEdits(long seed) {
         random = new Random(seed);
-        take(show.apply(new EditRequest("Begin", List.of(Shows.put(Shows.DESK, null, Shows.target("Desk")), Shows.put(Shows.LAYOUT, null, Layout.plain("Layout")),
-                Shows.put(Shows.PAGE, Shows.LAYOUT, Page.plain("Page", 64, 64)), Shows.put(new PartId("book"), null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())))),
+        take(show.apply(
+                new EditRequest(
+                        "Begin",
+                        List.of(
+                                Shows.put(Shows.DESK, null, Shows.target("Desk")),
+                                Shows.put(Shows.LAYOUT, null, Layout.plain("Layout")),
+                                Shows.put(Shows.PAGE, Shows.LAYOUT, Page.plain("Page", 64, 64)),
+                                Shows.put(
+                                        new PartId("book"),
+                                        null,
+                                        new Phrasebook("Book", Phrasebook.LinkSheet.unknown())))),
                 Shows.ADA));
     }
 
@@ -56,12 +65,18 @@ public final class RandomEdits {
 
     private EditRequest.Step step() {
         return switch (random.nextInt(10)) {
-            case 0, 1, 2 -> fresh("c", any(Page.class, Tray.class), Shows.fader("F", random.nextInt(64), "/f/" + random.nextInt(9)).at(cells()));
+            case 0, 1, 2 -> fresh(
+                    "c",
+                    any(Page.class, Tray.class),
+                    Shows.fader("F", random.nextInt(64), "/f/" + random.nextInt(9))
+                            .at(cells()));
             case 3 -> fresh("p", any(Layout.class), Page.plain("P", 64, 64));
             case 4 -> fresh("l", Optional.empty(), new Layout("L", draft()));
             case 5 -> fresh("h", any(Phrasebook.class), phrase("/f/<n:0.." + random.nextInt(9) + ">"));
             case 6 -> fresh("t", any(Page.class), new Tray("T", cells(), 8, 1, false));
-            case 7 -> part().<EditRequest.Step>map(held -> new EditRequest.Remove(held.part().id(), held.version())).orElseGet(this::step);
+            case 7 -> part().<EditRequest.Step>map(
+                            held -> new EditRequest.Remove(held.part().id(), held.version()))
+                    .orElseGet(this::step);
             default -> part().map(this::changed).orElseGet(this::step);
         };
     }
@@ -79,7 +94,8 @@ public final class RandomEdits {
         } else if (body instanceof Phrase) {
             body = phrase("/f/<n:" + random.nextInt(9) + ".." + (9 + random.nextInt(9)) + ">");
         } else if (body instanceof Target target) {
-            body = target.speaking(new PartId("book")).at("10.0.0." + (1 + random.nextInt(9)), 7000 + random.nextInt(9));
+            body = target.speaking(new PartId("book"))
+                    .at("10.0.0." + (1 + random.nextInt(9)), 7000 + random.nextInt(9));
         }
         return new EditRequest.Put(new Part(held.part().id(), parent, random.nextInt(20), body), held.version());
     }
@@ -93,8 +109,19 @@ public final class RandomEdits {
     }
 
     private static Phrase phrase(String address) {
-        return Phrase.plain(address, Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentSource.ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), "dB",
-                List.of(), Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
+        return Phrase.plain(
+                address,
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentSource.ArgumentType.FLOAT32,
+                        Optional.empty(),
+                        Optional.empty(),
+                        "dB",
+                        List.of(),
+                        Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
     }
 
     private EditRequest.Step fresh(String kind, Optional<PartId> parent, Body body) {
@@ -107,7 +134,9 @@ public final class RandomEdits {
         for (Class<? extends Body> kind : kinds) {
             all.addAll(show.all(kind));
         }
-        return all.isEmpty() ? Optional.empty() : Optional.of(all.get(random.nextInt(all.size())).id());
+        return all.isEmpty()
+                ? Optional.empty()
+                : Optional.of(all.get(random.nextInt(all.size())).id());
     }
 
     private Optional<Held> part() {

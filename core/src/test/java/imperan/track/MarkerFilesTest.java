@@ -1,20 +1,8 @@
 package imperan.track;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
-import javax.sound.midi.InvalidMidiDataException;
-import javax.sound.midi.MetaMessage;
-import javax.sound.midi.MidiEvent;
-import javax.sound.midi.MidiSystem;
-import javax.sound.midi.MidiUnavailableException;
-import javax.sound.midi.Sequence;
-import javax.sound.midi.Sequencer;
-import javax.sound.midi.ShortMessage;
-import javax.sound.midi.Track;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
@@ -27,9 +15,20 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import java.util.regex.Pattern;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.MidiUnavailableException;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.Sequencer;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Markers as other programs write them into files. */
 class MarkerFilesTest {
@@ -49,7 +48,10 @@ class MarkerFilesTest {
             for (int i = 0; i < 20; i++) {
                 long tick = random.nextInt(200_000);
                 int micros = 200_000 + random.nextInt(900_000);
-                tempo.add(new MidiEvent(new MetaMessage(0x51, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, 3), random.nextInt(200_000)));
+                tempo.add(new MidiEvent(
+                        new MetaMessage(
+                                0x51, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, 3),
+                        random.nextInt(200_000)));
                 byte[] name = ("Mark " + i + " ü").getBytes(StandardCharsets.UTF_8);
                 other.add(new MidiEvent(new MetaMessage(6 + random.nextInt(2), name, name.length), tick));
                 other.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, random.nextInt(16), 60, 64), tick));
@@ -61,7 +63,10 @@ class MarkerFilesTest {
 
             List<Marker> read = ((Marker.Read.Good) MidiMarkers.read(file.toByteArray())).markers();
             Sequence again = MidiSystem.getSequence(new ByteArrayInputStream(file.toByteArray()));
-            List<Double> expected = ticks.stream().map(tick -> micros(again, tick) / 1e6).sorted().toList();
+            List<Double> expected = ticks.stream()
+                    .map(tick -> micros(again, tick) / 1e6)
+                    .sorted()
+                    .toList();
             assertThat(read).hasSize(20);
             for (int i = 0; i < 20; i++) {
                 assertThat(read.get(i).seconds()).isCloseTo(expected.get(i), within(1e-3));
@@ -85,17 +90,20 @@ class MarkerFilesTest {
     @Test
     void aMidiFileInFramesIsReadInFrames() throws Exception {
         Sequence sequence = new Sequence(Sequence.SMPTE_25, 40);
-        sequence.createTrack().add(new MidiEvent(new MetaMessage(6, "Verse".getBytes(StandardCharsets.US_ASCII), 5), 25 * 40 * 12));
+        sequence.createTrack()
+                .add(new MidiEvent(new MetaMessage(6, "Verse".getBytes(StandardCharsets.US_ASCII), 5), 25 * 40 * 12));
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         MidiSystem.write(sequence, 0, file);
 
-        assertThat(MidiMarkers.read(file.toByteArray())).isEqualTo(new Marker.Read.Good(List.of(Marker.at(12, "Verse")), List.of()));
+        assertThat(MidiMarkers.read(file.toByteArray()))
+                .isEqualTo(new Marker.Read.Good(List.of(Marker.at(12, "Verse")), List.of()));
     }
 
     @Test
     void aBrokenMidiFileSaysWhereItBreaks() throws Exception {
         Sequence sequence = new Sequence(Sequence.PPQ, 96);
-        sequence.createTrack().add(new MidiEvent(new MetaMessage(6, "Verse".getBytes(StandardCharsets.US_ASCII), 5), 96));
+        sequence.createTrack()
+                .add(new MidiEvent(new MetaMessage(6, "Verse".getBytes(StandardCharsets.US_ASCII), 5), 96));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         MidiSystem.write(sequence, 0, out);
         byte[] file = out.toByteArray();
@@ -115,9 +123,12 @@ class MarkerFilesTest {
         byte[] endless = file.clone();
         Arrays.fill(endless, 4, 8, (byte) 0xFF);
         endless[4] = 0x7F;
-        assertThat(((Marker.Read.Bad) MidiMarkers.read(endless)).reason()).isEqualTo("The head of this MIDI file goes beyond its end (byte 4)");
+        assertThat(((Marker.Read.Bad) MidiMarkers.read(endless)).reason())
+                .isEqualTo("The head of this MIDI file goes beyond its end (byte 4)");
         file[9] = 2;
-        assertThat(((Marker.Read.Bad) MidiMarkers.read(file)).reason()).isEqualTo("This MIDI file holds songs that do not belong together (format 2): save it as format 0 or 1 (byte 8)");
+        assertThat(((Marker.Read.Bad) MidiMarkers.read(file)).reason())
+                .isEqualTo(
+                        "This MIDI file holds songs that do not belong together (format 2): save it as format 0 or 1 (byte 8)");
     }
 
     // ---- WAV files
@@ -125,19 +136,41 @@ class MarkerFilesTest {
     private static byte[] wav(int rate, int frames, int... cues) {
         ByteBuffer file = ByteBuffer.allocate(60_000 + 2 * frames).order(ByteOrder.LITTLE_ENDIAN);
         file.put("RIFF\0\0\0\0WAVE".getBytes(StandardCharsets.ISO_8859_1));
-        file.put("fmt ".getBytes(StandardCharsets.ISO_8859_1)).putInt(16).putShort((short) 1).putShort((short) 1).putInt(rate).putInt(2 * rate).putShort((short) 2).putShort((short) 16);
-        file.put("data".getBytes(StandardCharsets.ISO_8859_1)).putInt(2 * frames).position(file.position() + 2 * frames);
-        file.put("cue ".getBytes(StandardCharsets.ISO_8859_1)).putInt(4 + 24 * cues.length).putInt(cues.length);
+        file.put("fmt ".getBytes(StandardCharsets.ISO_8859_1))
+                .putInt(16)
+                .putShort((short) 1)
+                .putShort((short) 1)
+                .putInt(rate)
+                .putInt(2 * rate)
+                .putShort((short) 2)
+                .putShort((short) 16);
+        file.put("data".getBytes(StandardCharsets.ISO_8859_1))
+                .putInt(2 * frames)
+                .position(file.position() + 2 * frames);
+        file.put("cue ".getBytes(StandardCharsets.ISO_8859_1))
+                .putInt(4 + 24 * cues.length)
+                .putInt(cues.length);
         for (int i = 0; i < cues.length; i++) {
-            file.putInt(i + 1).putInt(cues[i]).put("data".getBytes(StandardCharsets.ISO_8859_1)).putInt(0).putInt(0).putInt(cues[i]);
+            file.putInt(i + 1)
+                    .putInt(cues[i])
+                    .put("data".getBytes(StandardCharsets.ISO_8859_1))
+                    .putInt(0)
+                    .putInt(0)
+                    .putInt(cues[i]);
         }
         ByteBuffer labels = ByteBuffer.allocate(40 * cues.length).order(ByteOrder.LITTLE_ENDIAN);
         for (int i = 0; i < cues.length; i++) {
             byte[] text = ("Bar " + i + "\0").getBytes(StandardCharsets.ISO_8859_1);
-            labels.put("labl".getBytes(StandardCharsets.ISO_8859_1)).putInt(4 + text.length).putInt(i + 1).put(text);
+            labels.put("labl".getBytes(StandardCharsets.ISO_8859_1))
+                    .putInt(4 + text.length)
+                    .putInt(i + 1)
+                    .put(text);
             labels.position(labels.position() + (text.length & 1));
         }
-        file.put("LIST".getBytes(StandardCharsets.ISO_8859_1)).putInt(4 + labels.position()).put("adtl".getBytes(StandardCharsets.ISO_8859_1)).put(labels.array(), 0, labels.position());
+        file.put("LIST".getBytes(StandardCharsets.ISO_8859_1))
+                .putInt(4 + labels.position())
+                .put("adtl".getBytes(StandardCharsets.ISO_8859_1))
+                .put(labels.array(), 0, labels.position());
         file.putInt(4, file.position() - 8);
         return Arrays.copyOf(file.array(), file.position());
     }
@@ -149,10 +182,20 @@ class MarkerFilesTest {
         Files.write(path, wav(44_100, 44_100 * 4, 0, 22_050, 44_100, 100_001, 150_000));
 
         List<Marker> read = ((Marker.Read.Good) WavMarkers.read(ByteBuffer.wrap(Files.readAllBytes(path)))).markers();
-        Process info = new ProcessBuilder("sndfile-info", path.toString()).redirectErrorStream(true).start();
+        Process info = new ProcessBuilder("sndfile-info", path.toString())
+                .redirectErrorStream(true)
+                .start();
         String printed = new String(info.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        List<Double> offsets = Pattern.compile("Cue ID : .*Offset : +(\\d+)").matcher(printed).results().map(point -> Long.parseLong(point.group(1)) / 44_100.0).toList();
-        List<String> labels = Pattern.compile("labl : \\d+ : (.*)").matcher(printed).results().map(label -> label.group(1)).toList();
+        List<Double> offsets = Pattern.compile("Cue ID : .*Offset : +(\\d+)")
+                .matcher(printed)
+                .results()
+                .map(point -> Long.parseLong(point.group(1)) / 44_100.0)
+                .toList();
+        List<String> labels = Pattern.compile("labl : \\d+ : (.*)")
+                .matcher(printed)
+                .results()
+                .map(label -> label.group(1))
+                .toList();
         assertThat(offsets).hasSize(5);
         assertThat(read).extracting(Marker::seconds).isEqualTo(offsets);
         assertThat(read).extracting(Marker::name).isEqualTo(labels);
@@ -161,10 +204,14 @@ class MarkerFilesTest {
     @Test
     void aBrokenWavFileSaysWhereItBreaks() {
         byte[] file = wav(8_000, 100, 10, 20);
-        assertThat(((Marker.Read.Bad) WavMarkers.read(ByteBuffer.wrap(Arrays.copyOf(file, 60)))).reason()).isEqualTo("The part “data” of this WAV file goes beyond its end (byte 36)");
-        ByteBuffer counted = ByteBuffer.wrap(file.clone()).order(ByteOrder.LITTLE_ENDIAN).putInt(44 + 200 + 8, 5_000);
-        assertThat(((Marker.Read.Bad) WavMarkers.read(counted.rewind())).reason()).startsWith("This WAV file counts more cue points than it holds");
-        assertThat(WavMarkers.read(ByteBuffer.wrap("no sound".getBytes(StandardCharsets.US_ASCII)))).isInstanceOf(Marker.Read.Bad.class);
+        assertThat(((Marker.Read.Bad) WavMarkers.read(ByteBuffer.wrap(Arrays.copyOf(file, 60)))).reason())
+                .isEqualTo("The part “data” of this WAV file goes beyond its end (byte 36)");
+        ByteBuffer counted =
+                ByteBuffer.wrap(file.clone()).order(ByteOrder.LITTLE_ENDIAN).putInt(44 + 200 + 8, 5_000);
+        assertThat(((Marker.Read.Bad) WavMarkers.read(counted.rewind())).reason())
+                .startsWith("This WAV file counts more cue points than it holds");
+        assertThat(WavMarkers.read(ByteBuffer.wrap("no sound".getBytes(StandardCharsets.US_ASCII))))
+                .isInstanceOf(Marker.Read.Bad.class);
         Random random = new Random(6);
         for (int i = 0; i < 20_000; i++) {
             byte[] hurt = file.clone();
@@ -181,11 +228,20 @@ class MarkerFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {
-        "name,start\nVerse,12.5\nChorus,0:40.250", "12.5,Verse\r\n40.25,Chorus\r\n", "Verse\t12,5\nChorus\t0:40,250\n", "name;position\nVerse;12,5\nChorus;40,25",
-        "#,Name,Start,End,Length\nM1,Verse,0:12.500,,\nM2,Chorus,40.25,,", "1,Verse,0:12.5\n2,Chorus,0:40.25", "\uFEFFtime,name\n40.25,Chorus\n\n12.5,Verse"})
+    @ValueSource(
+            strings = {
+                "name,start\nVerse,12.5\nChorus,0:40.250",
+                "12.5,Verse\r\n40.25,Chorus\r\n",
+                "Verse\t12,5\nChorus\t0:40,250\n",
+                "name;position\nVerse;12,5\nChorus;40,25",
+                "#,Name,Start,End,Length\nM1,Verse,0:12.500,,\nM2,Chorus,40.25,,",
+                "1,Verse,0:12.5\n2,Chorus,0:40.25",
+                "\uFEFFtime,name\n40.25,Chorus\n\n12.5,Verse"
+            })
     void tablesAreReadAsTheyAreWritten(String text) {
-        assertThat(table(text)).isEqualTo(new Marker.Read.Good(List.of(Marker.at(12.5, "Verse"), Marker.at(40.25, "Chorus")), List.of()));
+        assertThat(table(text))
+                .isEqualTo(
+                        new Marker.Read.Good(List.of(Marker.at(12.5, "Verse"), Marker.at(40.25, "Chorus")), List.of()));
     }
 
     @Test
@@ -194,21 +250,33 @@ class MarkerFilesTest {
 
         assertThat(read.markers()).extracting(Marker::name).containsExactly("A");
         assertThat(read.markers().get(0).seconds()).isCloseTo(1_800 * 1_001 / 30_000.0, within(1e-9));
-        assertThat(read.notes()).containsExactly("Row 3: “00:01:00;01”: drop-frame counting leaves this number out; the next one is 00:01:00:02",
-                "Row 4: “00:00:10;30”: at 29.97 drop-frame frames are counted 00 to 29",
-                "Row 5: “later” is no time: write seconds such as 12.5, minutes such as 1:02.5, or frames such as 00:01:02:12");
+        assertThat(read.notes())
+                .containsExactly(
+                        "Row 3: “00:01:00;01”: drop-frame counting leaves this number out; the next one is 00:01:00:02",
+                        "Row 4: “00:00:10;30”: at 29.97 drop-frame frames are counted 00 to 29",
+                        "Row 5: “later” is no time: write seconds such as 12.5, minutes such as 1:02.5, or frames such as 00:01:02:12");
     }
 
     @Test
     void sectionsHaveALengthOrAnEndAndAllIsReadBackAsItWasWritten() {
-        assertThat(table("name,start,end,length\nVerse,10,20,\nChorus,20,,8.5\n").markers()).containsExactly(new Marker("Verse", 10, 10), new Marker("Chorus", 20, 8.5));
-        List<Marker> markers = List.of(new Marker("=1+1", 0.5, 0), new Marker("A, \"quoted\"", 61.125, 3.25), new Marker("", 4_000, 0));
+        assertThat(table("name,start,end,length\nVerse,10,20,\nChorus,20,,8.5\n")
+                        .markers())
+                .containsExactly(new Marker("Verse", 10, 10), new Marker("Chorus", 20, 8.5));
+        List<Marker> markers = List.of(
+                new Marker("=1+1", 0.5, 0), new Marker("A, \"quoted\"", 61.125, 3.25), new Marker("", 4_000, 0));
         assertThat(table(MarkerTable.write(markers)).markers()).isEqualTo(markers);
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"''|There is nothing in this table", "'a,b'|No column of this table holds times. Give it titles: “time” and “name”", "'time,name\n\"1,x'|This is no table"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "''|There is nothing in this table",
+                "'a,b'|No column of this table holds times. Give it titles: “time” and “name”",
+                "'time,name\n\"1,x'|This is no table"
+            })
     void whatIsNoTableIsRefusedInWords(String text, String reason) {
-        assertThat(((Marker.Read.Bad) MarkerTable.read(text.replace("\\n", "\n"), FrameRate.FPS_25)).reason()).startsWith(reason);
+        assertThat(((Marker.Read.Bad) MarkerTable.read(text.replace("\\n", "\n"), FrameRate.FPS_25)).reason())
+                .startsWith(reason);
     }
 }

@@ -1,6 +1,7 @@
 package imperan.track;
 
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -8,9 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.LongStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** Somebody else's position, followed through jitter, gaps and jumps. */
 class OutsideClockTest {

@@ -1,15 +1,14 @@
 package imperan.track;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
-
-import java.util.List;
-import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 /** Times as people and files write them. */
 class TimeTest {
@@ -35,7 +34,8 @@ class TimeTest {
         int seconds = 0;
         int frames = 0;
         for (long frame = 0; frame < 2 * 107_892; frame++) {
-            assertThat(Timecode.text(frame, rate)).isEqualTo(String.format("%02d:%02d:%02d;%02d", minutes / 60, minutes % 60, seconds, frames));
+            assertThat(Timecode.text(frame, rate))
+                    .isEqualTo(String.format("%02d:%02d:%02d;%02d", minutes / 60, minutes % 60, seconds, frames));
             if (++frames == 30) {
                 frames = 0;
                 if (++seconds == 60) {
@@ -65,16 +65,36 @@ class TimeTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"12.5|12.5", "12,5|12.5", "7|7", "1:02.250|62.25", "01:02,25|62.25", "1:00:02.5|3602.5", "00:01:02:12|62.48", "90:00|5400"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "12.5|12.5",
+                "12,5|12.5",
+                "7|7",
+                "1:02.250|62.25",
+                "01:02,25|62.25",
+                "1:00:02.5|3602.5",
+                "00:01:02:12|62.48",
+                "90:00|5400"
+            })
     void isReadAsItIsWritten(String text, double seconds) {
         assertThat(read(text, FrameRate.FPS_25)).isCloseTo(seconds, within(1e-9));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "00:01:00;00|drop-frame counting leaves this number out; the next one is 00:01:00:02", "00:01:00;30|at 29.97 drop-frame frames are counted 00 to 29",
-        "00:61:00;10|minutes and seconds are counted 00 to 59", "24:00:00;00|time code counts 24 hours, 00 to 23", "1:75|minutes and seconds are counted 00 to 59",
-        "soon|is no time", "-4|is no time", "1e9|is no time", "90000|is more than a day"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "00:01:00;00|drop-frame counting leaves this number out; the next one is 00:01:00:02",
+                "00:01:00;30|at 29.97 drop-frame frames are counted 00 to 29",
+                "00:61:00;10|minutes and seconds are counted 00 to 59",
+                "24:00:00;00|time code counts 24 hours, 00 to 23",
+                "1:75|minutes and seconds are counted 00 to 59",
+                "soon|is no time",
+                "-4|is no time",
+                "1e9|is no time",
+                "90000|is more than a day"
+            })
     void whatIsNoTimeIsRefusedInWords(String text, String reason) {
         assertThat(refused(text, FrameRate.FPS_29_97_DROP)).contains("“" + text + "”", reason);
     }
@@ -100,7 +120,8 @@ class TimeTest {
 
     @Test
     void beatsAreTappedAndSnappedTo() {
-        BeatGrid grid = BeatGrid.tapped(List.of(0.2, 10.51, 11.0, 11.49, 12.01, 12.5)).orElseThrow();
+        BeatGrid grid =
+                BeatGrid.tapped(List.of(0.2, 10.51, 11.0, 11.49, 12.01, 12.5)).orElseThrow();
 
         assertThat(grid.beatsPerMinute()).isCloseTo(120, within(0.5));
         assertThat(grid.firstBeat()).isBetween(0.0, 0.05);

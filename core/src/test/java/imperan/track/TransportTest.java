@@ -1,19 +1,22 @@
 package imperan.track;
 
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 /** Where a track is, and what it passes. */
 class TransportTest {
 
-    private static final List<Transport.Point<String>> POINTS = List.of(new Transport.Point<>("one", 1), new Transport.Point<>("two", 2), new Transport.Point<>("three", 3), new Transport.Point<>("four", 4));
+    private static final List<Transport.Point<String>> POINTS = List.of(
+            new Transport.Point<>("one", 1),
+            new Transport.Point<>("two", 2),
+            new Transport.Point<>("three", 3),
+            new Transport.Point<>("four", 4));
 
     private final Transport<String> track = new Transport<>();
 
@@ -27,7 +30,9 @@ class TransportTest {
 
     private List<String> passed(double seconds) {
         List<String> all = new ArrayList<>();
-        for (Optional<Transport.Point<String>> next = track.next(at(seconds)); next.isPresent(); next = track.next(at(seconds))) {
+        for (Optional<Transport.Point<String>> next = track.next(at(seconds));
+                next.isPresent();
+                next = track.next(at(seconds))) {
             all.add(next.get().what());
         }
         return all;
@@ -104,8 +109,12 @@ class TransportTest {
         track.leaveLoop(at(1.7));
         assertThat(passed(2.6)).containsExactly("three");
         track.loop(new Transport.Loop(0, 0.5), at(2.7));
-        assertThat(track.position(at(2.7))).describedAs("goes to where it begins").isZero();
-        assertThat(passed(1000.1)).describedAs("held up, it makes up for nothing").isEmpty();
+        assertThat(track.position(at(2.7)))
+                .describedAs("goes to where it begins")
+                .isZero();
+        assertThat(passed(1000.1))
+                .describedAs("held up, it makes up for nothing")
+                .isEmpty();
         assertThat(track.position(at(1000.1))).isBetween(0.0, 0.5);
         track.place(5, at(1000.1));
         assertThat(track.loop()).isEmpty();
@@ -130,7 +139,14 @@ class TransportTest {
         track.play(0);
         passed(2.5);
 
-        track.follow(List.of(new Transport.Point<>("late", 2.4), new Transport.Point<>("one", 2.8), new Transport.Point<>("four", 4)), 10, false, at(2.5));
+        track.follow(
+                List.of(
+                        new Transport.Point<>("late", 2.4),
+                        new Transport.Point<>("one", 2.8),
+                        new Transport.Point<>("four", 4)),
+                10,
+                false,
+                at(2.5));
         assertThat(passed(5)).containsExactly("one", "four");
         track.follow(POINTS, 3, false, at(5));
         assertThat(track.position(at(5))).isEqualTo(3);
@@ -159,11 +175,15 @@ class TransportTest {
                 one.position(now);
             }
             for (long due = other.due(); due != Transport.NEVER; due = other.due()) {
-                for (Optional<Transport.Point<Integer>> next = other.next(due); next.isPresent(); next = other.next(due)) {
+                for (Optional<Transport.Point<Integer>> next = other.next(due);
+                        next.isPresent();
+                        next = other.next(due)) {
                     second.add(next.get().what());
                 }
             }
-            for (Optional<Transport.Point<Integer>> next = one.next(at(61)); next.isPresent(); next = one.next(at(61))) {
+            for (Optional<Transport.Point<Integer>> next = one.next(at(61));
+                    next.isPresent();
+                    next = one.next(at(61))) {
                 first.add(next.get().what());
             }
             assertThat(first).describedAs("seed " + seed).hasSize(50).isEqualTo(second);

@@ -1,5 +1,8 @@
 package imperan.trial;
 
+import static imperan.show.Shows.put;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.cue.Outcome;
 import imperan.export.TrialCsv;
 import imperan.live.Actor;
@@ -32,18 +35,14 @@ import imperan.show.cue.CueFollow;
 import imperan.show.cue.FadeCurve;
 import imperan.trial.TrialReport.End;
 import imperan.trial.TrialReport.Standing;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
-
-import static imperan.show.Shows.put;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** A list played through: in a running show whose desk answers a millisecond later, and in a copy that nobody hears. */
 class TrialTest {
@@ -94,26 +93,47 @@ class TrialTest {
             for (long end = now + millis * MS; now < end; now += MS) {
                 List<OscMessage> answers = List.copyOf(waiting);
                 waiting.clear();
-                answers.forEach(message -> live.received(9201, "127.0.0.1", 7101, new byte[0], new Decoded.Whole(message), now));
+                answers.forEach(message ->
+                        live.received(9201, "127.0.0.1", 7101, new byte[0], new Decoded.Whole(message), now));
                 turn();
             }
         }
     }
 
     private static CueAction.SayLine say(double delay, String address) {
-        return new CueAction.SayLine(delay, Optional.of(DESK), address, List.of(new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5")));
+        return new CueAction.SayLine(
+                delay, Optional.of(DESK), address, List.of(new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5")));
     }
 
     private static CueAction.FadeLine fade(String address, Optional<Double> from, double seconds) {
-        return new CueAction.FadeLine(0, Optional.of(DESK), address, List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)), from, 1, seconds, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP);
+        return new CueAction.FadeLine(
+                0,
+                Optional.of(DESK),
+                address,
+                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, List.of(), 0)),
+                from,
+                1,
+                seconds,
+                FadeCurve.EVEN,
+                CueAction.FadeLine.Unknown.SKIP);
     }
 
     private static Show show(Target desk, Cue... cues) {
         PartId book = new PartId("book");
-        Phrase phrase = Phrase.plain("/level", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
-                AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), book, phrase),
-                Shows.change(Shows.withPage(), DESK, desk.speaking(book)), put(LIST, null, CueList.plain("Evening walk")), put(OTHERS, null, CueList.plain("Others"))));
+        Phrase phrase = Phrase.plain(
+                "/level",
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(
+                put(book, null, new Phrasebook("Desk", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), book, phrase),
+                Shows.change(Shows.withPage(), DESK, desk.speaking(book)),
+                put(LIST, null, CueList.plain("Evening walk")),
+                put(OTHERS, null, CueList.plain("Others"))));
         for (Cue cue : cues) {
             steps.add(put(new PartId("c" + cue.number()), cue.number().equals("90") ? OTHERS : LIST, cue));
         }
@@ -125,11 +145,18 @@ class TrialTest {
     }
 
     private static List<Outcome> outcomes(TrialReport report) {
-        return report.fired().stream().flatMap(each -> each.cue().marks().stream()).map(FiredCue.Mark::outcome).toList();
+        return report.fired().stream()
+                .flatMap(each -> each.cue().marks().stream())
+                .map(FiredCue.Mark::outcome)
+                .toList();
     }
 
-    private static final Cue[] WALK = {Cue.plain("0", "Zero"), Cue.plain("1", "Sound", say(0, "/level"), say(1, "/free")).followed(CueFollow.after(2)), Cue.plain("2", "Rise", fade("/level", Optional.of(0.0), 4)),
-        Cue.plain("3", "End", say(0, "/level")).followed(CueFollow.answered(1, false))};
+    private static final Cue[] WALK = {
+        Cue.plain("0", "Zero"),
+        Cue.plain("1", "Sound", say(0, "/level"), say(1, "/free")).followed(CueFollow.after(2)),
+        Cue.plain("2", "Rise", fade("/level", Optional.of(0.0), 4)),
+        Cue.plain("3", "End", say(0, "/level")).followed(CueFollow.answered(1, false))
+    };
 
     @Test
     void everyCueIsFiredInItsOrderAndTime() {
@@ -140,14 +167,20 @@ class TrialTest {
         TrialReport report = hall.trial.report();
         assertThat(report.end()).contains(End.LAST);
         assertThat(numbers(report)).containsExactly("0", "1", "2", "3");
-        assertThat(outcomes(report)).containsExactly(Outcome.ANSWERED, Outcome.DONE, Outcome.ANSWERED, Outcome.ANSWERED);
+        assertThat(outcomes(report))
+                .containsExactly(Outcome.ANSWERED, Outcome.DONE, Outcome.ANSWERED, Outcome.ANSWERED);
         assertThat(report.left()).isEmpty();
         // the guard of the zero cue, then what the cues say themselves
         assertThat(left).first().isEqualTo("300 /level");
         assertThat(left).contains("1300 /free");
-        assertThat(left.stream().filter(line -> line.endsWith("/level")).skip(1).findFirst()).as("it follows 2 s after cue 1").hasValueSatisfying(line -> assertThat(Long.parseLong(line.split(" ")[0])).isBetween(2300L, 2320L));
+        assertThat(left.stream().filter(line -> line.endsWith("/level")).skip(1).findFirst())
+                .as("it follows 2 s after cue 1")
+                .hasValueSatisfying(
+                        line -> assertThat(Long.parseLong(line.split(" ")[0])).isBetween(2300L, 2320L));
         assertThat(report.late()).isNotEmpty().allMatch(late -> late <= 2 * MS);
-        assertThat(hall.live.cueList(LIST).orElseThrow().next()).as("the list points where it did").contains(new PartId("c2"));
+        assertThat(hall.live.cueList(LIST).orElseThrow().next())
+                .as("the list points where it did")
+                .contains(new PartId("c2"));
         assertThat(report.fired().get(1).cue().by()).isEqualTo("Ada (trial)");
     }
 
@@ -165,25 +198,34 @@ class TrialTest {
         hall.live.carryOut(new Command.StepCues(LIST, Deed.JUMP, Optional.of(new PartId("c2"))), ADA, now);
         hall.live.carryOut(new Command.StepCues(LIST, Deed.GO, Optional.empty()), ADA, now);
         hall.pass(3900);
-        assertThat(hall.live.cueList(LIST).orElseThrow().running()).as("afterwards it plays as ever").hasSize(1);
+        assertThat(hall.live.cueList(LIST).orElseThrow().running())
+                .as("afterwards it plays as ever")
+                .hasSize(1);
     }
 
     @Test
     void whatIsNotAnsweredFellShort() {
         answers = false;
-        Hall hall = new Hall(show(Shows.target("Desk"), Cue.plain("1", "Sound", say(0, "/level"), say(0, "/free"))), TrialSpeed.FASTEST);
+        Hall hall = new Hall(
+                show(Shows.target("Desk"), Cue.plain("1", "Sound", say(0, "/level"), say(0, "/free"))),
+                TrialSpeed.FASTEST);
         hall.pass(4000);
         TrialReport report = hall.trial.report();
         assertThat(outcomes(report)).containsExactly(Outcome.FELL_SHORT, Outcome.DONE);
         assertThat(report.count(Standing.SHORT)).isEqualTo(1);
         assertThat(report.count(Standing.WELL)).isEqualTo(1);
-        assertThat(TrialCsv.write(report)).isEqualTo("at s,list,cue,name,action,outcome,says,late ms\r\n"
-                + "0.000,Evening walk,1,Sound,Desk /level 0.5,fell short,No answer within 500 ms,0.000\r\n0.000,Evening walk,1,Sound,Desk /free 0.5,done,,0.000\r\n");
+        assertThat(TrialCsv.write(report))
+                .isEqualTo(
+                        "at s,list,cue,name,action,outcome,says,late ms\r\n"
+                                + "0.000,Evening walk,1,Sound,Desk /level 0.5,fell short,No answer within 500 ms,0.000\r\n0.000,Evening walk,1,Sound,Desk /free 0.5,done,,0.000\r\n");
     }
 
     @Test
     void whoStopsTheListStopsTheTrial() {
-        for (Command stop : List.of(new Command.StopAll(), new Command.StepCues(LIST, Deed.STOP, Optional.empty()), new Command.StepCues(LIST, Deed.RESET, Optional.empty()))) {
+        for (Command stop : List.of(
+                new Command.StopAll(),
+                new Command.StepCues(LIST, Deed.STOP, Optional.empty()),
+                new Command.StepCues(LIST, Deed.RESET, Optional.empty()))) {
             Hall hall = new Hall(show(Shows.target("Desk"), WALK), TrialSpeed.OWN);
             hall.pass(3000);
             hall.live.carryOut(stop, ADA, now);
@@ -199,7 +241,11 @@ class TrialTest {
 
     @Test
     void aHandThatPausesIsWaitedForAndACueThatDoesIsNot() {
-        Cue pauses = Cue.plain("1", "", new CueAction.SteerList(0.5, Optional.of(LIST), CueAction.SteerList.Deed.PAUSE), say(1, "/free"));
+        Cue pauses = Cue.plain(
+                "1",
+                "",
+                new CueAction.SteerList(0.5, Optional.of(LIST), CueAction.SteerList.Deed.PAUSE),
+                say(1, "/free"));
         Hall hall = new Hall(show(Shows.target("Desk"), pauses), TrialSpeed.OWN);
         hall.pass(600);
         hall.live.carryOut(new Command.StepCues(LIST, Deed.PAUSE, Optional.empty()), ADA, now);
@@ -223,24 +269,45 @@ class TrialTest {
 
     @Test
     void aRingIsEnded() {
-        Cue round = Cue.plain("1", "", new CueAction.SteerList(0, Optional.of(LIST), CueAction.SteerList.Deed.RESET), say(0, "/free"));
+        Cue round = Cue.plain(
+                "1",
+                "",
+                new CueAction.SteerList(0, Optional.of(LIST), CueAction.SteerList.Deed.RESET),
+                say(0, "/free"));
         Cue first = Cue.plain("0", "").followed(CueFollow.together());
-        TrialReport report = Rehearsal.of(show(Shows.target("Desk"), first, round), LIST, TrialSpeed.OWN, List.of(), List.of(), ADA, now);
+        TrialReport report = Rehearsal.of(
+                show(Shows.target("Desk"), first, round), LIST, TrialSpeed.OWN, List.of(), List.of(), ADA, now);
         assertThat(report.end()).contains(End.ROUND);
     }
 
     @Test
     void aRehearsalNeedsNobody() {
-        Show show = show(Shows.target("Desk").paced(10), Cue.plain("0", "Zero"), Cue.plain("1", "Sound", say(0, "/level"), say(0, "/free"), say(0, "/a")).followed(CueFollow.answered(3, false)), Cue.plain("2", "Rise", fade("/level", Optional.empty(), 3600)));
+        Show show = show(
+                Shows.target("Desk").paced(10),
+                Cue.plain("0", "Zero"),
+                Cue.plain("1", "Sound", say(0, "/level"), say(0, "/free"), say(0, "/a"))
+                        .followed(CueFollow.answered(3, false)),
+                Cue.plain("2", "Rise", fade("/level", Optional.empty(), 3600)));
         assertThat(Rehearsal.lookedUp(show, LIST)).containsExactly(new Rehearsal.Place(DESK, "/level"));
         TrialReport unknown = Rehearsal.of(show, LIST, TrialSpeed.OWN, List.of(), List.of(), ADA, now);
         assertThat(outcomes(unknown)).containsExactly(Outcome.DONE, Outcome.DONE, Outcome.DONE, Outcome.SKIPPED);
-        TrialReport report = Rehearsal.of(show, LIST, TrialSpeed.OWN, List.of(), List.of(new Rehearsal.Known(DESK, "/level", List.of(new OscArgument.Float32(0)))), ADA, now);
+        TrialReport report = Rehearsal.of(
+                show,
+                LIST,
+                TrialSpeed.OWN,
+                List.of(),
+                List.of(new Rehearsal.Known(DESK, "/level", List.of(new OscArgument.Float32(0)))),
+                ADA,
+                now);
         assertThat(outcomes(report)).containsExactly(Outcome.DONE, Outcome.DONE, Outcome.DONE, Outcome.DONE);
         assertThat(report.rehearsed()).isTrue();
         assertThat(report.end()).contains(End.LAST);
-        assertThat((report.endedAt() - report.startedAt()) / MS).as("an hour of fade").isBetween(3_600_000L, 3_602_000L);
-        assertThat(report.late()).as("ten a second: the third of three lines leaves 0.2 s later").contains(200 * MS);
+        assertThat((report.endedAt() - report.startedAt()) / MS)
+                .as("an hour of fade")
+                .isBetween(3_600_000L, 3_602_000L);
+        assertThat(report.late())
+                .as("ten a second: the third of three lines leaves 0.2 s later")
+                .contains(200 * MS);
     }
 
     /** Whoever may not operate gets no further, and the loop is not kept busy with it. */
@@ -259,8 +326,18 @@ class TrialTest {
     /** Two hundred fades of an hour would be many minutes of reckoning, while somebody waits. */
     @Test
     void aRehearsalThatWouldSayTooMuchEndsAndSaysSo() {
-        Cue many = Cue.plain("1", "").doing(IntStream.range(0, 200).mapToObj(i -> (CueAction) fade("/many/" + i, Optional.of(0.0), 3600)).toList());
-        TrialReport report = Rehearsal.of(show(Shows.target("Desk"), many, Cue.plain("2", "", say(0, "/free"))), LIST, TrialSpeed.OWN, List.of(), List.of(), ADA, now);
+        Cue many = Cue.plain("1", "")
+                .doing(IntStream.range(0, 200)
+                        .mapToObj(i -> (CueAction) fade("/many/" + i, Optional.of(0.0), 3600))
+                        .toList());
+        TrialReport report = Rehearsal.of(
+                show(Shows.target("Desk"), many, Cue.plain("2", "", say(0, "/free"))),
+                LIST,
+                TrialSpeed.OWN,
+                List.of(),
+                List.of(),
+                ADA,
+                now);
         assertThat(report.end()).contains(End.ENDLESS);
         assertThat(report.left()).containsExactly(new PartId("c2"));
     }

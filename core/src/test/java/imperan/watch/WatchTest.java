@@ -1,5 +1,7 @@
 package imperan.watch;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.Line;
@@ -12,15 +14,12 @@ import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.words.WatchWords;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-
-import java.util.List;
-import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** On a running show whose desk answers, or does not. */
 class WatchTest {
@@ -33,7 +32,14 @@ class WatchTest {
     @BeforeEach
     void aDeskThatAnswers() {
         Show show = Shows.withPage();
-        show = Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.QUERIES)),
+        show = Shows.accepted(
+                show,
+                Shows.ADA,
+                Shows.change(
+                        show,
+                        Shows.DESK,
+                        Target.plain(
+                                "Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.QUERIES)),
                 Shows.put(FADER, Shows.PAGE, Shows.fader("Level", 0, "/level")));
         hall = new Hall(show);
         watch = new Watch(hall.now);
@@ -65,7 +71,8 @@ class WatchTest {
         });
         hall.does(Hall.ECHO);
         move(0.6);
-        assertThat(watch.incidents()).allSatisfy(incident -> assertThat(incident.over()).isPresent());
+        assertThat(watch.incidents())
+                .allSatisfy(incident -> assertThat(incident.over()).isPresent());
     }
 
     @Test
@@ -94,13 +101,19 @@ class WatchTest {
         hall.does(Hall.MUTE);
         move(0.4);
         hall.pass(10_000);
-        assertThat(watch.incidents()).filteredOn(incident -> incident.kind() == Incident.Kind.LINK_LOST).singleElement().satisfies(incident -> {
-            assertThat(incident.target()).hasValue(Shows.DESK);
-            assertThat(incident.over()).isEmpty();
-        });
+        assertThat(watch.incidents())
+                .filteredOn(incident -> incident.kind() == Incident.Kind.LINK_LOST)
+                .singleElement()
+                .satisfies(incident -> {
+                    assertThat(incident.target()).hasValue(Shows.DESK);
+                    assertThat(incident.over()).isEmpty();
+                });
         hall.does(Hall.ECHO);
         move(0.6);
-        assertThat(watch.incidents()).filteredOn(incident -> incident.kind() == Incident.Kind.LINK_LOST).singleElement().satisfies(incident -> assertThat(incident.over()).isPresent());
+        assertThat(watch.incidents())
+                .filteredOn(incident -> incident.kind() == Incident.Kind.LINK_LOST)
+                .singleElement()
+                .satisfies(incident -> assertThat(incident.over()).isPresent());
     }
 
     @Test
@@ -111,7 +124,8 @@ class WatchTest {
             assertThat(incident.over()).isEmpty();
         });
         move(0.3);
-        assertThat(watch.incidents()).singleElement().satisfies(incident -> assertThat(incident.over()).isPresent());
+        assertThat(watch.incidents()).singleElement().satisfies(incident -> assertThat(incident.over())
+                .isPresent());
     }
 
     @Test
@@ -127,14 +141,30 @@ class WatchTest {
 
     @Test
     void packetsThatAreNone() {
-        hall.live.received(Hall.ANSWER_PORT, Hall.DESK_HOST, Hall.DESK_PORT, new byte[] {1, 2, 3}, new OscDecoder().decode(new byte[] {1, 2, 3}), hall.now);
-        assertThat(watch.incidents()).singleElement().satisfies(incident -> assertThat(incident.kind()).isEqualTo(Incident.Kind.MALFORMED));
+        hall.live.received(
+                Hall.ANSWER_PORT,
+                Hall.DESK_HOST,
+                Hall.DESK_PORT,
+                new byte[] {1, 2, 3},
+                new OscDecoder().decode(new byte[] {1, 2, 3}),
+                hall.now);
+        assertThat(watch.incidents()).singleElement().satisfies(incident -> assertThat(incident.kind())
+                .isEqualTo(Incident.Kind.MALFORMED));
     }
 
     @Test
     void whatAProofSaysIsJudgedByTheProof() {
         hall.does(Hall.MUTE);
-        hall.live.carryOut(new Command.Prove(new Line(Optional.of(FADER), 0, Optional.of(Shows.DESK), "Desk", "/level", List.of(new OscArgument.Float32(0.2f)))), Actor.proof("Ada"), hall.now);
+        hall.live.carryOut(
+                new Command.Prove(new Line(
+                        Optional.of(FADER),
+                        0,
+                        Optional.of(Shows.DESK),
+                        "Desk",
+                        "/level",
+                        List.of(new OscArgument.Float32(0.2f)))),
+                Actor.proof("Ada"),
+                hall.now);
         hall.run();
         hall.pass(5_000);
         assertThat(watch.incidents()).extracting(Incident::kind).containsOnly(Incident.Kind.LINK_LOST);
@@ -167,7 +197,13 @@ class WatchTest {
     @Test
     void theOneThatIsLongestAgoMakesRoom() {
         for (int i = 0; i < Watch.MOST + 10; i++) {
-            hall.live.received(Hall.ANSWER_PORT, Hall.DESK_HOST, 1_000 + i, new byte[] {1}, new OscDecoder().decode(new byte[] {1}), hall.now);
+            hall.live.received(
+                    Hall.ANSWER_PORT,
+                    Hall.DESK_HOST,
+                    1_000 + i,
+                    new byte[] {1},
+                    new OscDecoder().decode(new byte[] {1}),
+                    hall.now);
         }
         assertThat(watch.incidents()).hasSize(Watch.MOST);
         assertThat(watch.incidents().get(0).about()).endsWith(":" + (1_000 + Watch.MOST + 9));
@@ -177,6 +213,8 @@ class WatchTest {
     @EnumSource(Incident.Kind.class)
     void eachKindHasWords(Incident.Kind kind) {
         assertThat(WatchWords.word(kind)).isNotBlank();
-        assertThat(WatchWords.says(new Incident(kind, Optional.empty(), Optional.empty(), "/a", "", 0, 0, 1, Optional.empty()))).isNotNull();
+        assertThat(WatchWords.says(
+                        new Incident(kind, Optional.empty(), Optional.empty(), "/a", "", 0, 0, 1, Optional.empty())))
+                .isNotNull();
     }
 }

@@ -1,5 +1,8 @@
 package imperan.wire;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import imperan.dialect.Osc;
 import imperan.live.Actor;
 import imperan.live.Cause;
@@ -14,15 +17,11 @@ import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.TimeTag;
 import imperan.show.PartId;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.Test;
 
 class ByAddressTest {
 
@@ -34,7 +33,17 @@ class ByAddressTest {
     private long now = 1_000 * SECOND;
 
     private void in(OscPacket packet) {
-        addresses.happened(new LiveEvent.PacketIn(now, CAUSE, Optional.of(DESK), Osc.STRICT.id(), "192.0.2.20:7101", 9201, OscEncoder.encode(packet), new Decoded.Whole(packet), Optional.empty(), Optional.empty()));
+        addresses.happened(new LiveEvent.PacketIn(
+                now,
+                CAUSE,
+                Optional.of(DESK),
+                Osc.STRICT.id(),
+                "192.0.2.20:7101",
+                9201,
+                OscEncoder.encode(packet),
+                new Decoded.Whole(packet),
+                Optional.empty(),
+                Optional.empty()));
     }
 
     private void in(String address, float value) {
@@ -43,11 +52,28 @@ class ByAddressTest {
 
     private void out(String address, float value, Optional<Reason> reason) {
         OscMessage message = OscMessage.of(address, new Float32(value));
-        addresses.happened(new LiveEvent.PacketOut(now, CAUSE, DESK, Osc.STRICT.id(), "192.0.2.20:7101", 9201, OscEncoder.encode(message), new Decoded.Whole(message), 1, reason));
+        addresses.happened(new LiveEvent.PacketOut(
+                now,
+                CAUSE,
+                DESK,
+                Osc.STRICT.id(),
+                "192.0.2.20:7101",
+                9201,
+                OscEncoder.encode(message),
+                new Decoded.Whole(message),
+                1,
+                reason));
     }
 
     private static WireFilter looking(String text) {
-        return new WireFilter("", Optional.empty(), ((Search.Read.For) Search.of(text)).search(), "", WireFilter.Only.ALL, Set.of(), true);
+        return new WireFilter(
+                "",
+                Optional.empty(),
+                ((Search.Read.For) Search.of(text)).search(),
+                "",
+                WireFilter.Only.ALL,
+                Set.of(),
+                true);
     }
 
     private List<AddressRow> rows() {
@@ -55,7 +81,10 @@ class ByAddressTest {
     }
 
     private AddressRow row(String address) {
-        return rows().stream().filter(row -> row.address().equals(address)).findFirst().orElseThrow();
+        return rows().stream()
+                .filter(row -> row.address().equals(address))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** A hundred other messages a second: meters that never rest, and reports that say the same all the while. */
@@ -118,7 +147,8 @@ class ByAddressTest {
         out("/a", 0.5f, Optional.empty());
         out("/b", 0.5f, Optional.of(new Reason.NotTaken()));
         in(new OscBundle(TimeTag.IMMEDIATELY, List.of(OscMessage.of("/a", new Float32(0.5f)), OscMessage.of("/c"))));
-        assertThat(rows().stream().map(row -> row.address() + (row.out() ? " out" : " in"))).containsExactlyInAnyOrder("/a out", "/a in", "/c in");
+        assertThat(rows().stream().map(row -> row.address() + (row.out() ? " out" : " in")))
+                .containsExactlyInAnyOrder("/a out", "/a in", "/c in");
         assertThat(row("/c").low()).isEmpty();
         assertThat(addresses.rows(looking("/c"), 0, 10, now).rows()).hasSize(1);
     }
@@ -130,9 +160,31 @@ class ByAddressTest {
             in("/x/" + i, 1);
         }
         out("/ours", 1, Optional.empty());
-        assertThat(filtered(new WireFilter("", Optional.of(true), Search.ALL, "", WireFilter.Only.ALL, Set.of(), true), 0)).containsExactly("/ours");
-        assertThat(filtered(new WireFilter(WireFilter.STRANGERS, Optional.empty(), Search.ALL, "", WireFilter.Only.ALL, Set.of(), true), 0)).isEmpty();
-        assertThat(filtered(new WireFilter("", Optional.empty(), Search.ALL, "", WireFilter.Only.ALL, Set.of(new WireFilter.Mute("desk", "")), true), 0)).isEmpty();
+        assertThat(filtered(
+                        new WireFilter("", Optional.of(true), Search.ALL, "", WireFilter.Only.ALL, Set.of(), true), 0))
+                .containsExactly("/ours");
+        assertThat(filtered(
+                        new WireFilter(
+                                WireFilter.STRANGERS,
+                                Optional.empty(),
+                                Search.ALL,
+                                "",
+                                WireFilter.Only.ALL,
+                                Set.of(),
+                                true),
+                        0))
+                .isEmpty();
+        assertThat(filtered(
+                        new WireFilter(
+                                "",
+                                Optional.empty(),
+                                Search.ALL,
+                                "",
+                                WireFilter.Only.ALL,
+                                Set.of(new WireFilter.Mute("desk", "")),
+                                true),
+                        0))
+                .isEmpty();
         long cleared = now;
         now += SECOND;
         in("/x/7", 2);
@@ -140,7 +192,9 @@ class ByAddressTest {
     }
 
     private List<String> filtered(WireFilter filter, long since) {
-        return addresses.rows(filter, since, 5, now).rows().stream().map(AddressRow::address).toList();
+        return addresses.rows(filter, since, 5, now).rows().stream()
+                .map(AddressRow::address)
+                .toList();
     }
 
     @Test
@@ -149,7 +203,8 @@ class ByAddressTest {
             in("/x/" + i, 1);
             in("/kept", 1);
         }
-        assertThat(addresses.rows(looking(""), 0, Integer.MAX_VALUE, now).rows()).hasSize(ByAddress.MOST_ADDRESSES);
+        assertThat(addresses.rows(looking(""), 0, Integer.MAX_VALUE, now).rows())
+                .hasSize(ByAddress.MOST_ADDRESSES);
         assertThat(addresses.rows(looking("/x/0"), 0, 10, now).rows()).isEmpty();
         assertThat(row("/kept").count()).isEqualTo(ByAddress.MOST_ADDRESSES + 10);
         in("/" + "y".repeat(ByAddress.LONGEST_ADDRESS), 1);
@@ -161,7 +216,17 @@ class ByAddressTest {
 
     @Test
     void whatCannotBeReadIsOnNoAddress() {
-        addresses.happened(new LiveEvent.PacketIn(now, CAUSE, Optional.empty(), Osc.STRICT.id(), "192.0.2.9:1", 9201, new byte[] {1, 2, 3}, new Decoded.Malformed(3, "no packet"), Optional.empty(), Optional.empty()));
+        addresses.happened(new LiveEvent.PacketIn(
+                now,
+                CAUSE,
+                Optional.empty(),
+                Osc.STRICT.id(),
+                "192.0.2.9:1",
+                9201,
+                new byte[] {1, 2, 3},
+                new Decoded.Malformed(3, "no packet"),
+                Optional.empty(),
+                Optional.empty()));
         assertThat(rows()).isEmpty();
     }
 }

@@ -1,5 +1,7 @@
 package imperan.wire;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.ArgumentSource.ArgumentType;
@@ -10,12 +12,9 @@ import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** From a message on the wire to a phrase, or to the lines of a control. */
 class FromWireTest {
@@ -47,26 +46,32 @@ class FromWireTest {
         Phrase phrase = (Phrase) next.all(Phrase.class).get(0).body();
         assertThat(phrase.address()).isEqualTo("/in/3/level");
         assertThat(phrase.direction()).as("it went both ways").isEqualTo(Phrase.Direction.BOTH);
-        assertThat(phrase.arguments()).extracting(Phrase.PhraseArgument::type).containsExactly(ArgumentType.FLOAT32, ArgumentType.TEXT);
+        assertThat(phrase.arguments())
+                .extracting(Phrase.PhraseArgument::type)
+                .containsExactly(ArgumentType.FLOAT32, ArgumentType.TEXT);
         assertThat(phrase.arguments().get(0).low()).contains(-12.0);
         assertThat(phrase.arguments().get(0).high()).contains(6.0);
         Target target = (Target) next.part(Shows.DESK).orElseThrow().body();
         assertThat(target.phrasebook()).as("the target got a phrasebook").isPresent();
-        assertThat(from(next).phrase(last)).isInstanceOfSatisfying(Outcome.Refused.class,
-                refused -> assertThat(refused.problems().get(0).message()).contains("has it already"));
+        assertThat(from(next).phrase(last)).isInstanceOfSatisfying(Outcome.Refused.class, refused -> assertThat(
+                        refused.problems().get(0).message())
+                .contains("has it already"));
     }
 
     @Test
     void aSecondOneIsAddedToTheSameBook() {
         Show one = accepted(from(show).phrase(scene.in(level(1))));
         Show two = accepted(from(one).phrase(scene.in(OscMessage.of("/mute", OscArgument.Bare.TRUE))));
-        assertThat(two.all(Phrase.class)).hasSize(2).allSatisfy(part -> assertThat(part.parent()).isEqualTo(((Target) two.part(Shows.DESK).orElseThrow().body()).phrasebook()));
+        assertThat(two.all(Phrase.class)).hasSize(2).allSatisfy(part -> assertThat(part.parent())
+                .isEqualTo(((Target) two.part(Shows.DESK).orElseThrow().body()).phrasebook()));
     }
 
     @Test
     void whatNoPhraseCanBeMadeOfIsRefusedInWords() {
         WireRecord stranger = scene.in(Optional.empty(), "192.0.2.9:1", new byte[] {'/', 'a', 0, 0}, Optional.empty());
-        assertThat(from(show).phrase(stranger)).isInstanceOfSatisfying(Outcome.Refused.class, refused -> assertThat(refused.problems().get(0).message()).contains("add its sender"));
+        assertThat(from(show).phrase(stranger)).isInstanceOfSatisfying(Outcome.Refused.class, refused -> assertThat(
+                        refused.problems().get(0).message())
+                .contains("add its sender"));
         WireRecord blob = scene.in(OscMessage.of("/picture", new OscArgument.Blob(new byte[] {1})));
         assertThat(from(show).phrase(blob)).isInstanceOf(Outcome.Refused.class);
         WireRecord broken = scene.in(Optional.of(WireScene.DESK), "192.0.2.20:7101", new byte[] {1}, Optional.empty());
@@ -81,7 +86,8 @@ class FromWireTest {
         WireRecord last = scene.in(level(6));
         Show next = accepted(from(with).lines(last, FADER));
         Control control = (Control) next.part(FADER).orElseThrow().body();
-        assertThat(control.sends()).singleElement().satisfies(send -> assertThat(send.address()).isEqualTo("/in/3/level"));
+        assertThat(control.sends()).singleElement().satisfies(send -> assertThat(send.address())
+                .isEqualTo("/in/3/level"));
         assertThat(control.listens()).singleElement().satisfies(listen -> {
             assertThat(listen.target()).contains(Shows.DESK);
             assertThat(listen.address()).isEqualTo("/in/3/level");

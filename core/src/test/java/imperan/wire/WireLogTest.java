@@ -1,14 +1,13 @@
 package imperan.wire;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Cause;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-import org.junit.jupiter.api.Test;
-
 import java.util.Optional;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class WireLogTest {
 
@@ -22,9 +21,14 @@ class WireLogTest {
         for (int i = 1; i <= 1_234; i++) {
             scene.in(number("/a", i));
         }
-        assertThat(scene.log.packets()).hasSize(100).extracting(WireRecord::number).startsWith(1_135L).endsWith(1_234L);
+        assertThat(scene.log.packets())
+                .hasSize(100)
+                .extracting(WireRecord::number)
+                .startsWith(1_135L)
+                .endsWith(1_234L);
         assertThat(scene.log.packet(1_134)).isEmpty();
-        assertThat(scene.log.packet(1_135)).hasValueSatisfying(record -> assertThat(record.messages()).containsExactly(number("/a", 1_135)));
+        assertThat(scene.log.packet(1_135))
+                .hasValueSatisfying(record -> assertThat(record.messages()).containsExactly(number("/a", 1_135)));
         assertThat(scene.log.packet(1_235)).isEmpty();
     }
 
@@ -34,11 +38,15 @@ class WireLogTest {
         for (int i = 0; i < 500; i++) {
             scene.in(OscMessage.of("/text", new OscArgument.Text("x".repeat(1_000))));
         }
-        assertThat(scene.log.packets().stream().mapToLong(WireRecord::memory).sum()).isBetween(150_000L, 200_000L);
+        assertThat(scene.log.packets().stream().mapToLong(WireRecord::memory).sum())
+                .isBetween(150_000L, 200_000L);
         scene.in(OscMessage.of("/text", new OscArgument.Text("x".repeat(60_000))));
         scene.in(OscMessage.of("/text", new OscArgument.Text("x".repeat(60_000))));
-        assertThat(scene.log.packets()).as("the newest is kept however large it is").isNotEmpty()
-                .last().satisfies(record -> assertThat(record.bytes()).hasSizeGreaterThan(60_000));
+        assertThat(scene.log.packets())
+                .as("the newest is kept however large it is")
+                .isNotEmpty()
+                .last()
+                .satisfies(record -> assertThat(record.bytes()).hasSizeGreaterThan(60_000));
     }
 
     /** Whatever comes in whatever size: it holds the newest, in order, and never more than is allowed. */
@@ -52,7 +60,9 @@ class WireLogTest {
             assertThat(kept).hasSizeBetween(1, 64);
             assertThat(kept.get(kept.size() - 1).number()).isEqualTo(i);
             assertThat(kept.get(0).number()).isEqualTo(i - kept.size() + 1);
-            assertThat(kept.size() == 1 || kept.stream().mapToLong(WireRecord::memory).sum() <= 40_000).isTrue();
+            assertThat(kept.size() == 1
+                            || kept.stream().mapToLong(WireRecord::memory).sum() <= 40_000)
+                    .isTrue();
         }
     }
 
@@ -71,7 +81,9 @@ class WireLogTest {
     void keepAlivesRepeatAtOnceMetersAfterAWhileAndHandsNever() {
         WireScene scene = new WireScene();
         Random random = new Random(3);
-        assertThat(scene.out(Cause.Origin.KEEP_ALIVE, OscMessage.of("/stay"), Optional.empty()).repeats()).isTrue();
+        assertThat(scene.out(Cause.Origin.KEEP_ALIVE, OscMessage.of("/stay"), Optional.empty())
+                        .repeats())
+                .isTrue();
         boolean meter = false;
         boolean pulse = false;
         for (int i = 0; i < 200; i++) {

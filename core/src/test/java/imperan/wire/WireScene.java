@@ -10,7 +10,6 @@ import imperan.osc.OscEncoder;
 import imperan.osc.OscPacket;
 import imperan.show.PartId;
 import imperan.show.Person;
-
 import java.util.Optional;
 
 /** Packets that come and go on a clock of their own, for tests. */
@@ -37,13 +36,33 @@ final class WireScene {
     }
 
     WireRecord in(Optional<PartId> target, String peer, byte[] bytes, Optional<Reason> reason) {
-        return log.happened(new LiveEvent.PacketIn(now, new Cause(++inputs, Cause.Origin.ARRIVAL, Actor.IMPERAN, 1), target, "osc", peer, 9201, bytes,
-                OscDecoder.takingBareAddresses().decode(bytes), Optional.empty(), reason)).orElseThrow();
+        return log.happened(new LiveEvent.PacketIn(
+                        now,
+                        new Cause(++inputs, Cause.Origin.ARRIVAL, Actor.IMPERAN, 1),
+                        target,
+                        "osc",
+                        peer,
+                        9201,
+                        bytes,
+                        OscDecoder.takingBareAddresses().decode(bytes),
+                        Optional.empty(),
+                        reason))
+                .orElseThrow();
     }
 
     WireRecord out(Cause.Origin origin, OscPacket packet, Optional<Reason> reason) {
-        return log.happened(new LiveEvent.PacketOut(now, new Cause(++inputs, origin, ADA, 0), DESK, "osc", "192.0.2.20:7101", 9201, OscEncoder.encode(packet),
-                new Decoded.Whole(packet), 1, reason)).orElseThrow();
+        return log.happened(new LiveEvent.PacketOut(
+                        now,
+                        new Cause(++inputs, origin, ADA, 0),
+                        DESK,
+                        "osc",
+                        "192.0.2.20:7101",
+                        9201,
+                        OscEncoder.encode(packet),
+                        new Decoded.Whole(packet),
+                        1,
+                        reason))
+                .orElseThrow();
     }
 
     WireRecord out(OscPacket packet) {

@@ -1,11 +1,11 @@
 package imperan.words;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscPiece;
 import imperan.wire.Fate;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-
-import static org.assertj.core.api.Assertions.assertThat;
 
 class PieceWordsTest {
 

@@ -1,5 +1,7 @@
 package imperan.words;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
@@ -7,21 +9,37 @@ import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
 import imperan.proof.report.Verdict.Standing;
 import imperan.show.PartId;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
-import java.util.Arrays;
-import java.util.List;
-import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
-
 class ProofWordsTest {
 
     private static LineResult line(Verdict verdict) {
-        return new LineResult("a:send:1", "print", new PartId("a"), "Sound", "Wheel", Optional.of(new PartId("desk")), "Bellows", true, "/in/1/level", verdict, Optional.of(Obstacle.EVENT), 12, 8,
-                Optional.of(1_500_000L), Optional.of(700_000_000L), "0.5", "1", Optional.empty(), List.of(), Restored.YES);
+        return new LineResult(
+                "a:send:1",
+                "print",
+                new PartId("a"),
+                "Sound",
+                "Wheel",
+                Optional.of(new PartId("desk")),
+                "Bellows",
+                true,
+                "/in/1/level",
+                verdict,
+                Optional.of(Obstacle.EVENT),
+                12,
+                8,
+                Optional.of(1_500_000L),
+                Optional.of(700_000_000L),
+                "0.5",
+                "1",
+                Optional.empty(),
+                List.of(),
+                Restored.YES);
     }
 
     @ParameterizedTest
@@ -29,7 +47,8 @@ class ProofWordsTest {
     void aVerdictIsOneOrTwoWordsAndSaysWhatIsToBeDoneAbout(Verdict verdict) {
         assertThat(ProofWords.verdict(verdict).split(" ")).hasSizeBetween(1, 2);
         // what was heard is of interest though nothing is to be done
-        assertThat(ProofWords.says(line(verdict)).isEmpty()).isEqualTo(verdict.standing() == Standing.GOOD && verdict != Verdict.HEARD);
+        assertThat(ProofWords.says(line(verdict)).isEmpty())
+                .isEqualTo(verdict.standing() == Standing.GOOD && verdict != Verdict.HEARD);
         assertThat(ProofWords.says(line(verdict))).doesNotEndWith(".");
     }
 

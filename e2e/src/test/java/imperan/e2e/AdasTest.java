@@ -41,7 +41,8 @@ abstract class AdasTest extends InstalledTest {
 
     void choose(Locator select, String option) {
         click(select);
-        click(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)));
+        click(page.getByRole(
+                AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)));
     }
 
     Locator button(String name) {
@@ -49,7 +50,8 @@ abstract class AdasTest extends InstalledTest {
     }
 
     static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     static Locator exactly(Locator in, String label) {

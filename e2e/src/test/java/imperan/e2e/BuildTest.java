@@ -1,18 +1,17 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.KeyboardModifier;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** Building a page from nothing, and what Build must never do. */
 class BuildTest extends InstalledTest {
@@ -25,11 +24,13 @@ class BuildTest extends InstalledTest {
         page.navigate(imperan.url("/#/layout"));
         button("Add page").click();
         assertThat(page.getByText("An empty page.")).isVisible();
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Controls")).click();
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Controls"))
+                .click();
     }
 
     private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private Locator built(String label) {
@@ -37,7 +38,8 @@ class BuildTest extends InstalledTest {
     }
 
     private Locator cell(String name) {
-        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private void tap(int column, int row) {
@@ -63,7 +65,8 @@ class BuildTest extends InstalledTest {
         fill(cell("Message").getByLabel("Address"), "/bellows/in/1/level");
         assertThat(cell("Message").getByText("Saved")).isVisible();
         button("Listen on the same address").click();
-        assertThat(cell("Answer").getByLabel("On", new Locator.GetByLabelOptions().setExact(true))).hasValue("/bellows/in/1/level");
+        assertThat(cell("Answer").getByLabel("On", new Locator.GetByLabelOptions().setExact(true)))
+                .hasValue("/bellows/in/1/level");
         fill(cell("Touch").getByLabel("Label"), "Wheel");
         assertThat(built("Wheel")).isVisible();
 
@@ -133,7 +136,8 @@ class BuildTest extends InstalledTest {
         page.mouse().down();
         page.mouse().move(at.x + 20 + 4 * cellWidth, at.y + 40);
         page.mouse().up();
-        assertThat(fader).hasAttribute("style", Pattern.compile("grid-area: 1 / 7 / span 8 / span 2|grid-column: 7 / span 2"));
+        assertThat(fader)
+                .hasAttribute("style", Pattern.compile("grid-area: 1 / 7 / span 8 / span 2|grid-column: 7 / span 2"));
 
         fader.press("Shift+ArrowRight");
         assertThat(fader).hasAttribute("style", Pattern.compile("7 / span 8 / span 3|7 / span 3"));
@@ -159,7 +163,8 @@ class BuildTest extends InstalledTest {
     }
 
     private void assertAt(Locator control, int column, int row) {
-        assertThat(control).hasAttribute("style", Pattern.compile("grid-area: " + (row + 1) + " / " + (column + 1) + " / "));
+        assertThat(control)
+                .hasAttribute("style", Pattern.compile("grid-area: " + (row + 1) + " / " + (column + 1) + " / "));
     }
 
     @Test
@@ -215,8 +220,10 @@ class BuildTest extends InstalledTest {
         page.keyboard().press("Control+a");
         assertThat(selected()).hasCount(3);
         Locator settings = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Settings of all"));
-        settings.getByLabel("Press", new Locator.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("toggle")).click();
+        settings.getByLabel("Press", new Locator.GetByLabelOptions().setExact(true))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("toggle"))
+                .click();
         fill(settings.getByLabel("Exclusive group"), "Look");
         assertThat(settings).containsText("with Button 2, Button 3");
         built("Button 3").click();
@@ -300,9 +307,13 @@ class BuildTest extends InstalledTest {
         page.keyboard().press("Enter");
         cell("Message").getByLabel("Send on").focus();
         page.keyboard().press("Enter");
-        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("change").setExact(true))).isFocused();
+        assertThat(page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("change").setExact(true)))
+                .isFocused();
         page.keyboard().press("ArrowDown");
-        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("press"))).isFocused();
+        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("press")))
+                .isFocused();
         page.keyboard().press("Enter");
         assertThat(cell("Message").getByLabel("Send on")).containsText("press");
         page.keyboard().press("Escape");
@@ -403,7 +414,9 @@ class BuildTest extends InstalledTest {
         page.navigate(imperan.url("/#/rig"));
         page.getByLabel("Keys and gestures").click();
         page.getByText("Words used here").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Words used here"))).isVisible();
-        assertThat(page.getByText("The mark at the value that the target last reported")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Words used here")))
+                .isVisible();
+        assertThat(page.getByText("The mark at the value that the target last reported"))
+                .isVisible();
     }
 }

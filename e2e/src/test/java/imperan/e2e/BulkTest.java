@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -13,21 +16,16 @@ import imperan.show.Control;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-
-import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** Pages built by the dozen: strips, banks, copies with a meaning, runs, the line table, learning, files. */
 class BulkTest extends InstalledTest {
@@ -49,7 +47,8 @@ class BulkTest extends InstalledTest {
     }
 
     private static Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static Locator dialog() {
@@ -57,7 +56,9 @@ class BulkTest extends InstalledTest {
     }
 
     private static Locator inDialog(String name) {
-        return dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true));
+        return dialog().getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static void tab(String name) {
@@ -66,7 +67,10 @@ class BulkTest extends InstalledTest {
 
     private static void choose(Locator in, String label, String option) {
         in.getByLabel(label, new Locator.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
     }
 
     /** The levels of the first inputs, side by side, selected. */
@@ -86,11 +90,17 @@ class BulkTest extends InstalledTest {
     /** The addresses that the selected page's controls send on, in order. */
     private static List<String> addresses() {
         PartId id = new PartId(page.locator("[data-page]").getAttribute("data-page"));
-        return show().children(id).map(Part::body).filter(Control.class::isInstance).map(body -> ((Control) body).sends().get(0).address()).toList();
+        return show().children(id)
+                .map(Part::body)
+                .filter(Control.class::isInstance)
+                .map(body -> ((Control) body).sends().get(0).address())
+                .toList();
     }
 
     private static List<String> inputs(int first, int last) {
-        return IntStream.rangeClosed(first, last).mapToObj(i -> "/bellows/in/" + i + "/level").toList();
+        return IntStream.rangeClosed(first, last)
+                .mapToObj(i -> "/bellows/in/" + i + "/level")
+                .toList();
     }
 
     // ---- copies and runs
@@ -194,16 +204,22 @@ class BulkTest extends InstalledTest {
         int answers = Installation.freeUdpPort();
         try (Probe probe = new Probe(answers)) {
             int actions = 0;
-            String list = IntStream.rangeClosed(1, 40).mapToObj(i -> "/rig/part" + (char) ('a' + i % 26) + i + "/value, " + (i % 2 == 0 ? "int, 0, 255" : "float, 0, 1"))
+            String list = IntStream.rangeClosed(1, 40)
+                    .mapToObj(i -> "/rig/part" + (char) ('a' + i % 26) + i + "/value, "
+                            + (i % 2 == 0 ? "int, 0, 255" : "float, 0, 1"))
                     .collect(Collectors.joining("\n", "address, type, low, high\n", "\n"));
             page.navigate(imperan.url("/#/rig/phrasebooks"));
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …"))
+                    .click();
             dialog().getByLabel("Name of the phrasebook").fill("Parts");
             dialog().getByLabel("The list of messages").fill(list);
-            dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import")).click();
+            dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))
+                    .click();
             assertThat(dialog()).hasCount(0);
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links")).click();
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target")).click();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links"))
+                    .click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target"))
+                    .click();
             Locator target = page.locator("[data-target='Target 6']");
             target.getByLabel("It receives on port").fill(String.valueOf(probe.port()));
             target.getByLabel("It receives on port").press("Enter");
@@ -211,7 +227,8 @@ class BulkTest extends InstalledTest {
             target.getByLabel("Answers reach us on port").press("Enter");
             choose(target, "Phrasebook (brings its link sheet)", "Parts");
             actions += 6;
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Layout")).click();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Layout"))
+                    .click();
             choose(page.locator("[aria-label=Phrases]"), "Of target", "Target 6");
             button("All").click();
             button("Place 40 on a new page").click();
@@ -244,12 +261,17 @@ class BulkTest extends InstalledTest {
         page.getByLabel("All lines as a table").click();
         page.getByText("only with a finding").click();
         page.getByLabel("Filter the lines").fill("lvel");
-        Locator row = page.locator("[data-line]").filter(new Locator.FilterOptions().setHasText("did you mean /bellows/in/2/level")).first();
+        Locator row = page.locator("[data-line]")
+                .filter(new Locator.FilterOptions().setHasText("did you mean /bellows/in/2/level"))
+                .first();
         assertThat(row).isVisible();
         row.getByText("Use it").click();
-        Desk.waitUntil("mended", () -> show().all(Control.class).stream().anyMatch(part -> part.body() instanceof Control control
-                && control.sends().stream().anyMatch(send -> send.address().equals("/bellows/in/2/level"))
-                && control.sends().size() == 1 && control.label().equals("level 2")));
+        Desk.waitUntil("mended", () -> show().all(Control.class).stream()
+                .anyMatch(part -> part.body() instanceof Control control
+                        && control.sends().stream()
+                                .anyMatch(send -> send.address().equals("/bellows/in/2/level"))
+                        && control.sends().size() == 1
+                        && control.label().equals("level 2")));
     }
 
     @Test
@@ -260,16 +282,23 @@ class BulkTest extends InstalledTest {
         String table = Files.readString(csv.path());
         assertThat(table).startsWith("line,page,label,on,target,address");
         button("Paste or import …").click();
-        dialog().getByLabel("The table", new Locator.GetByLabelOptions().setExact(true)).fill(table);
+        dialog().getByLabel("The table", new Locator.GetByLabelOptions().setExact(true))
+                .fill(table);
         assertThat(dialog()).containsText("Nothing would change");
-        String line = table.lines().filter(row -> row.contains("level 2") && row.contains(":send:1")).findFirst().orElseThrow();
-        dialog().getByLabel("The table", new Locator.GetByLabelOptions().setExact(true)).fill(table.lines().findFirst().orElseThrow() + "\n"
-                + line.replace("/bellows/in/2/level", "/bellows/in/7/level") + "\nnobody:send:1,,,,,,,,,\n");
+        String line = table.lines()
+                .filter(row -> row.contains("level 2") && row.contains(":send:1"))
+                .findFirst()
+                .orElseThrow();
+        dialog().getByLabel("The table", new Locator.GetByLabelOptions().setExact(true))
+                .fill(table.lines().findFirst().orElseThrow() + "\n"
+                        + line.replace("/bellows/in/2/level", "/bellows/in/7/level") + "\nnobody:send:1,,,,,,,,,\n");
         assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("Row 3: There is no line");
         assertThat(dialog()).containsText("/bellows/in/7/level");
         inDialog("Import").click();
         page.getByLabel("Filter the lines").fill("in/7/level 2");
-        assertThat(page.locator("[data-line='" + line.substring(0, line.indexOf(',')) + "']").getByRole(AriaRole.TEXTBOX)).hasValue("/bellows/in/7/level");
+        assertThat(page.locator("[data-line='" + line.substring(0, line.indexOf(',')) + "']")
+                        .getByRole(AriaRole.TEXTBOX))
+                .hasValue("/bellows/in/7/level");
     }
 
     // ---- learning, files, the lock, two people
@@ -278,12 +307,17 @@ class BulkTest extends InstalledTest {
     void whatTheRealThingSaysIsGivenToWhatIsSelectedInOrder() {
         tab("Controls");
         for (int i = 0; i < 2; i++) {
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Fader").setExact(true)).press("Enter");
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Fader").setExact(true))
+                    .press("Enter");
             assertThat(page.locator("[data-build]")).hasCount(i + 1);
         }
         page.keyboard().press("Escape");
         page.locator("[data-build]").nth(0).click();
-        page.locator("[data-build]").nth(1).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        page.locator("[data-build]")
+                .nth(1)
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
         tab("Learn");
         choose(page.locator("[aria-label=Learn]"), "From target", "Bellows");
         button("Listen").click();
@@ -295,7 +329,8 @@ class BulkTest extends InstalledTest {
         assertThat(page.locator("[aria-label=Heard]")).containsText("/bellows/mix/4/level");
         button("Stop listening").click();
         button("Take 2 in order").click();
-        Desk.waitUntil("both learned", () -> addressesOrNone().equals(List.of("/bellows/mix/2/level", "/bellows/mix/4/level")));
+        Desk.waitUntil("both learned", () -> addressesOrNone()
+                .equals(List.of("/bellows/mix/2/level", "/bellows/mix/4/level")));
         tab("Phrases");
     }
 
@@ -303,7 +338,8 @@ class BulkTest extends InstalledTest {
     private static void somebodyElseListensAndStops() {
         Page other = chromium.device("Ben");
         other.navigate(imperan.url("/#/layout"));
-        other.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Learn")).click();
+        other.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Learn"))
+                .click();
         Locator shelf = other.locator("[aria-label=Learn]");
         shelf.getByText("Listen", new Locator.GetByTextOptions().setExact(true)).click();
         assertThat(shelf).containsText("move something");
@@ -314,18 +350,25 @@ class BulkTest extends InstalledTest {
 
     private static List<String> addressesOrNone() {
         PartId id = new PartId(page.locator("[data-page]").getAttribute("data-page"));
-        return show().children(id).map(Part::body).filter(Control.class::isInstance).flatMap(body -> ((Control) body).sends().stream())
-                .map(send -> send.address()).toList();
+        return show().children(id)
+                .map(Part::body)
+                .filter(Control.class::isInstance)
+                .flatMap(body -> ((Control) body).sends().stream())
+                .map(send -> send.address())
+                .toList();
     }
 
     @Test
     void aPageGoesOutAsAFileAndComesBackAfterALook() throws IOException {
         levels(3);
         button("Page settings").click();
-        Download file = page.waitForDownload(() -> dialog().getByText("This page as a file").click());
+        Download file = page.waitForDownload(
+                () -> dialog().getByText("This page as a file").click());
         byte[] bytes = Files.readAllBytes(file.path());
         dialog().getByText("Import a file …").click();
-        dialog().getByLabel("Layout file").setInputFiles(new FilePayload("broken.json", "application/json", "{\"format\":".getBytes(StandardCharsets.UTF_8)));
+        dialog().getByLabel("Layout file")
+                .setInputFiles(new FilePayload(
+                        "broken.json", "application/json", "{\"format\":".getBytes(StandardCharsets.UTF_8)));
         assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("not JSON");
         dialog().getByLabel("Layout file").setInputFiles(new FilePayload("page.json", "application/json", bytes));
         assertThat(dialog().getByLabel("What it needs")).containsText("Bellows");
@@ -342,7 +385,8 @@ class BulkTest extends InstalledTest {
         other.navigate(page.url());
         assertThat(other.locator("[data-build]").first()).containsText("Ada");
         button("Lock the show").click();
-        assertThat(other.getByText("Locked", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(other.getByText("Locked", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         page.keyboard().press("Delete");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("locked by Ada");
         assertThat(page.locator("[data-build]")).hasCount(2);

@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -7,12 +10,6 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -22,9 +19,11 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Messages that somebody sends by hand, and what is recorded of the wire and played back. */
 class CaptureTest {
@@ -52,7 +51,8 @@ class CaptureTest {
     }
 
     private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static Locator message(Page page) {
@@ -61,18 +61,24 @@ class CaptureTest {
 
     private static void choose(Page page, String label, String option) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
     }
 
     private static Locator row(Page page, String way, String text) {
-        return page.locator("[data-wire=" + way + "]").filter(new Locator.FilterOptions().setHasText(text)).first();
+        return page.locator("[data-wire=" + way + "]")
+                .filter(new Locator.FilterOptions().setHasText(text))
+                .first();
     }
 
     // ---- by hand
 
     @Test
     void aMessageWithItsTypesIsSentAndItsAnswerStandsBelow() {
-        try (Page page = wire("Send"); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire("Send");
+                Desk desk = new Desk(imperan.bellows())) {
             message(page).fill("/bellows/in/3/level ,i 0.5");
             button(page, "Send").click();
             assertThat(page.getByRole(AriaRole.ALERT)).containsText("“0.5” is no int");
@@ -90,7 +96,12 @@ class CaptureTest {
             message(page).fill("/bellows/in/4/level ,f 0.25");
             choose(page, "Repeat", "every 0.1 s");
             button(page, "Start repeating").click();
-            Desk.waitUntil("it left again and again", () -> page.locator("[data-wire=out]").filter(new Locator.FilterOptions().setHasText("/bellows/in/4/level")).count() > 4);
+            Desk.waitUntil(
+                    "it left again and again",
+                    () -> page.locator("[data-wire=out]")
+                                    .filter(new Locator.FilterOptions().setHasText("/bellows/in/4/level"))
+                                    .count()
+                            > 4);
             button(page, "Stop repeating").click();
             assertThat(button(page, "Start repeating")).isVisible();
         }
@@ -98,7 +109,9 @@ class CaptureTest {
 
     @Test
     void aMessageIsSavedInTheShowAndSentWithOnePress() {
-        try (Page page = wire("Send"); Desk desk = new Desk(imperan.bellows()); Page other = wire("Send")) {
+        try (Page page = wire("Send");
+                Desk desk = new Desk(imperan.bellows());
+                Page other = wire("Send")) {
             message(page).fill("/bellows/in/5/level ,f 0.65");
             button(page, "Save").click();
             Locator saved = other.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Saved messages"));
@@ -126,7 +139,8 @@ class CaptureTest {
 
     @Test
     void aMessageOfTheWireIsSentAgain() {
-        try (Page page = wire("List"); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire("List");
+                Desk desk = new Desk(imperan.bellows())) {
             page.getByLabel("Address or text").fill("/bellows/in/6/level");
             imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/6/level", new OscArgument.Float32(0.35f)));
             row(page, "in", "0.35").click();
@@ -141,7 +155,9 @@ class CaptureTest {
     // ---- recorded
 
     private static void record(Page page, String name, Runnable meanwhile) {
-        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).first().fill(name);
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))
+                .first()
+                .fill(name);
         button(page, "Record").click();
         assertThat(page.getByText("Recording " + name)).isVisible();
         meanwhile.run();
@@ -150,16 +166,20 @@ class CaptureTest {
     }
 
     private static void say(String line) {
-        try (Page page = wire("Send"); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire("Send");
+                Desk desk = new Desk(imperan.bellows())) {
             message(page).fill(line);
             button(page, "Send").click();
             assertThat(row(page, "in", line.substring(0, line.indexOf(' ')))).isVisible();
-            desk.waitForLevel(line.replaceAll("/bellows/(.*)/level.*", "$1"), Double.parseDouble(line.substring(line.lastIndexOf(' '))));
+            desk.waitForLevel(
+                    line.replaceAll("/bellows/(.*)/level.*", "$1"),
+                    Double.parseDouble(line.substring(line.lastIndexOf(' '))));
         }
     }
 
     private static Path saved(Page page, String name, String form) {
-        Download download = page.waitForDownload(() -> page.locator("[data-capture='" + name + "']").getByText(form).click());
+        Download download = page.waitForDownload(() ->
+                page.locator("[data-capture='" + name + "']").getByText(form).click());
         return download.path();
     }
 
@@ -174,28 +194,62 @@ class CaptureTest {
             List<String> ours = new ArrayList<>();
             for (String line : Files.readAllLines(saved(page, "For the analyser", "JSON lines"))) {
                 JsonNode packet = new JsonMapper().readTree(line);
-                if (packet.get("reach").stringValue().equals("UDP") && packet.path("messages").size() == 1) {
+                if (packet.get("reach").stringValue().equals("UDP")
+                        && packet.path("messages").size() == 1) {
                     JsonNode said = packet.get("messages").get(0);
-                    ours.add(said.get("address").stringValue() + "|" + said.get("types").stringValue());
+                    ours.add(said.get("address").stringValue() + "|"
+                            + said.get("types").stringValue());
                 }
             }
             assertThat(ours).contains("/bellows/in/7/level|,f", "/bellows/in/8/level|,fs");
-            assertThat(tshark(saved(page, "For the analyser", "pcapng"), "osc and udp", "osc.message.header.path", "osc.message.header.format")).isEqualTo(ours);
-            assertThat(tshark(saved(page, "For the analyser", "pcapng"), "osc.message.header.path == \"/bellows/in/7/level\" and udp.dstport == " + imperan.bellows().getPort(),
-                    "osc.message.float", "frame.comment")).containsExactly("0.15|Ada");
-            assertThat(tshark(saved(page, "For the analyser", "pcapng"), "udp.checksum.status == 0 or ip.checksum.status == 0 or _ws.malformed", "frame.number"))
-                    .as("checksums are right, and nothing is malformed").isEmpty();
+            assertThat(tshark(
+                            saved(page, "For the analyser", "pcapng"),
+                            "osc and udp",
+                            "osc.message.header.path",
+                            "osc.message.header.format"))
+                    .isEqualTo(ours);
+            assertThat(tshark(
+                            saved(page, "For the analyser", "pcapng"),
+                            "osc.message.header.path == \"/bellows/in/7/level\" and udp.dstport == "
+                                    + imperan.bellows().getPort(),
+                            "osc.message.float",
+                            "frame.comment"))
+                    .containsExactly("0.15|Ada");
+            assertThat(tshark(
+                            saved(page, "For the analyser", "pcapng"),
+                            "udp.checksum.status == 0 or ip.checksum.status == 0 or _ws.malformed",
+                            "frame.number"))
+                    .as("checksums are right, and nothing is malformed")
+                    .isEmpty();
         }
     }
 
-    private static List<String> tshark(Path capture, String filter, String... fields) throws IOException, InterruptedException {
-        List<String> command = new ArrayList<>(List.of("tshark", "-r", capture.toString(), "--enable-heuristic", "osc_udp", "-o", "udp.check_checksum:TRUE", "-o", "ip.check_checksum:TRUE",
-                "-Y", filter, "-T", "fields", "-E", "separator=|"));
+    private static List<String> tshark(Path capture, String filter, String... fields)
+            throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(List.of(
+                "tshark",
+                "-r",
+                capture.toString(),
+                "--enable-heuristic",
+                "osc_udp",
+                "-o",
+                "udp.check_checksum:TRUE",
+                "-o",
+                "ip.check_checksum:TRUE",
+                "-Y",
+                filter,
+                "-T",
+                "fields",
+                "-E",
+                "separator=|"));
         for (String field : fields) {
             command.addAll(List.of("-e", field));
         }
         Path said = Files.createTempFile("tshark", ".txt");
-        Process process = new ProcessBuilder(command).redirectOutput(said.toFile()).redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        Process process = new ProcessBuilder(command)
+                .redirectOutput(said.toFile())
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
         assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
         List<String> lines = Files.readAllLines(said);
         Files.delete(said);
@@ -204,29 +258,38 @@ class CaptureTest {
 
     @Test
     void whatIsRecordedIsPlayedToATarget() {
-        try (Page page = wire("Captures"); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire("Captures");
+                Desk desk = new Desk(imperan.bellows())) {
             record(page, "To be played", () -> {
                 say("/bellows/in/9/level ,f 0.35");
                 say("/bellows/in/9/level ,f 0.75");
             });
             imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/9/level", new OscArgument.Float32(0.1f)));
             desk.waitForLevel("in/9", 0.1);
-            page.locator("[data-capture='To be played']").getByText("Play to a target …").click();
+            page.locator("[data-capture='To be played']")
+                    .getByText("Play to a target …")
+                    .click();
             choose(page, "To", "Bellows");
-            choose(page, "Of the other end", "Bellows (127.0.0.1:" + imperan.bellows().getPort() + ")");
+            choose(
+                    page,
+                    "Of the other end",
+                    "Bellows (127.0.0.1:" + imperan.bellows().getPort() + ")");
             choose(page, "Speed", "ten times");
             button(page, "Play").click();
             desk.waitForLevel("in/9", 0.75);
             Locator playback = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Playback"));
             assertThat(playback).containsText(Pattern.compile("Played To be played to Bellows: (\\d+) of \\1"));
 
-            page.locator("[data-capture='To be played']").getByText("Play to a target …").click();
+            page.locator("[data-capture='To be played']")
+                    .getByText("Play to a target …")
+                    .click();
             choose(page, "Speed", "one by one");
             button(page, "Play").click();
             assertThat(playback).containsText(Pattern.compile("Paused .*: 0 of"));
             button(page, "Next packet").click();
             assertThat(playback).containsText(": 1 of");
-            playback.getByText("Stop", new Locator.GetByTextOptions().setExact(true)).click();
+            playback.getByText("Stop", new Locator.GetByTextOptions().setExact(true))
+                    .click();
             assertThat(playback).containsText("Stopped");
         }
     }
@@ -234,7 +297,8 @@ class CaptureTest {
     /** A copy of the show, without its sockets, makes of it what the show would: nothing is sent, and the show stays as it is. */
     @Test
     void whatCameIsTriedInTheShowWithoutSendingAnything() {
-        try (Page page = wire("Captures"); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire("Captures");
+                Desk desk = new Desk(imperan.bellows())) {
             record(page, "To be tried", () -> {
                 imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/8/level", new OscArgument.Float32(0.65f)));
                 desk.waitForLevel("in/8", 0.65);
@@ -242,11 +306,16 @@ class CaptureTest {
             });
             imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/8/level", new OscArgument.Float32(0.2f)));
             desk.waitForLevel("in/8", 0.2);
-            page.locator("[data-capture='To be tried']").getByText("Try in this show …").click();
+            page.locator("[data-capture='To be tried']")
+                    .getByText("Try in this show …")
+                    .click();
             button(page, "Try").click();
             Locator found = page.getByLabel("What the show made of it");
             assertThat(found).containsText("Controls that follow");
-            assertThat(found.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Choir R")).first()).containsText("dB");
+            assertThat(found.getByRole(AriaRole.LISTITEM)
+                            .filter(new Locator.FilterOptions().setHasText("Choir R"))
+                            .first())
+                    .containsText("dB");
             assertThat(found).containsText("/bellows/in/8/pan");
             Locator howFar = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("How far"));
             button(page, "First packet").click();
@@ -269,14 +338,24 @@ class CaptureTest {
             byte[] file = Files.readAllBytes(saved(page, "There and back", "pcapng"));
             Locator chosen = page.getByLabel("Capture file");
             chosen.setInputFiles(new FilePayload("Again.pcapng", "application/octet-stream", file));
-            assertThat(page.getByText(Pattern.compile("Again.pcapng: \\d+ packets"))).isVisible();
+            assertThat(page.getByText(Pattern.compile("Again.pcapng: \\d+ packets")))
+                    .isVisible();
             assertThat(page.locator("[data-capture='Again']")).containsText(Pattern.compile("\\d+ packets"));
-            chosen.setInputFiles(new FilePayload("Torn.pcapng", "application/octet-stream", Arrays.copyOf(file, file.length - 3)));
-            assertThat(page.getByText(Pattern.compile("Torn.pcapng: This is no capture: The block claims \\d+ bytes, \\d+ are left \\(byte \\d+\\)"))).isVisible();
-            chosen.setInputFiles(new FilePayload("Words.jsonl", "application/octet-stream", "{\"at\":\"soon\"}".getBytes(StandardCharsets.UTF_8)));
-            assertThat(page.getByText(Pattern.compile("Words.jsonl: This is no capture: .*\\(line 1\\)"))).isVisible();
+            chosen.setInputFiles(
+                    new FilePayload("Torn.pcapng", "application/octet-stream", Arrays.copyOf(file, file.length - 3)));
+            assertThat(
+                            page.getByText(
+                                    Pattern.compile(
+                                            "Torn.pcapng: This is no capture: The block claims \\d+ bytes, \\d+ are left \\(byte \\d+\\)")))
+                    .isVisible();
+            chosen.setInputFiles(new FilePayload(
+                    "Words.jsonl", "application/octet-stream", "{\"at\":\"soon\"}".getBytes(StandardCharsets.UTF_8)));
+            assertThat(page.getByText(Pattern.compile("Words.jsonl: This is no capture: .*\\(line 1\\)")))
+                    .isVisible();
             page.getByLabel("Remove Again").click();
-            page.getByRole(AriaRole.ALERTDIALOG).getByText("Remove", new Locator.GetByTextOptions().setExact(true)).click();
+            page.getByRole(AriaRole.ALERTDIALOG)
+                    .getByText("Remove", new Locator.GetByTextOptions().setExact(true))
+                    .click();
             assertThat(page.locator("[data-capture='Again']")).hasCount(0);
         }
     }

@@ -6,7 +6,6 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
-
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -23,27 +22,41 @@ final class Chromium implements AutoCloseable {
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
     }
 
-    private final Playwright playwright = Playwright.create(new Playwright.CreateOptions()
-            .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    private final Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
-            .setExecutablePath(onPath("chromium"))
-            .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
-                    "--disable-background-networking", "--disable-component-update", "--disable-sync")));
+    private final Playwright playwright =
+            Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    private final Browser browser = playwright
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(onPath("chromium"))
+                    .setArgs(List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
 
     /** A device with a screen of 1280 × 800 that can be touched, and whose user goes by this name. */
     Page device(String name) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
-                .setViewportSize(1280, 800).setHasTouch(true).setLocale("en-GB"));
-        context.addInitScript("localStorage.getItem('imperan.name') ?? localStorage.setItem('imperan.name', '" + name + "')");
+                .setViewportSize(1280, 800)
+                .setHasTouch(true)
+                .setLocale("en-GB"));
+        context.addInitScript(
+                "localStorage.getItem('imperan.name') ?? localStorage.setItem('imperan.name', '" + name + "')");
         Page page = context.newPage();
         page.setDefaultTimeout(PATIENCE_MS);
         return page;
     }
 
     private static Path onPath(String program) {
-        return Arrays.stream(System.getenv("PATH").split(":")).map(folder -> Path.of(folder, program))
-                .filter(Files::isExecutable).findFirst()
-                .orElseThrow(() -> new IllegalStateException(program + " is not on the PATH; run the tests by ./imperan test"));
+        return Arrays.stream(System.getenv("PATH").split(":"))
+                .map(folder -> Path.of(folder, program))
+                .filter(Files::isExecutable)
+                .findFirst()
+                .orElseThrow(() ->
+                        new IllegalStateException(program + " is not on the PATH; run the tests by ./imperan test"));
     }
 
     @Override

@@ -1,7 +1,6 @@
 package imperan.e2e;
 
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.net.InetAddress;
@@ -17,8 +16,8 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** {@code ./imperan} on ports and a folder of its own, as a user types it. */
 final class Command {
@@ -26,8 +25,7 @@ final class Command {
     private static final HttpClient HTTP = HttpClient.newHttpClient();
 
     /** What came of it. */
-    record Said(int exit, String text) {
-    }
+    record Said(int exit, String text) {}
 
     final Path var;
     final int port = freePort();
@@ -35,18 +33,28 @@ final class Command {
     private final Map<String, String> environment = new HashMap<>();
 
     Command() throws IOException {
-        var = Files.createTempDirectory("imperan-command",
-                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
-        environment.putAll(Map.of("IMPERAN_VAR", var.toString(), "IMPERAN_PORT", String.valueOf(port),
-                "IMPERAN_DB_PORT", String.valueOf(databasePort), "IMPERAN_STANDIN_PORT",
-                String.valueOf(Installation.freeBlock()), "IMPERAN_ANSWER_PORT", String.valueOf(Installation.freeBlock()),
-                "IMPERAN_STANDIN_PAGE", String.valueOf(freePort())));
+        var = Files.createTempDirectory(
+                "imperan-command", PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
+        environment.putAll(Map.of(
+                "IMPERAN_VAR",
+                var.toString(),
+                "IMPERAN_PORT",
+                String.valueOf(port),
+                "IMPERAN_DB_PORT",
+                String.valueOf(databasePort),
+                "IMPERAN_STANDIN_PORT",
+                String.valueOf(Installation.freeBlock()),
+                "IMPERAN_ANSWER_PORT",
+                String.valueOf(Installation.freeBlock()),
+                "IMPERAN_STANDIN_PAGE",
+                String.valueOf(freePort())));
     }
 
     /** A port that is free now, below those that the system gives away. */
     static int freePort() {
         for (int attempt = 0; attempt < 1000; attempt++) {
-            try (ServerSocket socket = new ServerSocket(10_000 + new Random().nextInt(20_000), 1, InetAddress.getLoopbackAddress())) {
+            try (ServerSocket socket =
+                    new ServerSocket(10_000 + new Random().nextInt(20_000), 1, InetAddress.getLoopbackAddress())) {
                 return socket.getLocalPort();
             } catch (IOException e) {
                 // taken; another one
@@ -65,11 +73,16 @@ final class Command {
         String[] command = new String[words.length + 1];
         command[0] = "./imperan";
         System.arraycopy(words, 0, command, 1, words.length);
-        ProcessBuilder builder = new ProcessBuilder(command).directory(folder.toFile()).redirectErrorStream(true).redirectOutput(output.toFile());
+        ProcessBuilder builder = new ProcessBuilder(command)
+                .directory(folder.toFile())
+                .redirectErrorStream(true)
+                .redirectOutput(output.toFile());
         builder.environment().putAll(environment);
         builder.environment().putAll(also);
         Process process = builder.start();
-        assertThat(process.waitFor(5, TimeUnit.MINUTES)).as("./imperan %s ends", String.join(" ", words)).isTrue();
+        assertThat(process.waitFor(5, TimeUnit.MINUTES))
+                .as("./imperan %s ends", String.join(" ", words))
+                .isTrue();
         return new Said(process.exitValue(), Files.readString(output));
     }
 
@@ -80,14 +93,22 @@ final class Command {
     }
 
     JsonNode get(String path) throws Exception {
-        return new JsonMapper().readTree(HTTP.send(HttpRequest.newBuilder(uri(path)).build(), HttpResponse.BodyHandlers.ofString()).body());
+        return new JsonMapper()
+                .readTree(HTTP.send(HttpRequest.newBuilder(uri(path)).build(), HttpResponse.BodyHandlers.ofString())
+                        .body());
     }
 
     /** @return the status; 0 where the server did not answer */
     int post(String path, String type, String body) {
         try {
-            return HTTP.send(HttpRequest.newBuilder(uri(path)).header("Imperan-Browser", "command-test").header("Content-Type", type)
-                    .POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString()).statusCode();
+            return HTTP.send(
+                            HttpRequest.newBuilder(uri(path))
+                                    .header("Imperan-Browser", "command-test")
+                                    .header("Content-Type", type)
+                                    .POST(HttpRequest.BodyPublishers.ofString(body))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString())
+                    .statusCode();
         } catch (IOException e) {
             return 0;
         } catch (InterruptedException e) {

@@ -1,9 +1,6 @@
 package imperan.e2e;
 
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.net.InetSocketAddress;
@@ -13,8 +10,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 /** The command of the README, on ports and a folder of its own; and what survives when its processes are killed. */
 class CommandTest {
@@ -36,21 +35,34 @@ class CommandTest {
 
     /** Adds a page of this name; true where the server says that it is kept. */
     private static boolean add(String name) {
-        return command.post("/api/shows/salt-clock/edits", "application/json", """
+        return command.post(
+                        "/api/shows/salt-clock/edits",
+                        "application/json",
+                        """
                 {"title": "Add %1$s", "steps": [{"step": "put", "basedOn": 0, "part": {"id": "%1$s", "parent": "wheelhouse",
                  "order": 1, "body": {"kind": "page", "name": "%1$s", "columns": 4, "rows": 4,
-                 "screen": {"kind": "DESK", "width": 1280, "height": 800}, "strip": false, "follows": null}}}]}""".formatted(name)) == 200;
+                 "screen": {"kind": "DESK", "width": 1280, "height": 800}, "strip": false, "follows": null}}}]}"""
+                                .formatted(name))
+                == 200;
     }
 
     /** Imports a show of some size under this name; true where the server says that it is there. */
     private static boolean take(String name) {
         StringBuilder parts = new StringBuilder();
         for (int i = 0; i < PARTS; i++) {
-            parts.append(i == 0 ? "" : ",").append("""
-                    {"handle": "layout-%1$d", "parent": null, "body": {"kind": "layout", "name": "L %1$d", "draft": null}}""".formatted(i));
+            parts.append(i == 0 ? "" : ",")
+                    .append(
+                            """
+                    {"handle": "layout-%1$d", "parent": null, "body": {"kind": "layout", "name": "L %1$d", "draft": null}}"""
+                                    .formatted(i));
         }
-        return command.post("/api/files?onSameName=REFUSE", "text/plain", """
-                {"format": "imperan-show", "version": 7, "name": "%s", "parts": [%s]}""".formatted(name, parts)) == 200;
+        return command.post(
+                        "/api/files?onSameName=REFUSE",
+                        "text/plain",
+                        """
+                {"format": "imperan-show", "version": 7, "name": "%s", "parts": [%s]}"""
+                                .formatted(name, parts))
+                == 200;
     }
 
     /**
@@ -103,15 +115,23 @@ class CommandTest {
             page.forEach(line -> titles.add(0, line.get("title").stringValue()));
             before = page.get(page.size() - 1).get("number").longValue();
         }
-        List<String> added = titles.stream().filter(t -> t.startsWith("Add p")).map(t -> t.substring(4)).toList();
+        List<String> added = titles.stream()
+                .filter(t -> t.startsWith("Add p"))
+                .map(t -> t.substring(4))
+                .toList();
         assertThat(added).doesNotHaveDuplicates().containsSubsequence(kept);
         assertThat(kept.size()).isGreaterThan(KILLS * 3);
 
         Map<String, Integer> shows = new HashMap<>();
         for (JsonNode show : command.get("/api/shows")) {
-            if (show.get("name").stringValue().startsWith("Show p") && show.get("deletedAt").isNull()) {
+            if (show.get("name").stringValue().startsWith("Show p")
+                    && show.get("deletedAt").isNull()) {
                 String file = "/api/shows/" + show.get("id").stringValue() + "/file";
-                assertThat(shows.put(show.get("name").stringValue(), command.get(file).get("parts").size())).as("none is there twice").isNull();
+                assertThat(shows.put(
+                                show.get("name").stringValue(),
+                                command.get(file).get("parts").size()))
+                        .as("none is there twice")
+                        .isNull();
             }
         }
         assertThat(shows.keySet()).containsAll(imported);
@@ -130,12 +150,17 @@ class CommandTest {
         JsonNode after = walk();
         assertThat(after.get("running")).isEmpty();
         assertThat(after.get("over")).isEmpty();
-        assertThat(after.get("next").stringValue()).as("where it stood, a second before at most").isIn("walk-5", "walk-6");
+        assertThat(after.get("next").stringValue())
+                .as("where it stood, a second before at most")
+                .isIn("walk-5", "walk-6");
         assertThat(order("GO", "null")).as("somebody says go again").isEqualTo(200);
     }
 
     private static int order(String deed, String cue) throws Exception {
-        return command.post("/api/shows/salt-clock/commands", "application/json", "{\"kind\": \"cues\", \"list\": \"evening-walk\", \"deed\": \"%s\", \"cue\": %s}".formatted(deed, cue));
+        return command.post(
+                "/api/shows/salt-clock/commands",
+                "application/json",
+                "{\"kind\": \"cues\", \"list\": \"evening-walk\", \"deed\": \"%s\", \"cue\": %s}".formatted(deed, cue));
     }
 
     private static JsonNode walk() throws Exception {
@@ -149,7 +174,9 @@ class CommandTest {
             taken.bind(new InetSocketAddress("127.0.0.1", command.port));
             Command.Said up = command.run("up");
             assertThat(up.exit()).isNotZero();
-            assertThat(up.text()).contains("port " + command.port + " is taken by another program").doesNotContain("Exception");
+            assertThat(up.text())
+                    .contains("port " + command.port + " is taken by another program")
+                    .doesNotContain("Exception");
         }
         Command.Said unknown = command.run("nonsense");
         assertThat(unknown.exit()).isNotZero();

@@ -1,5 +1,9 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static imperan.show.Page.plain;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -23,15 +27,10 @@ import imperan.show.cue.FadeCurve;
 import imperan.show.form.CueDisplay;
 import imperan.show.form.CueKey;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static imperan.show.Page.plain;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Cue lists, as those who build and step them do: what leaves is read over the sockets of the stand-ins. */
 class CuesTest extends AdasTest {
@@ -45,7 +44,9 @@ class CuesTest extends AdasTest {
     }
 
     private Locator editor(String number) {
-        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Cue " + number).setExact(true));
+        return page.getByRole(
+                AriaRole.REGION,
+                new Page.GetByRoleOptions().setName("Cue " + number).setExact(true));
     }
 
     /** A go that was just now is over. */
@@ -55,11 +56,19 @@ class CuesTest extends AdasTest {
 
     private void list(String name) {
         page.navigate(imperan.url("/#/cues"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true))
+                .click();
     }
 
     private static void put(PartId id, PartId parent, Body body) {
-        Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Something for cues", List.of(new EditRequest.Put(new Part(id, Optional.ofNullable(parent), 70, body), 0))), ADA).join();
+        Outcome outcome = imperan.bean(Keeper.class)
+                .edit(
+                        "salt-clock",
+                        new EditRequest(
+                                "Something for cues",
+                                List.of(new EditRequest.Put(new Part(id, Optional.ofNullable(parent), 70, body), 0))),
+                        ADA)
+                .join();
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
     }
 
@@ -121,7 +130,8 @@ class CuesTest extends AdasTest {
         page.setViewportSize(390, 844);
         list("Evening walk");
         button("Make cue 3 the next").click();
-        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next cue"))).containsText("3 Low water");
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next cue")))
+                .containsText("3 Low water");
         assertThat(button("Go")).isInViewport();
         assertThat(row("3")).isInViewport();
         button("Go").click();
@@ -139,7 +149,8 @@ class CuesTest extends AdasTest {
         assertThat(row("3")).containsText("No answer within");
         imperan.fault("Sluice", Fault.DEAF, false);
         button("Make cue 8 the next").click();
-        Locator targets = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next cue")).getByLabel("Its targets");
+        Locator targets = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next cue"))
+                .getByLabel("Its targets");
         assertThat(targets).containsText("✓ Sluice");
         order("{\"kind\":\"gate\",\"target\":\"sluice\",\"gate\":\"HELD\"}");
         assertThat(targets).containsText("✗ Sluice held");
@@ -149,8 +160,14 @@ class CuesTest extends AdasTest {
 
     /** What somebody else wants done with the live show; what the server says to that. */
     private String order(String command) {
-        return page.request().post(imperan.url("/api/shows/salt-clock/commands"),
-                RequestOptions.create().setHeader("Imperan-Browser", "ada").setHeader("Content-Type", "application/json").setData(command)).text();
+        return page.request()
+                .post(
+                        imperan.url("/api/shows/salt-clock/commands"),
+                        RequestOptions.create()
+                                .setHeader("Imperan-Browser", "ada")
+                                .setHeader("Content-Type", "application/json")
+                                .setData(command))
+                .text();
     }
 
     @Test
@@ -168,10 +185,42 @@ class CuesTest extends AdasTest {
         PartId list = new PartId("evening-walk");
         PartId cuePage = new PartId("cue-page");
         put(cuePage, new PartId("wheelhouse"), plain("Cues", 16, 8));
-        put(new PartId("go-key"), cuePage, Control.plain("", new Cells(0, 0, 4, 4), new CueKey(Optional.of(list), CueKey.CueOrder.GO, Optional.empty()), List.of(), List.of()));
-        put(new PartId("back-key"), cuePage, Control.plain("", new Cells(4, 0, 4, 4), new CueKey(Optional.of(list), CueKey.CueOrder.BACK, Optional.empty()), List.of(), List.of()));
-        put(new PartId("next-cue"), cuePage, Control.plain("Next", new Cells(0, 4, 8, 2), new CueDisplay(Optional.of(list), CueDisplay.Shown.NEXT), List.of(), List.of()));
-        put(new PartId("running"), cuePage, Control.plain("Runs", new Cells(0, 6, 8, 2), new CueDisplay(Optional.of(list), CueDisplay.Shown.RUNNING), List.of(), List.of()));
+        put(
+                new PartId("go-key"),
+                cuePage,
+                Control.plain(
+                        "",
+                        new Cells(0, 0, 4, 4),
+                        new CueKey(Optional.of(list), CueKey.CueOrder.GO, Optional.empty()),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("back-key"),
+                cuePage,
+                Control.plain(
+                        "",
+                        new Cells(4, 0, 4, 4),
+                        new CueKey(Optional.of(list), CueKey.CueOrder.BACK, Optional.empty()),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("next-cue"),
+                cuePage,
+                Control.plain(
+                        "Next",
+                        new Cells(0, 4, 8, 2),
+                        new CueDisplay(Optional.of(list), CueDisplay.Shown.NEXT),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("running"),
+                cuePage,
+                Control.plain(
+                        "Runs",
+                        new Cells(0, 6, 8, 2),
+                        new CueDisplay(Optional.of(list), CueDisplay.Shown.RUNNING),
+                        List.of(),
+                        List.of()));
         page.navigate(imperan.url("/#/run/cue-page"));
         Locator shown = page.locator("[data-control='next-cue']");
         assertThat(shown).containsText("1 Blank");
@@ -187,8 +236,20 @@ class CuesTest extends AdasTest {
     void aZeroCueBringsAllToAKnownStateWithOneKey() {
         PartId list = new PartId("zero-list");
         put(list, null, CueList.plain("With a zero"));
-        put(new PartId("zero"), list, Cue.plain("0", "Silent", new CueAction.RecallLook(0, Optional.of(new PartId("look-silent")), 0, FadeCurve.EVEN)));
-        put(new PartId("first"), list, Cue.plain("1", "Dusk", new CueAction.RecallLook(0, Optional.of(new PartId("look-dusk")), 0.2, FadeCurve.EVEN)));
+        put(
+                new PartId("zero"),
+                list,
+                Cue.plain(
+                        "0",
+                        "Silent",
+                        new CueAction.RecallLook(0, Optional.of(new PartId("look-silent")), 0, FadeCurve.EVEN)));
+        put(
+                new PartId("first"),
+                list,
+                Cue.plain(
+                        "1",
+                        "Dusk",
+                        new CueAction.RecallLook(0, Optional.of(new PartId("look-dusk")), 0.2, FadeCurve.EVEN)));
         list("With a zero");
         button("Make cue 1 the next").click();
         button("Go").click();
@@ -238,15 +299,18 @@ class CuesTest extends AdasTest {
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         assertThat(dialog.getByLabel("What stays")).containsText("/wick/look/3/go");
         exactly(dialog, "Step").fill("0");
-        dialog.getByText("Renumber", new Locator.GetByTextOptions().setExact(true)).click();
+        dialog.getByText("Renumber", new Locator.GetByTextOptions().setExact(true))
+                .click();
         assertThat(dialog.getByRole(AriaRole.ALERT)).containsText("by a thousandth or more");
         exactly(dialog, "Step").fill("1");
-        dialog.getByText("Renumber", new Locator.GetByTextOptions().setExact(true)).click();
+        dialog.getByText("Renumber", new Locator.GetByTextOptions().setExact(true))
+                .click();
         assertThat(dialog).isHidden();
         assertThat(row("6")).containsText("does nothing");
         assertThat(row("19")).containsText("Good night");
         page.keyboard().press("Escape");
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Does")).click();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Does"))
+                .click();
         page.keyboard().press("Control+z");
         assertThat(row("17")).containsText("Good night");
         page.keyboard().press("Control+z");
@@ -258,7 +322,11 @@ class CuesTest extends AdasTest {
     private void harbour() {
         PartId list = new PartId("harbour");
         put(list, null, CueList.plain("Harbour"));
-        CueAction mute = new CueAction.SayLine(0, Optional.of(new PartId("bellows")), "/bellows/in/6/mute", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "1")));
+        CueAction mute = new CueAction.SayLine(
+                0,
+                Optional.of(new PartId("bellows")),
+                "/bellows/in/6/mute",
+                List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.INT32, "1")));
         put(new PartId("harbour-1"), list, Cue.plain("1", "Bells", mute, mute));
     }
 
@@ -285,12 +353,16 @@ class CuesTest extends AdasTest {
         exactly(dialog, "Find").fill("/bellows/in/");
         exactly(dialog, "Put").fill("/bellows/aux/");
         assertThat(dialog).containsText("/bellows/aux/7/mute");
-        dialog.getByText("Replace", new Locator.GetByTextOptions().setExact(true)).click();
+        dialog.getByText("Replace", new Locator.GetByTextOptions().setExact(true))
+                .click();
         assertThat(dialog).isHidden();
         assertThat(row("1")).containsText("/bellows/aux/6/mute");
         button("Swap the target …").click();
         exactly(dialog, "go from now on to").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Wick").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("Wick").setExact(true))
+                .click();
         dialog.getByText("Swap", new Locator.GetByTextOptions().setExact(true)).click();
         assertThat(dialog).isHidden();
         assertThat(row("1")).containsText("Wick /bellows/aux/7/mute 1");
@@ -300,7 +372,10 @@ class CuesTest extends AdasTest {
     void whatStandsIsRecordedAsALookAndRecalledWithAFade() {
         desk.set("/bellows/in/5/level", new OscArgument.Float32(0.6f));
         page.navigate(imperan.url("/#/run/sound"));
-        assertThat(Hands.control(page, "level-5").locator(".reading-in, [data-belief=KNOWN]").or(Hands.control(page, "level-5"))).isVisible();
+        assertThat(Hands.control(page, "level-5")
+                        .locator(".reading-in, [data-belief=KNOWN]")
+                        .or(Hands.control(page, "level-5")))
+                .isVisible();
         Desk.waitUntil("it is known", () -> desk.level("in/5") > 0.59);
         list("Evening walk");
         button("Edit").click();
@@ -313,12 +388,16 @@ class CuesTest extends AdasTest {
         desk.set("/bellows/in/5/level", new OscArgument.Float32(0.1f));
         click(page.locator("[data-cue='15']"));
         add();
-        Locator cue = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(Pattern.compile("^Cue 15\\.")));
+        Locator cue =
+                page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(Pattern.compile("^Cue 15\\.")));
         click(cue.getByText("Recall a look"));
         choose(cue.getByLabel("Look"), "Look 3");
         type(exactly(cue, "In, s"), "0.4");
         button("Play").click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Fire cue 15\\.\\d+ and stay"))).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Fire cue 15\\.\\d+ and stay")))
+                .click();
         desk.waitForLevel("in/5", 0.6);
     }
 
@@ -330,13 +409,16 @@ class CuesTest extends AdasTest {
         put(new PartId("table-1"), list, Cue.plain("1", "First"));
         list("As a table");
         button("Edit").click();
-        String table = page.request().get(imperan.url("/api/shows/salt-clock/cues/table-list.csv")).text();
+        String table = page.request()
+                .get(imperan.url("/api/shows/salt-clock/cues/table-list.csv"))
+                .text();
         assertThat(table).contains("table-1,1,First");
         button("Import").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByLabel("The table").fill(table.replace("First", "The first") + ",2,Another,,pink,,hand,\r\n");
         assertThat(dialog.getByRole(AriaRole.ALERT)).containsText("“pink” is no colour of a cue");
-        dialog.getByLabel("The table").fill(table.replace("First", "The first") + ",2,Another,,green,sound,after 3 s,\r\n");
+        dialog.getByLabel("The table")
+                .fill(table.replace("First", "The first") + ",2,Another,,green,sound,after 3 s,\r\n");
         assertThat(dialog.getByRole(AriaRole.ALERT)).hasCount(0);
         button("Import").last().click();
         assertThat(row("1")).containsText("The first");
@@ -347,8 +429,22 @@ class CuesTest extends AdasTest {
     void twoOperatorsSeeTheSameAndNeitherFiresTwice() {
         PartId list = new PartId("two-list");
         put(list, null, new CueList("For two", 2, Optional.empty(), Optional.empty(), Optional.empty(), ""));
-        put(new PartId("two-1"), list, Cue.plain("1", "First", new CueAction.BringControl(0, Optional.of(new PartId("level-6")), List.of(0.3), 0, FadeCurve.EVEN)));
-        put(new PartId("two-2"), list, Cue.plain("2", "Second", new CueAction.BringControl(0, Optional.of(new PartId("level-6")), List.of(0.9), 5, FadeCurve.EVEN)));
+        put(
+                new PartId("two-1"),
+                list,
+                Cue.plain(
+                        "1",
+                        "First",
+                        new CueAction.BringControl(
+                                0, Optional.of(new PartId("level-6")), List.of(0.3), 0, FadeCurve.EVEN)));
+        put(
+                new PartId("two-2"),
+                list,
+                Cue.plain(
+                        "2",
+                        "Second",
+                        new CueAction.BringControl(
+                                0, Optional.of(new PartId("level-6")), List.of(0.9), 5, FadeCurve.EVEN)));
         put(new PartId("two-3"), list, Cue.plain("3", "Third"));
         list("For two");
         try (Page ben = chromium.device("Ben")) {
@@ -361,7 +457,9 @@ class CuesTest extends AdasTest {
             page.keyboard().press("Space");
             assertThat(page.getByText("The last go was just now")).isVisible();
             desk.waitForLevel("in/6", 0.3);
-            Desk.waitUntil("the guard is over", () -> order("{\"kind\":\"cues\",\"list\":\"two-list\",\"deed\":\"GO\",\"cue\":\"two-1\"}").contains("Somebody stepped the list since"));
+            Desk.waitUntil("the guard is over", () -> order(
+                            "{\"kind\":\"cues\",\"list\":\"two-list\",\"deed\":\"GO\",\"cue\":\"two-1\"}")
+                    .contains("Somebody stepped the list since"));
             button(ben, "Go").click();
             Locator running = page.locator("[data-running='2']");
             assertThat(running).containsText("Ben");
@@ -375,7 +473,9 @@ class CuesTest extends AdasTest {
     /** Nothing plays by itself after a restart, and the list stands where it stood. */
     @Test
     void afterARestartNothingPlaysAndTheListStandsWhereItStood() throws Exception {
-        try (Installation own = new Installation(); Desk bellows = new Desk(own.bellows()); Page mine = chromium.device("Ada")) {
+        try (Installation own = new Installation();
+                Desk bellows = new Desk(own.bellows());
+                Page mine = chromium.device("Ada")) {
             mine.navigate(own.url("/#/cues"));
             Locator next = mine.locator("[data-cue='5']");
             button(mine, "Make cue 5 the next").click();

@@ -5,7 +5,6 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
-
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -53,7 +52,8 @@ final class Desk implements AutoCloseable {
                 throw new IllegalStateException(e);
             }
             if (new OscDecoder().decode(buffer, 0, packet.getLength()) instanceof Decoded.Whole whole
-                    && whole.packet() instanceof OscMessage message && message.address().equals(path)) {
+                    && whole.packet() instanceof OscMessage message
+                    && message.address().equals(path)) {
                 return message.arguments().get(0);
             }
         }

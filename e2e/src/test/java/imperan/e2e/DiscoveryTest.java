@@ -1,15 +1,14 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import org.junit.jupiter.api.Test;
-
+import java.net.InetAddress;
 import javax.jmdns.JmDNS;
 import javax.jmdns.ServiceInfo;
-import java.net.InetAddress;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** What announces itself is found and added with one press. */
 class DiscoveryTest extends InstalledTest {
@@ -21,10 +20,12 @@ class DiscoveryTest extends InstalledTest {
             voice.registerService(ServiceInfo.create("_osc._udp.local.", "Lock gate", port, ""));
             Page page = chromium.device("Ada");
             page.navigate(imperan.url("/#/rig/machine"));
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Look for targets")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Look for targets"))
+                    .click();
             Locator found = page.locator("[data-service='Lock gate _osc._udp']");
             assertThat(found).containsText(":" + port);
-            found.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add Lock gate")).click();
+            found.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add Lock gate"))
+                    .click();
             assertThat(found).containsText("in the rig");
             page.navigate(imperan.url("/#/rig"));
             assertThat(page.locator("[data-target='Lock gate']")).containsText(":" + port);

@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import imperan.live.Actor;
 import imperan.proof.Suspect;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Report;
@@ -10,7 +13,6 @@ import imperan.server.proof.Proofs;
 import imperan.server.proof.Proofs.Wish;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
-import imperan.live.Actor;
 import imperan.show.AnswerRule;
 import imperan.show.AnswerRule.Tolerance;
 import imperan.show.ArgumentSource;
@@ -33,8 +35,6 @@ import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
-import org.junit.jupiter.api.Test;
-
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -49,8 +49,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Devices that were not made by us, on bare sockets: what is wrong with each comes out as it is. */
 class ForeignTest {
@@ -61,7 +60,8 @@ class ForeignTest {
     private final List<EditRequest.Step> steps = new ArrayList<>();
 
     private void put(String id, String parent, Body body) {
-        steps.add(new EditRequest.Put(new Part(new PartId(id), Optional.ofNullable(parent).map(PartId::new), 0, body), 0));
+        steps.add(new EditRequest.Put(
+                new Part(new PartId(id), Optional.ofNullable(parent).map(PartId::new), 0, body), 0));
     }
 
     private static String name(Responder.Way way) {
@@ -72,14 +72,46 @@ class ForeignTest {
         boolean asked = way == Responder.Way.ONLY_ASKED;
         String id = name(way);
         AnswerRule answer = AnswerRule.usual(asked ? AnswerRule.Kind.QUERY : AnswerRule.Kind.SAME);
-        Phrase phrase = Phrase.plain("/" + id + "/level", Phrase.Direction.BOTH, List.of(PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(1.0), "", List.of(),
-                Optional.empty())), way == Responder.Way.COARSER ? answer.near(new Tolerance(Tolerance.Unit.STEP, 0.3)) : answer, "", "").doing(Phrase.Effect.VALUE);
+        Phrase phrase = Phrase.plain(
+                        "/" + id + "/level",
+                        Phrase.Direction.BOTH,
+                        List.of(PhraseArgument.plain(
+                                ArgumentType.FLOAT32,
+                                Optional.of(0.0),
+                                Optional.of(1.0),
+                                "",
+                                List.of(),
+                                Optional.empty())),
+                        way == Responder.Way.COARSER ? answer.near(new Tolerance(Tolerance.Unit.STEP, 0.3)) : answer,
+                        "",
+                        "")
+                .doing(Phrase.Effect.VALUE);
         put("book-" + id, null, new Phrasebook(id, Phrasebook.LinkSheet.unknown()));
         put("phrase-" + id, "book-" + id, phrase);
-        put(id, null, Target.plain(id, "127.0.0.1", port, answerPort, asked ? Target.Answering.QUERIES : Target.Answering.REPORTS).simulatedAt(new StandInEnd("127.0.0.1", port, true))
-                .speaking(new PartId("book-" + id)));
-        put("level-" + id, PAGE.value(), Control.plain(id, new Cells(2 * way.ordinal(), 0, 2, 6), Fader.plain(Form.Direction.UP, Form.Grab.JUMP),
-                List.of(new Send(Send.Phase.CHANGE, Optional.of(new PartId(id)), "/" + id + "/level", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.of()));
+        put(
+                id,
+                null,
+                Target.plain(
+                                id,
+                                "127.0.0.1",
+                                port,
+                                answerPort,
+                                asked ? Target.Answering.QUERIES : Target.Answering.REPORTS)
+                        .simulatedAt(new StandInEnd("127.0.0.1", port, true))
+                        .speaking(new PartId("book-" + id)));
+        put(
+                "level-" + id,
+                PAGE.value(),
+                Control.plain(
+                        id,
+                        new Cells(2 * way.ordinal(), 0, 2, 6),
+                        Fader.plain(Form.Direction.UP, Form.Grab.JUMP),
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.of(new PartId(id)),
+                                "/" + id + "/level",
+                                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))),
+                        List.of()));
     }
 
     @Test
@@ -90,14 +122,21 @@ class ForeignTest {
             put("foreign-layout", null, Layout.plain("Foreign"));
             put(PAGE.value(), "foreign-layout", Page.plain("Foreign", 2 * devices.size(), 6));
             devices.forEach((way, device) -> device(way, device.port(), Command.freePort()));
-            Outcome outcome = imperan.bean(Keeper.class).change("salt-clock", show -> show.apply(new EditRequest("Put foreign devices", steps), ADA)).join();
+            Outcome outcome = imperan.bean(Keeper.class)
+                    .change("salt-clock", show -> show.apply(new EditRequest("Put foreign devices", steps), ADA))
+                    .join();
             assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
             Report report = proved(imperan, 12);
             assertThat(report.lines()).hasSize(devices.size());
             for (LineResult line : report.lines()) {
-                Responder.Way way = Arrays.stream(Responder.Way.values()).filter(each -> name(each).equals(line.targetName())).findFirst().orElseThrow();
+                Responder.Way way = Arrays.stream(Responder.Way.values())
+                        .filter(each -> name(each).equals(line.targetName()))
+                        .findFirst()
+                        .orElseThrow();
                 assertThat(line.verdict()).as("%s", line).isEqualTo(verdict(way));
-                assertThat(line.suspects()).as("%s", line).containsAll(cause(way).stream().toList());
+                assertThat(line.suspects())
+                        .as("%s", line)
+                        .containsAll(cause(way).stream().toList());
             }
         } finally {
             devices.values().forEach(Responder::close);
@@ -109,20 +148,30 @@ class ForeignTest {
     void whatHearsAndNeverAnswersIsNoAnswerAndHasHeardAllOfIt() throws Exception {
         int port = Command.freePort();
         Path heard = Files.createTempFile("heard", ".txt");
-        Process dump = new ProcessBuilder("stdbuf", "-oL", "oscdump", String.valueOf(port)).redirectErrorStream(true).redirectOutput(heard.toFile()).start();
+        Process dump = new ProcessBuilder("stdbuf", "-oL", "oscdump", String.valueOf(port))
+                .redirectErrorStream(true)
+                .redirectOutput(heard.toFile())
+                .start();
         try (Installation imperan = new Installation()) {
             put("foreign-layout", null, Layout.plain("Foreign"));
             put(PAGE.value(), "foreign-layout", Page.plain("Foreign", 2, 6));
             device(Responder.Way.SAME, port, Command.freePort());
-            Outcome outcome = imperan.bean(Keeper.class).change("salt-clock", show -> show.apply(new EditRequest("Put a foreign device", steps), ADA)).join();
+            Outcome outcome = imperan.bean(Keeper.class)
+                    .change("salt-clock", show -> show.apply(new EditRequest("Put a foreign device", steps), ADA))
+                    .join();
             assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
             Report report = proved(imperan, 12);
             assertThat(report.lines()).singleElement().satisfies(line -> {
                 assertThat(line.verdict()).isEqualTo(Verdict.NO_ANSWER);
-                assertThat(line.suspects()).as("it is there, for its port is open and its machine is this one").doesNotContain(Suspect.PORT_CLOSED);
+                assertThat(line.suspects())
+                        .as("it is there, for its port is open and its machine is this one")
+                        .doesNotContain(Suspect.PORT_CLOSED);
             });
-            Desk.waitUntil("it has written both ends and the middle down", () -> linesOf(heard).stream().filter(line -> line.contains("/same/level f "))
-                    .map(line -> Double.valueOf(line.substring(line.lastIndexOf(' ') + 1))).collect(Collectors.toSet()).equals(Set.of(0.0, 0.5, 1.0)));
+            Desk.waitUntil("it has written both ends and the middle down", () -> linesOf(heard).stream()
+                    .filter(line -> line.contains("/same/level f "))
+                    .map(line -> Double.valueOf(line.substring(line.lastIndexOf(' ') + 1)))
+                    .collect(Collectors.toSet())
+                    .equals(Set.of(0.0, 0.5, 1.0)));
         } finally {
             dump.destroy();
             dump.waitFor();
@@ -141,17 +190,30 @@ class ForeignTest {
     /** The report of a proof of the foreign page. */
     private static Report proved(Installation imperan, int times) {
         ShowLoop loop = imperan.bean(ShowLoop.class);
-        Desk.waitUntil("their sockets are open", () -> loop.askLive("salt-clock", (running, now) -> running.links().stream().allMatch(link -> link.socket().works())).join());
+        Desk.waitUntil(
+                "their sockets are open", () -> loop.askLive("salt-clock", (running, now) -> running.links().stream()
+                                .allMatch(link -> link.socket().works()))
+                        .join());
         Proofs proofs = imperan.bean(Proofs.class);
         Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), Which.ALL, times, false, List.of());
-        assertThat(proofs.begin("salt-clock", wish, proofs.plan("salt-clock", wish).token(), Actor.of(ADA))).isEmpty();
-        assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running("salt-clock").filter(run -> run.phase() == ProofRun.Phase.ENDED && run.number().isPresent()).isPresent())).isTrue();
-        return proofs.report("salt-clock", proofs.running("salt-clock").orElseThrow().number().orElseThrow()).orElseThrow().report();
+        assertThat(proofs.begin(
+                        "salt-clock", wish, proofs.plan("salt-clock", wish).token(), Actor.of(ADA)))
+                .isEmpty();
+        assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running("salt-clock")
+                        .filter(run -> run.phase() == ProofRun.Phase.ENDED
+                                && run.number().isPresent())
+                        .isPresent()))
+                .isTrue();
+        return proofs.report(
+                        "salt-clock",
+                        proofs.running("salt-clock").orElseThrow().number().orElseThrow())
+                .orElseThrow()
+                .report();
     }
 
     private static Verdict verdict(Responder.Way way) {
         return switch (way) {
-            // the only target of its host on its answer port is believed from another port, too
+                // the only target of its host on its answer port is believed from another port, too
             case SAME, COARSER, ONLY_ASKED, OTHER_PORT -> Verdict.CONFIRMED;
             case COARSER_THAN_TOLD -> Verdict.WRONG_VALUE;
             case WHOLE -> Verdict.WRONG_TYPE;

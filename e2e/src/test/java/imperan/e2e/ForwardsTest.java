@@ -1,15 +1,14 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
-
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 
 /** What one target says drives another one, as somebody sets it up. */
 class ForwardsTest extends InstalledTest {
@@ -20,7 +19,8 @@ class ForwardsTest extends InstalledTest {
     static void open() {
         page = chromium.device("Ada");
         page.navigate(imperan.url("/#/rig"));
-        assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
+        assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]"))
+                .isVisible();
     }
 
     private static Locator card(String name) {
@@ -41,14 +41,18 @@ class ForwardsTest extends InstalledTest {
 
     private static void choose(Locator in, String label, String option) {
         in.getByLabel(label, new Locator.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
     }
 
     /** A level of the desk dims a lantern: scaled, rounded, and seen to be taken. */
     @Test
     void aDeskLevelDimsALantern() {
         page.navigate(imperan.url("/#/lines/forwards"));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add forward")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add forward"))
+                .click();
         Locator card = card("Forward 2");
         choose(card.getByLabel("Heard"), "When", "Bellows");
         type(card.getByLabel("Heard"), "says", "/bellows/main/lvel");
@@ -70,7 +74,8 @@ class ForwardsTest extends InstalledTest {
         Page hand = chromium.device("Ben");
         hand.navigate(imperan.url("/#/run"));
         Hands.waitForRun(hand);
-        Locator main = hand.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("^Main"))).first();
+        Locator main = hand.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("^Main")))
+                .first();
         main.focus();
         main.press("End");
         assertThat(card).containsText("last 255");
@@ -90,7 +95,10 @@ class ForwardsTest extends InstalledTest {
         Page hand = chromium.device("Ben");
         hand.navigate(imperan.url("/#/run/waves"));
         Hands.waitForRun(hand);
-        Locator turbulence = hand.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("turbulence", Pattern.CASE_INSENSITIVE))).first();
+        Locator turbulence = hand.getByRole(
+                        AriaRole.SLIDER,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("turbulence", Pattern.CASE_INSENSITIVE)))
+                .first();
         turbulence.focus();
         turbulence.press("End");
         assertThat(card).containsText("sent 1");

@@ -49,7 +49,8 @@ final class HalfOpen implements AutoCloseable {
 
     private void pump(Socket from, Socket to) {
         byte[] bytes = new byte[8192];
-        try (InputStream in = from.getInputStream(); OutputStream out = to.getOutputStream()) {
+        try (InputStream in = from.getInputStream();
+                OutputStream out = to.getOutputStream()) {
             boolean cut = false;
             for (int count = in.read(bytes); count >= 0; count = in.read(bytes)) {
                 // what was open when the network went stays dead when it comes back

@@ -10,12 +10,12 @@ import com.microsoft.playwright.options.BoundingBox;
 /** What hands do on controls, in positions from 0 to 1 of a control's travel. */
 final class Hands {
 
-    private Hands() {
-    }
+    private Hands() {}
 
     /** Goes from where one builds to where one plays, once that is on the screen: a page that is built looks much the same. */
     static void run(Page page) {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run").setExact(true)).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run").setExact(true))
+                .click();
         waitForRun(page);
     }
 
@@ -53,8 +53,11 @@ final class Hands {
 
     /** A number that the styles of a control use, 0 to 1. */
     static double number(Page page, String id, String name) {
-        return Double.parseDouble(control(page, id).locator("[data-moved]").first()
-                .evaluate("(e, name) => getComputedStyle(e).getPropertyValue(name) || '0'", name).toString());
+        return Double.parseDouble(control(page, id)
+                .locator("[data-moved]")
+                .first()
+                .evaluate("(e, name) => getComputedStyle(e).getPropertyValue(name) || '0'", name)
+                .toString());
     }
 
     /** Tilts the device of a browser, in degrees: Chromium's own override of its sensor, in which sideways is gamma and forwards is beta. */

@@ -1,5 +1,7 @@
 package imperan.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.server.run.ShowLoop;
@@ -7,18 +9,15 @@ import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
 import imperan.show.PartId;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-
 import java.net.URI;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Hands, browsers that come and go, and a database that goes. */
 class HandsAttackTest extends Attacked {
@@ -50,7 +49,8 @@ class HandsAttackTest extends Attacked {
 
     @Test
     void aHeldButtonIsReleasedBeforeItsTargetIsHeld() {
-        try (RawBrowser holding = holding(); RawBrowser other = browser("ben")) {
+        try (RawBrowser holding = holding();
+                RawBrowser other = browser("ben")) {
             other.command("{\"kind\":\"gate\",\"target\":\"far-end\",\"gate\":\"HELD\"}");
             waitForRelease();
             other.command("{\"kind\":\"gate\",\"target\":\"far-end\",\"gate\":\"OPEN\"}");
@@ -61,7 +61,12 @@ class HandsAttackTest extends Attacked {
 
     @Test
     void aHeldButtonIsReleasedBeforeItsTargetMovesAndBeforeAnotherShowGoesLive() {
-        Target target = (Target) imperan.bean(Keeper.class).show("salt-clock").join().part(TARGET).orElseThrow().body();
+        Target target = (Target) imperan.bean(Keeper.class)
+                .show("salt-clock")
+                .join()
+                .part(TARGET)
+                .orElseThrow()
+                .body();
         try (RawBrowser holding = holding()) {
             edit(put(TARGET, null, target.at("127.0.0.1", 9)));
             waitForRelease();
@@ -76,7 +81,9 @@ class HandsAttackTest extends Attacked {
             assertThat(holding.isOpen()).isTrue();
         }
         shows.goLive("salt-clock");
-        Desk.waitUntil("it is live again", () -> imperan.bean(ShowLoop.class).liveShowId().equals("salt-clock"));
+        Desk.waitUntil(
+                "it is live again",
+                () -> imperan.bean(ShowLoop.class).liveShowId().equals("salt-clock"));
         goesOn();
     }
 
@@ -165,9 +172,13 @@ class HandsAttackTest extends Attacked {
     @Test
     void theLoopSurvivesAnErrorAndSaysSo() {
         try (RawBrowser eye = browser("eye")) {
-            imperan.bean(ShowLoop.class).ask("salt-clock", (running, now) -> {
-                throw new StackOverflowError("for the test");
-            }, "");
+            imperan.bean(ShowLoop.class)
+                    .ask(
+                            "salt-clock",
+                            (running, now) -> {
+                                throw new StackOverflowError("for the test");
+                            },
+                            "");
             eye.waitForNotice("StackOverflowError");
         }
         goesOn();
@@ -210,7 +221,9 @@ class HandsAttackTest extends Attacked {
             probe.forget();
             joining.set(LEVEL.value(), 0.375);
             probe.waitForLast(OscMessage.of("/far/level", new OscArgument.Float32(0.375f)));
-            assertThat(post("/api/shows/salt-clock/undo", "application/json", "").body()).contains("database does not answer");
+            assertThat(post("/api/shows/salt-clock/undo", "application/json", "")
+                            .body())
+                    .contains("database does not answer");
         } finally {
             imperan.databaseGone(false);
         }
@@ -236,8 +249,10 @@ class HandsAttackTest extends Attacked {
             imperan.databaseGone(false);
         }
         Desk.waitUntil("it was written", () -> {
-            try (var database = imperan.database(); Statement statement = database.createStatement();
-                 var row = statement.executeQuery("select axes::text from control_value where control_id = 'attack-level'")) {
+            try (var database = imperan.database();
+                    Statement statement = database.createStatement();
+                    var row = statement.executeQuery(
+                            "select axes::text from control_value where control_id = 'attack-level'")) {
                 return row.next() && row.getString(1).contains("0.4375");
             } catch (SQLException e) {
                 return false;

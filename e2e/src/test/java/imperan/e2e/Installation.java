@@ -6,10 +6,6 @@ import imperan.standins.Company;
 import imperan.standins.Fault;
 import imperan.standins.PicturePage;
 import imperan.standins.Post;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.boot.web.server.context.WebServerApplicationContext;
-import org.springframework.context.ConfigurableApplicationContext;
-
 import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
@@ -26,6 +22,9 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
 
 /** A freshly started Imperan with a database, ports and stand-ins of its own. */
 final class Installation implements AutoCloseable {
@@ -33,6 +32,7 @@ final class Installation implements AutoCloseable {
     private final String database = "e2e_" + UUID.randomUUID().toString().replace("-", "");
     /** What the server works as: it owns its database and may nothing else. */
     private static final String ROLE = "imperan_app";
+
     private static final String PASSWORD = environment("IMPERAN_TEST_DB_APP_PASSWORD");
     private static final int BLOCK = Company.NAMES.size();
 
@@ -55,30 +55,34 @@ final class Installation implements AutoCloseable {
             company = new Company(firstPort, firstAnswer, Set.of());
             pictures = new PicturePage(company, 0);
             folder = Files.createTempDirectory("imperan-e2e");
-            try (Connection connection = administer(); Statement statement = connection.createStatement()) {
+            try (Connection connection = administer();
+                    Statement statement = connection.createStatement()) {
                 statement.execute("create database " + database + " owner " + ROLE);
             }
-            try (Connection connection = database(); Statement statement = connection.createStatement()) {
+            try (Connection connection = database();
+                    Statement statement = connection.createStatement()) {
                 // what begins with a backslash is for psql
                 statement.execute(dump.replaceAll("(?m)^\\\\.*$", ""));
             }
         } catch (IOException | SQLException e) {
-            throw new IllegalStateException("The installation under test cannot be made; run the tests by ./imperan test", e);
+            throw new IllegalStateException(
+                    "The installation under test cannot be made; run the tests by ./imperan test", e);
         }
         startServer();
     }
 
     void startServer() {
-        server = new SpringApplicationBuilder(ImperanServer.class).run(
-                "--server.port=0",
-                "--spring.datasource.url=" + databaseUrl(database),
-                "--spring.datasource.username=" + ROLE,
-                "--spring.datasource.password=" + PASSWORD,
-                "--imperan.demo.first-port=" + firstPort,
-                "--imperan.demo.first-answer=" + firstAnswer,
-                "--imperan.network.port=0",
-                "--imperan.network.folder=" + folder,
-                "--imperan.demo.page=http://127.0.0.1:" + pictures.port());
+        server = new SpringApplicationBuilder(ImperanServer.class)
+                .run(
+                        "--server.port=0",
+                        "--spring.datasource.url=" + databaseUrl(database),
+                        "--spring.datasource.username=" + ROLE,
+                        "--spring.datasource.password=" + PASSWORD,
+                        "--imperan.demo.first-port=" + firstPort,
+                        "--imperan.demo.first-answer=" + firstAnswer,
+                        "--imperan.network.port=0",
+                        "--imperan.network.folder=" + folder,
+                        "--imperan.demo.page=http://127.0.0.1:" + pictures.port());
     }
 
     void stopServer() {
@@ -157,10 +161,11 @@ final class Installation implements AutoCloseable {
     /** Ends the connections of the server and lets it make no new ones, or lets it again. */
     void databaseGone(boolean gone) throws SQLException {
         try (Connection connection = administer();
-             Statement statement = connection.createStatement()) {
+                Statement statement = connection.createStatement()) {
             statement.execute("alter database " + database + " allow_connections " + !gone);
             if (gone) {
-                statement.execute("select pg_terminate_backend(pid) from pg_stat_activity where datname = '" + database + "'");
+                statement.execute(
+                        "select pg_terminate_backend(pid) from pg_stat_activity where datname = '" + database + "'");
             }
         }
     }
@@ -194,7 +199,7 @@ final class Installation implements AutoCloseable {
 
     private static boolean isFree(int port) {
         try (DatagramSocket datagrams = new DatagramSocket(port, InetAddress.getLoopbackAddress());
-             ServerSocket connections = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+                ServerSocket connections = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
             return datagrams.isBound() && connections.isBound();
         } catch (IOException e) {
             return false;

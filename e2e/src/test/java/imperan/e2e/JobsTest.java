@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -7,10 +10,6 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.standins.Announcement;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.DatagramPacket;
@@ -19,9 +18,9 @@ import java.net.InetAddress;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** What somebody wants to get done in the first hours, each from an empty show, with every click, key and text that is typed counted. */
 class JobsTest extends InstalledTest {
@@ -39,7 +38,8 @@ class JobsTest extends InstalledTest {
         page.navigate(imperan.url("/#/shows"));
         click(page.getByText("New show"));
         click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Go live …")));
-        click(page.getByRole(AriaRole.ALERTDIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go live")));
+        click(page.getByRole(AriaRole.ALERTDIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go live")));
         assertThat(page.getByText("No target yet")).isVisible();
     }
 
@@ -67,11 +67,13 @@ class JobsTest extends InstalledTest {
 
     private void choose(Locator select, String option) {
         click(select);
-        click(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)));
+        click(page.getByRole(
+                AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)));
     }
 
     private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private Locator link(String name) {
@@ -79,7 +81,8 @@ class JobsTest extends InstalledTest {
     }
 
     private Locator cell(String name) {
-        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private void tap(int column, int row) {
@@ -91,7 +94,8 @@ class JobsTest extends InstalledTest {
     private void target(boolean first, String name, int port) {
         click(first ? page.getByText("By hand") : button("Add target"));
         Locator settings = page.locator("[data-target]").last();
-        assertThat(settings.getByLabel("Name", new Locator.GetByLabelOptions().setExact(true))).isFocused();
+        assertThat(settings.getByLabel("Name", new Locator.GetByLabelOptions().setExact(true)))
+                .isFocused();
         page.keyboard().type(name);
         actions++;
         key("Enter");
@@ -138,7 +142,8 @@ class JobsTest extends InstalledTest {
 
         void waitFor(String address, OscArgument... arguments) {
             byte[] wanted = OscEncoder.encode(OscMessage.of(address, arguments));
-            Desk.waitUntil(address + " arrived", () -> arrived.stream().anyMatch(bytes -> Arrays.equals(bytes, wanted)));
+            Desk.waitUntil(
+                    address + " arrived", () -> arrived.stream().anyMatch(bytes -> Arrays.equals(bytes, wanted)));
         }
 
         @Override
@@ -152,13 +157,16 @@ class JobsTest extends InstalledTest {
     /** The demo show as the README leads through it, job by job. */
     @Test
     void theFirstTenMinutesOfTheReadme() {
-        try (Installation fresh = new Installation(); Desk bellows = new Desk(fresh.bellows())) {
+        try (Installation fresh = new Installation();
+                Desk bellows = new Desk(fresh.bellows())) {
             page.navigate(fresh.url("/"));
-            assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
+            assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]"))
+                    .isVisible();
             job("a fader moves the desk", 2, () -> {
                 click(link("Run"));
                 Hands.waitForRun(page);
-                page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Wheel")).press("End");
+                page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Wheel"))
+                        .press("End");
                 actions++;
                 bellows.waitForLevel("in/1", 1);
             });
@@ -166,7 +174,10 @@ class JobsTest extends InstalledTest {
                 click(link("Back to Build"));
                 click(link("Rig"));
                 click(page.getByLabel("Settings of Bellows"));
-                type(page.locator("[data-target=Bellows]").getByLabel("Address", new Locator.GetByLabelOptions().setExact(true)), "127,0,0,1");
+                type(
+                        page.locator("[data-target=Bellows]")
+                                .getByLabel("Address", new Locator.GetByLabelOptions().setExact(true)),
+                        "127,0,0,1");
                 key("Enter");
                 assertThat(page.getByRole(AriaRole.ALERT)).containsText("127.0.0.1");
                 page.keyboard().press("Escape");
@@ -258,7 +269,9 @@ class JobsTest extends InstalledTest {
         try {
             click(link("This machine"));
             click(button("Look for targets"));
-            click(page.locator("[data-service^=Bellows]").filter(new Locator.FilterOptions().setHasText(":" + imperan.post("Bellows").port()))
+            click(page.locator("[data-service^=Bellows]")
+                    .filter(new Locator.FilterOptions()
+                            .setHasText(":" + imperan.post("Bellows").port()))
                     .getByRole(AriaRole.BUTTON));
             click(link("Layout"));
             click(button("Strips").first());
@@ -273,14 +286,16 @@ class JobsTest extends InstalledTest {
         }
         page.setViewportSize(390, 844);
         assertThat(page.getByRole(AriaRole.SLIDER)).hasCount(8);
-        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("level 3")).press("End");
+        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("level 3"))
+                .press("End");
         desk.waitForLevel("in/3", 1);
     }
 
     @Test
     void twoMessagesToTwoTargetsWithAFixedTextEachAndASwitchThatIsReversed() {
         newShow();
-        try (Foreign door = new Foreign(); Foreign horn = new Foreign()) {
+        try (Foreign door = new Foreign();
+                Foreign horn = new Foreign()) {
             target(true, "Door", door.port());
             target(false, "Horn", horn.port());
             click(link("Layout"));

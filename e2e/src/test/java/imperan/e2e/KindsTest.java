@@ -1,5 +1,10 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static imperan.e2e.Hands.control;
+import static imperan.show.Page.plain;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.google.gson.Gson;
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
@@ -8,8 +13,8 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import imperan.layout.Arrangement;
-import imperan.layout.arranging.Arranger;
 import imperan.layout.ControlKind;
+import imperan.layout.arranging.Arranger;
 import imperan.osc.OscArgument;
 import imperan.osc.OscArgument.Int32;
 import imperan.osc.OscArgument.Text;
@@ -45,23 +50,17 @@ import imperan.show.form.Tap;
 import imperan.show.form.TextLine;
 import imperan.show.form.Tilt;
 import imperan.show.form.Wheel;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static imperan.e2e.Hands.control;
-import static imperan.show.Page.plain;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A control of each kind, moved by mouse, by touch and by keyboard; what arrives at a socket is compared byte for byte. */
 class KindsTest extends InstalledTest {
@@ -80,7 +79,10 @@ class KindsTest extends InstalledTest {
         int answers = Installation.freeUdpPort();
         probe = new Probe(answers);
         List<EditRequest.Step> steps = new ArrayList<>();
-        steps.add(put(PROBE, Optional.empty(), Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.NONE)));
+        steps.add(put(
+                PROBE,
+                Optional.empty(),
+                Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.NONE)));
         steps.add(put(KINDS, Optional.of(new PartId("wheelhouse")), plain("Kinds", 30, 20)));
         column = 0;
         add(steps, "fader", Fader.plain(Form.Direction.UP, Form.Grab.RELATIVE), value(0));
@@ -92,21 +94,46 @@ class KindsTest extends InstalledTest {
         column = 0;
         add(steps, "button", Button.plain(Button.Action.MOMENTARY), value(0));
         add(steps, "once", Button.plain(Button.Action.ONE_SHOT), new ArgumentSource.Fixed(ArgumentType.TEXT, "go"));
-        add(steps, "choice", new Choice(List.of(new Option("Ebb", "Low water"), new Option("Flood", "Flood"), new Option("Slack", "Slack")),
-                Form.Direction.RIGHT), new ArgumentSource.Chosen(ArgumentType.TEXT));
+        add(
+                steps,
+                "choice",
+                new Choice(
+                        List.of(
+                                new Option("Ebb", "Low water"),
+                                new Option("Flood", "Flood"),
+                                new Option("Slack", "Slack")),
+                        Form.Direction.RIGHT),
+                new ArgumentSource.Chosen(ArgumentType.TEXT));
         add(steps, "line", new TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
         add(steps, "tap", new Tap(1, 1000), new ArgumentSource.Value(ArgumentType.INT32, 1, 1000));
-        add(steps, "tilt", new Tilt(45), new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 0),
+        add(
+                steps,
+                "tilt",
+                new Tilt(45),
+                new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 0),
                 new ArgumentSource.Value(ArgumentType.INT32, -45, 45, 1));
         column = 0;
-        steps.add(laid("wheel", new Wheel(10), List.of(new Send(Send.Phase.STEP, Optional.of(PROBE), "/wheel",
-                List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1)))), List.of()));
-        steps.add(laid("bend", new Knob(Optional.empty(), true, 0.5), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/bend", List.of(value(0)))), List.of()));
+        steps.add(laid(
+                "wheel",
+                new Wheel(10),
+                List.of(new Send(
+                        Send.Phase.STEP,
+                        Optional.of(PROBE),
+                        "/wheel",
+                        List.of(new ArgumentSource.Steps(ArgumentType.INT32, 1)))),
+                List.of()));
+        steps.add(laid(
+                "bend",
+                new Knob(Optional.empty(), true, 0.5),
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/bend", List.of(value(0)))),
+                List.of()));
         for (Form form : List.of(new Meter(), Lamp.PLAIN, new Readout(), new Needle())) {
-            steps.add(laid(form.called(), form, List.of(), List.of(Listen.value(Optional.of(PROBE), "/said", 0, 0, 1))));
+            steps.add(
+                    laid(form.called(), form, List.of(), List.of(Listen.value(Optional.of(PROBE), "/said", 0, 0, 1))));
         }
         Keeper keeper = imperan.bean(Keeper.class);
-        Outcome outcome = keeper.edit("salt-clock", new EditRequest("Each kind", steps), ADA).join();
+        Outcome outcome = keeper.edit("salt-clock", new EditRequest("Each kind", steps), ADA)
+                .join();
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
         page = chromium.device("Ada");
         page.navigate(imperan.url("/#/run/kinds"));
@@ -124,13 +151,17 @@ class KindsTest extends InstalledTest {
     }
 
     private static void add(List<EditRequest.Step> steps, String id, Form form, ArgumentSource... arguments) {
-        Send.Phase on = form instanceof Button button && button.action() == Button.Action.ONE_SHOT ? Send.Phase.PRESS : Send.Phase.CHANGE;
+        Send.Phase on = form instanceof Button button && button.action() == Button.Action.ONE_SHOT
+                ? Send.Phase.PRESS
+                : Send.Phase.CHANGE;
         steps.add(laid(id, form, List.of(new Send(on, Optional.of(PROBE), "/" + id, List.of(arguments))), List.of()));
     }
 
     /** Three rows of controls, each five cells wide. */
     private static EditRequest.Step laid(String id, Form form, List<Send> sends, List<Listen> listens) {
-        int row = sends.isEmpty() || List.of("wheel", "bend").contains(id) ? 14 : List.of("fader", "lying", "knob", "cross", "pad", "colour").contains(id) ? 0 : 8;
+        int row = sends.isEmpty() || List.of("wheel", "bend").contains(id)
+                ? 14
+                : List.of("fader", "lying", "knob", "cross", "pad", "colour").contains(id) ? 0 : 8;
         Cells cells = new Cells(column, row, 5, row == 0 ? 8 : 6);
         column += 5;
         return put(new PartId("kind-" + id), Optional.of(KINDS), Control.plain(id, cells, form, sends, listens));
@@ -145,7 +176,9 @@ class KindsTest extends InstalledTest {
     }
 
     private static OscMessage message(String id, int... numbers) {
-        return new OscMessage("/" + id, IntStream.of(numbers).mapToObj(n -> (OscArgument) new Int32(n)).toList());
+        return new OscMessage(
+                "/" + id,
+                IntStream.of(numbers).mapToObj(n -> (OscArgument) new Int32(n)).toList());
     }
 
     private static OscMessage said(String id, String text) {
@@ -190,8 +223,12 @@ class KindsTest extends InstalledTest {
     private static void finger(String type, double[]... points) {
         JsonObject event = new JsonObject();
         event.addProperty("type", type);
-        event.add("touchPoints", new Gson().toJsonTree(Arrays.stream(points)
-                .map(p -> Map.of("x", Math.max(0, p[0]), "y", Math.max(0, p[1]), "id", 1)).toList()));
+        event.add(
+                "touchPoints",
+                new Gson()
+                        .toJsonTree(Arrays.stream(points)
+                                .map(p -> Map.of("x", Math.max(0, p[0]), "y", Math.max(0, p[1]), "id", 1))
+                                .toList()));
         touch.send("Input.dispatchTouchEvent", event);
     }
 
@@ -358,10 +395,20 @@ class KindsTest extends InstalledTest {
         probe.forget();
         byMouse("wheel", 0.5, 1.02);
         // half a turn, in as many messages as the hand made moves
-        Desk.waitUntil("five steps up", () -> probe.arrived().stream().mapToInt(packet -> packet[packet.length - 1]).sum() == 5);
+        Desk.waitUntil(
+                "five steps up",
+                () -> probe.arrived().stream()
+                                .mapToInt(packet -> packet[packet.length - 1])
+                                .sum()
+                        == 5);
         probe.forget();
         byFinger("wheel", 0.5, -0.02);
-        Desk.waitUntil("five steps down", () -> probe.arrived().stream().mapToInt(packet -> packet[packet.length - 1]).sum() == -5);
+        Desk.waitUntil(
+                "five steps down",
+                () -> probe.arrived().stream()
+                                .mapToInt(packet -> packet[packet.length - 1])
+                                .sum()
+                        == -5);
     }
 
     @Test
@@ -378,7 +425,8 @@ class KindsTest extends InstalledTest {
         byKey("fader", "End");
         byKey("fader", "Home");
         probe.waitForLast(message("fader", 0));
-        assertThat(probe.arrived()).as("a sensor that is off says nothing").noneMatch(packet -> new String(packet).startsWith("/tilt"));
+        assertThat(probe.arrived()).as("a sensor that is off says nothing").noneMatch(packet -> new String(packet)
+                .startsWith("/tilt"));
     }
 
     // ---- what only shows, and what several make
@@ -404,12 +452,31 @@ class KindsTest extends InstalledTest {
         Keeper keeper = imperan.bean(Keeper.class);
         PartId other = new PartId("piano-page");
         PartId tray = new PartId("piano");
-        keeper.edit("salt-clock", new EditRequest("A page", List.of(put(other, Optional.of(new PartId("wheelhouse")), plain("Piano", 16, 8)))), ADA).join();
-        keeper.change("salt-clock", show -> Arranger.carryOut(show, new Arrangement.AddControl(other, tray, ControlKind.PIANO, Optional.empty()), ADA)).join();
-        keeper.change("salt-clock", show -> Arranger.carryOut(show, new Arrangement.SwapTarget(List.of(tray), Optional.empty(), PROBE), ADA)).join();
+        keeper.edit(
+                        "salt-clock",
+                        new EditRequest(
+                                "A page",
+                                List.of(put(other, Optional.of(new PartId("wheelhouse")), plain("Piano", 16, 8)))),
+                        ADA)
+                .join();
+        keeper.change(
+                        "salt-clock",
+                        show -> Arranger.carryOut(
+                                show,
+                                new Arrangement.AddControl(other, tray, ControlKind.PIANO, Optional.empty()),
+                                ADA))
+                .join();
+        keeper.change(
+                        "salt-clock",
+                        show -> Arranger.carryOut(
+                                show, new Arrangement.SwapTarget(List.of(tray), Optional.empty(), PROBE), ADA))
+                .join();
         page.navigate(imperan.url("/#/run/piano-page"));
         probe.forget();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("C♯").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("C♯").setExact(true))
+                .click();
         probe.waitFor(message("note", 61, 100), message("note", 61, 0));
         page.navigate(imperan.url("/#/run/kinds"));
         it("fader").waitFor();
@@ -419,7 +486,10 @@ class KindsTest extends InstalledTest {
     void aPageKeyGoesToItsPageAndSendsNothing() {
         page.navigate(imperan.url("/#/run/walk"));
         probe.forget();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Tilt").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Tilt").setExact(true))
+                .click();
         assertThat(page.locator("[data-page=waves]")).isVisible();
         assertThat(probe.arrived()).isEmpty();
         page.navigate(imperan.url("/#/run/kinds"));

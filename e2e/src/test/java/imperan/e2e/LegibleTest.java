@@ -1,15 +1,14 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-
-import java.util.List;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** On the screens of a desk, a tablet and a phone nothing that is said is cut, and what a hand plays is large enough for a finger. */
 class LegibleTest {
@@ -18,7 +17,8 @@ class LegibleTest {
      * Every visible text that does not fit its own box, or lies outside of what its surroundings show where those cannot be scrolled. Rows of the
      * wire, of its addresses, and the line of the last messages are running text of any length, which opens whole; the fields of a list of phrases scroll.
      */
-    private static final String CUT_TEXTS = """
+    private static final String CUT_TEXTS =
+            """
             () => {
               const cut = [];
               const scrolls = (e) => { for (; e; e = e.parentElement) if (/auto|scroll/.test(getComputedStyle(e).overflowX)) return true; return false; };
@@ -50,7 +50,8 @@ class LegibleTest {
             }""";
 
     /** What a hand touches in Run and what is smaller than 44 px (WCAG 2.2, 2.5.5 "Target Size (Enhanced)"), half a pixel of rounding aside. */
-    private static final String SMALL_TARGETS = """
+    private static final String SMALL_TARGETS =
+            """
             () => [...document.querySelectorAll('.run :is(button, a, input, [role=button], [role=slider], [role=radio])')]
               .filter((e) => !e.disabled && !e.closest('[aria-hidden=true]'))
               .map((e) => [e.getAttribute('aria-label') ?? e.textContent.trim(), e.getBoundingClientRect()])
@@ -58,7 +59,8 @@ class LegibleTest {
               .map(([name, box]) => `${name}: ${Math.round(box.width)} × ${Math.round(box.height)}`)""";
 
     private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static void check(Page page, String where) {
@@ -73,9 +75,14 @@ class LegibleTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1280, 800, 'run,run/quay,run/water,run/rack,run/waves'", "1024, 768, 'run,run/rack,run/waves'", "390, 844, 'run,run/walk'"})
+    @CsvSource({
+        "1280, 800, 'run,run/quay,run/water,run/rack,run/waves'",
+        "1024, 768, 'run,run/rack,run/waves'",
+        "390, 844, 'run,run/walk'"
+    })
     void nothingIsCutAndFingersFindWhatTheyPlay(int width, int height, String played) {
-        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+        try (Installation imperan = new Installation();
+                Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.navigate(imperan.url("/#/layout"));
             assertThat(page.locator("[data-build=level-1]")).isVisible();
@@ -83,7 +90,33 @@ class LegibleTest {
             button(page, "two across").click();
             assertThat(page.getByLabel("Page name")).hasValue("Sound, phone");
             page.setViewportSize(width, height);
-            for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "lines", "lines/forwards", "lines/values", "lines/coverage", "cues", "cues/tide-song", "wire", "wire/addresses", "wire/plot", "wire/send", "wire/captures", "wire/start", "proof", "proof/reports", "proof/findings", "proof/ready", "proof/watch", "shows", "history", "glossary")) {
+            for (String station : List.of(
+                    "rig",
+                    "rig/hosts",
+                    "rig/phrasebooks",
+                    "rig/machine",
+                    "rig/sheet",
+                    "layout",
+                    "lines",
+                    "lines/forwards",
+                    "lines/values",
+                    "lines/coverage",
+                    "cues",
+                    "cues/tide-song",
+                    "wire",
+                    "wire/addresses",
+                    "wire/plot",
+                    "wire/send",
+                    "wire/captures",
+                    "wire/start",
+                    "proof",
+                    "proof/reports",
+                    "proof/findings",
+                    "proof/ready",
+                    "proof/watch",
+                    "shows",
+                    "history",
+                    "glossary")) {
                 page.navigate(imperan.url("/#/" + station));
                 assertThat(page.locator("[data-ticker=in]")).containsText("/");
                 if (station.equals("cues")) {
@@ -113,7 +146,9 @@ class LegibleTest {
                 page.navigate(imperan.url("/#/" + each));
                 assertThat(page.locator("[data-control]").first()).isVisible();
                 check(page, each + " on " + width + " × " + height);
-                assertThat((List<?>) page.evaluate(SMALL_TARGETS)).as("too small in %s on %s × %s", each, width, height).isEmpty();
+                assertThat((List<?>) page.evaluate(SMALL_TARGETS))
+                        .as("too small in %s on %s × %s", each, width, height)
+                        .isEmpty();
             }
         }
     }
@@ -122,7 +157,8 @@ class LegibleTest {
     @ParameterizedTest
     @CsvSource({"1280, 800", "1024, 768"})
     void thePathShowsAllOfAControlAndTheShelfTenPhrases(int width, int height) {
-        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+        try (Installation imperan = new Installation();
+                Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.setViewportSize(width, height);
             page.navigate(imperan.url("/#/layout"));
@@ -131,13 +167,24 @@ class LegibleTest {
             assertThat(page.getByText("agrees")).isVisible();
             check(page, "the path on " + width + " × " + height);
             for (String cell : List.of("Shaping", "Message", "Wire", "Answer")) {
-                assertThat((boolean) page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(cell).setExact(true))
-                        .evaluate("e => e.scrollHeight <= e.clientHeight && e.scrollWidth <= e.clientWidth")).as(cell).isTrue();
+                assertThat((boolean) page.getByRole(
+                                        AriaRole.GROUP,
+                                        new Page.GetByRoleOptions()
+                                                .setName(cell)
+                                                .setExact(true))
+                                .evaluate("e => e.scrollHeight <= e.clientHeight && e.scrollWidth <= e.clientWidth"))
+                        .as(cell)
+                        .isTrue();
             }
-            assertThat((int) page.evaluate("""
+            assertThat(
+                            (int)
+                                    page.evaluate(
+                                            """
                     () => { const shelf = document.querySelector('[aria-label=Phrases] .overflow-auto').getBoundingClientRect();
                       return [...document.querySelectorAll('[aria-label=Phrases] li')].map((e) => e.getBoundingClientRect())
-                        .filter((box) => box.top >= shelf.top - 1 && box.bottom <= shelf.bottom + 1).length; }""")).as("phrases in sight").isGreaterThanOrEqualTo(10);
+                        .filter((box) => box.top >= shelf.top - 1 && box.bottom <= shelf.bottom + 1).length; }"""))
+                    .as("phrases in sight")
+                    .isGreaterThanOrEqualTo(10);
         }
     }
 }

@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -7,17 +10,13 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** The rig as a programmer meets it in the afternoon: findings, hosts, links that fail, hold, start lists, packets of nobody. */
 class NetworkTest extends InstalledTest {
@@ -59,13 +58,19 @@ class NetworkTest extends InstalledTest {
         assertThat(same).containsText("Spare desk and Wheelhouse desk both have 10.24.8.20");
         button(same, "Accept …").click();
         page.getByLabel("Why (others will read it)").fill("never on at once");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Accept").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Accept").setExact(true))
+                .click();
         assertThat(same).containsText("Accepted by Ada: never on at once");
         Locator given = page.locator("[data-finding=IN_GIVEN_RANGE]");
         button(given, "Give Wall panel 10.24.8.200").click();
         assertThat(given).hasCount(0);
-        assertThat(page.locator("[data-host='Wall panel']").getByLabel("Address")).hasValue("10.24.8.200");
-        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stations"))).not().containsText("finding");
+        assertThat(page.locator("[data-host='Wall panel']").getByLabel("Address"))
+                .hasValue("10.24.8.200");
+        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stations")))
+                .not()
+                .containsText("finding");
         button(same, "Reopen").click();
         assertThat(same).hasAttribute("data-accepted", "false");
     }
@@ -77,10 +82,13 @@ class NetworkTest extends InstalledTest {
         address.fill("10,24,8,60");
         address.press("Enter");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("10,24,8,60 has commas");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Use 10.24.8.60")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Use 10.24.8.60"))
+                .click();
         assertThat(page.locator("[data-host='Stair rack']")).containsText("Keel");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add host")).click();
-        assertThat(page.locator("[data-host='Host 11']").getByLabel("Address")).hasValue(Pattern.compile("10\\.24\\.8\\.(61|201)"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add host"))
+                .click();
+        assertThat(page.locator("[data-host='Host 11']").getByLabel("Address"))
+                .hasValue(Pattern.compile("10\\.24\\.8\\.(61|201)"));
         page.getByLabel("Remove Host 11").click();
         page.navigate(imperan.url("/#/rig/sheet"));
         assertThat(page.locator("[data-sheet=Keel]")).containsText("10.24.8.60:7105");
@@ -110,7 +118,10 @@ class NetworkTest extends InstalledTest {
         float before = desk.level("in/1");
         Hands.drag(page, "level-1", 0, 0.9);
         page.navigate(imperan.url("/#/wire"));
-        assertThat(page.locator("[data-wire=out]").filter(new Locator.FilterOptions().setHasText("held, not sent")).first()).isVisible();
+        assertThat(page.locator("[data-wire=out]")
+                        .filter(new Locator.FilterOptions().setHasText("held, not sent"))
+                        .first())
+                .isVisible();
         assertThat(desk.level("in/1")).isEqualTo(before);
         page.navigate(imperan.url("/#/rig"));
         gate("all targets", "sends").click();
@@ -129,7 +140,11 @@ class NetworkTest extends InstalledTest {
         assertThat(dialog).containsText("/eddy/turbulence 0.2");
         imperan.post("Eddy").byHand(OscMessage.of("/eddy/turbulence", new OscArgument.Float32(0.9f)));
         button(dialog, "Release and send").click();
-        Desk.waitUntil("calm water", () -> imperan.post("Eddy").picture().get("turbulence").toString().startsWith("0.2"));
+        Desk.waitUntil("calm water", () -> imperan.post("Eddy")
+                .picture()
+                .get("turbulence")
+                .toString()
+                .startsWith("0.2"));
         assertThat(gate("Eddy", "sends")).hasAttribute("data-state", "on");
         // the key holds all first, and lets go only where everything is held
         page.keyboard().press("h");
@@ -152,7 +167,8 @@ class NetworkTest extends InstalledTest {
         Locator offer = page.getByLabel("Targets that are back").getByText("Bellows is back");
         offer.click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("/bellows/in/9/level 0.375");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send start list")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send start list"))
+                .click();
         Desk.waitUntil("level 9 as the start list says", () -> desk.level("in/9") == 0.375f);
         assertThat(offer).hasCount(0);
         page.navigate(imperan.url("/#/rig"));
@@ -176,16 +192,20 @@ class NetworkTest extends InstalledTest {
     void theSheetSaysFieldByFieldWhatTheNetworkShows() {
         page.navigate(imperan.url("/#/rig/sheet"));
         Locator bellows = page.locator("[data-sheet=Bellows]");
-        assertThat(bellows.locator("[data-verdict=AGREES]").filter(new Locator.FilterOptions().setHasText("keep-alive"))).containsText("answered");
+        assertThat(bellows.locator("[data-verdict=AGREES]")
+                        .filter(new Locator.FilterOptions().setHasText("keep-alive")))
+                .containsText("answered");
         assertThat(bellows.locator("[data-verdict=NOT_SEEN]")).containsText("10.24.8.20:7101: its stand-in");
     }
 
     @Test
     void theStepsToAProvenLinkAreTickedByEyesAndByHands() {
         // the desk once more, as a target to which nothing has been sent yet
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target"))
+                .click();
         Locator fresh = target("Target 6");
-        fresh.getByLabel("It receives on port").fill(String.valueOf(imperan.post("Bellows").port()));
+        fresh.getByLabel("It receives on port")
+                .fill(String.valueOf(imperan.post("Bellows").port()));
         fresh.getByLabel("It receives on port").press("Enter");
         String answerPort = fresh.getByLabel("Answers reach us on port").inputValue();
         Locator steps = fresh.getByLabel("Steps to a proven link to Target 6");
@@ -216,10 +236,15 @@ class NetworkTest extends InstalledTest {
         assertThat(list.getByRole(AriaRole.ALERT)).containsText("begins with a slash");
         list.getByLabel("Another message of the start list").fill("/wick/lantern/5/level 200");
         list.getByLabel("Another message of the start list").press("Enter");
-        assertThat(list.getByText("/wick/lantern/5/level 200", new Locator.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(list.getByText("/wick/lantern/5/level 200", new Locator.GetByTextOptions().setExact(true)))
+                .isVisible();
         button(list, "Send start list").click();
-        page.getByRole(AriaRole.ALERTDIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send")).click();
-        Desk.waitUntil("lantern 5 at 200", () -> imperan.post("Wick").picture().toString().contains("level=0.78"));
+        page.getByRole(AriaRole.ALERTDIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send"))
+                .click();
+        Desk.waitUntil(
+                "lantern 5 at 200",
+                () -> imperan.post("Wick").picture().toString().contains("level=0.78"));
         button(list, "Remove /wick").click();
         assertThat(list).containsText("Empty");
     }
@@ -257,7 +282,8 @@ class NetworkTest extends InstalledTest {
     void whatNobodyClaimsCanBeTakenAsATarget() throws Exception {
         try (DatagramSocket stranger = new DatagramSocket(0, InetAddress.getByName("127.0.0.77"))) {
             byte[] packet = OscEncoder.encode(OscMessage.of("/tide/level", new OscArgument.Float32(0.5f)));
-            stranger.send(new DatagramPacket(packet, packet.length, InetAddress.getLoopbackAddress(), imperan.answerPort()));
+            stranger.send(
+                    new DatagramPacket(packet, packet.length, InetAddress.getLoopbackAddress(), imperan.answerPort()));
             page.navigate(imperan.url("/#/rig/machine"));
             Locator stray = page.locator("[data-stray='127.0.0.77:" + stranger.getLocalPort() + "']");
             assertThat(stray).containsText("/tide/level");
@@ -272,9 +298,13 @@ class NetworkTest extends InstalledTest {
 
     @Test
     void theSheetIsATableOthersCanOpen() {
-        String csv = page.request().get(imperan.url("/api/shows/salt-clock/rig-sheet.csv")).text();
-        assertThat(csv).startsWith("name,host,address,prefix,it receives on port")
-                .contains("Bellows,Wheelhouse desk,10.24.8.20,/24,7101,UDP,127.0.0.1," + imperan.answerPort() + ",/bellows/stay every 3.0 s");
+        String csv = page.request()
+                .get(imperan.url("/api/shows/salt-clock/rig-sheet.csv"))
+                .text();
+        assertThat(csv)
+                .startsWith("name,host,address,prefix,it receives on port")
+                .contains("Bellows,Wheelhouse desk,10.24.8.20,/24,7101,UDP,127.0.0.1," + imperan.answerPort()
+                        + ",/bellows/stay every 3.0 s");
         assertThat(csv.lines()).hasSizeGreaterThanOrEqualTo(9);
     }
 }

@@ -1,5 +1,7 @@
 package imperan.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
 import imperan.osc.OscEncoder;
@@ -7,8 +9,6 @@ import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.TimeTag;
 import imperan.server.run.ShowLoop;
-import org.junit.jupiter.api.Test;
-
 import java.io.IOException;
 import java.lang.reflect.Method;
 import java.net.DatagramPacket;
@@ -18,8 +18,7 @@ import java.time.Instant;
 import java.util.Collections;
 import java.util.List;
 import java.util.stream.IntStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Packets and patterns without end. */
 class PacketAttackTest extends Attacked {
@@ -51,9 +50,13 @@ class PacketAttackTest extends Attacked {
 
     @Test
     void memoryIsHeldWhateverComesIn() throws Exception {
-        byte[] manyTrue = OscEncoder.encode(OscMessage.of("/junk", Collections.nCopies(60_000, OscArgument.Bare.TRUE).toArray(OscArgument[]::new)));
-        byte[] manyMessages = OscEncoder.encode(new OscBundle(TimeTag.IMMEDIATELY, List.of(IntStream.range(0, 5_000).mapToObj(i -> OscMessage.of("/a"))
-                .toArray(OscPacket[]::new))));
+        byte[] manyTrue = OscEncoder.encode(OscMessage.of(
+                "/junk", Collections.nCopies(60_000, OscArgument.Bare.TRUE).toArray(OscArgument[]::new)));
+        byte[] manyMessages = OscEncoder.encode(new OscBundle(
+                TimeTag.IMMEDIATELY,
+                List.of(IntStream.range(0, 5_000)
+                        .mapToObj(i -> OscMessage.of("/a"))
+                        .toArray(OscPacket[]::new))));
         byte[] longText = OscEncoder.encode(OscMessage.of("/far/level", new OscArgument.Text("\u0001".repeat(60_000))));
         long before = used();
         try (RawBrowser watching = browser("watching")) {
@@ -63,7 +66,8 @@ class PacketAttackTest extends Attacked {
                 throwAt(victimAnswers, manyMessages, 50);
                 for (int i = 0; i < 50; i++) {
                     victim.send(longText);
-                    victim.send(OscEncoder.encode(OscMessage.of("/junk/" + round + "/" + i, new OscArgument.Text("x".repeat(50_000)))));
+                    victim.send(OscEncoder.encode(
+                            OscMessage.of("/junk/" + round + "/" + i, new OscArgument.Text("x".repeat(50_000)))));
                 }
             }
             goesOn();
@@ -82,10 +86,15 @@ class PacketAttackTest extends Attacked {
 
     @Test
     void hostilePatternsHoldNobodyUp() throws Exception {
-        OscPacket[] patterns = IntStream.range(0, 60).mapToObj(i -> OscMessage.of("//" + "*".repeat(1_000), new OscArgument.Float32(1))).toArray(OscPacket[]::new);
+        OscPacket[] patterns = IntStream.range(0, 60)
+                .mapToObj(i -> OscMessage.of("//" + "*".repeat(1_000), new OscArgument.Float32(1)))
+                .toArray(OscPacket[]::new);
         byte[] stars = OscEncoder.encode(new OscBundle(TimeTag.IMMEDIATELY, List.of(patterns)));
-        byte[] nested = OscEncoder.encode(new OscBundle(TimeTag.IMMEDIATELY, IntStream.range(0, 60)
-                .mapToObj(i -> (OscPacket) OscMessage.of("/" + "*a".repeat(500), new OscArgument.Float32(1))).toList()));
+        byte[] nested = OscEncoder.encode(new OscBundle(
+                TimeTag.IMMEDIATELY,
+                IntStream.range(0, 60)
+                        .mapToObj(i -> (OscPacket) OscMessage.of("/" + "*a".repeat(500), new OscArgument.Float32(1)))
+                        .toList()));
         try (RawBrowser watching = browser("watching")) {
             watching.say("{\"kind\":\"watch\",\"traces\":[]}");
             for (int i = 0; i < 10; i++) {

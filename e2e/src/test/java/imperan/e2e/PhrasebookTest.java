@@ -1,14 +1,14 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** Phrasebooks as a programmer gets them: pasted, asked for, heard; searched, mended, and chosen for a target. */
 class PhrasebookTest extends InstalledTest {
@@ -23,7 +23,8 @@ class PhrasebookTest extends InstalledTest {
     @BeforeEach
     void openThePhrasebooks() {
         page.navigate(imperan.url("/#/rig/phrasebooks"));
-        assertThat(page.getByLabel("Phrasebook Bellows", new Page.GetByLabelOptions().setExact(true))).isVisible();
+        assertThat(page.getByLabel("Phrasebook Bellows", new Page.GetByLabelOptions().setExact(true)))
+                .isVisible();
     }
 
     private static Locator dialog() {
@@ -31,9 +32,11 @@ class PhrasebookTest extends InstalledTest {
     }
 
     private static void takeInFrom(String source) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Import …"))
+                .click();
         dialog().getByLabel("From").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(source)).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(source))
+                .click();
     }
 
     private static void name(String name) {
@@ -41,13 +44,16 @@ class PhrasebookTest extends InstalledTest {
     }
 
     private static void take() {
-        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import")).click();
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))
+                .click();
         assertThat(dialog()).hasCount(0);
     }
 
     private static void open(String book) {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(book).setExact(true)).click();
-        assertThat(page.getByLabel("Phrasebook " + book, new Page.GetByLabelOptions().setExact(true))).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(book).setExact(true))
+                .click();
+        assertThat(page.getByLabel("Phrasebook " + book, new Page.GetByLabelOptions().setExact(true)))
+                .isVisible();
     }
 
     @Test
@@ -59,20 +65,26 @@ class PhrasebookTest extends InstalledTest {
         for (String[] column : new String[][] {{"Kind", "types"}, {"Span", "range, or values"}}) {
             Locator kind = dialog().getByLabel(column[0], new Locator.GetByLabelOptions().setExact(true));
             kind.click();
-            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(column[1]).setExact(true)).click();
+            page.getByRole(
+                            AriaRole.OPTION,
+                            new Page.GetByRoleOptions().setName(column[1]).setExact(true))
+                    .click();
             assertThat(kind).hasText(column[1]);
         }
         assertThat(dialog()).not().containsText("ignored");
         take();
         open("Gates");
-        assertThat(page.locator("[data-phrase='/tide/gate']").getByLabel("Values")).hasValue("0 to 1");
+        assertThat(page.locator("[data-phrase='/tide/gate']").getByLabel("Values"))
+                .hasValue("0 to 1");
     }
 
     @Test
     void aPastedListIsShownRowByRowBeforeItIsTakenIn() {
         takeInFrom("a table");
         name("Lamp");
-        dialog().getByLabel("The list of messages").fill("""
+        dialog().getByLabel("The list of messages")
+                .fill(
+                        """
                 Path | Type | Range | Notes
                 /lamp/[1-8]/level | int | 0-255 | brightness
                 /lamp/[1-8]/tint | colour | | no such type
@@ -88,7 +100,8 @@ class PhrasebookTest extends InstalledTest {
         takeInFrom("a table");
         name("Lamp");
         dialog().getByLabel("The list of messages").fill("address,type\n/lamp/speed,f\n");
-        assertThat(dialog()).containsText("A phrasebook of this name is there: 1 new, 0 changed, 0 the same, 2 not in this one");
+        assertThat(dialog())
+                .containsText("A phrasebook of this name is there: 1 new, 0 changed, 0 the same, 2 not in this one");
         dialog().getByText("Merge").click();
         take();
         assertThat(page.locator("[data-phrase]")).hasCount(3);
@@ -101,7 +114,8 @@ class PhrasebookTest extends InstalledTest {
         dialog().getByLabel("The list of messages").fill("address,type,range\n/bellows/in/<ch:1..8>/level,f,0 to 1\n");
         dialog().getByText("Replace").click();
         assertThat(dialog()).containsText("lines of this show would break");
-        assertThat(dialog().getByLabel("Lines that would break")).containsText("Bellows’s phrasebook has no /bellows/main/level");
+        assertThat(dialog().getByLabel("Lines that would break"))
+                .containsText("Bellows’s phrasebook has no /bellows/main/level");
         dialog().getByText("Merge").click();
         assertThat(dialog()).containsText("No line of this show would break");
         dialog().getByText("Cancel").click();
@@ -110,14 +124,21 @@ class PhrasebookTest extends InstalledTest {
     @Test
     void aPhraseIsEditedToItsLastDetail() {
         open("Keel");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Phrase").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Phrase").setExact(true))
+                .click();
         page.getByLabel("Search the phrases").fill("/new/");
         page.getByLabel("Details of /new/").click();
         Locator details = dialog();
-        details.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Argument").setExact(true)).click();
+        details.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Argument").setExact(true))
+                .click();
         Locator first = details.getByLabel("Argument 1", new Locator.GetByLabelOptions().setExact(true));
         first.getByLabel("Type").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("int (i)")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("int (i)"))
+                .click();
         first.getByLabel("Always").fill("7");
         first.getByLabel("Always").press("Enter");
         Locator second = details.getByLabel("Argument 2", new Locator.GetByLabelOptions().setExact(true));
@@ -127,7 +148,8 @@ class PhrasebookTest extends InstalledTest {
         second.getByLabel("Values").fill("0 to 500 ms");
         second.getByLabel("Values").press("Enter");
         details.getByLabel("Answer").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("another address")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("another address"))
+                .click();
         details.getByLabel("Its address").fill("/new/state");
         details.getByLabel("Its address").press("Enter");
         choose(details, "It says", "always the same value");
@@ -140,7 +162,10 @@ class PhrasebookTest extends InstalledTest {
         details.getByLabel("In its arguments").press("Enter");
         choose(details, "Who is told of a change", "who asked to be told");
         choose(details, "What it does to its target", "something happens each time");
-        details.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Mask").setExact(true)).click();
+        details.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Mask").setExact(true))
+                .click();
         Locator mask = details.getByLabel("Mask 1", new Locator.GetByLabelOptions().setExact(true));
         mask.getByLabel("On").fill("/keel/sleep now");
         mask.getByLabel("On").press("Enter");
@@ -153,7 +178,9 @@ class PhrasebookTest extends InstalledTest {
         assertThat(row).containsText("/new/state playing");
         row.getByLabel("Details of /new/").click();
         assertThat(details.getByLabel("In its arguments")).hasValue("2");
-        assertThat(details.getByLabel("Mask 1", new Locator.GetByLabelOptions().setExact(true)).getByLabel("On")).hasValue("/keel/sleep");
+        assertThat(details.getByLabel("Mask 1", new Locator.GetByLabelOptions().setExact(true))
+                        .getByLabel("On"))
+                .hasValue("/keel/sleep");
         assertThat(details.getByLabel("Who is told of a change")).containsText("who asked to be told");
         details.getByLabel("Close").click();
         assertThat(row.getByLabel("Values")).hasValue("0 to 500 ms");
@@ -164,7 +191,8 @@ class PhrasebookTest extends InstalledTest {
 
     private void choose(Locator within, String field, String option) {
         within.getByLabel(field, new Locator.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option)).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option))
+                .click();
     }
 
     @Test
@@ -190,12 +218,16 @@ class PhrasebookTest extends InstalledTest {
         assertThat(dialog().getByRole(AriaRole.STATUS)).containsText("6 understood");
         take();
         open("Water light");
-        assertThat(page.locator("[data-phrase='/eddy/tilt/x']").getByLabel("Values")).hasValue("-45 to 45");
+        assertThat(page.locator("[data-phrase='/eddy/tilt/x']").getByLabel("Values"))
+                .hasValue("-45 to 45");
 
         takeInFrom("what a target was heard");
         dialog().getByLabel("Target").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Keel")).click();
-        assertThat(dialog().locator("[data-row]").filter(new Locator.FilterOptions().setHasText("/keel/cross/1/1/level"))).isVisible();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Keel"))
+                .click();
+        assertThat(dialog().locator("[data-row]")
+                        .filter(new Locator.FilterOptions().setHasText("/keel/cross/1/1/level")))
+                .isVisible();
         take();
         open("Keel, heard");
         assertThat(page.locator("[data-phrase='/keel/cross/1/1/level']")).isVisible();
@@ -207,7 +239,8 @@ class PhrasebookTest extends InstalledTest {
         dialog().getByLabel("Address of the target").fill("http://127.0.0.1:1/");
         dialog().getByLabel("Address of the target").press("Enter");
         assertThat(dialog().locator("[data-row=refused]")).containsText("It does not answer");
-        assertThat(dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import"))).isDisabled();
+        assertThat(dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import")))
+                .isDisabled();
         page.keyboard().press("Escape");
     }
 
@@ -223,8 +256,11 @@ class PhrasebookTest extends InstalledTest {
         phrase.getByLabel("Values").fill("0 to 1.5 V");
         phrase.getByLabel("Values").press("Enter");
         String csv = imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/phrases.csv");
-        Desk.waitUntil("mended", () -> page.request().get(csv).text().contains("/bellows/mix/<mix:1..5>/level,f,,0,1.5,V,"));
-        String tree = page.request().get(imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/oscquery.json")).text();
+        Desk.waitUntil(
+                "mended", () -> page.request().get(csv).text().contains("/bellows/mix/<mix:1..5>/level,f,,0,1.5,V,"));
+        String tree = page.request()
+                .get(imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/oscquery.json"))
+                .text();
         assertThat(tree).contains("\"FULL_PATH\" : \"/bellows/mix/5/level\"");
     }
 
@@ -251,10 +287,14 @@ class PhrasebookTest extends InstalledTest {
     @Test
     void aPhrasebookBringsItsLinkSheet() {
         page.navigate(imperan.url("/#/rig"));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target"))
+                .click();
         Locator target = page.locator("[data-target='Target 6']");
         target.getByLabel("Phrasebook (brings its link sheet)").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Bellows").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("Bellows").setExact(true))
+                .click();
         assertThat(target.getByLabel("It receives on port")).hasValue("7101");
         assertThat(target.getByLabel("Keep-alive message")).hasValue("/bellows/stay");
         assertThat(target.getByLabel("Steps to a proven link")).containsText("Switch remote control on");

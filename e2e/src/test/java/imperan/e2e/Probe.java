@@ -3,7 +3,6 @@ package imperan.e2e;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
-
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -65,14 +64,19 @@ final class Probe implements AutoCloseable {
     /** Waits until the last packet is this message, byte for byte. */
     void waitForLast(OscMessage message) {
         byte[] wanted = OscEncoder.encode(message);
-        Desk.waitUntil(message + ", last of " + hex(arrived()), () -> !arrived().isEmpty()
-                && Arrays.equals(wanted, arrived.get(arrived.size() - 1)));
+        Desk.waitUntil(
+                message + ", last of " + hex(arrived()),
+                () -> !arrived().isEmpty() && Arrays.equals(wanted, arrived.get(arrived.size() - 1)));
     }
 
     /** Waits until exactly these messages have arrived, byte for byte. */
     void waitFor(OscMessage... messages) {
-        List<String> wanted = Arrays.stream(messages).map(OscEncoder::encode).map(HexFormat.of()::formatHex).toList();
-        Desk.waitUntil(wanted + " and not " + hex(arrived()), () -> hex(arrived()).equals(wanted));
+        List<String> wanted = Arrays.stream(messages)
+                .map(OscEncoder::encode)
+                .map(HexFormat.of()::formatHex)
+                .toList();
+        Desk.waitUntil(
+                wanted + " and not " + hex(arrived()), () -> hex(arrived()).equals(wanted));
     }
 
     private static List<String> hex(List<byte[]> packets) {

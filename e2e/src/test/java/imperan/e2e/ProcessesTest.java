@@ -1,8 +1,7 @@
 package imperan.e2e;
 
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -13,9 +12,9 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 
 /** {@code ./imperan stop} ends what it started and nothing else; what it keeps is for its owner's eyes. */
 class ProcessesTest {
@@ -39,8 +38,15 @@ class ProcessesTest {
 
     /** Somebody's program with the product's name on its command line; ends with the test. */
     private static Process stranger() throws IOException {
-        return new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Dimperan.of=somebody.else", "-cp",
-                System.getProperty("java.class.path"), "imperan.e2e.Sleeper").redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+        return new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-Dimperan.of=somebody.else",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        "imperan.e2e.Sleeper")
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                .start();
     }
 
     @Test
@@ -49,8 +55,10 @@ class ProcessesTest {
         Path file = command.var.resolve("server.pid");
         String own = Files.readString(file);
         try {
-            // the number of a process that is not the one it was, and one that even began at the noted time but is another program
-            for (String pid : List.of(stranger.pid() + " 1", stranger.pid() + " " + born(stranger.pid()), stranger.pid() + "")) {
+            // the number of a process that is not the one it was, and one that even began at the noted time but is
+            // another program
+            for (String pid :
+                    List.of(stranger.pid() + " 1", stranger.pid() + " " + born(stranger.pid()), stranger.pid() + "")) {
                 Files.writeString(file, pid + "\n");
                 assertThat(command.run("stop").exit()).isZero();
                 assertThat(stranger.isAlive()).as(pid).isTrue();
@@ -89,9 +97,18 @@ class ProcessesTest {
 
     @Test
     void aTreeThatWasCopiedDoesNotEndTheOneItWasCopiedFrom() throws Exception {
-        Path copy = Files.createTempDirectory("imperan-copy", PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
-        assertThat(new ProcessBuilder("cp", "-a", command.var.toString(), copy.resolve("var").toString()).start().waitFor()).isZero();
-        Command.Said stopped = command.run(Map.of("IMPERAN_VAR", copy.resolve("var").toString()), Path.of(".."), "stop");
+        Path copy = Files.createTempDirectory(
+                "imperan-copy", PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
+        assertThat(new ProcessBuilder(
+                                "cp",
+                                "-a",
+                                command.var.toString(),
+                                copy.resolve("var").toString())
+                        .start()
+                        .waitFor())
+                .isZero();
+        Command.Said stopped =
+                command.run(Map.of("IMPERAN_VAR", copy.resolve("var").toString()), Path.of(".."), "stop");
         assertThat(stopped.exit()).isZero();
         assertThat(command.isHealthy()).isTrue();
         assertThat(isAlive(command.serverPid())).isTrue();
@@ -115,7 +132,10 @@ class ProcessesTest {
             old.run("stop");
             // as it was: everybody on this machine is the role that may do everything, and the tables are its own
             Path cluster = old.var.resolve("postgres");
-            assertThat(new ProcessBuilder("bash", "-c", """
+            assertThat(new ProcessBuilder(
+                                    "bash",
+                                    "-c",
+                                    """
                     . scripts/postgres.sh
                     as_postgres sed -i 's/scram-sha-256$/trust/' "$CLUSTER/data/pg_hba.conf"
                     as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -l "$CLUSTER/old.log" -o "-p $PORT -c listen_addresses=127.0.0.1 -k $CLUSTER" start
@@ -123,14 +143,23 @@ class ProcessesTest {
                         -c "drop owned by imperan_app" -c "drop role imperan_app"
                     as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -m fast stop
                     rm "$CLUSTER/admin.password" "$CLUSTER/app.password"
-                    """.replace("$CLUSTER", cluster.toString()).replace("$PORT", String.valueOf(old.databasePort))).directory(Path.of("..").toFile())
-                    .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor()).isZero();
+                    """
+                                            .replace("$CLUSTER", cluster.toString())
+                                            .replace("$PORT", String.valueOf(old.databasePort)))
+                            .directory(Path.of("..").toFile())
+                            .redirectErrorStream(true)
+                            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                            .start()
+                            .waitFor())
+                    .isZero();
             Command.Said up = old.run("up");
             assertThat(up.exit()).as(up.text()).isZero();
             assertThat(up.text()).contains("Giving the database a password");
             assertThat(old.get("/api/health").get("liveShow").stringValue()).isEqualTo("salt-clock");
-            assertThat(old.post("/api/shows", "application/json", "{\"name\":\"Another\"}")).isEqualTo(200);
-            assertThatThrownBy(() -> DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + old.databasePort + "/imperan", "imperan", ""))
+            assertThat(old.post("/api/shows", "application/json", "{\"name\":\"Another\"}"))
+                    .isEqualTo(200);
+            assertThatThrownBy(() -> DriverManager.getConnection(
+                            "jdbc:postgresql://127.0.0.1:" + old.databasePort + "/imperan", "imperan", ""))
                     .isInstanceOf(SQLException.class);
             assertThat(old.run("up").text()).doesNotContain("Giving the database");
         } finally {
@@ -158,11 +187,24 @@ class ProcessesTest {
     @Test
     void aSecondServerOnOneDatabaseDoesNotStartAndSaysWhy() throws Exception {
         String password = Files.readString(command.var.resolve("postgres/app.password"));
-        ProcessBuilder second = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-jar",
-                "../server/target/imperan-server-0.1.0-app.jar").redirectErrorStream(true);
-        second.environment().putAll(Map.of("IMPERAN_PORT", String.valueOf(Command.freePort()), "IMPERAN_VAR", command.var.resolve("second").toString(),
-                "IMPERAN_DB", "jdbc:postgresql://127.0.0.1:" + command.databasePort + "/imperan", "IMPERAN_DB_USER", "imperan_app",
-                "IMPERAN_DB_PASSWORD", password));
+        ProcessBuilder second = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-XX:TieredStopAtLevel=1",
+                        "-jar",
+                        "../server/target/imperan-server-0.1.0-app.jar")
+                .redirectErrorStream(true);
+        second.environment()
+                .putAll(Map.of(
+                        "IMPERAN_PORT",
+                        String.valueOf(Command.freePort()),
+                        "IMPERAN_VAR",
+                        command.var.resolve("second").toString(),
+                        "IMPERAN_DB",
+                        "jdbc:postgresql://127.0.0.1:" + command.databasePort + "/imperan",
+                        "IMPERAN_DB_USER",
+                        "imperan_app",
+                        "IMPERAN_DB_PASSWORD",
+                        password));
         Process process = second.start();
         String said = new String(process.getInputStream().readAllBytes());
         assertThat(process.waitFor(2, TimeUnit.MINUTES)).isTrue();
@@ -177,13 +219,18 @@ class ProcessesTest {
         String url = "jdbc:postgresql://127.0.0.1:" + command.databasePort + "/imperan";
         for (String role : List.of("imperan", "imperan_app", "postgres")) {
             assertThatThrownBy(() -> DriverManager.getConnection(url, role, "")).isInstanceOf(SQLException.class);
-            assertThatThrownBy(() -> DriverManager.getConnection(url, role, "imperan")).hasMessageContaining("password authentication failed");
+            assertThatThrownBy(() -> DriverManager.getConnection(url, role, "imperan"))
+                    .hasMessageContaining("password authentication failed");
         }
         String password = Files.readString(command.var.resolve("postgres/app.password"));
-        try (var connection = DriverManager.getConnection(url, "imperan_app", password); var statement = connection.createStatement()) {
-            assertThatThrownBy(() -> statement.execute("copy (select 1) to program 'id'")).hasMessageContaining("must be superuser");
-            assertThatThrownBy(() -> statement.execute("create role more superuser")).hasMessageContaining("must be superuser");
-            try (var answer = statement.executeQuery("select rolpassword like 'SCRAM-SHA-256%', rolsuper from pg_authid where rolname = 'imperan_app'")) {
+        try (var connection = DriverManager.getConnection(url, "imperan_app", password);
+                var statement = connection.createStatement()) {
+            assertThatThrownBy(() -> statement.execute("copy (select 1) to program 'id'"))
+                    .hasMessageContaining("must be superuser");
+            assertThatThrownBy(() -> statement.execute("create role more superuser"))
+                    .hasMessageContaining("must be superuser");
+            try (var answer = statement.executeQuery(
+                    "select rolpassword like 'SCRAM-SHA-256%', rolsuper from pg_authid where rolname = 'imperan_app'")) {
                 throw new AssertionError("it may not read passwords: " + answer.next());
             } catch (SQLException e) {
                 assertThat(e.getMessage()).contains("permission denied");
@@ -193,10 +240,14 @@ class ProcessesTest {
                 assertThat(answer.getString(1)).isEqualTo("scram-sha-256");
             }
         }
-        assertThat(Files.readString(command.var.resolve("postgres/data/pg_hba.conf")).lines().filter(line -> line.matches("(local|host)\\s.*")))
+        assertThat(Files.readString(command.var.resolve("postgres/data/pg_hba.conf"))
+                        .lines()
+                        .filter(line -> line.matches("(local|host)\\s.*")))
                 .allMatch(line -> line.endsWith("scram-sha-256"));
         for (String secret : List.of("postgres/app.password", "postgres/admin.password")) {
-            assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(command.var.resolve(secret)))).as(secret).isEqualTo("rw-------");
+            assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(command.var.resolve(secret))))
+                    .as(secret)
+                    .isEqualTo("rw-------");
         }
     }
 }

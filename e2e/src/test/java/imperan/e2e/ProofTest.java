@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -21,12 +24,6 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -41,9 +38,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Proofs of the demo show, as users run them. */
 class ProofTest {
@@ -51,7 +50,8 @@ class ProofTest {
     /** A rack that reports once a second has to be waited for, line by line. */
     private static final double LONG_MS = 120_000;
     /** What a proof may not leave otherwise, as the page of the stand-ins names it; what goes on by itself is not among it. */
-    private static final Set<String> VALUES = Set.of("level", "mute", "red", "green", "blue", "x", "y", "turbulence", "sources", "locate", "sleep");
+    private static final Set<String> VALUES =
+            Set.of("level", "mute", "red", "green", "blue", "x", "y", "turbulence", "sources", "locate", "sleep");
 
     private static final PartId EDDY = new PartId("eddy");
 
@@ -78,15 +78,20 @@ class ProofTest {
 
     private void choose(String label, String option) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
     }
 
     private void station() {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof"))).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof")))
+                .click();
     }
 
     private Locator heading(String text) {
-        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text).setExact(true));
+        return page.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName(text).setExact(true));
     }
 
     private void waitForTheEnd() {
@@ -96,13 +101,20 @@ class ProofTest {
     private void answering(String... devices) {
         page.navigate(imperan.url("/#/rig"));
         for (String name : devices) {
-            assertThat(page.locator("[data-target=" + name + "] [data-link-state=answering]")).isVisible();
+            assertThat(page.locator("[data-target=" + name + "] [data-link-state=answering]"))
+                    .isVisible();
         }
     }
 
     /** What stands at the devices, read from their own page. */
     private Map<String, String> standing() {
-        String answer = HttpClient.newHttpClient().sendAsync(HttpRequest.newBuilder(URI.create(imperan.pictures() + "/state")).build(), HttpResponse.BodyHandlers.ofString()).join().body();
+        String answer = HttpClient.newHttpClient()
+                .sendAsync(
+                        HttpRequest.newBuilder(URI.create(imperan.pictures() + "/state"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString())
+                .join()
+                .body();
         Map<String, String> values = new TreeMap<>();
         for (JsonNode device : new JsonMapper().readTree(answer).path("devices")) {
             gather(device.path("name").asString(), device.path("picture"), values);
@@ -145,13 +157,17 @@ class ProofTest {
         assertThat(heading("Proving")).isVisible();
         assertThat(page.getByRole(AriaRole.PROGRESSBAR)).isVisible();
         waitForTheEnd();
-        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("fell short"))).containsText("0 fell short");
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("fell short")))
+                .containsText("0 fell short");
         // of two keys and a cue
         assertThat(page.locator("[data-verdict=ONE_WAY]")).hasCount(3);
         assertThat(page.locator("[data-verdict=ONE_WAY]").first()).containsText("/eddy/reset");
         assertThat(page.locator("[data-verdict=SKIPPED]")).hasCount(2);
-        assertThat(page.locator("[data-verdict=SKIPPED]").filter(new Locator.FilterOptions().setHasText("/keel/sleep"))).containsText("cannot be undone, or hurts");
-        assertThat(page.locator("[data-verdict=MASKED]").filter(new Locator.FilterOptions().setHasText("/wick/lantern/1/colour"))).isVisible();
+        assertThat(page.locator("[data-verdict=SKIPPED]").filter(new Locator.FilterOptions().setHasText("/keel/sleep")))
+                .containsText("cannot be undone, or hurts");
+        assertThat(page.locator("[data-verdict=MASKED]")
+                        .filter(new Locator.FilterOptions().setHasText("/wick/lantern/1/colour")))
+                .isVisible();
         Map<String, String> after = standing();
         assertThat(after).isEqualTo(before);
 
@@ -165,7 +181,8 @@ class ProofTest {
             Download file = page.waitForDownload(() -> button(format).click());
             assertThat(Files.readString(file.path())).contains("/bellows/in/1/level");
         }
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Reports")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Reports"))
+                .click();
         assertThat(page.getByText("Signed by Ada")).isVisible();
 
         // the controls say so, until their line changes
@@ -173,7 +190,9 @@ class ProofTest {
         Locator wheel = page.locator("[data-build=level-1]");
         assertThat(wheel.locator("[data-proved=GOOD]")).isVisible();
         wheel.click();
-        page.getByLabel("Address", new Page.GetByLabelOptions().setExact(true)).first().fill("/bellows/in/2/level");
+        page.getByLabel("Address", new Page.GetByLabelOptions().setExact(true))
+                .first()
+                .fill("/bellows/in/2/level");
         page.keyboard().press("Enter");
         assertThat(wheel.locator("[data-proved=stale]")).isVisible();
         assertThat(page.locator("[data-build=level-2] [data-proved=GOOD]")).isVisible();
@@ -186,18 +205,29 @@ class ProofTest {
         choose("To target", "Eddy");
         fire("walk-2");
         button("Start the proof").click();
-        assertThat(page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("A cue list is running"))).isVisible();
+        assertThat(page.getByRole(AriaRole.ALERT)
+                        .filter(new Locator.FilterOptions().setHasText("A cue list is running")))
+                .isVisible();
         page.keyboard().press(".");
         // what was said may still be answered
-        Desk.waitUntil("nothing runs", () -> page.request().get(imperan.url("/api/shows/salt-clock/cues")).text().matches("(?s)(?!.*\"running\":\\[\\{).*\"running\":\\[].*"));
+        Desk.waitUntil("nothing runs", () -> page.request()
+                .get(imperan.url("/api/shows/salt-clock/cues"))
+                .text()
+                .matches("(?s)(?!.*\"running\":\\[\\{).*\"running\":\\[].*"));
         button("Start the proof").click();
         waitForTheEnd();
     }
 
     /** Another hand fires a cue, which takes some seconds. */
     private void fire(String cue) {
-        page.request().post(imperan.url("/api/shows/salt-clock/commands"), RequestOptions.create().setHeader("Imperan-Browser", "ben").setHeader("Content-Type", "application/json")
-                .setData("{\"kind\":\"cues\",\"list\":\"evening-walk\",\"deed\":\"FIRE\",\"cue\":\"" + cue + "\"}"));
+        page.request()
+                .post(
+                        imperan.url("/api/shows/salt-clock/commands"),
+                        RequestOptions.create()
+                                .setHeader("Imperan-Browser", "ben")
+                                .setHeader("Content-Type", "application/json")
+                                .setData("{\"kind\":\"cues\",\"list\":\"evening-walk\",\"deed\":\"FIRE\",\"cue\":\""
+                                        + cue + "\"}"));
     }
 
     // ---- what falls short
@@ -217,12 +247,15 @@ class ProofTest {
         button("Start the proof").click();
         waitForTheEnd();
         button("Open report").click();
-        Locator first = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Lines of the report")).getByRole(AriaRole.LISTITEM).first();
+        Locator first = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Lines of the report"))
+                .getByRole(AriaRole.LISTITEM)
+                .first();
         assertThat(first).hasAttribute("data-verdict", "WRONG_VALUE");
         assertThat(first).containsText("answered 0.5");
         assertThat(first).containsText("Eddy answers with another value");
         assertThat(first).containsText("Compare the ranges at both ends");
-        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Changed verdicts"))).containsText("confirmed → wrong value");
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Changed verdicts")))
+                .containsText("confirmed → wrong value");
 
         // once it is mended, only what is still open is proved again
         imperan.fault("Eddy", Fault.CLAMPED, false);
@@ -235,19 +268,28 @@ class ProofTest {
         button("Prove again").click();
         choose("To target", "Eddy");
         choose("Which", "only what fell short");
-        assertThat(page.getByText("None of these lines fell short in its last proof.")).isVisible();
+        assertThat(page.getByText("None of these lines fell short in its last proof."))
+                .isVisible();
         choose("Which", "only what is not proved");
-        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x"))).hasCount(0);
-        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/reset")).first()).isVisible();
+        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x")))
+                .hasCount(0);
+        assertThat(page.locator("[data-way=RUNS]")
+                        .filter(new Locator.FilterOptions().setHasText("/eddy/reset"))
+                        .first())
+                .isVisible();
 
         // any two are compared, and a copy of the show has them, too
         page.navigate(imperan.url("/#/proof/reports/3"));
         assertThat(page.getByText("Changed since report 2")).isVisible();
-        page.getByLabel("Compare with", new Page.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("report 1,")).click();
+        page.getByLabel("Compare with", new Page.GetByLabelOptions().setExact(true))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("report 1,"))
+                .click();
         assertThat(page.getByText("No verdict is another one than in report 1")).isVisible();
         Shows.Done copy = imperan.bean(Shows.class).duplicate("salt-clock", new Person("b", "Ada"));
-        assertThat(imperan.bean(ProofStore.class).reports(copy.show().orElseThrow())).isEqualTo(imperan.bean(ProofStore.class).reports("salt-clock")).hasSize(3);
+        assertThat(imperan.bean(ProofStore.class).reports(copy.show().orElseThrow()))
+                .isEqualTo(imperan.bean(ProofStore.class).reports("salt-clock"))
+                .hasSize(3);
     }
 
     @Test
@@ -276,7 +318,8 @@ class ProofTest {
         choose("To target", "Bellows");
         choose("Each at least", "299 times: finds a loss of 1 in 100 (95 %)");
         button("Start the proof").click();
-        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("messages sent"))).containsText(Pattern.compile("\\d{3} messages sent"));
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("messages sent")))
+                .containsText(Pattern.compile("\\d{3} messages sent"));
         button("Freeze").click();
         assertThat(button("Prove again")).isVisible();
         button("Prove again").click();
@@ -318,8 +361,22 @@ class ProofTest {
     @Test
     void aVenueIsNotSpokenToBeforeItsNameIsTypedAndTheStageIsSaidToBeClear() {
         // its venue end is on this machine, too
-        Target eddy = imperan.bean(Keeper.class).change("salt-clock", show -> show.apply(new EditRequest("Go to the venue", List.of(new EditRequest.Put(atVenue(show), show.held(EDDY)
-                .orElseThrow().version()))), new Person("ada", "Ada"))).thenApply(outcome -> (Target) ((Outcome.Accepted) outcome).show().part(EDDY).orElseThrow().body()).join();
+        Target eddy = imperan.bean(Keeper.class)
+                .change(
+                        "salt-clock",
+                        show -> show.apply(
+                                new EditRequest(
+                                        "Go to the venue",
+                                        List.of(new EditRequest.Put(
+                                                atVenue(show),
+                                                show.held(EDDY).orElseThrow().version()))),
+                                new Person("ada", "Ada")))
+                .thenApply(outcome -> (Target) ((Outcome.Accepted) outcome)
+                        .show()
+                        .part(EDDY)
+                        .orElseThrow()
+                        .body())
+                .join();
         assertThat(eddy.standIn().orElseThrow().inUse()).isFalse();
         imperan.post("Eddy").byHand(OscMessage.of("/eddy/tilt/x", new OscArgument.Float32(10)));
         imperan.post("Eddy").byHand(OscMessage.of("/eddy/turbulence", new OscArgument.Float32(0)));
@@ -335,14 +392,23 @@ class ProofTest {
         venue.getByLabel("Name of Eddy").fill("Eddy");
         assertThat(venue.getByLabel("I looked: the stage is clear")).isVisible();
         assertThat(button("Start the proof")).isDisabled();
-        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/turbulence"))).containsText("near the present value");
-        assertThat(page.locator("[data-way=ATTENDED]").filter(new Locator.FilterOptions().setHasText("/eddy/reset")).first()).containsText("Something happens each time");
+        assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/turbulence")))
+                .containsText("near the present value");
+        assertThat(page.locator("[data-way=ATTENDED]")
+                        .filter(new Locator.FilterOptions().setHasText("/eddy/reset"))
+                        .first())
+                .containsText("Something happens each time");
         venue.getByLabel("I looked: the stage is clear").check();
         button("Start the proof").click();
         waitForTheEnd();
         // turbulence stands at zero, and nothing is raised from there; a tilt moves a little and comes back
-        assertThat(page.locator("[data-verdict=SKIPPED]").filter(new Locator.FilterOptions().setHasText("/eddy/turbulence")).first()).containsText("nothing is raised from zero");
-        assertThat(page.locator("[data-verdict=CONFIRMED]").filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x"))).containsText("venue");
+        assertThat(page.locator("[data-verdict=SKIPPED]")
+                        .filter(new Locator.FilterOptions().setHasText("/eddy/turbulence"))
+                        .first())
+                .containsText("nothing is raised from zero");
+        assertThat(page.locator("[data-verdict=CONFIRMED]")
+                        .filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x")))
+                .containsText("venue");
         assertThat(imperan.post("Eddy").picture().get("x")).isEqualTo(10.0);
     }
 
@@ -350,7 +416,11 @@ class ProofTest {
         Part part = show.part(EDDY).orElseThrow();
         Target target = (Target) part.body();
         StandInEnd end = target.standIn().orElseThrow();
-        return new Part(part.id(), part.parent(), part.order(), target.at(end.host(), end.port()).simulatedAt(new StandInEnd(end.host(), end.port(), false)));
+        return new Part(
+                part.id(),
+                part.parent(),
+                part.order(),
+                target.at(end.host(), end.port()).simulatedAt(new StandInEnd(end.host(), end.port(), false)));
     }
 
     // ---- from a script
@@ -368,7 +438,11 @@ class ProofTest {
         Path report = Files.createTempFile("proof", ".xml");
         Command.Said well = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--report", report.toString());
         assertThat(well.exit()).as(well.text()).isZero();
-        assertThat(well.text()).contains("The Salt Clock: 10 lines, 9 sent").contains("0 fell short").contains("one-way").contains("/eddy/reset");
+        assertThat(well.text())
+                .contains("The Salt Clock: 10 lines, 9 sent")
+                .contains("0 fell short")
+                .contains("one-way")
+                .contains("/eddy/reset");
         assertThat(Files.readString(report)).contains("<testsuite").contains("/eddy/turbulence");
 
         Command.Said strict = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--strict");
@@ -378,9 +452,11 @@ class ProofTest {
         assertThat(wrong.exit()).as(wrong.text()).isEqualTo(1);
         assertThat(wrong.text()).contains("wrong value");
 
-        assertThat(prove("The Salt Clok")).isEqualTo(new Command.Said(2, "imperan: There is no show “The Salt Clok”\n"));
+        assertThat(prove("The Salt Clok"))
+                .isEqualTo(new Command.Said(2, "imperan: There is no show “The Salt Clok”\n"));
         assertThat(prove("The Salt Clock", "--target", "Edy").text()).contains("No line is sent to a target “Edy”");
-        assertThat(prove("The Salt Clock", "--venue", "Eddy", "--by", "Ada").text()).contains("No line here is sent to “Eddy” at the venue");
+        assertThat(prove("The Salt Clock", "--venue", "Eddy", "--by", "Ada").text())
+                .contains("No line here is sent to “Eddy” at the venue");
         assertThat(prove("The Salt Clock", "--times", "0").exit()).isEqualTo(2);
         imperan.stopServer();
         Command.Said away = prove("The Salt Clock");
@@ -395,9 +471,21 @@ class ProofTest {
     void whatAProofLeftIsOfferedAndNeverSentByItself() {
         answering("Bellows");
         imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(1)));
-        imperan.bean(ProofStore.class).putOld("salt-clock", List.of(
-                new ProofStore.Old("eddy", "Eddy", Optional.of("osc"), List.of("noise".getBytes(StandardCharsets.US_ASCII))),
-                new ProofStore.Old("bellows", "Bellows", Optional.of("osc-bare"), List.of(OscEncoder.encode(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(0.25f)))))));
+        imperan.bean(ProofStore.class)
+                .putOld(
+                        "salt-clock",
+                        List.of(
+                                new ProofStore.Old(
+                                        "eddy",
+                                        "Eddy",
+                                        Optional.of("osc"),
+                                        List.of("noise".getBytes(StandardCharsets.US_ASCII))),
+                                new ProofStore.Old(
+                                        "bellows",
+                                        "Bellows",
+                                        Optional.of("osc-bare"),
+                                        List.of(OscEncoder.encode(OscMessage.of(
+                                                "/bellows/in/2/level", new OscArgument.Float32(0.25f)))))));
         imperan.stopServer();
         imperan.startServer();
         answering("Bellows");
@@ -412,7 +500,8 @@ class ProofTest {
         assertThat(standing()).containsEntry("Bellows/strips/1/level", "1.0");
         button("Put it back").click();
         assertThat(left).containsText("A proof left 1 value");
-        Desk.waitUntil("it is back", () -> standing().get("Bellows/strips/1/level").equals("0.25"));
+        Desk.waitUntil(
+                "it is back", () -> standing().get("Bellows/strips/1/level").equals("0.25"));
         button("Put it back").click();
         assertThat(left.getByRole(AriaRole.ALERT)).containsText("Set these values by hand");
         button("Leave it as it is").click();

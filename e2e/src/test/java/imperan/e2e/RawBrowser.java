@@ -1,8 +1,5 @@
 package imperan.e2e;
 
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.WebSocket;
@@ -16,6 +13,8 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Predicate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A browser that is nothing but its WebSocket: it sends what it likes, and keeps what it is told. */
 final class RawBrowser implements AutoCloseable, WebSocket.Listener {
@@ -37,7 +36,9 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
     /** Opens the connection and says nothing yet. */
     static RawBrowser silent(URI live) {
         RawBrowser browser = new RawBrowser();
-        browser.socket = HTTP.newWebSocketBuilder().buildAsync(URI.create(live.toString().replaceFirst("^http", "ws")), browser).join();
+        browser.socket = HTTP.newWebSocketBuilder()
+                .buildAsync(URI.create(live.toString().replaceFirst("^http", "ws")), browser)
+                .join();
         return browser;
     }
 
@@ -80,8 +81,8 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
     }
 
     void touch(String control, String phase, String x, String y) {
-        command("{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"1\",\"phase\":\"" + phase + "\",\"x\":" + x + ",\"y\":" + y
-                + ",\"z\":0,\"fine\":false,\"words\":\"\"}");
+        command("{\"kind\":\"touch\",\"control\":\"" + control + "\",\"finger\":\"1\",\"phase\":\"" + phase
+                + "\",\"x\":" + x + ",\"y\":" + y + ",\"z\":0,\"fine\":false,\"words\":\"\"}");
     }
 
     void set(String control, double to) {
@@ -91,7 +92,9 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
     /** Where a control stands as this browser was told; NaN before it was. */
     double position(String control) {
         JsonNode value = values.get(control);
-        return value == null ? Double.NaN : value.get("axes").get(0).get("position").doubleValue();
+        return value == null
+                ? Double.NaN
+                : value.get("axes").get(0).get("position").doubleValue();
     }
 
     /** Where a control's target last said that it stands; NaN where it never did. */
@@ -114,7 +117,8 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
 
     /** Waits until it was told a sentence of this kind. */
     void waitForNotice(String part) {
-        Desk.waitUntil("a notice with “" + part + "”, of " + notices, () -> notices.stream().anyMatch(notice -> notice.contains(part)));
+        Desk.waitUntil("a notice with “" + part + "”, of " + notices, () -> notices.stream()
+                .anyMatch(notice -> notice.contains(part)));
     }
 
     boolean wasTold(Predicate<String> notice) {

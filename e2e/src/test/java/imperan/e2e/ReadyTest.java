@@ -1,15 +1,14 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.Test;
-
 import java.io.IOException;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** Twenty minutes before doors: one page that says what is not ready. */
 class ReadyTest {
@@ -21,21 +20,27 @@ class ReadyTest {
     }
 
     private void again() {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Check again")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Check again"))
+                .click();
     }
 
     @Test
     void onePageSaysWhatIsNotReadyAndLeadsThere() {
-        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+        try (Installation imperan = new Installation();
+                Chromium chromium = new Chromium()) {
             page = chromium.device("Ada");
             page.navigate(imperan.url("/#/rig"));
             for (String name : new String[] {"Bellows", "Wick", "Keel"}) {
-                assertThat(page.locator("[data-target=" + name + "] [data-link-state=answering]")).isVisible();
+                assertThat(page.locator("[data-target=" + name + "] [data-link-state=answering]"))
+                        .isVisible();
             }
             imperan.fault("Wick", Fault.PORT_CLOSED, true);
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof"))).click();
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ready check")).click();
-            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not ready"))).isVisible();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof")))
+                    .click();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ready check"))
+                    .click();
+            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not ready")))
+                    .isVisible();
             assertThat(question("AT_VENUE")).hasAttribute("data-ready", "false");
             assertThat(question("AT_VENUE")).containsText("0 of 5");
             assertThat(question("FINDINGS")).hasAttribute("data-ready", "false");
@@ -48,9 +53,14 @@ class ReadyTest {
             // each question is seen at once; what does not fit is there when somebody asks for it
             Locator unproved = question("PROVED").getByRole(AriaRole.LINK);
             assertThat(unproved).hasCount(5);
-            question("PROVED").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("more: show all$"))).click();
+            question("PROVED")
+                    .getByRole(
+                            AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("more: show all$")))
+                    .click();
             assertThat(unproved.nth(100)).isVisible();
-            question("PROVED").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Only the first 5")).click();
+            question("PROVED")
+                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Only the first 5"))
+                    .click();
             assertThat(unproved).hasCount(5);
 
             imperan.fault("Wick", Fault.PORT_CLOSED, false);
@@ -74,25 +84,33 @@ class ReadyTest {
             assertThat(question("OPEN")).isVisible();
             imperan.stopServer();
             again();
-            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not known now"))).isVisible();
+            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Not known now")))
+                    .isVisible();
         }
     }
 
     /** As when a show was brought to another machine in a file: sounds do not travel in it. */
     @Test
     void aSoundThatNobodyPlaysAndOneThatIsNotHereAreSaid() throws IOException {
-        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+        try (Installation imperan = new Installation();
+                Chromium chromium = new Chromium()) {
             page = chromium.device("Ada");
             page.navigate(imperan.url("/#/proof/ready"));
-            assertThat(question("SOUNDING")).containsText("No device plays its sound: press “Sound here” on the one that is to play it");
-            question("SOUNDING").getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Tide song")).click();
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sound here")).click();
-            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Silence here"))).isVisible();
+            assertThat(question("SOUNDING"))
+                    .containsText("No device plays its sound: press “Sound here” on the one that is to play it");
+            question("SOUNDING")
+                    .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Tide song"))
+                    .click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sound here"))
+                    .click();
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Silence here")))
+                    .isVisible();
             page.navigate(imperan.url("/#/proof/ready"));
             assertThat(question("SOUNDING")).hasAttribute("data-ready", "true");
             imperan.loseSounds();
             again();
-            assertThat(question("SOUNDING")).containsText("Its sound “tide-song.wav” is not on this server: load it again under Edit");
+            assertThat(question("SOUNDING"))
+                    .containsText("Its sound “tide-song.wav” is not on this server: load it again under Edit");
 
             // a device that was to play it and cannot is not counted among those that do
             Page other = chromium.device("Ben");
@@ -101,7 +119,10 @@ class ReadyTest {
             sound.click();
             assertThat(other.getByRole(AriaRole.ALERT)).containsText("The sound is not on this server");
             assertThat(sound).isVisible();
-            Desk.waitUntil("nobody plays it", () -> page.request().get(imperan.url("/api/shows/salt-clock/tracks")).text().contains("\"speaker\":null"));
+            Desk.waitUntil("nobody plays it", () -> page.request()
+                    .get(imperan.url("/api/shows/salt-clock/tracks"))
+                    .text()
+                    .contains("\"speaker\":null"));
         }
     }
 }

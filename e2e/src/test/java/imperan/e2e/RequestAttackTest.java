@@ -1,5 +1,7 @@
 package imperan.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.server.run.Shows;
 import imperan.server.socket.ShowSocket;
 import imperan.server.store.Keeper;
@@ -13,13 +15,6 @@ import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.web.socket.CloseStatus;
-import org.springframework.web.socket.WebSocketSession;
-import tools.jackson.databind.json.JsonMapper;
-
 import java.io.IOException;
 import java.io.OutputStream;
 import java.lang.reflect.Proxy;
@@ -38,35 +33,76 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.WebSocketSession;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Requests that are wrong, huge or slow. */
 class RequestAttackTest extends Attacked {
 
     @Test
     void aRangeAsWideAsADoubleIsRefusedAndSilencesNobody() throws Exception {
-        String tree = "{\"CONTENTS\":{\"gain\":{\"FULL_PATH\":\"/gain\",\"ACCESS\":3,\"TYPE\":\"d\",\"RANGE\":[{\"MIN\":-1.7976931348623157e308,\"MAX\":1.7976931348623157e308}]}}}";
-        HttpResponse<String> taken = post("/api/shows/salt-clock/phrasebooks", "application/json", "{\"source\":\"OSCQUERY\",\"name\":\"Wide\",\"bare\":false,\"columns\":[],"
-                + "\"onSameName\":\"REPLACE\",\"text\":" + new JsonMapper().writeValueAsString(tree) + "}");
+        String tree =
+                "{\"CONTENTS\":{\"gain\":{\"FULL_PATH\":\"/gain\",\"ACCESS\":3,\"TYPE\":\"d\",\"RANGE\":[{\"MIN\":-1.7976931348623157e308,\"MAX\":1.7976931348623157e308}]}}}";
+        HttpResponse<String> taken = post(
+                "/api/shows/salt-clock/phrasebooks",
+                "application/json",
+                "{\"source\":\"OSCQUERY\",\"name\":\"Wide\",\"bare\":false,\"columns\":[],"
+                        + "\"onSameName\":\"REPLACE\",\"text\":" + new JsonMapper().writeValueAsString(tree) + "}");
         assertThat(taken.statusCode()).as(taken.body()).isEqualTo(200);
-        Control wide = fader(2, "/far/wide", TARGET).withLines(List.of(new Send(Send.Phase.CHANGE, Optional.of(TARGET), "/far/wide",
-                List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT64, -Double.MAX_VALUE, Double.MAX_VALUE)))), List.of());
-        assertThat(imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Wide", List.of(put(new PartId("wide"), new PartId("attack-page"), wide))), ADA)
-                .join()).isInstanceOf(Outcome.Refused.class);
+        Control wide = fader(2, "/far/wide", TARGET)
+                .withLines(
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.of(TARGET),
+                                "/far/wide",
+                                List.of(new ArgumentSource.Value(
+                                        ArgumentSource.ArgumentType.FLOAT64, -Double.MAX_VALUE, Double.MAX_VALUE)))),
+                        List.of());
+        assertThat(imperan.bean(Keeper.class)
+                        .edit(
+                                "salt-clock",
+                                new EditRequest(
+                                        "Wide", List.of(put(new PartId("wide"), new PartId("attack-page"), wide))),
+                                ADA)
+                        .join())
+                .isInstanceOf(Outcome.Refused.class);
         goesOn();
     }
 
     @ParameterizedTest
     @ValueSource(ints = {2_240, 4_000, 9_000})
     void longMessageLinesAreReadAndEndNoLoop(int length) throws Exception {
-        HttpResponse<String> said = post("/api/shows/salt-clock/commands", "application/json", new JsonMapper().writeValueAsString(
-                Map.of("kind", "say", "target", "victim", "line", "/eddy/x \"" + "y".repeat(length))));
+        HttpResponse<String> said = post(
+                "/api/shows/salt-clock/commands",
+                "application/json",
+                new JsonMapper()
+                        .writeValueAsString(
+                                Map.of("kind", "say", "target", "victim", "line", "/eddy/x \"" + "y".repeat(length))));
         assertThat(said.statusCode()).isEqualTo(422);
         assertThat(said.body()).contains("is not closed").hasSizeLessThan(1_000);
-        assertThat(post("/api/shows/salt-clock/commands", "application/json", new JsonMapper().writeValueAsString(
-                Map.of("kind", "say", "target", "victim", "line", "/eddy/x \"" + "y".repeat(length) + "\""))).statusCode()).isEqualTo(200);
-        Target body = (Target) imperan.bean(Keeper.class).show("salt-clock").join().part(VICTIM).orElseThrow().body();
+        assertThat(post(
+                                "/api/shows/salt-clock/commands",
+                                "application/json",
+                                new JsonMapper()
+                                        .writeValueAsString(Map.of(
+                                                "kind",
+                                                "say",
+                                                "target",
+                                                "victim",
+                                                "line",
+                                                "/eddy/x \"" + "y".repeat(length) + "\"")))
+                        .statusCode())
+                .isEqualTo(200);
+        Target body = (Target) imperan.bean(Keeper.class)
+                .show("salt-clock")
+                .join()
+                .part(VICTIM)
+                .orElseThrow()
+                .body();
         edit(put(VICTIM, null, body.startingWith(List.of("/eddy/x \"" + "y".repeat(length) + "\""))));
         try (RawBrowser starter = browser("starter")) {
             starter.command("{\"kind\":\"start\",\"target\":\"victim\"}");
@@ -81,34 +117,54 @@ class RequestAttackTest extends Attacked {
         for (String path : List.of("/api/shows/salt-clock/arrange/fill-start", "/api/shows/salt-clock/rest/preview")) {
             HttpResponse<String> answer = post(path, "application/json", body);
             assertThat(answer.statusCode()).as(path + " " + answer.body()).isEqualTo(400);
-            assertThat(answer.body()).contains("\"message\"").doesNotContain("Exception").doesNotContain("\tat ");
+            assertThat(answer.body())
+                    .contains("\"message\"")
+                    .doesNotContain("Exception")
+                    .doesNotContain("\tat ");
         }
     }
 
     @Test
     void namesThatCannotBeKeptAreRefusedInWords() throws Exception {
-        HttpRequest.Builder named = HttpRequest.newBuilder(URI.create(imperan.url("/api/browsers/attack"))).header("Content-Type", "application/json");
+        HttpRequest.Builder named = HttpRequest.newBuilder(URI.create(imperan.url("/api/browsers/attack")))
+                .header("Content-Type", "application/json");
         for (String name : List.of("N\\u0000UL", "x".repeat(1 << 20), "\\ud83d")) {
-            HttpResponse<String> answer = HTTP.send(named.copy().PUT(HttpRequest.BodyPublishers.ofString("{\"name\":\"" + name + "\"}")).build(),
+            HttpResponse<String> answer = HTTP.send(
+                    named.copy()
+                            .PUT(HttpRequest.BodyPublishers.ofString("{\"name\":\"" + name + "\"}"))
+                            .build(),
                     HttpResponse.BodyHandlers.ofString());
             assertThat(answer.statusCode()).as(answer.body()).isEqualTo(422);
             assertThat(answer.body()).contains("name");
         }
-        assertThat(post("/api/shows", "application/json", "{\"name\":\"N\\u0000UL\"}").statusCode()).isEqualTo(422);
-        assertThat(post("/api/files/preview", "text/plain", "{\"name\":" + "[".repeat(5_000) + "]".repeat(5_000) + "}").body()).contains("nested deeper");
+        assertThat(post("/api/shows", "application/json", "{\"name\":\"N\\u0000UL\"}")
+                        .statusCode())
+                .isEqualTo(422);
+        assertThat(post("/api/files/preview", "text/plain", "{\"name\":" + "[".repeat(5_000) + "]".repeat(5_000) + "}")
+                        .body())
+                .contains("nested deeper");
     }
 
     @Test
     void aFileThatIsRefusedLeavesNothingBehind() throws Exception {
-        long shows = new JsonMapper().readTree(HTTP.send(HttpRequest.newBuilder(URI.create(imperan.url("/api/shows"))).build(),
-                HttpResponse.BodyHandlers.ofString()).body()).size();
-        String parts = "{\"handle\":\"page-1\",\"parent\":null,\"body\":{\"kind\":\"page\",\"name\":\"P\",\"columns\":4,\"rows\":4,"
-                + "\"screen\":{\"kind\":\"DESK\",\"width\":1280,\"height\":800},\"strip\":false,\"follows\":null}}";
-        HttpResponse<String> refused = post("/api/files?onSameName=REFUSE", "text/plain", "{\"format\":\"imperan-show\",\"version\":7,\"name\":\"Broken\",\"parts\":["
-                + parts + "]}");
+        long shows = new JsonMapper()
+                .readTree(HTTP.send(
+                                HttpRequest.newBuilder(URI.create(imperan.url("/api/shows")))
+                                        .build(),
+                                HttpResponse.BodyHandlers.ofString())
+                        .body())
+                .size();
+        String parts =
+                "{\"handle\":\"page-1\",\"parent\":null,\"body\":{\"kind\":\"page\",\"name\":\"P\",\"columns\":4,\"rows\":4,"
+                        + "\"screen\":{\"kind\":\"DESK\",\"width\":1280,\"height\":800},\"strip\":false,\"follows\":null}}";
+        HttpResponse<String> refused = post(
+                "/api/files?onSameName=REFUSE",
+                "text/plain",
+                "{\"format\":\"imperan-show\",\"version\":7,\"name\":\"Broken\",\"parts\":[" + parts + "]}");
         assertThat(refused.statusCode()).isEqualTo(422);
-        try (var database = imperan.database(); Statement statement = database.createStatement();
-             var rows = statement.executeQuery("select count(*) from show")) {
+        try (var database = imperan.database();
+                Statement statement = database.createStatement();
+                var rows = statement.executeQuery("select count(*) from show")) {
             rows.next();
             assertThat(rows.getLong(1)).isEqualTo(shows);
         }
@@ -120,8 +176,12 @@ class RequestAttackTest extends Attacked {
         assertThat(large.statusCode()).isEqualTo(413);
         assertThat(large.body()).contains("at most 32 MiB");
         // without saying how long it will be
-        HttpResponse<String> chunked = HTTP.send(HttpRequest.newBuilder(URI.create(imperan.url("/api/files/preview"))).header("Content-Type", "text/plain")
-                .POST(HttpRequest.BodyPublishers.fromPublisher(HttpRequest.BodyPublishers.ofString("y".repeat((32 << 20) + 1)))).build(),
+        HttpResponse<String> chunked = HTTP.send(
+                HttpRequest.newBuilder(URI.create(imperan.url("/api/files/preview")))
+                        .header("Content-Type", "text/plain")
+                        .POST(HttpRequest.BodyPublishers.fromPublisher(
+                                HttpRequest.BodyPublishers.ofString("y".repeat((32 << 20) + 1))))
+                        .build(),
                 HttpResponse.BodyHandlers.ofString());
         assertThat(chunked.statusCode()).isEqualTo(413);
         goesOn();
@@ -136,7 +196,9 @@ class RequestAttackTest extends Attacked {
                 Socket socket = new Socket(InetAddress.getLoopbackAddress(), serverPort());
                 OutputStream out = socket.getOutputStream();
                 String path = i % 2 == 0 ? "/key" : "/api/files/preview";
-                out.write(("POST " + path + " HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: text/plain\r\nContent-Length: 1000\r\n\r\nx").getBytes(StandardCharsets.US_ASCII));
+                out.write(("POST " + path
+                                + " HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: text/plain\r\nContent-Length: 1000\r\n\r\nx")
+                        .getBytes(StandardCharsets.US_ASCII));
                 out.flush();
                 trickles.add(socket);
             }
@@ -146,7 +208,11 @@ class RequestAttackTest extends Attacked {
                 trickles.add(halfOpen);
             }
             for (int i = 0; i < 20; i++) {
-                assertThat(HTTP.send(HttpRequest.newBuilder(URI.create(imperan.url("/api/health"))).build(), HttpResponse.BodyHandlers.ofString()).statusCode())
+                assertThat(HTTP.send(
+                                        HttpRequest.newBuilder(URI.create(imperan.url("/api/health")))
+                                                .build(),
+                                        HttpResponse.BodyHandlers.ofString())
+                                .statusCode())
                         .isEqualTo(200);
             }
             goesOn();
@@ -164,14 +230,25 @@ class RequestAttackTest extends Attacked {
             Thread drip = new Thread(() -> drip(dripping));
             drip.setDaemon(true);
             drip.start();
-            String reading = "{\"source\":\"ASKED\",\"name\":\"Drip\",\"bare\":false,\"columns\":[],\"text\":\"http://127.0.0.1:" + dripping.getLocalPort() + "/\"}";
+            String reading =
+                    "{\"source\":\"ASKED\",\"name\":\"Drip\",\"bare\":false,\"columns\":[],\"text\":\"http://127.0.0.1:"
+                            + dripping.getLocalPort() + "/\"}";
             HttpResponse<String> asked = post("/api/shows/salt-clock/phrasebooks/preview", "application/json", reading);
             assertThat(asked.body()).contains("was not complete within 6 s");
-            List<CompletableFuture<HttpResponse<String>>> many = IntStream.range(0, 30).mapToObj(i -> HTTP.sendAsync(HttpRequest.newBuilder(
-                    URI.create(imperan.url("/api/shows/salt-clock/phrasebooks/preview"))).header("Imperan-Browser", "attack").header("Content-Type", "application/json")
-                    .POST(HttpRequest.BodyPublishers.ofString(reading)).build(), HttpResponse.BodyHandlers.ofString())).toList();
+            List<CompletableFuture<HttpResponse<String>>> many = IntStream.range(0, 30)
+                    .mapToObj(i -> HTTP.sendAsync(
+                            HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/salt-clock/phrasebooks/preview")))
+                                    .header("Imperan-Browser", "attack")
+                                    .header("Content-Type", "application/json")
+                                    .POST(HttpRequest.BodyPublishers.ofString(reading))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString()))
+                    .toList();
             goesOn();
-            assertThat(many.stream().map(answer -> answer.join().body()).filter(body -> body.contains("Other targets are being asked")).count())
+            assertThat(many.stream()
+                            .map(answer -> answer.join().body())
+                            .filter(body -> body.contains("Other targets are being asked"))
+                            .count())
                     .isGreaterThanOrEqualTo(20);
         }
     }
@@ -182,7 +259,9 @@ class RequestAttackTest extends Attacked {
             try {
                 Socket socket = server.accept();
                 open.add(socket);
-                socket.getOutputStream().write("HTTP/1.1 200 OK\r\nContent-Length: 100000\r\n\r\n{".getBytes(StandardCharsets.US_ASCII));
+                socket.getOutputStream()
+                        .write("HTTP/1.1 200 OK\r\nContent-Length: 100000\r\n\r\n{"
+                                .getBytes(StandardCharsets.US_ASCII));
                 socket.getOutputStream().flush();
             } catch (IOException e) {
                 // the test is over
@@ -193,8 +272,12 @@ class RequestAttackTest extends Attacked {
     @Test
     void nobodyMayFrameUsAndOnlyOurOwnIsRun() throws Exception {
         for (String path : List.of("/", "/api/health", "/assets/nothing.js")) {
-            HttpResponse<String> answer = HTTP.send(HttpRequest.newBuilder(URI.create(imperan.url(path))).build(), HttpResponse.BodyHandlers.ofString());
-            assertThat(answer.headers().firstValue("Content-Security-Policy").orElse("")).as(path).contains("frame-ancestors 'none'", "default-src 'self'");
+            HttpResponse<String> answer = HTTP.send(
+                    HttpRequest.newBuilder(URI.create(imperan.url(path))).build(),
+                    HttpResponse.BodyHandlers.ofString());
+            assertThat(answer.headers().firstValue("Content-Security-Policy").orElse(""))
+                    .as(path)
+                    .contains("frame-ancestors 'none'", "default-src 'self'");
             assertThat(answer.headers().firstValue("X-Content-Type-Options")).hasValue("nosniff");
             assertThat(answer.headers().firstValue("Referrer-Policy")).hasValue("no-referrer");
         }
@@ -202,21 +285,24 @@ class RequestAttackTest extends Attacked {
 
     /** A tablet of the network, as the server sees it; what it is told in the end is kept. */
     private static WebSocketSession tablet(CompletableFuture<CloseStatus> ended) {
-        return (WebSocketSession) Proxy.newProxyInstance(RequestAttackTest.class.getClassLoader(), new Class<?>[] {WebSocketSession.class}, (proxy, method, arguments) -> {
-            switch (method.getName()) {
-                case "getRemoteAddress" -> {
-                    return new InetSocketAddress("192.0.2.50", 40_000);
-                }
-                case "getId" -> {
-                    return "tablet";
-                }
-                case "close" -> ended.complete((CloseStatus) arguments[0]);
-                default -> {
-                    // frames are not looked at
-                }
-            }
-            return null;
-        });
+        return (WebSocketSession) Proxy.newProxyInstance(
+                RequestAttackTest.class.getClassLoader(),
+                new Class<?>[] {WebSocketSession.class},
+                (proxy, method, arguments) -> {
+                    switch (method.getName()) {
+                        case "getRemoteAddress" -> {
+                            return new InetSocketAddress("192.0.2.50", 40_000);
+                        }
+                        case "getId" -> {
+                            return "tablet";
+                        }
+                        case "close" -> ended.complete((CloseStatus) arguments[0]);
+                        default -> {
+                            // frames are not looked at
+                        }
+                    }
+                    return null;
+                });
     }
 
     /** Whoever came in with a key that counts no more is let out at once. */
@@ -227,7 +313,8 @@ class RequestAttackTest extends Attacked {
         try (RawBrowser here = browser("here")) {
             WebSocketSession tablet = tablet(ended);
             socket.afterConnectionEstablished(tablet);
-            assertThat(post("/api/network/key", "application/json", "").statusCode()).isEqualTo(200);
+            assertThat(post("/api/network/key", "application/json", "").statusCode())
+                    .isEqualTo(200);
             assertThat(ended.join().getReason()).isEqualTo("The show key was changed");
             socket.afterConnectionClosed(tablet, CloseStatus.NORMAL);
             here.set(LEVEL.value(), 0.5);
@@ -244,9 +331,16 @@ class RequestAttackTest extends Attacked {
         for (int i = 0; i < 10_000; i++) {
             table.append("/long/x").append(i).append(",f,0,1\n");
         }
-        var taking = HTTP.sendAsync(HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/" + large + "/phrasebooks"))).header("Imperan-Browser", "attack")
-                .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString("{\"source\":\"TABLE\",\"name\":\"Long\",\"bare\":false,\"columns\":[],"
-                        + "\"onSameName\":\"REPLACE\",\"text\":" + new JsonMapper().writeValueAsString(table.toString()) + "}")).build(), HttpResponse.BodyHandlers.ofString());
+        var taking = HTTP.sendAsync(
+                HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/" + large + "/phrasebooks")))
+                        .header("Imperan-Browser", "attack")
+                        .header("Content-Type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(
+                                "{\"source\":\"TABLE\",\"name\":\"Long\",\"bare\":false,\"columns\":[],"
+                                        + "\"onSameName\":\"REPLACE\",\"text\":"
+                                        + new JsonMapper().writeValueAsString(table.toString()) + "}"))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
         int beside = 0;
         while (!taking.isDone()) {
             edit(put(HIT, new PartId("attack-page"), button().labelled("Hit " + beside++)));
@@ -256,7 +350,10 @@ class RequestAttackTest extends Attacked {
         assertThat(beside).as("edits of another show meanwhile").isGreaterThan(1);
         Show kept = imperan.bean(Keeper.class).show(large).join();
         assertThat(kept.all(Phrase.class)).hasSize(10_000);
-        assertThat(imperan.bean(Keeper.class).undo(large, new Person("attack", "")).join()).isInstanceOf(Outcome.Accepted.class);
+        assertThat(imperan.bean(Keeper.class)
+                        .undo(large, new Person("attack", ""))
+                        .join())
+                .isInstanceOf(Outcome.Accepted.class);
         assertThat(imperan.bean(Keeper.class).show(large).join().parts()).isEmpty();
     }
 }

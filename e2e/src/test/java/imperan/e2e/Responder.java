@@ -80,7 +80,9 @@ final class Responder implements AutoCloseable {
         boolean asked = !bytes.hasRemaining() || text(bytes).equals(",");
         if (!asked) {
             float value = bytes.getFloat();
-            stands.put(address, way == Way.COARSER || way == Way.COARSER_THAN_TOLD ? Math.round(value / STEP) * STEP : value);
+            stands.put(
+                    address,
+                    way == Way.COARSER || way == Way.COARSER_THAN_TOLD ? Math.round(value / STEP) * STEP : value);
         }
         answers++;
         if (way == Way.LOSES && answers % 3 == 0 || way == Way.ONLY_ASKED && !asked || !stands.containsKey(address)) {
@@ -89,12 +91,14 @@ final class Responder implements AutoCloseable {
         byte[] answer = message(way == Way.PREFIX ? "/other" + address : address, stands.get(address));
         InetSocketAddress to = (InetSocketAddress) from;
         if (way == Way.LATE) {
-            timer.schedule(new TimerTask() {
-                @Override
-                public void run() {
-                    send(socket, answer, to);
-                }
-            }, LATE_MS);
+            timer.schedule(
+                    new TimerTask() {
+                        @Override
+                        public void run() {
+                            send(socket, answer, to);
+                        }
+                    },
+                    LATE_MS);
         } else {
             send(way == Way.OTHER_PORT ? other : socket, answer, to);
         }
@@ -126,7 +130,9 @@ final class Responder implements AutoCloseable {
         bytes.position(length);
         bytes.put((way == Way.WHOLE ? ",i" : ",f").getBytes(StandardCharsets.US_ASCII));
         bytes.position(length + 4);
-        return way == Way.WHOLE ? bytes.putInt(Math.round(value)).array() : bytes.putFloat(value).array();
+        return way == Way.WHOLE
+                ? bytes.putInt(Math.round(value)).array()
+                : bytes.putFloat(value).array();
     }
 
     @Override

@@ -1,5 +1,13 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static imperan.e2e.Hands.control;
+import static imperan.e2e.Hands.drag;
+import static imperan.e2e.Hands.place;
+import static imperan.e2e.Hands.position;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
 import com.google.gson.Gson;
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
@@ -8,21 +16,12 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import imperan.osc.OscArgument;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static imperan.e2e.Hands.control;
-import static imperan.e2e.Hands.drag;
-import static imperan.e2e.Hands.place;
-import static imperan.e2e.Hands.position;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 
 /** Playing a page against the stand-in desk, whose state is read over its own socket. */
 class RunTest extends InstalledTest {
@@ -57,7 +56,8 @@ class RunTest extends InstalledTest {
             Desk.waitUntil("the ticker tells what went " + way, () -> {
                 fader.press("ArrowUp");
                 fader.press("ArrowDown");
-                return TICKER.matcher(page.locator("[data-ticker=" + way + "]").innerText()).find();
+                return TICKER.matcher(page.locator("[data-ticker=" + way + "]").innerText())
+                        .find();
             });
         }
     }
@@ -74,8 +74,9 @@ class RunTest extends InstalledTest {
         double travel = left[1] - place(page, "level-2", 0.5)[1];
         touches(touch, "touchStart", left, right);
         for (int step = 1; step <= 4; step++) {
-            touches(touch, "touchMove", new double[] {left[0], left[1] - travel * step / 4},
-                    new double[] {right[0], right[1] - travel * step / 8});
+            touches(touch, "touchMove", new double[] {left[0], left[1] - travel * step / 4}, new double[] {
+                right[0], right[1] - travel * step / 8
+            });
         }
         // both are held at this moment, and both have reached the desk
         desk.waitForLevel("in/2", 0.4);
@@ -87,11 +88,13 @@ class RunTest extends InstalledTest {
     private static void touches(CDPSession session, String type, double[]... points) {
         StringBuilder list = new StringBuilder();
         for (int i = 0; i < points.length; i++) {
-            list.append(i == 0 ? "" : ",").append(String.format(Locale.ROOT, "{\"x\":%f,\"y\":%f,\"id\":%d}", points[i][0],
-                    points[i][1], i + 1));
+            list.append(i == 0 ? "" : ",")
+                    .append(String.format(
+                            Locale.ROOT, "{\"x\":%f,\"y\":%f,\"id\":%d}", points[i][0], points[i][1], i + 1));
         }
-        session.send("Input.dispatchTouchEvent", new Gson()
-                .fromJson("{\"type\":\"" + type + "\",\"touchPoints\":[" + list + "]}", JsonObject.class));
+        session.send(
+                "Input.dispatchTouchEvent",
+                new Gson().fromJson("{\"type\":\"" + type + "\",\"touchPoints\":[" + list + "]}", JsonObject.class));
     }
 
     @Test
@@ -175,7 +178,8 @@ class RunTest extends InstalledTest {
         builder.locator("[data-build=mute-8]").click();
         builder.getByLabel("Press").click();
         builder.getByText("momentary").click();
-        assertThat(builder.locator("[data-control=mute-8] [data-latching=false]")).isAttached();
+        assertThat(builder.locator("[data-control=mute-8] [data-latching=false]"))
+                .isAttached();
         builder.context().close();
 
         Page vanishing = run("Ben");
@@ -191,20 +195,34 @@ class RunTest extends InstalledTest {
     @Test
     void foreignToolsDriveAControlAndHearOne() throws Exception {
         // oscsend speaks from a port of its own; the desk's host has only one target, so the packet is the desk's
-        Process send = new ProcessBuilder("oscsend", "127.0.0.1", String.valueOf(imperan.answerPort()),
-                "/bellows/in/9/level", "f", "0.625").inheritIO().start();
+        Process send = new ProcessBuilder(
+                        "oscsend",
+                        "127.0.0.1",
+                        String.valueOf(imperan.answerPort()),
+                        "/bellows/in/9/level",
+                        "f",
+                        "0.625")
+                .inheritIO()
+                .start();
         assertThat(send.waitFor(10, TimeUnit.SECONDS)).isTrue();
         Desk.waitUntil("cap at 0.625", () -> Math.abs(position(page, "level-9") - 0.625) < 0.001);
 
         int port = Installation.freeUdpPort();
-        Process dump = new ProcessBuilder("stdbuf", "-oL", "oscdump", String.valueOf(port)).redirectErrorStream(true).start();
+        Process dump = new ProcessBuilder("stdbuf", "-oL", "oscdump", String.valueOf(port))
+                .redirectErrorStream(true)
+                .start();
         try (var said = dump.inputReader()) {
             Page rig = chromium.device("Ada");
             rig.navigate(imperan.url("/#/rig"));
             rig.getByLabel("Settings of Bellows").click();
-            rig.locator("[data-target=Bellows]").getByLabel("It receives on port").fill(String.valueOf(port));
+            rig.locator("[data-target=Bellows]")
+                    .getByLabel("It receives on port")
+                    .fill(String.valueOf(port));
             rig.keyboard().press("Enter");
-            assertThat(rig.locator("[data-target=Bellows]").getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Saved"))).isVisible();
+            assertThat(rig.locator("[data-target=Bellows]")
+                            .getByRole(AriaRole.STATUS)
+                            .filter(new Locator.FilterOptions().setHasText("Saved")))
+                    .isVisible();
             rig.context().close();
             drag(page, "level-10", 0, 0.4);
             String line = said.readLine();
@@ -218,9 +236,12 @@ class RunTest extends InstalledTest {
         Page rig = chromium.device("Ada");
         rig.navigate(imperan.url("/#/rig"));
         rig.getByLabel("Settings of Bellows").click();
-        rig.locator("[data-target=Bellows]").getByLabel("It receives on port").fill(String.valueOf(imperan.bellows().getPort()));
+        rig.locator("[data-target=Bellows]")
+                .getByLabel("It receives on port")
+                .fill(String.valueOf(imperan.bellows().getPort()));
         rig.keyboard().press("Enter");
-        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]"))
+                .isVisible();
         rig.context().close();
     }
 
@@ -228,13 +249,16 @@ class RunTest extends InstalledTest {
     void aPulledDeskIsSaidAndItsReturnToo() {
         Page rig = chromium.device("Ada");
         rig.navigate(imperan.url("/#/rig"));
-        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]"))
+                .isVisible();
         imperan.stopBellows();
-        assertThat(rig.locator("[data-target=Bellows] [data-link-state='port closed']")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state='port closed']"))
+                .isVisible();
         assertThat(control(page, "level-12")).hasAttribute("data-belief", "STALE");
         assertThat(page.getByLabel("Targets not reached")).containsText("Bellows: port closed.");
         imperan.startBellows();
-        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]")).isVisible();
+        assertThat(rig.locator("[data-target=Bellows] [data-link-state=answering]"))
+                .isVisible();
         assertThat(control(page, "level-12")).hasAttribute("data-belief", "KNOWN");
         assertThat(page.getByLabel("Targets not reached")).hasText("");
         rig.context().close();
@@ -244,10 +268,12 @@ class RunTest extends InstalledTest {
     void aTargetThatSpeaksAndDoesNotListenIsSaidOnceSomethingWasAskedOfIt() {
         Page device = chromium.device("Ben");
         device.navigate(imperan.url("/#/run/water"));
-        Locator reels = device.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName("Next reel")).first();
+        Locator reels = device.getByRole(AriaRole.RADIOGROUP, new Page.GetByRoleOptions().setName("Next reel"))
+                .first();
         imperan.fault("Sluice", Fault.SWITCH_OFF, true);
         reels.getByText("3", new Locator.GetByTextOptions().setExact(true)).click();
-        assertThat(device.getByLabel("Targets not reached")).containsText("Sluice: receiving. It sends, but does not answer us");
+        assertThat(device.getByLabel("Targets not reached"))
+                .containsText("Sluice: receiving. It sends, but does not answer us");
         imperan.fault("Sluice", Fault.SWITCH_OFF, false);
         reels.getByText("4", new Locator.GetByTextOptions().setExact(true)).click();
         assertThat(device.getByLabel("Targets not reached")).hasText("");
@@ -256,13 +282,15 @@ class RunTest extends InstalledTest {
 
     @Test
     void aServerThatStopsIsSaidAndWhatWasThereComesBack() {
-        try (Installation own = new Installation(); Desk ownDesk = new Desk(own.bellows())) {
+        try (Installation own = new Installation();
+                Desk ownDesk = new Desk(own.bellows())) {
             Page device = chromium.device("Ada");
             device.navigate(own.url("/#/run"));
             assertThat(control(device, "level-1")).hasAttribute("data-belief", "KNOWN");
             drag(device, "level-1", 0, 0.7);
             ownDesk.waitForLevel("in/1", 0.7);
-            device.waitForFunction("() => performance.getEntriesByType('resource').some((loaded) => loaded.name.includes('/stations-'))");
+            device.waitForFunction(
+                    "() => performance.getEntriesByType('resource').some((loaded) => loaded.name.includes('/stations-'))");
             own.stopServer();
             assertThat(device.getByText("what you do now is not sent")).isVisible();
             device.getByText("Back to Build").click();

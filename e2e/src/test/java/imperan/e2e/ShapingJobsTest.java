@@ -1,5 +1,11 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static imperan.e2e.Hands.control;
+import static imperan.e2e.Hands.tilt;
+import static imperan.show.Page.plain;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -33,11 +39,6 @@ import imperan.show.form.Fader;
 import imperan.show.form.Form;
 import imperan.show.form.Motion;
 import imperan.show.form.Tilt;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -45,12 +46,10 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static imperan.e2e.Hands.control;
-import static imperan.e2e.Hands.tilt;
-import static imperan.show.Page.plain;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** What lies between a hand and an argument: built step by step in the path, with every click and text counted, and heard at a socket. */
 class ShapingJobsTest extends InstalledTest {
@@ -75,9 +74,28 @@ class ShapingJobsTest extends InstalledTest {
         List<EditRequest.Step> steps = new ArrayList<>();
         PartId book = new PartId("shaped-book");
         steps.add(put(book, Optional.empty(), new Phrasebook("Shaped", Phrasebook.LinkSheet.unknown())));
-        steps.add(put(new PartId("shaped-phrase"), Optional.of(book), Phrase.plain("/key", Phrase.Direction.OUT, List.of(Phrase.PhraseArgument.plain(ArgumentType.INT32, Optional.empty(), Optional.empty(), "",
-                List.of(), Optional.empty()).readAs("multiply 10")), AnswerRule.usual(AnswerRule.Kind.NONE), "", "")));
-        steps.add(put(PROBE, Optional.empty(), Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.REPORTS).speaking(book)));
+        steps.add(put(
+                new PartId("shaped-phrase"),
+                Optional.of(book),
+                Phrase.plain(
+                        "/key",
+                        Phrase.Direction.OUT,
+                        List.of(Phrase.PhraseArgument.plain(
+                                        ArgumentType.INT32,
+                                        Optional.empty(),
+                                        Optional.empty(),
+                                        "",
+                                        List.of(),
+                                        Optional.empty())
+                                .readAs("multiply 10")),
+                        AnswerRule.usual(AnswerRule.Kind.NONE),
+                        "",
+                        "")));
+        steps.add(put(
+                PROBE,
+                Optional.empty(),
+                Target.plain("Probe", "127.0.0.1", probe.port(), answers, Target.Answering.REPORTS)
+                        .speaking(book)));
         steps.add(put(PAGE, Optional.of(new PartId("wheelhouse")), plain("Shaped", 30, 16)));
         Fader fader = Fader.plain(Form.Direction.UP, Form.Grab.JUMP);
         int column = 0;
@@ -87,18 +105,74 @@ class ShapingJobsTest extends InstalledTest {
         }
         steps.add(laid("switch", column, Button.plain(Button.Action.LATCHING)));
         steps.add(laid("mute", column + 4, Button.plain(Button.Action.MOMENTARY)));
-        steps.add(put(new PartId("key"), Optional.of(PAGE), Control.plain("key", new Cells(8, 8, 4, 4), Button.plain(Button.Action.ONE_SHOT),
-                List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/key", List.of())), List.of())));
-        steps.add(put(new PartId("piece"), Optional.of(PAGE), Control.plain("piece", new Cells(12, 8, 4, 4), Button.plain(Button.Action.ONE_SHOT),
-                List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/piece", List.of())), List.of())));
-        steps.add(put(new PartId("tilt"), Optional.of(PAGE), Control.plain("tilt", new Cells(0, 8, 8, 8), new Tilt(45), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/tilt",
-                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 0), new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 1)))), List.of())));
+        steps.add(put(
+                new PartId("key"),
+                Optional.of(PAGE),
+                Control.plain(
+                        "key",
+                        new Cells(8, 8, 4, 4),
+                        Button.plain(Button.Action.ONE_SHOT),
+                        List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/key", List.of())),
+                        List.of())));
+        steps.add(put(
+                new PartId("piece"),
+                Optional.of(PAGE),
+                Control.plain(
+                        "piece",
+                        new Cells(12, 8, 4, 4),
+                        Button.plain(Button.Action.ONE_SHOT),
+                        List.of(new Send(Send.Phase.PRESS, Optional.of(PROBE), "/piece", List.of())),
+                        List.of())));
+        steps.add(put(
+                new PartId("tilt"),
+                Optional.of(PAGE),
+                Control.plain(
+                        "tilt",
+                        new Cells(0, 8, 8, 8),
+                        new Tilt(45),
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.of(PROBE),
+                                "/tilt",
+                                List.of(
+                                        new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 0),
+                                        new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1, 1)))),
+                        List.of())));
         List<ShapingStep> steering = List.of(new Flip(), new Smooth(0.25), new Scale(-30, 30));
-        steps.add(put(new PartId("steer"), Optional.of(PAGE), Control.plain("steer", new Cells(16, 8, 5, 8), new Tilt(45), Stream.of(PROBE, new PartId("eddy")).map(to ->
-                new Send(Send.Phase.CHANGE, Optional.of(to), "/eddy/tilt/x", List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, steering, 0)))).toList(), List.of())));
-        steps.add(put(new PartId("motion"), Optional.of(PAGE), Control.plain("motion", new Cells(21, 8, 6, 8), new Motion(20), List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/motion",
-                IntStream.range(0, 3).mapToObj(axis -> (ArgumentSource) new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1, axis)).toList())), List.of())));
-        Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Something to shape", steps), ADA).join();
+        steps.add(put(
+                new PartId("steer"),
+                Optional.of(PAGE),
+                Control.plain(
+                        "steer",
+                        new Cells(16, 8, 5, 8),
+                        new Tilt(45),
+                        Stream.of(PROBE, new PartId("eddy"))
+                                .map(to -> new Send(
+                                        Send.Phase.CHANGE,
+                                        Optional.of(to),
+                                        "/eddy/tilt/x",
+                                        List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, steering, 0))))
+                                .toList(),
+                        List.of())));
+        steps.add(put(
+                new PartId("motion"),
+                Optional.of(PAGE),
+                Control.plain(
+                        "motion",
+                        new Cells(21, 8, 6, 8),
+                        new Motion(20),
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.of(PROBE),
+                                "/motion",
+                                IntStream.range(0, 3)
+                                        .mapToObj(axis -> (ArgumentSource)
+                                                new ArgumentSource.Value(ArgumentType.FLOAT32, -1, 1, axis))
+                                        .toList())),
+                        List.of())));
+        Outcome outcome = imperan.bean(Keeper.class)
+                .edit("salt-clock", new EditRequest("Something to shape", steps), ADA)
+                .join();
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
         page = chromium.device("Ada");
         sensor = page.context().newCDPSession(page);
@@ -120,8 +194,19 @@ class ShapingJobsTest extends InstalledTest {
     }
 
     private static EditRequest.Step laid(String name, int column, Form form) {
-        return put(new PartId(name), Optional.of(PAGE), Control.plain(name, new Cells(column, 0, 4, 8), form, List.of(new Send(Send.Phase.CHANGE, Optional.of(PROBE), "/" + name,
-                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.of(Listen.asSent(Optional.of(PROBE), "/" + name, 0))));
+        return put(
+                new PartId(name),
+                Optional.of(PAGE),
+                Control.plain(
+                        name,
+                        new Cells(column, 0, 4, 8),
+                        form,
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.of(PROBE),
+                                "/" + name,
+                                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))),
+                        List.of(Listen.asSent(Optional.of(PROBE), "/" + name, 0))));
     }
 
     // ---- hands
@@ -150,19 +235,24 @@ class ShapingJobsTest extends InstalledTest {
     }
 
     private static Locator cell(String name) {
-        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private void steps(int argument) {
-        click(cell("Shaping").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Steps")).nth(argument));
+        click(cell("Shaping")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Steps"))
+                .nth(argument));
     }
 
     private static Locator row() {
-        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Shaping").setExact(true));
+        return page.getByRole(
+                AriaRole.REGION, new Page.GetByRoleOptions().setName("Shaping").setExact(true));
     }
 
     private void add(String step) {
-        int before = row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step"))).count();
+        int before = row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step")))
+                .count();
         choose(row().getByLabel("Add a step"), Pattern.compile("^" + step + ":"));
         assertThat(step(before + 1, step)).isVisible();
     }
@@ -189,7 +279,9 @@ class ShapingJobsTest extends InstalledTest {
     }
 
     private static List<OscMessage> arrived() {
-        return probe.arrived().stream().map(bytes -> (OscMessage) ((Decoded.Whole) new OscDecoder().decode(bytes)).packet()).toList();
+        return probe.arrived().stream()
+                .map(bytes -> (OscMessage) ((Decoded.Whole) new OscDecoder().decode(bytes)).packet())
+                .toList();
     }
 
     private static void set(String control, double to) {
@@ -202,7 +294,9 @@ class ShapingJobsTest extends InstalledTest {
     @Test
     void aSwitchThatSendsFourForOffAndOneForOn() {
         select("switch");
-        choose(cell("Message").getByLabel("Type", new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^int \\(i\\)$"));
+        choose(
+                cell("Message").getByLabel("Type", new Locator.GetByLabelOptions().setExact(true)),
+                Pattern.compile("^int \\(i\\)$"));
         steps(0);
         click(step(1, "Scale").getByLabel("Remove Scale"));
         assertThat(step(1, "Scale")).hasCount(0);
@@ -228,7 +322,9 @@ class ShapingJobsTest extends InstalledTest {
         assertThat(after(step(1, "Scale"))).hasText("25.5");
         assertThat(after(step(2, "Round"))).hasText("26");
         assertThat(arrived()).as("what is dialled does not leave").isEmpty();
-        click(row().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send").setExact(true)));
+        click(row().getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Send").setExact(true)));
         probe.waitForLast(OscMessage.of("/bright", new OscArgument.Float32(26)));
         assertThat(actions).isLessThanOrEqualTo(MOST);
     }
@@ -251,8 +347,13 @@ class ShapingJobsTest extends InstalledTest {
     @Test
     void aKeyWhoseNumberTheFarEndMultipliesShowsBoth() {
         select("key");
-        click(cell("Message").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Argument").setExact(true)));
-        choose(cell("Message").getByLabel("Argument 1", new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^fixed$"));
+        click(cell("Message")
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Argument").setExact(true)));
+        choose(
+                cell("Message").getByLabel("Argument 1", new Locator.GetByLabelOptions().setExact(true)),
+                Pattern.compile("^fixed$"));
         type(cell("Message").getByLabel("Is", new Locator.GetByLabelOptions().setExact(true)), "7");
         click(cell("Wire").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send once")));
         probe.waitForLast(OscMessage.of("/key", new OscArgument.Int32(7)));
@@ -261,8 +362,13 @@ class ShapingJobsTest extends InstalledTest {
     }
 
     private void argument(int number, String from) {
-        click(cell("Message").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Argument").setExact(true)));
-        choose(cell("Message").getByLabel("Argument " + number, new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^" + from + "$"));
+        click(cell("Message")
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Argument").setExact(true)));
+        choose(
+                cell("Message").getByLabel("Argument " + number, new Locator.GetByLabelOptions().setExact(true)),
+                Pattern.compile("^" + from + "$"));
     }
 
     @Test
@@ -270,7 +376,8 @@ class ShapingJobsTest extends InstalledTest {
         page.navigate(imperan.url("/#/lines/values"));
         actions = 0;
         click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add value")));
-        Locator value = page.getByRole(AriaRole.LISTITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Value Value \\d+$")));
+        Locator value = page.getByRole(
+                AriaRole.LISTITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Value Value \\d+$")));
         type(value.getByLabel("Name"), "Piece");
         value = page.getByRole(AriaRole.LISTITEM, new Page.GetByRoleOptions().setName("Value Piece"));
         type(value.getByLabel("Is"), "7");
@@ -279,7 +386,9 @@ class ShapingJobsTest extends InstalledTest {
         argument(1, "named value");
         choose(cell("Message").getByLabel("Named value"), Pattern.compile("^Piece$"));
         argument(2, "another control");
-        choose(cell("Message").getByLabel("Control", new Locator.GetByLabelOptions().setExact(true)), Pattern.compile("^level · Shaped$"));
+        choose(
+                cell("Message").getByLabel("Control", new Locator.GetByLabelOptions().setExact(true)),
+                Pattern.compile("^level · Shaped$"));
         argument(3, "what a target said");
         choose(cell("Message").getByLabel("Said by"), Pattern.compile("^Probe$"));
         type(cell("Message").getByLabel("Said on"), "/hall");
@@ -290,7 +399,8 @@ class ShapingJobsTest extends InstalledTest {
         run();
         set("level", 1);
         control(page, "piece").getByRole(AriaRole.BUTTON).click();
-        probe.waitForLast(OscMessage.of("/piece", new OscArgument.Float32(7), new OscArgument.Float32(1), new OscArgument.Float32(3)));
+        probe.waitForLast(OscMessage.of(
+                "/piece", new OscArgument.Float32(7), new OscArgument.Float32(1), new OscArgument.Float32(3)));
         page.navigate(imperan.url("/#/lines/values"));
         assertThat(value).containsText("Sent by piece");
         type(value.getByLabel("Is"), "eight");
@@ -298,7 +408,8 @@ class ShapingJobsTest extends InstalledTest {
         type(value.getByLabel("Is"), "8");
         run();
         control(page, "piece").getByRole(AriaRole.BUTTON).click();
-        probe.waitForLast(OscMessage.of("/piece", new OscArgument.Float32(8), new OscArgument.Float32(1), new OscArgument.Float32(3)));
+        probe.waitForLast(OscMessage.of(
+                "/piece", new OscArgument.Float32(8), new OscArgument.Float32(1), new OscArgument.Float32(3)));
         set("level", 0);
         probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(0)));
     }
@@ -312,7 +423,9 @@ class ShapingJobsTest extends InstalledTest {
         add("Smooth");
         add("Scale");
         type(field(step(4, "Scale"), "becomes"), "-30");
-        Locator high = step(4, "Scale").getByLabel("to", new Locator.GetByLabelOptions().setExact(true)).last();
+        Locator high = step(4, "Scale")
+                .getByLabel("to", new Locator.GetByLabelOptions().setExact(true))
+                .last();
         type(high, "30");
         path();
         steps(1);
@@ -321,22 +434,27 @@ class ShapingJobsTest extends InstalledTest {
         assertThat(actions).isLessThanOrEqualTo(MOST);
         page.navigate(imperan.url("/#/run/" + PAGE.value()));
         Locator tilt = control(page, "tilt");
-        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off")).click();
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off"))
+                .click();
         tilt(sensor, -45, 0);
         Desk.waitUntil("turned over", () -> Math.abs(sideways() - 30) < SENSOR);
         probe.forget();
         tilt(sensor, 45, 0);
         Desk.waitUntil("the end of the glide", () -> Math.abs(sideways() + 30) < SENSOR);
         List<OscMessage> glide = arrived();
-        assertThat(glide).hasSizeGreaterThan(50).allSatisfy(message -> assertThat(number(message, 1)).as("the other axis is held").isZero());
-        // what is left of the way falls as e^(−t/τ): the moments that this tells lie a fiftieth of a second apart, or more where the machine was busy
+        assertThat(glide).hasSizeGreaterThan(50).allSatisfy(message -> assertThat(number(message, 1))
+                .as("the other axis is held")
+                .isZero());
+        // what is left of the way falls as e^(−t/τ): the moments that this tells lie a fiftieth of a second apart, or
+        // more where the machine was busy
         for (int i = 1; i < 40; i++) {
             double left = (number(glide.get(i), 0) + 30) / (number(glide.get(i - 1), 0) + 30);
             assertThat(-0.25 * Math.log(left)).isGreaterThan(0.0199);
         }
         assertThat(tilt.locator("[data-axis='0']")).containsText("45°");
         assertThat(tilt).hasAttribute("data-turning", "0");
-        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Flat now")).click();
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Flat now"))
+                .click();
         assertThat(tilt.locator("[data-axis='0']")).containsText("0°");
     }
 
@@ -347,7 +465,8 @@ class ShapingJobsTest extends InstalledTest {
     void aTiltDrivesEddyAsTheClosedFormSays() {
         page.navigate(imperan.url("/#/run/" + PAGE.value()));
         Locator tilt = control(page, "steer");
-        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off")).click();
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off"))
+                .click();
         try (Desk eddy = new Desk(imperan.eddy())) {
             tilt(sensor, -45, 0);
             Desk.waitUntil("Eddy at its end", () -> Math.abs(eddyTilt(eddy) - 30) < SENSOR);
@@ -359,15 +478,19 @@ class ShapingJobsTest extends InstalledTest {
                 return Math.abs(seen.get(seen.size() - 1) + 30) < SENSOR;
             });
             Desk.waitUntil("the same here", () -> Math.abs(sideways() + 30) < SENSOR);
-            List<Double> sent = arrived().stream().map(message -> number(message, 0)).toList();
-            assertThat(seen.stream().map(Float::doubleValue).filter(each -> each < 30 - SENSOR)).isNotEmpty().allSatisfy(each -> assertThat(sent).contains(each));
+            List<Double> sent =
+                    arrived().stream().map(message -> number(message, 0)).toList();
+            assertThat(seen.stream().map(Float::doubleValue).filter(each -> each < 30 - SENSOR))
+                    .isNotEmpty()
+                    .allSatisfy(each -> assertThat(sent).contains(each));
             assertThat(seen).isSortedAccordingTo(Comparator.reverseOrder());
             for (int i = 1; i < Math.min(40, sent.size()); i++) {
                 double left = (sent.get(i) + 30) / (sent.get(i - 1) + 30);
                 assertThat(-0.25 * Math.log(left)).isGreaterThan(0.0199);
             }
         }
-        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor on")).click();
+        tilt.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor on"))
+                .click();
     }
 
     private static float eddyTilt(Desk eddy) {
@@ -379,13 +502,17 @@ class ShapingJobsTest extends InstalledTest {
     void theMotionOfADeviceIsSaidWhileItsSwitchIsOn() {
         page.navigate(imperan.url("/#/run/" + PAGE.value()));
         Locator motion = control(page, "motion");
-        String moved = "window.dispatchEvent(new DeviceMotionEvent('devicemotion', { acceleration: { x: 5, y: -10, z: 20 } }))";
+        String moved =
+                "window.dispatchEvent(new DeviceMotionEvent('devicemotion', { acceleration: { x: 5, y: -10, z: 20 } }))";
         page.evaluate(moved);
-        motion.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off")).click();
-        assertThat(motion.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor on"))).isVisible();
+        motion.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor off"))
+                .click();
+        assertThat(motion.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Sensor on")))
+                .isVisible();
         assertThat(arrived()).as("what moved before it was on").isEmpty();
         page.evaluate(moved);
-        probe.waitForLast(OscMessage.of("/motion", new OscArgument.Float32(0.25f), new OscArgument.Float32(-0.5f), new OscArgument.Float32(1)));
+        probe.waitForLast(OscMessage.of(
+                "/motion", new OscArgument.Float32(0.25f), new OscArgument.Float32(-0.5f), new OscArgument.Float32(1)));
         assertThat(motion.locator("[data-axis='2']")).containsText("20.0");
         assertThat(page.getByLabel("This device lends")).hasText("motion");
         page.evaluate("window.dispatchEvent(new DeviceMotionEvent('devicemotion', { acceleration: null }))");
@@ -420,7 +547,8 @@ class ShapingJobsTest extends InstalledTest {
         step(2, "Curve").getByLabel("Move Curve left").click();
         assertThat(step(1, "Curve")).isVisible();
         step(1, "Curve").getByLabel("Remove Curve").click();
-        assertThat(row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step")))).hasCount(1);
+        assertThat(row().getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName(Pattern.compile("^Step"))))
+                .hasCount(1);
     }
 
     /** Somebody types into a step while somebody else takes away the one before it: what is typed belongs to the step and not to its place. */
@@ -432,7 +560,11 @@ class ShapingJobsTest extends InstalledTest {
         try (Page other = chromium.device("Ben")) {
             other.navigate(imperan.url("/#/layout/" + PAGE.value()));
             other.locator("[data-build='quiet']").click();
-            other.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Shaping").setExact(true)).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Steps")).click();
+            other.getByRole(
+                            AriaRole.GROUP,
+                            new Page.GetByRoleOptions().setName("Shaping").setExact(true))
+                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Steps"))
+                    .click();
             Locator seconds = field(step(2, "Smooth"), "Time constant (s)");
             seconds.fill("3");
             other.getByLabel("Remove Scale").click();
@@ -451,7 +583,10 @@ class ShapingJobsTest extends InstalledTest {
         run();
         page.reload();
         control(page, "level").waitFor();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Path").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Path").setExact(true))
+                .click();
         assertThat(page.getByText("Touch a control to see its path here.")).isVisible();
         set("level", 1);
         probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(1)));
@@ -464,7 +599,8 @@ class ShapingJobsTest extends InstalledTest {
         probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(7)));
         set("bright", 0.1);
         assertThat(cell("Message").getByLabel("Address")).hasValue("/bright");
-        assertThat(cell("Touch").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Remove"))).hasCount(0);
+        assertThat(cell("Touch").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Remove")))
+                .hasCount(0);
     }
 
     @Test

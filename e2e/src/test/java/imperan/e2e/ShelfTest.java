@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
@@ -7,12 +10,8 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import imperan.osc.OscArgument;
 import imperan.standins.Announcement;
-import org.junit.jupiter.api.Test;
-
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** From a phrasebook to controls that play. */
 class ShelfTest extends InstalledTest {
@@ -49,14 +48,20 @@ class ShelfTest extends InstalledTest {
         Pointer pointer = new Pointer();
         pointer.click(page.getByText("New show"));
         pointer.click(button(page, "Go live …"));
-        pointer.click(page.getByRole(AriaRole.ALERTDIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go live")));
+        pointer.click(page.getByRole(AriaRole.ALERTDIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go live")));
         assertThat(page.getByText("No target yet")).isVisible();
         pointer.click(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("This machine")));
         pointer.click(button(page, "Look for targets"));
-        pointer.click(page.locator("[data-service^=Bellows]").filter(new Locator.FilterOptions()
-                .setHasText(":" + imperan.post("Bellows").port())).getByRole(AriaRole.BUTTON));
+        pointer.click(page.locator("[data-service^=Bellows]")
+                .filter(new Locator.FilterOptions()
+                        .setHasText(":" + imperan.post("Bellows").port()))
+                .getByRole(AriaRole.BUTTON));
         pointer.click(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Layout")));
-        pointer.click(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Strips").setExact(true)).first());
+        pointer.click(page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Strips").setExact(true))
+                .first());
         pointer.click(button(page, "Place 8 strips on a new page"));
         pointer.click(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")));
         Hands.waitForRun(page);
@@ -72,7 +77,8 @@ class ShelfTest extends InstalledTest {
         third.focus();
         third.press("End");
         desk.waitForLevel("in/3", 1);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("mute 8")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("mute 8"))
+                .click();
         desk.waitForMute("in/8", 1);
         assertThat(third).hasAttribute("aria-valuenow", "100");
     }
@@ -81,17 +87,25 @@ class ShelfTest extends InstalledTest {
     void aPanoramaBecomesKnobsThatHoldInTheMiddleAndShowTheirValueWhereTheyAreSmall() {
         Page page = chromium.device("Ada");
         page.navigate(imperan.url("/#/layout"));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add page")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add page"))
+                .click();
         assertThat(page.getByText("An empty page.")).isVisible();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("/pan").setExact(true)).first().press("Enter");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("/pan").setExact(true))
+                .first()
+                .press("Enter");
         assertThat(page.locator("[data-build]")).hasCount(8);
         BoundingBox knob = page.locator(".knob").first().boundingBox();
-        BoundingBox value = page.locator(".knob-room + .readings-line .reading-out").first().boundingBox();
-        assertThat(value.x > knob.x + knob.width || value.y > knob.y + knob.height).isTrue();
+        BoundingBox value =
+                page.locator(".knob-room + .readings-line .reading-out").first().boundingBox();
+        assertThat(value.x > knob.x + knob.width || value.y > knob.y + knob.height)
+                .isTrue();
         page.locator("[data-build]").first().click();
         assertThat(page.getByLabel("Detent")).hasText("in the middle");
 
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run"))
+                .click();
         Hands.waitForRun(page);
         Locator slider = page.getByRole(AriaRole.SLIDER).first();
         slider.press("PageUp");
@@ -102,7 +116,9 @@ class ShelfTest extends InstalledTest {
         page.mouse().move(box.x + box.width / 2, box.y + box.height / 2 + 15, new Mouse.MoveOptions().setSteps(30));
         assertThat(slider).hasAttribute("aria-valuetext", Pattern.compile("^0[.]00.*"));
         page.mouse().up();
-        Desk.waitUntil("pan in the middle", () -> Math.abs(((OscArgument.Float32) desk.ask("/bellows/in/1/pan")).value()) < 0.001);
+        Desk.waitUntil(
+                "pan in the middle",
+                () -> Math.abs(((OscArgument.Float32) desk.ask("/bellows/in/1/pan")).value()) < 0.001);
         page.context().close();
     }
 }

@@ -1,20 +1,19 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import imperan.show.ShowFile;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** Whole shows: kept apart, carried in files, taken back. */
 class ShowsTest extends InstalledTest {
@@ -37,14 +36,15 @@ class ShowsTest extends InstalledTest {
     }
 
     private String exported(String name) throws IOException {
-        Download download = page.waitForDownload(() ->
-                show(name).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Export")).click());
+        Download download = page.waitForDownload(() -> show(name)
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Export"))
+                .click());
         return Files.readString(download.path());
     }
 
     private void choose(String file) {
-        page.getByLabel("Show file").setInputFiles(
-                new FilePayload("show.json", "application/json", file.getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("Show file")
+                .setInputFiles(new FilePayload("show.json", "application/json", file.getBytes(StandardCharsets.UTF_8)));
     }
 
     @Test
@@ -87,8 +87,10 @@ class ShowsTest extends InstalledTest {
 
         // the copy has controls of the same ids; hands on them move nothing of the live show
         Hands.run(page);
-        assertThat(page.locator("[data-mode=run]").getByText("This show is not live")).isVisible();
-        assertThat(page.locator("[data-mode=run]").locator("[data-control=level-1]")).isVisible();
+        assertThat(page.locator("[data-mode=run]").getByText("This show is not live"))
+                .isVisible();
+        assertThat(page.locator("[data-mode=run]").locator("[data-control=level-1]"))
+                .isVisible();
         Hands.drag(page, "level-1", 0, 0.8);
         page.getByText("Reset page …").click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("not live");
@@ -116,7 +118,8 @@ class ShowsTest extends InstalledTest {
         button(page.getByRole(AriaRole.ALERTDIALOG), "Go live").click();
         assertThat(page.locator("[data-target=Bellows]")).isVisible();
         page.navigate(imperan.url("/#/shows"));
-        assertThat(button(show("The Salt Clock"), "Delete The Salt Clock").first()).isDisabled();
+        assertThat(button(show("The Salt Clock"), "Delete The Salt Clock").first())
+                .isDisabled();
     }
 
     @Test
@@ -143,7 +146,8 @@ class ShowsTest extends InstalledTest {
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("This is not JSON");
         button(page.getByRole(AriaRole.DIALOG), "Close").click();
         choose(file.replace("\"version\":" + ShowFile.VERSION, "\"version\":" + (ShowFile.VERSION + 1)));
-        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("version: The file is of version " + (ShowFile.VERSION + 1));
+        assertThat(page.getByRole(AriaRole.DIALOG))
+                .containsText("version: The file is of version " + (ShowFile.VERSION + 1));
         button(page.getByRole(AriaRole.DIALOG), "Close").click();
         choose(file.replace("\"host\":\"127.0.0.1\"", "\"host\":\"127,0,0,1\""));
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("/body/standIn/host: 127,0,0,1 has commas");

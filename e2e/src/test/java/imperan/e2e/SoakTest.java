@@ -1,17 +1,13 @@
 package imperan.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
 import imperan.osc.TimeTag;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -33,8 +29,11 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.IntStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * All attacks at once against one server with half a GiB of memory: it answers, other targets play, nothing that was said to be kept is lost, and what
@@ -50,7 +49,8 @@ class SoakTest {
     @BeforeAll
     static void up() throws Exception {
         command = new Command();
-        Command.Said up = command.run(Map.of("JAVA_TOOL_OPTIONS", "-Xmx512m -XX:+ExitOnOutOfMemoryError"), Path.of(".."), "up");
+        Command.Said up =
+                command.run(Map.of("JAVA_TOOL_OPTIONS", "-Xmx512m -XX:+ExitOnOutOfMemoryError"), Path.of(".."), "up");
         assertThat(up.exit()).as(up.text()).isZero();
         for (JsonNode link : command.get("/api/shows/salt-clock/rig").get("targets")) {
             assertThat(link.isObject()).isTrue();
@@ -65,7 +65,8 @@ class SoakTest {
 
     private static int answerPort(String target) throws Exception {
         for (JsonNode part : command.get("/api/shows/salt-clock/file").get("parts")) {
-            if (part.at("/body/kind").asString("").equals("target") && part.at("/body/name").asString("").equals(target)) {
+            if (part.at("/body/kind").asString("").equals("target")
+                    && part.at("/body/name").asString("").equals(target)) {
                 return part.at("/body/answerPort").intValue();
             }
         }
@@ -101,14 +102,27 @@ class SoakTest {
         byte[] junk = new byte[random.nextInt(1_400)];
         random.nextBytes(junk);
         datagrams(junk, 20);
-        OscPacket[] small = IntStream.range(0, 5_000).mapToObj(i -> OscMessage.of("/a")).toArray(OscPacket[]::new);
+        OscPacket[] small =
+                IntStream.range(0, 5_000).mapToObj(i -> OscMessage.of("/a")).toArray(OscPacket[]::new);
         switch (random.nextInt(5)) {
-            case 0 -> datagrams(OscEncoder.encode(new OscBundle(TimeTag.at(Instant.now().plusSeconds(1_000_000)), List.of(small))), 30);
-            case 1 -> datagrams(OscEncoder.encode(OscMessage.of("/junk/" + random.nextInt(), Collections.nCopies(60_000, OscArgument.Bare.TRUE)
-                    .toArray(OscArgument[]::new))), 30);
-            case 2 -> datagrams(OscEncoder.encode(OscMessage.of("/bellows/in/1/level", new OscArgument.Text("\u0001".repeat(60_000)))), 30);
-            case 3 -> datagrams(OscEncoder.encode(OscMessage.of("//" + "*a".repeat(400), new OscArgument.Float32(Float.NaN))), 30);
-            default -> datagrams(OscEncoder.encode(OscMessage.of("/bellows/in/*/level", new OscArgument.Float64(random.nextDouble()))), 2_000);
+            case 0 -> datagrams(
+                    OscEncoder.encode(new OscBundle(TimeTag.at(Instant.now().plusSeconds(1_000_000)), List.of(small))),
+                    30);
+            case 1 -> datagrams(
+                    OscEncoder.encode(OscMessage.of(
+                            "/junk/" + random.nextInt(),
+                            Collections.nCopies(60_000, OscArgument.Bare.TRUE).toArray(OscArgument[]::new))),
+                    30);
+            case 2 -> datagrams(
+                    OscEncoder.encode(
+                            OscMessage.of("/bellows/in/1/level", new OscArgument.Text("\u0001".repeat(60_000)))),
+                    30);
+            case 3 -> datagrams(
+                    OscEncoder.encode(OscMessage.of("//" + "*a".repeat(400), new OscArgument.Float32(Float.NaN))), 30);
+            default -> datagrams(
+                    OscEncoder.encode(
+                            OscMessage.of("/bellows/in/*/level", new OscArgument.Float64(random.nextDouble()))),
+                    2_000);
         }
         Thread.sleep(5);
     }
@@ -117,7 +131,11 @@ class SoakTest {
         try (RawBrowser browser = RawBrowser.open(command.uri("/api/live"), "soak-" + random.nextInt(1000))) {
             browser.say("{\"kind\":\"watch\",\"traces\":[]}");
             for (int i = 0; i < 300; i++) {
-                browser.touch("level-" + (1 + random.nextInt(12)), random.nextBoolean() ? "PRESS" : "MOVE", "0.5", random.nextInt(10) == 0 ? "1e999" : "0." + i);
+                browser.touch(
+                        "level-" + (1 + random.nextInt(12)),
+                        random.nextBoolean() ? "PRESS" : "MOVE",
+                        "0.5",
+                        random.nextInt(10) == 0 ? "1e999" : "0." + i);
             }
             browser.say("{\"kind\":\"called\",\"name\":\"" + "x".repeat(2 << 20) + "\"}");
             browser.say("[".repeat(random.nextInt(10_000)));
@@ -127,12 +145,18 @@ class SoakTest {
 
     private static void requests(Random random) throws IOException {
         command.post("/api/files/preview", "text/plain", "[".repeat(random.nextInt(5_000)));
-        command.post("/api/files/preview", "text/plain", "{\"format\":\"imperan-show\",\"version\":7,\"name\":\"x\",\"parts\":[" + "1,".repeat(1_000_000) + "1]}");
+        command.post(
+                "/api/files/preview",
+                "text/plain",
+                "{\"format\":\"imperan-show\",\"version\":7,\"name\":\"x\",\"parts\":[" + "1,".repeat(1_000_000)
+                        + "1]}");
         command.post("/api/shows/salt-clock/arrange", "application/json", "{\"what\":\"fill\",\"controls\":[null]}");
         List<Socket> trickling = new ArrayList<>();
         for (int i = 0; i < 80; i++) {
             Socket socket = new Socket(InetAddress.getLoopbackAddress(), command.port);
-            socket.getOutputStream().write(("POST /api/shows HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 900\r\n\r\n{").getBytes(StandardCharsets.US_ASCII));
+            socket.getOutputStream()
+                    .write(("POST /api/shows HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 900\r\n\r\n{")
+                            .getBytes(StandardCharsets.US_ASCII));
             trickling.add(socket);
         }
         for (Socket socket : trickling) {
@@ -141,9 +165,14 @@ class SoakTest {
     }
 
     private static boolean add(String name) {
-        return command.post("/api/shows/salt-clock/edits", "application/json", """
+        return command.post(
+                        "/api/shows/salt-clock/edits",
+                        "application/json",
+                        """
                 {"title": "Add %1$s", "steps": [{"step": "put", "basedOn": 0, "part": {"id": "%1$s", "parent": null,
-                 "order": 1, "body": {"kind": "layout", "name": "%1$s", "draft": null}}}]}""".formatted(name)) == 200;
+                 "order": 1, "body": {"kind": "layout", "name": "%1$s", "draft": null}}}]}"""
+                                .formatted(name))
+                == 200;
     }
 
     @Test
@@ -154,8 +183,11 @@ class SoakTest {
         AtomicLong played = new AtomicLong();
         ExecutorService threads = Executors.newCachedThreadPool();
         try (RawBrowser hand = RawBrowser.open(command.uri("/api/live"), "operator")) {
-            List<Future<Long>> attacks = List.of(threads.submit(until(end, 1, SoakTest::packets)), threads.submit(until(end, 2, SoakTest::packets)),
-                    threads.submit(until(end, 3, SoakTest::frames)), threads.submit(until(end, 4, SoakTest::requests)),
+            List<Future<Long>> attacks = List.of(
+                    threads.submit(until(end, 1, SoakTest::packets)),
+                    threads.submit(until(end, 2, SoakTest::packets)),
+                    threads.submit(until(end, 3, SoakTest::frames)),
+                    threads.submit(until(end, 4, SoakTest::requests)),
                     threads.submit(until(end, 5, random -> {
                         String added = "soak-" + name.incrementAndGet();
                         if (add(added)) {
@@ -163,13 +195,15 @@ class SoakTest {
                         }
                         Thread.sleep(20);
                     })),
-                    // another target is played all the while: of a touch or an answer that is lost in the flood, the next one is made, as a hand would; how
+                    // another target is played all the while: of a touch or an answer that is lost in the flood, the
+                    // next one is made, as a hand would; how
                     // many that makes in the time is the machine's affair, and is printed below
                     threads.submit(until(end, 6, random -> {
                         Desk.waitUntil("the lantern stands where it was put", () -> {
                             double to = random.nextInt(256) / 255.0;
                             hand.set("lanterns-17", to);
-                            return Desk.comes(Duration.ofSeconds(3), () -> Math.abs(hand.echo("lanterns-17") - to) < 0.05);
+                            return Desk.comes(
+                                    Duration.ofSeconds(3), () -> Math.abs(hand.echo("lanterns-17") - to) < 0.05);
                         });
                         played.incrementAndGet();
                         Thread.sleep(20);
@@ -177,19 +211,28 @@ class SoakTest {
             for (Future<Long> attack : attacks) {
                 assertThat(attack.get()).isPositive();
             }
-            assertThat(hand.isOpen()).as("the operator was never cut off: %s", hand.isOpen() ? "" : hand.closed().getNow("")).isTrue();
-            assertThat(hand.missed()).as("what was dropped is counted and shown").isPositive();
+            assertThat(hand.isOpen())
+                    .as(
+                            "the operator was never cut off: %s",
+                            hand.isOpen() ? "" : hand.closed().getNow(""))
+                    .isTrue();
+            assertThat(hand.missed())
+                    .as("what was dropped is counted and shown")
+                    .isPositive();
         } finally {
             threads.shutdownNow();
         }
         assertThat(command.isHealthy()).isTrue();
         List<String> there = new ArrayList<>();
-        JsonNode file = new JsonMapper().readTree(command.get("/api/shows/salt-clock/file").toString());
+        JsonNode file = new JsonMapper()
+                .readTree(command.get("/api/shows/salt-clock/file").toString());
         file.get("parts").forEach(part -> there.add(part.at("/body/name").asString("")));
         assertThat(there).containsAll(kept);
         assertThat(kept).isNotEmpty();
         String log = Files.readString(command.var.resolve("server.log"));
         assertThat(log).doesNotContain("OutOfMemoryError").doesNotContain("StackOverflowError");
-        System.out.printf("Soak of %d s: %d touches of others arrived, %d edits kept, log %d KiB%n", SECONDS, played.get(), kept.size(), log.length() / 1024);
+        System.out.printf(
+                "Soak of %d s: %d touches of others arrived, %d edits kept, log %d KiB%n",
+                SECONDS, played.get(), kept.size(), log.length() / 1024);
     }
 }

@@ -1,5 +1,7 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -8,13 +10,16 @@ import imperan.show.PartId;
 import imperan.show.Target;
 import org.junit.jupiter.api.Test;
 
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-
 /** Where a target is reached, changed from a page by who plays it. */
 class TargetEndTest extends InstalledTest {
 
     private static Target eddy() {
-        return (Target) imperan.bean(Keeper.class).show("salt-clock").join().part(new PartId("eddy")).orElseThrow().body();
+        return (Target) imperan.bean(Keeper.class)
+                .show("salt-clock")
+                .join()
+                .part(new PartId("eddy"))
+                .orElseThrow()
+                .body();
     }
 
     @Test
@@ -23,16 +28,25 @@ class TargetEndTest extends InstalledTest {
         page.navigate(imperan.url("/#/layout"));
         page.getByLabel("Add page").click();
         assertThat(page.getByText("An empty page.")).isVisible();
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Controls")).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Address").setExact(true)).press("Enter");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Controls"))
+                .click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Address").setExact(true))
+                .press("Enter");
         page.locator("[data-build]").click();
-        Locator touch = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Touch").setExact(true));
+        Locator touch = page.getByRole(
+                AriaRole.GROUP, new Page.GetByRoleOptions().setName("Touch").setExact(true));
         assertThat(touch).containsText("It still needs: which target");
         touch.getByLabel("Address of").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Eddy").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("Eddy").setExact(true))
+                .click();
         assertThat(touch.locator("[data-finding=INCOMPLETE]")).hasCount(0);
 
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Run"))
+                .click();
         Locator address = page.getByLabel("Address", new Page.GetByLabelOptions().setExact(true));
         address.fill("10,24,8,42");
         address.press("Enter");

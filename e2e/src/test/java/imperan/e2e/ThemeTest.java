@@ -1,12 +1,11 @@
 package imperan.e2e;
 
-import com.microsoft.playwright.Page;
-import org.junit.jupiter.api.Test;
-
-import java.util.List;
-
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.util.List;
+import org.junit.jupiter.api.Test;
 
 /**
  * Both themes can be read: WCAG 2.2, 1.4.3 "Contrast (Minimum)", computed in the browser from what is really shown. And no station is
@@ -18,7 +17,8 @@ class ThemeTest {
      * The relative luminance and the ratio of WCAG 2.2 for every visible text against the nearest filled ground behind it:
      * at least 4.5, or 3 for text of 24 px, or of 18.66 px in bold.
      */
-    private static final String FAINT_TEXTS = """
+    private static final String FAINT_TEXTS =
+            """
             () => {
               const parse = (c) => (c.match(/[\\d.]+/g) ?? []).map(Number);
               const light = ([r, g, b]) => {
@@ -47,19 +47,33 @@ class ThemeTest {
               return faint;
             }""";
 
-    private static final String OVER_THE_WINDOW = """
+    private static final String OVER_THE_WINDOW =
+            """
             () => { const { scrollWidth, clientWidth, scrollHeight, clientHeight } = document.documentElement;
               return [scrollWidth - clientWidth, scrollHeight - clientHeight].join(); }""";
 
     @Test
     void everyTextOfEveryStationStandsOutInBothThemes() {
-        try (Installation imperan = new Installation(); Chromium chromium = new Chromium()) {
+        try (Installation imperan = new Installation();
+                Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.navigate(imperan.url("/#/rig"));
             for (String theme : List.of("night", "day")) {
                 assertThat(page.locator("html")).hasAttribute("data-theme", theme);
-                for (String station : List.of("rig", "rig/hosts", "rig/phrasebooks", "rig/machine", "rig/sheet", "layout", "wire", "wire/send", "wire/captures", "wire/start",
-                        "shows", "history", "run")) {
+                for (String station : List.of(
+                        "rig",
+                        "rig/hosts",
+                        "rig/phrasebooks",
+                        "rig/machine",
+                        "rig/sheet",
+                        "layout",
+                        "wire",
+                        "wire/send",
+                        "wire/captures",
+                        "wire/start",
+                        "shows",
+                        "history",
+                        "run")) {
                     page.navigate(imperan.url("/#/" + station));
                     assertThat(page.locator("[data-ticker=in]")).containsText("/");
                     if (station.equals("rig")) {
@@ -71,8 +85,12 @@ class ThemeTest {
                         page.keyboard().press("Control+a");
                         assertThat(page.getByText("Settings of all")).isVisible();
                     }
-                    assertThat(page.evaluate(OVER_THE_WINDOW)).as("%s by %s", station, theme).isEqualTo("0,0");
-                    assertThat((List<?>) page.evaluate(FAINT_TEXTS)).as("%s by %s", station, theme).isEmpty();
+                    assertThat(page.evaluate(OVER_THE_WINDOW))
+                            .as("%s by %s", station, theme)
+                            .isEqualTo("0,0");
+                    assertThat((List<?>) page.evaluate(FAINT_TEXTS))
+                            .as("%s by %s", station, theme)
+                            .isEmpty();
                 }
                 page.navigate(imperan.url("/#/rig"));
                 if (theme.equals("night")) {

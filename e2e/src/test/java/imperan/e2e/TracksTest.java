@@ -1,5 +1,9 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static imperan.show.Page.plain;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -31,17 +35,6 @@ import imperan.show.form.SongKey;
 import imperan.show.form.TrackDisplay;
 import imperan.show.form.TrackKey;
 import imperan.show.song.TimeFrom;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-
-import javax.sound.midi.MetaMessage;
-import javax.sound.midi.MidiEvent;
-import javax.sound.midi.MidiSystem;
-import javax.sound.midi.Sequence;
-import javax.sound.sampled.AudioFileFormat;
-import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioInputStream;
-import javax.sound.sampled.AudioSystem;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.net.DatagramPacket;
@@ -57,10 +50,16 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.locks.LockSupport;
 import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static imperan.show.Page.plain;
-import static org.assertj.core.api.Assertions.assertThat;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** Tracks and set lists, as those who build and run a show with songs use them; what leaves is read off the answers of the stand-ins. */
 class TracksTest extends AdasTest {
@@ -68,6 +67,7 @@ class TracksTest extends AdasTest {
     private static final Person ADA = new Person("ada", "Ada");
     /** Four cues on a song, from an empty list to the last confirmed one, take no more clicks, keys and texts. */
     private static final int MOST = 40;
+
     private static final int RATE = 22_050;
 
     @TempDir
@@ -78,12 +78,15 @@ class TracksTest extends AdasTest {
     }
 
     private Locator region(String name) {
-        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     /** The list that was just added is the one that is shown. */
     private void another() {
-        assertThat(page.locator("[aria-current=page]").filter(new Locator.FilterOptions().setHasText(Pattern.compile("^List \\d+$")))).isVisible();
+        assertThat(page.locator("[aria-current=page]")
+                        .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^List \\d+$"))))
+                .isVisible();
     }
 
     /** Waits until the track has come so far. */
@@ -96,13 +99,30 @@ class TracksTest extends AdasTest {
     }
 
     private static void put(PartId id, PartId parent, Body body) {
-        long version = imperan.bean(Keeper.class).show("salt-clock").join().held(id).map(held -> held.version()).orElse(0L);
-        Outcome outcome = imperan.bean(Keeper.class).edit("salt-clock", new EditRequest("Something for tracks", List.of(new EditRequest.Put(new Part(id, Optional.ofNullable(parent), 170, body), version))), ADA).join();
+        long version = imperan.bean(Keeper.class)
+                .show("salt-clock")
+                .join()
+                .held(id)
+                .map(held -> held.version())
+                .orElse(0L);
+        Outcome outcome = imperan.bean(Keeper.class)
+                .edit(
+                        "salt-clock",
+                        new EditRequest(
+                                "Something for tracks",
+                                List.of(new EditRequest.Put(
+                                        new Part(id, Optional.ofNullable(parent), 170, body), version))),
+                        ADA)
+                .join();
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
     }
 
     private static CueAction next(int reel) {
-        return new CueAction.SayLine(0, Optional.of(new PartId("sluice")), "/sluice/sheet/1/next", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, String.valueOf(reel))));
+        return new CueAction.SayLine(
+                0,
+                Optional.of(new PartId("sluice")),
+                "/sluice/sheet/1/next",
+                List.of(new ArgumentSource.Fixed(ArgumentType.INT32, String.valueOf(reel))));
     }
 
     /** A sound with a click at each second. */
@@ -115,7 +135,11 @@ class TracksTest extends AdasTest {
             bytes[2 * i + 1] = (byte) (value >> 8);
         }
         Path file = folder.resolve(name);
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(bytes), new AudioFormat(RATE, 16, 1, true, false), bytes.length / 2), AudioFileFormat.Type.WAVE, file.toFile());
+        AudioSystem.write(
+                new AudioInputStream(
+                        new ByteArrayInputStream(bytes), new AudioFormat(RATE, 16, 1, true, false), bytes.length / 2),
+                AudioFileFormat.Type.WAVE,
+                file.toFile());
         return file;
     }
 
@@ -140,7 +164,8 @@ class TracksTest extends AdasTest {
         assertThat(button("Play track")).isVisible();
         String[] names = {"Drops", "Rill", "Weir", "Flood"};
         for (int i = 1; i <= 4; i++) {
-            click(row(String.valueOf(i)).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Edit cue " + i)));
+            click(row(String.valueOf(i))
+                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Edit cue " + i)));
             type(exactly(region("Cue " + i), "Name"), names[i - 1]);
         }
         click(button("Edit cue 1"));
@@ -150,7 +175,9 @@ class TracksTest extends AdasTest {
         click(region("Cue 1").getByText("Send a message"));
         choose(exactly(region("Cue 1"), "Target"), "Sluice");
         click(exactly(region("Cue 1"), "From its phrasebook"));
-        click(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^.sluice.sheet.<sheet:1..3>.next\\b.*"))));
+        click(page.getByRole(
+                AriaRole.OPTION,
+                new Page.GetByRoleOptions().setName(Pattern.compile("^.sluice.sheet.<sheet:1..3>.next\\b.*"))));
         assertThat(exactly(region("Cue 1"), "Address")).hasValue("/sluice/sheet/1/next");
         type(exactly(region("Cue 1"), "Is"), "2");
         click(button("Test this cue"));
@@ -163,7 +190,8 @@ class TracksTest extends AdasTest {
         click(button("To the start"));
         click(button("Play track"));
         for (int i = 1; i <= 4; i++) {
-            assertThat(page.locator("[data-fired='" + i + "'] [data-outcome]").first()).hasText(Pattern.compile("✓ answered.*"));
+            assertThat(page.locator("[data-fired='" + i + "'] [data-outcome]").first())
+                    .hasText(Pattern.compile("✓ answered.*"));
             assertThat(row(String.valueOf(i))).containsText("✓ done");
         }
         assertThat(actions).as("clicks, keys and texts").isLessThanOrEqualTo(MOST);
@@ -180,7 +208,8 @@ class TracksTest extends AdasTest {
         int tick = 0;
         for (String name : List.of("Count-in", "Verse", "Chorus", "Long after")) {
             byte[] text = name.getBytes(StandardCharsets.UTF_8);
-            midi.add(new MidiEvent(new MetaMessage(6, text, text.length), name.equals("Long after") ? 480 * 1000 : tick));
+            midi.add(new MidiEvent(
+                    new MetaMessage(6, text, text.length), name.equals("Long after") ? 480 * 1000 : tick));
             tick += 4 * 480;
         }
         Path file = folder.resolve("project.mid");
@@ -199,7 +228,10 @@ class TracksTest extends AdasTest {
         assertThat(exactly(dialog, "What comes in")).containsText("0:02.000");
         assertThat(exactly(dialog, "What comes in")).containsText("Verse");
         assertThat(dialog.getByRole(AriaRole.ALERT)).containsText("“Long after” at ");
-        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Import").setExact(true)).click();
+        dialog.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Import").setExact(true))
+                .click();
         assertThat(row("3")).containsText("Chorus");
         assertThat(row("3")).containsText("0:03.000");
         button("Edit cue 1").click();
@@ -222,7 +254,8 @@ class TracksTest extends AdasTest {
         Path table = folder.resolve("wrong.csv");
         Files.writeString(table, "name,time\nGood,0:50\nBad,0:10:99\n");
         page.getByLabel("Marker file").setInputFiles(table);
-        assertThat(page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.ALERT)).containsText("Row 3: “0:10:99”: minutes and seconds are counted 00 to 59");
+        assertThat(page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.ALERT))
+                .containsText("Row 3: “0:10:99”: minutes and seconds are counted 00 to 59");
         button("Cancel").click();
         Path noise = folder.resolve("noise.mid");
         Files.write(noise, "MThd and nothing more".getBytes(StandardCharsets.US_ASCII));
@@ -267,7 +300,10 @@ class TracksTest extends AdasTest {
         button("Next").click();
         assertThat(page.locator("[data-song='Harbour']")).hasAttribute("data-ready", "true");
         // its cue list opens, and its page on who follows; nothing of it plays
-        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Short").setExact(true))).hasClass(Pattern.compile(".*bg-raised.*"));
+        assertThat(page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Short").setExact(true)))
+                .hasClass(Pattern.compile(".*bg-raised.*"));
         assertThat(follower).hasURL(Pattern.compile(".*/run/.*quay.*"));
         assertThat(button("Play track")).isVisible();
         assertThat(page.locator("[data-song='Blank']")).hasAttribute("data-on-air", "true");
@@ -287,13 +323,30 @@ class TracksTest extends AdasTest {
         try (DatagramSocket player = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
             PartId target = new PartId("player");
             int answers = Installation.freeUdpPort();
-            put(target, null, Target.plain("Player", "127.0.0.1", player.getLocalPort(), answers, Target.Answering.REPORTS));
+            put(
+                    target,
+                    null,
+                    Target.plain("Player", "127.0.0.1", player.getLocalPort(), answers, Target.Answering.REPORTS));
             PartId track = new PartId("followed-track");
             PartId list = new PartId("followed");
-            put(track, null, Track.silent("Followed", 300).timed(new TimeFrom(TimeFrom.Source.REPORTED, Optional.of(target), "/position", 0, TimeFrom.Unit.SECONDS, 0.1, 1)));
+            put(
+                    track,
+                    null,
+                    Track.silent("Followed", 300)
+                            .timed(new TimeFrom(
+                                    TimeFrom.Source.REPORTED,
+                                    Optional.of(target),
+                                    "/position",
+                                    0,
+                                    TimeFrom.Unit.SECONDS,
+                                    0.1,
+                                    1)));
             put(list, null, CueList.plain("Followed").on(track));
             for (int i = 1; i <= 6; i++) {
-                put(new PartId("followed-" + i), list, Cue.plain(String.valueOf(i), "At " + i, next(i)).timed(100 + i));
+                put(
+                        new PartId("followed-" + i),
+                        list,
+                        Cue.plain(String.valueOf(i), "At " + i, next(i)).timed(100 + i));
             }
             page.navigate(imperan.url("/#/cues/followed"));
             assertThat(region("Track")).containsText("Nothing is heard from Player");
@@ -319,7 +372,8 @@ class TracksTest extends AdasTest {
     }
 
     /** Somebody plays from a place for so long, and says where it is 25 times a second, up to 15 ms late, once it has been silent for a while. */
-    private static void play(DatagramSocket player, int to, double from, double seconds, double silent, Random random) throws IOException {
+    private static void play(DatagramSocket player, int to, double from, double seconds, double silent, Random random)
+            throws IOException {
         long begun = System.nanoTime();
         for (double gone = 0; gone < seconds; gone += 0.04) {
             long due = begun + (long) (gone * 1e9) + random.nextInt(15_000_000);
@@ -329,8 +383,10 @@ class TracksTest extends AdasTest {
             if (gone < silent) {
                 continue;
             }
-            byte[] packet = OscEncoder.encode(OscMessage.of("/position", new OscArgument.Float32((float) (from + gone))));
-            player.send(new DatagramPacket(packet, packet.length, new InetSocketAddress(InetAddress.getLoopbackAddress(), to)));
+            byte[] packet =
+                    OscEncoder.encode(OscMessage.of("/position", new OscArgument.Float32((float) (from + gone))));
+            player.send(new DatagramPacket(
+                    packet, packet.length, new InetSocketAddress(InetAddress.getLoopbackAddress(), to)));
         }
     }
 
@@ -341,12 +397,26 @@ class TracksTest extends AdasTest {
         put(track, null, Track.silent("Looped", 60));
         put(new PartId("vamp"), track, new TrackMark("Vamp", 1, 1));
         put(list, null, CueList.plain("Looped").on(track));
-        // each lap makes the cue after the one it fired the next of its list: what is stepped by hand has a list of its own
+        // each lap makes the cue after the one it fired the next of its list: what is stepped by hand has a list of its
+        // own
         PartId byHand = new PartId("by-hand");
         put(byHand, null, CueList.plain("By hand"));
-        put(new PartId("looped-go"), byHand, Cue.plain("1", "On with it", new CueAction.SteerTrack(0, Optional.of(track), CueAction.SteerTrack.Deed.LEAVE, Optional.empty())));
-        put(new PartId("looped-in"), list, Cue.plain("2", "In the vamp", next(3)).timed(1.5));
-        put(new PartId("looped-after"), list, Cue.plain("3", "After it", next(5)).timed(2.2));
+        put(
+                new PartId("looped-go"),
+                byHand,
+                Cue.plain(
+                        "1",
+                        "On with it",
+                        new CueAction.SteerTrack(
+                                0, Optional.of(track), CueAction.SteerTrack.Deed.LEAVE, Optional.empty())));
+        put(
+                new PartId("looped-in"),
+                list,
+                Cue.plain("2", "In the vamp", next(3)).timed(1.5));
+        put(
+                new PartId("looped-after"),
+                list,
+                Cue.plain("3", "After it", next(5)).timed(2.2));
         page.navigate(imperan.url("/#/cues/looped"));
         choose(page.getByLabel("Loop a section"), "Vamp");
         button("Play track").click();
@@ -370,9 +440,22 @@ class TracksTest extends AdasTest {
         PartId set = new PartId("low-set");
         PartId song = new PartId("low-song");
         put(set, null, SetList.plain("Late walk"));
-        put(song, set, new Song("Low tide", Optional.empty(), Optional.empty(), List.of(), List.of(new CueAction.SayLine(0, Optional.of(new PartId("sluice")), "/sluice/scne", List.of())), ""));
+        put(
+                song,
+                set,
+                new Song(
+                        "Low tide",
+                        Optional.empty(),
+                        Optional.empty(),
+                        List.of(),
+                        List.of(new CueAction.SayLine(0, Optional.of(new PartId("sluice")), "/sluice/scne", List.of())),
+                        ""));
         page.navigate(imperan.url("/#/proof/findings"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Song Low tide").setExact(true)).first().click();
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Song Low tide").setExact(true))
+                .first()
+                .click();
         assertThat(region("Song Low tide")).isVisible();
         assertThat(exactly(region("Song Low tide"), "Song")).hasValue("Low tide");
         assertThat(page.locator("[data-song='Low tide']")).isVisible();
@@ -386,7 +469,9 @@ class TracksTest extends AdasTest {
 
     @Test
     void theSoundFollowsTheTrackForAMinute() throws IOException {
-        page.context().addInitScript("""
+        page.context()
+                .addInitScript(
+                        """
                 const PlainAudio = window.Audio;
                 window.Audio = function (url) { window.heard = new PlainAudio(url); return window.heard; };
                 const PlainContext = window.AudioContext;
@@ -400,9 +485,12 @@ class TracksTest extends AdasTest {
         button("Sound here").click();
         assertThat(page.locator("[data-sound-off]")).containsText("sounds here");
         button("Play track").click();
-        page.waitForFunction("() => window.heard.currentTime >= 60", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
-        // of several questions the fastest tells best where the server has the track; what leaves the player is heard after the way to the loudspeaker, which the browser estimates anew each time
-        String asking = """
+        page.waitForFunction(
+                "() => window.heard.currentTime >= 60", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+        // of several questions the fastest tells best where the server has the track; what leaves the player is heard
+        // after the way to the loudspeaker, which the browser estimates anew each time
+        String asking =
+                """
                 async () => {
                   let best = { took: Infinity, off: 0 };
                   let latency = 0;
@@ -421,18 +509,29 @@ class TracksTest extends AdasTest {
                 }""";
         double[] found;
         do {
-            // a machine that does something else for a moment lets the sound slip, and it is brought back; one that never is stays off for good
-            found = ((List<?>) page.evaluate(asking)).stream().mapToDouble(each -> ((Number) each).doubleValue()).toArray();
-            System.out.printf("After a minute the sound is %.1f ms beside the track (the way to the loudspeaker takes %.1f ms, the question %.1f ms)%n", found[0], found[1], found[2]);
+            // a machine that does something else for a moment lets the sound slip, and it is brought back; one that
+            // never is stays off for good
+            found = ((List<?>) page.evaluate(asking))
+                    .stream().mapToDouble(each -> ((Number) each).doubleValue()).toArray();
+            System.out.printf(
+                    "After a minute the sound is %.1f ms beside the track (the way to the loudspeaker takes %.1f ms, the question %.1f ms)%n",
+                    found[0], found[1], found[2]);
         } while (Math.abs(found[0]) >= 20 && (boolean) page.evaluate("() => window.heard.currentTime < 80"));
         assertThat(Math.abs(found[0])).as("milliseconds").isLessThan(20);
         // where the device goes, the track goes on and it is said
         Page other = chromium.device("Ben");
         other.navigate(page.url());
-        assertThat(other.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Track").setExact(true))).containsText("sounds at Ada’s");
+        assertThat(other.getByRole(
+                        AriaRole.REGION,
+                        new Page.GetByRoleOptions().setName("Track").setExact(true)))
+                .containsText("sounds at Ada’s");
         page.close();
-        assertThat(other.getByText(Pattern.compile("Ada’s device played the sound of .* and is gone"))).isVisible();
-        assertThat(other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Pause track").setExact(true))).isVisible();
+        assertThat(other.getByText(Pattern.compile("Ada’s device played the sound of .* and is gone")))
+                .isVisible();
+        assertThat(other.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Pause track").setExact(true)))
+                .isVisible();
         other.context().close();
     }
 
@@ -444,13 +543,64 @@ class TracksTest extends AdasTest {
         Optional<PartId> set = Optional.of(new PartId("evening-set"));
         put(layout, null, Layout.plain("Songs"));
         put(pageId, layout, plain("Songs", 16, 10));
-        put(new PartId("k-play"), pageId, Control.plain("", new Cells(0, 0, 4, 3), new TrackKey(track, TrackKey.TrackOrder.PLAY, Optional.empty()), List.of(), List.of()));
-        put(new PartId("k-mark"), pageId, Control.plain("", new Cells(4, 0, 4, 3), new TrackKey(track, TrackKey.TrackOrder.MARK, Optional.of(new PartId("tide-mark-flood"))), List.of(), List.of()));
-        put(new PartId("k-next"), pageId, Control.plain("", new Cells(8, 0, 4, 3), new SongKey(set, SongKey.SongOrder.NEXT, Optional.empty()), List.of(), List.of()));
-        put(new PartId("k-air"), pageId, Control.plain("", new Cells(12, 0, 4, 3), new SongKey(set, SongKey.SongOrder.ON_AIR, Optional.empty()), List.of(), List.of()));
-        put(new PartId("d-track"), pageId, Control.plain("", new Cells(0, 3, 8, 3), new TrackDisplay(track), List.of(), List.of()));
-        put(new PartId("d-next"), pageId, Control.plain("Coming", new Cells(8, 3, 8, 3), new SongDisplay(set, SongDisplay.Shown.NEXT), List.of(), List.of()));
-        put(new PartId("d-air"), pageId, Control.plain("Now", new Cells(8, 6, 8, 3), new SongDisplay(set, SongDisplay.Shown.ON_AIR), List.of(), List.of()));
+        put(
+                new PartId("k-play"),
+                pageId,
+                Control.plain(
+                        "",
+                        new Cells(0, 0, 4, 3),
+                        new TrackKey(track, TrackKey.TrackOrder.PLAY, Optional.empty()),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("k-mark"),
+                pageId,
+                Control.plain(
+                        "",
+                        new Cells(4, 0, 4, 3),
+                        new TrackKey(track, TrackKey.TrackOrder.MARK, Optional.of(new PartId("tide-mark-flood"))),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("k-next"),
+                pageId,
+                Control.plain(
+                        "",
+                        new Cells(8, 0, 4, 3),
+                        new SongKey(set, SongKey.SongOrder.NEXT, Optional.empty()),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("k-air"),
+                pageId,
+                Control.plain(
+                        "",
+                        new Cells(12, 0, 4, 3),
+                        new SongKey(set, SongKey.SongOrder.ON_AIR, Optional.empty()),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("d-track"),
+                pageId,
+                Control.plain("", new Cells(0, 3, 8, 3), new TrackDisplay(track), List.of(), List.of()));
+        put(
+                new PartId("d-next"),
+                pageId,
+                Control.plain(
+                        "Coming",
+                        new Cells(8, 3, 8, 3),
+                        new SongDisplay(set, SongDisplay.Shown.NEXT),
+                        List.of(),
+                        List.of()));
+        put(
+                new PartId("d-air"),
+                pageId,
+                Control.plain(
+                        "Now",
+                        new Cells(8, 6, 8, 3),
+                        new SongDisplay(set, SongDisplay.Shown.ON_AIR),
+                        List.of(),
+                        List.of()));
         page.navigate(imperan.url("/#/run/song-page"));
         Hands.waitForRun(page);
         Locator coming = page.locator("[data-control='d-next']");

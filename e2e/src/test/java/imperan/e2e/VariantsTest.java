@@ -1,5 +1,8 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -11,18 +14,14 @@ import imperan.show.Control;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Twin;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
-import javax.imageio.ImageIO;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** The same controls on another page, a copy to work on while the layout is played, and pictures on controls. */
 class VariantsTest extends InstalledTest {
@@ -43,7 +42,8 @@ class VariantsTest extends InstalledTest {
     }
 
     private static Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static void inPanel(String name) {
@@ -54,7 +54,10 @@ class VariantsTest extends InstalledTest {
 
     private static void choose(String label, String option) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
     }
 
     private static void label(String text) {
@@ -77,9 +80,16 @@ class VariantsTest extends InstalledTest {
     void aPageForAPhonePlaysTheSameControls() {
         inPanel("Show again");
         assertThat(page.locator("[data-page]:not([data-page=sound])")).isVisible();
-        String twin = show().all(Twin.class).stream().filter(part -> ((Twin) part.body()).of().equals(new PartId("level-1"))
-                && part.parent().isPresent() && page.locator("[data-page]").getAttribute("data-page").equals(part.parent().get().value()))
-                .findFirst().orElseThrow().id().value();
+        String twin = show().all(Twin.class).stream()
+                .filter(part -> ((Twin) part.body()).of().equals(new PartId("level-1"))
+                        && part.parent().isPresent()
+                        && page.locator("[data-page]")
+                                .getAttribute("data-page")
+                                .equals(part.parent().get().value()))
+                .findFirst()
+                .orElseThrow()
+                .id()
+                .value();
         page.locator("[data-build='" + twin + "']").click();
         assertThat(page.locator("[data-path]")).containsText("The same control as on Sound");
         label("Wheel, both");
@@ -90,7 +100,8 @@ class VariantsTest extends InstalledTest {
             desk.waitForLevel("in/1", 0.6);
         }
         page.navigate(imperan.url("/#/run/sound"));
-        assertThat(page.locator("[data-page=sound] [data-control=level-1] .reading-out")).hasText("0.600");
+        assertThat(page.locator("[data-page=sound] [data-control=level-1] .reading-out"))
+                .hasText("0.600");
 
         page.goBack();
         page.goBack();
@@ -98,7 +109,8 @@ class VariantsTest extends InstalledTest {
         button("Give it lines of its own").click();
         assertThat(page.locator("[data-path]")).not().containsText("The same control as on");
         label("Wheel, alone");
-        Desk.waitUntil("named at one place", () -> show().all(Control.class).stream().anyMatch(part -> part.body().called().equals("Wheel, alone")));
+        Desk.waitUntil("named at one place", () -> show().all(Control.class).stream()
+                .anyMatch(part -> part.body().called().equals("Wheel, alone")));
         assertThat(labelOf("level-1")).isEqualTo("Wheel, both");
         inPanel("Remove page");
     }
@@ -113,11 +125,20 @@ class VariantsTest extends InstalledTest {
         inPanel("Work on a copy");
         Locator draft = page.locator("section[aria-label^='Copy of']");
         assertThat(draft).isVisible();
-        page.locator("[data-build]").filter(new Locator.FilterOptions().setHasText("Miller")).locator("visible=true").last().click();
+        page.locator("[data-build]")
+                .filter(new Locator.FilterOptions().setHasText("Miller"))
+                .locator("visible=true")
+                .last()
+                .click();
         label("Miller, new");
-        assertThat(page.locator("[data-build]").filter(new Locator.FilterOptions().setHasText("Miller, new")).first()).isVisible();
+        assertThat(page.locator("[data-build]")
+                        .filter(new Locator.FilterOptions().setHasText("Miller, new"))
+                        .first())
+                .isVisible();
         assertThat(player.locator("[data-control=level-3]")).not().containsText("new");
-        assertThat(player.getByRole(AriaRole.NAVIGATION).getByText("Sound", new Locator.GetByTextOptions().setExact(true))).hasCount(1);
+        assertThat(player.getByRole(AriaRole.NAVIGATION)
+                        .getByText("Sound", new Locator.GetByTextOptions().setExact(true)))
+                .hasCount(1);
 
         double[] start = Hands.place(player, "level-3", 0);
         double[] end = Hands.place(player, "level-3", 0.5);
@@ -127,7 +148,10 @@ class VariantsTest extends InstalledTest {
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         assertThat(dialog).containsText("Miller, new");
         assertThat(dialog.locator("[data-changes='1']")).isVisible();
-        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Swap in").setExact(true)).click();
+        dialog.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Swap in").setExact(true))
+                .click();
         assertThat(draft).hasCount(0);
         assertThat(player.locator("[data-control=level-3]")).containsText("Miller, new");
         player.mouse().move(end[0], end[1]);
@@ -153,7 +177,8 @@ class VariantsTest extends InstalledTest {
         label("Changed meanwhile");
         Desk.waitUntil("changed", () -> labelOf("level-2").equals("Changed meanwhile"));
         draft.getByText("Swap in …").click();
-        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("“Changed meanwhile” was changed by Ada since the copy was made");
+        assertThat(page.getByRole(AriaRole.DIALOG))
+                .containsText("“Changed meanwhile” was changed by Ada since the copy was made");
         button("Cancel").click();
         assertThat(labelOf("level-2")).isEqualTo("Changed meanwhile");
         draft.getByText("Discard").click();
@@ -209,11 +234,15 @@ class VariantsTest extends InstalledTest {
         page.getByText("Look", new Page.GetByTextOptions().setExact(true)).click();
         choose("Picture", "horn.png");
         assertThat(page.locator("[data-build=mute-2] img")).hasJSProperty("naturalWidth", 40);
-        String file1 = page.evaluate("() => fetch('/api/shows/salt-clock/layouts/sound/file').then(r => r.text())").toString();
+        String file1 = page.evaluate("() => fetch('/api/shows/salt-clock/layouts/sound/file').then(r => r.text())")
+                .toString();
         assertThat(file1).containsOnlyOnce("\"data\":").contains(hash);
     }
 
     private static double size(String place) {
-        return Double.parseDouble(page.locator(place).evaluate("e => getComputedStyle(e).fontSize").toString().replace("px", ""));
+        return Double.parseDouble(page.locator(place)
+                .evaluate("e => getComputedStyle(e).fontSize")
+                .toString()
+                .replace("px", ""));
     }
 }

@@ -1,16 +1,15 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import imperan.standins.Fault;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-
-import java.util.regex.Pattern;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 /** A hand gets no answer, and is told why. */
 class WhyTest {
@@ -61,7 +60,8 @@ class WhyTest {
         assertThat(suspect("DEAF")).containsText("The program of Bellows does not take what we send");
         assertThat(suspect("OTHER_PORT")).isVisible();
         assertThat(panel()).containsText("From here they cannot be told apart");
-        panel().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Find out")).click();
+        panel().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Find out"))
+                .click();
         assertThat(panel().getByRole(AriaRole.PROGRESSBAR)).isVisible();
         imperan.fault("Bellows", Fault.DEAF, false);
         assertThat(suspect("DEAF")).isHidden();
@@ -78,8 +78,12 @@ class WhyTest {
         Hands.drag(page, "level-1", 0.3, 0.6);
         mark().click();
         assertThat(suspect("OTHER_PORT")).containsText("Bellows answers to another port of this machine");
-        panel().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Find out")).click();
-        assertThat(panel().locator("[data-rank=LIKELY] [data-suspect=OTHER_PORT], [data-rank=CERTAIN] [data-suspect=OTHER_PORT]")).isVisible();
+        panel().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Find out"))
+                .click();
+        assertThat(
+                        panel().locator(
+                                        "[data-rank=LIKELY] [data-suspect=OTHER_PORT], [data-rank=CERTAIN] [data-suspect=OTHER_PORT]"))
+                .isVisible();
         assertThat(panel()).containsText("to our port " + (imperan.answerPort() + 1));
     }
 
@@ -90,8 +94,11 @@ class WhyTest {
         page.navigate(imperan.url("/#/layout/sound"));
         page.locator("[data-build=level-1]").click();
         Locator wire = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Wire"));
-        wire.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send once")).click();
-        page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Answer")).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Why?")).click();
+        wire.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send once"))
+                .click();
+        page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Answer"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Why?"))
+                .click();
         assertThat(suspect("OTHER_ADDRESS")).containsText("The answer comes under another address");
         assertThat(panel()).containsText("The same value came as /elsewhere/bellows/in/1/level");
         page.keyboard().press("Escape");
@@ -100,7 +107,8 @@ class WhyTest {
         imperan.fault("Bellows", Fault.PORT_CLOSED, true);
         page.navigate(imperan.url("/#/rig"));
         page.locator("[data-target=Bellows]").getByText("Why no answer?").click();
-        assertThat(panel().locator("[data-rank=CERTAIN]")).containsText("No program is listening on the port of Bellows");
+        assertThat(panel().locator("[data-rank=CERTAIN]"))
+                .containsText("No program is listening on the port of Bellows");
     }
 
     @Test
@@ -115,16 +123,20 @@ class WhyTest {
         assertThat(incident).containsText("Bellows");
         assertThat(incident).containsText("/bellows/in/1/level");
         assertThat(incident).containsText("Nothing came in time");
-        assertThat(desk.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof [12] problems?$")))).isVisible();
+        assertThat(desk.getByRole(
+                        AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof [12] problems?$"))))
+                .isVisible();
         incident.getByText("Why?").click();
-        assertThat(desk.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Why no answer?"))).containsText("/bellows/in/1/level");
+        assertThat(desk.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Why no answer?")))
+                .containsText("/bellows/in/1/level");
         desk.keyboard().press("Escape");
 
         imperan.fault("Bellows", Fault.DEAF, false);
         Hands.drag(page, "level-1", 0.6, 0.4);
         assertThat(incident).hasAttribute("data-over", "true");
         assertThat(desk.getByText("No problem now")).isVisible();
-        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin anew")).click();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin anew"))
+                .click();
         assertThat(desk.getByText("Nothing went wrong.")).isVisible();
         assertThat(desk.getByText("The server does not answer")).hasCount(0);
     }

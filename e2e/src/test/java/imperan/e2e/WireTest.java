@@ -1,5 +1,7 @@
 package imperan.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -7,15 +9,12 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.standins.Fault;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
-
 import java.util.Iterator;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 
 /** What the Wire shows of good packets, bad packets and strangers, and what can be made of a row. */
 class WireTest {
@@ -50,7 +49,9 @@ class WireTest {
     }
 
     private static Locator row(Page page, String way, String address) {
-        return page.locator("[data-wire=" + way + "]").filter(new Locator.FilterOptions().setHasText(address)).first();
+        return page.locator("[data-wire=" + way + "]")
+                .filter(new Locator.FilterOptions().setHasText(address))
+                .first();
     }
 
     private static void search(Page page, String text) {
@@ -63,13 +64,18 @@ class WireTest {
 
     @Test
     void everyPacketIsShownWithWhatItSays() {
-        try (Page page = wire(); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire();
+                Desk desk = new Desk(imperan.bellows())) {
             search(page, "/bellows/in/1/level");
             desk.set("/bellows/in/1/level", new OscArgument.Float32(0.5f));
             Locator row = row(page, "in", "/bellows/in/1/level");
             assertThat(row).containsText(Pattern.compile("\\d\\d:\\d\\d:\\d\\d\\.\\d{3}"));
             assertThat(row).containsText("Bellows");
-            assertThat(row).hasAttribute("title", imperan.answerPort() + " ← 127.0.0.1:" + imperan.bellows().getPort() + ", 36 bytes");
+            assertThat(row)
+                    .hasAttribute(
+                            "title",
+                            imperan.answerPort() + " ← 127.0.0.1:"
+                                    + imperan.bellows().getPort() + ", 36 bytes");
             assertThat(row).containsText(",fs");
             assertThat(row).containsText("0.5 “-2.0 dB”");
 
@@ -77,13 +83,18 @@ class WireTest {
             assertThat(page.getByText("Nothing passes the filter.")).isVisible();
             search(page, "");
             page.getByLabel("Only").click();
-            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("problems")).click();
+            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("problems"))
+                    .click();
             desk.raw("/bellows/in/1/level\0,x\0\0".getBytes(), imperan.answerPort());
-            assertThat(page.getByText("Not OSC at byte 21: The type tag 0x78 is not one of OSC 1.0").first()).isVisible();
+            assertThat(page.getByText("Not OSC at byte 21: The type tag 0x78 is not one of OSC 1.0")
+                            .first())
+                    .isVisible();
             desk.raw(new byte[] {1, 2, 3}, imperan.answerPort());
-            Locator broken = page.getByText("Not OSC at byte 3: The size is 3 bytes, which is not a multiple of 4").first();
+            Locator broken = page.getByText("Not OSC at byte 3: The size is 3 bytes, which is not a multiple of 4")
+                    .first();
             broken.click();
-            assertThat(page.getByRole(AriaRole.DIALOG).locator("[data-piece=NOT_READ]")).containsText("010203");
+            assertThat(page.getByRole(AriaRole.DIALOG).locator("[data-piece=NOT_READ]"))
+                    .containsText("010203");
         }
     }
 
@@ -98,7 +109,8 @@ class WireTest {
             move("/bellows/in/7/level", 0.31f);
             // something that comes seldom may come a moment later, and stands above it then
             assertThat(row(page, "in", "/bellows/in/7/level")).isVisible();
-            assertThat(page.locator("[data-wire]").filter(new Locator.FilterOptions().setHasText("/keel/supply"))).hasCount(0);
+            assertThat(page.locator("[data-wire]").filter(new Locator.FilterOptions().setHasText("/keel/supply")))
+                    .hasCount(0);
             repeating.click();
             Locator supply = folded.locator("li").filter(new Locator.FilterOptions().setHasText("/keel/supply"));
             assertThat(supply).containsText(Pattern.compile("[01]\\.\\d /s"));
@@ -134,7 +146,8 @@ class WireTest {
         try (Page page = wire()) {
             imperan.fault("Bellows", Fault.DEAF, true);
             page.getByLabel("Only").click();
-            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("unanswered")).click();
+            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("unanswered"))
+                    .click();
             try (Page hand = chromium.device("Ben")) {
                 hand.navigate(imperan.url("/#/run/sound"));
                 Hands.drag(hand, "level-5", 0.2, 0.4);
@@ -148,7 +161,8 @@ class WireTest {
                 // the line at the foot of every screen says it, too, until something else leaves
                 Hands.drag(hand, "level-5", 0.4, 0.6);
                 assertThat(page.locator("[data-ticker=out]")).containsText("no answer");
-                page.getByText("Why?", new Page.GetByTextOptions().setExact(true)).click();
+                page.getByText("Why?", new Page.GetByTextOptions().setExact(true))
+                        .click();
                 assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Bellows");
             } finally {
                 imperan.fault("Bellows", Fault.DEAF, false);
@@ -178,7 +192,8 @@ class WireTest {
     /** A message byte by byte, with the one that answers it. */
     @Test
     void aMessageIsTakenApartBesideItsAnswer() {
-        try (Page page = wire(); Page hand = chromium.device("Ben")) {
+        try (Page page = wire();
+                Page hand = chromium.device("Ben")) {
             search(page, "/bellows/in/8/level");
             hand.navigate(imperan.url("/#/run/sound"));
             Hands.drag(hand, "level-8", 0.1, 0.35);
@@ -189,7 +204,10 @@ class WireTest {
             assertThat(panel.locator("[data-piece=ADDRESS]")).containsText("2f62656c 6c6f7773");
             assertThat(panel.locator("[data-piece=TYPE_TAGS]")).containsText(",f");
             assertThat(panel.locator("[data-piece=FLOAT32]")).containsText("float");
-            panel.getByText("Answered after").locator("xpath=..").getByRole(AriaRole.BUTTON).click();
+            panel.getByText("Answered after")
+                    .locator("xpath=..")
+                    .getByRole(AriaRole.BUTTON)
+                    .click();
             assertThat(panel).containsText("It answers, after");
             assertThat(panel.locator("[data-piece=STRING]")).containsText("dB");
         }
@@ -204,19 +222,30 @@ class WireTest {
             row(page, "in", "/bellows/main/level").click();
             button(page, "Give to a control …").click();
             Locator controls = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Controls"));
-            controls.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Rain")).first().click();
+            controls.getByRole(AriaRole.BUTTON)
+                    .filter(new Locator.FilterOptions().setHasText("Rain"))
+                    .first()
+                    .click();
             assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
             row(page, "in", "/bellows/main/level").click();
-            page.getByRole(AriaRole.DIALOG).getByText("Heard by").locator("xpath=..").getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Rain")).click();
+            page.getByRole(AriaRole.DIALOG)
+                    .getByText("Heard by")
+                    .locator("xpath=..")
+                    .getByRole(AriaRole.BUTTON)
+                    .filter(new Locator.FilterOptions().setHasText("Rain"))
+                    .click();
             assertThat(page).hasURL(Pattern.compile("#/layout/"));
             page.keyboard().press("Control+z");
-            assertThat(page.getByText("Undo", new Page.GetByTextOptions().setExact(false)).first()).isVisible();
+            assertThat(page.getByText("Undo", new Page.GetByTextOptions().setExact(false))
+                            .first())
+                    .isVisible();
         }
     }
 
     @Test
     void aRowBecomesAPhrase() {
-        try (Page page = wire(); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire();
+                Desk desk = new Desk(imperan.bellows())) {
             desk.raw(OscEncoder.encode(OscMessage.of("/bellows/tide", new OscArgument.Int32(4))), imperan.answerPort());
             search(page, "/bellows/tide");
             page.locator("[data-wire=in]").first().click();
@@ -230,9 +259,12 @@ class WireTest {
 
     @Test
     void whatIsMovedAtTheFarEndStandsFirstByAddress() {
-        try (Page page = wire(); Desk desk = new Desk(imperan.bellows())) {
+        try (Page page = wire();
+                Desk desk = new Desk(imperan.bellows())) {
             tab(page, "By address");
-            Locator rows = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Addresses, what moved last first")).locator("li");
+            Locator rows = page.getByRole(
+                            AriaRole.LIST, new Page.GetByRoleOptions().setName("Addresses, what moved last first"))
+                    .locator("li");
             Iterator<Integer> wiggle = Stream.iterate(1, i -> i + 1).iterator();
             Desk.waitUntil("the level that is moved stands first", () -> {
                 desk.set("/bellows/in/9/level", new OscArgument.Float32(wiggle.next() % 100 / 100f));
@@ -248,7 +280,8 @@ class WireTest {
             assertThat(level).hasCount(0);
             button(page, "Show Bellows /bellows/in/9/level again").click();
             search(page, "in/9/level");
-            assertThat(page.locator("[data-way=in]").filter(new Locator.FilterOptions().setHasText("/keel/"))).hasCount(0);
+            assertThat(page.locator("[data-way=in]").filter(new Locator.FilterOptions().setHasText("/keel/")))
+                    .hasCount(0);
             assertThat(level).isVisible();
             search(page, "/bellows/{in");
             assertThat(page.getByRole(AriaRole.ALERT)).containsText("This is no address pattern");
@@ -264,10 +297,14 @@ class WireTest {
     void theStartLogSaysWhatWasOpenedAndWhere() {
         try (Page page = wire()) {
             tab(page, "Start log");
-            Locator log = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Since the start, newest first"));
-            assertThat(log).containsText("Bellows: sending to 127.0.0.1 port " + imperan.bellows().getPort() + ", receiving on 127.0.0.1 port " + imperan.answerPort());
+            Locator log =
+                    page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Since the start, newest first"));
+            assertThat(log)
+                    .containsText("Bellows: sending to 127.0.0.1 port "
+                            + imperan.bellows().getPort() + ", receiving on 127.0.0.1 port " + imperan.answerPort());
             assertThat(log).containsText("“The Salt Clock” is live");
-            Locator reached = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Where this machine is reached"));
+            Locator reached = page.getByRole(
+                    AriaRole.REGION, new Page.GetByRoleOptions().setName("Where this machine is reached"));
             assertThat(reached).containsText(imperan.url("").replaceFirst("/$", ""));
             assertThat(reached).containsText("lo: 127.0.0.1/8");
         }
@@ -282,11 +319,15 @@ class WireTest {
             move("/bellows/in/10/level", 0.6f);
             tab(page, "By address");
             search(page, "in/10/level");
-            page.locator("[data-address='/bellows/in/10/level'][data-way=in]").getByLabel("Plot /bellows/in/10/level").click();
+            page.locator("[data-address='/bellows/in/10/level'][data-way=in]")
+                    .getByLabel("Plot /bellows/in/10/level")
+                    .click();
             tab(page, "Plot");
             Locator curve = page.locator("[data-plotted='/bellows/in/10/level']");
             assertThat(curve).containsText("now 0.6");
-            assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Values over time")).locator("canvas")).isVisible();
+            assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Values over time"))
+                            .locator("canvas"))
+                    .isVisible();
             move("/bellows/in/10/level", 0.9f);
             assertThat(curve).containsText(Pattern.compile("now 0.9, from 0.* to 0.9"));
             curve.getByLabel("Remove /bellows/in/10/level").click();
@@ -300,10 +341,13 @@ class WireTest {
             }
             tab(page, "By address");
             search(page, "in/10/level");
-            page.locator("[data-address='/bellows/in/10/level'][data-way=out]").getByLabel("Plot /bellows/in/10/level").click();
+            page.locator("[data-address='/bellows/in/10/level'][data-way=out]")
+                    .getByLabel("Plot /bellows/in/10/level")
+                    .click();
             tab(page, "Plot");
             curve.getByText("+ position").click();
-            assertThat(curve.filter(new Locator.FilterOptions().setHasText("where the control stood"))).containsText(Pattern.compile("now [01]"));
+            assertThat(curve.filter(new Locator.FilterOptions().setHasText("where the control stood")))
+                    .containsText(Pattern.compile("now [01]"));
         }
     }
 }

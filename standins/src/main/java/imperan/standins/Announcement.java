@@ -1,11 +1,11 @@
 package imperan.standins;
 
-import javax.jmdns.JmDNS;
-import javax.jmdns.ServiceInfo;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.util.List;
 import java.util.Map;
+import javax.jmdns.JmDNS;
+import javax.jmdns.ServiceInfo;
 
 /** Announces the devices on loopback, as those on a network do (multicast DNS service discovery, RFC 6762 and 6763). */
 public final class Announcement implements AutoCloseable {
@@ -24,7 +24,8 @@ public final class Announcement implements AutoCloseable {
                 voice.registerService(ServiceInfo.create("_osc._udp.local.", post.name(), post.port(), ""));
             }
             if (post.name().equals("Eddy")) {
-                voice.registerService(ServiceInfo.create("_oscjson._tcp.local.", post.name(), pagePort, 0, 0, Map.of("path", "/eddy")));
+                voice.registerService(ServiceInfo.create(
+                        "_oscjson._tcp.local.", post.name(), pagePort, 0, 0, Map.of("path", "/eddy")));
             }
         }
     }

@@ -2,7 +2,6 @@ package imperan.standins;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,8 +26,20 @@ public final class Bellows implements StandIn {
     public static final int STAY_SECONDS = 7;
     private static final int METERS_A_SECOND = 5;
 
-    private static final String[] NAMES = {"Wheel", "Sluice gate", "Miller", "Gulls", "Tide bell", "Rope", "Choir L",
-        "Choir R", "Rain", "Engine", "Talkback", "Spare"};
+    private static final String[] NAMES = {
+        "Wheel",
+        "Sluice gate",
+        "Miller",
+        "Gulls",
+        "Tide bell",
+        "Rope",
+        "Choir L",
+        "Choir R",
+        "Rain",
+        "Engine",
+        "Talkback",
+        "Spare"
+    };
 
     private static final class Client {
         private long until;
@@ -72,8 +83,8 @@ public final class Bellows implements StandIn {
             clients.computeIfAbsent(heard.from(), from -> new Client()).until = now + STAY_SECONDS * 1_000_000_000L;
             outbox.send(heard.from(), OscMessage.of(message.address(), new OscArgument.Int32(STAY_SECONDS)));
         } else if (message.address().equals("/bellows/meters") && clients.containsKey(heard.from())) {
-            clients.get(heard.from()).meters = !message.arguments().isEmpty()
-                    && message.arguments().get(0).equals(new OscArgument.Int32(1));
+            clients.get(heard.from()).meters =
+                    !message.arguments().isEmpty() && message.arguments().get(0).equals(new OscArgument.Int32(1));
         } else if (message.arguments().isEmpty()) {
             registers.at(message.address()).ifPresent(register -> outbox.send(heard.from(), report(register)));
         } else if (!message.address().startsWith("/bellows/key/")) {
@@ -82,10 +93,13 @@ public final class Bellows implements StandIn {
     }
 
     private void change(OscMessage message, long now, Outbox outbox) {
-        registers.at(message.address()).filter(register -> register.take(message.arguments())).ifPresent(register -> {
-            forget(now);
-            clients.keySet().forEach(client -> outbox.send(client, report(register)));
-        });
+        registers
+                .at(message.address())
+                .filter(register -> register.take(message.arguments()))
+                .ifPresent(register -> {
+                    forget(now);
+                    clients.keySet().forEach(client -> outbox.send(client, report(register)));
+                });
     }
 
     private void forget(long now) {
@@ -111,7 +125,8 @@ public final class Bellows implements StandIn {
         forget(now);
         clients.forEach((client, state) -> {
             for (int i = 1; state.meters && i <= INPUTS; i++) {
-                outbox.send(client, OscMessage.of("/bellows/in/" + i + "/meter", new OscArgument.Float32((float) meter(i, now))));
+                outbox.send(client, OscMessage.of("/bellows/in/" + i + "/meter", new OscArgument.Float32((float)
+                        meter(i, now))));
             }
         });
     }
@@ -120,7 +135,9 @@ public final class Bellows implements StandIn {
     private double meter(int input, long now) {
         String path = "/bellows/in/" + input;
         double played = 0.55 + 0.45 * Math.sin(now / 1e9 * (0.7 + 0.13 * input) + input);
-        return registers.get(path + "/mute").number() > 0 ? 0 : played * registers.get(path + "/level").number();
+        return registers.get(path + "/mute").number() > 0
+                ? 0
+                : played * registers.get(path + "/level").number();
     }
 
     @Override
@@ -129,7 +146,8 @@ public final class Bellows implements StandIn {
         for (int i = 1; i <= INPUTS; i++) {
             strips.add(strip(i, "/bellows/in/" + i, meter(i, now)));
         }
-        strips.add(strip(0, "/bellows/main", registers.get("/bellows/main/level").number() * 0.8));
+        strips.add(
+                strip(0, "/bellows/main", registers.get("/bellows/main/level").number() * 0.8));
         List<Double> keys = new ArrayList<>();
         for (int i = 1; i <= KEYS; i++) {
             keys.add(registers.get("/bellows/key/" + i).number());
@@ -138,14 +156,25 @@ public final class Bellows implements StandIn {
     }
 
     private Map<String, Object> strip(int number, String path, double meter) {
-        return Map.of("number", number, "name", registers.get(path + "/name").words(), "address", path,
-                "level", registers.get(path + "/level").number(), "mute", registers.get(path + "/mute").number(), "meter", meter);
+        return Map.of(
+                "number",
+                number,
+                "name",
+                registers.get(path + "/name").words(),
+                "address",
+                path,
+                "level",
+                registers.get(path + "/level").number(),
+                "mute",
+                registers.get(path + "/mute").number(),
+                "meter",
+                meter);
     }
 
     private static OscMessage report(Register register) {
         if (register.address.endsWith("/level")) {
-            return OscMessage.of(register.address, register.values().get(0),
-                    new OscArgument.Text(decibels((float) register.number())));
+            return OscMessage.of(register.address, register.values().get(0), new OscArgument.Text(decibels((float)
+                    register.number())));
         }
         return Registers.report(register);
     }

@@ -1,7 +1,6 @@
 package imperan.standins;
 
 import imperan.osc.StreamFraming;
-
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,7 +31,8 @@ public final class Company implements AutoCloseable {
                     posts.add(open(name, port, StandIn.Peer.datagrams("127.0.0.1", firstAnswer + NAMES.indexOf(name))));
                 } catch (IOException e) {
                     close();
-                    throw new IOException("The stand-in " + name + " cannot use port " + port + ": " + e.getMessage(), e);
+                    throw new IOException(
+                            "The stand-in " + name + " cannot use port " + port + ": " + e.getMessage(), e);
                 }
             }
         }
@@ -54,7 +54,9 @@ public final class Company implements AutoCloseable {
 
     /** A device by its name, in any spelling. */
     public Post post(String name) {
-        return posts.stream().filter(post -> post.name().equalsIgnoreCase(name)).findFirst()
+        return posts.stream()
+                .filter(post -> post.name().equalsIgnoreCase(name))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no stand-in " + name + " here"));
     }
 

@@ -2,10 +2,9 @@ package imperan.standins;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
+import java.util.Map;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
-
-import java.util.Map;
 
 /**
  * The real-time water-light engine of the Salt Clock.
@@ -36,7 +35,9 @@ public final class Eddy implements StandIn {
         if (message.address().equals("/eddy/wave") && message.arguments().isEmpty()) {
             outbox.send(heard.from(), OscMessage.of("/eddy/wave", new OscArgument.Float32((float) wave(now))));
         } else if (message.arguments().isEmpty() && !message.address().equals("/eddy/reset")) {
-            registers.at(message.address()).ifPresent(register -> outbox.send(heard.from(), Registers.report(register)));
+            registers
+                    .at(message.address())
+                    .ifPresent(register -> outbox.send(heard.from(), Registers.report(register)));
         } else {
             byHand(message, now, outbox);
         }
@@ -66,9 +67,21 @@ public final class Eddy implements StandIn {
     @Override
     public Map<String, Object> picture(long now) {
         Register colour = registers.get("/eddy/colour");
-        return Map.of("x", registers.get("/eddy/tilt/x").number(), "y", registers.get("/eddy/tilt/y").number(),
-                "turbulence", registers.get("/eddy/turbulence").number(), "wave", wave(now),
-                "red", colour.number(0), "green", colour.number(1), "blue", colour.number(2));
+        return Map.of(
+                "x",
+                registers.get("/eddy/tilt/x").number(),
+                "y",
+                registers.get("/eddy/tilt/y").number(),
+                "turbulence",
+                registers.get("/eddy/turbulence").number(),
+                "wave",
+                wave(now),
+                "red",
+                colour.number(0),
+                "green",
+                colour.number(1),
+                "blue",
+                colour.number(2));
     }
 
     /** What it understands, as OSCQuery JSON (the open proposal): a tree of nodes with type, range, access and value. */
@@ -78,7 +91,9 @@ public final class Eddy implements StandIn {
             boolean colour = register.address.endsWith("colour");
             double low = register.address.contains("tilt") ? -45 : 0;
             double high = register.address.contains("tilt") ? 45 : 1;
-            ObjectNode node = node(root, register.address).put("TYPE", colour ? "fff" : "f").put("ACCESS", 3);
+            ObjectNode node = node(root, register.address)
+                    .put("TYPE", colour ? "fff" : "f")
+                    .put("ACCESS", 3);
             for (int i = 0; i < register.values().size(); i++) {
                 node.withArray("/RANGE").addObject().put("MIN", low).put("MAX", high);
                 node.withArray("/VALUE").add(register.number(i));

@@ -2,7 +2,6 @@ package imperan.standins;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.EnumSet;
@@ -18,8 +17,7 @@ public final class FaultyStandIn implements StandIn {
     static final int CHOKES_A_SECOND = 50;
     private static final long FORGETS_NANOS = 2_000_000_000L;
 
-    private record Late(Peer to, OscMessage message, long due) {
-    }
+    private record Late(Peer to, OscMessage message, long due) {}
 
     private final StandIn device;
     private final Set<Fault> faults = EnumSet.noneOf(Fault.class);
@@ -51,7 +49,8 @@ public final class FaultyStandIn implements StandIn {
             heardInSecond = 0;
         }
         heardInSecond++;
-        boolean lost = faults.contains(Fault.DEAF) || faults.contains(Fault.SWITCH_OFF)
+        boolean lost = faults.contains(Fault.DEAF)
+                || faults.contains(Fault.SWITCH_OFF)
                 || faults.contains(Fault.NO_BUNDLES) && heard.bundled()
                 || faults.contains(Fault.FIRST_ONLY) && !heard.from().equals(first)
                 || faults.contains(Fault.CHOKES) && heardInSecond > CHOKES_A_SECOND;
@@ -95,9 +94,12 @@ public final class FaultyStandIn implements StandIn {
                 return;
             }
             Peer end = faults.contains(Fault.TO_OTHER_PORT) && to.connection() == 0
-                    ? new Peer(to.host(), to.port() + 1, 0) : to;
-            List<OscArgument> arguments = message.arguments().stream().map(this::wrong).toList();
-            OscMessage said = new OscMessage(faults.contains(Fault.OTHER_ADDRESS) ? "/elsewhere" + message.address() : message.address(),
+                    ? new Peer(to.host(), to.port() + 1, 0)
+                    : to;
+            List<OscArgument> arguments =
+                    message.arguments().stream().map(this::wrong).toList();
+            OscMessage said = new OscMessage(
+                    faults.contains(Fault.OTHER_ADDRESS) ? "/elsewhere" + message.address() : message.address(),
                     arguments);
             if (faults.contains(Fault.LATE)) {
                 late.addLast(new Late(end, said, now + LATE_NANOS));
@@ -110,11 +112,13 @@ public final class FaultyStandIn implements StandIn {
     private OscArgument wrong(OscArgument argument) {
         OscArgument said = argument;
         if (faults.contains(Fault.CLAMPED)) {
-            said = said instanceof OscArgument.Float32 f && f.value() > 0.5f ? new OscArgument.Float32(0.5f)
+            said = said instanceof OscArgument.Float32 f && f.value() > 0.5f
+                    ? new OscArgument.Float32(0.5f)
                     : said instanceof OscArgument.Int32 i && i.value() > 127 ? new OscArgument.Int32(127) : said;
         }
         if (faults.contains(Fault.OTHER_TYPE)) {
-            said = said instanceof OscArgument.Float32 f ? new OscArgument.Text(String.valueOf(f.value()))
+            said = said instanceof OscArgument.Float32 f
+                    ? new OscArgument.Text(String.valueOf(f.value()))
                     : said instanceof OscArgument.Int32 i ? new OscArgument.Text(String.valueOf(i.value())) : said;
         }
         return said;

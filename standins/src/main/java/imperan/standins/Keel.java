@@ -2,7 +2,6 @@ package imperan.standins;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -63,7 +62,9 @@ public final class Keel implements StandIn {
         listeners.put(heard.from(), now + REMEMBER_SECONDS * 1_000_000_000L);
         OscMessage message = heard.message();
         if (message.arguments().isEmpty()) {
-            registers.at(message.address()).ifPresent(register -> outbox.send(heard.from(), Registers.report(register)));
+            registers
+                    .at(message.address())
+                    .ifPresent(register -> outbox.send(heard.from(), Registers.report(register)));
         } else {
             byHand(message, now, outbox);
         }
@@ -71,13 +72,16 @@ public final class Keel implements StandIn {
 
     @Override
     public void byHand(OscMessage done, long now, Outbox outbox) {
-        registers.at(done.address()).filter(register -> register.take(done.arguments())).ifPresent(register -> {
-            changed.add(register);
-            twin(register).ifPresent(twin -> {
-                twin.take(register.values());
-                changed.add(twin);
-            });
-        });
+        registers
+                .at(done.address())
+                .filter(register -> register.take(done.arguments()))
+                .ifPresent(register -> {
+                    changed.add(register);
+                    twin(register).ifPresent(twin -> {
+                        twin.take(register.values());
+                        changed.add(twin);
+                    });
+                });
     }
 
     /** The same thing of the other output of a pair that is joined. */
@@ -114,9 +118,11 @@ public final class Keel implements StandIn {
         for (int output = 1; output <= OUTPUTS; output++) {
             double load = load(output);
             temperatures[output] += (28 + 60 * load - temperatures[output]) * 0.02;
-            reports.add(OscMessage.of("/keel/out/" + output + "/temperature", new OscArgument.Float32((float) temperatures[output])));
+            reports.add(OscMessage.of(
+                    "/keel/out/" + output + "/temperature", new OscArgument.Float32((float) temperatures[output])));
             reports.add(OscMessage.of("/keel/out/" + output + "/overload", new OscArgument.Int32(load > 1.6 ? 1 : 0)));
-            reports.add(OscMessage.of("/keel/out/" + output + "/protect", new OscArgument.Int32(temperatures[output] > 85 ? 1 : 0)));
+            reports.add(OscMessage.of(
+                    "/keel/out/" + output + "/protect", new OscArgument.Int32(temperatures[output] > 85 ? 1 : 0)));
         }
         listeners.keySet().forEach(listener -> reports.forEach(report -> outbox.send(listener, report)));
     }
@@ -126,7 +132,8 @@ public final class Keel implements StandIn {
     }
 
     private double load(int output) {
-        boolean silent = registers.get("/keel/sleep").number() > 0 || registers.get("/keel/out/" + output + "/mute").number() > 0;
+        boolean silent = registers.get("/keel/sleep").number() > 0
+                || registers.get("/keel/out/" + output + "/mute").number() > 0;
         double sum = 0;
         for (int source = 1; source <= SOURCES; source++) {
             sum += registers.get(cross(source, output)).number();
@@ -142,10 +149,28 @@ public final class Keel implements StandIn {
             for (int source = 1; source <= SOURCES; source++) {
                 sources.add(registers.get(cross(source, output)).number());
             }
-            outputs.add(Map.of("sources", sources, "load", load(output), "temperature", temperatures[output],
-                    "mute", registers.get("/keel/out/" + output + "/mute").number(), "address", "/keel/out/" + output));
+            outputs.add(Map.of(
+                    "sources",
+                    sources,
+                    "load",
+                    load(output),
+                    "temperature",
+                    temperatures[output],
+                    "mute",
+                    registers.get("/keel/out/" + output + "/mute").number(),
+                    "address",
+                    "/keel/out/" + output));
         }
-        return Map.of("outputs", outputs, "supply", supply(now), "sleep", registers.get("/keel/sleep").number(),
-                "locate", registers.get("/keel/locate").number(), "listeners", listeners.size());
+        return Map.of(
+                "outputs",
+                outputs,
+                "supply",
+                supply(now),
+                "sleep",
+                registers.get("/keel/sleep").number(),
+                "locate",
+                registers.get("/keel/locate").number(),
+                "listeners",
+                listeners.size());
     }
 }

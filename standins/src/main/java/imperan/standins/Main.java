@@ -16,8 +16,7 @@ public final class Main {
     private static final int PAGE_PORT = 7110;
     private static final int NUMBERS = 3;
 
-    private Main() {
-    }
+    private Main() {}
 
     public static void main(String[] arguments) {
         int firstPort = number(arguments, 0, FIRST_PORT);

@@ -4,12 +4,6 @@ import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.InetAddress;
@@ -20,6 +14,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * One page with a small live picture of every device, where hands can be laid on them and faults switched on; and, under
@@ -44,7 +43,10 @@ public final class PicturePage implements AutoCloseable {
         http.createContext("/state", exchange -> answer(exchange, 200, "application/json", state()));
         http.createContext("/fault", exchange -> post(exchange, this::fault));
         http.createContext("/hand", exchange -> post(exchange, this::hand));
-        http.createContext("/eddy", exchange -> answer(exchange, 200, "application/json", company.eddy().addressSpace(json)));
+        http.createContext(
+                "/eddy",
+                exchange ->
+                        answer(exchange, 200, "application/json", company.eddy().addressSpace(json)));
         http.start();
     }
 
@@ -98,19 +100,29 @@ public final class PicturePage implements AutoCloseable {
 
     private void fault(JsonNode asked) {
         Fault fault = Fault.valueOf(asked.path("fault").asString(""));
-        company.post(asked.path("device").asString("")).fault(fault, asked.path("on").asBoolean(false));
+        company.post(asked.path("device").asString(""))
+                .fault(fault, asked.path("on").asBoolean(false));
     }
 
     private void hand(JsonNode asked) {
         List<OscArgument> arguments = new ArrayList<>();
         for (JsonNode each : asked.path("arguments")) {
-            arguments.add(each.isInt() ? new OscArgument.Int32(each.intValue()) : each.isNumber()
-                    ? new OscArgument.Float32(each.floatValue()) : new OscArgument.Text(each.asString("")));
+            arguments.add(
+                    each.isInt()
+                            ? new OscArgument.Int32(each.intValue())
+                            : each.isNumber()
+                                    ? new OscArgument.Float32(each.floatValue())
+                                    : new OscArgument.Text(each.asString("")));
         }
         // a decimal such as 1 is written without its point by a browser
-        List<OscArgument> decimals = arguments.stream().map(a -> a instanceof OscArgument.Int32 i
-                && asked.path("decimal").asBoolean(false) ? new OscArgument.Float32(i.value()) : a).toList();
-        company.post(asked.path("device").asString("")).byHand(new OscMessage(asked.path("address").asString("/"), decimals));
+        List<OscArgument> decimals = arguments.stream()
+                .map(a -> a instanceof OscArgument.Int32 i
+                                && asked.path("decimal").asBoolean(false)
+                        ? new OscArgument.Float32(i.value())
+                        : a)
+                .toList();
+        company.post(asked.path("device").asString(""))
+                .byHand(new OscMessage(asked.path("address").asString("/"), decimals));
     }
 
     private static void answer(HttpExchange exchange, int status, String type, String text) throws IOException {

@@ -3,7 +3,6 @@ package imperan.standins;
 import imperan.osc.OscBundle;
 import imperan.osc.OscMessage;
 import imperan.osc.OscPacket;
-
 import java.io.IOException;
 import java.util.EnumSet;
 import java.util.Map;

@@ -1,7 +1,6 @@
 package imperan.standins;
 
 import imperan.osc.OscArgument;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -35,13 +34,23 @@ final class Register {
     }
 
     static Register decimal(String address, double low, double high, double... values) {
-        return new Register(address, Kind.DECIMAL, low, high, Arrays.stream(values)
-                .mapToObj(v -> new OscArgument.Float32((float) v)).toArray(OscArgument[]::new));
+        return new Register(
+                address,
+                Kind.DECIMAL,
+                low,
+                high,
+                Arrays.stream(values)
+                        .mapToObj(v -> new OscArgument.Float32((float) v))
+                        .toArray(OscArgument[]::new));
     }
 
     static Register whole(String address, int low, int high, int... values) {
-        return new Register(address, Kind.WHOLE, low, high, Arrays.stream(values).mapToObj(OscArgument.Int32::new)
-                .toArray(OscArgument[]::new));
+        return new Register(
+                address,
+                Kind.WHOLE,
+                low,
+                high,
+                Arrays.stream(values).mapToObj(OscArgument.Int32::new).toArray(OscArgument[]::new));
     }
 
     static Register text(String address, String value) {
@@ -84,7 +93,9 @@ final class Register {
     }
 
     double number(int place) {
-        return values.get(place) instanceof OscArgument.Float32 f ? f.value() : ((OscArgument.Int32) values.get(place)).value();
+        return values.get(place) instanceof OscArgument.Float32 f
+                ? f.value()
+                : ((OscArgument.Int32) values.get(place)).value();
     }
 
     String words() {
@@ -93,7 +104,10 @@ final class Register {
 
     /** Brings a number to another value that the device itself chose. */
     void set(double value) {
-        values = List.of(kind == Kind.DECIMAL ? new OscArgument.Float32((float) value) : new OscArgument.Int32((int) Math.round(value)));
+        values = List.of(
+                kind == Kind.DECIMAL
+                        ? new OscArgument.Float32((float) value)
+                        : new OscArgument.Int32((int) Math.round(value)));
     }
 
     void set(String text) {

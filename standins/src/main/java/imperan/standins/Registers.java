@@ -1,7 +1,6 @@
 package imperan.standins;
 
 import imperan.osc.OscMessage;
-
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;

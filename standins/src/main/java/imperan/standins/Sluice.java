@@ -2,7 +2,6 @@ package imperan.standins;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -81,7 +80,8 @@ public final class Sluice implements StandIn {
     private void act(OscMessage message, Outbox outbox) {
         String[] path = message.address().split("/");
         if (message.address().equals("/sluice/scene")) {
-            if (message.arguments().size() == 1 && message.arguments().get(0) instanceof OscArgument.Text name
+            if (message.arguments().size() == 1
+                    && message.arguments().get(0) instanceof OscArgument.Text name
                     && SCENES.contains(name.value())) {
                 set("/sluice/scene", message.arguments(), outbox);
                 for (int i = 1; i <= SHEETS; i++) {
@@ -98,7 +98,11 @@ public final class Sluice implements StandIn {
         String state = registers.get("/sluice/sheet/" + number + "/state").words();
         switch (path[4]) {
             case "next", "blend" -> set(message.address(), message.arguments(), outbox);
-            case "take" -> start(number, (int) at(number, "next").number(), at(number, "blend").number(), outbox);
+            case "take" -> start(
+                    number,
+                    (int) at(number, "next").number(),
+                    at(number, "blend").number(),
+                    outbox);
             case "play" -> {
                 if (at(number, "reel").number() > 0) {
                     sheet.seconds = state.equals("ended") ? 0 : sheet.seconds;
@@ -115,7 +119,9 @@ public final class Sluice implements StandIn {
                 state(number, "idle", outbox);
             }
             case "mark" -> {
-                if (message.arguments().size() == 1 && message.arguments().get(0) instanceof OscArgument.Int32 mark && mark.value() >= 1
+                if (message.arguments().size() == 1
+                        && message.arguments().get(0) instanceof OscArgument.Int32 mark
+                        && mark.value() >= 1
                         && mark.value() * MARK_SECONDS <= REEL_SECONDS) {
                     sheet.seconds = (mark.value() - 1) * MARK_SECONDS;
                 }
@@ -176,10 +182,28 @@ public final class Sluice implements StandIn {
         for (int i = 1; i <= SHEETS; i++) {
             Sheet sheet = sheets.get(i - 1);
             double blend = at(i, "blend").number();
-            shown.add(Map.of("reel", at(i, "reel").number(), "next", at(i, "next").number(), "state", at(i, "state").words(),
-                    "seconds", sheet.seconds, "of", REEL_SECONDS, "blended", blend == 0 ? 1 : 1 - sheet.blendLeft / blend));
+            shown.add(Map.of(
+                    "reel",
+                    at(i, "reel").number(),
+                    "next",
+                    at(i, "next").number(),
+                    "state",
+                    at(i, "state").words(),
+                    "seconds",
+                    sheet.seconds,
+                    "of",
+                    REEL_SECONDS,
+                    "blended",
+                    blend == 0 ? 1 : 1 - sheet.blendLeft / blend));
         }
-        return Map.of("sheets", shown, "scene", registers.get("/sluice/scene").words(), "receives", receives,
-                "answersTo", answersTo.host() + ":" + answersTo.port());
+        return Map.of(
+                "sheets",
+                shown,
+                "scene",
+                registers.get("/sluice/scene").words(),
+                "receives",
+                receives,
+                "answersTo",
+                answersTo.host() + ":" + answersTo.port());
     }
 }

@@ -1,7 +1,6 @@
 package imperan.standins;
 
 import imperan.osc.OscMessage;
-
 import java.util.Map;
 
 /**
@@ -22,8 +21,7 @@ public interface StandIn {
     void byHand(OscMessage done, long now, Outbox outbox);
 
     /** Whoever was listening has to come again; nothing where nobody needs to. */
-    default void forgetListeners() {
-    }
+    default void forgetListeners() {}
 
     /** What somebody standing before it would see: names and values for its small picture. */
     Map<String, Object> picture(long now);
@@ -34,8 +32,7 @@ public interface StandIn {
      * @param from    who sent it
      * @param bundled whether it came in a bundle
      */
-    record Heard(Peer from, OscMessage message, boolean bundled) {
-    }
+    record Heard(Peer from, OscMessage message, boolean bundled) {}
 
     /**
      * An end of ours that spoke to the device, or that it was told to speak to.

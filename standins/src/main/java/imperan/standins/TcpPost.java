@@ -5,7 +5,6 @@ import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.StreamFraming;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.InetAddress;
@@ -60,20 +59,22 @@ public final class TcpPost extends Post {
     }
 
     private void letIn(ServerSocket open) {
-        porter = new Thread(() -> {
-            while (!open.isClosed()) {
-                try {
-                    Socket socket = open.accept();
-                    socket.setTcpNoDelay(true);
-                    long number = counted.incrementAndGet();
-                    connections.put(number, socket);
-                    new Thread(() -> serve(number, socket), "stand-in " + name() + " " + number).start();
-                } catch (IOException e) {
-                    // the door was closed
-                    return;
-                }
-            }
-        }, "stand-in " + name() + " door");
+        porter = new Thread(
+                () -> {
+                    while (!open.isClosed()) {
+                        try {
+                            Socket socket = open.accept();
+                            socket.setTcpNoDelay(true);
+                            long number = counted.incrementAndGet();
+                            connections.put(number, socket);
+                            new Thread(() -> serve(number, socket), "stand-in " + name() + " " + number).start();
+                        } catch (IOException e) {
+                            // the door was closed
+                            return;
+                        }
+                    }
+                },
+                "stand-in " + name() + " door");
         porter.start();
     }
 

@@ -2,7 +2,6 @@ package imperan.standins;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -66,12 +65,17 @@ public final class Wick implements StandIn {
         if (message.arguments().isEmpty() && !message.address().endsWith("/go")) {
             registers.at(message.address()).ifPresent(register -> outbox.send(answersTo, Registers.report(register)));
         } else {
-            boolean mover = heard.from().host().equals(answersTo.host()) && heard.from().port() == answersTo.port();
-            act(message, now, report -> {
-                if (!mover) {
-                    outbox.send(answersTo, report);
-                }
-            }, outbox);
+            boolean mover =
+                    heard.from().host().equals(answersTo.host()) && heard.from().port() == answersTo.port();
+            act(
+                    message,
+                    now,
+                    report -> {
+                        if (!mover) {
+                            outbox.send(answersTo, report);
+                        }
+                    },
+                    outbox);
         }
     }
 
@@ -86,24 +90,33 @@ public final class Wick implements StandIn {
 
     private void act(OscMessage message, long now, Reporting reporting, Outbox outbox) {
         String address = message.address();
-        if (address.equals("/wick/line") && message.arguments().size() == 1
+        if (address.equals("/wick/line")
+                && message.arguments().size() == 1
                 && message.arguments().get(0) instanceof OscArgument.Text line) {
             Matcher matcher = LINE.matcher(line.value().strip());
             if (matcher.matches()) {
                 int level = (int) Math.round(Math.min(100, Integer.parseInt(matcher.group(2))) * 255 / 100.0);
-                act(OscMessage.of("/wick/lantern/" + Integer.parseInt(matcher.group(1)) + "/level", new OscArgument.Int32(level)), now,
-                        reporting, outbox);
+                act(
+                        OscMessage.of(
+                                "/wick/lantern/" + Integer.parseInt(matcher.group(1)) + "/level",
+                                new OscArgument.Int32(level)),
+                        now,
+                        reporting,
+                        outbox);
             }
         } else if (address.matches("/wick/look/\\d+/go")) {
             look(Integer.parseInt(address.split("/")[3]), now, outbox);
         } else if (!address.endsWith("/state")) {
-            registers.at(address).filter(register -> register.take(message.arguments())).ifPresent(register -> {
-                if (address.endsWith("/level")) {
-                    register.set(Math.min(255, Math.round(register.number() / STEP) * STEP));
-                    edited(outbox);
-                }
-                reporting.tell(Registers.report(register));
-            });
+            registers
+                    .at(address)
+                    .filter(register -> register.take(message.arguments()))
+                    .ifPresent(register -> {
+                        if (address.endsWith("/level")) {
+                            register.set(Math.min(255, Math.round(register.number() / STEP) * STEP));
+                            edited(outbox);
+                        }
+                        reporting.tell(Registers.report(register));
+                    });
         }
     }
 
@@ -147,7 +160,10 @@ public final class Wick implements StandIn {
 
     @Override
     public void pass(long now, Outbox outbox) {
-        List<Integer> risen = risingUntil.entrySet().stream().filter(e -> e.getValue() <= now).map(Map.Entry::getKey).toList();
+        List<Integer> risen = risingUntil.entrySet().stream()
+                .filter(e -> e.getValue() <= now)
+                .map(Map.Entry::getKey)
+                .toList();
         risen.forEach(look -> {
             risingUntil.remove(look);
             say(look, "in", outbox);
@@ -159,10 +175,21 @@ public final class Wick implements StandIn {
         List<Map<String, Object>> lanterns = new ArrayList<>();
         for (int i = 1; i <= LANTERNS; i++) {
             Register colour = registers.get("/wick/lantern/" + i + "/colour");
-            double master = registers.get("/wick/master/" + ((i - 1) / 6 + 1) + "/level").number() / 255;
-            lanterns.add(Map.of("level", registers.get("/wick/lantern/" + i + "/level").number() / 255 * master,
-                    "address", "/wick/lantern/" + i,
-                    "red", colour.number(0), "green", colour.number(1), "blue", colour.number(2)));
+            double master = registers
+                            .get("/wick/master/" + ((i - 1) / 6 + 1) + "/level")
+                            .number()
+                    / 255;
+            lanterns.add(Map.of(
+                    "level",
+                    registers.get("/wick/lantern/" + i + "/level").number() / 255 * master,
+                    "address",
+                    "/wick/lantern/" + i,
+                    "red",
+                    colour.number(0),
+                    "green",
+                    colour.number(1),
+                    "blue",
+                    colour.number(2)));
         }
         List<String> looks = new ArrayList<>();
         for (int i = 1; i <= LOOKS; i++) {

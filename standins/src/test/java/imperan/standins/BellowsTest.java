@@ -1,14 +1,13 @@
 package imperan.standins;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.osc.OscText;
-import org.junit.jupiter.api.Test;
-
 import java.util.ArrayList;
 import java.util.List;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class BellowsTest {
 
@@ -22,8 +21,10 @@ class BellowsTest {
 
     private List<String> receive(StandIn.Peer from, String address, OscArgument... arguments) {
         sent.clear();
-        bellows.receive(new StandIn.Heard(from, OscMessage.of(address, arguments), false), now, (to, m) ->
-                sent.add(to.port() + " " + m.address() + " " + OscText.arguments(m.arguments())));
+        bellows.receive(
+                new StandIn.Heard(from, OscMessage.of(address, arguments), false),
+                now,
+                (to, m) -> sent.add(to.port() + " " + m.address() + " " + OscText.arguments(m.arguments())));
         return List.copyOf(sent);
     }
 
@@ -31,8 +32,9 @@ class BellowsTest {
     void aChangeIsReportedToEveryClientAsItIsStored() {
         receive(ADA, "/bellows/stay");
         receive(BEN, "/bellows/stay");
-        assertThat(receive(ADA, "/bellows/in/3/level", new OscArgument.Float32(1.5f))).containsExactly(
-                "5001 /bellows/in/3/level 1.0  “+10.0 dB”", "5002 /bellows/in/3/level 1.0  “+10.0 dB”");
+        assertThat(receive(ADA, "/bellows/in/3/level", new OscArgument.Float32(1.5f)))
+                .containsExactly(
+                        "5001 /bellows/in/3/level 1.0  “+10.0 dB”", "5002 /bellows/in/3/level 1.0  “+10.0 dB”");
         assertThat(receive(BEN, "/bellows/main/mute", new OscArgument.Int32(1))).hasSize(2);
     }
 
@@ -40,9 +42,11 @@ class BellowsTest {
     void aClientThatDoesNotRenewIsForgottenAfterSevenSeconds() {
         receive(ADA, "/bellows/stay");
         now = 7 * SECOND;
-        assertThat(receive(BEN, "/bellows/main/level", new OscArgument.Float32(0.1f))).hasSize(1);
+        assertThat(receive(BEN, "/bellows/main/level", new OscArgument.Float32(0.1f)))
+                .hasSize(1);
         now = 7 * SECOND + 1;
-        assertThat(receive(BEN, "/bellows/main/level", new OscArgument.Float32(0.2f))).isEmpty();
+        assertThat(receive(BEN, "/bellows/main/level", new OscArgument.Float32(0.2f)))
+                .isEmpty();
     }
 
     @Test
@@ -54,10 +58,13 @@ class BellowsTest {
     @Test
     void whatDoesNotFitIsIgnored() {
         receive(ADA, "/bellows/stay");
-        assertThat(receive(ADA, "/bellows/in/13/level", new OscArgument.Float32(1))).isEmpty();
-        assertThat(receive(ADA, "/bellows/in/1/level", new OscArgument.Int32(1))).isEmpty();
+        assertThat(receive(ADA, "/bellows/in/13/level", new OscArgument.Float32(1)))
+                .isEmpty();
+        assertThat(receive(ADA, "/bellows/in/1/level", new OscArgument.Int32(1)))
+                .isEmpty();
         assertThat(receive(ADA, "/bellows/in/1/mute", new OscArgument.Int32(2))).isEmpty();
-        assertThat(receive(ADA, "/bellows/in/1/depth", new OscArgument.Float32(1))).isEmpty();
+        assertThat(receive(ADA, "/bellows/in/1/depth", new OscArgument.Float32(1)))
+                .isEmpty();
         assertThat(receive(ADA, "/bellows", new OscArgument.Float32(1))).isEmpty();
     }
 }

@@ -1,15 +1,14 @@
 package imperan.standins;
 
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
-import java.util.List;
-
 import static imperan.standins.Rehearsal.ADA;
 import static imperan.standins.Rehearsal.BEN;
 import static imperan.standins.Rehearsal.decimal;
 import static imperan.standins.Rehearsal.whole;
 import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 class FaultsTest {
 

@@ -1,15 +1,15 @@
 package imperan.standins;
 
-import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import static imperan.standins.Rehearsal.ADA;
 import static imperan.standins.Rehearsal.BEN;
 import static imperan.standins.Rehearsal.decimal;
 import static imperan.standins.Rehearsal.text;
 import static imperan.standins.Rehearsal.whole;
 import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Each device has habits of its own; a programmer meets them all in the trade. */
 class HabitsTest {
@@ -20,7 +20,9 @@ class HabitsTest {
         bellows.say(ADA, "/bellows/stay");
         bellows.say(BEN, "/bellows/stay");
         bellows.say(ADA, "/bellows/meters", whole(1));
-        assertThat(bellows.pass(1000)).hasSize(5 * Bellows.INPUTS).allMatch(line -> line.startsWith("5001 /bellows/in/"));
+        assertThat(bellows.pass(1000))
+                .hasSize(5 * Bellows.INPUTS)
+                .allMatch(line -> line.startsWith("5001 /bellows/in/"));
         bellows.say(ADA, "/bellows/meters", whole(0));
         assertThat(bellows.pass(1000)).isEmpty();
     }
@@ -37,7 +39,8 @@ class HabitsTest {
     @Test
     void wickAnswersToItsConfiguredEndInItsOwnSteps() {
         Rehearsal wick = new Rehearsal(new Wick(BEN));
-        assertThat(wick.say(ADA, "/wick/lantern/3/level", whole(127))).containsExactly("5002 /wick/lantern/3/level 125");
+        assertThat(wick.say(ADA, "/wick/lantern/3/level", whole(127)))
+                .containsExactly("5002 /wick/lantern/3/level 125");
         assertThat(wick.say(ADA, "/wick/lantern/3/level")).containsExactly("5002 /wick/lantern/3/level 125");
         assertThat(wick.say(ADA, "/wick/lantern/3/level", whole(256))).isEmpty();
         assertThat(wick.say(ADA, "/wick/lantern/24/colour", whole(1), whole(2), whole(3)))
@@ -66,14 +69,16 @@ class HabitsTest {
         assertThat(wick.pass(1600)).containsExactly("5002 /wick/look/4/state “in”");
         assertThat(wick.say(ADA, "/wick/lantern/1/level", whole(10)))
                 .containsExactly("5002 /wick/look/4/state “edited”", "5002 /wick/lantern/1/level 10");
-        assertThat(wick.say(ADA, "/wick/look/5/go")).containsExactly("5002 /wick/look/4/state “out”", "5002 /wick/look/5/state “rising”");
+        assertThat(wick.say(ADA, "/wick/look/5/go"))
+                .containsExactly("5002 /wick/look/4/state “out”", "5002 /wick/look/5/state “rising”");
         assertThat(wick.say(ADA, "/wick/look/13/go")).isEmpty();
     }
 
     @Test
     void wickUnderstandsALine() {
         Rehearsal wick = new Rehearsal(new Wick(BEN));
-        assertThat(wick.say(ADA, "/wick/line", text("lantern 3 = 50 %"))).containsExactly("5002 /wick/lantern/3/level 130");
+        assertThat(wick.say(ADA, "/wick/line", text("lantern 3 = 50 %")))
+                .containsExactly("5002 /wick/lantern/3/level 130");
         assertThat(wick.say(ADA, "/wick/line", text("lantern 3 : 50 %"))).isEmpty();
     }
 
@@ -94,7 +99,9 @@ class HabitsTest {
         assertThat(sluice.say(ADA, "/sluice/sheet/2/next", whole(5))).containsExactly("5002 /sluice/sheet/2/next 5");
         assertThat(sluice.say(ADA, "/sluice/sheet/2/next", whole(5))).isEmpty();
         assertThat(sluice.say(ADA, "/sluice/sheet/2/next")).isEmpty();
-        assertThat(sluice.say(ADA, "/sluice/sheet/2/play")).as("nothing is in the sheet yet").isEmpty();
+        assertThat(sluice.say(ADA, "/sluice/sheet/2/play"))
+                .as("nothing is in the sheet yet")
+                .isEmpty();
     }
 
     @Test
@@ -113,7 +120,10 @@ class HabitsTest {
     void aSceneIsCalledByItsExactName() {
         Rehearsal sluice = new Rehearsal(new Sluice(BEN, true));
         assertThat(sluice.say(ADA, "/sluice/scene", text("flood"))).isEmpty();
-        assertThat(sluice.say(ADA, "/sluice/scene", text("Flood"))).hasSize(7).first().isEqualTo("5002 /sluice/scene “Flood”");
+        assertThat(sluice.say(ADA, "/sluice/scene", text("Flood")))
+                .hasSize(7)
+                .first()
+                .isEqualTo("5002 /sluice/scene “Flood”");
     }
 
     @Test
@@ -143,9 +153,13 @@ class HabitsTest {
     @Test
     void keelReportsOnceASecondAndForgetsWhoIsSilent() {
         Rehearsal keel = new Rehearsal(new Keel());
-        assertThat(keel.say(ADA, "/keel/cross/2/5/level", decimal(0.25))).as("not at once").isEmpty();
-        assertThat(keel.pass(1000)).contains("5001 /keel/cross/2/5/level 0.25")
-                .anyMatch(line -> line.startsWith("5001 /keel/supply 2")).anyMatch(line -> line.startsWith("5001 /keel/out/6/temperature"));
+        assertThat(keel.say(ADA, "/keel/cross/2/5/level", decimal(0.25)))
+                .as("not at once")
+                .isEmpty();
+        assertThat(keel.pass(1000))
+                .contains("5001 /keel/cross/2/5/level 0.25")
+                .anyMatch(line -> line.startsWith("5001 /keel/supply 2"))
+                .anyMatch(line -> line.startsWith("5001 /keel/out/6/temperature"));
         assertThat(keel.pass(1000)).noneMatch(line -> line.contains("cross"));
         keel.pass(10_000);
         assertThat(keel.pass(1000)).isEmpty();

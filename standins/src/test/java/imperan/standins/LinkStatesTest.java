@@ -1,5 +1,7 @@
 package imperan.standins;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.check.Finding;
 import imperan.check.FindingKind;
 import imperan.check.NetworkFacts;
@@ -7,12 +9,10 @@ import imperan.check.RigCheck;
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.LinkState;
-import imperan.live.LiveEvent;
 import imperan.live.LinkView;
+import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
-import imperan.wire.WireLog;
-import imperan.wire.WireRecord;
 import imperan.live.SocketState;
 import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
@@ -28,15 +28,14 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-
+import imperan.wire.WireLog;
+import imperan.wire.WireRecord;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /**
  * The running show against each device and each fault, on a clock of their own and without a socket: a datagram of ours reaches the
@@ -64,7 +63,9 @@ class LinkStatesTest {
                 live().portClosed(TARGET, now);
             } else if (!device.faults().contains(Fault.PORT_CLOSED)) {
                 OscMessage message = (OscMessage) ((Decoded.Whole) new OscDecoder().decode(packet)).packet();
-                device.receive(new StandIn.Heard(StandIn.Peer.datagrams(HERE, target.answerPort()), message, false), now,
+                device.receive(
+                        new StandIn.Heard(StandIn.Peer.datagrams(HERE, target.answerPort()), message, false),
+                        now,
                         LinkStatesTest.this::answered);
             } else {
                 live().portClosed(TARGET, now);
@@ -105,20 +106,27 @@ class LinkStatesTest {
     private void stage(String name, int port, int answerPort, Fault... faults) {
         devicePort = 7101;
         StandIn.Peer us = StandIn.Peer.datagrams(HERE, 9201);
-        StandIn plain = switch (name) {
-            case "Bellows" -> new Bellows();
-            case "Wick" -> new Wick(us);
-            case "Sluice" -> new Sluice(us, true);
-            case "Eddy" -> new Eddy();
-            default -> new Keel();
-        };
+        StandIn plain =
+                switch (name) {
+                    case "Bellows" -> new Bellows();
+                    case "Wick" -> new Wick(us);
+                    case "Sluice" -> new Sluice(us, true);
+                    case "Eddy" -> new Eddy();
+                    default -> new Keel();
+                };
         device = new FaultyStandIn(plain);
         device.faults().addAll(List.of(faults));
         Target bare = Target.plain(name, HERE, port, answerPort, Target.Answering.QUERIES);
-        target = name.equals("Bellows") ? bare.kept(KeepAlive.of("/bellows/stay", 3, 7))
+        target = name.equals("Bellows")
+                ? bare.kept(KeepAlive.of("/bellows/stay", 3, 7))
                 : name.equals("Keel") ? bare.kept(KeepAlive.of("/keel/sleep", 3, 7)) : bare;
-        show = ((Outcome.Accepted) Show.empty().apply(new EditRequest("Put", List.of(new EditRequest.Put(
-                new Part(TARGET, Optional.empty(), 0, target), 0))), new Person("ada", "Ada"))).show();
+        show = ((Outcome.Accepted) Show.empty()
+                        .apply(
+                                new EditRequest(
+                                        "Put",
+                                        List.of(new EditRequest.Put(new Part(TARGET, Optional.empty(), 0, target), 0))),
+                                new Person("ada", "Ada")))
+                .show();
         live.load(show, now);
         live.socket(TARGET, SocketState.open(HERE), now);
     }
@@ -138,37 +146,73 @@ class LinkStatesTest {
     }
 
     private List<FindingKind> findings() {
-        return RigCheck.findings(show, new NetworkFacts(List.of(new Adapter("lo", List.of(Prefix.of("127.0.0.1/8")), true)),
-                live.links(), live.strays())).stream().map(Finding::kind).toList();
+        return RigCheck.findings(
+                        show,
+                        new NetworkFacts(
+                                List.of(new Adapter("lo", List.of(Prefix.of("127.0.0.1/8")), true)),
+                                live.links(),
+                                live.strays()))
+                .stream()
+                .map(Finding::kind)
+                .toList();
     }
 
     @ParameterizedTest
     @CsvSource({
         // without faults each answers in its own way; Sluice answers no question, and only pulses
-        "Bellows, , ANSWERING", "Wick, , ANSWERING", "Sluice, , HEARD", "Eddy, , ANSWERING", "Keel, , ANSWERING",
-        "Bellows, DEAF, UNHEARD", "Wick, DEAF, UNHEARD", "Sluice, DEAF, HEARD", "Eddy, DEAF, UNHEARD", "Keel, DEAF, UNHEARD",
-        "Bellows, SWITCH_OFF, UNHEARD", "Sluice, SWITCH_OFF, HEARD", "Eddy, SWITCH_OFF, UNHEARD",
-        "Bellows, PORT_CLOSED, PORT_CLOSED", "Wick, PORT_CLOSED, PORT_CLOSED", "Eddy, PORT_CLOSED, PORT_CLOSED", "Keel, PORT_CLOSED, PORT_CLOSED",
+        "Bellows, , ANSWERING",
+        "Wick, , ANSWERING",
+        "Sluice, , HEARD",
+        "Eddy, , ANSWERING",
+        "Keel, , ANSWERING",
+        "Bellows, DEAF, UNHEARD",
+        "Wick, DEAF, UNHEARD",
+        "Sluice, DEAF, HEARD",
+        "Eddy, DEAF, UNHEARD",
+        "Keel, DEAF, UNHEARD",
+        "Bellows, SWITCH_OFF, UNHEARD",
+        "Sluice, SWITCH_OFF, HEARD",
+        "Eddy, SWITCH_OFF, UNHEARD",
+        "Bellows, PORT_CLOSED, PORT_CLOSED",
+        "Wick, PORT_CLOSED, PORT_CLOSED",
+        "Eddy, PORT_CLOSED, PORT_CLOSED",
+        "Keel, PORT_CLOSED, PORT_CLOSED",
         // the only target of its host is believed from another port too
-        "Bellows, FROM_OTHER_PORT, ANSWERING", "Wick, FROM_OTHER_PORT, ANSWERING", "Sluice, FROM_OTHER_PORT, HEARD",
-        "Bellows, TO_OTHER_PORT, UNHEARD", "Wick, TO_OTHER_PORT, UNHEARD", "Sluice, TO_OTHER_PORT, UNHEARD", "Eddy, TO_OTHER_PORT, UNHEARD",
-        "Bellows, OTHER_ADDRESS, HEARD", "Wick, OTHER_ADDRESS, HEARD", "Sluice, OTHER_ADDRESS, HEARD", "Eddy, OTHER_ADDRESS, HEARD",
+        "Bellows, FROM_OTHER_PORT, ANSWERING",
+        "Wick, FROM_OTHER_PORT, ANSWERING",
+        "Sluice, FROM_OTHER_PORT, HEARD",
+        "Bellows, TO_OTHER_PORT, UNHEARD",
+        "Wick, TO_OTHER_PORT, UNHEARD",
+        "Sluice, TO_OTHER_PORT, UNHEARD",
+        "Eddy, TO_OTHER_PORT, UNHEARD",
+        "Bellows, OTHER_ADDRESS, HEARD",
+        "Wick, OTHER_ADDRESS, HEARD",
+        "Sluice, OTHER_ADDRESS, HEARD",
+        "Eddy, OTHER_ADDRESS, HEARD",
         "Keel, OTHER_ADDRESS, HEARD",
         // what it says is wrong, but it answers: values show that, not the link
-        "Bellows, OTHER_TYPE, ANSWERING", "Wick, CLAMPED, ANSWERING", "Eddy, LATE, ANSWERING", "Keel, LOSES, ANSWERING",
-        "Bellows, CHOKES, ANSWERING", "Wick, NO_BUNDLES, ANSWERING", "Bellows, FORGETS, ANSWERING", "Eddy, FIRST_ONLY, ANSWERING",
+        "Bellows, OTHER_TYPE, ANSWERING",
+        "Wick, CLAMPED, ANSWERING",
+        "Eddy, LATE, ANSWERING",
+        "Keel, LOSES, ANSWERING",
+        "Bellows, CHOKES, ANSWERING",
+        "Wick, NO_BUNDLES, ANSWERING",
+        "Bellows, FORGETS, ANSWERING",
+        "Eddy, FIRST_ONLY, ANSWERING",
     })
     void everyFaultOfEveryDeviceShowsInItsLink(String name, Fault fault, LinkState state) {
         stage(name, 7101, 9201, fault == null ? new Fault[0] : new Fault[] {fault});
-        String question = switch (name) {
-            case "Bellows" -> "/bellows/main/level";
-            case "Wick" -> "/wick/master/1/level";
-            case "Sluice" -> "/sluice/scene";
-            case "Eddy" -> "/eddy/turbulence";
-            default -> "/keel/sleep";
-        };
+        String question =
+                switch (name) {
+                    case "Bellows" -> "/bellows/main/level";
+                    case "Wick" -> "/wick/master/1/level";
+                    case "Sluice" -> "/sluice/scene";
+                    case "Eddy" -> "/eddy/turbulence";
+                    default -> "/keel/sleep";
+                };
         assertThat(pass(5, question).state()).isEqualTo(state);
-        assertThat(findings()).isEqualTo(state == LinkState.PORT_CLOSED ? List.of(FindingKind.LOOPBACK_CLOSED) : List.of());
+        assertThat(findings())
+                .isEqualTo(state == LinkState.PORT_CLOSED ? List.of(FindingKind.LOOPBACK_CLOSED) : List.of());
     }
 
     @Test

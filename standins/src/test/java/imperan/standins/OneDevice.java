@@ -48,11 +48,15 @@ final class OneDevice {
 
     /** One line of a device, and how it is reached. */
     enum Device {
-        BELLOWS("/bellows/in/%d/level", ArgumentType.FLOAT32, 1, AnswerRule.Kind.SAME, Optional.of(KeepAlive.of("/bellows/stay", 3, 7)), false),
+        BELLOWS(
+                "/bellows/in/%d/level",
+                ArgumentType.FLOAT32, 1, AnswerRule.Kind.SAME, Optional.of(KeepAlive.of("/bellows/stay", 3, 7)), false),
         WICK("/wick/lantern/%d/level", ArgumentType.INT32, 255, AnswerRule.Kind.QUERY, Optional.empty(), false),
         SLUICE("/sluice/sheet/%d/blend", ArgumentType.FLOAT32, 30, AnswerRule.Kind.SAME, Optional.empty(), false),
         EDDY("/eddy/turbulence", ArgumentType.FLOAT32, 1, AnswerRule.Kind.QUERY, Optional.empty(), false),
-        KEEL("/keel/out/%d/delay", ArgumentType.FLOAT32, 500, AnswerRule.Kind.SAME, Optional.of(KeepAlive.of("/keel/sleep", 4, 9)), true);
+        KEEL(
+                "/keel/out/%d/delay",
+                ArgumentType.FLOAT32, 500, AnswerRule.Kind.SAME, Optional.of(KeepAlive.of("/keel/sleep", 4, 9)), true);
 
         private final String address;
         private final ArgumentType type;
@@ -61,7 +65,13 @@ final class OneDevice {
         private final Optional<KeepAlive> keepAlive;
         final boolean connected;
 
-        Device(String address, ArgumentType type, double high, AnswerRule.Kind answer, Optional<KeepAlive> keepAlive, boolean connected) {
+        Device(
+                String address,
+                ArgumentType type,
+                double high,
+                AnswerRule.Kind answer,
+                Optional<KeepAlive> keepAlive,
+                boolean connected) {
             this.address = address;
             this.type = type;
             this.high = high;
@@ -83,6 +93,7 @@ final class OneDevice {
 
     /** It reports what changed once a second. */
     private static final double KEEL_SECONDS = 1.1;
+
     static final long MS = 1_000_000L;
     static final String HERE = "127.0.0.1";
     private static final int DEVICE_PORT = 7101;
@@ -94,16 +105,16 @@ final class OneDevice {
     static final List<PartId> CONTROLS = List.of(new PartId("a"), new PartId("b"));
     static final Actor ADA = Actor.of(new Person("ada", "Ada"));
 
-    private record Way(int ourPort, OscMessage message) {
-    }
+    private record Way(int ourPort, OscMessage message) {}
 
     private final List<Way> under = new ArrayList<>();
     /** Is told of all that happens in the running show. */
-    Consumer<LiveEvent> told = event -> { };
+    Consumer<LiveEvent> told = event -> {};
     /** Whether the host has just said that nobody has the port open. */
     private boolean closed;
     /** Whether the show takes it for a stand-in, and not for the device itself. */
     boolean isStandIn;
+
     FaultyStandIn device;
     Device kind;
     Show show;
@@ -129,7 +140,11 @@ final class OneDevice {
         if (packet instanceof OscBundle bundle) {
             bundle.elements().forEach(element -> hear(element, true));
         } else {
-            device.receive(new StandIn.Heard(kind.connected ? new StandIn.Peer(HERE, ANSWER_PORT, 1) : US, (OscMessage) packet, bundled), now, this::say);
+            device.receive(
+                    new StandIn.Heard(
+                            kind.connected ? new StandIn.Peer(HERE, ANSWER_PORT, 1) : US, (OscMessage) packet, bundled),
+                    now,
+                    this::say);
         }
     }
 
@@ -161,18 +176,45 @@ final class OneDevice {
         kind = which;
         device = new FaultyStandIn(which.open());
         boolean asked = which.answer == AnswerRule.Kind.QUERY;
-        Target plain = Target.plain("Device", HERE, DEVICE_PORT, ANSWER_PORT, asked ? Target.Answering.QUERIES : Target.Answering.REPORTS);
+        Target plain = Target.plain(
+                "Device", HERE, DEVICE_PORT, ANSWER_PORT, asked ? Target.Answering.QUERIES : Target.Answering.REPORTS);
         Target target = which.keepAlive.map(plain::kept).orElse(plain).speaking(BOOK);
         target = isStandIn ? target.simulatedAt(new StandInEnd(HERE, DEVICE_PORT, true)) : target;
         target = fault == Fault.NO_BUNDLES ? target.bundling() : target;
-        Phrase phrase = Phrase.plain(phraseAddress(which), Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(which.type, Optional.of(0.0), Optional.of(which.high), "", List.of(),
-                Optional.empty())), AnswerRule.usual(which.answer).near(0.05).within(which == Device.KEEL ? KEEL_SECONDS : 0.5), "", "").doing(Phrase.Effect.VALUE);
-        List<EditRequest.Step> steps = new ArrayList<>(List.of(put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())), put(new PartId("phrase"), BOOK, phrase),
-                put(TARGET, null, target), put(new PartId("layout"), null, Layout.plain("Layout")), put(PAGE, new PartId("layout"), Page.plain("Page", 8, 8))));
+        Phrase phrase = Phrase.plain(
+                        phraseAddress(which),
+                        Phrase.Direction.BOTH,
+                        List.of(Phrase.PhraseArgument.plain(
+                                which.type,
+                                Optional.of(0.0),
+                                Optional.of(which.high),
+                                "",
+                                List.of(),
+                                Optional.empty())),
+                        AnswerRule.usual(which.answer).near(0.05).within(which == Device.KEEL ? KEEL_SECONDS : 0.5),
+                        "",
+                        "")
+                .doing(Phrase.Effect.VALUE);
+        List<EditRequest.Step> steps = new ArrayList<>(List.of(
+                put(BOOK, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())),
+                put(new PartId("phrase"), BOOK, phrase),
+                put(TARGET, null, target),
+                put(new PartId("layout"), null, Layout.plain("Layout")),
+                put(PAGE, new PartId("layout"), Page.plain("Page", 8, 8))));
         for (int i = 0; i < CONTROLS.size(); i++) {
-            steps.add(put(CONTROLS.get(i), PAGE, Control.plain("Control " + i, new Cells(i, 0, 1, 4), Fader.plain(Form.Direction.UP, Form.Grab.JUMP),
-                    List.of(new Send(Send.Phase.CHANGE, Optional.of(TARGET), line(which, i + 1), List.of(new ArgumentSource.Value(which.type, 0, which.high)))),
-                    List.of(Listen.value(Optional.of(TARGET), line(which, i + 1), 0, 0, which.high)))));
+            steps.add(put(
+                    CONTROLS.get(i),
+                    PAGE,
+                    Control.plain(
+                            "Control " + i,
+                            new Cells(i, 0, 1, 4),
+                            Fader.plain(Form.Direction.UP, Form.Grab.JUMP),
+                            List.of(new Send(
+                                    Send.Phase.CHANGE,
+                                    Optional.of(TARGET),
+                                    line(which, i + 1),
+                                    List.of(new ArgumentSource.Value(which.type, 0, which.high)))),
+                            List.of(Listen.value(Optional.of(TARGET), line(which, i + 1), 0, 0, which.high)))));
         }
         show = ((Outcome.Accepted) Show.empty().apply(new EditRequest("Put", steps), new Person("ada", "Ada"))).show();
         live.load(show, now);

@@ -1,12 +1,13 @@
 package imperan.standins;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
 import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.osc.StreamFraming;
-import org.junit.jupiter.api.Test;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.ConnectException;
@@ -24,9 +25,7 @@ import java.net.http.HttpResponse;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import org.junit.jupiter.api.Test;
 
 /** The devices over real sockets on loopback. */
 class PostsTest {
@@ -55,7 +54,8 @@ class PostsTest {
 
     @Test
     void aClosedPortIsClosedForTheSystemTooAndOpensAgain() throws IOException {
-        try (UdpPost post = UdpPost.open(new Bellows(), 0); DatagramSocket client = client(post.port())) {
+        try (UdpPost post = UdpPost.open(new Bellows(), 0);
+                DatagramSocket client = client(post.port())) {
             assertThat(ask(client, "/bellows/main/level")).isEqualTo("/bellows/main/level");
             post.fault(Fault.PORT_CLOSED, true);
             assertThat(unreachable(client)).isTrue();
@@ -82,7 +82,8 @@ class PostsTest {
 
     @Test
     void answersCanComeFromAnotherPort() throws IOException {
-        try (UdpPost post = UdpPost.open(new Bellows(), 0); DatagramSocket client = new DatagramSocket(0, LOOPBACK)) {
+        try (UdpPost post = UdpPost.open(new Bellows(), 0);
+                DatagramSocket client = new DatagramSocket(0, LOOPBACK)) {
             client.setSoTimeout(PATIENCE_MS);
             post.fault(Fault.FROM_OTHER_PORT, true);
             byte[] question = OscEncoder.encode(OscMessage.of("/bellows/main/level"));
@@ -98,7 +99,8 @@ class PostsTest {
         try (TcpPost post = TcpPost.open(new Keel(), StreamFraming.SLIP, 0)) {
             try (Socket socket = new Socket(LOOPBACK, post.port())) {
                 socket.setSoTimeout(PATIENCE_MS);
-                socket.getOutputStream().write(StreamFraming.SLIP.frame(OscEncoder.encode(OscMessage.of("/keel/sleep"))));
+                socket.getOutputStream()
+                        .write(StreamFraming.SLIP.frame(OscEncoder.encode(OscMessage.of("/keel/sleep"))));
                 assertThat(address(first(socket.getInputStream()))).isEqualTo("/keel/sleep");
                 post.fault(Fault.PORT_CLOSED, true);
                 assertThat(closedByPeer(socket)).isTrue();
@@ -137,8 +139,10 @@ class PostsTest {
     void aPortThatIsTakenIsNamedAndNothingStaysOpen() throws IOException {
         int first = freeBlock();
         try (DatagramSocket other = new DatagramSocket(first + 1, LOOPBACK)) {
-            assertThatThrownBy(() -> new Company(first, 9201, Set.of())).isInstanceOf(IOException.class)
-                    .hasMessageContaining("Wick").hasMessageContaining(String.valueOf(other.getLocalPort()));
+            assertThatThrownBy(() -> new Company(first, 9201, Set.of()))
+                    .isInstanceOf(IOException.class)
+                    .hasMessageContaining("Wick")
+                    .hasMessageContaining(String.valueOf(other.getLocalPort()));
         }
         new Company(first, 9201, Set.of("Wick", "Keel")).close();
     }
@@ -157,14 +161,20 @@ class PostsTest {
 
     @Test
     void thePageShowsThemAllAndTakesHandsAndFaults() throws IOException, InterruptedException {
-        try (Company company = new Company(freeBlock(), 9201, Set.of()); PicturePage page = new PicturePage(company, 0)) {
+        try (Company company = new Company(freeBlock(), 9201, Set.of());
+                PicturePage page = new PicturePage(company, 0)) {
             String url = "http://127.0.0.1:" + page.port();
             HttpClient http = HttpClient.newHttpClient();
             assertThat(get(http, url + "/")).contains("<title>");
             assertThat(get(http, url + "/state")).contains("Bellows", "Wick", "Sluice", "Eddy", "Keel");
             assertThat(get(http, url + "/eddy")).contains("\"FULL_PATH\":\"/eddy/tilt/x\"");
-            post(http, url + "/hand", "{\"device\":\"Wick\",\"address\":\"/wick/lantern/1/level\",\"arguments\":[200]}", 200);
-            assertThat(company.post("wick").picture().get("lanterns").toString()).contains("level=0.78");
+            post(
+                    http,
+                    url + "/hand",
+                    "{\"device\":\"Wick\",\"address\":\"/wick/lantern/1/level\",\"arguments\":[200]}",
+                    200);
+            assertThat(company.post("wick").picture().get("lanterns").toString())
+                    .contains("level=0.78");
             post(http, url + "/fault", "{\"device\":\"Keel\",\"fault\":\"LATE\",\"on\":true}", 200);
             assertThat(company.post("Keel").faults()).containsExactly(Fault.LATE);
             post(http, url + "/fault", "{\"device\":\"Keel\",\"fault\":\"TIRED\",\"on\":true}", 422);
@@ -174,12 +184,19 @@ class PostsTest {
     }
 
     private static String get(HttpClient http, String url) throws IOException, InterruptedException {
-        return http.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString()).body();
+        return http.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
     }
 
-    private static void post(HttpClient http, String url, String body, int status) throws IOException, InterruptedException {
-        assertThat(http.send(HttpRequest.newBuilder(URI.create(url)).header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString()).statusCode())
+    private static void post(HttpClient http, String url, String body, int status)
+            throws IOException, InterruptedException {
+        assertThat(http.send(
+                                HttpRequest.newBuilder(URI.create(url))
+                                        .header("Content-Type", "application/json")
+                                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                                        .build(),
+                                HttpResponse.BodyHandlers.ofString())
+                        .statusCode())
                 .isEqualTo(status);
     }
 }

@@ -1,5 +1,7 @@
 package imperan.standins;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.check.NetworkFacts;
 import imperan.live.Command;
 import imperan.osc.OscArgument;
@@ -16,18 +18,15 @@ import imperan.proof.run.ProofRun;
 import imperan.proof.run.Scope;
 import imperan.show.AnswerRule;
 import imperan.standins.OneDevice.Device;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
-import org.junit.jupiter.params.provider.MethodSource;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /**
  * Every fault of every device while it is proved, on a clock of their own and without a socket: the verdict of its first line, and what is named first as the cause, are what the
@@ -41,7 +40,13 @@ class ProofFaultsTest {
     private final OneDevice hall = new OneDevice();
 
     private List<Outcome> prove() {
-        ProofRun run = new ProofRun(Planner.plan(hall.show, Scope.ALL, new Conditions(Conditions.USUAL_TIMES, false, Set.of()), hall.live.links()), "Ada");
+        ProofRun run = new ProofRun(
+                Planner.plan(
+                        hall.show,
+                        Scope.ALL,
+                        new Conditions(Conditions.USUAL_TIMES, false, Set.of()),
+                        hall.live.links()),
+                "Ada");
         hall.told = event -> run.happened(event, 0);
         for (int i = 0; i < MOST_STEPS && run.phase() != ProofRun.Phase.ENDED; i++) {
             run.act(hall.live, 0, hall.now);
@@ -62,14 +67,18 @@ class ProofFaultsTest {
         hall.touch(OneDevice.CONTROLS.get(1), 0.2);
         hall.pass(2_000);
         // somebody else spoke to it last, which matters to one fault only
-        hall.device.receive(new StandIn.Heard(StandIn.Peer.datagrams(OneDevice.HERE, 5_555), OscMessage.of("/other"), false), hall.now, hall::say);
+        hall.device.receive(
+                new StandIn.Heard(StandIn.Peer.datagrams(OneDevice.HERE, 5_555), OscMessage.of("/other"), false),
+                hall.now,
+                hall::say);
         if (fault != null) {
             hall.device.faults().add(fault);
         }
     }
 
     static Stream<Object[]> everyFaultOfEveryDevice() {
-        return Arrays.stream(Device.values()).flatMap(each -> Arrays.stream(Fault.values()).map(fault -> new Object[] {each, fault}));
+        return Arrays.stream(Device.values())
+                .flatMap(each -> Arrays.stream(Fault.values()).map(fault -> new Object[] {each, fault}));
     }
 
     @ParameterizedTest
@@ -80,8 +89,17 @@ class ProofFaultsTest {
         assertThat(first.result().verdict()).as("%s", first.result()).isIn(verdicts(which, fault));
         Optional<Suspect> cause = cause(which, fault);
         if (cause.isPresent() && first.result().verdict().fallsShort()) {
-            assertThat(first.certain().map(List::of).orElseGet(() -> WhyNot.of(Facts.of(hall.show, first.seen().orElseThrow(), new NetworkFacts(List.of(), hall.live.links(), hall.live.strays()), 0)
-                    .orElseThrow()).groups().get(0).suspects())).as("%s", first.result()).contains(cause.get());
+            assertThat(first.certain().map(List::of).orElseGet(() -> WhyNot.of(Facts.of(
+                                            hall.show,
+                                            first.seen().orElseThrow(),
+                                            new NetworkFacts(List.of(), hall.live.links(), hall.live.strays()),
+                                            0)
+                                    .orElseThrow())
+                            .groups()
+                            .get(0)
+                            .suspects()))
+                    .as("%s", first.result())
+                    .contains(cause.get());
         }
     }
 
@@ -89,22 +107,30 @@ class ProofFaultsTest {
         return switch (fault) {
             case DEAF, SWITCH_OFF, FIRST_ONLY -> Set.of(Verdict.NO_ANSWER);
             case PORT_CLOSED -> Set.of(Verdict.PORT_CLOSED);
-            // the only target of its host is believed from another port, too
+                // the only target of its host is believed from another port, too
             case FROM_OTHER_PORT -> Set.of(Verdict.CONFIRMED);
-            // a connection brings answers back along it
+                // a connection brings answers back along it
             case TO_OTHER_PORT -> Set.of(which.connected ? Verdict.CONFIRMED : Verdict.NO_ANSWER);
             case OTHER_ADDRESS -> Set.of(Verdict.OTHER_ADDRESS);
             case OTHER_TYPE -> Set.of(Verdict.WRONG_TYPE);
             case CLAMPED -> Set.of(Verdict.WRONG_VALUE);
-            // who reports once a second is late by chance
+                // who reports once a second is late by chance
             case LATE -> which == Device.KEEL ? Set.of(Verdict.LATE, Verdict.CONFIRMED) : Set.of(Verdict.LATE);
-            // its reports come twenty at a time, and this one mostly stands where none is lost
-            case LOSES -> which == Device.KEEL ? Set.of(Verdict.CONFIRMED, Verdict.INTERMITTENT) : Set.of(Verdict.INTERMITTENT);
-            // a proof says one thing after the other, and never faster than it is answered
+                // its reports come twenty at a time, and this one mostly stands where none is lost
+            case LOSES -> which == Device.KEEL
+                    ? Set.of(Verdict.CONFIRMED, Verdict.INTERMITTENT)
+                    : Set.of(Verdict.INTERMITTENT);
+                // a proof says one thing after the other, and never faster than it is answered
             case CHOKES -> Set.of(Verdict.CONFIRMED, Verdict.INTERMITTENT);
-            // each line of a proof leaves alone; but questions that are due in one moment leave together
-            case NO_BUNDLES -> which.answer == AnswerRule.Kind.QUERY ? Set.of(Verdict.CONFIRMED, Verdict.INTERMITTENT, Verdict.NO_ANSWER) : Set.of(Verdict.CONFIRMED);
-            case FORGETS -> which == Device.BELLOWS ? Set.of(Verdict.INTERMITTENT) : which == Device.KEEL ? Set.of(Verdict.INTERMITTENT, Verdict.NO_ANSWER) : Set.of(Verdict.CONFIRMED);
+                // each line of a proof leaves alone; but questions that are due in one moment leave together
+            case NO_BUNDLES -> which.answer == AnswerRule.Kind.QUERY
+                    ? Set.of(Verdict.CONFIRMED, Verdict.INTERMITTENT, Verdict.NO_ANSWER)
+                    : Set.of(Verdict.CONFIRMED);
+            case FORGETS -> which == Device.BELLOWS
+                    ? Set.of(Verdict.INTERMITTENT)
+                    : which == Device.KEEL
+                            ? Set.of(Verdict.INTERMITTENT, Verdict.NO_ANSWER)
+                            : Set.of(Verdict.CONFIRMED);
         };
     }
 
@@ -132,7 +158,9 @@ class ProofFaultsTest {
         assertThat(outcomes).hasSize(2);
         outcomes.forEach(outcome -> {
             assertThat(outcome.result().verdict()).as("%s", outcome.result()).isEqualTo(Verdict.CONFIRMED);
-            assertThat(outcome.result().answered()).isEqualTo(outcome.result().probes()).isEqualTo(Conditions.USUAL_TIMES);
+            assertThat(outcome.result().answered())
+                    .isEqualTo(outcome.result().probes())
+                    .isEqualTo(Conditions.USUAL_TIMES);
             assertThat(outcome.result().restored()).isEqualTo(Restored.YES);
         });
         assertThat(standing(which)).isEqualTo(before);
@@ -144,7 +172,8 @@ class ProofFaultsTest {
         hall.pass(500);
         List<List<OscArgument>> values = new ArrayList<>();
         for (int i = 1; i <= 2; i++) {
-            values.add(hall.live.said(OneDevice.TARGET, OneDevice.line(which, i)).orElseThrow());
+            values.add(
+                    hall.live.said(OneDevice.TARGET, OneDevice.line(which, i)).orElseThrow());
         }
         return values;
     }

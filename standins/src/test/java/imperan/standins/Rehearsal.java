@@ -3,7 +3,6 @@ package imperan.standins;
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.osc.OscText;
-
 import java.util.ArrayList;
 import java.util.List;
 

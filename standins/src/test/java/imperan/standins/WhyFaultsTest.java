@@ -1,5 +1,7 @@
 package imperan.standins;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.check.NetworkFacts;
 import imperan.live.Command;
 import imperan.osc.OscMessage;
@@ -15,7 +17,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import static org.assertj.core.api.Assertions.assertThat;
 
 /**
  * Every fault of every device against the running show, on a clock of their own and without a socket: what is named first is what the fault does to the packets. The table is
@@ -39,7 +40,10 @@ class WhyFaultsTest {
         hall.pass(500);
         move(0.2);
         // somebody else spoke to it last, which matters to one fault only
-        hall.device.receive(new StandIn.Heard(StandIn.Peer.datagrams(OneDevice.HERE, 5_555), OscMessage.of("/other"), false), hall.now, hall::say);
+        hall.device.receive(
+                new StandIn.Heard(StandIn.Peer.datagrams(OneDevice.HERE, 5_555), OscMessage.of("/other"), false),
+                hall.now,
+                hall::say);
         hall.device.faults().add(fault);
         if (fault == Fault.CHOKES) {
             choke();
@@ -59,7 +63,12 @@ class WhyFaultsTest {
                 move(i % 2 == 0 ? 0.9 - i / 99.0 : 0.6 + i / 99.0);
             }
         }
-        return WhyNot.of(Facts.of(hall.show, hall.live.observed(OneDevice.CONTROLS.get(0), hall.now).orElseThrow(), new NetworkFacts(List.of(), hall.live.links(), hall.live.strays()), 0).orElseThrow());
+        return WhyNot.of(Facts.of(
+                        hall.show,
+                        hall.live.observed(OneDevice.CONTROLS.get(0), hall.now).orElseThrow(),
+                        new NetworkFacts(List.of(), hall.live.links(), hall.live.strays()),
+                        0)
+                .orElseThrow());
     }
 
     /** Slowly, each is heard; in a hurry, only the first fifty of a second are. */
@@ -83,7 +92,8 @@ class WhyFaultsTest {
     }
 
     static Stream<Object[]> everyFaultOfEveryDevice() {
-        return Arrays.stream(Device.values()).flatMap(each -> Arrays.stream(Fault.values()).map(fault -> new Object[] {each, fault}));
+        return Arrays.stream(Device.values())
+                .flatMap(each -> Arrays.stream(Fault.values()).map(fault -> new Object[] {each, fault}));
     }
 
     @ParameterizedTest
@@ -107,29 +117,31 @@ class WhyFaultsTest {
             case DEAF, SWITCH_OFF -> Optional.of(Suspect.DEAF);
             case FIRST_ONLY -> Optional.of(Suspect.TOO_MANY_PARTNERS);
             case PORT_CLOSED -> Optional.of(Suspect.PORT_CLOSED);
-            // the only target of its host is believed from another port, too
+                // the only target of its host is believed from another port, too
             case FROM_OTHER_PORT -> Optional.empty();
-            // a connection brings answers back along it
+                // a connection brings answers back along it
             case TO_OTHER_PORT -> which.connected ? Optional.empty() : Optional.of(Suspect.OTHER_PORT);
             case OTHER_ADDRESS -> Optional.of(Suspect.OTHER_ADDRESS);
             case OTHER_TYPE -> Optional.of(Suspect.OTHER_TYPE);
-            // half of 30 s or of 500 ms is more than the half of 1 at which it clamps
+                // half of 30 s or of 500 ms is more than the half of 1 at which it clamps
             case CLAMPED -> Optional.of(Suspect.OTHER_VALUE);
             case LATE -> Optional.of(Suspect.LATE);
-            // its reports come twenty at a time, and this one always stands where none is lost
+                // its reports come twenty at a time, and this one always stands where none is lost
             case LOSES -> which == Device.KEEL ? Optional.empty() : Optional.of(Suspect.LOSS);
             case CHOKES -> Optional.of(Suspect.OVER_PACE);
-            // who is asked afterwards says what stands there still
+                // who is asked afterwards says what stands there still
             case NO_BUNDLES -> Optional.of(which == Device.EDDY ? Suspect.OTHER_VALUE : Suspect.BUNDLES);
-            // who is asked, or answers to an address of its own, needs nobody to remember
-            case FORGETS -> which == Device.BELLOWS || which == Device.KEEL ? Optional.of(Suspect.LAPSED) : Optional.empty();
+                // who is asked, or answers to an address of its own, needs nobody to remember
+            case FORGETS -> which == Device.BELLOWS || which == Device.KEEL
+                    ? Optional.of(Suspect.LAPSED)
+                    : Optional.empty();
         };
     }
 
     private static Rank rank(Device which, Suspect cause) {
         return switch (cause) {
             case DEAF, TOO_MANY_PARTNERS -> Rank.POSSIBLE;
-            // it forgets between each change and its report, so no pattern is seen
+                // it forgets between each change and its report, so no pattern is seen
             case LAPSED -> which == Device.KEEL ? Rank.POSSIBLE : Rank.LIKELY;
             case PORT_CLOSED, OTHER_PORT, OTHER_TYPE, OTHER_VALUE, LATE -> Rank.CERTAIN;
             default -> Rank.LIKELY;

@@ -1,6 +1,7 @@
 package imperan.layout.arranging;
 
 import imperan.check.Lined;
+import imperan.layout.Arrangement;
 import imperan.layout.Arrangement.AddControl;
 import imperan.layout.Arrangement.AddPage;
 import imperan.layout.Arrangement.AlignControls;
@@ -25,7 +26,6 @@ import imperan.layout.Arrangement.SpreadControls;
 import imperan.layout.Arrangement.SwapLayout;
 import imperan.layout.Arrangement.SwapTarget;
 import imperan.layout.Arrangement.TakeLearned;
-import imperan.layout.Arrangement;
 import imperan.layout.ControlKind;
 import imperan.layout.FreeCells;
 import imperan.layout.Grids;
@@ -52,7 +52,6 @@ import imperan.show.Show;
 import imperan.show.Tray;
 import imperan.show.Twin;
 import imperan.show.cue.Acting;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -109,7 +108,16 @@ public final class Arranger {
         } else if (arrangement instanceof FillAcross fill) {
             return new LineEdit(show, author).fill(arranger.grids.row(fill.controls()), fill.field(), fill.text());
         } else if (arrangement instanceof FindAndReplace replace) {
-            return new LineEdit(show, author).replace(arranger.lined(replace.controls().isEmpty() ? Lined.all(show).map(Part::id).toList() : replace.controls()), replace.find(), replace.put(), replace.inAddresses(), replace.inLabels());
+            return new LineEdit(show, author)
+                    .replace(
+                            arranger.lined(
+                                    replace.controls().isEmpty()
+                                            ? Lined.all(show).map(Part::id).toList()
+                                            : replace.controls()),
+                            replace.find(),
+                            replace.put(),
+                            replace.inAddresses(),
+                            replace.inLabels());
         } else if (arrangement instanceof SwapTarget swap) {
             return new LineEdit(show, author).swap(arranger.lined(swap.controls()), swap.from(), swap.to());
         } else if (arrangement instanceof TakeLearned learned) {
@@ -133,28 +141,40 @@ public final class Arranger {
     // ---- new controls
 
     private Outcome add(AddControl add) {
-        Optional<Held> held = show.held(add.page()).filter(each -> Grid.of(each.part().body()).isPresent());
+        Optional<Held> held =
+                show.held(add.page()).filter(each -> Grid.of(each.part().body()).isPresent());
         if (held.isEmpty()) {
             return Outcome.Refused.because("The page is no longer there");
         }
-        if (add.at().filter(cell -> !grids.free(add.page()).has(new Cells(cell.column(), cell.row(), 1, 1))).isPresent()) {
+        if (add.at()
+                .filter(cell -> !grids.free(add.page()).has(new Cells(cell.column(), cell.row(), 1, 1)))
+                .isPresent()) {
             return Outcome.Refused.because("There is no free cell here. Tap another one, or remove what lies here");
         }
         ControlKind kind = add.kind();
         String label = freeLabel(kind, grids.laid(add.page()));
         Room room = Room.on(grids, held.get());
         // at a cell that a hand chose it takes what room there is; by itself it looks for enough to be of use
-        Optional<Cells> usable = add.at().isPresent() ? fitting(add, kind.leastWidth(), kind.leastHeight())
-                : fitting(add, Math.max(kind.leastWidth(), (kind.width() + 1) / 2), Math.max(kind.leastHeight(), (kind.height() + 1) / 2));
+        Optional<Cells> usable = add.at().isPresent()
+                ? fitting(add, kind.leastWidth(), kind.leastHeight())
+                : fitting(
+                        add,
+                        Math.max(kind.leastWidth(), (kind.width() + 1) / 2),
+                        Math.max(kind.leastHeight(), (kind.height() + 1) / 2));
         Cells usual = new Cells(0, 0, kind.width(), kind.height());
-        Optional<Cells> place = usable.or(() -> room.take(List.of(usual), add.at()).map(way -> usual.moved(way.column(), way.row())))
+        Optional<Cells> place = usable.or(
+                        () -> room.take(List.of(usual), add.at()).map(way -> usual.moved(way.column(), way.row())))
                 .or(() -> fitting(add, kind.leastWidth(), kind.leastHeight()));
         if (place.isEmpty()) {
-            return Outcome.Refused.because(kind.called() + (kind.leastWidth() == 1 ? " needs a free cell" : " take " + kind.width() + " × " + kind.height() + " cells")
+            return Outcome.Refused.because(kind.called()
+                    + (kind.leastWidth() == 1
+                            ? " needs a free cell"
+                            : " take " + kind.width() + " × " + kind.height() + " cells")
                     + ", and there is no such room here. Remove something, or place it on another page");
         }
         List<EditRequest.Step> steps = new ArrayList<>(room.growth().stream().toList());
-        kind.parts(add.id(), add.page(), grids.nextOrder(add.page()), label, place.get()).forEach(part -> steps.add(new EditRequest.Put(part, 0)));
+        kind.parts(add.id(), add.page(), grids.nextOrder(add.page()), label, place.get())
+                .forEach(part -> steps.add(new EditRequest.Put(part, 0)));
         return apply("Add " + label + room.words(), steps);
     }
 
@@ -165,8 +185,10 @@ public final class Arranger {
             for (int width = add.kind().width(); width >= leastWidth; width--) {
                 Cell start = add.at().orElse(new Cell(0, 0));
                 Cells cells = new Cells(start.column(), start.row(), width, height);
-                Optional<Cells> place = add.at().isPresent() ? Optional.of(cells).filter(free::has)
-                        : free.wayFor(List.of(cells), Optional.empty()).map(way -> cells.moved(way.column(), way.row()));
+                Optional<Cells> place = add.at().isPresent()
+                        ? Optional.of(cells).filter(free::has)
+                        : free.wayFor(List.of(cells), Optional.empty())
+                                .map(way -> cells.moved(way.column(), way.row()));
                 if (place.isPresent()) {
                     return place;
                 }
@@ -177,7 +199,9 @@ public final class Arranger {
 
     /** The kind with the first number that nothing on the grid bears. */
     private static String freeLabel(ControlKind kind, List<Laid> present) {
-        List<String> labels = present.stream().map(laid -> laid instanceof Control control ? control.label() : laid.called()).toList();
+        List<String> labels = present.stream()
+                .map(laid -> laid instanceof Control control ? control.label() : laid.called())
+                .toList();
         int number = 1;
         while (labels.contains(kind.called() + " " + number)) {
             number++;
@@ -189,14 +213,21 @@ public final class Arranger {
 
     private Outcome spread(SpreadControls spread) {
         return Laying.roomBetween(cells(present(spread.controls())), spread) < 0
-                ? Outcome.Refused.because("The selected controls are together " + (spread.axis() == Arrangement.Axis.ACROSS ? "wider" : "taller")
-                        + " than the way from the first to the last, so there are no gaps. Move the last one further away")
+                ? Outcome.Refused.because(
+                        "The selected controls are together "
+                                + (spread.axis() == Arrangement.Axis.ACROSS ? "wider" : "taller")
+                                + " than the way from the first to the last, so there are no gaps. Move the last one further away")
                 : lay(spread.controls(), "Spread", (cells, grid) -> Laying.spread(cells, spread));
     }
 
     /** The controls among these or in these trays, and the cues and songs among them. */
     private List<Held> lined(List<PartId> ids) {
-        return Stream.concat(grids.controls(ids).stream(), ids.stream().flatMap(id -> show.held(id).stream()).filter(held -> held.part().body() instanceof Acting)).toList();
+        return Stream.concat(
+                        grids.controls(ids).stream(),
+                        ids.stream()
+                                .flatMap(id -> show.held(id).stream())
+                                .filter(held -> held.part().body() instanceof Acting))
+                .toList();
     }
 
     private Outcome lay(List<PartId> ids, String verb, BiFunction<List<Cells>, Grid, List<Cells>> change) {
@@ -204,7 +235,9 @@ public final class Arranger {
         if (before.isEmpty()) {
             return GONE;
         }
-        List<Cells> places = change.apply(cells(before), grids.of(before.get(0).part().parent().orElseThrow()).orElseThrow());
+        List<Cells> places = change.apply(
+                cells(before),
+                grids.of(before.get(0).part().parent().orElseThrow()).orElseThrow());
         List<EditRequest.Step> steps = new ArrayList<>();
         for (int i = 0; i < places.size(); i++) {
             Laid laid = (Laid) before.get(i).part().body();
@@ -212,19 +245,34 @@ public final class Arranger {
                 steps.add(put(before.get(i), laid.at(places.get(i))));
             }
         }
-        return steps.isEmpty() ? Outcome.Refused.because("There is nothing to do: everything selected is in its place, or at the edge of the page")
+        return steps.isEmpty()
+                ? Outcome.Refused.because(
+                        "There is nothing to do: everything selected is in its place, or at the edge of the page")
                 : apply(verb + " " + named(before), steps);
     }
 
     private Outcome remove(RemoveControls remove) {
-        List<Held> present = remove.controls().stream().distinct().map(show::held).flatMap(Optional::stream)
-                .filter(h -> h.part().body() instanceof Laid).toList();
+        List<Held> present = remove.controls().stream()
+                .distinct()
+                .map(show::held)
+                .flatMap(Optional::stream)
+                .filter(h -> h.part().body() instanceof Laid)
+                .toList();
         Set<PartId> gone = present.stream().map(h -> h.part().id()).collect(Collectors.toSet());
         // where it is shown again there would be nothing to show
-        Stream<Held> twins = gone.stream().flatMap(show::referringTo).filter(part -> part.body() instanceof Twin && !gone.contains(part.id())).distinct()
+        Stream<Held> twins = gone.stream()
+                .flatMap(show::referringTo)
+                .filter(part -> part.body() instanceof Twin && !gone.contains(part.id()))
+                .distinct()
                 .map(part -> show.held(part.id()).orElseThrow());
-        return present.isEmpty() ? GONE : apply("Remove " + named(present), Stream.concat(present.stream(), twins)
-                .map(h -> (EditRequest.Step) new EditRequest.Remove(h.part().id(), h.version())).toList());
+        return present.isEmpty()
+                ? GONE
+                : apply(
+                        "Remove " + named(present),
+                        Stream.concat(present.stream(), twins)
+                                .map(h -> (EditRequest.Step)
+                                        new EditRequest.Remove(h.part().id(), h.version()))
+                                .toList());
     }
 
     private Outcome gather(GatherControls gather) {
@@ -240,11 +288,17 @@ public final class Arranger {
         }
         Cells around = Cells.around(cells(present));
         List<EditRequest.Step> steps = new ArrayList<>();
-        steps.add(new EditRequest.Put(new Part(gather.id(), Optional.of(page), grids.nextOrder(page), Tray.plain(gather.name(), around)), 0));
+        steps.add(new EditRequest.Put(
+                new Part(gather.id(), Optional.of(page), grids.nextOrder(page), Tray.plain(gather.name(), around)), 0));
         for (Held held : present) {
             Laid laid = (Laid) held.part().body();
-            steps.add(new EditRequest.Put(new Part(held.part().id(), Optional.of(gather.id()), held.part().order(),
-                    laid.at(laid.cells().moved(-around.column(), -around.row()))), held.version()));
+            steps.add(new EditRequest.Put(
+                    new Part(
+                            held.part().id(),
+                            Optional.of(gather.id()),
+                            held.part().order(),
+                            laid.at(laid.cells().moved(-around.column(), -around.row()))),
+                    held.version()));
         }
         return apply("Gather " + named(present) + " in a tray", steps);
     }
@@ -256,24 +310,39 @@ public final class Arranger {
         }
         Tray tray = (Tray) held.get().part().body();
         if (tray.movesWindow()) {
-            return Outcome.Refused.because("A bank holds more than the page has room for. Make it as wide outside as it is inside first");
+            return Outcome.Refused.because(
+                    "A bank holds more than the page has room for. Make it as wide outside as it is inside first");
         }
         List<EditRequest.Step> steps = new ArrayList<>();
         for (Held inside : grids.inside(scatter.tray())) {
             Laid laid = (Laid) inside.part().body();
-            steps.add(new EditRequest.Put(new Part(inside.part().id(), held.get().part().parent(), inside.part().order(),
-                    laid.at(laid.cells().moved(tray.cells().column(), tray.cells().row()))), inside.version()));
+            steps.add(new EditRequest.Put(
+                    new Part(
+                            inside.part().id(),
+                            held.get().part().parent(),
+                            inside.part().order(),
+                            laid.at(laid.cells()
+                                    .moved(tray.cells().column(), tray.cells().row()))),
+                    inside.version()));
         }
-        EditRequest.Step gone = new EditRequest.Remove(scatter.tray(), held.get().version());
+        EditRequest.Step gone =
+                new EditRequest.Remove(scatter.tray(), held.get().version());
         // the tray goes first, or it would take along what still lies in it
         steps.add(0, gone);
         return apply("Take apart " + tray.called(), steps);
     }
 
     private List<Held> present(List<PartId> ids) {
-        List<Held> all = ids.stream().distinct().map(show::held).flatMap(Optional::stream).filter(h -> h.part().body() instanceof Laid).toList();
+        List<Held> all = ids.stream()
+                .distinct()
+                .map(show::held)
+                .flatMap(Optional::stream)
+                .filter(h -> h.part().body() instanceof Laid)
+                .toList();
         // what lies elsewhere cannot be laid together with the first
-        return all.stream().filter(h -> h.part().parent().equals(all.get(0).part().parent())).toList();
+        return all.stream()
+                .filter(h -> h.part().parent().equals(all.get(0).part().parent()))
+                .toList();
     }
 
     private static List<Cells> cells(List<Held> laid) {
@@ -288,10 +357,19 @@ public final class Arranger {
             return Outcome.Refused.because("The page is no longer there");
         }
         Page page = (Page) original.get().body();
-        Page copy = new Page(duplicate.screen().map(screen -> page.name() + ", " + words(screen)).orElse(page.name() + " copy"), page.columns(),
-                page.rows(), duplicate.screen().map(Page.Screen::of).orElse(page.screen()), page.strip(), Optional.empty());
+        Page copy = new Page(
+                duplicate
+                        .screen()
+                        .map(screen -> page.name() + ", " + words(screen))
+                        .orElse(page.name() + " copy"),
+                page.columns(),
+                page.rows(),
+                duplicate.screen().map(Page.Screen::of).orElse(page.screen()),
+                page.strip(),
+                Optional.empty());
         List<EditRequest.Step> steps = roomBehind(original.get(), 1);
-        steps.add(new EditRequest.Put(new Part(duplicate.id(), original.get().parent(), original.get().order() + 1, copy), 0));
+        steps.add(new EditRequest.Put(
+                new Part(duplicate.id(), original.get().parent(), original.get().order() + 1, copy), 0));
         Map<PartId, PartId> copies = new HashMap<>(Map.of(duplicate.page(), duplicate.id()));
         copyInside(duplicate.page(), duplicate.shares(), copies, steps);
         return apply((duplicate.shares() ? "Show again the page " : "Duplicate the page ") + page.name(), steps);
@@ -305,8 +383,11 @@ public final class Arranger {
         for (Held inside : grids.inside(from)) {
             PartId id = PartId.random();
             copies.put(inside.part().id(), id);
-            Body body = shares && inside.part().body() instanceof Control control ? new Twin(inside.part().id(), control.cells()) : inside.part().body();
-            steps.add(new EditRequest.Put(new Part(id, Optional.of(copies.get(from)), inside.part().order(), body), 0));
+            Body body = shares && inside.part().body() instanceof Control control
+                    ? new Twin(inside.part().id(), control.cells())
+                    : inside.part().body();
+            steps.add(new EditRequest.Put(
+                    new Part(id, Optional.of(copies.get(from)), inside.part().order(), body), 0));
             copyInside(inside.part().id(), shares, copies, steps);
         }
     }
@@ -318,8 +399,17 @@ public final class Arranger {
             return GONE;
         }
         Part twin = held.get().part();
-        return apply("Give " + shown.get().called() + " lines of its own", List.of(new EditRequest.Remove(twin.id(), held.get().version()),
-                new EditRequest.Put(new Part(own.id(), twin.parent(), twin.order(), shown.get().at(((Twin) twin.body()).cells())), 0)));
+        return apply(
+                "Give " + shown.get().called() + " lines of its own",
+                List.of(
+                        new EditRequest.Remove(twin.id(), held.get().version()),
+                        new EditRequest.Put(
+                                new Part(
+                                        own.id(),
+                                        twin.parent(),
+                                        twin.order(),
+                                        shown.get().at(((Twin) twin.body()).cells())),
+                                0)));
     }
 
     private Outcome toPhone(PhonePage phone) {
@@ -331,17 +421,35 @@ public final class Arranger {
         }
         List<PhonePages.Laying> pages = new PhonePages(grids, phone.across()).of(phone.page());
         if (pages.isEmpty()) {
-            return Outcome.Refused.because("There is no control on this page yet. Place some, then copy them to a phone page");
+            return Outcome.Refused.because(
+                    "There is no control on this page yet. Place some, then copy them to a phone page");
         }
         List<EditRequest.Step> steps = roomBehind(original.get(), pages.size());
         for (int i = 0; i < pages.size(); i++) {
             PhonePages.Laying laying = pages.get(i);
             PartId id = i == 0 ? phone.id() : PartId.random();
             String name = original.get().body().called() + ", phone" + (i == 0 ? "" : " " + (i + 1));
-            steps.add(new EditRequest.Put(new Part(id, original.get().parent(), original.get().order() + 1 + i,
-                    new Page(name, PhonePages.COLUMNS, laying.rows(), Page.Screen.of(Page.Screen.Kind.PHONE), false, Optional.empty())), 0));
+            steps.add(new EditRequest.Put(
+                    new Part(
+                            id,
+                            original.get().parent(),
+                            original.get().order() + 1 + i,
+                            new Page(
+                                    name,
+                                    PhonePages.COLUMNS,
+                                    laying.rows(),
+                                    Page.Screen.of(Page.Screen.Kind.PHONE),
+                                    false,
+                                    Optional.empty())),
+                    0));
             for (int j = 0; j < laying.controls().size(); j++) {
-                steps.add(new EditRequest.Put(new Part(PartId.random(), Optional.of(id), j, laying.controls().get(j)), 0));
+                steps.add(new EditRequest.Put(
+                        new Part(
+                                PartId.random(),
+                                Optional.of(id),
+                                j,
+                                laying.controls().get(j)),
+                        0));
             }
         }
         return apply("Copy the page " + original.get().body().called() + " to a phone page", steps);
@@ -354,7 +462,8 @@ public final class Arranger {
         int place = pages.indexOf(page) + 1;
         for (int i = place; i < pages.size(); i++) {
             Part later = pages.get(i);
-            steps.add(new EditRequest.Put(new Part(later.id(), later.parent(), page.order() + 1 + count + i - place, later.body()),
+            steps.add(new EditRequest.Put(
+                    new Part(later.id(), later.parent(), page.order() + 1 + count + i - place, later.body()),
                     show.held(later.id()).orElseThrow().version()));
         }
         return steps;
@@ -373,15 +482,21 @@ public final class Arranger {
         for (int i = 0; i < pages.size(); i++) {
             Part each = pages.get(i);
             if (each.order() != i) {
-                steps.add(new EditRequest.Put(new Part(each.id(), each.parent(), i, each.body()), show.held(each.id()).orElseThrow().version()));
+                steps.add(new EditRequest.Put(
+                        new Part(each.id(), each.parent(), i, each.body()),
+                        show.held(each.id()).orElseThrow().version()));
             }
         }
-        return steps.isEmpty() ? Outcome.Refused.because("It is there already") : apply("Order the page " + page.get().body().called(), steps);
+        return steps.isEmpty()
+                ? Outcome.Refused.because("It is there already")
+                : apply("Order the page " + page.get().body().called(), steps);
     }
 
     private List<Part> pagesAround(Part page) {
-        return show.all(Page.class).stream().filter(part -> part.parent().equals(page.parent()))
-                .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id)).toList();
+        return show.all(Page.class).stream()
+                .filter(part -> part.parent().equals(page.parent()))
+                .sorted(Comparator.comparingInt(Part::order).thenComparing(Part::id))
+                .toList();
     }
 
     // ---- edits
@@ -391,7 +506,8 @@ public final class Arranger {
     }
 
     private static EditRequest.Step put(Held held, Body body) {
-        return new EditRequest.Put(new Part(held.part().id(), held.part().parent(), held.part().order(), body), held.version());
+        return new EditRequest.Put(
+                new Part(held.part().id(), held.part().parent(), held.part().order(), body), held.version());
     }
 
     static String named(List<Held> laid) {

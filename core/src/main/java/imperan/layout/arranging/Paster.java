@@ -1,9 +1,9 @@
 package imperan.layout.arranging;
 
 import imperan.layout.Arrangement.Cell;
+import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Arrangement.PasteControls.Copy;
 import imperan.layout.Arrangement.PasteControls.Meaning;
-import imperan.layout.Arrangement.PasteControls;
 import imperan.layout.Grids;
 import imperan.layout.Room;
 import imperan.line.Renumbering;
@@ -20,7 +20,6 @@ import imperan.show.References;
 import imperan.show.Show;
 import imperan.show.Tray;
 import imperan.show.Twin;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -39,7 +38,8 @@ final class Paster {
         this.show = show;
         this.paste = paste;
         this.grids = new Grids(show);
-        this.numbers = new Renumbering(target -> target.flatMap(this::meant).map(id -> Vocabulary.of(show, id)).orElse(Vocabulary.NONE));
+        this.numbers = new Renumbering(target ->
+                target.flatMap(this::meant).map(id -> Vocabulary.of(show, id)).orElse(Vocabulary.NONE));
     }
 
     Outcome outcome(Person author) {
@@ -50,33 +50,65 @@ final class Paster {
         } else if (paste.copies().stream().anyMatch(copy -> !(copy.body() instanceof Laid))) {
             return Outcome.Refused.because("Only controls and trays lie on a page");
         } else if (paste.copies().stream().anyMatch(copy -> copy.body() instanceof Tray)
-                && show.part(paste.page()).filter(part -> part.body() instanceof Tray).isPresent()) {
+                && show.part(paste.page())
+                        .filter(part -> part.body() instanceof Tray)
+                        .isPresent()) {
             return Outcome.Refused.because("A tray does not lie in a tray. Paste it on the page");
-        } else if (paste.copies().stream().anyMatch(copy -> copy.body() instanceof Twin twin && grids.shown(twin).isEmpty())) {
-            return Outcome.Refused.because("What was copied only shows again a control that is not in this show. Copy the control itself");
+        } else if (paste.copies().stream()
+                .anyMatch(copy ->
+                        copy.body() instanceof Twin twin && grids.shown(twin).isEmpty())) {
+            return Outcome.Refused.because(
+                    "What was copied only shows again a control that is not in this show. Copy the control itself");
         }
         Set<PartId> pasted = paste.copies().stream().map(Copy::id).collect(Collectors.toSet());
-        List<Copy> roots = paste.copies().stream().filter(copy -> copy.in().filter(pasted::contains).isEmpty()).toList();
+        List<Copy> roots = paste.copies().stream()
+                .filter(copy -> copy.in().filter(pasted::contains).isEmpty())
+                .toList();
         Room room = Room.on(grids, show.held(paste.page()).orElseThrow());
-        Optional<Cell> way = room.take(roots.stream().map(copy -> ((Laid) copy.body()).cells()).toList(), paste.at());
+        Optional<Cell> way = room.take(
+                roots.stream().map(copy -> ((Laid) copy.body()).cells()).toList(), paste.at());
         if (way.isEmpty()) {
-            return Outcome.Refused.because("This page has no room for the " + (roots.size() == 1 ? "control" : roots.size() + " controls")
-                    + " in the places they have to each other. Make the page larger or remove something");
+            return Outcome.Refused.because(
+                    "This page has no room for the " + (roots.size() == 1 ? "control" : roots.size() + " controls")
+                            + " in the places they have to each other. Make the page larger or remove something");
         }
-        List<Control> controls = paste.copies().stream().map(Copy::body).filter(Control.class::isInstance).map(Control.class::cast)
-                .map(this::reachable).toList();
+        List<Control> controls = paste.copies().stream()
+                .map(Copy::body)
+                .filter(Control.class::isInstance)
+                .map(Control.class::cast)
+                .map(this::reachable)
+                .toList();
         int by = paste.meaning() == Meaning.NEXT_VALUES ? Renumbering.valueSpan(controls) : numbers.span(controls);
         List<EditRequest.Step> steps = new ArrayList<>(room.growth().stream().toList());
         int order = grids.nextOrder(paste.page());
         for (Copy copy : paste.copies()) {
             boolean root = roots.contains(copy);
-            Laid body = copy.body() instanceof Control control ? meant(reachable(control), by)
-                    : copy.body() instanceof Tray tray && paste.meaning() != Meaning.SAME ? tray.named(Renumbering.furtherName(tray.name(), by)) : (Laid) copy.body();
-            Cells cells = root ? body.cells().moved(way.get().column(), way.get().row()) : body.cells();
-            steps.add(new EditRequest.Put(new Part(copy.id(), Optional.of(root ? paste.page() : copy.in().orElseThrow()), order++, body.at(cells)), 0));
+            Laid body = copy.body() instanceof Control control
+                    ? meant(reachable(control), by)
+                    : copy.body() instanceof Tray tray && paste.meaning() != Meaning.SAME
+                            ? tray.named(Renumbering.furtherName(tray.name(), by))
+                            : (Laid) copy.body();
+            Cells cells =
+                    root ? body.cells().moved(way.get().column(), way.get().row()) : body.cells();
+            steps.add(new EditRequest.Put(
+                    new Part(
+                            copy.id(),
+                            Optional.of(root ? paste.page() : copy.in().orElseThrow()),
+                            order++,
+                            body.at(cells)),
+                    0));
         }
-        return numbers.problems().isEmpty() ? show.apply(new EditRequest("Paste " + (roots.size() == 1 ? roots.get(0).body().called()
-                : roots.size() + " controls") + room.words(), steps), author) : new Outcome.Refused(numbers.problems().stream().distinct().toList());
+        return numbers.problems().isEmpty()
+                ? show.apply(
+                        new EditRequest(
+                                "Paste "
+                                        + (roots.size() == 1
+                                                ? roots.get(0).body().called()
+                                                : roots.size() + " controls")
+                                        + room.words(),
+                                steps),
+                        author)
+                : new Outcome.Refused(numbers.problems().stream().distinct().toList());
     }
 
     private Control meant(Control control, int by) {
@@ -93,7 +125,11 @@ final class Paster {
     }
 
     private Optional<PartId> meant(PartId other) {
-        return paste.targets().stream().filter(meant -> meant.was().equals(other)).map(PasteControls.Meant::is).findFirst()
-                .or(() -> Optional.of(other)).filter(id -> show.part(id).isPresent());
+        return paste.targets().stream()
+                .filter(meant -> meant.was().equals(other))
+                .map(PasteControls.Meant::is)
+                .findFirst()
+                .or(() -> Optional.of(other))
+                .filter(id -> show.part(id).isPresent());
     }
 }

@@ -13,9 +13,7 @@ import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Tray;
 import imperan.show.Twin;
-import imperan.show.form.Clock;
 import imperan.show.form.Form;
-
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -30,6 +28,7 @@ final class PhonePages {
 
     /** 390 px over eight columns are 44.25 px each, 844 px over fifteen rows 45.7, gaps and bars taken off: the most that {@link PageShape} finds large enough. */
     static final int COLUMNS = Form.PHONE_COLUMNS;
+
     private static final int ROWS = 15;
     /** Fewer rows would make few controls taller than a thumb reaches. */
     private static final int LEAST_ROWS = 8;
@@ -48,8 +47,7 @@ final class PhonePages {
     }
 
     /** One page: so many rows of eight columns, and its controls in their places. */
-    record Laying(int rows, List<Control> controls) {
-    }
+    record Laying(int rows, List<Control> controls) {}
 
     /** The pages, at least one where there is a control. */
     List<Laying> of(PartId page) {
@@ -57,14 +55,18 @@ final class PhonePages {
         List<Control> here = new ArrayList<>();
         for (List<Control> block : blocks(page)) {
             List<Cells> cells = block.stream().map(Control::cells).toList();
-            Optional<Cell> way = new FreeCells(new Grid(COLUMNS, ROWS), here.stream().map(Control::cells).toList()).wayFor(cells, Optional.empty());
+            Optional<Cell> way = new FreeCells(
+                            new Grid(COLUMNS, ROWS),
+                            here.stream().map(Control::cells).toList())
+                    .wayFor(cells, Optional.empty());
             if (way.isEmpty()) {
                 pages.add(page(here));
                 here = new ArrayList<>();
                 way = Optional.of(new Cell(0, 0));
             }
             for (Control control : block) {
-                here.add(control.at(control.cells().moved(way.get().column(), way.get().row())));
+                here.add(control.at(
+                        control.cells().moved(way.get().column(), way.get().row())));
             }
         }
         if (!here.isEmpty()) {
@@ -87,7 +89,8 @@ final class PhonePages {
         for (Held held : grids.inReadingOrder(grids.inside(page))) {
             Laid laid = (Laid) held.part().body();
             if (laid instanceof Tray) {
-                blocks.addAll(blocks(controls(grids.inReadingOrder(grids.inside(held.part().id())))));
+                blocks.addAll(blocks(
+                        controls(grids.inReadingOrder(grids.inside(held.part().id())))));
             } else {
                 loose.addAll(controls(List.of(held)));
             }
@@ -101,7 +104,8 @@ final class PhonePages {
         List<Control> controls = new ArrayList<>();
         for (Held each : held) {
             Laid laid = (Laid) each.part().body();
-            Optional<Control> control = laid instanceof Twin twin ? grids.shown(twin).map(shown -> shown.at(twin.cells()))
+            Optional<Control> control = laid instanceof Twin twin
+                    ? grids.shown(twin).map(shown -> shown.at(twin.cells()))
                     : laid instanceof Control own ? Optional.of(own) : Optional.empty();
             control.filter(c -> !opensTray(c)).ifPresent(controls::add);
         }
@@ -110,7 +114,11 @@ final class PhonePages {
 
     /** What pops up lies open on a phone, so nothing opens it. */
     private boolean opensTray(Control control) {
-        return control.form().goesTo().flatMap(grids.show()::part).filter(part -> part.body() instanceof Tray).isPresent();
+        return control.form()
+                .goesTo()
+                .flatMap(grids.show()::part)
+                .filter(part -> part.body() instanceof Tray)
+                .isPresent();
     }
 
     /** Controls of one grid, as blocks that are moved as one. */
@@ -119,7 +127,9 @@ final class PhonePages {
         List<List<Control>> blocks = new ArrayList<>();
         for (Control control : controls) {
             if (isUpright(control)) {
-                List<Control> strip = new ArrayList<>(controls.stream().filter(c -> !isUpright(c) && !taken.contains(c) && standsBy(c.cells(), control.cells())).toList());
+                List<Control> strip = new ArrayList<>(controls.stream()
+                        .filter(c -> !isUpright(c) && !taken.contains(c) && standsBy(c.cells(), control.cells()))
+                        .toList());
                 taken.addAll(strip);
                 taken.add(control);
                 List<Control> rest = new ArrayList<>(strip);
@@ -127,7 +137,9 @@ final class PhonePages {
                 rest.forEach(each -> blocks.add(List.of(alone(each))));
             }
         }
-        controls.stream().filter(control -> !taken.contains(control)).forEach(control -> blocks.add(List.of(alone(control))));
+        controls.stream()
+                .filter(control -> !taken.contains(control))
+                .forEach(control -> blocks.add(List.of(alone(control))));
         return blocks;
     }
 
@@ -139,7 +151,9 @@ final class PhonePages {
     private static boolean standsBy(Cells cells, Cells fader) {
         int right = fader.column() + fader.width();
         // over a meter, too, that stands beside the fader
-        boolean within = cells.column() >= fader.column() - 1 && cells.column() + cells.width() <= right && cells.column() + cells.width() > fader.column();
+        boolean within = cells.column() >= fader.column() - 1
+                && cells.column() + cells.width() <= right
+                && cells.column() + cells.width() > fader.column();
         int gap = Math.max(fader.row() - (cells.row() + cells.height()), cells.row() - (fader.row() + fader.height()));
         boolean left = cells.width() == 1 && cells.column() + 1 == fader.column() && gap < 0;
         return left || within && gap <= NEAR;
@@ -154,13 +168,19 @@ final class PhonePages {
      */
     private List<Control> strip(Control fader, List<Control> rest) {
         int wide = COLUMNS / across;
-        List<Control> meters = rest.stream().filter(c -> c.form().place() == Form.Place.LEVEL).limit(1).toList();
+        List<Control> meters = rest.stream()
+                .filter(c -> c.form().place() == Form.Place.LEVEL)
+                .limit(1)
+                .toList();
         List<Control> keys = rest.stream().filter(c -> c.form().turnsOnAndOff()).toList();
         List<Control> names = rest.stream().filter(c -> isName(c, fader)).toList();
         rest.removeAll(meters);
         rest.removeAll(keys);
         rest.removeAll(names);
-        Control named = names.stream().findFirst().map(name -> bearing(fader, name.listens().get(0))).orElse(fader);
+        Control named = names.stream()
+                .findFirst()
+                .map(name -> bearing(fader, name.listens().get(0)))
+                .orElse(fader);
         List<Control> laid = new ArrayList<>();
         int left = 0;
         for (Control meter : meters) {
@@ -169,7 +189,8 @@ final class PhonePages {
         int keyWidth = left + 2 * keys.size() + 2 * TRAVEL <= wide ? 2 : 1;
         boolean beside = left + keyWidth * keys.size() + TRAVEL <= wide;
         int end = beside ? wide - keyWidth * keys.size() : wide;
-        laid.add(named.formed(named.form().pointing(Form.Direction.RIGHT)).at(new Cells(left, 0, Math.max(TRAVEL, end - left), 1)));
+        laid.add(named.formed(named.form().pointing(Form.Direction.RIGHT))
+                .at(new Cells(left, 0, Math.max(TRAVEL, end - left), 1)));
         int column = beside ? end : 0;
         int row = beside ? 0 : 1;
         for (Control key : keys) {
@@ -185,9 +206,14 @@ final class PhonePages {
 
     /** A readout of nothing but the name of the thing, which the fader can bear itself. */
     private static boolean isName(Control control, Control fader) {
-        return control.form().place() == Form.Place.NAME && control.listens().size() == 1
-                && (control.listens().get(0).address().endsWith("/name") || control.listens().get(0).address().endsWith("/label")
-                || fader.listens().stream().anyMatch(listen -> listen.role() == Listen.Role.LABEL && listen.address().equals(control.listens().get(0).address())));
+        return control.form().place() == Form.Place.NAME
+                && control.listens().size() == 1
+                && (control.listens().get(0).address().endsWith("/name")
+                        || control.listens().get(0).address().endsWith("/label")
+                        || fader.listens().stream()
+                                .anyMatch(listen -> listen.role() == Listen.Role.LABEL
+                                        && listen.address()
+                                                .equals(control.listens().get(0).address())));
     }
 
     private static Control bearing(Control fader, Listen name) {

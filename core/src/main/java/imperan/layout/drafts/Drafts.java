@@ -11,7 +11,6 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.References;
 import imperan.show.Show;
-
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -41,8 +40,7 @@ public final class Drafts {
      * @param since    what somebody changed in the layout itself since the copy was made, in words: the copy does not have it
      * @param problems why it cannot be; then nothing would change
      */
-    public record DraftLook(List<ChangeLine> changes, List<String> since, List<String> problems) {
-    }
+    public record DraftLook(List<ChangeLine> changes, List<String> since, List<String> problems) {}
 
     // ---- a copy
 
@@ -64,10 +62,20 @@ public final class Drafts {
         });
         List<EditRequest.Step> steps = new ArrayList<>();
         int behind = show.all(Layout.class).stream().mapToInt(Part::order).max().orElse(0) + 1;
-        steps.add(new EditRequest.Put(new Part(id, Optional.empty(), behind, new Layout(body.name(),
-                Optional.of(new Layout.Draft(layout, origins)))), 0));
-        inside.forEach(part -> steps.add(new EditRequest.Put(new Part(copies.get(part.id()), part.parent().map(copies::get), part.order(),
-                named(part.body(), copies)), 0)));
+        steps.add(new EditRequest.Put(
+                new Part(
+                        id,
+                        Optional.empty(),
+                        behind,
+                        new Layout(body.name(), Optional.of(new Layout.Draft(layout, origins)))),
+                0));
+        inside.forEach(part -> steps.add(new EditRequest.Put(
+                new Part(
+                        copies.get(part.id()),
+                        part.parent().map(copies::get),
+                        part.order(),
+                        named(part.body(), copies)),
+                0)));
         return show.apply(new EditRequest("Copy the layout " + body.name() + " to work on it", steps), author);
     }
 
@@ -76,12 +84,15 @@ public final class Drafts {
     public Outcome swap(PartId draft) {
         Optional<Layout.Draft> known = draft(draft);
         if (known.isEmpty() || show.part(known.get().of()).isEmpty()) {
-            return Outcome.Refused.because(known.isEmpty() ? "This copy is no longer there"
-                    : "The layout that this is a copy of is no longer there. Take the copy out as a file, and in again as a layout of its own");
+            return Outcome.Refused.because(
+                    known.isEmpty()
+                            ? "This copy is no longer there"
+                            : "The layout that this is a copy of is no longer there. Take the copy out as a file, and in again as a layout of its own");
         }
         PartId layout = known.get().of();
         Map<PartId, PartId> originals = new HashMap<>(Map.of(draft, layout));
-        known.get().origins().stream().filter(origin -> show.part(origin.original()).isPresent())
+        known.get().origins().stream()
+                .filter(origin -> show.part(origin.original()).isPresent())
                 .forEach(origin -> originals.put(origin.copy(), origin.original()));
         List<EditRequest.Step> gone = new ArrayList<>(List.of(new EditRequest.Remove(draft, version(draft))));
         List<EditRequest.Step> put = new ArrayList<>();
@@ -89,20 +100,33 @@ public final class Drafts {
         for (Part part : inside(draft)) {
             PartId id = originals.getOrDefault(part.id(), part.id());
             kept.add(id);
-            Part fresh = new Part(id, part.parent().map(parent -> originals.getOrDefault(parent, parent)), part.order(),
+            Part fresh = new Part(
+                    id,
+                    part.parent().map(parent -> originals.getOrDefault(parent, parent)),
+                    part.order(),
                     named(part.body(), originals));
             if (!show.part(id).equals(Optional.of(fresh))) {
                 put.add(new EditRequest.Put(fresh, version(id)));
             }
         }
         // with each goes what lies in it, but for what is put back
-        inside(layout).stream().filter(part -> !kept.contains(part.id())).forEach(part -> gone.add(new EditRequest.Remove(part.id(), version(part.id()))));
+        inside(layout).stream()
+                .filter(part -> !kept.contains(part.id()))
+                .forEach(part -> gone.add(new EditRequest.Remove(part.id(), version(part.id()))));
         Set<PartId> lost = new HashSet<>();
         gone.forEach(step -> inside(((EditRequest.Remove) step).id()).forEach(part -> lost.add(part.id())));
-        kept.stream().filter(lost::contains).filter(id -> put.stream().noneMatch(step -> ((EditRequest.Put) step).part().id().equals(id)))
+        kept.stream()
+                .filter(lost::contains)
+                .filter(id -> put.stream()
+                        .noneMatch(step -> ((EditRequest.Put) step).part().id().equals(id)))
                 .forEach(id -> put.add(new EditRequest.Put(show.part(id).orElseThrow(), version(id))));
         gone.addAll(put);
-        return show.apply(new EditRequest("Swap in the copy of the layout " + show.part(layout).orElseThrow().body().called(), gone), author);
+        return show.apply(
+                new EditRequest(
+                        "Swap in the copy of the layout "
+                                + show.part(layout).orElseThrow().body().called(),
+                        gone),
+                author);
     }
 
     /** Looks at what swapping in would do. */
@@ -110,7 +134,12 @@ public final class Drafts {
         Drafts drafts = new Drafts(show, author);
         Outcome outcome = drafts.swap(draft);
         if (outcome instanceof Outcome.Refused refused) {
-            return new DraftLook(List.of(), List.of(), refused.problems().stream().map(problem -> problem.message()).toList());
+            return new DraftLook(
+                    List.of(),
+                    List.of(),
+                    refused.problems().stream()
+                            .map(problem -> problem.message())
+                            .toList());
         }
         Outcome.Accepted done = (Outcome.Accepted) outcome;
         Set<PartId> copied = new HashSet<>();
@@ -118,16 +147,24 @@ public final class Drafts {
         copied.add(draft);
         // that the copies go is no change, and what was added to the copy is new where it comes to
         List<Edit.Change> changes = done.edit().changes().stream()
-                .filter(change -> !copied.contains(change.id()) || change.after().isPresent())
-                .map(change -> copied.contains(change.id()) ? new Edit.Change(change.id(), Optional.empty(), change.after()) : change).toList();
+                .filter(change ->
+                        !copied.contains(change.id()) || change.after().isPresent())
+                .map(change -> copied.contains(change.id())
+                        ? new Edit.Change(change.id(), Optional.empty(), change.after())
+                        : change)
+                .toList();
         return new DraftLook(ChangeLine.of(changes, done.show()), drafts.since(draft), List.of());
     }
 
     private List<String> since(PartId draft) {
         PartId layout = draft(draft).orElseThrow().of();
         long made = version(draft);
-        return inside(layout).stream().map(part -> show.held(part.id()).orElseThrow()).filter(held -> held.version() > made)
-                .map(held -> "“" + held.part().body().called() + "” was changed by " + held.author().name() + " since the copy was made").toList();
+        return inside(layout).stream()
+                .map(part -> show.held(part.id()).orElseThrow())
+                .filter(held -> held.version() > made)
+                .map(held -> "“" + held.part().body().called() + "” was changed by "
+                        + held.author().name() + " since the copy was made")
+                .toList();
     }
 
     // ---- parts
@@ -152,6 +189,7 @@ public final class Drafts {
 
     /** A body that refers to other parts of its layout by other names. */
     private static Body named(Body body, Map<PartId, PartId> names) {
-        return References.mapped(body, id -> Optional.of(names.getOrDefault(id, id))).orElseThrow();
+        return References.mapped(body, id -> Optional.of(names.getOrDefault(id, id)))
+                .orElseThrow();
     }
 }

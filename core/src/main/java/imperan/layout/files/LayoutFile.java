@@ -22,7 +22,6 @@ import imperan.show.Show;
 import imperan.show.ShowFile;
 import imperan.show.Target;
 import imperan.show.Twin;
-
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -42,10 +41,12 @@ public final class LayoutFile {
     public static final String PAGE = "imperan-page";
 
     /** What becomes of a layout, or of a page, whose name is there already. */
-    public enum OnSameName { KEEP_BOTH, REPLACE }
-
-    private LayoutFile() {
+    public enum OnSameName {
+        KEEP_BOTH,
+        REPLACE
     }
+
+    private LayoutFile() {}
 
     /**
      * What came of looking at a file.
@@ -60,9 +61,16 @@ public final class LayoutFile {
      * @param changes  all that taking it in changes
      * @param problem  why it cannot be taken in; empty where it can
      */
-    public record LayoutPreview(String name, List<String> pages, boolean exists, List<String> matched, List<String> missing, List<String> extra,
-                          List<String> dead, List<ChangeLine> changes, Optional<String> problem) {
-    }
+    public record LayoutPreview(
+            String name,
+            List<String> pages,
+            boolean exists,
+            List<String> matched,
+            List<String> missing,
+            List<String> extra,
+            List<String> dead,
+            List<ChangeLine> changes,
+            Optional<String> problem) {}
 
     // ---- out
 
@@ -72,25 +80,42 @@ public final class LayoutFile {
         return part.map(p -> {
             PartId layout = p.body() instanceof Page ? p.parent().orElseThrow() : id;
             Set<PartId> wanted = new LinkedHashSet<>(List.of(layout));
-            Stream<PartId> pages = p.body() instanceof Page ? Stream.of(id) : show.children(id).map(Part::id);
+            Stream<PartId> pages =
+                    p.body() instanceof Page ? Stream.of(id) : show.children(id).map(Part::id);
             pages.forEach(page -> addInside(show, page, wanted));
             Set<PartId> targets = new LinkedHashSet<>();
-            wanted.forEach(inside -> targets(alone(show, show.part(inside).orElseThrow(), wanted).body(), show).forEach(targets::add));
+            wanted.forEach(inside -> targets(
+                            alone(show, show.part(inside).orElseThrow(), wanted).body(), show)
+                    .forEach(targets::add));
             targets.forEach(target -> {
                 wanted.add(target);
-                ((Target) show.part(target).orElseThrow().body()).phrasebook().filter(book -> show.part(book).isPresent())
+                ((Target) show.part(target).orElseThrow().body())
+                        .phrasebook()
+                        .filter(book -> show.part(book).isPresent())
                         .ifPresent(book -> addInside(show, book, wanted));
             });
-            Show only = Show.of(0, show.parts().stream().filter(held -> wanted.contains(held.part().id()))
-                    .map(held -> new Held(alone(show, held.part(), wanted), held.version(), held.author())).toList());
-            return ShowFile.write(p.body() instanceof Page ? PAGE : LAYOUT, show.part(layout).orElseThrow().body().called(), only, pictures);
+            Show only = Show.of(
+                    0,
+                    show.parts().stream()
+                            .filter(held -> wanted.contains(held.part().id()))
+                            .map(held -> new Held(alone(show, held.part(), wanted), held.version(), held.author()))
+                            .toList());
+            return ShowFile.write(
+                    p.body() instanceof Page ? PAGE : LAYOUT,
+                    show.part(layout).orElseThrow().body().called(),
+                    only,
+                    pictures);
         });
     }
 
     /** A control that is shown again is there itself where the place that it is shown from stays behind. */
     private static Part alone(Show show, Part part, Set<PartId> wanted) {
         return part.body() instanceof Twin twin && !wanted.contains(twin.of())
-                ? new Grids(show).shown(twin).map(control -> new Part(part.id(), part.parent(), part.order(), control.at(twin.cells()))).orElse(part) : part;
+                ? new Grids(show)
+                        .shown(twin)
+                        .map(control -> new Part(part.id(), part.parent(), part.order(), control.at(twin.cells())))
+                        .orElse(part)
+                : part;
     }
 
     private static void addInside(Show show, PartId id, Set<PartId> wanted) {
@@ -100,7 +125,9 @@ public final class LayoutFile {
 
     /** The targets that a part names. */
     private static Stream<PartId> targets(Body body, Show show) {
-        return References.of(body).stream().filter(id -> show.part(id).filter(part -> part.body() instanceof Target).isPresent());
+        return References.of(body).stream().filter(id -> show.part(id)
+                .filter(part -> part.body() instanceof Target)
+                .isPresent());
     }
 
     // ---- in
@@ -109,21 +136,45 @@ public final class LayoutFile {
     public static LayoutPreview preview(Show show, String text, OnSameName onSameName, Person author) {
         ShowFile.Read read = read(text);
         if (read instanceof ShowFile.Read.Bad bad) {
-            return new LayoutPreview("", List.of(), false, List.of(), List.of(), List.of(), List.of(), List.of(),
+            return new LayoutPreview(
+                    "",
+                    List.of(),
+                    false,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
                     Optional.of(bad.reason() + " (" + bad.place() + ")"));
         }
         Taking taking = new Taking(show, (ShowFile.Read.Good) read, onSameName);
         Outcome outcome = taking.outcome(author);
-        List<ChangeLine> changes = outcome instanceof Outcome.Accepted done ? ChangeLine.of(done.edit(), done.show()) : List.of();
+        List<ChangeLine> changes =
+                outcome instanceof Outcome.Accepted done ? ChangeLine.of(done.edit(), done.show()) : List.of();
         List<String> dead = outcome instanceof Outcome.Accepted done ? dead(done.show(), taking) : List.of();
-        Optional<String> problem = outcome instanceof Outcome.Refused refused ? Optional.of(refused.problems().get(0).message()) : Optional.empty();
-        return new LayoutPreview(taking.file.name(), taking.names(Page.class), taking.exists(), taking.matched(), taking.missing(), taking.extra(), dead,
-                changes, problem);
+        Optional<String> problem = outcome instanceof Outcome.Refused refused
+                ? Optional.of(refused.problems().get(0).message())
+                : Optional.empty();
+        return new LayoutPreview(
+                taking.file.name(),
+                taking.names(Page.class),
+                taking.exists(),
+                taking.matched(),
+                taking.missing(),
+                taking.extra(),
+                dead,
+                changes,
+                problem);
     }
 
     private static List<String> dead(Show after, Taking taking) {
-        return taking.ids.values().stream().map(after::part).flatMap(Optional::stream).flatMap(part -> LineChecks.of(after, part).stream()
-                .filter(finding -> finding.kind().severity() != Severity.NOTE).map(finding -> part.body().called() + ": " + finding.text())).toList();
+        return taking.ids.values().stream()
+                .map(after::part)
+                .flatMap(Optional::stream)
+                .flatMap(part -> LineChecks.of(after, part).stream()
+                        .filter(finding -> finding.kind().severity() != Severity.NOTE)
+                        .map(finding -> part.body().called() + ": " + finding.text()))
+                .toList();
     }
 
     /** The pictures that come along in a file; none where it cannot be read. */
@@ -134,7 +185,8 @@ public final class LayoutFile {
     /** Takes a file in, as one edit, or says why not. */
     public static Outcome take(Show show, String text, OnSameName onSameName, Person author) {
         ShowFile.Read read = read(text);
-        return read instanceof ShowFile.Read.Bad bad ? Outcome.Refused.because(bad.reason() + " (" + bad.place() + ")")
+        return read instanceof ShowFile.Read.Bad bad
+                ? Outcome.Refused.because(bad.reason() + " (" + bad.place() + ")")
                 : new Taking(show, (ShowFile.Read.Good) read, onSameName).outcome(author);
     }
 
@@ -157,15 +209,18 @@ public final class LayoutFile {
             this.file = file;
             this.onSameName = onSameName;
             this.namesake = named(Layout.class, layout().body().called());
-            file.parts().forEach(part -> ids.put(part.id(), here(part).map(Part::id).orElse(part.id())));
+            file.parts()
+                    .forEach(part -> ids.put(part.id(), here(part).map(Part::id).orElse(part.id())));
             if (file.format().equals(PAGE)) {
                 namesake.ifPresent(part -> ids.put(layout().id(), part.id()));
             }
         }
 
         private Part layout() {
-            return file.parts().stream().filter(part -> part.body() instanceof Layout).findFirst().orElseGet(() ->
-                    new Part(PartId.random(), Optional.empty(), 0, Layout.plain(file.name())));
+            return file.parts().stream()
+                    .filter(part -> part.body() instanceof Layout)
+                    .findFirst()
+                    .orElseGet(() -> new Part(PartId.random(), Optional.empty(), 0, Layout.plain(file.name())));
         }
 
         /** The target or phrasebook of the show that has the name of one in the file. */
@@ -179,29 +234,44 @@ public final class LayoutFile {
         }
 
         private Optional<Part> named(Class<? extends Body> kind, String name) {
-            return show.all(kind).stream().filter(part -> part.body().called().equals(name) && !show.inDraft(part)).findFirst();
+            return show.all(kind).stream()
+                    .filter(part -> part.body().called().equals(name) && !show.inDraft(part))
+                    .findFirst();
         }
 
         private List<String> names(Class<? extends Body> kind) {
-            return file.parts().stream().filter(part -> kind.isInstance(part.body())).map(part -> part.body().called()).toList();
+            return file.parts().stream()
+                    .filter(part -> kind.isInstance(part.body()))
+                    .map(part -> part.body().called())
+                    .toList();
         }
 
         private boolean exists() {
-            return file.format().equals(LAYOUT) ? namesake.isPresent() : namesake.filter(layout -> show.children(layout.id())
-                    .anyMatch(page -> names(Page.class).contains(page.body().called()))).isPresent();
+            return file.format().equals(LAYOUT)
+                    ? namesake.isPresent()
+                    : namesake.filter(layout -> show.children(layout.id()).anyMatch(page -> names(Page.class)
+                                    .contains(page.body().called())))
+                            .isPresent();
         }
 
         private List<String> matched() {
-            return names(Target.class).stream().filter(name -> named(Target.class, name).isPresent()).toList();
+            return names(Target.class).stream()
+                    .filter(name -> named(Target.class, name).isPresent())
+                    .toList();
         }
 
         private List<String> missing() {
-            return names(Target.class).stream().filter(name -> named(Target.class, name).isEmpty()).toList();
+            return names(Target.class).stream()
+                    .filter(name -> named(Target.class, name).isEmpty())
+                    .toList();
         }
 
         private List<String> extra() {
             List<String> used = names(Target.class);
-            return show.all(Target.class).stream().map(part -> part.body().called()).filter(name -> !used.contains(name)).toList();
+            return show.all(Target.class).stream()
+                    .map(part -> part.body().called())
+                    .filter(name -> !used.contains(name))
+                    .toList();
         }
 
         private Outcome outcome(Person author) {
@@ -209,31 +279,55 @@ public final class LayoutFile {
             if (onSameName == OnSameName.REPLACE) {
                 namesake.ifPresent(layout -> remove(layout, steps));
             }
-            int order = Stream.concat(show.all(Layout.class).stream(), show.all(Page.class).stream()).mapToInt(Part::order).max().orElse(0) + 1;
+            int order = Stream.concat(show.all(Layout.class).stream(), show.all(Page.class).stream())
+                            .mapToInt(Part::order)
+                            .max()
+                            .orElse(0)
+                    + 1;
             for (Part part : file.parts()) {
                 PartId id = ids.get(part.id());
-                boolean known = !id.equals(part.id()) || part.body() instanceof Phrase && !ids.get(part.parent().orElseThrow()).equals(part.parent().get());
+                boolean known = !id.equals(part.id())
+                        || part.body() instanceof Phrase
+                                && !ids.get(part.parent().orElseThrow())
+                                        .equals(part.parent().get());
                 if (!known) {
-                    steps.add(new EditRequest.Put(new Part(id, part.parent().map(ids::get), order++, here(part.body())), 0));
+                    steps.add(new EditRequest.Put(
+                            new Part(id, part.parent().map(ids::get), order++, here(part.body())), 0));
                 }
             }
-            return show.apply(new EditRequest("Import " + (file.format().equals(LAYOUT) ? "the layout " + file.name()
-                    : "the page " + String.join(", ", names(Page.class))), steps), author);
+            return show.apply(
+                    new EditRequest(
+                            "Import "
+                                    + (file.format().equals(LAYOUT)
+                                            ? "the layout " + file.name()
+                                            : "the page " + String.join(", ", names(Page.class))),
+                            steps),
+                    author);
         }
 
         /** What the file replaces: the whole layout, or its pages of the same names. */
         private void remove(Part layout, List<EditRequest.Step> steps) {
-            List<Part> gone = file.format().equals(LAYOUT) ? List.of(layout)
-                    : show.children(layout.id()).filter(page -> names(Page.class).contains(page.body().called())).toList();
-            gone.forEach(part -> steps.add(new EditRequest.Remove(part.id(), show.held(part.id()).map(Held::version).orElseThrow())));
+            List<Part> gone = file.format().equals(LAYOUT)
+                    ? List.of(layout)
+                    : show.children(layout.id())
+                            .filter(page ->
+                                    names(Page.class).contains(page.body().called()))
+                            .toList();
+            gone.forEach(part -> steps.add(new EditRequest.Remove(
+                    part.id(), show.held(part.id()).map(Held::version).orElseThrow())));
         }
 
         /** A body of the file as it is to stand here. */
         private Body here(Body inFile) {
-            Body body = References.mapped(inFile, id -> Optional.of(ids.getOrDefault(id, id))).orElseThrow();
+            Body body = References.mapped(inFile, id -> Optional.of(ids.getOrDefault(id, id)))
+                    .orElseThrow();
             if (body instanceof Layout layout) {
-                return Layout.plain(onSameName == OnSameName.KEEP_BOTH ? free(layout.name(), Layout.class) : layout.name());
-            } else if (body instanceof Page page && file.format().equals(PAGE) && onSameName == OnSameName.KEEP_BOTH && namesake.isPresent()) {
+                return Layout.plain(
+                        onSameName == OnSameName.KEEP_BOTH ? free(layout.name(), Layout.class) : layout.name());
+            } else if (body instanceof Page page
+                    && file.format().equals(PAGE)
+                    && onSameName == OnSameName.KEEP_BOTH
+                    && namesake.isPresent()) {
                 return page.named(free(page.name(), Page.class));
             }
             return body;

@@ -7,7 +7,6 @@ import imperan.show.Phrase;
 import imperan.show.Show;
 import imperan.show.Target;
 import imperan.show.form.Form;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,16 +32,23 @@ public record PhraseFamily(String prefix, int count, List<Member> phrases, List<
     }
 
     /** @param form the word for the control that fits it */
-    public record Member(PartId phrase, String address, Phrase.Direction direction, String form, String meaning) {
-    }
+    public record Member(PartId phrase, String address, Phrase.Direction direction, String form, String meaning) {}
 
     /** The families of what a target understands; none where it has no phrasebook. */
     public static List<PhraseFamily> of(Show show, PartId target) {
         Map<String, List<Part>> byPrefix = new LinkedHashMap<>();
-        show.part(target).map(Part::body).filter(Target.class::isInstance).flatMap(body -> ((Target) body).phrasebook()).ifPresent(book ->
-                show.children(book).filter(part -> part.body() instanceof Phrase)
-                        .forEach(part -> byPrefix.computeIfAbsent(prefix(part.body().called()), p -> new ArrayList<>()).add(part)));
-        return byPrefix.entrySet().stream().map(entry -> family(entry.getKey(), entry.getValue())).toList();
+        show.part(target)
+                .map(Part::body)
+                .filter(Target.class::isInstance)
+                .flatMap(body -> ((Target) body).phrasebook())
+                .ifPresent(book -> show.children(book)
+                        .filter(part -> part.body() instanceof Phrase)
+                        .forEach(part -> byPrefix.computeIfAbsent(
+                                        prefix(part.body().called()), p -> new ArrayList<>())
+                                .add(part)));
+        return byPrefix.entrySet().stream()
+                .map(entry -> family(entry.getKey(), entry.getValue()))
+                .toList();
     }
 
     private static String prefix(String address) {
@@ -62,7 +68,12 @@ public record PhraseFamily(String prefix, int count, List<Member> phrases, List<
             }
         }
         boolean strips = !prefix.isEmpty() && strip.containsKey("fader") && strip.size() > 1;
-        return new PhraseFamily(prefix, prefix.isEmpty() ? 1 : SlotAddress.parseFreely(parts.get(0).body().called()).count(), members,
+        return new PhraseFamily(
+                prefix,
+                prefix.isEmpty()
+                        ? 1
+                        : SlotAddress.parseFreely(parts.get(0).body().called()).count(),
+                members,
                 strips ? List.copyOf(strip.values()) : List.of());
     }
 }

@@ -23,12 +23,16 @@ public final class Comparison {
 
         /** Whether it fell from good, or came falling short. */
         public boolean isWorse() {
-            return after.filter(line -> line.verdict().standing().compareTo(before.map(old -> old.verdict().standing()).orElse(Verdict.Standing.GOOD)) > 0).isPresent();
+            return after.filter(line -> line.verdict()
+                                    .standing()
+                                    .compareTo(before.map(old -> old.verdict().standing())
+                                            .orElse(Verdict.Standing.GOOD))
+                            > 0)
+                    .isPresent();
         }
     }
 
-    private Comparison() {
-    }
+    private Comparison() {}
 
     /** What got worse first, then the rest in the order of the later report; what is gone comes last. */
     public static List<Difference> of(Report before, Report after) {
@@ -41,7 +45,9 @@ public final class Comparison {
                 differences.add(new Difference(was, Optional.of(line)));
             }
         }
-        before.lines().stream().filter(line -> old.containsKey(line.line())).forEach(line -> differences.add(new Difference(Optional.of(line), Optional.empty())));
+        before.lines().stream()
+                .filter(line -> old.containsKey(line.line()))
+                .forEach(line -> differences.add(new Difference(Optional.of(line), Optional.empty())));
         differences.sort((a, b) -> Boolean.compare(b.isWorse(), a.isWorse()));
         return differences;
     }

@@ -3,7 +3,6 @@ package imperan.proof.report;
 import imperan.proof.Rank;
 import imperan.proof.Suspect;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -21,9 +20,27 @@ import java.util.Optional;
  * @param suspects what may be the cause where it fell short, the surest first; those that cannot be told apart
  * @param rank     how sure that is
  */
-public record LineResult(String line, String print, PartId control, String page, String label, Optional<PartId> target, String targetName, boolean standIn, String address,
-                         Verdict verdict, Optional<Obstacle> because, int probes, int answered, Optional<Long> median, Optional<Long> worst, String sent, String said,
-                         Optional<Rank> rank, List<Suspect> suspects, Restored restored) {
+public record LineResult(
+        String line,
+        String print,
+        PartId control,
+        String page,
+        String label,
+        Optional<PartId> target,
+        String targetName,
+        boolean standIn,
+        String address,
+        Verdict verdict,
+        Optional<Obstacle> because,
+        int probes,
+        int answered,
+        Optional<Long> median,
+        Optional<Long> worst,
+        String sent,
+        String said,
+        Optional<Rank> rank,
+        List<Suspect> suspects,
+        Restored restored) {
 
     public LineResult {
         suspects = List.copyOf(suspects);
@@ -31,7 +48,26 @@ public record LineResult(String line, String print, PartId control, String page,
 
     /** The same with what may be the cause. */
     public LineResult causedBy(Rank surely, List<Suspect> those) {
-        return new LineResult(line, print, control, page, label, target, targetName, standIn, address, verdict, because, probes, answered, median, worst, sent, said,
-                Optional.of(surely), those, restored);
+        return new LineResult(
+                line,
+                print,
+                control,
+                page,
+                label,
+                target,
+                targetName,
+                standIn,
+                address,
+                verdict,
+                because,
+                probes,
+                answered,
+                median,
+                worst,
+                sent,
+                said,
+                Optional.of(surely),
+                those,
+                restored);
     }
 }

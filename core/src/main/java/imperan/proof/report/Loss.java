@@ -15,7 +15,8 @@ public record Loss(int lost, int of, double low, double high) {
 
     public static Loss of(int lost, int of) {
         double low = lost == 0 ? 0 : BetaDistribution.of(lost, of - lost + 1.0).inverseCumulativeProbability(EACH_SIDE);
-        double high = lost == of ? 1 : BetaDistribution.of(lost + 1.0, of - lost).inverseSurvivalProbability(EACH_SIDE);
+        double high =
+                lost == of ? 1 : BetaDistribution.of(lost + 1.0, of - lost).inverseSurvivalProbability(EACH_SIDE);
         return new Loss(lost, of, low, high);
     }
 

@@ -28,7 +28,9 @@ public record Proved(Verdict verdict, boolean stale, boolean standIn, long at) {
                 String now = prints.get(line.line());
                 boolean tells = line.verdict() != Verdict.SKIPPED && line.verdict() != Verdict.NOT_JUDGED;
                 if (now != null && tells) {
-                    proved.putIfAbsent(line.line(), new Proved(line.verdict(), !now.equals(line.print()), line.standIn(), report.endedAt()));
+                    proved.putIfAbsent(
+                            line.line(),
+                            new Proved(line.verdict(), !now.equals(line.print()), line.standIn(), report.endedAt()));
                 }
             }
         }

@@ -14,14 +14,23 @@ import java.util.Optional;
  * @param stopped   whether it was stopped before its end
  * @param lines     what fell short first, then what is open, then the rest; each in the order of the line table
  */
-public record Report(String show, long version, long startedAt, long endedAt, String by, String chosen, boolean stopped, List<LineResult> lines, List<TargetFigures> targets,
-                     Optional<SignOff> signed) {
+public record Report(
+        String show,
+        long version,
+        long startedAt,
+        long endedAt,
+        String by,
+        String chosen,
+        boolean stopped,
+        List<LineResult> lines,
+        List<TargetFigures> targets,
+        Optional<SignOff> signed) {
 
     /** Who took a report as it is. */
-    public record SignOff(String name, String note, long at) {
-    }
+    public record SignOff(String name, String note, long at) {}
 
-    private static final Comparator<LineResult> WORST_FIRST = Comparator.comparing((LineResult line) -> line.verdict().standing()).reversed();
+    private static final Comparator<LineResult> WORST_FIRST =
+            Comparator.comparing((LineResult line) -> line.verdict().standing()).reversed();
 
     public Report {
         lines = lines.stream().sorted(WORST_FIRST).toList();
@@ -30,7 +39,9 @@ public record Report(String show, long version, long startedAt, long endedAt, St
 
     /** How many of its lines have a verdict of this standing. */
     public int count(Verdict.Standing standing) {
-        return (int) lines.stream().filter(line -> line.verdict().standing() == standing).count();
+        return (int) lines.stream()
+                .filter(line -> line.verdict().standing() == standing)
+                .count();
     }
 
     public Report signed(SignOff by) {

@@ -7,7 +7,6 @@ import imperan.proof.report.Obstacle;
 import imperan.show.ArgumentSource;
 import imperan.show.ProofRule;
 import imperan.show.form.Position;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -18,8 +17,7 @@ final class AtVenue {
     /** How far from the present value, as a share of the range. */
     static final double SHARE = 0.05;
 
-    private AtVenue() {
-    }
+    private AtVenue() {}
 
     /**
      * Why nothing may be said, as it stands; empty where something may.
@@ -28,11 +26,15 @@ final class AtVenue {
      */
     static Optional<Obstacle> obstacle(PlannedLine line, List<OscArgument> stands) {
         if (!line.silences().isEmpty()) {
-            boolean silent = line.silences().stream().anyMatch(text -> stands.stream().anyMatch(argument -> Spelling.means(argument, text)));
+            boolean silent = line.silences().stream()
+                    .anyMatch(text -> stands.stream().anyMatch(argument -> Spelling.means(argument, text)));
             return silent ? Optional.of(Obstacle.SILENCES) : Optional.empty();
         }
         for (int i = 0; i < line.send().arguments().size(); i++) {
-            if (line.send().arguments().get(i) instanceof ArgumentSource.Value value && Spelling.number(stands.get(i)).filter(number -> isZero(number, value)).isPresent()) {
+            if (line.send().arguments().get(i) instanceof ArgumentSource.Value value
+                    && Spelling.number(stands.get(i))
+                            .filter(number -> isZero(number, value))
+                            .isPresent()) {
                 return Optional.of(Obstacle.AT_ZERO);
             }
         }
@@ -42,7 +44,13 @@ final class AtVenue {
     /** What may be said, as it stands; empty where nothing may. */
     static List<Line> says(PlannedLine line, List<OscArgument> stands) {
         ProofRule rule = line.rule();
-        return obstacle(line, stands).isPresent() ? List.of() : rule.sweep() ? line.says() : rule.low().isPresent() ? between(line, rule.low().get(), rule.high().orElseThrow()) : near(line, stands);
+        return obstacle(line, stands).isPresent()
+                ? List.of()
+                : rule.sweep()
+                        ? line.says()
+                        : rule.low().isPresent()
+                                ? between(line, rule.low().get(), rule.high().orElseThrow())
+                                : near(line, stands);
     }
 
     /** The ends and the middle of the values that a proof may say; those that the line cannot say are left out. */
@@ -73,7 +81,9 @@ final class AtVenue {
         double[] axes = new double[line.form().axes()];
         for (int i = 0; i < line.send().arguments().size(); i++) {
             if (line.send().arguments().get(i) instanceof ArgumentSource.Value value) {
-                Optional<Double> position = Spelling.number(stands.get(i)).flatMap(n -> value.chain().back(n)).map(p -> Math.max(0, Math.min(1, p)));
+                Optional<Double> position = Spelling.number(stands.get(i))
+                        .flatMap(n -> value.chain().back(n))
+                        .map(p -> Math.max(0, Math.min(1, p)));
                 if (position.isEmpty()) {
                     return List.of();
                 }
@@ -97,7 +107,8 @@ final class AtVenue {
 
     /** What the line says somewhere: the arguments that do not vary, and the types of those that do. */
     static List<OscArgument> example(PlannedLine line) {
-        return Line.of(line.control(), line.send(), line.form(), Position.rest(line.form()), 0, "", line.targetName()).arguments();
+        return Line.of(line.control(), line.send(), line.form(), Position.rest(line.form()), 0, "", line.targetName())
+                .arguments();
     }
 
     private static double[] clamped(double[] axes) {

@@ -1,7 +1,6 @@
 package imperan.proof.run;
 
 import imperan.show.PartId;
-
 import java.util.Set;
 
 /**

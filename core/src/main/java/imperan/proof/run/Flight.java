@@ -4,7 +4,6 @@ import imperan.live.Line;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Verdict;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -41,6 +40,7 @@ final class Flight {
     final long limitNanos;
     /** What this machine had lost when it left. */
     final long missed;
+
     private boolean closed;
     private boolean awaited;
     private Optional<Landing> landing = Optional.empty();

@@ -13,7 +13,6 @@ import imperan.proof.report.Obstacle;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Flight.Landing;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -45,9 +44,13 @@ final class Flights {
     Flight say(Line line, For why, long limitNanos, LiveShow live, long missed, long now) {
         Flight flight = new Flight(line, why, limitNanos, missed);
         said++;
-        line.target().flatMap(live::linkState).filter(state -> state == LinkState.PORT_CLOSED).ifPresent(state -> flight.meetsClosedPort());
+        line.target()
+                .flatMap(live::linkState)
+                .filter(state -> state == LinkState.PORT_CLOSED)
+                .ifPresent(state -> flight.meetsClosedPort());
         inHand = Optional.of(flight);
-        live.carryOut(new Command.Prove(line), actor, now).ifPresent(problem -> flight.lands(Landing.of(Verdict.NOT_JUDGED)));
+        live.carryOut(new Command.Prove(line), actor, now)
+                .ifPresent(problem -> flight.lands(Landing.of(Verdict.NOT_JUDGED)));
         inHand = Optional.empty();
         if (!flight.isAwaited()) {
             // neither awaited nor stopped: nothing will tell what came of it
@@ -66,26 +69,46 @@ final class Flights {
         } else if (event instanceof LiveEvent.Ended ended && ended.exchange() == 0) {
             inHand.filter(flight -> ours).ifPresent(flight -> flight.lands(Landing.of(Verdict.ONE_WAY)));
         } else if (event instanceof LiveEvent.Ended ended) {
-            Optional.ofNullable(awaited.remove(ended.exchange())).ifPresent(flight -> flight.lands(landing(flight, ended, missed)));
+            Optional.ofNullable(awaited.remove(ended.exchange()))
+                    .ifPresent(flight -> flight.lands(landing(flight, ended, missed)));
         } else if (event instanceof LiveEvent.LinkTurned turned && turned.state() == LinkState.PORT_CLOSED) {
-            awaited.values().stream().filter(flight -> flight.line.target().filter(turned.target()::equals).isPresent()).forEach(Flight::meetsClosedPort);
+            awaited.values().stream()
+                    .filter(flight ->
+                            flight.line.target().filter(turned.target()::equals).isPresent())
+                    .forEach(Flight::meetsClosedPort);
         }
     }
 
     private static Landing stopped(Reason reason) {
-        Optional<Obstacle> because = reason instanceof Reason.Gated ? Optional.of(Obstacle.HELD) : reason instanceof Reason.SocketBroken ? Optional.of(Obstacle.NO_WAY_OUT) : Optional.empty();
-        return new Landing(because.isPresent() ? Verdict.SKIPPED : Verdict.NOT_JUDGED, Optional.empty(), List.of(), because);
+        Optional<Obstacle> because = reason instanceof Reason.Gated
+                ? Optional.of(Obstacle.HELD)
+                : reason instanceof Reason.SocketBroken ? Optional.of(Obstacle.NO_WAY_OUT) : Optional.empty();
+        return new Landing(
+                because.isPresent() ? Verdict.SKIPPED : Verdict.NOT_JUDGED, Optional.empty(), List.of(), because);
     }
 
     private static Landing landing(Flight flight, LiveEvent.Ended ended, long missed) {
         Ending ending = ended.ending();
         if (ending instanceof Ending.Answered answered) {
-            Verdict verdict = !answered.news() ? Verdict.NOT_JUDGED : answered.afterNanos() > flight.limitNanos ? Verdict.LATE : Verdict.CONFIRMED;
+            Verdict verdict = !answered.news()
+                    ? Verdict.NOT_JUDGED
+                    : answered.afterNanos() > flight.limitNanos ? Verdict.LATE : Verdict.CONFIRMED;
             return new Landing(verdict, Optional.of(answered.afterNanos()), answered.said(), Optional.empty());
         } else if (ending instanceof Ending.WrongValue wrong) {
-            return new Landing(Spelling.isSameKind(flight.line.arguments(), wrong.said()) ? Verdict.WRONG_VALUE : Verdict.WRONG_TYPE, Optional.of(wrong.afterNanos()), wrong.said(), Optional.empty());
+            return new Landing(
+                    Spelling.isSameKind(flight.line.arguments(), wrong.said())
+                            ? Verdict.WRONG_VALUE
+                            : Verdict.WRONG_TYPE,
+                    Optional.of(wrong.afterNanos()),
+                    wrong.said(),
+                    Optional.empty());
         } else if (ending instanceof Ending.NoAnswer none) {
-            return Landing.of(none.arrivedAs().isPresent() ? Verdict.OTHER_ADDRESS : flight.metClosedPort() ? Verdict.PORT_CLOSED : missed > flight.missed ? Verdict.NOT_JUDGED : Verdict.NO_ANSWER);
+            return Landing.of(
+                    none.arrivedAs().isPresent()
+                            ? Verdict.OTHER_ADDRESS
+                            : flight.metClosedPort()
+                                    ? Verdict.PORT_CLOSED
+                                    : missed > flight.missed ? Verdict.NOT_JUDGED : Verdict.NO_ANSWER);
         }
         return Landing.of(Verdict.NOT_JUDGED);
     }

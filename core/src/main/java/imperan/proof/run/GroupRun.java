@@ -4,15 +4,14 @@ import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.live.LiveShow;
 import imperan.live.Observed;
+import imperan.osc.OscArgument;
+import imperan.osc.OscText;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Steps.Step;
-import imperan.osc.OscArgument;
-import imperan.osc.OscText;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -32,6 +31,7 @@ final class GroupRun {
     static final long PRESSED_NANOS = 200_000_000L;
     /** After so many without a good answer, more would tell nothing. */
     private static final int ENOUGH = 3;
+
     private static final int PUT_BACK_MOST = 3;
 
     /** Says something for a group. */
@@ -59,8 +59,7 @@ final class GroupRun {
     private long saidAt;
     private long spacedUntil = Long.MIN_VALUE;
 
-    private record Waiting(Flight flight, Optional<PlannedLine> judged, Place place) {
-    }
+    private record Waiting(Flight flight, Optional<PlannedLine> judged, Place place) {}
 
     /** @param reread whether what stands is asked once more just before */
     GroupRun(PlannedGroup plan, Conditions conditions, boolean reread) {
@@ -96,7 +95,9 @@ final class GroupRun {
         if (steps.isEmpty()) {
             return built && open.isEmpty() && !done ? Optional.of(spacedUntil) : Optional.empty();
         }
-        return open.isEmpty() ? Optional.of(steps.peekFirst().release() ? saidAt : spacedUntil) : steps.peekFirst().release() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
+        return open.isEmpty()
+                ? Optional.of(steps.peekFirst().release() ? saidAt : spacedUntil)
+                : steps.peekFirst().release() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
     }
 
     /**
@@ -126,7 +127,8 @@ final class GroupRun {
         for (Place place : leaves ? List.<Place>of() : places.values()) {
             Optional<Line> back = place.back();
             if (back.isPresent()) {
-                open.add(new Waiting(mouth.say(back.get(), For.PUTTING_BACK, place.limitNanos()), Optional.empty(), place));
+                open.add(new Waiting(
+                        mouth.say(back.get(), For.PUTTING_BACK, place.limitNanos()), Optional.empty(), place));
                 wasSaid(false, now);
                 return true;
             }
@@ -159,7 +161,12 @@ final class GroupRun {
     private void build() {
         for (PlannedLine line : plan.lines()) {
             if (Steps.says(line, places.get(line.send().address())).isEmpty()) {
-                obstacles.put(line.id(), places.get(line.send().address()).old().map(stands -> AtVenue.obstacle(line, stands).orElse(Obstacle.NO_SMALL_STEP)).orElse(Obstacle.CANNOT_BE_READ));
+                obstacles.put(
+                        line.id(),
+                        places.get(line.send().address())
+                                .old()
+                                .map(stands -> AtVenue.obstacle(line, stands).orElse(Obstacle.NO_SMALL_STEP))
+                                .orElse(Obstacle.CANNOT_BE_READ));
             }
         }
         steps = Steps.of(plan, conditions, places);
@@ -167,12 +174,21 @@ final class GroupRun {
 
     Line question(Place place) {
         PlannedLine first = plan.lines().get(0);
-        return new Line(Optional.empty(), 0, first.target(), first.targetName(), place.toldOn().orElseThrow(), List.of());
+        return new Line(
+                Optional.empty(),
+                0,
+                first.target(),
+                first.targetName(),
+                place.toldOn().orElseThrow(),
+                List.of());
     }
 
     private void step(Step step, long now, Mouth mouth) {
         Place place = places.get(step.line().address());
-        open.add(new Waiting(mouth.say(step.line(), step.judged().isPresent() ? For.PROBE : For.BETWEEN, place.limitNanos()), step.judged(), place));
+        open.add(new Waiting(
+                mouth.say(step.line(), step.judged().isPresent() ? For.PROBE : For.BETWEEN, place.limitNanos()),
+                step.judged(),
+                place));
         place.says(step.line().arguments());
         saidAt = now;
         wasSaid(step.release(), now);
@@ -244,8 +260,11 @@ final class GroupRun {
                 masked.add(line.id());
             }
         }
-        boolean closed = live.linkState(plan.target()).filter(state -> state == LinkState.PORT_CLOSED).isPresent();
-        if (of.answered() == 0 && (of.probes() >= ENOUGH || of.probes() > 0 && closed) || landing.verdict() == Verdict.ONE_WAY) {
+        boolean closed = live.linkState(plan.target())
+                .filter(state -> state == LinkState.PORT_CLOSED)
+                .isPresent();
+        if (of.answered() == 0 && (of.probes() >= ENOUGH || of.probes() > 0 && closed)
+                || landing.verdict() == Verdict.ONE_WAY) {
             drop(line);
         }
     }
@@ -301,8 +320,11 @@ final class GroupRun {
      * @return the address of what somebody moves at the target; empty where nobody does
      */
     Optional<String> heard(String address, List<OscArgument> said) {
-        return places.values().stream().filter(place -> place.toldOn().filter(address::equals).isPresent())
-                .filter(place -> place.hears(said, open.stream().anyMatch(waiting -> waiting.place == place))).map(Place::address).findFirst();
+        return places.values().stream()
+                .filter(place -> place.toldOn().filter(address::equals).isPresent())
+                .filter(place -> place.hears(said, open.stream().anyMatch(waiting -> waiting.place == place)))
+                .map(Place::address)
+                .findFirst();
     }
 
     /** The addresses of which an answer told, since this was last asked, that somebody moves them at the target. */
@@ -314,7 +336,10 @@ final class GroupRun {
 
     /** While nothing was moved yet, what its target says is what stands. */
     void stands(String address, List<OscArgument> said) {
-        places.values().stream().filter(place -> place.old().isPresent() && place.toldOn().filter(address::equals).isPresent()).forEach(place -> place.reads(said));
+        places.values().stream()
+                .filter(place -> place.old().isPresent()
+                        && place.toldOn().filter(address::equals).isPresent())
+                .forEach(place -> place.reads(said));
     }
 
     private void leave() {
@@ -336,7 +361,9 @@ final class GroupRun {
         steps = left;
         unread.clear();
         built = true;
-        plan.lines().stream().filter(line -> why == Obstacle.MOVED_MEANWHILE || samples.get(line.id()).size() < ProofRun.times(line, conditions))
+        plan.lines().stream()
+                .filter(line -> why == Obstacle.MOVED_MEANWHILE
+                        || samples.get(line.id()).size() < ProofRun.times(line, conditions))
                 .forEach(line -> obstacles.putIfAbsent(line.id(), why));
     }
 
@@ -353,10 +380,33 @@ final class GroupRun {
         List<Long> nanos = of.nanos();
         Optional<Sample> telling = of.telling();
         Restored restored = places.get(line.send().address()).restored();
-        LineResult result = new LineResult(line.id(), line.print(), line.control(), line.page(), line.label(), line.target(), line.targetName(), line.standIn(), line.send().address(), verdict,
-                because, of.probes(), of.answered(), nanos.isEmpty() ? Optional.empty() : Optional.of(nanos.get((nanos.size() - 1) / 2)),
-                nanos.isEmpty() ? Optional.empty() : Optional.of(nanos.get(nanos.size() - 1)), telling.map(sample -> OscText.brief(sample.sent())).orElse(""),
-                telling.map(sample -> OscText.brief(sample.said())).orElse(""), Optional.empty(), List.of(), restored);
-        return new Outcome(line, result, Optional.ofNullable(seen.get(line.id())).filter(observed -> verdict.fallsShort()), nanos, of.lost(), of.probes());
+        LineResult result = new LineResult(
+                line.id(),
+                line.print(),
+                line.control(),
+                line.page(),
+                line.label(),
+                line.target(),
+                line.targetName(),
+                line.standIn(),
+                line.send().address(),
+                verdict,
+                because,
+                of.probes(),
+                of.answered(),
+                nanos.isEmpty() ? Optional.empty() : Optional.of(nanos.get((nanos.size() - 1) / 2)),
+                nanos.isEmpty() ? Optional.empty() : Optional.of(nanos.get(nanos.size() - 1)),
+                telling.map(sample -> OscText.brief(sample.sent())).orElse(""),
+                telling.map(sample -> OscText.brief(sample.said())).orElse(""),
+                Optional.empty(),
+                List.of(),
+                restored);
+        return new Outcome(
+                line,
+                result,
+                Optional.ofNullable(seen.get(line.id())).filter(observed -> verdict.fallsShort()),
+                nanos,
+                of.lost(),
+                of.probes());
     }
 }

@@ -10,7 +10,6 @@ import imperan.proof.report.LineResult;
 import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
 import imperan.show.PartId;
-
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -37,16 +36,31 @@ final class Listening {
 
     /** What its targets said already. */
     void begin(LiveShow live) {
-        plan.forEach(each -> live.said(each.target(), each.listen().address()).ifPresent(said -> heard(each.target(), each.listen().address(), said)));
+        plan.forEach(each -> live.said(each.target(), each.listen().address())
+                .ifPresent(said -> heard(each.target(), each.listen().address(), said)));
     }
 
     /** The questions to be asked, each once: to targets that are there and understand them. */
     List<Line> questions(LiveShow live) {
         List<Line> questions = new ArrayList<>();
         for (PlannedListen each : plan) {
-            Line question = new Line(Optional.empty(), 0, Optional.of(each.target()), each.targetName(), each.listen().address(), List.of());
-            boolean there = live.link(each.target()).filter(link -> link.gate() == Gate.OPEN && link.state() != LinkState.LOST && link.state() != LinkState.PORT_CLOSED).isPresent();
-            if (there && (each.standIn() || cleared.contains(each.target())) && each.asks() && !heard.containsKey(place(each.target(), each.listen().address())) && !questions.contains(question)) {
+            Line question = new Line(
+                    Optional.empty(),
+                    0,
+                    Optional.of(each.target()),
+                    each.targetName(),
+                    each.listen().address(),
+                    List.of());
+            boolean there = live.link(each.target())
+                    .filter(link -> link.gate() == Gate.OPEN
+                            && link.state() != LinkState.LOST
+                            && link.state() != LinkState.PORT_CLOSED)
+                    .isPresent();
+            if (there
+                    && (each.standIn() || cleared.contains(each.target()))
+                    && each.asks()
+                    && !heard.containsKey(place(each.target(), each.listen().address()))
+                    && !questions.contains(question)) {
                 questions.add(question);
             }
         }
@@ -65,9 +79,31 @@ final class Listening {
     }
 
     private LineResult result(PlannedListen each) {
-        Optional<List<OscArgument>> said = Optional.ofNullable(heard.get(place(each.target(), each.listen().address())));
-        Verdict verdict = said.map(arguments -> each.listen().argument() < arguments.size() ? Verdict.HEARD : Verdict.WRONG_TYPE).orElse(Verdict.NOT_HEARD);
-        return new LineResult(each.id(), each.print(), each.control(), each.page(), each.label(), Optional.of(each.target()), each.targetName(), each.standIn(), each.listen().address(), verdict,
-                Optional.empty(), 0, 0, Optional.empty(), Optional.empty(), "", said.map(OscText::brief).orElse(""), Optional.empty(), List.of(), Restored.NOT_MOVED);
+        Optional<List<OscArgument>> said =
+                Optional.ofNullable(heard.get(place(each.target(), each.listen().address())));
+        Verdict verdict = said.map(
+                        arguments -> each.listen().argument() < arguments.size() ? Verdict.HEARD : Verdict.WRONG_TYPE)
+                .orElse(Verdict.NOT_HEARD);
+        return new LineResult(
+                each.id(),
+                each.print(),
+                each.control(),
+                each.page(),
+                each.label(),
+                Optional.of(each.target()),
+                each.targetName(),
+                each.standIn(),
+                each.listen().address(),
+                verdict,
+                Optional.empty(),
+                0,
+                0,
+                Optional.empty(),
+                Optional.empty(),
+                "",
+                said.map(OscText::brief).orElse(""),
+                Optional.empty(),
+                List.of(),
+                Restored.NOT_MOVED);
     }
 }

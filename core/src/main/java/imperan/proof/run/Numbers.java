@@ -2,14 +2,12 @@ package imperan.proof.run;
 
 import imperan.live.Spelling;
 import imperan.osc.OscArgument;
-
 import java.util.Optional;
 
 /** What a target says, in the type that a line sends. */
 final class Numbers {
 
-    private Numbers() {
-    }
+    private Numbers() {}
 
     /** What was said, in the type of what is sent; empty where it cannot be. */
     static Optional<OscArgument> as(OscArgument sent, OscArgument said) {
@@ -26,7 +24,9 @@ final class Numbers {
             } else if (sent instanceof OscArgument.Int64) {
                 return Optional.of(new OscArgument.Int64(Math.round(number)));
             }
-            return sent instanceof OscArgument.Bare ? Optional.of(number > 0 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE) : Optional.empty();
+            return sent instanceof OscArgument.Bare
+                    ? Optional.of(number > 0 ? OscArgument.Bare.TRUE : OscArgument.Bare.FALSE)
+                    : Optional.empty();
         });
     }
 }

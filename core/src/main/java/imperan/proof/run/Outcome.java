@@ -3,7 +3,6 @@ package imperan.proof.run;
 import imperan.live.Observed;
 import imperan.proof.Suspect;
 import imperan.proof.report.LineResult;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -14,7 +13,8 @@ import java.util.Optional;
  * @param nanos  how long each answer took
  * @param lost   to how many of the {@code judged} nothing came
  */
-public record Outcome(PlannedLine line, LineResult result, Optional<Observed> seen, List<Long> nanos, int lost, int judged) {
+public record Outcome(
+        PlannedLine line, LineResult result, Optional<Observed> seen, List<Long> nanos, int lost, int judged) {
 
     public Outcome {
         nanos = List.copyOf(nanos);
@@ -28,7 +28,17 @@ public record Outcome(PlannedLine line, LineResult result, Optional<Observed> se
             case LATE -> Optional.of(Suspect.LATE);
             case OTHER_ADDRESS -> Optional.of(Suspect.OTHER_ADDRESS);
             case PORT_CLOSED -> Optional.of(Suspect.PORT_CLOSED);
-            case CONFIRMED, WITNESSED, HEARD, NOT_HEARD, MASKED, ONE_WAY, SKIPPED, NOT_JUDGED, INTERMITTENT, NO_ANSWER, NOT_SEEN -> Optional.empty();
+            case CONFIRMED,
+                    WITNESSED,
+                    HEARD,
+                    NOT_HEARD,
+                    MASKED,
+                    ONE_WAY,
+                    SKIPPED,
+                    NOT_JUDGED,
+                    INTERMITTENT,
+                    NO_ANSWER,
+                    NOT_SEEN -> Optional.empty();
         };
     }
 

@@ -6,7 +6,6 @@ import imperan.osc.OscArgument;
 import imperan.proof.report.Restored;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
-
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -19,6 +18,7 @@ final class Place {
     private final PlannedLine line;
     /** What its target said that stands there; empty where it said nothing. */
     private Optional<List<OscArgument>> read = Optional.empty();
+
     private boolean moved;
     private Optional<List<OscArgument>> last = Optional.empty();
     private Optional<List<OscArgument>> before = Optional.empty();
@@ -26,6 +26,7 @@ final class Place {
     private final Set<List<OscArgument>> ours = new LinkedHashSet<>();
     /** What came while an answer was awaited, and is none of that. */
     private final List<List<OscArgument>> odd = new ArrayList<>();
+
     private Restored restored = Restored.NOT_MOVED;
     private int attempts;
 
@@ -41,7 +42,9 @@ final class Place {
     /** The address on which what stands there is told; empty where a phrase says that nothing is. */
     Optional<String> toldOn() {
         // where no phrase tells, most targets that answer questions answer on the address itself
-        return line.expected().rule().says() != AnswerRule.Says.SAME || !line.isAnswered() ? Optional.empty() : line.expected().address().or(() -> Optional.of(address()));
+        return line.expected().rule().says() != AnswerRule.Says.SAME || !line.isAnswered()
+                ? Optional.empty()
+                : line.expected().address().or(() -> Optional.of(address()));
     }
 
     void reads(List<OscArgument> said) {
@@ -57,7 +60,8 @@ final class Place {
      * @return whether somebody else moved it
      */
     boolean hears(List<OscArgument> said, boolean awaited) {
-        Optional<List<OscArgument>> stands = asSent(said).filter(value -> !ours.isEmpty() && ours.stream().allMatch(known -> tellsApart(known, value)));
+        Optional<List<OscArgument>> stands = asSent(said)
+                .filter(value -> !ours.isEmpty() && ours.stream().allMatch(known -> tellsApart(known, value)));
         stands.filter(value -> awaited).ifPresent(value -> (isOnTheWay(value) ? ours : odd).add(value));
         return stands.isPresent() && !awaited;
     }
@@ -80,14 +84,21 @@ final class Place {
 
     /** Between what stood and what was said: a target may pass by there. */
     private boolean isOnTheWay(List<OscArgument> value) {
-        if (before.isEmpty() || last.isEmpty() || before.get().size() != value.size() || last.get().size() != value.size()) {
+        if (before.isEmpty()
+                || last.isEmpty()
+                || before.get().size() != value.size()
+                || last.get().size() != value.size()) {
             return false;
         }
         for (int i = 0; i < value.size(); i++) {
             Optional<Double> at = Spelling.number(value.get(i));
             Optional<Double> from = Spelling.number(before.get().get(i));
             Optional<Double> to = Spelling.number(last.get().get(i));
-            if (at.isEmpty() || from.isEmpty() || to.isEmpty() || at.get() < Math.min(from.get(), to.get()) || at.get() > Math.max(from.get(), to.get())) {
+            if (at.isEmpty()
+                    || from.isEmpty()
+                    || to.isEmpty()
+                    || at.get() < Math.min(from.get(), to.get())
+                    || at.get() > Math.max(from.get(), to.get())) {
                 return false;
             }
         }
@@ -108,12 +119,16 @@ final class Place {
     /** The arguments that would bring it to what its target says; empty where there are none. */
     private Optional<List<OscArgument>> asSent(List<OscArgument> said) {
         List<OscArgument> arguments = new ArrayList<>();
-        List<OscArgument> sent = line.says().isEmpty() ? AtVenue.example(line) : line.says().get(0).arguments();
+        List<OscArgument> sent = line.says().isEmpty()
+                ? AtVenue.example(line)
+                : line.says().get(0).arguments();
         List<Integer> places = line.expected().rule().places();
         for (int i = 0; i < sent.size(); i++) {
             int place = i < places.size() ? places.get(i) : i;
             boolean fixed = line.send().arguments().get(i) instanceof ArgumentSource.Fixed && sent.size() > 1;
-            Optional<OscArgument> argument = fixed ? Optional.of(sent.get(i)) : place < said.size() ? Numbers.as(sent.get(i), said.get(place)) : Optional.empty();
+            Optional<OscArgument> argument = fixed
+                    ? Optional.of(sent.get(i))
+                    : place < said.size() ? Numbers.as(sent.get(i), said.get(place)) : Optional.empty();
             if (argument.isEmpty()) {
                 return Optional.empty();
             }

@@ -2,7 +2,6 @@ package imperan.proof.run;
 
 import imperan.show.PartId;
 import imperan.show.Phrase;
-
 import java.util.List;
 
 /**
@@ -38,6 +37,10 @@ public record PlannedGroup(PartId target, List<PlannedLine> lines, Turn turn) {
 
     /** Its phrases of which that is asked. */
     List<Phrase> spaced() {
-        return lines.stream().filter(line -> line.spacingNanos() > 0).flatMap(line -> line.phrase().stream()).distinct().toList();
+        return lines.stream()
+                .filter(line -> line.spacingNanos() > 0)
+                .flatMap(line -> line.phrase().stream())
+                .distinct()
+                .toList();
     }
 }

@@ -9,7 +9,6 @@ import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import imperan.show.Send;
 import imperan.show.form.Form;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -29,8 +28,24 @@ import java.util.Optional;
  * @param says     what is said, one after the other; at a venue that depends on the present value, and this is empty unless its phrase may be said in full
  * @param silences what its target says while it stands in the way of something else
  */
-public record PlannedLine(String id, String print, PartId control, String page, String label, Optional<PartId> target, String targetName, boolean standIn, Send send, Form form,
-                          List<Line> releases, Optional<Phrase> phrase, Expectation expected, Way way, Optional<Obstacle> because, List<Line> says, List<String> silences) {
+public record PlannedLine(
+        String id,
+        String print,
+        PartId control,
+        String page,
+        String label,
+        Optional<PartId> target,
+        String targetName,
+        boolean standIn,
+        Send send,
+        Form form,
+        List<Line> releases,
+        Optional<Phrase> phrase,
+        Expectation expected,
+        Way way,
+        Optional<Obstacle> because,
+        List<Line> says,
+        List<String> silences) {
 
     private static final double NANOS_OF_SECOND = 1e9;
 
@@ -64,7 +79,9 @@ public record PlannedLine(String id, String print, PartId control, String page, 
 
     /** From one that is said to the next, at least; 0 where that does not matter. */
     long spacingNanos() {
-        return rule().spacing().map(seconds -> (long) (seconds * NANOS_OF_SECOND)).orElse(0L);
+        return rule().spacing()
+                .map(seconds -> (long) (seconds * NANOS_OF_SECOND))
+                .orElse(0L);
     }
 
     /** Whether the same said again changes nothing, as far as anybody wrote down. */
@@ -74,7 +91,9 @@ public record PlannedLine(String id, String print, PartId control, String page, 
 
     /** Whether something happens each time that it is said. */
     boolean happensEachTime() {
-        return phrase.map(Phrase::effect).filter(effect -> effect != Phrase.Effect.VALUE && effect != Phrase.Effect.UNKNOWN).isPresent();
+        return phrase.map(Phrase::effect)
+                .filter(effect -> effect != Phrase.Effect.VALUE && effect != Phrase.Effect.UNKNOWN)
+                .isPresent();
     }
 
     /** Whether it says one of several choices. */
@@ -84,7 +103,11 @@ public record PlannedLine(String id, String print, PartId control, String page, 
 
     /** How long an answer in time takes at most: the final one, where values come on the way. */
     long limitNanos() {
-        return expected.limitNanos() + expected.rule().finalSeconds().map(seconds -> (long) (seconds * NANOS_OF_SECOND)).orElse(0L);
+        return expected.limitNanos()
+                + expected.rule()
+                        .finalSeconds()
+                        .map(seconds -> (long) (seconds * NANOS_OF_SECOND))
+                        .orElse(0L);
     }
 
     /** Whether something is to come back. */

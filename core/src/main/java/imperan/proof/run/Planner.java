@@ -15,14 +15,13 @@ import imperan.proof.run.PlannedLine.Way;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.Control;
-import imperan.show.PartId;
 import imperan.show.NamedValue;
+import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -39,6 +38,7 @@ public final class Planner {
 
     /** What a question, or a line whose answer is asked for, takes where it is answered at once; and a line that is answered by itself. */
     private static final double ASKED_SECONDS = 0.08;
+
     private static final double TOLD_SECONDS = 0.02;
 
     private final Show show;
@@ -48,8 +48,7 @@ public final class Planner {
     private final Map<PartId, List<Silencing>> masks = new HashMap<>();
 
     /** @param text what the target says there meanwhile */
-    private record Silencing(SlotAddress address, String text) {
-    }
+    private record Silencing(SlotAddress address, String text) {}
 
     private Planner(Show show, Conditions conditions, Collection<LinkView> links) {
         this.show = show;
@@ -60,33 +59,77 @@ public final class Planner {
     /** @param links of the running show */
     public static ProofPlan plan(Show show, Scope scope, Conditions conditions, Collection<LinkView> links) {
         Planner planner = new Planner(show, conditions, links);
-        List<PlannedLine> lines = LineTable.of(show).stream().filter(line -> scope.holds(show, line)).map(planner::line).toList();
+        List<PlannedLine> lines = LineTable.of(show).stream()
+                .filter(line -> scope.holds(show, line))
+                .map(planner::line)
+                .toList();
         List<PlannedGroup> groups = planner.groups(lines);
         int messages = groups.stream().mapToInt(planner::messages).sum();
-        List<PlannedListen> listens = PlannedListen.of(show).stream().filter(listen -> scope.holds(show, listen)).toList();
+        List<PlannedListen> listens = PlannedListen.of(show).stream()
+                .filter(listen -> scope.holds(show, listen))
+                .toList();
         return new ProofPlan(show, conditions, lines, groups, listens, messages, planner.seconds(groups));
     }
 
     // ---- one line
 
     private PlannedLine line(TableLine row) {
-        Control control = Lined.of(show.part(row.part()).orElseThrow().body()).orElseThrow().asControl();
+        Control control = Lined.of(show.part(row.part()).orElseThrow().body())
+                .orElseThrow()
+                .asControl();
         Send send = NamedValue.inserted(show, control.sends().get(row.number() - 1));
-        Optional<Target> target = send.target().flatMap(show::part).map(part -> part.body()).filter(Target.class::isInstance).map(Target.class::cast);
+        Optional<Target> target = send.target()
+                .flatMap(show::part)
+                .map(part -> part.body())
+                .filter(Target.class::isInstance)
+                .map(Target.class::cast);
         Vocabulary known = target.map(found -> Vocabulary.of(show, found)).orElse(Vocabulary.NONE);
         Optional<Phrase> phrase = known.said(send.address()).map(Vocabulary.Known::phrase);
-        boolean standIn = target.flatMap(Target::standIn).filter(StandInEnd::inUse).isPresent();
+        boolean standIn =
+                target.flatMap(Target::standIn).filter(StandInEnd::inUse).isPresent();
         Probes probes = new Probes(row.part(), control, send, row.targetName(), phrase);
         boolean sweeps = phrase.filter(found -> found.proof().sweep()).isPresent();
         List<Line> says = standIn || sweeps ? probes.all() : List.of();
-        Optional<Obstacle> never = never(target, send, standIn, says.isEmpty() && (standIn || probes.all().isEmpty()));
-        Optional<Obstacle> because = never.or(() -> standIn ? atStandIn(phrase) : atVenue(send, target.orElseThrow(), phrase, known));
+        Optional<Obstacle> never = never(
+                target,
+                send,
+                standIn,
+                says.isEmpty() && (standIn || probes.all().isEmpty()));
+        Optional<Obstacle> because =
+                never.or(() -> standIn ? atStandIn(phrase) : atVenue(send, target.orElseThrow(), phrase, known));
         Way way = never.isPresent() ? Way.SKIPPED : because.isPresent() ? Way.ATTENDED : Way.RUNS;
-        List<Line> releases = send.on() != Send.Phase.PRESS ? List.of() : control.sends().stream().filter(other -> other.on() == Send.Phase.RELEASE && other.target().equals(send.target()))
-                .map(other -> new Probes(row.part(), control, NamedValue.inserted(show, other), row.targetName(), Optional.empty()).released()).toList();
+        List<Line> releases = send.on() != Send.Phase.PRESS
+                ? List.of()
+                : control.sends().stream()
+                        .filter(other -> other.on() == Send.Phase.RELEASE
+                                && other.target().equals(send.target()))
+                        .map(other -> new Probes(
+                                        row.part(),
+                                        control,
+                                        NamedValue.inserted(show, other),
+                                        row.targetName(),
+                                        Optional.empty())
+                                .released())
+                        .toList();
         Expectation expected = Expectation.of(send.address(), known);
-        return new PlannedLine(row.id(), Print.of(send, target.map(Target::asReached), phrase), row.part(), row.page(), row.label(), send.target(), row.targetName(), standIn, send,
-                control.form(), releases, phrase, expected, way, because, way == Way.ATTENDED && says.isEmpty() ? probes.all() : says, silences(send));
+        return new PlannedLine(
+                row.id(),
+                Print.of(send, target.map(Target::asReached), phrase),
+                row.part(),
+                row.page(),
+                row.label(),
+                send.target(),
+                row.targetName(),
+                standIn,
+                send,
+                control.form(),
+                releases,
+                phrase,
+                expected,
+                way,
+                because,
+                way == Way.ATTENDED && says.isEmpty() ? probes.all() : says,
+                silences(send));
     }
 
     private Optional<Obstacle> never(Optional<Target> target, Send send, boolean standIn, boolean saysNothing) {
@@ -100,7 +143,9 @@ public final class Planner {
         } else if (saysNothing) {
             return Optional.of(Obstacle.NOTHING_TO_SAY);
         }
-        return standIn || conditions.cleared().contains(send.target().orElseThrow()) ? Optional.empty() : Optional.of(Obstacle.NOT_CLEARED);
+        return standIn || conditions.cleared().contains(send.target().orElseThrow())
+                ? Optional.empty()
+                : Optional.of(Obstacle.NOT_CLEARED);
     }
 
     /** A stand-in hurts nobody; but what is dangerous is not said by itself even there, so that nobody is used to it. */
@@ -118,23 +163,36 @@ public final class Planner {
             case VALUE -> {
                 Expectation expected = Expectation.of(send.address(), known);
                 boolean told = expected.isComing() || expected.isToldToOthersOnly();
-                boolean readable = told && target.answering() == Target.Answering.QUERIES && expected.rule().says() == AnswerRule.Says.SAME;
-                yield !readable ? Optional.of(Obstacle.CANNOT_BE_READ) : phrase.orElseThrow().proof().sweep() || hasSmallSteps(send, phrase.orElseThrow()) ? Optional.empty() : Optional.of(Obstacle.NO_SMALL_STEP);
+                boolean readable = told
+                        && target.answering() == Target.Answering.QUERIES
+                        && expected.rule().says() == AnswerRule.Says.SAME;
+                yield !readable
+                        ? Optional.of(Obstacle.CANNOT_BE_READ)
+                        : phrase.orElseThrow().proof().sweep() || hasSmallSteps(send, phrase.orElseThrow())
+                                ? Optional.empty()
+                                : Optional.of(Obstacle.NO_SMALL_STEP);
             }
         };
     }
 
     /** Whether all that varies is a number with values near the present one. */
     private static boolean hasSmallSteps(Send send, Phrase phrase) {
-        List<ArgumentSource> varying = send.arguments().stream().filter(argument -> !(argument instanceof ArgumentSource.Fixed)).toList();
-        boolean choices = phrase.arguments().stream().anyMatch(argument -> argument.fixed().isEmpty() && !argument.choices().isEmpty());
-        return !varying.isEmpty() && !choices && varying.stream().allMatch(argument -> argument instanceof ArgumentSource.Value value && isFine(value));
+        List<ArgumentSource> varying = send.arguments().stream()
+                .filter(argument -> !(argument instanceof ArgumentSource.Fixed))
+                .toList();
+        boolean choices = phrase.arguments().stream()
+                .anyMatch(argument ->
+                        argument.fixed().isEmpty() && !argument.choices().isEmpty());
+        return !varying.isEmpty()
+                && !choices
+                && varying.stream()
+                        .allMatch(argument -> argument instanceof ArgumentSource.Value value && isFine(value));
     }
 
     private static boolean isFine(ArgumentSource.Value value) {
         return switch (value.type()) {
             case FLOAT32, FLOAT64 -> true;
-            // one of at least twenty
+                // one of at least twenty
             case INT32, INT64 -> value.chain().range() * AtVenue.SHARE >= 1;
             case BOOLEAN, TEXT, COLOUR -> false;
         };
@@ -143,17 +201,22 @@ public final class Planner {
     // ---- which go together, and when
 
     private List<PlannedGroup> groups(List<PlannedLine> lines) {
-        List<PlannedLine> run = lines.stream().filter(line -> line.way() == Way.RUNS).toList();
+        List<PlannedLine> run =
+                lines.stream().filter(line -> line.way() == Way.RUNS).toList();
         Map<String, List<PlannedLine>> byKey = new LinkedHashMap<>();
         Map<String, String> pressed = new HashMap<>();
         for (PlannedLine line : run) {
             String moved = line.target().orElseThrow() + " " + line.send().address();
             // what a press and its release move goes together, wherever each is said
-            String key = line.releases().isEmpty() && line.send().on() != Send.Phase.RELEASE ? moved : pressed.computeIfAbsent(line.control() + " " + line.target(), k -> moved);
+            String key = line.releases().isEmpty() && line.send().on() != Send.Phase.RELEASE
+                    ? moved
+                    : pressed.computeIfAbsent(line.control() + " " + line.target(), k -> moved);
             byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(line);
         }
-        return byKey.values().stream().map(together -> new PlannedGroup(together.get(0).target().orElseThrow(), together, turn(together)))
-                .sorted(Comparator.comparing(PlannedGroup::turn)).toList();
+        return byKey.values().stream()
+                .map(together -> new PlannedGroup(together.get(0).target().orElseThrow(), together, turn(together)))
+                .sorted(Comparator.comparing(PlannedGroup::turn))
+                .toList();
     }
 
     private Turn turn(List<PlannedLine> together) {
@@ -165,15 +228,28 @@ public final class Planner {
 
     /** What its target says while what this moves stands in the way of some phrase; empty where no phrase names it. */
     private List<String> silences(Send send) {
-        return send.target().stream().flatMap(to -> masks.computeIfAbsent(to, target -> Vocabulary.of(show, target).phrases().flatMap(phrase -> phrase.masks().stream())
-                .map(mask -> new Silencing(SlotAddress.parseFreely(mask.address()), mask.text())).distinct().toList()).stream())
-                .filter(mask -> mask.address().match(send.address()).isPresent()).map(Silencing::text).distinct().toList();
+        return send.target().stream()
+                .flatMap(to -> masks
+                        .computeIfAbsent(to, target -> Vocabulary.of(show, target)
+                                .phrases()
+                                .flatMap(phrase -> phrase.masks().stream())
+                                .map(mask -> new Silencing(SlotAddress.parseFreely(mask.address()), mask.text()))
+                                .distinct()
+                                .toList())
+                        .stream())
+                .filter(mask -> mask.address().match(send.address()).isPresent())
+                .map(Silencing::text)
+                .distinct()
+                .toList();
     }
 
     // ---- how long it takes
 
     private int messages(PlannedGroup group) {
-        return group.lines().stream().mapToInt(line -> (times(line) + 2) * (line.expected().isAsked() || line.expected().isToldToOthersOnly() ? 2 : 1)).sum();
+        return group.lines().stream()
+                .mapToInt(line -> (times(line) + 2)
+                        * (line.expected().isAsked() || line.expected().isToldToOthersOnly() ? 2 : 1))
+                .sum();
     }
 
     private int times(PlannedLine line) {
@@ -185,12 +261,30 @@ public final class Planner {
         Map<PartId, Double> alone = new HashMap<>();
         Map<PartId, Integer> said = new HashMap<>();
         for (PlannedGroup group : groups) {
-            double takes = group.lines().stream().mapToDouble(line -> (times(line) + 2) * (line.expected().isAsked() || line.expected().isToldToOthersOnly() ? ASKED_SECONDS : TOLD_SECONDS)
-                    + (line.setsValue() ? 0 : line.expected().rule().finalSeconds().orElse(0.0)) + times(line) * line.rule().spacing().orElse(0.0)).sum();
-            (group.isAlone() || !group.lines().get(0).standIn() ? alone : atOnce).merge(group.target(), takes, Double::sum);
+            double takes = group.lines().stream()
+                    .mapToDouble(line -> (times(line) + 2)
+                                    * (line.expected().isAsked()
+                                                    || line.expected().isToldToOthersOnly()
+                                            ? ASKED_SECONDS
+                                            : TOLD_SECONDS)
+                            + (line.setsValue()
+                                    ? 0
+                                    : line.expected().rule().finalSeconds().orElse(0.0))
+                            + times(line) * line.rule().spacing().orElse(0.0))
+                    .sum();
+            (group.isAlone() || !group.lines().get(0).standIn() ? alone : atOnce)
+                    .merge(group.target(), takes, Double::sum);
             said.merge(group.target(), messages(group), Integer::sum);
         }
-        return said.keySet().stream().mapToDouble(target -> Math.max(alone.getOrDefault(target, 0.0) + atOnce.getOrDefault(target, 0.0) / ProofRun.MOST_AT_ONCE,
-                show.part(target).map(part -> ((Target) part.body()).messagesPerSecond()).orElse(Optional.empty()).map(pace -> said.get(target) / (double) pace).orElse(0.0))).max().orElse(0);
+        return said.keySet().stream()
+                .mapToDouble(target -> Math.max(
+                        alone.getOrDefault(target, 0.0) + atOnce.getOrDefault(target, 0.0) / ProofRun.MOST_AT_ONCE,
+                        show.part(target)
+                                .map(part -> ((Target) part.body()).messagesPerSecond())
+                                .orElse(Optional.empty())
+                                .map(pace -> said.get(target) / (double) pace)
+                                .orElse(0.0)))
+                .max()
+                .orElse(0);
     }
 }

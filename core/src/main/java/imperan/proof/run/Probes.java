@@ -9,7 +9,6 @@ import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
 import imperan.show.form.Position;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -19,6 +18,7 @@ final class Probes {
 
     /** Of a choice with more options, some. */
     private static final int MOST = 16;
+
     private static final double[] ENDS_AND_MIDDLE = {0, 0.5, 1};
     /** What is typed where a text is a value, and any will do. */
     private static final List<String> TEXTS = List.of("Proof A", "Proof B");
@@ -86,9 +86,19 @@ final class Probes {
     }
 
     private List<String> texts() {
-        ArgumentType type = send.arguments().stream().filter(ArgumentSource.Typed.class::isInstance).map(ArgumentSource::type).findFirst().orElseThrow();
-        List<String> choices = phrase.stream().flatMap(known -> known.arguments().stream()).map(PhraseArgument::choices).filter(some -> !some.isEmpty()).findFirst().orElse(List.of());
-        boolean any = type == ArgumentType.TEXT && phrase.filter(known -> known.effect() == Phrase.Effect.VALUE).isPresent();
+        ArgumentType type = send.arguments().stream()
+                .filter(ArgumentSource.Typed.class::isInstance)
+                .map(ArgumentSource::type)
+                .findFirst()
+                .orElseThrow();
+        List<String> choices = phrase.stream()
+                .flatMap(known -> known.arguments().stream())
+                .map(PhraseArgument::choices)
+                .filter(some -> !some.isEmpty())
+                .findFirst()
+                .orElse(List.of());
+        boolean any = type == ArgumentType.TEXT
+                && phrase.filter(known -> known.effect() == Phrase.Effect.VALUE).isPresent();
         return !choices.isEmpty() ? choices.subList(0, Math.min(MOST, choices.size())) : any ? TEXTS : List.of();
     }
 

@@ -2,7 +2,6 @@ package imperan.proof.run;
 
 import imperan.proof.run.PlannedLine.Way;
 import imperan.show.Show;
-
 import java.util.List;
 
 /**
@@ -14,7 +13,14 @@ import java.util.List;
  * @param messages how many are said by themselves at most, questions and what is put back included
  * @param seconds  about how long that takes where everything is answered at once
  */
-public record ProofPlan(Show show, Conditions conditions, List<PlannedLine> lines, List<PlannedGroup> groups, List<PlannedListen> listens, int messages, double seconds) {
+public record ProofPlan(
+        Show show,
+        Conditions conditions,
+        List<PlannedLine> lines,
+        List<PlannedGroup> groups,
+        List<PlannedListen> listens,
+        int messages,
+        double seconds) {
 
     public ProofPlan {
         lines = List.copyOf(lines);

@@ -16,10 +16,9 @@ import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Flight.Landing;
 import imperan.proof.run.PlannedLine.Way;
-import imperan.show.PartId;
 import imperan.show.Part;
+import imperan.show.PartId;
 import imperan.show.Target;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -69,12 +68,10 @@ public final class ProofRun {
      * @param line  about which it is asked
      * @param again whether it may be sent once more in this proof
      */
-    public record Asking(PlannedLine line, Question question, boolean again) {
-    }
+    public record Asking(PlannedLine line, Question question, boolean again) {}
 
     /** What is to be put back by hand if this machine fails meanwhile. */
-    public record Old(PartId target, Line back) {
-    }
+    public record Old(PartId target, Line back) {}
 
     private final ProofPlan plan;
     private final Map<PartId, TargetRun> targets = new LinkedHashMap<>();
@@ -85,6 +82,7 @@ public final class ProofRun {
     private final Listening listening;
     /** What is still to be asked for what is only listened to; empty before it is known what was heard already. */
     private Optional<Deque<Line>> questions = Optional.empty();
+
     private final List<Flight> asked = new ArrayList<>();
     private final Deque<PlannedLine> attended = new ArrayDeque<>();
     /** How often a person had each line sent. */
@@ -93,14 +91,14 @@ public final class ProofRun {
     private final Set<String> looked = new HashSet<>();
     /** What groups that are done moved, and nobody confirmed to be back. */
     private final List<Old> left = new ArrayList<>();
+
     private Optional<Asking> asking = Optional.empty();
     private Phase phase = Phase.READING;
     private boolean stopped;
     private boolean renewed;
     private long turnAgainAt = Long.MAX_VALUE;
 
-    private record Reading(GroupRun group, Place place, Optional<Flight> flight) {
-    }
+    private record Reading(GroupRun group, Place place, Optional<Flight> flight) {}
 
     /** @param by who started it */
     public ProofRun(ProofPlan plan, String by) {
@@ -108,7 +106,8 @@ public final class ProofRun {
         this.flights = new Flights(by);
         this.listening = new Listening(plan.listens(), plan.conditions().cleared());
         for (PlannedGroup group : plan.groups()) {
-            GroupRun run = new GroupRun(group, plan.conditions(), !group.lines().get(0).standIn());
+            GroupRun run =
+                    new GroupRun(group, plan.conditions(), !group.lines().get(0).standIn());
             of(group.target()).add(run);
             run.places().forEach(place -> unread.add(new Reading(run, place, Optional.empty())));
         }
@@ -123,17 +122,25 @@ public final class ProofRun {
 
     /** How often a line is said: what happens each time once, or once for each of its choices; a value as often as wished, and all that can be said of it; nothing more often than its phrase allows. */
     static int times(PlannedLine line, Conditions conditions) {
-        int times = line.happensEachTime() ? line.isChosen() ? line.says().size() : 1 : Math.max(conditions.times(), line.says().size());
+        int times = line.happensEachTime()
+                ? line.isChosen() ? line.says().size() : 1
+                : Math.max(conditions.times(), line.says().size());
         return line.rule().most().map(most -> Math.min(most, times)).orElse(times);
     }
 
     private TargetRun of(PartId target) {
-        return targets.computeIfAbsent(target, id -> new TargetRun(id, (Target) plan.show().part(id).map(Part::body).orElseThrow(),
-                isStandIn(id) ? MOST_AT_ONCE : 1));
+        return targets.computeIfAbsent(
+                target,
+                id -> new TargetRun(
+                        id,
+                        (Target) plan.show().part(id).map(Part::body).orElseThrow(),
+                        isStandIn(id) ? MOST_AT_ONCE : 1));
     }
 
     private boolean isStandIn(PartId target) {
-        return plan.lines().stream().filter(line -> line.target().filter(target::equals).isPresent()).allMatch(PlannedLine::standIn);
+        return plan.lines().stream()
+                .filter(line -> line.target().filter(target::equals).isPresent())
+                .allMatch(PlannedLine::standIn);
     }
 
     // ---- what is asked of it from outside
@@ -166,7 +173,10 @@ public final class ProofRun {
 
     /** What came of the lines that are done, in the order of the plan. */
     public List<Outcome> outcomes() {
-        return plan.lines().stream().map(line -> outcomes.get(line.id())).filter(outcome -> outcome != null).toList();
+        return plan.lines().stream()
+                .map(line -> outcomes.get(line.id()))
+                .filter(outcome -> outcome != null)
+                .toList();
     }
 
     /** What came so far of what is only listened to, in the order of the plan. */
@@ -177,11 +187,12 @@ public final class ProofRun {
     /** What was read, and may be moved yet or is not back: to be written down before anything is moved. In the end, what stayed moved and is nobody else's. */
     public List<Old> toPutBack() {
         List<Old> old = new ArrayList<>();
-        targets.values().forEach(target -> target.all().forEach(group -> group.places().forEach(place -> {
-            if (place.restored() != Restored.YES) {
-                place.byHand().ifPresent(line -> old.add(new Old(target.target(), line)));
-            }
-        })));
+        targets.values()
+                .forEach(target -> target.all().forEach(group -> group.places().forEach(place -> {
+                    if (place.restored() != Restored.YES) {
+                        place.byHand().ifPresent(line -> old.add(new Old(target.target(), line)));
+                    }
+                })));
         old.addAll(left);
         return old;
     }
@@ -189,10 +200,20 @@ public final class ProofRun {
     /** What was counted of each target. */
     public List<TargetFigures> figures() {
         Map<PartId, List<Outcome>> byTarget = new LinkedHashMap<>();
-        outcomes().stream().filter(outcome -> outcome.judged() > 0).forEach(outcome -> byTarget.computeIfAbsent(outcome.line().target().orElseThrow(), id -> new ArrayList<>()).add(outcome));
-        return byTarget.entrySet().stream().map(entry -> TargetFigures.of(entry.getKey(), entry.getValue().get(0).line().targetName(), entry.getValue().get(0).line().standIn(),
-                entry.getValue().stream().mapToInt(Outcome::lost).sum(), entry.getValue().stream().mapToInt(Outcome::judged).sum(),
-                entry.getValue().stream().flatMap(outcome -> outcome.nanos().stream()).toList())).toList();
+        outcomes().stream().filter(outcome -> outcome.judged() > 0).forEach(outcome -> byTarget.computeIfAbsent(
+                        outcome.line().target().orElseThrow(), id -> new ArrayList<>())
+                .add(outcome));
+        return byTarget.entrySet().stream()
+                .map(entry -> TargetFigures.of(
+                        entry.getKey(),
+                        entry.getValue().get(0).line().targetName(),
+                        entry.getValue().get(0).line().standIn(),
+                        entry.getValue().stream().mapToInt(Outcome::lost).sum(),
+                        entry.getValue().stream().mapToInt(Outcome::judged).sum(),
+                        entry.getValue().stream()
+                                .flatMap(outcome -> outcome.nanos().stream())
+                                .toList()))
+                .toList();
     }
 
     /** What was read is written down: now something may be moved. */
@@ -226,7 +247,9 @@ public final class ProofRun {
         });
         attended.forEach(line -> outcomes.put(line.id(), unsaid(line, Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
         attended.clear();
-        asking.filter(open -> open.question() == Question.SEND).ifPresent(open -> outcomes.put(open.line().id(), unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
+        asking.filter(open -> open.question() == Question.SEND)
+                .ifPresent(open -> outcomes.put(
+                        open.line().id(), unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
         asking = Optional.empty();
         phase = Phase.STOPPING;
     }
@@ -237,8 +260,11 @@ public final class ProofRun {
             sends.merge(open.line().id(), 1, Integer::sum);
             // whoever wants it once more wants to look once more
             looked.remove(open.line().id());
-            PlannedGroup alone = new PlannedGroup(open.line().target().orElseThrow(), List.of(open.line()), PlannedGroup.Turn.EVENTS);
-            of(alone.target()).add(new GroupRun(alone, new Conditions(1, true, plan.conditions().cleared()), true));
+            PlannedGroup alone = new PlannedGroup(
+                    open.line().target().orElseThrow(), List.of(open.line()), PlannedGroup.Turn.EVENTS);
+            of(alone.target())
+                    .add(new GroupRun(
+                            alone, new Conditions(1, true, plan.conditions().cleared()), true));
             asking = Optional.empty();
             phase = Phase.RUNNING;
         });
@@ -260,17 +286,62 @@ public final class ProofRun {
         asking().filter(open -> open.question() == Question.SEEN).ifPresent(open -> {
             Outcome before = outcomes.get(open.line().id());
             LineResult result = before.result();
-            outcomes.put(open.line().id(), before.with(new LineResult(result.line(), result.print(), result.control(), result.page(), result.label(), result.target(), result.targetName(),
-                    result.standIn(), result.address(), yes ? Verdict.WITNESSED : Verdict.NOT_SEEN, Optional.empty(), result.probes(), result.answered(), result.median(), result.worst(),
-                    result.sent(), result.said(), result.rank(), result.suspects(), result.restored())));
+            outcomes.put(
+                    open.line().id(),
+                    before.with(new LineResult(
+                            result.line(),
+                            result.print(),
+                            result.control(),
+                            result.page(),
+                            result.label(),
+                            result.target(),
+                            result.targetName(),
+                            result.standIn(),
+                            result.address(),
+                            yes ? Verdict.WITNESSED : Verdict.NOT_SEEN,
+                            Optional.empty(),
+                            result.probes(),
+                            result.answered(),
+                            result.median(),
+                            result.worst(),
+                            result.sent(),
+                            result.said(),
+                            result.rank(),
+                            result.suspects(),
+                            result.restored())));
             asking = Optional.empty();
             phase = Phase.RUNNING;
         });
     }
 
     private static Outcome unsaid(PlannedLine line, Verdict verdict, Optional<Obstacle> because) {
-        return new Outcome(line, new LineResult(line.id(), line.print(), line.control(), line.page(), line.label(), line.target(), line.targetName(), line.standIn(), line.send().address(),
-                verdict, because, 0, 0, Optional.empty(), Optional.empty(), "", "", Optional.empty(), List.of(), Restored.NOT_MOVED), Optional.empty(), List.of(), 0, 0);
+        return new Outcome(
+                line,
+                new LineResult(
+                        line.id(),
+                        line.print(),
+                        line.control(),
+                        line.page(),
+                        line.label(),
+                        line.target(),
+                        line.targetName(),
+                        line.standIn(),
+                        line.send().address(),
+                        verdict,
+                        because,
+                        0,
+                        0,
+                        Optional.empty(),
+                        Optional.empty(),
+                        "",
+                        "",
+                        Optional.empty(),
+                        List.of(),
+                        Restored.NOT_MOVED),
+                Optional.empty(),
+                List.of(),
+                0,
+                0);
     }
 
     // ---- its turn
@@ -280,7 +351,12 @@ public final class ProofRun {
         if (phase == Phase.ENDED || phase == Phase.READ || phase == Phase.ASKING) {
             return Long.MAX_VALUE;
         }
-        return Math.min(turnAgainAt, targets.values().stream().flatMap(target -> target.due().stream()).min(Long::compare).orElse(Long.MAX_VALUE));
+        return Math.min(
+                turnAgainAt,
+                targets.values().stream()
+                        .flatMap(target -> target.due().stream())
+                        .min(Long::compare)
+                        .orElse(Long.MAX_VALUE));
     }
 
     /**
@@ -306,7 +382,8 @@ public final class ProofRun {
     private boolean read(LiveShow live, long missed, long now) {
         if (!renewed) {
             renewed = true;
-            // a target that forgot us meanwhile is asked to tell us again, before that is taken for a fault of its lines
+            // a target that forgot us meanwhile is asked to tell us again, before that is taken for a fault of its
+            // lines
             targets.keySet().forEach(target -> live.carryOut(new Command.FindOut(target), flights.actor(), now));
         }
         boolean any = false;
@@ -334,9 +411,24 @@ public final class ProofRun {
         }
         if (!unread.isEmpty() && reading.size() < MOST_AT_ONCE) {
             Reading next = unread.pollFirst();
-            boolean asks = next.place().toldOn().isPresent() && ((Target) plan.show().part(next.group().plan().target()).orElseThrow().body()).answering() == Target.Answering.QUERIES;
+            boolean asks = next.place().toldOn().isPresent()
+                    && ((Target) plan.show()
+                                            .part(next.group().plan().target())
+                                            .orElseThrow()
+                                            .body())
+                                    .answering()
+                            == Target.Answering.QUERIES;
             if (asks) {
-                reading.add(new Reading(next.group(), next.place(), Optional.of(flights.say(next.group().question(next.place()), For.READING, next.place().limitNanos(), live, missed, now))));
+                reading.add(new Reading(
+                        next.group(),
+                        next.place(),
+                        Optional.of(flights.say(
+                                next.group().question(next.place()),
+                                For.READING,
+                                next.place().limitNanos(),
+                                live,
+                                missed,
+                                now))));
             } else {
                 known(next.place(), List.of(), live, next.group());
             }
@@ -347,14 +439,21 @@ public final class ProofRun {
 
     /** @param said empty where nothing was answered: then what the target said last by itself has to do */
     private static void known(Place place, List<OscArgument> said, LiveShow live, GroupRun group) {
-        Optional<List<OscArgument>> known = said.isEmpty() ? place.toldOn().flatMap(address -> live.said(group.plan().target(), address)) : Optional.of(said);
+        Optional<List<OscArgument>> known = said.isEmpty()
+                ? place.toldOn().flatMap(address -> live.said(group.plan().target(), address))
+                : Optional.of(said);
         known.filter(arguments -> !arguments.isEmpty()).ifPresent(place::reads);
     }
 
     private boolean run(LiveShow live, long missed, long now) {
         boolean any = false;
         for (TargetRun target : targets.values()) {
-            any |= target.act(live, now, (line, why, limit) -> flights.say(line, why, limit, live, missed, now), address -> isMoved(target, address), this::keep);
+            any |= target.act(
+                    live,
+                    now,
+                    (line, why, limit) -> flights.say(line, why, limit, live, missed, now),
+                    address -> isMoved(target, address),
+                    this::keep);
         }
         if (!any && targets.values().stream().allMatch(TargetRun::isDone)) {
             askOrEnd();
@@ -372,8 +471,14 @@ public final class ProofRun {
     }
 
     private void askOrEnd() {
-        Optional<PlannedLine> unseen = plan.conditions().attended() && phase == Phase.RUNNING ? plan.lines().stream().filter(line -> Optional.ofNullable(outcomes.get(line.id()))
-                .filter(outcome -> outcome.result().verdict() == Verdict.ONE_WAY).isPresent()).filter(line -> !looked.contains(line.id())).findFirst() : Optional.empty();
+        Optional<PlannedLine> unseen = plan.conditions().attended() && phase == Phase.RUNNING
+                ? plan.lines().stream()
+                        .filter(line -> Optional.ofNullable(outcomes.get(line.id()))
+                                .filter(outcome -> outcome.result().verdict() == Verdict.ONE_WAY)
+                                .isPresent())
+                        .filter(line -> !looked.contains(line.id()))
+                        .findFirst()
+                : Optional.empty();
         if (unseen.isPresent()) {
             looked.add(unseen.get().id());
             asking = unseen.map(line -> new Asking(line, Question.SEEN, isAllowed(line)));
@@ -389,7 +494,10 @@ public final class ProofRun {
     /** What was said of it by itself counts, too. */
     private boolean isAllowed(PlannedLine line) {
         int bySelf = line.way() == Way.RUNS ? 1 : 0;
-        return line.rule().most().map(most -> bySelf + sends.getOrDefault(line.id(), 0) < most).orElse(true);
+        return line.rule()
+                .most()
+                .map(most -> bySelf + sends.getOrDefault(line.id(), 0) < most)
+                .orElse(true);
     }
 
     // ---- what happens
@@ -404,12 +512,21 @@ public final class ProofRun {
             return;
         }
         flights.happened(event, missed);
-        if (event instanceof LiveEvent.LineLeft left && left.cause().actor().kind() != Actor.Kind.PROOF && left.cause().actor().kind() != Actor.Kind.IMPERAN
+        if (event instanceof LiveEvent.LineLeft left
+                && left.cause().actor().kind() != Actor.Kind.PROOF
+                && left.cause().actor().kind() != Actor.Kind.IMPERAN
                 && !left.line().arguments().isEmpty()) {
-            left.line().target().map(targets::get).ifPresent(target -> isMoved(target, left.line().address()));
+            left.line()
+                    .target()
+                    .map(targets::get)
+                    .ifPresent(target -> isMoved(target, left.line().address()));
         } else if (event instanceof LiveEvent.PacketIn in) {
-            in.target().ifPresent(target -> in.says().messages().forEach(message -> listening.heard(target, message.address(), message.arguments())));
-            in.target().map(targets::get).ifPresent(target -> in.says().messages().forEach(message -> heard(target, message.address(), message.arguments())));
+            in.target().ifPresent(target -> in.says()
+                    .messages()
+                    .forEach(message -> listening.heard(target, message.address(), message.arguments())));
+            in.target().map(targets::get).ifPresent(target -> in.says()
+                    .messages()
+                    .forEach(message -> heard(target, message.address(), message.arguments())));
         }
     }
 
@@ -425,10 +542,16 @@ public final class ProofRun {
     /** Somebody else moves something: they have it, and what stands in its way is left alone. */
     private void isMoved(TargetRun target, String address) {
         target.on(address).forEach(group -> group.isMoved(address));
-        Vocabulary.of(plan.show(), target.target()).said(address).ifPresent(known -> known.phrase().masks().forEach(mask -> {
-            SlotAddress where = SlotAddress.parseFreely(mask.address());
-            String own = where.fill(known.numbers());
-            target.all().stream().filter(group -> group.moves(other -> mask.elsewhere() ? !other.equals(own) && where.match(other).isPresent() : other.equals(own))).forEach(GroupRun::standsBack);
-        }));
+        Vocabulary.of(plan.show(), target.target())
+                .said(address)
+                .ifPresent(known -> known.phrase().masks().forEach(mask -> {
+                    SlotAddress where = SlotAddress.parseFreely(mask.address());
+                    String own = where.fill(known.numbers());
+                    target.all().stream()
+                            .filter(group -> group.moves(other -> mask.elsewhere()
+                                    ? !other.equals(own) && where.match(other).isPresent()
+                                    : other.equals(own)))
+                            .forEach(GroupRun::standsBack);
+                }));
     }
 }

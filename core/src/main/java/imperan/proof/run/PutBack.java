@@ -7,11 +7,10 @@ import imperan.phrasebook.Vocabulary;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Flight.Landing;
 import imperan.proof.run.ProofRun.Old;
-import imperan.show.PartId;
 import imperan.show.Part;
+import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -57,11 +56,18 @@ public final class PutBack {
         this.flights = new Flights(by);
         this.of = left.size();
         open.addAll(left);
-        left.forEach(old -> lanes.computeIfAbsent(old.target(), target -> new Lane(pace(target))).waiting.add(old));
+        left.forEach(old -> lanes.computeIfAbsent(old.target(), target -> new Lane(pace(target)))
+                .waiting
+                .add(old));
     }
 
     private long pace(PartId target) {
-        return show.part(target).map(Part::body).filter(Target.class::isInstance).flatMap(body -> ((Target) body).messagesPerSecond()).map(pace -> SECOND_NANOS / pace).orElse(0L);
+        return show.part(target)
+                .map(Part::body)
+                .filter(Target.class::isInstance)
+                .flatMap(body -> ((Target) body).messagesPerSecond())
+                .map(pace -> SECOND_NANOS / pace)
+                .orElse(0L);
     }
 
     /** How many there were. */
@@ -80,7 +86,11 @@ public final class PutBack {
 
     /** When it wants a turn though nothing happens; {@code Long.MAX_VALUE} where it waits for answers only. */
     public long nextDue() {
-        return lanes.values().stream().filter(lane -> lane.flight.isEmpty() && !lane.waiting.isEmpty()).mapToLong(lane -> lane.nextAt).min().orElse(Long.MAX_VALUE);
+        return lanes.values().stream()
+                .filter(lane -> lane.flight.isEmpty() && !lane.waiting.isEmpty())
+                .mapToLong(lane -> lane.nextAt)
+                .min()
+                .orElse(Long.MAX_VALUE);
     }
 
     /**
@@ -100,7 +110,8 @@ public final class PutBack {
     }
 
     private long limit(Old old) {
-        return Expectation.of(old.back().address(), Vocabulary.of(show, old.target())).limitNanos();
+        return Expectation.of(old.back().address(), Vocabulary.of(show, old.target()))
+                .limitNanos();
     }
 
     private void landed(Lane lane, Landing landing) {

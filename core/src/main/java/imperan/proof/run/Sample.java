@@ -2,7 +2,6 @@ package imperan.proof.run;
 
 import imperan.osc.OscArgument;
 import imperan.proof.report.Verdict;
-
 import java.util.List;
 import java.util.Optional;
 

@@ -1,10 +1,9 @@
 package imperan.proof.run;
 
+import imperan.line.TableLine;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
-import imperan.line.TableLine;
-
 import java.util.Optional;
 import java.util.Set;
 
@@ -24,7 +23,9 @@ public record Scope(Optional<PartId> within, Optional<PartId> target, Optional<S
     }
 
     boolean holds(Show show, TableLine line) {
-        return line.kind() == TableLine.Kind.SEND && isPlayed(show, line) && fits(show, line.id(), line.part(), line.target());
+        return line.kind() == TableLine.Kind.SEND
+                && isPlayed(show, line)
+                && fits(show, line.id(), line.part(), line.target());
     }
 
     boolean holds(Show show, PlannedListen listen) {
@@ -32,7 +33,8 @@ public record Scope(Optional<PartId> within, Optional<PartId> target, Optional<S
     }
 
     private boolean fits(Show show, String id, PartId control, Optional<PartId> to) {
-        return lines.map(wanted -> wanted.contains(id)).orElse(true) && target.map(wanted -> to.filter(wanted::equals).isPresent()).orElse(true)
+        return lines.map(wanted -> wanted.contains(id)).orElse(true)
+                && target.map(wanted -> to.filter(wanted::equals).isPresent()).orElse(true)
                 && within.map(around -> isWithin(show, control, around)).orElse(true);
     }
 
@@ -42,7 +44,9 @@ public record Scope(Optional<PartId> within, Optional<PartId> target, Optional<S
     }
 
     private static boolean isWithin(Show show, PartId part, PartId around) {
-        for (Optional<PartId> at = Optional.of(part); at.isPresent(); at = at.flatMap(show::part).flatMap(Part::parent)) {
+        for (Optional<PartId> at = Optional.of(part);
+                at.isPresent();
+                at = at.flatMap(show::part).flatMap(Part::parent)) {
             if (at.get().equals(around)) {
                 return true;
             }

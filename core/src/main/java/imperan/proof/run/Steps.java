@@ -8,7 +8,6 @@ import imperan.show.FixedArgument;
 import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -24,8 +23,7 @@ final class Steps {
      * @param judged  the line that it is said for; empty where nobody judges it
      * @param release whether it releases what the one before it pressed
      */
-    record Step(Line line, Optional<PlannedLine> judged, boolean release) {
-    }
+    record Step(Line line, Optional<PlannedLine> judged, boolean release) {}
 
     private final PlannedGroup group;
     private final Conditions conditions;
@@ -47,13 +45,20 @@ final class Steps {
 
     /** What may be said of a line, as its place stands; empty where nothing may. */
     static List<Line> says(PlannedLine line, Place place) {
-        return line.runsAtVenue() ? place.last().map(stands -> AtVenue.says(line, stands)).orElse(List.of()) : line.says();
+        return line.runsAtVenue()
+                ? place.last().map(stands -> AtVenue.says(line, stands)).orElse(List.of())
+                : line.says();
     }
 
     private Deque<Step> build() {
-        List<PlannedLine> lines = group.lines().stream().filter(line -> !isReleasedByAnother(line)).toList();
+        List<PlannedLine> lines = group.lines().stream()
+                .filter(line -> !isReleasedByAnother(line))
+                .toList();
         Map<PlannedLine, int[]> used = new HashMap<>();
-        int rounds = lines.stream().mapToInt(line -> ProofRun.times(line, conditions)).max().orElse(0);
+        int rounds = lines.stream()
+                .mapToInt(line -> ProofRun.times(line, conditions))
+                .max()
+                .orElse(0);
         for (int round = 0; round < rounds; round++) {
             for (PlannedLine line : lines) {
                 List<Line> says = says(line, places.get(line.send().address()));
@@ -67,7 +72,10 @@ final class Steps {
 
     /** Whether its control presses before it releases, in this group. */
     private boolean isReleasedByAnother(PlannedLine line) {
-        return line.send().on() == Send.Phase.RELEASE && group.lines().stream().anyMatch(other -> other.control().equals(line.control()) && !other.releases().isEmpty());
+        return line.send().on() == Send.Phase.RELEASE
+                && group.lines().stream()
+                        .anyMatch(other -> other.control().equals(line.control())
+                                && !other.releases().isEmpty());
     }
 
     private void say(PlannedLine line, List<Line> says, int[] used) {
@@ -79,24 +87,35 @@ final class Steps {
         }
         if (next < 0) {
             next = least(used);
-            away(line, says.get(next)).ifPresent(other -> add(other, Optional.empty(), line.send().address(), false));
+            away(line, says.get(next))
+                    .ifPresent(other -> add(other, Optional.empty(), line.send().address(), false));
         } else if (isUnknownAndUntold(line)) {
             // it may stand there already, and then its target would tell nothing
             int other = says.size() > 1 ? (next + 1) % says.size() : -1;
-            (other < 0 ? away(line, says.get(next)) : Optional.of(says.get(other))).ifPresent(between -> add(between, Optional.empty(), line.send().address(), false));
+            (other < 0 ? away(line, says.get(next)) : Optional.of(says.get(other)))
+                    .ifPresent(between ->
+                            add(between, Optional.empty(), line.send().address(), false));
         }
         used[next]++;
         add(says.get(next), Optional.of(line), line.send().address(), false);
         for (Line release : line.releases()) {
-            Optional<PlannedLine> judged = group.lines().stream().filter(other -> other.control().equals(line.control()) && other.send().on() == Send.Phase.RELEASE
-                    && other.send().address().equals(release.address())).findFirst();
+            Optional<PlannedLine> judged = group.lines().stream()
+                    .filter(other -> other.control().equals(line.control())
+                            && other.send().on() == Send.Phase.RELEASE
+                            && other.send().address().equals(release.address()))
+                    .findFirst();
             add(release, judged, release.address(), true);
         }
     }
 
     /** Nobody knows what stands there, and its target tells only what changes. */
     private boolean isUnknownAndUntold(PlannedLine line) {
-        return line.isAnswered() && stands.getOrDefault(line.send().address(), Optional.empty()).isEmpty() && !line.happensEachTime() && line.standIn() && line.expected().address().isPresent() && !line.expected().isAsked()
+        return line.isAnswered()
+                && stands.getOrDefault(line.send().address(), Optional.empty()).isEmpty()
+                && !line.happensEachTime()
+                && line.standIn()
+                && line.expected().address().isPresent()
+                && !line.expected().isAsked()
                 && line.expected().rule().says() == AnswerRule.Says.SAME;
     }
 
@@ -110,8 +129,11 @@ final class Steps {
 
     private boolean isApart(PlannedLine line, List<OscArgument> arguments) {
         // what is always answered in the same way has no value that could stand there already
-        return line.expected().rule().says() != AnswerRule.Says.SAME || stands.getOrDefault(line.send().address(), Optional.empty())
-                .filter(before -> !line.expected().tellsApart(before, arguments, line.send().arguments())).isEmpty();
+        return line.expected().rule().says() != AnswerRule.Says.SAME
+                || stands.getOrDefault(line.send().address(), Optional.empty())
+                        .filter(before -> !line.expected()
+                                .tellsApart(before, arguments, line.send().arguments()))
+                        .isEmpty();
     }
 
     private void add(Line line, Optional<PlannedLine> judged, String address, boolean release) {
@@ -121,19 +143,29 @@ final class Steps {
 
     /** Another value of its phrase, for a line that says only one; empty where the phrase has none, or where only values near the present one may be said. */
     private Optional<Line> away(PlannedLine line, Line says) {
-        if (!line.standIn() || line.happensEachTime() || line.phrase().isEmpty() || line.phrase().get().arguments().size() != says.arguments().size()) {
+        if (!line.standIn()
+                || line.happensEachTime()
+                || line.phrase().isEmpty()
+                || line.phrase().get().arguments().size() != says.arguments().size()) {
             return Optional.empty();
         }
         Phrase phrase = line.phrase().get();
         for (int i = 0; i < says.arguments().size(); i++) {
             PhraseArgument argument = phrase.arguments().get(i);
-            List<String> values = argument.choices().isEmpty() ? List.of(argument.low(), argument.high()).stream().flatMap(Optional::stream).map(Steps::text).toList() : argument.choices();
+            List<String> values = argument.choices().isEmpty()
+                    ? List.of(argument.low(), argument.high()).stream()
+                            .flatMap(Optional::stream)
+                            .map(Steps::text)
+                            .toList()
+                    : argument.choices();
             for (String value : argument.fixed().isPresent() ? List.<String>of() : values) {
                 List<OscArgument> other = new ArrayList<>(says.arguments());
-                Optional<OscArgument> read = FixedArgument.parse(new ArgumentSource.Fixed(argument.type(), value)).argument();
+                Optional<OscArgument> read = FixedArgument.parse(new ArgumentSource.Fixed(argument.type(), value))
+                        .argument();
                 if (read.isPresent()) {
                     other.set(i, read.get());
-                    if (line.expected().tellsApart(says.arguments(), other, line.send().arguments())) {
+                    if (line.expected()
+                            .tellsApart(says.arguments(), other, line.send().arguments())) {
                         return Optional.of(says.saying(other));
                     }
                 }
@@ -143,6 +175,8 @@ final class Steps {
     }
 
     private static String text(double value) {
-        return value == Math.rint(value) && Math.abs(value) < Integer.MAX_VALUE ? String.valueOf((long) value) : String.valueOf(value);
+        return value == Math.rint(value) && Math.abs(value) < Integer.MAX_VALUE
+                ? String.valueOf((long) value)
+                : String.valueOf(value);
     }
 }

@@ -5,7 +5,6 @@ import imperan.proof.run.GroupRun.Mouth;
 import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Target;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -31,6 +30,7 @@ final class TargetRun {
     private final List<GroupRun> active = new ArrayList<>();
     /** Of phrases that are spaced: until when. */
     private final Map<Phrase, Long> spaced = new HashMap<>();
+
     private long nextAt = Long.MIN_VALUE;
     /** Whether its pace is all that something may wait for. */
     private boolean paced;
@@ -39,7 +39,8 @@ final class TargetRun {
     TargetRun(PartId target, Target described, int most) {
         this.target = target;
         this.most = most;
-        this.paceNanos = described.messagesPerSecond().map(pace -> SECOND_NANOS / pace).orElse(0L);
+        this.paceNanos =
+                described.messagesPerSecond().map(pace -> SECOND_NANOS / pace).orElse(0L);
     }
 
     PartId target() {
@@ -61,7 +62,9 @@ final class TargetRun {
 
     /** Those that are not done and say something on an address, or are told of it there. */
     List<GroupRun> on(String address) {
-        return byAddress.getOrDefault(address, Set.of()).stream().filter(group -> !group.isDone()).toList();
+        return byAddress.getOrDefault(address, Set.of()).stream()
+                .filter(group -> !group.isDone())
+                .toList();
     }
 
     boolean isDone() {
@@ -100,17 +103,22 @@ final class TargetRun {
     }
 
     private void startMore() {
-        while (!waiting.isEmpty() && active.size() < most && active.stream().noneMatch(group -> group.plan().isAlone())
+        while (!waiting.isEmpty()
+                && active.size() < most
+                && active.stream().noneMatch(group -> group.plan().isAlone())
                 && (active.isEmpty() || !waiting.peekFirst().plan().isAlone())) {
             GroupRun next = waiting.pollFirst();
-            next.plan().spaced().stream().map(phrase -> spaced.getOrDefault(phrase, Long.MIN_VALUE)).forEach(next::waitUntil);
+            next.plan().spaced().stream()
+                    .map(phrase -> spaced.getOrDefault(phrase, Long.MIN_VALUE))
+                    .forEach(next::waitUntil);
             active.add(next);
         }
     }
 
     /** When something is to be said though nothing comes; empty where it waits for answers only. */
     Optional<Long> due() {
-        Optional<Long> release = active.stream().flatMap(group -> group.due().stream()).min(Long::compare);
+        Optional<Long> release =
+                active.stream().flatMap(group -> group.due().stream()).min(Long::compare);
         return paced && !isDone() ? Optional.of(nextAt) : release.map(due -> Math.max(due, nextAt));
     }
 

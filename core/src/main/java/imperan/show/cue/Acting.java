@@ -1,7 +1,6 @@
 package imperan.show.cue;
 
 import imperan.show.Body;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;

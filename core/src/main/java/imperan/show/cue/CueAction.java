@@ -9,7 +9,6 @@ import imperan.show.PartId;
 import imperan.show.PartRules;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -55,7 +54,8 @@ public sealed interface CueAction {
      * @param target    empty while none is chosen
      * @param arguments fixed ones, and what is looked up as it leaves
      */
-    record SayLine(double delay, Optional<PartId> target, String address, List<ArgumentSource> arguments) implements CueAction {
+    record SayLine(double delay, Optional<PartId> target, String address, List<ArgumentSource> arguments)
+            implements CueAction {
 
         public SayLine {
             arguments = List.copyOf(arguments);
@@ -86,7 +86,8 @@ public sealed interface CueAction {
      * @param control empty while none is chosen
      * @param to      of each of its axes, 0 to 1
      */
-    record BringControl(double delay, Optional<PartId> control, List<Double> to, double seconds, FadeCurve curve) implements CueAction {
+    record BringControl(double delay, Optional<PartId> control, List<Double> to, double seconds, FadeCurve curve)
+            implements CueAction {
 
         public BringControl {
             to = List.copyOf(to);
@@ -99,8 +100,14 @@ public sealed interface CueAction {
             if (to.isEmpty() || to.stream().anyMatch(each -> !(each >= 0 && each <= 1))) {
                 rules.problem(field + "/to", "Where a control is to stand lies between 0 and 1");
             }
-            control.flatMap(id -> rules.show().part(id)).filter(part -> part.body() instanceof Control other && other.form().axes() != to.size())
-                    .ifPresent(part -> rules.problem(field + "/to", "“" + part.body().called() + "” has " + ((Control) part.body()).form().axes() + " axes to bring somewhere, and not " + to.size()));
+            control.flatMap(id -> rules.show().part(id))
+                    .filter(part ->
+                            part.body() instanceof Control other && other.form().axes() != to.size())
+                    .ifPresent(part -> rules.problem(
+                            field + "/to",
+                            "“" + part.body().called() + "” has "
+                                    + ((Control) part.body()).form().axes() + " axes to bring somewhere, and not "
+                                    + to.size()));
         }
     }
 
@@ -112,7 +119,16 @@ public sealed interface CueAction {
      * @param from      empty for where its target said last that it is
      * @param unknown   what is to be done where nobody knows where it is
      */
-    record FadeLine(double delay, Optional<PartId> target, String address, List<ArgumentSource> arguments, Optional<Double> from, double to, double seconds, FadeCurve curve, Unknown unknown)
+    record FadeLine(
+            double delay,
+            Optional<PartId> target,
+            String address,
+            List<ArgumentSource> arguments,
+            Optional<Double> from,
+            double to,
+            double seconds,
+            FadeCurve curve,
+            Unknown unknown)
             implements CueAction {
 
         /** What becomes of a fade whose beginning nobody knows. */
@@ -134,7 +150,9 @@ public sealed interface CueAction {
 
         /** Where in the line the number stands that fades. */
         public int place() {
-            return (int) arguments.stream().takeWhile(source -> !(source instanceof ArgumentSource.Value)).count();
+            return (int) arguments.stream()
+                    .takeWhile(source -> !(source instanceof ArgumentSource.Value))
+                    .count();
         }
 
         @Override
@@ -144,14 +162,18 @@ public sealed interface CueAction {
             rules.address(field + "/address", address, target);
             rules.number(field + "/to", to);
             from.ifPresent(start -> rules.number(field + "/from", start));
-            long fading = arguments.stream().filter(ArgumentSource.Value.class::isInstance).count();
+            long fading = arguments.stream()
+                    .filter(ArgumentSource.Value.class::isInstance)
+                    .count();
             if (fading != 1) {
                 rules.problem(field + "/arguments", "One argument of a fade is the number that fades");
             }
             for (int i = 0; i < arguments.size(); i++) {
                 String place = field + "/arguments/" + i;
                 if (arguments.get(i) instanceof ArgumentSource.Value value) {
-                    boolean numeric = value.type() != ArgumentType.TEXT && value.type() != ArgumentType.BOOLEAN && value.type() != ArgumentType.COLOUR;
+                    boolean numeric = value.type() != ArgumentType.TEXT
+                            && value.type() != ArgumentType.BOOLEAN
+                            && value.type() != ArgumentType.COLOUR;
                     if (!value.shaping().isEmpty() || !numeric) {
                         rules.problem(place, "What fades is a number as it is sent");
                     }
@@ -210,7 +232,13 @@ public sealed interface CueAction {
     record SteerList(double delay, Optional<PartId> list, Deed deed) implements CueAction {
 
         /** What can be done with a list from a cue. */
-        public enum Deed { GO, PAUSE, RESUME, STOP, RESET }
+        public enum Deed {
+            GO,
+            PAUSE,
+            RESUME,
+            STOP,
+            RESET
+        }
 
         @Override
         public void check(PartRules rules, String field) {
@@ -227,7 +255,13 @@ public sealed interface CueAction {
     record SteerTrack(double delay, Optional<PartId> track, Deed deed, Optional<PartId> mark) implements CueAction {
 
         /** What can be done with a track from a cue. */
-        public enum Deed { PLAY, PAUSE, PLACE, LOOP, LEAVE }
+        public enum Deed {
+            PLAY,
+            PAUSE,
+            PLACE,
+            LOOP,
+            LEAVE
+        }
 
         @Override
         public void check(PartRules rules, String field) {
@@ -244,7 +278,12 @@ public sealed interface CueAction {
     record SteerSongs(double delay, Optional<PartId> set, Deed deed, Optional<PartId> song) implements CueAction {
 
         /** What can be done with a set list from a cue. */
-        public enum Deed { NEXT, PREVIOUS, READY, ON_AIR }
+        public enum Deed {
+            NEXT,
+            PREVIOUS,
+            READY,
+            ON_AIR
+        }
 
         @Override
         public void check(PartRules rules, String field) {

@@ -9,5 +9,12 @@ public record CueMark(Shade shade, String word) {
 
     public static final CueMark NONE = new CueMark(Shade.NONE, "");
 
-    public enum Shade { NONE, BLUE, GREEN, YELLOW, RED, VIOLET }
+    public enum Shade {
+        NONE,
+        BLUE,
+        GREEN,
+        YELLOW,
+        RED,
+        VIOLET
+    }
 }

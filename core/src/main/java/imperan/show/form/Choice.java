@@ -19,8 +19,7 @@ public record Choice(List<Option> options, Form.Direction direction) implements 
      * @param label for people
      * @param text  what is sent and heard for it, with its exact spelling
      */
-    public record Option(String label, String text) {
-    }
+    public record Option(String label, String text) {}
 
     @Override
     public String called() {
@@ -35,7 +34,9 @@ public record Choice(List<Option> options, Form.Direction direction) implements 
         if (options.stream().map(Option::text).distinct().count() < options.size()) {
             rules.problem("form/options", "Two options say the same");
         }
-        if (options.stream().anyMatch(option -> option.label.length() > PartRules.MAX_LABEL || option.text.length() > PartRules.MAX_LABEL)) {
+        if (options.stream()
+                .anyMatch(option ->
+                        option.label.length() > PartRules.MAX_LABEL || option.text.length() > PartRules.MAX_LABEL)) {
             rules.problem("form/options", "An option has at most " + PartRules.MAX_LABEL + " characters");
         }
     }

@@ -30,8 +30,12 @@ public record Colour(List<String> swatches) implements Form {
 
     @Override
     public void check(PartRules rules) {
-        swatches.stream().filter(swatch -> !swatch.matches("#[0-9a-f]{6}")).findFirst().ifPresent(swatch ->
-                rules.problem("form/swatches", "A saved colour is written #rrggbb, such as #ffd696; “" + swatch + "” is none"));
+        swatches.stream()
+                .filter(swatch -> !swatch.matches("#[0-9a-f]{6}"))
+                .findFirst()
+                .ifPresent(swatch -> rules.problem(
+                        "form/swatches",
+                        "A saved colour is written #rrggbb, such as #ffd696; “" + swatch + "” is none"));
         if (swatches.size() > PartRules.MAX_OPTIONS) {
             rules.problem("form/swatches", "At most " + PartRules.MAX_OPTIONS + " colours are kept");
         }
@@ -51,7 +55,11 @@ public record Colour(List<String> swatches) implements Form {
     @Override
     public Position press(Position at, Finger finger, HandMemory memory, long now) {
         double value = hsv(at).value();
-        return Position.of(new Hsv(Math.min(Position.clamp(finger.x()), Math.nextDown(1.0)), Position.clamp(finger.y()), value > 0 ? value : 1).rgb());
+        return Position.of(new Hsv(
+                        Math.min(Position.clamp(finger.x()), Math.nextDown(1.0)),
+                        Position.clamp(finger.y()),
+                        value > 0 ? value : 1)
+                .rgb());
     }
 
     @Override
@@ -63,7 +71,11 @@ public record Colour(List<String> swatches) implements Form {
     public Position step(Position at, double right, double up, HandMemory memory) {
         Hsv before = hsv(at);
         double hue = (before.hue() + right) % 1;
-        return Position.of(new Hsv(hue < 0 ? hue + 1 : hue, Position.clamp(before.saturation() + up), before.value() > 0 ? before.value() : 1).rgb());
+        return Position.of(new Hsv(
+                        hue < 0 ? hue + 1 : hue,
+                        Position.clamp(before.saturation() + up),
+                        before.value() > 0 ? before.value() : 1)
+                .rgb());
     }
 
     /** Its brightness. */

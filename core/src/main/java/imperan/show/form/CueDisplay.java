@@ -1,7 +1,6 @@
 package imperan.show.form;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -11,7 +10,10 @@ import java.util.Optional;
  */
 public record CueDisplay(Optional<PartId> list, Shown shows) implements Form {
 
-    public enum Shown { NEXT, RUNNING }
+    public enum Shown {
+        NEXT,
+        RUNNING
+    }
 
     @Override
     public String called() {

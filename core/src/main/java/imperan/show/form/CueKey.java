@@ -1,7 +1,6 @@
 package imperan.show.form;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -15,7 +14,8 @@ public record CueKey(Optional<PartId> list, CueOrder order, Optional<PartId> cue
 
     /** What a key can do with a list. */
     public enum CueOrder {
-        GO, BACK,
+        GO,
+        BACK,
         /** Pauses what runs, and lets it go on. */
         PAUSE,
         STOP,
@@ -33,7 +33,11 @@ public record CueKey(Optional<PartId> list, CueOrder order, Optional<PartId> cue
 
     @Override
     public Optional<Needs> needs() {
-        return order == CueOrder.STOP_ALL ? Optional.empty() : order == CueOrder.FIRE && list.isPresent() ? Optional.of(new Needs("cue", cue)) : Optional.of(new Needs("cue list", list));
+        return order == CueOrder.STOP_ALL
+                ? Optional.empty()
+                : order == CueOrder.FIRE && list.isPresent()
+                        ? Optional.of(new Needs("cue", cue))
+                        : Optional.of(new Needs("cue list", list));
     }
 
     @Override

@@ -15,7 +15,14 @@ import java.util.Optional;
  * @param rest      0 to 1
  * @param marks     of its scale; empty for five at even distances
  */
-public record Fader(Form.Direction direction, Form.Grab grab, Optional<Double> holdsAt, boolean springs, double rest, List<ScaleMark> marks) implements Slider {
+public record Fader(
+        Form.Direction direction,
+        Form.Grab grab,
+        Optional<Double> holdsAt,
+        boolean springs,
+        double rest,
+        List<ScaleMark> marks)
+        implements Slider {
     public Fader {
         marks = List.copyOf(marks);
     }

@@ -19,6 +19,7 @@ public final class Finger {
     private boolean passed;
     /** Where the finger would have a cap without a detent, where it had it last, and whether the detent does not hold it now. */
     private double pulled;
+
     private double shown = Double.NaN;
     private boolean slips;
     private double turned;

@@ -3,7 +3,6 @@ package imperan.show.form;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import imperan.show.PartId;
 import imperan.show.PartRules;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -18,8 +17,7 @@ public interface Form {
     String called();
 
     /** Tells what is wrong with it. */
-    default void check(PartRules rules) {
-    }
+    default void check(PartRules rules) {}
 
     // ---- where it can stand
 
@@ -116,7 +114,8 @@ public interface Form {
      * @param right of the way from end to end, negative to the left; {@code up} likewise
      */
     default Position step(Position at, double right, double up, HandMemory memory) {
-        return axes() == 1 ? Position.of(Slider.stepped(this, at.first(), Position.clamp(at.first() + right + up)))
+        return axes() == 1
+                ? Position.of(Slider.stepped(this, at.first(), Position.clamp(at.first() + right + up)))
                 : Position.of(Position.clamp(at.get(0) + right), Position.clamp(at.get(1) + up));
     }
 
@@ -192,8 +191,7 @@ public interface Form {
      * @param what   in a word
      * @param chosen empty while none is
      */
-    record Needs(String what, Optional<PartId> chosen) {
-    }
+    record Needs(String what, Optional<PartId> chosen) {}
 
     /** What it is of no use without; empty for nothing. */
     default Optional<Needs> needs() {
@@ -223,11 +221,18 @@ public interface Form {
     // ---- on a page
 
     /** Where it stands in a strip of controls that belong together, from above. */
-    enum Place { NAME, LAMP, TURNED, LEVEL, PUSHED, CHOSEN, PRESSED }
+    enum Place {
+        NAME,
+        LAMP,
+        TURNED,
+        LEVEL,
+        PUSHED,
+        CHOSEN,
+        PRESSED
+    }
 
     /** In cells. */
-    record Size(int width, int height) {
-    }
+    record Size(int width, int height) {}
 
     default Place place() {
         return Place.PRESSED;
@@ -262,7 +267,10 @@ public interface Form {
     }
 
     /** In which its value grows, or in which its options stand. */
-    enum Direction { UP, RIGHT }
+    enum Direction {
+        UP,
+        RIGHT
+    }
 
     /** How it takes a finger that lands beside where it stands. Whatever is set, a control whose value is not known never jumps. */
     enum Grab {

@@ -1,15 +1,14 @@
 package imperan.show.form;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Collections;
 
 /** All forms, by the names that files have for them. Whoever goes through all forms goes through this list. */
 public final class Forms {
     public static final Map<String, Class<? extends Form>> ALL = all();
 
-    private Forms() {
-    }
+    private Forms() {}
 
     private static Map<String, Class<? extends Form>> all() {
         Map<String, Class<? extends Form>> forms = new LinkedHashMap<>();

@@ -7,6 +7,7 @@ public final class HandMemory {
     final Tempo tempo;
     /** The tilt that counts as level, in degrees. */
     double flatSideways;
+
     double flatForwards;
     private int steps;
 

@@ -20,11 +20,16 @@ public record Lamp(List<State> states) implements Form {
      * @param text what is heard, with its exact spelling, or a number
      * @param word for people; empty for the text itself
      */
-    public record State(String text, String word, Look look) {
-    }
+    public record State(String text, String word, Look look) {}
 
     /** How a lamp is lit. */
-    public enum Look { DARK, LIT, CAUTION, FAULT, BLINKING }
+    public enum Look {
+        DARK,
+        LIT,
+        CAUTION,
+        FAULT,
+        BLINKING
+    }
 
     @Override
     public String called() {

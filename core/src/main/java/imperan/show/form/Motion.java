@@ -1,7 +1,6 @@
 package imperan.show.form;
 
 import imperan.show.PartRules;
-
 import java.util.Optional;
 
 /**

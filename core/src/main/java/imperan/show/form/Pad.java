@@ -34,8 +34,10 @@ public record Pad(Form.Grab grab, boolean springs) implements Form {
 
     @Override
     public Position move(Position at, Finger finger, HandMemory memory) {
-        return finger.isFree() && grab == Grab.JUMP && !finger.isFine() ? under(finger)
-                : Position.of(Position.clamp(at.get(0) + (finger.x() - finger.beforeX()) * finger.share()),
+        return finger.isFree() && grab == Grab.JUMP && !finger.isFine()
+                ? under(finger)
+                : Position.of(
+                        Position.clamp(at.get(0) + (finger.x() - finger.beforeX()) * finger.share()),
                         Position.clamp(at.get(1) + (finger.y() - finger.beforeY()) * finger.share()));
     }
 

@@ -56,13 +56,17 @@ interface Slider extends Form {
     /** Where a key leads: a step from farther away, or across the detent, ends in it; smaller ones lead in it and out of it. */
     static double stepped(Form form, double at, double to) {
         double from = settled(form, at);
-        boolean caught = holds(form, to) && !holds(form, from) || form.holdsAt().filter(detent -> (from - detent) * (to - detent) < 0).isPresent();
+        boolean caught = holds(form, to) && !holds(form, from)
+                || form.holdsAt()
+                        .filter(detent -> (from - detent) * (to - detent) < 0)
+                        .isPresent();
         return caught ? form.holdsAt().orElseThrow() : form.snapped(to);
     }
 
     /** Where a cap stands that its target's answer may have moved by a rounding out of its detent. */
     static double settled(Form form, double at) {
         Optional<Double> holdsAt = form.holdsAt();
-        return holdsAt.filter(detent -> Math.abs(at - detent) < Position.ROUNDED).orElse(at);
+        return holdsAt.filter(detent -> Math.abs(at - detent) < Position.ROUNDED)
+                .orElse(at);
     }
 }

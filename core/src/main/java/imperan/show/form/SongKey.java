@@ -1,7 +1,6 @@
 package imperan.show.form;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**
@@ -32,7 +31,8 @@ public record SongKey(Optional<PartId> set, SongOrder order, Optional<PartId> so
 
     @Override
     public Optional<Needs> needs() {
-        return Optional.of(order == SongOrder.READY && set.isPresent() ? new Needs("song", song) : new Needs("set list", set));
+        return Optional.of(
+                order == SongOrder.READY && set.isPresent() ? new Needs("song", song) : new Needs("set list", set));
     }
 
     @Override

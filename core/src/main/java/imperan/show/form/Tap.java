@@ -1,7 +1,6 @@
 package imperan.show.form;
 
 import imperan.show.PartRules;
-
 import java.util.Optional;
 
 /**
@@ -30,7 +29,10 @@ public record Tap(double slowest, double fastest) implements Form {
     /** To the tempo of the taps, once there are two. */
     @Override
     public Position press(Position at, Finger finger, HandMemory memory, long now) {
-        return memory.tempo.tapped(now).stream().mapToObj(beats -> Position.of(Position.clamp((beats - slowest) / (fastest - slowest)))).findFirst().orElse(at);
+        return memory.tempo.tapped(now).stream()
+                .mapToObj(beats -> Position.of(Position.clamp((beats - slowest) / (fastest - slowest))))
+                .findFirst()
+                .orElse(at);
     }
 
     /** Beats a minute, whatever its sends make of them. */

@@ -1,7 +1,6 @@
 package imperan.show.form;
 
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**

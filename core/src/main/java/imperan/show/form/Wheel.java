@@ -32,7 +32,10 @@ public record Wheel(int steps) implements Form {
 
     @Override
     public Position move(Position at, Finger finger, HandMemory memory) {
-        return turned(at, finger.steps((finger.y() - finger.beforeY() + finger.x() - finger.beforeX()) * finger.share() * steps), memory);
+        return turned(
+                at,
+                finger.steps((finger.y() - finger.beforeY() + finger.x() - finger.beforeX()) * finger.share() * steps),
+                memory);
     }
 
     @Override

@@ -1,7 +1,6 @@
 package imperan.show.song;
 
 import imperan.show.PartRules;
-
 import java.util.regex.Pattern;
 
 /**

@@ -2,7 +2,6 @@ package imperan.show.song;
 
 import imperan.show.PartId;
 import imperan.show.PartRules;
-
 import java.util.Optional;
 
 /**
@@ -14,7 +13,14 @@ import java.util.Optional;
  * @param tolerance what a report is off by more, in seconds, is a jump
  * @param freewheel how long the track goes on by itself where reports end, in seconds
  */
-public record TimeFrom(Source source, Optional<PartId> target, String address, int argument, Unit unit, double tolerance, double freewheel) {
+public record TimeFrom(
+        Source source,
+        Optional<PartId> target,
+        String address,
+        int argument,
+        Unit unit,
+        double tolerance,
+        double freewheel) {
 
     /** What the clock of a track is. */
     public enum Source {
@@ -39,6 +45,7 @@ public record TimeFrom(Source source, Optional<PartId> target, String address, i
 
     /** Reports come many times a second, and late by a few hundredths (common practice, no source). */
     public static final TimeFrom OWN = new TimeFrom(Source.OWN, Optional.empty(), "", 0, Unit.SECONDS, 0.1, 2);
+
     private static final double LEAST_TOLERANCE = 0.01;
     private static final double MOST = 60;
 

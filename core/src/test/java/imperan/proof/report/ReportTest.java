@@ -1,17 +1,20 @@
 package imperan.proof.report;
 
-import imperan.proof.report.Verdict.Standing;
-import org.junit.jupiter.api.Test;
-
-import java.util.List;
-import java.util.Map;
-
 import static imperan.proof.report.Reports.line;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.proof.report.Verdict.Standing;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
 class ReportTest {
 
-    private static final Report TODAY = Reports.of(line("1", Verdict.CONFIRMED), line("2", Verdict.ONE_WAY), line("3", Verdict.NO_ANSWER), line("4", Verdict.LATE));
+    private static final Report TODAY = Reports.of(
+            line("1", Verdict.CONFIRMED),
+            line("2", Verdict.ONE_WAY),
+            line("3", Verdict.NO_ANSWER),
+            line("4", Verdict.LATE));
 
     @Test
     void whatFellShortComesFirst() {
@@ -23,9 +26,15 @@ class ReportTest {
 
     @Test
     void ofTwoWhatGotWorseComesFirstAndWhatIsGoneLast() {
-        Report before = Reports.of(line("1", Verdict.LATE), line("2", Verdict.ONE_WAY), line("3", Verdict.CONFIRMED), line("9", Verdict.CONFIRMED));
+        Report before = Reports.of(
+                line("1", Verdict.LATE),
+                line("2", Verdict.ONE_WAY),
+                line("3", Verdict.CONFIRMED),
+                line("9", Verdict.CONFIRMED));
         List<Comparison.Difference> differences = Comparison.of(before, TODAY);
-        assertThat(differences).extracting(difference -> difference.line().line()).containsExactly("3", "4", "1", "9");
+        assertThat(differences)
+                .extracting(difference -> difference.line().line())
+                .containsExactly("3", "4", "1", "9");
         assertThat(differences).extracting(Comparison.Difference::isWorse).containsExactly(true, true, false, false);
         assertThat(Comparison.of(TODAY, TODAY)).isEmpty();
     }
@@ -33,9 +42,14 @@ class ReportTest {
     /** The newest that says anything of a line counts; another print means that the line is another one. */
     @Test
     void aVerdictHoldsAsLongAsItsLineIsTheSame() {
-        Report older = Reports.of(line("1", Verdict.NO_ANSWER), line("2", Verdict.CONFIRMED), line("3", Verdict.CONFIRMED), line("gone", Verdict.CONFIRMED));
+        Report older = Reports.of(
+                line("1", Verdict.NO_ANSWER),
+                line("2", Verdict.CONFIRMED),
+                line("3", Verdict.CONFIRMED),
+                line("gone", Verdict.CONFIRMED));
         Report newer = Reports.of(line("1", Verdict.CONFIRMED), line("2", Verdict.SKIPPED));
-        Map<String, Proved> proved = Proved.of(List.of(newer, older), Map.of("1", "print of 1", "2", "print of 2", "3", "another"));
+        Map<String, Proved> proved =
+                Proved.of(List.of(newer, older), Map.of("1", "print of 1", "2", "print of 2", "3", "another"));
         assertThat(proved).containsOnlyKeys("1", "2", "3");
         assertThat(proved.get("1").holds()).isTrue();
         assertThat(proved.get("2").verdict()).isEqualTo(Verdict.CONFIRMED);

@@ -3,23 +3,49 @@ package imperan.proof.report;
 import imperan.proof.Rank;
 import imperan.proof.Suspect;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.Optional;
 
 /** Made-up reports. */
 public final class Reports {
 
-    private Reports() {
-    }
+    private Reports() {}
 
     public static LineResult line(String name, Verdict verdict) {
-        return new LineResult(name, "print of " + name, new PartId(name), "Sound", "Wheel <1> & \u0007Co", Optional.of(new PartId("desk")), "Bellows", true, "/in/" + name, verdict, Optional.empty(),
-                12, 8, Optional.of(1_500_000L), Optional.of(2_000_000L), "0.5", "\"a, b\"", verdict.fallsShort() ? Optional.of(Rank.LIKELY) : Optional.empty(),
-                verdict.fallsShort() ? List.of(Suspect.LOSS) : List.of(), Restored.YES);
+        return new LineResult(
+                name,
+                "print of " + name,
+                new PartId(name),
+                "Sound",
+                "Wheel <1> & \u0007Co",
+                Optional.of(new PartId("desk")),
+                "Bellows",
+                true,
+                "/in/" + name,
+                verdict,
+                Optional.empty(),
+                12,
+                8,
+                Optional.of(1_500_000L),
+                Optional.of(2_000_000L),
+                "0.5",
+                "\"a, b\"",
+                verdict.fallsShort() ? Optional.of(Rank.LIKELY) : Optional.empty(),
+                verdict.fallsShort() ? List.of(Suspect.LOSS) : List.of(),
+                Restored.YES);
     }
 
     public static Report of(LineResult... lines) {
-        return new Report("The Salt Clock", 7, 1_795_000_000_000L, 1_795_000_012_500L, "Ada", "all lines", false, List.of(lines), List.of(), Optional.empty());
+        return new Report(
+                "The Salt Clock",
+                7,
+                1_795_000_000_000L,
+                1_795_000_012_500L,
+                "Ada",
+                "all lines",
+                false,
+                List.of(lines),
+                List.of(),
+                Optional.empty());
     }
 }

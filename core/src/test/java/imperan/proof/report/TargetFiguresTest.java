@@ -1,17 +1,24 @@
 package imperan.proof.report;
 
-import imperan.show.PartId;
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.show.PartId;
 import java.util.List;
 import java.util.stream.LongStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class TargetFiguresTest {
 
     private static TargetFigures of(int answers) {
-        return TargetFigures.of(new PartId("desk"), "Desk", true, 0, answers, LongStream.rangeClosed(1, answers).mapToObj(n -> answers + 1 - n).toList());
+        return TargetFigures.of(
+                new PartId("desk"),
+                "Desk",
+                true,
+                0,
+                answers,
+                LongStream.rangeClosed(1, answers)
+                        .mapToObj(n -> answers + 1 - n)
+                        .toList());
     }
 
     @Test

@@ -1,32 +1,5 @@
 package imperan.proof.run;
 
-import imperan.osc.OscArgument;
-import imperan.osc.OscMessage;
-import imperan.proof.Hall;
-import imperan.proof.report.LineResult;
-import imperan.proof.report.Obstacle;
-import imperan.proof.report.Restored;
-import imperan.proof.report.Verdict;
-import imperan.proof.run.PlannedLine.Way;
-import imperan.proof.run.ProofRun.Phase;
-import imperan.show.ArgumentSource;
-import imperan.show.ArgumentSource.ArgumentType;
-import imperan.show.Control;
-import imperan.show.Mask;
-import imperan.show.Phrase;
-import imperan.show.Phrase.Effect;
-import imperan.show.ProofRule;
-import imperan.show.Send;
-import imperan.show.Shows;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
-
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-
 import static imperan.proof.run.Lines.DESK;
 import static imperan.proof.run.Lines.STAND_IN;
 import static imperan.proof.run.Lines.THRICE;
@@ -38,6 +11,31 @@ import static imperan.proof.run.Lines.listening;
 import static imperan.proof.run.Lines.mute;
 import static imperan.proof.run.Lines.sending;
 import static org.assertj.core.api.Assertions.assertThat;
+
+import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
+import imperan.proof.Hall;
+import imperan.proof.report.LineResult;
+import imperan.proof.report.Obstacle;
+import imperan.proof.report.Restored;
+import imperan.proof.report.Verdict;
+import imperan.proof.run.PlannedLine.Way;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Control;
+import imperan.show.Mask;
+import imperan.show.Phrase;
+import imperan.show.Phrase.Effect;
+import imperan.show.ProofRule;
+import imperan.show.Send;
+import imperan.show.Shows;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** What a proof says where the real thing listens: nothing before the stage is clear, and little at a time. */
 class AtTheVenueTest {
@@ -53,13 +51,16 @@ class AtTheVenueTest {
 
     @Test
     void atAVenueValuesStayNearThePresentOneAndComeOneByOne() {
-        ProofHall hall = hall(DESK, List.of(level("/<n:1..2>")), fader("/1"), fader("/2")).stands("/1", f(0.3)).stands("/2", f(1));
+        ProofHall hall = hall(DESK, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"))
+                .stands("/1", f(0.3))
+                .stands("/2", f(1));
         List<LineResult> lines = hall.prove(ProofHall.cleared(4));
         assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.CONFIRMED);
         assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.YES);
         assertThat(hall.moved()).allSatisfy(message -> {
             double stood = message.address().equals("/1") ? 0.3 : 1;
-            assertThat((double) ((OscArgument.Float32) message.arguments().get(0)).value()).isBetween(stood - 0.0501, Math.min(1, stood + 0.0501));
+            assertThat((double) ((OscArgument.Float32) message.arguments().get(0)).value())
+                    .isBetween(stood - 0.0501, Math.min(1, stood + 0.0501));
         });
         // the first is back before the second is moved
         List<String> addresses = hall.moved().stream().map(OscMessage::address).toList();
@@ -76,32 +77,59 @@ class AtTheVenueTest {
 
     @Test
     void atAVenueValuesStayWhereTheirPhraseAllowsThem() {
-        ProofHall hall = hall(DESK, List.of(level("/a").proved(ProofRule.USUAL.within(0.6, 0.8))), fader("/a")).stands("/a", f(0.5));
+        ProofHall hall = hall(DESK, List.of(level("/a").proved(ProofRule.USUAL.within(0.6, 0.8))), fader("/a"))
+                .stands("/a", f(0.5));
         LineResult line = hall.prove(ProofHall.cleared(6)).get(0);
         assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
-        assertThat(hall.moved().stream().map(message -> (double) ((OscArgument.Float32) message.arguments().get(0)).value()).distinct().toList()).hasSize(4)
+        assertThat(hall.moved().stream()
+                        .map(message -> (double)
+                                ((OscArgument.Float32) message.arguments().get(0)).value())
+                        .distinct()
+                        .toList())
+                .hasSize(4)
                 .allMatch(value -> value > 0.5999 && value < 0.8001 || value == 0.5);
         assertThat(hall.stands.get("/a")).containsExactly(f(0.5));
     }
 
     @Test
     void atAVenueAllIsSaidOfAPhraseThatMayBeSweptButNothingIsUnmuted() {
-        Phrase masked = level("/<n:1..2>").masked(List.of(Mask.own("/m<n:1..2>", "1"))).proved(ProofRule.USUAL.sweeping());
-        ProofHall hall = hall(DESK, List.of(masked, mute("/m<n:1..2>").proved(ProofRule.USUAL.sweeping())), fader("/1"),
-                sending("/m1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), sending("/m2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))
-                .stands("/1", f(0.3)).stands("/m1", new OscArgument.Int32(0)).stands("/m2", new OscArgument.Int32(1));
+        Phrase masked =
+                level("/<n:1..2>").masked(List.of(Mask.own("/m<n:1..2>", "1"))).proved(ProofRule.USUAL.sweeping());
+        ProofHall hall = hall(
+                        DESK,
+                        List.of(masked, mute("/m<n:1..2>").proved(ProofRule.USUAL.sweeping())),
+                        fader("/1"),
+                        sending("/m1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)),
+                        sending("/m2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))
+                .stands("/1", f(0.3))
+                .stands("/m1", new OscArgument.Int32(0))
+                .stands("/m2", new OscArgument.Int32(1));
         List<LineResult> lines = hall.prove(ProofHall.cleared(3));
-        assertThat(lines).extracting(LineResult::verdict).containsExactly(Verdict.CONFIRMED, Verdict.CONFIRMED, Verdict.SKIPPED);
+        assertThat(lines)
+                .extracting(LineResult::verdict)
+                .containsExactly(Verdict.CONFIRMED, Verdict.CONFIRMED, Verdict.SKIPPED);
         assertThat(lines.get(2).because()).hasValue(Obstacle.SILENCES);
-        assertThat(hall.moved()).filteredOn(message -> message.address().equals("/1")).extracting(message -> message.arguments().get(0)).contains(f(0), f(0.5), f(1));
+        assertThat(hall.moved())
+                .filteredOn(message -> message.address().equals("/1"))
+                .extracting(message -> message.arguments().get(0))
+                .contains(f(0), f(0.5), f(1));
         assertThat(hall.moved()).extracting(OscMessage::address).doesNotContain("/m2");
-        assertThat(hall.stands).containsEntry("/1", List.of(f(0.3))).containsEntry("/m1", List.of(new OscArgument.Int32(0)));
+        assertThat(hall.stands)
+                .containsEntry("/1", List.of(f(0.3)))
+                .containsEntry("/m1", List.of(new OscArgument.Int32(0)));
     }
 
     /** What strikes or starts needs time, whichever of its lines it was. */
     @Test
     void whatIsSpacedIsSaidNoSoonerAndNoMoreOftenThanItsPhraseAllows() {
-        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>").proved(ProofRule.USUAL.spaced(2).atMost(2))), fader("/1"), fader("/2")).stands("/1", f(0.3)).stands("/2", f(0.3));
+        ProofHall hall = hall(
+                        STAND_IN,
+                        List.of(level("/<n:1..2>")
+                                .proved(ProofRule.USUAL.spaced(2).atMost(2))),
+                        fader("/1"),
+                        fader("/2"))
+                .stands("/1", f(0.3))
+                .stands("/2", f(0.3));
         List<LineResult> lines = hall.prove(new Conditions(12, false, Set.of()));
         assertThat(lines).extracting(LineResult::probes).containsExactly(2, 2);
         assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.CONFIRMED);
@@ -113,7 +141,15 @@ class AtTheVenueTest {
     @Test
     void aReleaseIsNotWaitedForAndDoesNotShortenTheWait() {
         Control key = sending("/key", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1"));
-        key = key.withLines(List.of(key.sends().get(0), new Send(Send.Phase.RELEASE, Optional.of(Shows.DESK), "/key", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")))), List.of());
+        key = key.withLines(
+                List.of(
+                        key.sends().get(0),
+                        new Send(
+                                Send.Phase.RELEASE,
+                                Optional.of(Shows.DESK),
+                                "/key",
+                                List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")))),
+                List.of());
         ProofHall hall = hall(STAND_IN, List.of(mute("/key").proved(ProofRule.USUAL.spaced(2))), key);
         hall.prove(THRICE);
         List<Long> presses = new ArrayList<>();
@@ -131,7 +167,11 @@ class AtTheVenueTest {
 
     @Test
     void whatComesAfterTheEndChangesNothing() {
-        ProofHall hall = hall(STAND_IN, List.of(level("/a"), level("/key").going(Phrase.Direction.IN)), fader("/a"), listening("/key", 0));
+        ProofHall hall = hall(
+                STAND_IN,
+                List.of(level("/a"), level("/key").going(Phrase.Direction.IN)),
+                fader("/a"),
+                listening("/key", 0));
         ProofRun run = hall.start(THRICE);
         hall.toTheEnd();
         hall.hall.from(Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, OscMessage.of("/key", f(1)));
@@ -149,22 +189,27 @@ class AtTheVenueTest {
     @ParameterizedTest
     @EnumSource(Effect.class)
     void onlyWhatSetsAValueIsSaidByItselfAtAVenue(Effect effect) {
-        ProofHall hall = hall(DESK, List.of(level("/a").doing(effect)), fader("/a")).stands("/a", f(0.3));
+        ProofHall hall =
+                hall(DESK, List.of(level("/a").doing(effect)), fader("/a")).stands("/a", f(0.3));
         PlannedLine line = hall.plan(ProofHall.cleared(3)).lines().get(0);
-        Optional<Obstacle> because = switch (effect) {
-            case VALUE -> Optional.empty();
-            case EVENT -> Optional.of(Obstacle.EVENT);
-            case TOGGLE -> Optional.of(Obstacle.TOGGLE);
-            case DANGEROUS -> Optional.of(Obstacle.DANGEROUS);
-            case UNKNOWN -> Optional.of(Obstacle.EFFECT_UNKNOWN);
-        };
+        Optional<Obstacle> because =
+                switch (effect) {
+                    case VALUE -> Optional.empty();
+                    case EVENT -> Optional.of(Obstacle.EVENT);
+                    case TOGGLE -> Optional.of(Obstacle.TOGGLE);
+                    case DANGEROUS -> Optional.of(Obstacle.DANGEROUS);
+                    case UNKNOWN -> Optional.of(Obstacle.EFFECT_UNKNOWN);
+                };
         assertThat(line.because()).isEqualTo(because);
         assertThat(line.way()).isEqualTo(effect == Effect.VALUE ? Way.RUNS : Way.ATTENDED);
     }
 
     @Test
     void whatIsOnOrOffHasNoValueNearThePresentOne() {
-        ProofHall hall = hall(DESK, List.of(mute("/m")), sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)));
+        ProofHall hall = hall(
+                DESK,
+                List.of(mute("/m")),
+                sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)));
         assertThat(hall.plan(ProofHall.cleared(3)).lines().get(0).because()).hasValue(Obstacle.NO_SMALL_STEP);
     }
 

@@ -1,13 +1,5 @@
 package imperan.proof.run;
 
-import imperan.osc.OscArgument;
-import imperan.proof.report.Restored;
-import imperan.show.Phrase;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
-import java.util.List;
-
 import static imperan.proof.run.Lines.STAND_IN;
 import static imperan.proof.run.Lines.THRICE;
 import static imperan.proof.run.Lines.f;
@@ -16,6 +8,13 @@ import static imperan.proof.run.Lines.hall;
 import static imperan.proof.run.Lines.level;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.osc.OscArgument;
+import imperan.proof.report.Restored;
+import imperan.show.Phrase;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
 /** What stands at one address: whose it is, and whether it is back. */
 class PlaceTest {
 
@@ -23,7 +22,10 @@ class PlaceTest {
 
     @BeforeEach
     void aLevelThatStandsAtThreeTenths() {
-        place = new Place(hall(STAND_IN, List.of(level("/a")), fader("/a")).plan(THRICE).lines().get(0));
+        place = new Place(hall(STAND_IN, List.of(level("/a")), fader("/a"))
+                .plan(THRICE)
+                .lines()
+                .get(0));
         place.reads(List.of(f(0.3)));
     }
 
@@ -45,7 +47,10 @@ class PlaceTest {
     @Test
     void beforeAnythingIsKnownNothingIsAnybodyElses() {
         place.forget();
-        Place unread = new Place(hall(STAND_IN, List.of(level("/a")), fader("/a")).plan(THRICE).lines().get(0));
+        Place unread = new Place(hall(STAND_IN, List.of(level("/a")), fader("/a"))
+                .plan(THRICE)
+                .lines()
+                .get(0));
         assertThat(unread.hears(List.of(f(0.9)), false)).isFalse();
     }
 
@@ -125,7 +130,10 @@ class PlaceTest {
 
     @Test
     void whatHappensEachTimeLeavesNothingToPutBack() {
-        Place event = new Place(hall(STAND_IN, List.of(level("/a").doing(Phrase.Effect.EVENT)), fader("/a")).plan(THRICE).lines().get(0));
+        Place event = new Place(hall(STAND_IN, List.of(level("/a").doing(Phrase.Effect.EVENT)), fader("/a"))
+                .plan(THRICE)
+                .lines()
+                .get(0));
         event.says(List.of(f(1)));
         assertThat(event.back()).isEmpty();
         assertThat(event.restored()).isEqualTo(Restored.NOT_MOVED);

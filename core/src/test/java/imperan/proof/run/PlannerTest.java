@@ -1,39 +1,5 @@
 package imperan.proof.run;
 
-import imperan.live.Line;
-import imperan.osc.OscArgument;
-import imperan.proof.report.Obstacle;
-import imperan.proof.run.PlannedLine.Way;
-import imperan.shaping.Edge;
-import imperan.show.ArgumentSource;
-import imperan.show.ArgumentSource.ArgumentType;
-import imperan.show.Cells;
-import imperan.show.Control;
-import imperan.show.Cue;
-import imperan.show.CueList;
-import imperan.show.SetList;
-import imperan.show.Song;
-import imperan.show.Layout;
-import imperan.show.Page;
-import imperan.show.PartId;
-import imperan.show.Phrase;
-import imperan.show.ProofRule;
-import imperan.show.Send;
-import imperan.show.Show;
-import imperan.show.Shows;
-import imperan.show.cue.CueAction;
-import imperan.show.cue.FadeCurve;
-import imperan.show.form.Choice;
-import imperan.show.form.Form;
-import imperan.show.form.TextLine;
-import imperan.show.form.Wheel;
-import org.junit.jupiter.api.Test;
-
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import java.util.stream.IntStream;
-
 import static imperan.proof.run.Lines.DESK;
 import static imperan.proof.run.Lines.STAND_IN;
 import static imperan.proof.run.Lines.THRICE;
@@ -48,19 +14,66 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
+import imperan.live.Line;
+import imperan.osc.OscArgument;
+import imperan.proof.report.Obstacle;
+import imperan.proof.run.PlannedLine.Way;
+import imperan.shaping.Edge;
+import imperan.show.ArgumentSource;
+import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Cells;
+import imperan.show.Control;
+import imperan.show.Cue;
+import imperan.show.CueList;
+import imperan.show.Layout;
+import imperan.show.Page;
+import imperan.show.PartId;
+import imperan.show.Phrase;
+import imperan.show.ProofRule;
+import imperan.show.Send;
+import imperan.show.SetList;
+import imperan.show.Show;
+import imperan.show.Shows;
+import imperan.show.Song;
+import imperan.show.cue.CueAction;
+import imperan.show.cue.FadeCurve;
+import imperan.show.form.Choice;
+import imperan.show.form.Form;
+import imperan.show.form.TextLine;
+import imperan.show.form.Wheel;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
 /** What a proof is going to say, of which lines, and how long that takes. */
 class PlannerTest {
 
     private static List<List<OscArgument>> says(Control control, Phrase... phrases) {
-        return hall(STAND_IN, List.of(phrases), control).plan(THRICE).lines().get(0).says().stream().map(Line::arguments).toList();
+        return hall(STAND_IN, List.of(phrases), control).plan(THRICE).lines().get(0).says().stream()
+                .map(Line::arguments)
+                .toList();
     }
 
     private static Control formed(Form form, ArgumentSource argument) {
-        return Control.plain("/a", new Cells(0, 0, 2, 2), form, List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), "/a", List.of(argument))), List.of());
+        return Control.plain(
+                "/a",
+                new Cells(0, 0, 2, 2),
+                form,
+                List.of(new Send(Send.Phase.CHANGE, Optional.of(Shows.DESK), "/a", List.of(argument))),
+                List.of());
     }
 
     private static Phrase texts(String... choices) {
-        return level("/a").with(List.of(Phrase.PhraseArgument.plain(ArgumentType.TEXT, Optional.empty(), Optional.empty(), "", List.of(choices), Optional.empty())));
+        return level("/a")
+                .with(List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.TEXT,
+                        Optional.empty(),
+                        Optional.empty(),
+                        "",
+                        List.of(choices),
+                        Optional.empty())));
     }
 
     // ---- what is said
@@ -68,36 +81,56 @@ class PlannerTest {
     @Test
     void bothEndsAndTheMiddleWithoutSayingTheSameTwice() {
         assertThat(says(fader("/a"))).containsExactly(List.of(f(0)), List.of(f(0.5)), List.of(f(1)));
-        assertThat(says(sending("/a", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))).containsExactly(List.of(new OscArgument.Int32(0)), List.of(new OscArgument.Int32(1)));
+        assertThat(says(sending("/a", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1))))
+                .containsExactly(List.of(new OscArgument.Int32(0)), List.of(new OscArgument.Int32(1)));
     }
 
     /** An edge says nothing at the lower end; what is said there would be no argument at all. */
     @Test
     void whatTheShapingKeepsIsNotSaid() {
-        assertThat(says(sending("/a", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, List.of(new Edge(Edge.Way.RISING)), 0)))).containsExactly(List.of(new OscArgument.Int32(1)));
+        assertThat(says(sending(
+                        "/a",
+                        Send.Phase.CHANGE,
+                        new ArgumentSource.Value(ArgumentType.INT32, List.of(new Edge(Edge.Way.RISING)), 0))))
+                .containsExactly(List.of(new OscArgument.Int32(1)));
     }
 
     @Test
     void eachChoiceOnceButOfMoreThanSixteenSixteen() {
-        assertThat(says(choice(3))).containsExactly(List.of(new OscArgument.Text("t0")), List.of(new OscArgument.Text("t1")), List.of(new OscArgument.Text("t2")));
+        assertThat(says(choice(3)))
+                .containsExactly(
+                        List.of(new OscArgument.Text("t0")),
+                        List.of(new OscArgument.Text("t1")),
+                        List.of(new OscArgument.Text("t2")));
         assertThat(says(choice(20))).hasSize(16).doesNotHaveDuplicates();
     }
 
     private static Control choice(int options) {
-        return formed(new Choice(IntStream.range(0, options).mapToObj(i -> new Choice.Option("o" + i, "t" + i)).toList(), Form.Direction.RIGHT), new ArgumentSource.Chosen(ArgumentType.TEXT));
+        return formed(
+                new Choice(
+                        IntStream.range(0, options)
+                                .mapToObj(i -> new Choice.Option("o" + i, "t" + i))
+                                .toList(),
+                        Form.Direction.RIGHT),
+                new ArgumentSource.Chosen(ArgumentType.TEXT));
     }
 
     @Test
     void anEndlessWheelIsTurnedBothWays() {
-        assertThat(says(formed(new Wheel(24), new ArgumentSource.Steps(ArgumentType.INT32, 2)))).containsExactly(List.of(new OscArgument.Int32(2)), List.of(new OscArgument.Int32(-2)));
+        assertThat(says(formed(new Wheel(24), new ArgumentSource.Steps(ArgumentType.INT32, 2))))
+                .containsExactly(List.of(new OscArgument.Int32(2)), List.of(new OscArgument.Int32(-2)));
     }
 
     @Test
     void whatIsTypedIsWhatThePhraseChoosesFromOrTwoTextsWhereAnyWillDo() {
         Control line = formed(new TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
-        assertThat(says(line, texts("low", "high"))).containsExactly(List.of(new OscArgument.Text("low")), List.of(new OscArgument.Text("high")));
+        assertThat(says(line, texts("low", "high")))
+                .containsExactly(List.of(new OscArgument.Text("low")), List.of(new OscArgument.Text("high")));
         assertThat(says(line, texts())).hasSize(2).doesNotHaveDuplicates();
-        PlannedLine unknown = hall(STAND_IN, List.of(texts().doing(Phrase.Effect.EVENT)), line).plan(THRICE).lines().get(0);
+        PlannedLine unknown = hall(STAND_IN, List.of(texts().doing(Phrase.Effect.EVENT)), line)
+                .plan(THRICE)
+                .lines()
+                .get(0);
         assertThat(unknown.because()).hasValue(Obstacle.NOTHING_TO_SAY);
         assertThat(unknown.way()).isEqualTo(Way.SKIPPED);
     }
@@ -106,46 +139,80 @@ class PlannerTest {
 
     @Test
     void asOftenAsWishedAndAllThatCanBeSaidUnlessThePhraseAllowsLess() {
-        PlannedLine value = hall(STAND_IN, List.of(level("/a")), fader("/a")).plan(THRICE).lines().get(0);
+        PlannedLine value = hall(STAND_IN, List.of(level("/a")), fader("/a"))
+                .plan(THRICE)
+                .lines()
+                .get(0);
         assertThat(ProofRun.times(value, THRICE)).isEqualTo(3);
         assertThat(ProofRun.times(value, new Conditions(1, false, Set.of()))).isEqualTo(3);
         assertThat(ProofRun.times(value, new Conditions(12, false, Set.of()))).isEqualTo(12);
-        PlannedLine few = hall(STAND_IN, List.of(level("/a").proved(ProofRule.USUAL.atMost(2))), fader("/a")).plan(THRICE).lines().get(0);
+        PlannedLine few = hall(STAND_IN, List.of(level("/a").proved(ProofRule.USUAL.atMost(2))), fader("/a"))
+                .plan(THRICE)
+                .lines()
+                .get(0);
         assertThat(ProofRun.times(few, new Conditions(12, false, Set.of()))).isEqualTo(2);
-        PlannedLine once = hall(STAND_IN, List.of(event("/a")), sending("/a", Send.Phase.PRESS)).plan(THRICE).lines().get(0);
+        PlannedLine once = hall(STAND_IN, List.of(event("/a")), sending("/a", Send.Phase.PRESS))
+                .plan(THRICE)
+                .lines()
+                .get(0);
         assertThat(ProofRun.times(once, new Conditions(12, false, Set.of()))).isEqualTo(1);
-        PlannedLine chosen = hall(STAND_IN, List.of(texts().doing(Phrase.Effect.EVENT)), choice(4)).plan(THRICE).lines().get(0);
+        PlannedLine chosen = hall(STAND_IN, List.of(texts().doing(Phrase.Effect.EVENT)), choice(4))
+                .plan(THRICE)
+                .lines()
+                .get(0);
         assertThat(ProofRun.times(chosen, new Conditions(12, false, Set.of()))).isEqualTo(4);
     }
 
     // ---- which lines
 
     private static List<String> addresses(ProofHall hall, Scope scope) {
-        return Planner.plan(hall.hall.show, scope, THRICE, hall.hall.live.links()).lines().stream().map(line -> line.send().address()).toList();
+        return Planner.plan(hall.hall.show, scope, THRICE, hall.hall.live.links()).lines().stream()
+                .map(line -> line.send().address())
+                .toList();
     }
 
     @Test
     void ofALayoutAPageATargetOrThoseThatAreNamed() {
         ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"));
         assertThat(addresses(hall, Scope.ALL)).containsExactly("/1", "/2");
-        assertThat(addresses(hall, new Scope(Optional.of(Shows.PAGE), Optional.empty(), Optional.empty()))).hasSize(2);
-        assertThat(addresses(hall, new Scope(Optional.of(Shows.LAYOUT), Optional.of(Shows.DESK), Optional.empty()))).hasSize(2);
-        assertThat(addresses(hall, new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Optional.empty()))).isEmpty();
-        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.of(new PartId("elsewhere")), Optional.empty()))).isEmpty();
+        assertThat(addresses(hall, new Scope(Optional.of(Shows.PAGE), Optional.empty(), Optional.empty())))
+                .hasSize(2);
+        assertThat(addresses(hall, new Scope(Optional.of(Shows.LAYOUT), Optional.of(Shows.DESK), Optional.empty())))
+                .hasSize(2);
+        assertThat(addresses(hall, new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Optional.empty())))
+                .isEmpty();
+        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.of(new PartId("elsewhere")), Optional.empty())))
+                .isEmpty();
         String second = hall.plan(THRICE).lines().get(1).id();
-        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.empty(), Optional.of(Set.of(second))))).containsExactly("/2");
-        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.empty(), Optional.of(Set.of())))).as("none of them").isEmpty();
+        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.empty(), Optional.of(Set.of(second)))))
+                .containsExactly("/2");
+        assertThat(addresses(hall, new Scope(Optional.empty(), Optional.empty(), Optional.of(Set.of()))))
+                .as("none of them")
+                .isEmpty();
     }
 
     @Test
     void whatIsOnlyListenedToIsChosenLikewiseAndACopyInWorkIsNotPlayed() {
         ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"), listening("/lamp", 0));
-        assertThat(hall.plan(THRICE).listens()).extracting(listen -> listen.listen().address()).containsExactly("/lamp");
-        assertThat(Planner.plan(hall.hall.show, new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links()).listens()).isEmpty();
+        assertThat(hall.plan(THRICE).listens())
+                .extracting(listen -> listen.listen().address())
+                .containsExactly("/lamp");
+        assertThat(Planner.plan(
+                                hall.hall.show,
+                                new Scope(Optional.of(new PartId("elsewhere")), Optional.empty(), Optional.empty()),
+                                THRICE,
+                                hall.hall.live.links())
+                        .listens())
+                .isEmpty();
         PartId draft = new PartId("draft");
         PartId page = new PartId("draft-page");
-        Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(draft, null, new Layout("Copy", Optional.of(new Layout.Draft(Shows.LAYOUT, List.of())))), Shows.put(page, draft, Page.plain("Page", 8, 8)),
-                Shows.put(new PartId("d1"), page, fader("/draft")), Shows.put(new PartId("d2"), page, listening("/draft-lamp", 0).at(new Cells(4, 0, 2, 2))));
+        Show show = Shows.accepted(
+                hall.hall.show,
+                Shows.ADA,
+                Shows.put(draft, null, new Layout("Copy", Optional.of(new Layout.Draft(Shows.LAYOUT, List.of())))),
+                Shows.put(page, draft, Page.plain("Page", 8, 8)),
+                Shows.put(new PartId("d1"), page, fader("/draft")),
+                Shows.put(new PartId("d2"), page, listening("/draft-lamp", 0).at(new Cells(4, 0, 2, 2))));
         ProofPlan plan = Planner.plan(show, Scope.ALL, THRICE, hall.hall.live.links());
         assertThat(plan.lines()).extracting(line -> line.send().address()).containsExactly("/a");
         assertThat(plan.listens()).hasSize(1);
@@ -156,46 +223,108 @@ class PlannerTest {
     void linesOfCuesAreProvedLikeOthers() {
         ProofHall hall = hall(STAND_IN, List.of(level("/a"), level("/b")), fader("/a"));
         PartId list = new PartId("walk");
-        CueAction say = new CueAction.SayLine(2, Optional.of(Shows.DESK), "/a", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, "0.25")));
-        CueAction fade = new CueAction.FadeLine(0, Optional.of(Shows.DESK), "/b", List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)), Optional.empty(), 1, 4, FadeCurve.EVEN, CueAction.FadeLine.Unknown.SKIP);
-        Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(list, null, CueList.plain("Evening walk")), Shows.put(new PartId("cue"), list, Cue.plain("7", "Rise", say, fade)));
-        ProofPlan plan = Planner.plan(show, new Scope(Optional.of(list), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links());
-        assertThat(plan.lines()).extracting(PlannedLine::id, PlannedLine::page, PlannedLine::label, PlannedLine::way).containsExactly(tuple("cue:send:1", "Evening walk", "7 Rise", PlannedLine.Way.RUNS),
-                tuple("cue:send:2", "Evening walk", "7 Rise", PlannedLine.Way.RUNS));
-        assertThat(plan.lines().get(0).says()).extracting(Line::arguments).containsExactly(List.of(new OscArgument.Float32(0.25f)));
-        assertThat(plan.lines().get(1).says()).as("what fades is said where it ends").extracting(Line::arguments).containsExactly(List.of(new OscArgument.Float32(1)));
+        CueAction say = new CueAction.SayLine(
+                2,
+                Optional.of(Shows.DESK),
+                "/a",
+                List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, "0.25")));
+        CueAction fade = new CueAction.FadeLine(
+                0,
+                Optional.of(Shows.DESK),
+                "/b",
+                List.of(new ArgumentSource.Value(ArgumentSource.ArgumentType.FLOAT32, List.of(), 0)),
+                Optional.empty(),
+                1,
+                4,
+                FadeCurve.EVEN,
+                CueAction.FadeLine.Unknown.SKIP);
+        Show show = Shows.accepted(
+                hall.hall.show,
+                Shows.ADA,
+                Shows.put(list, null, CueList.plain("Evening walk")),
+                Shows.put(new PartId("cue"), list, Cue.plain("7", "Rise", say, fade)));
+        ProofPlan plan = Planner.plan(
+                show, new Scope(Optional.of(list), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links());
+        assertThat(plan.lines())
+                .extracting(PlannedLine::id, PlannedLine::page, PlannedLine::label, PlannedLine::way)
+                .containsExactly(
+                        tuple("cue:send:1", "Evening walk", "7 Rise", PlannedLine.Way.RUNS),
+                        tuple("cue:send:2", "Evening walk", "7 Rise", PlannedLine.Way.RUNS));
+        assertThat(plan.lines().get(0).says())
+                .extracting(Line::arguments)
+                .containsExactly(List.of(new OscArgument.Float32(0.25f)));
+        assertThat(plan.lines().get(1).says())
+                .as("what fades is said where it ends")
+                .extracting(Line::arguments)
+                .containsExactly(List.of(new OscArgument.Float32(1)));
         assertThat(Print.all(show)).containsKeys("cue:send:1", "cue:send:2");
         ProofPlan all = Planner.plan(show, Scope.ALL, THRICE, hall.hall.live.links());
-        assertThat(all.groups().get(0).lines()).as("a fader and a cue that move the same take turns").hasSize(2);
+        assertThat(all.groups().get(0).lines())
+                .as("a fader and a cue that move the same take turns")
+                .hasSize(2);
     }
 
     @Test
     void linesOfSongsAreProvedLikeOthers() {
         ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
         PartId set = new PartId("evening");
-        CueAction say = new CueAction.SayLine(0, Optional.of(Shows.DESK), "/a", List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, "0.25")));
-        Show show = Shows.accepted(hall.hall.show, Shows.ADA, Shows.put(set, null, SetList.plain("Evening")),
-                Shows.put(new PartId("song"), set, new Song("Tide song", Optional.empty(), Optional.empty(), List.of(), List.of(say), "")));
-        ProofPlan plan = Planner.plan(show, new Scope(Optional.of(set), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links());
-        assertThat(plan.lines()).extracting(PlannedLine::id, PlannedLine::page, PlannedLine::label, PlannedLine::way).containsExactly(tuple("song:send:1", "Evening", "Tide song", PlannedLine.Way.RUNS));
-        assertThat(plan.lines().get(0).says()).extracting(Line::arguments).containsExactly(List.of(new OscArgument.Float32(0.25f)));
+        CueAction say = new CueAction.SayLine(
+                0,
+                Optional.of(Shows.DESK),
+                "/a",
+                List.of(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.FLOAT32, "0.25")));
+        Show show = Shows.accepted(
+                hall.hall.show,
+                Shows.ADA,
+                Shows.put(set, null, SetList.plain("Evening")),
+                Shows.put(
+                        new PartId("song"),
+                        set,
+                        new Song("Tide song", Optional.empty(), Optional.empty(), List.of(), List.of(say), "")));
+        ProofPlan plan = Planner.plan(
+                show, new Scope(Optional.of(set), Optional.empty(), Optional.empty()), THRICE, hall.hall.live.links());
+        assertThat(plan.lines())
+                .extracting(PlannedLine::id, PlannedLine::page, PlannedLine::label, PlannedLine::way)
+                .containsExactly(tuple("song:send:1", "Evening", "Tide song", PlannedLine.Way.RUNS));
+        assertThat(plan.lines().get(0).says())
+                .extracting(Line::arguments)
+                .containsExactly(List.of(new OscArgument.Float32(0.25f)));
     }
 
     // ---- what is told of it before
 
     @Test
     void howManyMessagesItTakesAtMostAndHowLong() {
-        ProofPlan told = hall(STAND_IN, List.of(level("/<n:1..8>")), IntStream.rangeClosed(1, 8).mapToObj(n -> fader("/" + n)).toArray(Control[]::new)).plan(THRICE);
+        ProofPlan told = hall(
+                        STAND_IN,
+                        List.of(level("/<n:1..8>")),
+                        IntStream.rangeClosed(1, 8)
+                                .mapToObj(n -> fader("/" + n))
+                                .toArray(Control[]::new))
+                .plan(THRICE);
         // each three times, once between and once back
         assertThat(told.messages()).isEqualTo(40);
         assertThat(told.seconds()).as("eight at once").isCloseTo(0.1, within(1e-9));
         assertThat(told.count(Way.RUNS)).isEqualTo(8);
         assertThat(told.count(Way.SKIPPED)).isZero();
-        ProofPlan paced = hall(STAND_IN.paced(10), List.of(level("/<n:1..8>")), IntStream.rangeClosed(1, 8).mapToObj(n -> fader("/" + n)).toArray(Control[]::new)).plan(THRICE);
+        ProofPlan paced = hall(
+                        STAND_IN.paced(10),
+                        List.of(level("/<n:1..8>")),
+                        IntStream.rangeClosed(1, 8)
+                                .mapToObj(n -> fader("/" + n))
+                                .toArray(Control[]::new))
+                .plan(THRICE);
         assertThat(paced.seconds()).as("no faster than it takes them").isCloseTo(4, within(1e-9));
-        ProofPlan venue = hall(DESK, List.of(level("/<n:1..8>")), IntStream.rangeClosed(1, 8).mapToObj(n -> fader("/" + n)).toArray(Control[]::new)).plan(ProofHall.cleared(3));
+        ProofPlan venue = hall(
+                        DESK,
+                        List.of(level("/<n:1..8>")),
+                        IntStream.rangeClosed(1, 8)
+                                .mapToObj(n -> fader("/" + n))
+                                .toArray(Control[]::new))
+                .plan(ProofHall.cleared(3));
         assertThat(venue.seconds()).as("one by one").isGreaterThan(0.5);
-        ProofPlan spaced = hall(STAND_IN, List.of(level("/a").proved(ProofRule.USUAL.spaced(2))), fader("/a")).plan(THRICE);
+        ProofPlan spaced = hall(STAND_IN, List.of(level("/a").proved(ProofRule.USUAL.spaced(2))), fader("/a"))
+                .plan(THRICE);
         assertThat(spaced.seconds()).isCloseTo(6.1, within(1e-9));
     }
 

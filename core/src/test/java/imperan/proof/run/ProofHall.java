@@ -7,7 +7,6 @@ import imperan.proof.Hall;
 import imperan.proof.report.LineResult;
 import imperan.show.Show;
 import imperan.show.Shows;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,6 +26,7 @@ final class ProofHall {
     final Map<String, List<OscArgument>> stands = new LinkedHashMap<>();
     /** What was said to it, questions too. */
     final List<OscMessage> heard = new ArrayList<>();
+
     final List<Long> heardAt = new ArrayList<>();
     private ProofRun run;
     long lostHere;
@@ -65,7 +65,10 @@ final class ProofHall {
                 at.add(heardAt.get(i));
             }
         }
-        return IntStream.range(1, at.size()).mapToLong(i -> at.get(i) - at.get(i - 1)).min().orElseThrow();
+        return IntStream.range(1, at.size())
+                .mapToLong(i -> at.get(i) - at.get(i - 1))
+                .min()
+                .orElseThrow();
     }
 
     ProofHall stands(String address, OscArgument... values) {

@@ -1,5 +1,19 @@
 package imperan.proof.run;
 
+import static imperan.proof.run.Lines.DESK;
+import static imperan.proof.run.Lines.STAND_IN;
+import static imperan.proof.run.Lines.THRICE;
+import static imperan.proof.run.Lines.event;
+import static imperan.proof.run.Lines.f;
+import static imperan.proof.run.Lines.fader;
+import static imperan.proof.run.Lines.hall;
+import static imperan.proof.run.Lines.level;
+import static imperan.proof.run.Lines.listening;
+import static imperan.proof.run.Lines.mute;
+import static imperan.proof.run.Lines.sending;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.Gate;
@@ -20,28 +34,13 @@ import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import imperan.show.Send;
 import imperan.show.Shows;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
-
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-
-import static imperan.proof.run.Lines.DESK;
-import static imperan.proof.run.Lines.STAND_IN;
-import static imperan.proof.run.Lines.THRICE;
-import static imperan.proof.run.Lines.event;
-import static imperan.proof.run.Lines.f;
-import static imperan.proof.run.Lines.fader;
-import static imperan.proof.run.Lines.hall;
-import static imperan.proof.run.Lines.level;
-import static imperan.proof.run.Lines.listening;
-import static imperan.proof.run.Lines.mute;
-import static imperan.proof.run.Lines.sending;
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.tuple;
 
 class ProofRunTest {
 
@@ -54,7 +53,9 @@ class ProofRunTest {
         assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
         assertThat(line.probes()).isEqualTo(3);
         assertThat(line.restored()).isEqualTo(Restored.YES);
-        assertThat(hall.moved()).extracting(message -> message.arguments().get(0)).containsExactlyInAnyOrder(f(0), f(0.5), f(1), f(0.3));
+        assertThat(hall.moved())
+                .extracting(message -> message.arguments().get(0))
+                .containsExactlyInAnyOrder(f(0), f(0.5), f(1), f(0.3));
         assertThat(hall.stands.get("/a")).containsExactly(f(0.3));
     }
 
@@ -77,9 +78,11 @@ class ProofRunTest {
     /** An answer to what was said before can never be taken for the answer to this. */
     @Test
     void whatIsSaidNextDiffersFromWhatStands() {
-        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"), fader("/a")).stands("/a", f(0));
+        ProofHall hall =
+                hall(STAND_IN, List.of(level("/a")), fader("/a"), fader("/a")).stands("/a", f(0));
         hall.prove(new Conditions(12, false, Set.of()));
-        List<OscArgument> said = hall.moved().stream().map(message -> message.arguments().get(0)).toList();
+        List<OscArgument> said =
+                hall.moved().stream().map(message -> message.arguments().get(0)).toList();
         assertThat(said).hasSize(25);
         assertThat(said.get(0)).isNotEqualTo(f(0));
         for (int i = 1; i < said.size(); i++) {
@@ -89,16 +92,30 @@ class ProofRunTest {
 
     @Test
     void whatCanSayOnlyOneValueIsSaidAfterAnother() {
-        ProofHall hall = hall(STAND_IN, List.of(mute("/m")), sending("/m", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1"))).stands("/m", new OscArgument.Int32(1));
+        ProofHall hall = hall(
+                        STAND_IN,
+                        List.of(mute("/m")),
+                        sending("/m", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1")))
+                .stands("/m", new OscArgument.Int32(1));
         assertThat(hall.prove(THRICE).get(0).verdict()).isEqualTo(Verdict.CONFIRMED);
-        assertThat(hall.moved()).extracting(message -> ((OscArgument.Int32) message.arguments().get(0)).value()).startsWith(0, 1, 0, 1, 0, 1);
+        assertThat(hall.moved())
+                .extracting(message -> ((OscArgument.Int32) message.arguments().get(0)).value())
+                .startsWith(0, 1, 0, 1, 0, 1);
         assertThat(hall.stands.get("/m")).containsExactly(new OscArgument.Int32(1));
     }
 
     @Test
     void whatIsPressedIsReleasedInTimeThoughNothingIsAnswered() {
         Control key = sending("/key", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1"));
-        key = key.withLines(List.of(key.sends().get(0), new Send(Send.Phase.RELEASE, Optional.of(Shows.DESK), "/key", List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")))), List.of());
+        key = key.withLines(
+                List.of(
+                        key.sends().get(0),
+                        new Send(
+                                Send.Phase.RELEASE,
+                                Optional.of(Shows.DESK),
+                                "/key",
+                                List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")))),
+                List.of());
         ProofHall hall = hall(STAND_IN, List.of(mute("/key")), key);
         hall.hall.does((message, bundled, says) -> hall.note(message));
         List<LineResult> lines = hall.prove(THRICE);
@@ -119,28 +136,49 @@ class ProofRunTest {
     @Test
     void eventsComeFirstAndWhatStandsInTheWayOfOthersLast() {
         Phrase masked = level("/a").masked(List.of(Mask.own("/m", "1")));
-        ProofHall hall = hall(STAND_IN, List.of(masked, mute("/m"), event("/go")), sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), fader("/a"),
+        ProofHall hall = hall(
+                STAND_IN,
+                List.of(masked, mute("/m"), event("/go")),
+                sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)),
+                fader("/a"),
                 sending("/go", Send.Phase.PRESS));
-        assertThat(hall.plan(THRICE).groups()).extracting(PlannedGroup::turn).containsExactly(Turn.EVENTS, Turn.VALUES, Turn.MASKS);
+        assertThat(hall.plan(THRICE).groups())
+                .extracting(PlannedGroup::turn)
+                .containsExactly(Turn.EVENTS, Turn.VALUES, Turn.MASKS);
         hall.prove(THRICE);
-        assertThat(hall.heard.stream().map(OscMessage::address).distinct().filter(address -> !address.equals("/m") || hall.moved().stream().anyMatch(m -> m.address().equals("/m"))))
+        assertThat(hall.heard.stream()
+                        .map(OscMessage::address)
+                        .distinct()
+                        .filter(address -> !address.equals("/m")
+                                || hall.moved().stream()
+                                        .anyMatch(m -> m.address().equals("/m"))))
                 .contains("/go", "/a", "/m");
-        List<String> moved = hall.heard.stream().filter(message -> !message.arguments().isEmpty() || message.address().equals("/go")).map(OscMessage::address).distinct().toList();
+        List<String> moved = hall.heard.stream()
+                .filter(message ->
+                        !message.arguments().isEmpty() || message.address().equals("/go"))
+                .map(OscMessage::address)
+                .distinct()
+                .toList();
         assertThat(moved).containsExactly("/go", "/a", "/m");
     }
 
     /** Whatever else is said, no more than the target takes: twenty a second. */
     @Test
     void noFasterThanTheTargetTakes() {
-        ProofHall hall = hall(STAND_IN.paced(20), List.of(level("/<n:1..4>")), fader("/1"), fader("/2"), fader("/3"), fader("/4"));
+        ProofHall hall = hall(
+                STAND_IN.paced(20), List.of(level("/<n:1..4>")), fader("/1"), fader("/2"), fader("/3"), fader("/4"));
         hall.prove(THRICE);
         assertThat(hall.leastGap()).isGreaterThanOrEqualTo(48 * Hall.MS);
     }
 
     @Test
     void whatStandsInTheWayIsSaid() {
-        ProofHall hall = hall(STAND_IN, List.of(level("/a").masked(List.of(Mask.own("/m", "1"))), mute("/m")), fader("/a"),
-                sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1))).stands("/m", new OscArgument.Int32(1));
+        ProofHall hall = hall(
+                        STAND_IN,
+                        List.of(level("/a").masked(List.of(Mask.own("/m", "1"))), mute("/m")),
+                        fader("/a"),
+                        sending("/m", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)))
+                .stands("/m", new OscArgument.Int32(1));
         List<LineResult> lines = hall.prove(THRICE);
         assertThat(lines).extracting(LineResult::verdict).containsExactly(Verdict.MASKED, Verdict.CONFIRMED);
     }
@@ -150,21 +188,43 @@ class ProofRunTest {
     /** A meter speaks by itself, a lamp is asked for, a key is silent until somebody presses it, and a line that awaits its own answer is none of these. */
     @Test
     void whatOnlyListensIsHeardOrNot() {
-        ProofHall hall = hall(STAND_IN, List.of(level("/a"), level("/lamp"), level("/meter").going(Phrase.Direction.IN), level("/key").going(Phrase.Direction.IN), level("/pair")), fader("/a"), listening("/meter", 0), listening("/lamp", 0),
-                listening("/key", 0), listening("/pair", 1)).stands("/lamp", f(1)).stands("/pair", f(1));
+        ProofHall hall = hall(
+                        STAND_IN,
+                        List.of(
+                                level("/a"),
+                                level("/lamp"),
+                                level("/meter").going(Phrase.Direction.IN),
+                                level("/key").going(Phrase.Direction.IN),
+                                level("/pair")),
+                        fader("/a"),
+                        listening("/meter", 0),
+                        listening("/lamp", 0),
+                        listening("/key", 0),
+                        listening("/pair", 1))
+                .stands("/lamp", f(1))
+                .stands("/pair", f(1));
         ProofRun run = hall.start(THRICE);
         hall.until(() -> run.phase() == Phase.READ);
         hall.hall.from(Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, OscMessage.of("/meter", f(0.2)));
         hall.toTheEnd();
-        assertThat(run.heard()).extracting(LineResult::label, LineResult::verdict)
-                .containsExactly(tuple("/meter", Verdict.HEARD), tuple("/lamp", Verdict.HEARD), tuple("/key", Verdict.NOT_HEARD), tuple("/pair", Verdict.WRONG_TYPE));
-        assertThat(hall.heard).extracting(OscMessage::address).contains("/lamp", "/pair").doesNotContain("/meter");
+        assertThat(run.heard())
+                .extracting(LineResult::label, LineResult::verdict)
+                .containsExactly(
+                        tuple("/meter", Verdict.HEARD),
+                        tuple("/lamp", Verdict.HEARD),
+                        tuple("/key", Verdict.NOT_HEARD),
+                        tuple("/pair", Verdict.WRONG_TYPE));
+        assertThat(hall.heard)
+                .extracting(OscMessage::address)
+                .contains("/lamp", "/pair")
+                .doesNotContain("/meter");
         assertThat(Print.all(hall.hall.show)).hasSize(5);
     }
 
     @Test
     void atAVenueNothingIsAskedBeforeSomebodySaysThatTheStageIsClear() {
-        ProofHall hall = hall(DESK, List.of(level("/lamp")), listening("/lamp", 0)).stands("/lamp", f(1));
+        ProofHall hall =
+                hall(DESK, List.of(level("/lamp")), listening("/lamp", 0)).stands("/lamp", f(1));
         ProofRun run = hall.start(THRICE);
         hall.toTheEnd();
         assertThat(hall.heard).isEmpty();
@@ -213,7 +273,8 @@ class ProofRunTest {
     @ValueSource(booleans = {true, false})
     void whatAHandMovesAtTheTargetIsTheirs(boolean whileAwaited) {
         ProofHall hall = hall(DESK, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"))
-                .stands("/1", f(0.3)).stands("/2", f(0.4));
+                .stands("/1", f(0.3))
+                .stands("/2", f(0.4));
         if (whileAwaited) {
             hall.hall.does((message, bundled, says) -> {
                 if (hall.moved().size() == 2) {
@@ -241,9 +302,14 @@ class ProofRunTest {
     @Test
     void whatWouldSilenceWhatAHandMovesIsLeftOut() {
         Phrase masked = level("/<n:1..2>").masked(List.of(Mask.own("/m<n:1..2>", "1"), Mask.other("/s<n:1..2>", "1")));
-        ProofHall hall = hall(STAND_IN, List.of(masked, mute("/m<n:1..2>"), mute("/s<n:1..2>")), fader("/1"),
-                sending("/m1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), sending("/m2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)),
-                sending("/s1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)), sending("/s2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)));
+        ProofHall hall = hall(
+                STAND_IN,
+                List.of(masked, mute("/m<n:1..2>"), mute("/s<n:1..2>")),
+                fader("/1"),
+                sending("/m1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)),
+                sending("/m2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)),
+                sending("/s1", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)),
+                sending("/s2", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1)));
         ProofRun run = hall.start(THRICE);
         hall.until(() -> {
             run.isWrittenDown();
@@ -251,9 +317,17 @@ class ProofRunTest {
         });
         hall.hall.touch(Actor.of(Shows.ADA), "c0", 0.77);
         List<LineResult> lines = hall.toTheEnd();
-        assertThat(lines).filteredOn(line -> line.because().isPresent()).extracting(LineResult::address, line -> line.because().orElseThrow())
-                .containsExactlyInAnyOrder(tuple("/1", Obstacle.MOVED_MEANWHILE), tuple("/m1", Obstacle.MOVED_BESIDE), tuple("/s2", Obstacle.MOVED_BESIDE));
-        assertThat(hall.moved()).extracting(OscMessage::address).doesNotContain("/m1", "/s2").contains("/m2", "/s1");
+        assertThat(lines)
+                .filteredOn(line -> line.because().isPresent())
+                .extracting(LineResult::address, line -> line.because().orElseThrow())
+                .containsExactlyInAnyOrder(
+                        tuple("/1", Obstacle.MOVED_MEANWHILE),
+                        tuple("/m1", Obstacle.MOVED_BESIDE),
+                        tuple("/s2", Obstacle.MOVED_BESIDE));
+        assertThat(hall.moved())
+                .extracting(OscMessage::address)
+                .doesNotContain("/m1", "/s2")
+                .contains("/m2", "/s1");
     }
 
     @Test
@@ -283,7 +357,12 @@ class ProofRunTest {
 
     /** What a desk may do to what it hears, and what is to be said of that. */
     private enum Habit {
-        LATE(Verdict.LATE), HALVES(Verdict.WRONG_VALUE), IN_WORDS(Verdict.WRONG_TYPE), ELSEWHERE(Verdict.OTHER_ADDRESS), CLOSED(Verdict.PORT_CLOSED), MUTE(Verdict.NO_ANSWER);
+        LATE(Verdict.LATE),
+        HALVES(Verdict.WRONG_VALUE),
+        IN_WORDS(Verdict.WRONG_TYPE),
+        ELSEWHERE(Verdict.OTHER_ADDRESS),
+        CLOSED(Verdict.PORT_CLOSED),
+        MUTE(Verdict.NO_ANSWER);
 
         private final Verdict verdict;
 
@@ -297,8 +376,18 @@ class ProofRunTest {
     void whatEachAnswerSaysOfTheLine(Habit habit) {
         // what arrives takes a millisecond
         Phrase phrase = level("/a");
-        Phrase late = new Phrase(phrase.address(), phrase.direction(), phrase.arguments(), phrase.answer().within(0.0005), phrase.effect(), "", "", List.of(), ProofRule.USUAL);
-        ProofHall hall = hall(STAND_IN, List.of(habit == Habit.LATE ? late : phrase), fader("/a")).stands("/a", f(0.3));
+        Phrase late = new Phrase(
+                phrase.address(),
+                phrase.direction(),
+                phrase.arguments(),
+                phrase.answer().within(0.0005),
+                phrase.effect(),
+                "",
+                "",
+                List.of(),
+                ProofRule.USUAL);
+        ProofHall hall = hall(STAND_IN, List.of(habit == Habit.LATE ? late : phrase), fader("/a"))
+                .stands("/a", f(0.3));
         hall.hall.does((message, bundled, says) -> {
             hall.note(message);
             boolean probe = !message.arguments().isEmpty();
@@ -309,7 +398,7 @@ class ProofRunTest {
                 case IN_WORDS -> says.accept(message.address(), List.of(new OscArgument.Text("loud")));
                 case ELSEWHERE -> says.accept("/other", message.arguments());
                 case CLOSED -> hall.hall.live.portClosed(Shows.DESK, hall.hall.now);
-                case MUTE -> { }
+                case MUTE -> {}
             }
         });
         LineResult line = hall.prove(THRICE).get(0);
@@ -328,9 +417,13 @@ class ProofRunTest {
     /** While others are still asked where they stand, this one is moved at the desk: that is where it goes back to. */
     @Test
     void whatIsToldBeforeAnythingIsMovedIsWhatStands() {
-        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2")).stands("/1", f(0.3));
+        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"))
+                .stands("/1", f(0.3));
         ProofRun run = hall.start(THRICE);
-        hall.until(() -> hall.heard.stream().filter(message -> message.address().equals("/2")).count() > 1);
+        hall.until(() -> hall.heard.stream()
+                        .filter(message -> message.address().equals("/2"))
+                        .count()
+                > 1);
         hall.hall.pass(100);
         run.act(hall.hall.live, 0, hall.hall.now);
         assertThat(run.phase()).isEqualTo(Phase.READING);

@@ -1,5 +1,7 @@
 package imperan.proof.run;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Command;
 import imperan.live.Gate;
 import imperan.live.Line;
@@ -15,13 +17,10 @@ import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** What an earlier proof left goes back by the same door as everything else, and is asked for until it stands. */
 class PutBackTest {
@@ -29,10 +28,19 @@ class PutBackTest {
     private static final int MOST_TURNS = 100_000;
     private static final PartId BOOK = new PartId("book");
 
-    private final Target desk = Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.QUERIES);
+    private final Target desk =
+            Target.plain("Desk", Hall.DESK_HOST, Hall.DESK_PORT, Hall.ANSWER_PORT, Target.Answering.QUERIES);
 
     private static Old old(int number) {
-        return new Old(Shows.DESK, new Line(Optional.empty(), 0, Optional.of(Shows.DESK), "Desk", "/level/" + number, List.of(new OscArgument.Float32(number / 10f))));
+        return new Old(
+                Shows.DESK,
+                new Line(
+                        Optional.empty(),
+                        0,
+                        Optional.of(Shows.DESK),
+                        "Desk",
+                        "/level/" + number,
+                        List.of(new OscArgument.Float32(number / 10f))));
     }
 
     private static List<Old> left(int count) {
@@ -41,9 +49,19 @@ class PutBackTest {
 
     private ProofHall hall(Target target) {
         Show show = Shows.withPage();
-        Phrase level = Phrase.plain("/level/<n:1..20>", Phrase.Direction.BOTH, List.of(Phrase.PhraseArgument.plain(ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(2.0), "", List.of(),
-                Optional.empty())), AnswerRule.usual(AnswerRule.Kind.SAME), "", "");
-        return new ProofHall(Shows.accepted(show, Shows.ADA, Shows.change(show, Shows.DESK, target.speaking(BOOK)), Shows.put(BOOK, null, new Phrasebook("Desks", Phrasebook.LinkSheet.unknown())),
+        Phrase level = Phrase.plain(
+                "/level/<n:1..20>",
+                Phrase.Direction.BOTH,
+                List.of(Phrase.PhraseArgument.plain(
+                        ArgumentType.FLOAT32, Optional.of(0.0), Optional.of(2.0), "", List.of(), Optional.empty())),
+                AnswerRule.usual(AnswerRule.Kind.SAME),
+                "",
+                "");
+        return new ProofHall(Shows.accepted(
+                show,
+                Shows.ADA,
+                Shows.change(show, Shows.DESK, target.speaking(BOOK)),
+                Shows.put(BOOK, null, new Phrasebook("Desks", Phrasebook.LinkSheet.unknown())),
                 Shows.put(new PartId("level"), BOOK, level)));
     }
 
@@ -81,7 +99,10 @@ class PutBackTest {
         });
         PutBack back = run(hall, left(3));
         assertThat(back.open()).containsExactly(old(2));
-        assertThat(hall.moved()).extracting(OscMessage::address).filteredOn("/level/2"::equals).hasSize(3);
+        assertThat(hall.moved())
+                .extracting(OscMessage::address)
+                .filteredOn("/level/2"::equals)
+                .hasSize(3);
         assertThat(hall.stands).containsOnlyKeys("/level/1", "/level/3");
     }
 

@@ -1,5 +1,14 @@
 package imperan.proof.run;
 
+import static imperan.proof.run.Lines.STAND_IN;
+import static imperan.proof.run.Lines.THRICE;
+import static imperan.proof.run.Lines.f;
+import static imperan.proof.run.Lines.fader;
+import static imperan.proof.run.Lines.hall;
+import static imperan.proof.run.Lines.level;
+import static imperan.proof.run.Lines.sending;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.proof.Hall;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Obstacle;
@@ -12,22 +21,12 @@ import imperan.show.Phrase;
 import imperan.show.Phrase.Effect;
 import imperan.show.ProofRule;
 import imperan.show.Send;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-
-import static imperan.proof.run.Lines.STAND_IN;
-import static imperan.proof.run.Lines.THRICE;
-import static imperan.proof.run.Lines.f;
-import static imperan.proof.run.Lines.fader;
-import static imperan.proof.run.Lines.hall;
-import static imperan.proof.run.Lines.level;
-import static imperan.proof.run.Lines.sending;
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** How a proof is stopped and frozen, and what a person is asked meanwhile. */
 class StoppingTest {
@@ -35,7 +34,9 @@ class StoppingTest {
     // ---- how it is stopped
 
     private ProofHall midway(List<ProofRun> started) {
-        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2")).stands("/1", f(0.3)).stands("/2", f(0.4));
+        ProofHall hall = hall(STAND_IN, List.of(level("/<n:1..2>")), fader("/1"), fader("/2"))
+                .stands("/1", f(0.3))
+                .stands("/2", f(0.4));
         ProofRun run = hall.start(new Conditions(12, false, Set.of()));
         started.add(run);
         hall.until(() -> {
@@ -52,7 +53,9 @@ class StoppingTest {
         int before = hall.moved().size();
         run.get(0).stop();
         List<LineResult> lines = hall.toTheEnd();
-        assertThat(hall.moved().subList(before, hall.moved().size())).extracting(message -> message.arguments().get(0)).containsExactlyInAnyOrder(f(0.3), f(0.4));
+        assertThat(hall.moved().subList(before, hall.moved().size()))
+                .extracting(message -> message.arguments().get(0))
+                .containsExactlyInAnyOrder(f(0.3), f(0.4));
         assertThat(lines).allSatisfy(line -> assertThat(line.because()).hasValue(Obstacle.STOPPED));
         assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.YES);
         assertThat(run.get(0).wasStopped()).isTrue();
@@ -93,7 +96,9 @@ class StoppingTest {
         LineResult line = hall.toTheEnd().get(0);
         assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
         assertThat(line.restored()).isEqualTo(Restored.UNCONFIRMED);
-        assertThat(hall.moved()).filteredOn(message -> message.arguments().equals(List.of(f(0.3)))).hasSize(3);
+        assertThat(hall.moved())
+                .filteredOn(message -> message.arguments().equals(List.of(f(0.3))))
+                .hasSize(3);
         assertThat(run.toPutBack()).extracting(old -> old.back().arguments()).containsExactly(List.of(f(0.3)));
     }
 
@@ -108,7 +113,9 @@ class StoppingTest {
         });
         ProofRun run = hall.start(new Conditions(12, false, Set.of()));
         hall.toTheEnd();
-        assertThat(run.said()).as("all but the two questions with which the target is found").isEqualTo(hall.heard.size() - 2);
+        assertThat(run.said())
+                .as("all but the two questions with which the target is found")
+                .isEqualTo(hall.heard.size() - 2);
         assertThat(run.figures()).singleElement().satisfies(figures -> {
             assertThat(figures.name()).isEqualTo("Desk");
             assertThat(figures.standIn()).isTrue();
@@ -126,15 +133,27 @@ class StoppingTest {
         List<LineResult> lines = hall.toTheEnd();
         assertThat(hall.moved()).hasSize(before);
         assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.LEFT);
-        assertThat(run.get(0).toPutBack()).extracting(old -> old.back().address()).containsExactlyInAnyOrder("/1", "/2");
+        assertThat(run.get(0).toPutBack())
+                .extracting(old -> old.back().address())
+                .containsExactlyInAnyOrder("/1", "/2");
     }
 
     // ---- what a person is asked
 
     private ProofHall oneWay() {
         Phrase oneWay = level("/lamp");
-        oneWay = new Phrase(oneWay.address(), Phrase.Direction.OUT, oneWay.arguments(), AnswerRule.usual(AnswerRule.Kind.NONE), Effect.VALUE, "", "", List.of(), ProofRule.USUAL);
-        return hall(STAND_IN, List.of(oneWay, level("/danger").doing(Effect.DANGEROUS)), fader("/lamp"), fader("/danger"));
+        oneWay = new Phrase(
+                oneWay.address(),
+                Phrase.Direction.OUT,
+                oneWay.arguments(),
+                AnswerRule.usual(AnswerRule.Kind.NONE),
+                Effect.VALUE,
+                "",
+                "",
+                List.of(),
+                ProofRule.USUAL);
+        return hall(
+                STAND_IN, List.of(oneWay, level("/danger").doing(Effect.DANGEROUS)), fader("/lamp"), fader("/danger"));
     }
 
     @Test
@@ -146,7 +165,9 @@ class StoppingTest {
     }
 
     @ParameterizedTest
-    @EnumSource(value = Verdict.class, names = {"WITNESSED", "NOT_SEEN"})
+    @EnumSource(
+            value = Verdict.class,
+            names = {"WITNESSED", "NOT_SEEN"})
     void whatCannotAnswerIsWitnessed(Verdict verdict) {
         ProofHall hall = oneWay();
         ProofRun run = hall.start(new Conditions(3, true, Set.of()));
@@ -168,7 +189,16 @@ class StoppingTest {
     /** A bell that may be struck twice in one proof: once by itself, once more for who did not look. */
     @Test
     void whatMayStartSoOftenIsNotSentOnceMore() {
-        Phrase bell = new Phrase("/bell", Phrase.Direction.OUT, List.of(), AnswerRule.usual(AnswerRule.Kind.NONE), Effect.EVENT, "", "", List.of(), ProofRule.USUAL.atMost(2).spaced(3));
+        Phrase bell = new Phrase(
+                "/bell",
+                Phrase.Direction.OUT,
+                List.of(),
+                AnswerRule.usual(AnswerRule.Kind.NONE),
+                Effect.EVENT,
+                "",
+                "",
+                List.of(),
+                ProofRule.USUAL.atMost(2).spaced(3));
         ProofHall hall = hall(STAND_IN, List.of(bell), sending("/bell", Send.Phase.PRESS));
         ProofRun run = hall.start(new Conditions(3, true, Set.of()));
         hall.until(() -> {
@@ -179,7 +209,8 @@ class StoppingTest {
         long first = hall.heardAt.get(hall.heardAt.size() - 1);
         run.send();
         hall.until(() -> run.phase() == Phase.ASKING);
-        assertThat(hall.heard.stream().filter(message -> message.address().equals("/bell"))).hasSize(2);
+        assertThat(hall.heard.stream().filter(message -> message.address().equals("/bell")))
+                .hasSize(2);
         assertThat(hall.heardAt.get(hall.heardAt.size() - 1) - first).isGreaterThanOrEqualTo(3_000 * Hall.MS);
         assertThat(run.asking().orElseThrow().question()).isEqualTo(Question.SEEN);
         assertThat(run.asking().orElseThrow().again()).isFalse();

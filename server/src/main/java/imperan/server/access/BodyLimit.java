@@ -1,9 +1,8 @@
 package imperan.server.access;
 
-import org.springframework.http.HttpStatus;
-
 import java.io.IOException;
 import java.util.Optional;
+import org.springframework.http.HttpStatus;
 
 /** What is read of a body, or written of an answer, ends here: it is too large, or takes too long. The message says which. */
 public final class BodyLimit extends IOException {

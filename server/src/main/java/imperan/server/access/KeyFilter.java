@@ -5,19 +5,18 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.core.annotation.Order;
-import org.springframework.stereotype.Component;
-import org.springframework.web.filter.OncePerRequestFilter;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.function.LongSupplier;
 import java.util.function.Predicate;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Asks the show key of everybody who is not on this machine. Whoever showed it once carries a cookie that holds until the key is
@@ -57,7 +56,10 @@ class KeyFilter extends OncePerRequestFilter {
         } else if (request.getRequestURI().equals(PATH) && request.getMethod().equals("POST")) {
             shown(from, request, response);
         } else if (request.getRequestURI().startsWith("/api")) {
-            words(response, HttpServletResponse.SC_UNAUTHORIZED, "Show the key of this Imperan first: open its address in a browser");
+            words(
+                    response,
+                    HttpServletResponse.SC_UNAUTHORIZED,
+                    "Show the key of this Imperan first: open its address in a browser");
         } else {
             ask(response, HttpServletResponse.SC_OK, "");
         }
@@ -78,8 +80,10 @@ class KeyFilter extends OncePerRequestFilter {
         ShowKeys.Shown shown = keys.show(from, key(request), clock.getAsLong());
         if (shown instanceof ShowKeys.Shown.Right right) {
             LOG.info("{} showed the key", from);
-            response.addHeader("Set-Cookie", COOKIE + "=" + right.pass() + "; Path=/; Max-Age=" + HALF_A_YEAR_SECONDS
-                    + "; HttpOnly; Secure; SameSite=Strict");
+            response.addHeader(
+                    "Set-Cookie",
+                    COOKIE + "=" + right.pass() + "; Path=/; Max-Age=" + HALF_A_YEAR_SECONDS
+                            + "; HttpOnly; Secure; SameSite=Strict");
             response.setStatus(HttpServletResponse.SC_SEE_OTHER);
             response.setHeader("Location", "/");
         } else if (shown instanceof ShowKeys.Shown.Wait wait) {
@@ -88,13 +92,17 @@ class KeyFilter extends OncePerRequestFilter {
             ask(response, 429, "Too fast after a wrong key. Try again in " + seconds + " s.");
         } else {
             LOG.warn("{} showed a wrong key", from);
-            ask(response, HttpServletResponse.SC_FORBIDDEN, "This is not the key. It stands on the show computer: Rig, This machine.");
+            ask(
+                    response,
+                    HttpServletResponse.SC_FORBIDDEN,
+                    "This is not the key. It stands on the show computer: Rig, This machine.");
         }
     }
 
     /** Read here and not by the server's own reader of forms, which would wait for a slow sender as long as that likes. */
     private static String key(HttpServletRequest request) throws IOException {
-        String form = new String(request.getInputStream().readNBytes((int) RequestLimits.MAX_KEY_BYTES), StandardCharsets.UTF_8);
+        String form = new String(
+                request.getInputStream().readNBytes((int) RequestLimits.MAX_KEY_BYTES), StandardCharsets.UTF_8);
         for (String field : form.split("&")) {
             if (field.startsWith("key=")) {
                 try {

@@ -5,6 +5,16 @@ import imperan.rig.Ipv4;
 import imperan.server.net.ThisMachine;
 import imperan.server.run.StartLog;
 import imperan.server.store.SettingStore;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.GeneralSecurityException;
+import java.security.SecureRandom;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.apache.catalina.LifecycleException;
 import org.apache.catalina.LifecycleState;
 import org.apache.catalina.connector.Connector;
@@ -18,17 +28,6 @@ import org.springframework.boot.tomcat.TomcatWebServer;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.security.GeneralSecurityException;
-import java.security.SecureRandom;
-import java.util.HexFormat;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 
 /**
  * Whether devices on the network may open Imperan. Shut until somebody at this machine opens it; then it listens on all addresses,
@@ -46,8 +45,7 @@ public class NetworkDoor {
      * @param key         what they are asked for, once
      * @param fingerprint of the certificate, to be compared on the phone; empty before the first opening
      */
-    public record Door(boolean open, int port, List<String> addresses, String key, String fingerprint) {
-    }
+    public record Door(boolean open, int port, List<String> addresses, String key, String fingerprint) {}
 
     private static final int NETWORK_THREADS = 48;
     private static final int NETWORK_CONNECTIONS = 400;
@@ -60,15 +58,22 @@ public class NetworkDoor {
     private final StartLog startLog;
     private Connector connector;
 
-    NetworkDoor(ServletWebServerApplicationContext context, SettingStore settings, @Value("${imperan.network.port}") int port,
-                @Value("${imperan.network.folder}") String folder, StartLog startLog) {
+    NetworkDoor(
+            ServletWebServerApplicationContext context,
+            SettingStore settings,
+            @Value("${imperan.network.port}") int port,
+            @Value("${imperan.network.folder}") String folder,
+            StartLog startLog) {
         this.startLog = startLog;
         this.context = context;
         this.settings = settings;
         this.port = port;
-        this.certificate = new OwnCertificate(Path.of(folder, "network.p12"), settings.getOrPut("network.store", NetworkDoor::secret));
+        this.certificate = new OwnCertificate(
+                Path.of(folder, "network.p12"), settings.getOrPut("network.store", NetworkDoor::secret));
         String secret = settings.getOrPut("network.secret", NetworkDoor::secret);
-        this.keys = new ShowKeys(settings.getOrPut("network.key", ShowKeys::fresh), HexFormat.of().parseHex(secret));
+        this.keys = new ShowKeys(
+                settings.getOrPut("network.key", ShowKeys::fresh),
+                HexFormat.of().parseHex(secret));
     }
 
     private static String secret() {
@@ -163,9 +168,18 @@ public class NetworkDoor {
     }
 
     public synchronized Door door() {
-        List<String> addresses = connector == null ? List.of() : ownAddresses().stream().filter(address -> !address.startsWith("127."))
-                .map(address -> "https://" + address + ":" + connector.getLocalPort()).toList();
-        return new Door(connector != null, connector == null ? port : connector.getLocalPort(), addresses, keys.key(), fingerprint());
+        List<String> addresses = connector == null
+                ? List.of()
+                : ownAddresses().stream()
+                        .filter(address -> !address.startsWith("127."))
+                        .map(address -> "https://" + address + ":" + connector.getLocalPort())
+                        .toList();
+        return new Door(
+                connector != null,
+                connector == null ? port : connector.getLocalPort(),
+                addresses,
+                keys.key(),
+                fingerprint());
     }
 
     private String fingerprint() {
@@ -179,7 +193,9 @@ public class NetworkDoor {
     /** The certificate, for phones that are to trust it; empty before the first opening. */
     public Optional<byte[]> certificate() {
         try {
-            return Files.exists(certificate.file()) ? Optional.of(certificate.certificate().getEncoded()) : Optional.empty();
+            return Files.exists(certificate.file())
+                    ? Optional.of(certificate.certificate().getEncoded())
+                    : Optional.empty();
         } catch (IOException | GeneralSecurityException e) {
             LOG.warn("The certificate cannot be read", e);
             return Optional.empty();
@@ -190,13 +206,16 @@ public class NetworkDoor {
     static Set<String> ownAddresses() {
         Set<String> own = new TreeSet<>();
         own.add("127.0.0.1");
-        ThisMachine.adapters().forEach(adapter -> adapter.addresses().forEach(prefix -> own.add(prefix.address().toString())));
+        ThisMachine.adapters().forEach(adapter -> adapter.addresses()
+                .forEach(prefix -> own.add(prefix.address().toString())));
         return own;
     }
 
     /** Is this one of the addresses of this machine? */
     public static boolean isThisMachine(String address) {
-        return address.equals("0:0:0:0:0:0:0:1") || address.equals("::1")
-                || Ipv4.parse(address).map(a -> a.use() == AddressUse.LOOPBACK).orElse(false) || ownAddresses().contains(address);
+        return address.equals("0:0:0:0:0:0:0:1")
+                || address.equals("::1")
+                || Ipv4.parse(address).map(a -> a.use() == AddressUse.LOOPBACK).orElse(false)
+                || ownAddresses().contains(address);
     }
 }

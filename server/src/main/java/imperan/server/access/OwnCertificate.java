@@ -26,6 +26,7 @@ final class OwnCertificate {
     static final String ALIAS = "imperan";
     /** Phones refuse certificates that are valid for longer. */
     private static final int DAYS = 397;
+
     private static final int PATIENCE_SECONDS = 60;
     private static final int SUBJECT_ALTERNATIVE_IP = 7;
 
@@ -73,17 +74,40 @@ final class OwnCertificate {
     }
 
     private void make(Set<String> addresses, Path made) throws IOException {
-        String names = addresses.stream().map(address -> "ip:" + address).collect(Collectors.joining(",", "san=dns:localhost,", ""));
-        List<String> command = List.of(Path.of(System.getProperty("java.home"), "bin", "keytool").toString(), "-genkeypair",
-                "-alias", ALIAS, "-keyalg", "EC", "-groupname", "secp256r1", "-validity", String.valueOf(DAYS), "-dname", "CN=Imperan",
-                "-ext", names, "-ext", "eku=serverAuth", "-keystore", made.toString(), "-storetype", "PKCS12", "-storepass:env", "IMPERAN_STORE");
+        String names = addresses.stream()
+                .map(address -> "ip:" + address)
+                .collect(Collectors.joining(",", "san=dns:localhost,", ""));
+        List<String> command = List.of(
+                Path.of(System.getProperty("java.home"), "bin", "keytool").toString(),
+                "-genkeypair",
+                "-alias",
+                ALIAS,
+                "-keyalg",
+                "EC",
+                "-groupname",
+                "secp256r1",
+                "-validity",
+                String.valueOf(DAYS),
+                "-dname",
+                "CN=Imperan",
+                "-ext",
+                names,
+                "-ext",
+                "eku=serverAuth",
+                "-keystore",
+                made.toString(),
+                "-storetype",
+                "PKCS12",
+                "-storepass:env",
+                "IMPERAN_STORE");
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         // a command line can be read by everybody on this machine, an environment cannot
         builder.environment().put("IMPERAN_STORE", password);
         Process process = builder.start();
         try {
             if (!process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS) || process.exitValue() != 0) {
-                throw new IOException("The certificate could not be made: " + new String(process.getInputStream().readAllBytes()).strip());
+                throw new IOException("The certificate could not be made: "
+                        + new String(process.getInputStream().readAllBytes()).strip());
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
@@ -118,7 +142,8 @@ final class OwnCertificate {
 
     /** As phones show it, to be compared. */
     String fingerprint() throws IOException, GeneralSecurityException {
-        byte[] digest = MessageDigest.getInstance("SHA-256").digest(certificate().getEncoded());
+        byte[] digest =
+                MessageDigest.getInstance("SHA-256").digest(certificate().getEncoded());
         return HexFormat.ofDelimiter(":").withUpperCase().formatHex(digest);
     }
 }

@@ -12,11 +12,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpServletResponseWrapper;
-import org.springframework.core.annotation.Order;
-import org.springframework.http.HttpStatus;
-import org.springframework.stereotype.Component;
-import org.springframework.web.filter.OncePerRequestFilter;
-
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -25,6 +20,10 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.LongSupplier;
 import java.util.regex.Pattern;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * How much a request may bring, and how long it may take, in either direction and as a whole: a sender or reader that does one byte a second would
@@ -40,19 +39,23 @@ class RequestLimits extends OncePerRequestFilter {
     static final long MAX_BYTES = 32L << 20;
     /** Sounds go to the disk as they come, so they may be large, and take long, without keeping others waiting. */
     private static final String SOUNDS = "/api/sounds";
+
     private static final Pattern CAPTURES = Pattern.compile("/api/shows/[^/]+/captures");
     private static final long LARGE_BYTES = 256 << 10;
     /** For the body of a small request, and for that of a large one. */
     static final long PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(10);
+
     static final long LARGE_PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(60);
     static final long SOUND_PATIENCE_NANOS = TimeUnit.MINUTES.toNanos(15);
     /** For an answer to be taken. */
     static final long ANSWER_NANOS = TimeUnit.SECONDS.toNanos(60);
     /** Requests whose bodies are being read at once; the others are refused, so that there are threads left for those without a body. */
     static final int MAX_READING = 64;
+
     private static final long WAIT_SECONDS = 20;
     /** Of what nobody wants to read, what is read away so that the sender hears why. */
     private static final long LEFT_BYTES = 64L << 20;
+
     private static final long LEFT_NANOS = TimeUnit.SECONDS.toNanos(2);
 
     private final Semaphore reading;
@@ -73,17 +76,27 @@ class RequestLimits extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         // what becomes a WebSocket has limits of its own
-        HttpServletResponse timed = request.getHeader("Upgrade") == null ? new TimedResponse(response, request.getRequestURI().startsWith(SOUNDS) ? SOUND_PATIENCE_NANOS : ANSWER_NANOS) : response;
+        HttpServletResponse timed = request.getHeader("Upgrade") == null
+                ? new TimedResponse(
+                        response, request.getRequestURI().startsWith(SOUNDS) ? SOUND_PATIENCE_NANOS : ANSWER_NANOS)
+                : response;
         long length = request.getContentLengthLong();
         boolean body = length > 0 || request.getHeader("Transfer-Encoding") != null;
-        long most = request.getRequestURI().equals(KeyFilter.PATH) ? MAX_KEY_BYTES : request.getRequestURI().equals(SOUNDS) ? Sounds.MOST_BYTES
-                : CAPTURES.matcher(request.getRequestURI()).matches() ? CaptureFile.MOST_BYTES : MAX_BYTES;
+        long most = request.getRequestURI().equals(KeyFilter.PATH)
+                ? MAX_KEY_BYTES
+                : request.getRequestURI().equals(SOUNDS)
+                        ? Sounds.MOST_BYTES
+                        : CAPTURES.matcher(request.getRequestURI()).matches() ? CaptureFile.MOST_BYTES : MAX_BYTES;
         if (!body) {
             chain.doFilter(request, timed);
         } else if (length > most) {
             refuse(request, response, HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE, tooLarge(most));
         } else if (!reading.tryAcquire()) {
-            refuse(request, response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "Too many requests at once. Try again in a moment");
+            refuse(
+                    request,
+                    response,
+                    HttpServletResponse.SC_SERVICE_UNAVAILABLE,
+                    "Too many requests at once. Try again in a moment");
         } else {
             try {
                 withBody(request, timed, chain, length, most);
@@ -93,16 +106,25 @@ class RequestLimits extends OncePerRequestFilter {
         }
     }
 
-    private void withBody(HttpServletRequest request, HttpServletResponse response, FilterChain chain, long length, long most)
+    private void withBody(
+            HttpServletRequest request, HttpServletResponse response, FilterChain chain, long length, long most)
             throws ServletException, IOException {
         boolean isSound = request.getRequestURI().equals(SOUNDS);
         boolean isLarge = !isSound && (length > LARGE_BYTES || length < 0);
         if (isLarge && !mayBeLarge()) {
-            refuse(request, response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "Another large file is being read. Try again in a moment");
+            refuse(
+                    request,
+                    response,
+                    HttpServletResponse.SC_SERVICE_UNAVAILABLE,
+                    "Another large file is being read. Try again in a moment");
             return;
         }
         try {
-            LimitedRequest limited = new LimitedRequest(request, most, clock.getAsLong() + (isSound ? SOUND_PATIENCE_NANOS : isLarge ? LARGE_PATIENCE_NANOS : PATIENCE_NANOS));
+            LimitedRequest limited = new LimitedRequest(
+                    request,
+                    most,
+                    clock.getAsLong()
+                            + (isSound ? SOUND_PATIENCE_NANOS : isLarge ? LARGE_PATIENCE_NANOS : PATIENCE_NANOS));
             chain.doFilter(limited, response);
             limited.drain();
         } finally {
@@ -122,15 +144,19 @@ class RequestLimits extends OncePerRequestFilter {
     }
 
     private static String tooLarge(long most) {
-        return "This is larger than what is taken: at most " + (most >= 1 << 20 ? (most >> 20) + " MiB" : (most >> 10) + " KiB");
+        return "This is larger than what is taken: at most "
+                + (most >= 1 << 20 ? (most >> 20) + " MiB" : (most >> 10) + " KiB");
     }
 
-    private void refuse(HttpServletRequest request, HttpServletResponse response, int status, String why) throws IOException {
+    private void refuse(HttpServletRequest request, HttpServletResponse response, int status, String why)
+            throws IOException {
         response.setStatus(status);
         response.setContentType("application/json;charset=UTF-8");
         response.setHeader("Connection", "close");
-        response.getOutputStream().write(("{\"number\":0,\"problems\":[{\"part\":null,\"field\":\"\",\"message\":\"" + why + "\",\"mend\":null}]}")
-                .getBytes(StandardCharsets.UTF_8));
+        response.getOutputStream()
+                .write(("{\"number\":0,\"problems\":[{\"part\":null,\"field\":\"\",\"message\":\"" + why
+                                + "\",\"mend\":null}]}")
+                        .getBytes(StandardCharsets.UTF_8));
         response.flushBuffer();
         new LimitedRequest(request, LEFT_BYTES, clock.getAsLong() + LEFT_NANOS).drain();
     }

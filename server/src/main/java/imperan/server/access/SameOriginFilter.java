@@ -4,13 +4,12 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import org.springframework.core.annotation.Order;
-import org.springframework.stereotype.Component;
-import org.springframework.web.filter.OncePerRequestFilter;
-
 import java.io.IOException;
 import java.net.URI;
 import java.util.Set;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Lets in only who opened Imperan by an address of this machine. A page from elsewhere that a browser has open at the same
@@ -28,9 +27,12 @@ class SameOriginFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         String host = request.getHeader("Host");
         String origin = request.getHeader("Origin");
-        if (host == null || !OWN_NAMES.contains(withoutPort(host)) && !NetworkDoor.ownAddresses().contains(withoutPort(host))) {
-            refuse(response, "This address is not one of Imperan's: open it as http://127.0.0.1:"
-                    + request.getLocalPort());
+        if (host == null
+                || !OWN_NAMES.contains(withoutPort(host))
+                        && !NetworkDoor.ownAddresses().contains(withoutPort(host))) {
+            refuse(
+                    response,
+                    "This address is not one of Imperan's: open it as http://127.0.0.1:" + request.getLocalPort());
         } else if (origin != null && !host.equals(authority(origin))) {
             refuse(response, "A page from " + origin + " may not use Imperan");
         } else {

@@ -19,21 +19,17 @@ public final class ShowKeys {
     private static final int MAX_ADDRESSES = 1000;
     private static final int DIGITS = 8;
 
-    private record Wrong(long waitNanos, long until) {
-    }
+    private record Wrong(long waitNanos, long until) {}
 
     /** What came of showing a key. */
     public sealed interface Shown {
         /** @param pass to be shown from now on instead of the key */
-        record Right(String pass) implements Shown {
-        }
+        record Right(String pass) implements Shown {}
 
-        record WrongKey() implements Shown {
-        }
+        record WrongKey() implements Shown {}
 
         /** Not even looked at: this address guessed too fast. */
-        record Wait(long nanos) implements Shown {
-        }
+        record Wait(long nanos) implements Shown {}
     }
 
     private final byte[] secret;
@@ -70,7 +66,9 @@ public final class ShowKeys {
         if (before != null && now < before.until()) {
             return new Shown.Wait(before.until() - now);
         }
-        if (MessageDigest.isEqual(shown.replaceAll("[\\s-]", "").getBytes(StandardCharsets.UTF_8), key.getBytes(StandardCharsets.UTF_8))) {
+        if (MessageDigest.isEqual(
+                shown.replaceAll("[\\s-]", "").getBytes(StandardCharsets.UTF_8),
+                key.getBytes(StandardCharsets.UTF_8))) {
             wrong.remove(address);
             return new Shown.Right(pass());
         }

@@ -6,6 +6,9 @@ import imperan.server.run.NotLiveException;
 import imperan.server.store.UnknownShowException;
 import imperan.show.Problem;
 import imperan.show.ShowJson;
+import java.util.List;
+import java.util.NoSuchElementException;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -19,10 +22,6 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import tools.jackson.core.JacksonException;
 
-import java.util.List;
-import java.util.NoSuchElementException;
-import java.util.Optional;
-
 /** Says in words what went wrong where a request could not be handled at all. */
 @RestControllerAdvice
 class Faults {
@@ -32,9 +31,15 @@ class Faults {
     @ExceptionHandler
     ResponseEntity<EditAnswer> unreadable(HttpMessageNotReadableException e) {
         Throwable cause = e.getMostSpecificCause();
-        String why = cause == e ? "it has no body" : cause instanceof JacksonException json ? ShowJson.reason(json) : Optional.ofNullable(cause.getMessage())
-                .flatMap(message -> message.lines().findFirst()).orElse("something in it is missing");
-        return ResponseEntity.status(BodyLimit.status(e).orElse(HttpStatus.BAD_REQUEST)).body(refused("This request cannot be read: " + why));
+        String why = cause == e
+                ? "it has no body"
+                : cause instanceof JacksonException json
+                        ? ShowJson.reason(json)
+                        : Optional.ofNullable(cause.getMessage())
+                                .flatMap(message -> message.lines().findFirst())
+                                .orElse("something in it is missing");
+        return ResponseEntity.status(BodyLimit.status(e).orElse(HttpStatus.BAD_REQUEST))
+                .body(refused("This request cannot be read: " + why));
     }
 
     /** A body that was read by hand. */
@@ -77,12 +82,21 @@ class Faults {
     }
 
     /** What should not happen and did: said in words, with the trace where it belongs. */
-    @ExceptionHandler({NullPointerException.class, IllegalStateException.class, IndexOutOfBoundsException.class, ClassCastException.class,
-        ArithmeticException.class, NoSuchElementException.class, StackOverflowError.class, OutOfMemoryError.class})
+    @ExceptionHandler({
+        NullPointerException.class,
+        IllegalStateException.class,
+        IndexOutOfBoundsException.class,
+        ClassCastException.class,
+        ArithmeticException.class,
+        NoSuchElementException.class,
+        StackOverflowError.class,
+        OutOfMemoryError.class
+    })
     @ResponseStatus(HttpStatus.INTERNAL_SERVER_ERROR)
     EditAnswer unexpected(Throwable e) {
         LOG.error("A request failed", e);
-        return refused("The server could not do this, by a fault of its own; its log has the reason. No changes were made");
+        return refused(
+                "The server could not do this, by a fault of its own; its log has the reason. No changes were made");
     }
 
     private static EditAnswer refused(String message) {

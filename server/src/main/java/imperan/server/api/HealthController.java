@@ -18,8 +18,7 @@ class HealthController {
     }
 
     /** @param status {@code up}; anything else arrives as an error of HTTP */
-    record Health(String status, int shows, String liveShow) {
-    }
+    record Health(String status, int shows, String liveShow) {}
 
     @GetMapping("/api/health")
     Health health() {

@@ -2,9 +2,9 @@ package imperan.server.api;
 
 import imperan.layout.drafts.ChangeLine;
 import imperan.line.Coverage;
-import imperan.line.TableLine;
 import imperan.line.LineCsv;
 import imperan.line.LineTable;
+import imperan.line.TableLine;
 import imperan.live.Learning.Learned;
 import imperan.live.RestLine;
 import imperan.server.run.ShowLoop;
@@ -15,6 +15,9 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Problem;
 import imperan.show.Show;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -26,10 +29,6 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.nio.charset.StandardCharsets;
-import java.util.List;
-import java.util.concurrent.CompletableFuture;
 
 /** The lines of a show as a table, what is learned for them, and layouts as files. */
 @RestController
@@ -52,7 +51,8 @@ class LineController {
 
     /** @param page the lines of this page only; of all pages where it is left out */
     @GetMapping("/lines")
-    List<TableLine> lines(@PathVariable("show") String show, @RequestParam(name = "page", required = false) PartId page) {
+    List<TableLine> lines(
+            @PathVariable("show") String show, @RequestParam(name = "page", required = false) PartId page) {
         Show now = keeper.show(show).join();
         return page == null ? LineTable.of(now) : LineTable.of(now, page);
     }
@@ -72,7 +72,8 @@ class LineController {
     record TablePreview(List<LineCsv.Refusal> refused, List<ChangeLine> changes, List<Problem> problems) {
 
         static TablePreview of(Show now, LineCsv.Read read, Person person) {
-            ShowController.ArrangePreview preview = read.request().map(request -> ShowController.ArrangePreview.of(now.apply(request, person)))
+            ShowController.ArrangePreview preview = read.request()
+                    .map(request -> ShowController.ArrangePreview.of(now.apply(request, person)))
                     .orElse(new ShowController.ArrangePreview(List.of(), List.of()));
             return new TablePreview(read.refusals(), preview.changes(), preview.problems());
         }
@@ -80,23 +81,32 @@ class LineController {
 
     /** What a table would change, without changing anything. */
     @PostMapping(value = "/lines/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
-    TablePreview preview(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody String table) {
+    TablePreview preview(
+            @PathVariable("show") String show,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody String table) {
         Show now = keeper.show(show).join();
         return TablePreview.of(now, LineCsv.read(now, table), store.person(browser));
     }
 
     @PostMapping(value = "/lines", consumes = MediaType.TEXT_PLAIN_VALUE)
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(@PathVariable("show") String show,
-            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody String table) {
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(
+            @PathVariable("show") String show,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody String table) {
         Person person = store.person(browser);
-        return keeper.change(show, now -> LineCsv.read(now, table).request().map(request -> now.apply(request, person))
-                .orElse(Outcome.Refused.because("No changes"))).thenApply(ShowController::answer);
+        return keeper.change(show, now -> LineCsv.read(now, table)
+                        .request()
+                        .map(request -> now.apply(request, person))
+                        .orElse(Outcome.Refused.because("No changes")))
+                .thenApply(ShowController::answer);
     }
 
     // ---- learning
 
     @GetMapping("/learned")
-    CompletableFuture<List<Learned>> learned(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
+    CompletableFuture<List<Learned>> learned(
+            @PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
         return loop.askLive(show, (running, now) -> running.learned(ShowController.browser(browser), now));
     }
 
@@ -104,12 +114,15 @@ class LineController {
 
     /** What would leave if these controls went to their rest values. */
     @PostMapping("/rest/preview")
-    CompletableFuture<List<RestLine>> restPreview(@PathVariable("show") String show, @RequestBody List<PartId> controls) {
+    CompletableFuture<List<RestLine>> restPreview(
+            @PathVariable("show") String show, @RequestBody List<PartId> controls) {
         return loop.askLive(show, (running, now) -> running.restPreview(ShowController.whole(controls)));
     }
 
     static ResponseEntity<byte[]> file(String text, MediaType type, String name) {
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"").contentType(type)
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .contentType(type)
                 .body(text.getBytes(StandardCharsets.UTF_8));
     }
 }

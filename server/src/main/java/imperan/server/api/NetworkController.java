@@ -1,11 +1,15 @@
 package imperan.server.api;
 
-import imperan.server.access.NetworkDoor;
 import imperan.rig.Prefix;
+import imperan.server.access.NetworkDoor;
 import imperan.server.net.ServiceFinder;
 import imperan.server.net.ThisMachine;
 import imperan.server.run.StartLog;
 import imperan.show.Problem;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -15,11 +19,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.util.Collection;
-import java.util.List;
-import java.util.Optional;
-import java.util.stream.Collectors;
 
 /** Letting the network in, and the key it is asked for. */
 @RestController
@@ -36,25 +35,29 @@ class NetworkController {
         this.startLog = startLog;
     }
 
-    record OpenDoor(boolean open) {
-    }
+    record OpenDoor(boolean open) {}
 
     /** @param problems why it could not be done; empty where it was */
-    record DoorAnswer(NetworkDoor.Door door, List<Problem> problems) {
-    }
+    record DoorAnswer(NetworkDoor.Door door, List<Problem> problems) {}
 
     /**
      * What was opened since the start, the newest first, and where this machine can be reached.
      *
      * @param adapters the adapters that are up, each with its addresses
      */
-    record StartView(List<StartLog.StartEntry> entries, NetworkDoor.Door door, List<String> adapters) {
-    }
+    record StartView(List<StartLog.StartEntry> entries, NetworkDoor.Door door, List<String> adapters) {}
 
     @GetMapping("/start")
     StartView start() {
-        return new StartView(startLog.entries(), door.door(), ThisMachine.adapters().stream()
-                .map(adapter -> adapter.name() + ": " + adapter.addresses().stream().map(Prefix::toString).collect(Collectors.joining(", "))).toList());
+        return new StartView(
+                startLog.entries(),
+                door.door(),
+                ThisMachine.adapters().stream()
+                        .map(adapter -> adapter.name() + ": "
+                                + adapter.addresses().stream()
+                                        .map(Prefix::toString)
+                                        .collect(Collectors.joining(", ")))
+                        .toList());
     }
 
     @GetMapping
@@ -71,7 +74,8 @@ class NetworkController {
             door.shut();
         }
         return ResponseEntity.status(trouble.isPresent() ? HttpStatus.UNPROCESSABLE_CONTENT : HttpStatus.OK)
-                .body(new DoorAnswer(door.door(), trouble.map(Problem::of).stream().toList()));
+                .body(new DoorAnswer(
+                        door.door(), trouble.map(Problem::of).stream().toList()));
     }
 
     /** Another key: everybody on the network is asked again. */
@@ -90,8 +94,10 @@ class NetworkController {
     /** For phones that are to trust it. */
     @GetMapping(value = "/certificate", produces = "application/x-x509-ca-cert")
     ResponseEntity<byte[]> certificate() {
-        return door.certificate().map(bytes -> ResponseEntity.ok()
-                        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"imperan.crt\"").body(bytes))
+        return door.certificate()
+                .map(bytes -> ResponseEntity.ok()
+                        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"imperan.crt\"")
+                        .body(bytes))
                 .orElse(ResponseEntity.notFound().build());
     }
 }

@@ -31,14 +31,13 @@ import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-
-import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /** Describes REST and the frames of the WebSocket in one OpenAPI document, from which the web's types are made. */
 @Configuration
@@ -50,8 +49,12 @@ class OpenApiSetup {
 
     @Bean
     OpenAPI description() {
-        return new OpenAPI().servers(List.of(new Server().url("/"))).info(new Info().title("Imperan").version("1")
-                .description("Shows and edits over REST; touches, values, links and packets over /api/live"));
+        return new OpenAPI()
+                .servers(List.of(new Server().url("/")))
+                .info(new Info()
+                        .title("Imperan")
+                        .version("1")
+                        .description("Shows and edits over REST; touches, values, links and packets over /api/live"));
     }
 
     /** Adds the frames, which no path mentions, and gives every schema the shape its record really has. */
@@ -60,28 +63,95 @@ class OpenApiSetup {
     OpenApiCustomizer frames() {
         return api -> {
             Map<String, Schema> schemas = new TreeMap<>(api.getComponents().getSchemas());
-            List.of(ClientFrame.class, ServerFrame.class).forEach(type -> schemas.putAll(ModelConverters.getInstance()
-                    .resolveAsResolvedSchema(new AnnotatedType(type).resolveAsRef(false)).referencedSchemas));
+            List.of(ClientFrame.class, ServerFrame.class)
+                    .forEach(type -> schemas.putAll(ModelConverters.getInstance()
+                            .resolveAsResolvedSchema(new AnnotatedType(type).resolveAsRef(false))
+                            .referencedSchemas));
             SchemaShapes shapes = new SchemaShapes(schemas);
             shapes.adjust(ClientFrame.class);
             shapes.adjust(ServerFrame.class);
             shapes.adjust(EditRequest.class);
             shapes.adjust(Arrangement.class);
             shapes.adjust(RigChange.class);
-            List.of(ShowController.EditAnswer.class, PhraseFamily.class, ShowStore.ShowInfo.class, ShowStore.EditLine.class, ShowStore.BookElsewhere.class,
-                    ShowStore.KeepPoint.class, Shows.Done.class, Shows.Preview.class,
-                    RigController.RigView.class, PhrasebookController.ReadPreview.class,
-                    PhrasebookController.Reading.class, NetworkController.DoorAnswer.class, NetworkController.StartView.class,
-                    ServiceFinder.FoundService.class, PhrasebookController.Taking.class, ShowController.ArrangePreview.class, FillStart.class, PageShape.class, TableLine.class, Coverage.class,
-                    LineController.TablePreview.class, Learned.class, RestLine.class, LayoutFile.LayoutPreview.class, Drafts.DraftLook.class,
-                    PictureStore.Named.class, PictureController.Uploaded.class, WhyView.class, WireViews.AddressesFound.class, ReadyView.class, ProofController.Start.class, ProofController.Ordered.class,
-                    ProofController.Signing.class, ProofViews.PlanView.class, ProofViews.ProofView.class, ProofViews.ReportLine.class, ProofViews.ReportView.class, ProofViews.ProvedView.class,
-                    ProofViews.LeftoverView.class, WireViews.WireAsked.class, WireViews.AddressesAsked.class, WireViews.WireFound.class, WireViews.WirePacket.class, WireViews.PlotAsked.class,
-                    WireViews.Plotted.class, WireViews.GivenTo.class, ExampleLine.class,
-                    CaptureController.CapturesView.class, CaptureController.CaptureName.class, CaptureController.PlayAsked.class, CaptureController.PlaybackAsked.class,
-                    Captures.Loaded.class, WatchView.class, ReplayView.class, CaptureController.ReplayAsked.class, Sketch.class, ShapingController.ShapingAsked.class,
-                    FindingController.FindingsView.class, TrackController.TrackDrop.class, TrackController.TrackTaps.class, TrackController.TappedBeats.class, TrackController.TimeRead.class, TrackController.MarkerPreview.class,
-                    SoundController.SoundState.class, SoundController.SoundWave.class, TrackController.TrackNudge.class, TrackController.CuePaste.class, CueController.CueInsert.class, CueController.CueCopy.class, CueController.LookRecord.class, TrialView.class, TrialWish.class, ForwardController.ForwardStatus.class, ForwardController.StepsText.class, FindingController.TypedAsked.class, TypedLines.TypedLine.class, Mending.FindingKey.class).forEach(shapes::adjust);
+            List.of(
+                            ShowController.EditAnswer.class,
+                            PhraseFamily.class,
+                            ShowStore.ShowInfo.class,
+                            ShowStore.EditLine.class,
+                            ShowStore.BookElsewhere.class,
+                            ShowStore.KeepPoint.class,
+                            Shows.Done.class,
+                            Shows.Preview.class,
+                            RigController.RigView.class,
+                            PhrasebookController.ReadPreview.class,
+                            PhrasebookController.Reading.class,
+                            NetworkController.DoorAnswer.class,
+                            NetworkController.StartView.class,
+                            ServiceFinder.FoundService.class,
+                            PhrasebookController.Taking.class,
+                            ShowController.ArrangePreview.class,
+                            FillStart.class,
+                            PageShape.class,
+                            TableLine.class,
+                            Coverage.class,
+                            LineController.TablePreview.class,
+                            Learned.class,
+                            RestLine.class,
+                            LayoutFile.LayoutPreview.class,
+                            Drafts.DraftLook.class,
+                            PictureStore.Named.class,
+                            PictureController.Uploaded.class,
+                            WhyView.class,
+                            WireViews.AddressesFound.class,
+                            ReadyView.class,
+                            ProofController.Start.class,
+                            ProofController.Ordered.class,
+                            ProofController.Signing.class,
+                            ProofViews.PlanView.class,
+                            ProofViews.ProofView.class,
+                            ProofViews.ReportLine.class,
+                            ProofViews.ReportView.class,
+                            ProofViews.ProvedView.class,
+                            ProofViews.LeftoverView.class,
+                            WireViews.WireAsked.class,
+                            WireViews.AddressesAsked.class,
+                            WireViews.WireFound.class,
+                            WireViews.WirePacket.class,
+                            WireViews.PlotAsked.class,
+                            WireViews.Plotted.class,
+                            WireViews.GivenTo.class,
+                            ExampleLine.class,
+                            CaptureController.CapturesView.class,
+                            CaptureController.CaptureName.class,
+                            CaptureController.PlayAsked.class,
+                            CaptureController.PlaybackAsked.class,
+                            Captures.Loaded.class,
+                            WatchView.class,
+                            ReplayView.class,
+                            CaptureController.ReplayAsked.class,
+                            Sketch.class,
+                            ShapingController.ShapingAsked.class,
+                            FindingController.FindingsView.class,
+                            TrackController.TrackDrop.class,
+                            TrackController.TrackTaps.class,
+                            TrackController.TappedBeats.class,
+                            TrackController.TimeRead.class,
+                            TrackController.MarkerPreview.class,
+                            SoundController.SoundState.class,
+                            SoundController.SoundWave.class,
+                            TrackController.TrackNudge.class,
+                            TrackController.CuePaste.class,
+                            CueController.CueInsert.class,
+                            CueController.CueCopy.class,
+                            CueController.LookRecord.class,
+                            TrialView.class,
+                            TrialWish.class,
+                            ForwardController.ForwardStatus.class,
+                            ForwardController.StepsText.class,
+                            FindingController.TypedAsked.class,
+                            TypedLines.TypedLine.class,
+                            Mending.FindingKey.class)
+                    .forEach(shapes::adjust);
             api.getComponents().setSchemas(schemas);
         };
     }

@@ -1,7 +1,7 @@
 package imperan.server.api;
 
-import imperan.check.Checks;
 import imperan.address.SlotAddress;
+import imperan.check.Checks;
 import imperan.phrasebook.BookChange;
 import imperan.phrasebook.KnownBook;
 import imperan.phrasebook.OscQuery;
@@ -22,6 +22,14 @@ import imperan.show.Person;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,15 +40,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
-import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /** Phrasebooks: taken in after a look at every row, given out again, asked of targets, collected from what they say. */
 @RestController
@@ -79,8 +78,7 @@ class PhrasebookController {
      * @param bare    whether an address of a table that lacks the slash at its start is meant so
      * @param columns what somebody says of columns of a table, the last word last; the others are taken as they look
      */
-    record Reading(Source source, String name, String text, boolean bare, List<ReadTable.Told> columns) {
-    }
+    record Reading(Source source, String name, String text, boolean bare, List<ReadTable.Told> columns) {}
 
     /**
      * @param rows       what became of each row
@@ -88,15 +86,22 @@ class PhrasebookController {
      * @param difference to the phrasebook of that name; empty where there is none
      * @param broken     what would be found of lines of this show, by what is done with both
      */
-    record ReadPreview(List<ReadRow> rows, List<ReadTable.Column> columns, Optional<BookChange.Difference> difference, Map<BookChange.OnSameName, List<BrokenLine>> broken) {
-    }
+    record ReadPreview(
+            List<ReadRow> rows,
+            List<ReadTable.Column> columns,
+            Optional<BookChange.Difference> difference,
+            Map<BookChange.OnSameName, List<BrokenLine>> broken) {}
 
     /** @param control whose line it is */
-    record BrokenLine(PartId control, String name, String text) {
-    }
+    record BrokenLine(PartId control, String name, String text) {}
 
-    record Taking(Source source, String name, String text, boolean bare, List<ReadTable.Told> columns, BookChange.OnSameName onSameName) {
-    }
+    record Taking(
+            Source source,
+            String name,
+            String text,
+            boolean bare,
+            List<ReadTable.Told> columns,
+            BookChange.OnSameName onSameName) {}
 
     @PostMapping("/preview")
     ReadPreview preview(@PathVariable("show") String showId, @RequestBody Reading reading) {
@@ -104,23 +109,47 @@ class PhrasebookController {
         Show show = keeper.show(showId).join();
         BookChange change = new BookChange(show, reading.name(), phrases(read.rows()));
         Optional<BookChange.Difference> difference = change.difference();
-        return new ReadPreview(read.rows(), read.columns(), difference, difference.isEmpty() ? Map.of() : Arrays.stream(BookChange.OnSameName.values())
-                .collect(Collectors.toMap(Function.identity(), how -> broken(show, change.edit(how)))));
+        return new ReadPreview(
+                read.rows(),
+                read.columns(),
+                difference,
+                difference.isEmpty()
+                        ? Map.of()
+                        : Arrays.stream(BookChange.OnSameName.values())
+                                .collect(Collectors.toMap(Function.identity(), how -> broken(show, change.edit(how)))));
     }
 
     private static List<BrokenLine> broken(Show show, EditRequest request) {
-        return show.apply(request, NOBODY) instanceof Outcome.Accepted done ? Checks.arising(show, done.edit(), done.show()).stream()
-                .map(finding -> new BrokenLine(finding.about(), show.part(finding.about()).map(part -> part.body().called()).orElse(""), finding.text())).toList() : List.of();
+        return show.apply(request, NOBODY) instanceof Outcome.Accepted done
+                ? Checks.arising(show, done.edit(), done.show()).stream()
+                        .map(finding -> new BrokenLine(
+                                finding.about(),
+                                show.part(finding.about())
+                                        .map(part -> part.body().called())
+                                        .orElse(""),
+                                finding.text()))
+                        .toList()
+                : List.of();
     }
 
     @PostMapping
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(@PathVariable("show") String showId,
-            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Taking taking) {
-        List<Phrase> phrases = phrases(rows(showId, taking.source(), taking.text(), taking.bare(), taking.columns()).rows());
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(
+            @PathVariable("show") String showId,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody Taking taking) {
+        List<Phrase> phrases = phrases(rows(showId, taking.source(), taking.text(), taking.bare(), taking.columns())
+                .rows());
         Person person = store.person(browser);
-        Optional<Phrasebook.LinkSheet> sheet = taking.source() == Source.OTHER_SHOW ? otherBook(taking.text()).map(book -> book.book().sheet()) : Optional.empty();
-        return keeper.change(showId, show -> phrases.isEmpty() ? Outcome.Refused.because("There is no phrase in it that can be taken in")
-                        : show.apply(new BookChange(show, taking.name(), phrases, sheet).edit(taking.onSameName()), person))
+        Optional<Phrasebook.LinkSheet> sheet = taking.source() == Source.OTHER_SHOW
+                ? otherBook(taking.text()).map(book -> book.book().sheet())
+                : Optional.empty();
+        return keeper.change(
+                        showId,
+                        show -> phrases.isEmpty()
+                                ? Outcome.Refused.because("There is no phrase in it that can be taken in")
+                                : show.apply(
+                                        new BookChange(show, taking.name(), phrases, sheet).edit(taking.onSameName()),
+                                        person))
                 .thenApply(ShowController::answer);
     }
 
@@ -129,7 +158,9 @@ class PhrasebookController {
     }
 
     private ReadTable rows(String showId, Source source, String text, boolean bare, List<ReadTable.Told> columns) {
-        return source == Source.TABLE ? TableImport.read(text, bare, columns) : new ReadTable(rows(showId, source, text), List.of());
+        return source == Source.TABLE
+                ? TableImport.read(text, bare, columns)
+                : new ReadTable(rows(showId, source, text), List.of());
     }
 
     private List<ReadRow> rows(String showId, Source source, String text) {
@@ -139,14 +170,18 @@ class PhrasebookController {
             case ASKED -> asked(text.strip());
             case HEARD -> {
                 PartId target = new PartId(text);
-                yield understood(loop.ask(showId, (running, now) -> running.collected(target), List.<Phrase>of()).join());
+                yield understood(loop.ask(showId, (running, now) -> running.collected(target), List.<Phrase>of())
+                        .join());
             }
-            case OTHER_SHOW -> understood(otherBook(text).map(KnownBook::phrases).orElse(List.of()));
+            case OTHER_SHOW -> understood(
+                    otherBook(text).map(KnownBook::phrases).orElse(List.of()));
         };
     }
 
     private static List<ReadRow> understood(List<Phrase> phrases) {
-        return phrases.stream().map(phrase -> new ReadRow(phrase.address(), ReadRow.Verdict.UNDERSTOOD, Optional.of(phrase), "")).toList();
+        return phrases.stream()
+                .map(phrase -> new ReadRow(phrase.address(), ReadRow.Verdict.UNDERSTOOD, Optional.of(phrase), ""))
+                .toList();
     }
 
     private Optional<KnownBook> otherBook(String text) {
@@ -163,7 +198,8 @@ class PhrasebookController {
 
     private List<ReadRow> asked(String address) {
         AddressSpaceAsker.Answer answer = asker.ask(address);
-        return answer instanceof AddressSpaceAsker.Answer.Text text ? OscQuery.read(text.json())
+        return answer instanceof AddressSpaceAsker.Answer.Text text
+                ? OscQuery.read(text.json())
                 : List.of(ReadRow.refused(address, ((AddressSpaceAsker.Answer.None) answer).why()));
     }
 
@@ -175,24 +211,32 @@ class PhrasebookController {
         return store.booksElsewhere(showId);
     }
 
-    record Values(String text) {
-    }
+    record Values(String text) {}
 
     /** Gives an argument of a phrase the values that a person wrote. */
     @PutMapping("/phrases/{phrase}/arguments/{argument}/values")
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> values(@PathVariable("show") String showId,
-            @PathVariable("phrase") String phrase, @PathVariable("argument") int argument, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Values values) {
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> values(
+            @PathVariable("show") String showId,
+            @PathVariable("phrase") String phrase,
+            @PathVariable("argument") int argument,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody Values values) {
         PartId id = new PartId(phrase);
         Person person = store.person(browser);
-        return keeper.change(showId, show -> PhraseEdit.values(show, id, argument, values.text(), person)).thenApply(ShowController::answer);
+        return keeper.change(showId, show -> PhraseEdit.values(show, id, argument, values.text(), person))
+                .thenApply(ShowController::answer);
     }
 
     /** Says between which values a phrase stays in a proof at the venue, as a person wrote it. */
     @PutMapping("/phrases/{phrase}/proof/values")
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> proofValues(@PathVariable("show") String showId, @PathVariable("phrase") String phrase,
-            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Values values) {
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> proofValues(
+            @PathVariable("show") String showId,
+            @PathVariable("phrase") String phrase,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody Values values) {
         Person person = store.person(browser);
-        return keeper.change(showId, show -> PhraseEdit.proofValues(show, new PartId(phrase), values.text(), person)).thenApply(ShowController::answer);
+        return keeper.change(showId, show -> PhraseEdit.proofValues(show, new PartId(phrase), values.text(), person))
+                .thenApply(ShowController::answer);
     }
 
     // ---- out again
@@ -218,8 +262,11 @@ class PhrasebookController {
         if (!(show.part(id).map(Part::body).orElse(null) instanceof Phrasebook body)) {
             return ResponseEntity.notFound().build();
         }
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
-                .body(writing.write(body.name(), phrases(show, id)).orElseThrow(() -> new IllegalArgumentException("its phrases stand for more than "
-                        + SlotAddress.MAX_COUNT + " addresses, which no such file lists")).getBytes(StandardCharsets.UTF_8));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
+                .body(writing.write(body.name(), phrases(show, id))
+                        .orElseThrow(() -> new IllegalArgumentException("its phrases stand for more than "
+                                + SlotAddress.MAX_COUNT + " addresses, which no such file lists"))
+                        .getBytes(StandardCharsets.UTF_8));
     }
 }

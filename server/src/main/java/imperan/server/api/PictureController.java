@@ -5,6 +5,11 @@ import imperan.server.store.PictureStore;
 import imperan.show.Person;
 import imperan.show.Problem;
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Semaphore;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -15,12 +20,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.io.IOException;
-import java.time.Duration;
-import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.Semaphore;
 
 /** Pictures for controls: uploaded, chosen from, and shown. */
 @RestController
@@ -37,8 +36,7 @@ class PictureController {
     }
 
     /** @param hash of the picture that is there now; empty where there are problems */
-    record Uploaded(Optional<String> hash, List<Problem> problems) {
-    }
+    record Uploaded(Optional<String> hash, List<Problem> problems) {}
 
     @GetMapping
     List<PictureStore.Named> all() {
@@ -58,11 +56,15 @@ class PictureController {
             DECODING.release();
         }
         if (read instanceof Picture.Read.Bad bad) {
-            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(new Uploaded(Optional.empty(), List.of(Problem.of(bad.reason()))));
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                    .body(new Uploaded(Optional.empty(), List.of(Problem.of(bad.reason()))));
         }
         Picture picture = ((Picture.Read.Good) read).picture();
-        String shown = name.codePoints().filter(c -> !Character.isISOControl(c)).collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
-                .toString().strip();
+        String shown = name.codePoints()
+                .filter(c -> !Character.isISOControl(c))
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString()
+                .strip();
         String called = shown.isEmpty() ? "Picture" : shown;
         pictures.keep(picture, called.substring(0, Math.min(called.length(), Person.MOST_NAME)));
         return ResponseEntity.ok(new Uploaded(Optional.of(picture.hash()), List.of()));
@@ -70,8 +72,11 @@ class PictureController {
 
     @GetMapping("/{hash}")
     ResponseEntity<byte[]> show(@PathVariable("hash") String hash) {
-        return pictures.get(hash).map(picture -> ResponseEntity.ok().contentType(MediaType.parseMediaType(picture.type().mediaType()))
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable()).body(picture.bytes()))
+        return pictures.get(hash)
+                .map(picture -> ResponseEntity.ok()
+                        .contentType(MediaType.parseMediaType(picture.type().mediaType()))
+                        .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable())
+                        .body(picture.bytes()))
                 .orElse(ResponseEntity.notFound().build());
     }
 }

@@ -18,6 +18,9 @@ import imperan.server.store.ProofStore.Kept;
 import imperan.show.Person;
 import imperan.show.Problem;
 import imperan.show.ShowJson;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -29,10 +32,6 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.nio.charset.StandardCharsets;
-import java.util.List;
-import java.util.Optional;
 
 /** Proofs: the plan, the run, the reports. */
 @RestController
@@ -54,14 +53,11 @@ class ProofController {
     }
 
     /** @param token of the plan that was looked at */
-    record Start(Wish wish, String token) {
-    }
+    record Start(Wish wish, String token) {}
 
-    record Ordered(Order order) {
-    }
+    record Ordered(Order order) {}
 
-    record Signing(String name, String note) {
-    }
+    record Signing(String name, String note) {}
 
     /** What would be done; nothing is sent for it. */
     @PostMapping("/plan")
@@ -70,8 +66,12 @@ class ProofController {
     }
 
     @PostMapping
-    ResponseEntity<ShowController.EditAnswer> start(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody Start start) {
-        return ShowController.done(proofs.begin(show, start.wish(), start.token(), socket.actor(ShowController.browser(browser))));
+    ResponseEntity<ShowController.EditAnswer> start(
+            @PathVariable("show") String show,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody Start start) {
+        return ShowController.done(
+                proofs.begin(show, start.wish(), start.token(), socket.actor(ShowController.browser(browser))));
     }
 
     /** The one that runs, or the last one since the start; nothing where there was none. */
@@ -95,14 +95,22 @@ class ProofController {
 
     /** @param before the number of another one to compare it with; the one before it where none is given */
     @GetMapping("/reports/{number}")
-    ReportView report(@PathVariable("show") String show, @PathVariable("number") long number, @RequestParam(name = "before", required = false) Long before) {
+    ReportView report(
+            @PathVariable("show") String show,
+            @PathVariable("number") long number,
+            @RequestParam(name = "before", required = false) Long before) {
         Kept kept = kept(show, number);
-        Optional<Kept> other = before == null ? proofs.reports(show).stream().filter(older -> older.number() < number).findFirst() : proofs.report(show, before);
+        Optional<Kept> other = before == null
+                ? proofs.reports(show).stream()
+                        .filter(older -> older.number() < number)
+                        .findFirst()
+                : proofs.report(show, before);
         return ReportView.of(kept, other);
     }
 
     private Kept kept(String show, long number) {
-        return proofs.report(show, number).orElseThrow(() -> new IllegalArgumentException("There is no report " + number));
+        return proofs.report(show, number)
+                .orElseThrow(() -> new IllegalArgumentException("There is no report " + number));
     }
 
     @GetMapping("/reports/{number}/report.csv")
@@ -113,7 +121,10 @@ class ProofController {
     @GetMapping("/reports/{number}/report.json")
     ResponseEntity<byte[]> json(@PathVariable("show") String show, @PathVariable("number") long number) {
         Report report = kept(show, number).report();
-        return LineController.file(ShowJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report), MediaType.APPLICATION_JSON, "proof-" + number + ".json");
+        return LineController.file(
+                ShowJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(report),
+                MediaType.APPLICATION_JSON,
+                "proof-" + number + ".json");
     }
 
     /** As build servers keep the results of tests. */
@@ -123,13 +134,24 @@ class ProofController {
     }
 
     @PostMapping("/reports/{number}/sign")
-    ResponseEntity<ShowController.EditAnswer> sign(@PathVariable("show") String show, @PathVariable("number") long number, @RequestHeader(ShowController.BROWSER) String browser,
+    ResponseEntity<ShowController.EditAnswer> sign(
+            @PathVariable("show") String show,
+            @PathVariable("number") long number,
+            @RequestHeader(ShowController.BROWSER) String browser,
             @RequestBody Signing signing) {
-        Optional<String> problem = signing.name().isBlank() ? Optional.of("Write the name of who signs") : new Person(ShowController.browser(browser), signing.name()).problem();
+        Optional<String> problem = signing.name().isBlank()
+                ? Optional.of("Write the name of who signs")
+                : new Person(ShowController.browser(browser), signing.name()).problem();
         if (problem.isEmpty() && signing.note().length() > MOST_NOTE) {
             problem = Optional.of("A note has at most " + MOST_NOTE + " characters");
         }
-        if (problem.isEmpty() && proofs.sign(show, number, signing.name().strip(), signing.note().strip()).isEmpty()) {
+        if (problem.isEmpty()
+                && proofs.sign(
+                                show,
+                                number,
+                                signing.name().strip(),
+                                signing.note().strip())
+                        .isEmpty()) {
             problem = Optional.of("There is no report " + number);
         }
         return ShowController.done(problem.map(Problem::of));
@@ -150,7 +172,8 @@ class ProofController {
     }
 
     @PostMapping("/leftover/put-back")
-    ResponseEntity<ShowController.EditAnswer> putBack(@PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
+    ResponseEntity<ShowController.EditAnswer> putBack(
+            @PathVariable("show") String show, @RequestHeader(ShowController.BROWSER) String browser) {
         return ShowController.done(leftovers.putBack(show, socket.actor(ShowController.browser(browser))));
     }
 

@@ -8,12 +8,11 @@ import imperan.server.run.ShowLoop;
 import imperan.server.sound.Sounds;
 import imperan.server.store.Keeper;
 import imperan.show.Show;
+import java.time.Instant;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.time.Instant;
 
 /** What is not ready before the doors open. */
 @RestController
@@ -38,8 +37,17 @@ class ReadyController {
     @GetMapping
     ReadyView ready(@PathVariable("show") String showId) {
         Show show = keeper.show(showId).join();
-        ReadyCheck.Now now = loop.askLive(showId, (running, at) -> new ReadyCheck.Now(running.links(), running.values(), running.tracks(), sound -> sounds.bytes(sound.hash()).isPresent())).join();
-        return new ReadyView(Instant.now().toEpochMilli(), ReadyCheck.of(show, now, findings.all(showId).join(), LineTable.of(show), proofs.proved(showId)).stream()
-                .map(ReadyView.Check::of).toList());
+        ReadyCheck.Now now = loop.askLive(
+                        showId,
+                        (running, at) -> new ReadyCheck.Now(
+                                running.links(), running.values(), running.tracks(), sound -> sounds.bytes(sound.hash())
+                                        .isPresent()))
+                .join();
+        return new ReadyView(
+                Instant.now().toEpochMilli(),
+                ReadyCheck.of(show, now, findings.all(showId).join(), LineTable.of(show), proofs.proved(showId))
+                        .stream()
+                        .map(ReadyView.Check::of)
+                        .toList());
     }
 }

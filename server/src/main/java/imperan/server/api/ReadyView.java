@@ -3,7 +3,6 @@ package imperan.server.api;
 import imperan.proof.ReadyCheck;
 import imperan.show.PartId;
 import imperan.words.ReadyWords;
-
 import java.util.List;
 
 /**
@@ -19,12 +18,16 @@ public record ReadyView(double atMillis, List<Check> checks) {
      */
     public record Check(ReadyCheck.Question question, String title, int looked, List<Item> items) {
         static Check of(ReadyCheck.Answer answer) {
-            return new Check(answer.question(), ReadyWords.title(answer.question()), answer.looked(), answer.items().stream()
-                    .map(item -> new Item(item.about(), item.name(), ReadyWords.says(answer.question(), item))).toList());
+            return new Check(
+                    answer.question(),
+                    ReadyWords.title(answer.question()),
+                    answer.looked(),
+                    answer.items().stream()
+                            .map(item -> new Item(item.about(), item.name(), ReadyWords.says(answer.question(), item)))
+                            .toList());
         }
     }
 
     /** @param about the target, host or control */
-    public record Item(PartId about, String name, String says) {
-    }
+    public record Item(PartId about, String name, String says) {}
 }

@@ -8,7 +8,6 @@ import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.oas.models.media.Discriminator;
 import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
-
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
@@ -68,7 +67,10 @@ final class SchemaShapes {
         subTypes.forEach((tagged, subType) -> {
             String name = subType.getSimpleName();
             if (!schemas.containsKey(name)) {
-                ModelConverters.getInstance().resolveAsResolvedSchema(new AnnotatedType(subType)).referencedSchemas.forEach(schemas::putIfAbsent);
+                ModelConverters.getInstance()
+                        .resolveAsResolvedSchema(new AnnotatedType(subType))
+                        .referencedSchemas
+                        .forEach(schemas::putIfAbsent);
             }
             Schema<?> whole = flat(schemas.get(name));
             Schema<?> tagSchema = new JsonSchema().typesItem("string");
@@ -103,8 +105,8 @@ final class SchemaShapes {
         for (RecordComponent component : type.getRecordComponents()) {
             required.add(component.getName());
             if (component.getType() == Optional.class) {
-                schema.getProperties().put(component.getName(),
-                        orNull(schema.getProperties().get(component.getName())));
+                schema.getProperties()
+                        .put(component.getName(), orNull(schema.getProperties().get(component.getName())));
             }
             mentioned(component.getGenericType());
         }

@@ -9,10 +9,10 @@ import imperan.layout.placing.PhraseFamily;
 import imperan.line.FillStart;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
+import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.EditLine;
 import imperan.server.store.ShowStore.KeepPoint;
 import imperan.server.store.ShowStore.ShowInfo;
-import imperan.server.store.ShowStore;
 import imperan.show.EditRequest;
 import imperan.show.Held;
 import imperan.show.Lock;
@@ -21,6 +21,11 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Problem;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -35,12 +40,6 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.nio.charset.StandardCharsets;
-import java.util.List;
-import java.util.Objects;
-import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
 
 /** Shows and their edits over REST. The header names the browser that acts. */
 @RestController
@@ -62,20 +61,18 @@ class ShowController {
     }
 
     /** @param number of the edit; 0 where nothing was edited, and where it was refused the problems say why */
-    record EditAnswer(long number, List<Problem> problems) {
-    }
+    record EditAnswer(long number, List<Problem> problems) {}
 
-    record Name(String name) {
-    }
+    record Name(String name) {}
 
-    record Locked(boolean locked) {
-    }
+    record Locked(boolean locked) {}
 
     /** @param problems why it cannot be; empty where it can */
     record ArrangePreview(List<ChangeLine> changes, List<Problem> problems) {
 
         static ArrangePreview of(Outcome outcome) {
-            return outcome instanceof Outcome.Accepted accepted ? new ArrangePreview(ChangeLine.of(accepted.edit(), accepted.show()), List.of())
+            return outcome instanceof Outcome.Accepted accepted
+                    ? new ArrangePreview(ChangeLine.of(accepted.edit(), accepted.show()), List.of())
                     : new ArrangePreview(List.of(), ((Outcome.Refused) outcome).problems());
         }
     }
@@ -121,7 +118,11 @@ class ShowController {
 
     @GetMapping(value = "/shows/{show}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> file(@PathVariable("show") String show) {
-        String name = store.show(show).name().replaceAll("[^A-Za-z0-9 ._-]", "").strip().replace(' ', '-');
+        String name = store.show(show)
+                .name()
+                .replaceAll("[^A-Za-z0-9 ._-]", "")
+                .strip()
+                .replace(' ', '-');
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + ".imperan.json\"")
                 .body(shows.file(show).getBytes(StandardCharsets.UTF_8));
@@ -133,24 +134,31 @@ class ShowController {
     }
 
     @PostMapping(value = "/files", consumes = MediaType.TEXT_PLAIN_VALUE)
-    ResponseEntity<Shows.Done> take(@RequestHeader(BROWSER) String browser,
-            @RequestParam("onSameName") Shows.OnSameName onSameName, @RequestBody String file) {
+    ResponseEntity<Shows.Done> take(
+            @RequestHeader(BROWSER) String browser,
+            @RequestParam("onSameName") Shows.OnSameName onSameName,
+            @RequestBody String file) {
         return answer(shows.take(file, onSameName, store.person(browser)));
     }
 
     // ---- edits
 
     @PostMapping("/shows/{show}/edits")
-    CompletableFuture<ResponseEntity<EditAnswer>> edit(@PathVariable("show") String show,
-            @RequestHeader(BROWSER) String browser, @RequestBody EditRequest request) {
+    CompletableFuture<ResponseEntity<EditAnswer>> edit(
+            @PathVariable("show") String show,
+            @RequestHeader(BROWSER) String browser,
+            @RequestBody EditRequest request) {
         return keeper.edit(show, request, store.person(browser)).thenApply(ShowController::answer);
     }
 
     @PostMapping("/shows/{show}/arrange")
-    CompletableFuture<ResponseEntity<EditAnswer>> arrange(@PathVariable("show") String show,
-            @RequestHeader(BROWSER) String browser, @RequestBody Arrangement arrangement) {
+    CompletableFuture<ResponseEntity<EditAnswer>> arrange(
+            @PathVariable("show") String show,
+            @RequestHeader(BROWSER) String browser,
+            @RequestBody Arrangement arrangement) {
         Person person = store.person(browser);
-        return keeper.change(show, now -> Arranger.carryOut(now, arrangement, person)).thenApply(ShowController::answer);
+        return keeper.change(show, now -> Arranger.carryOut(now, arrangement, person))
+                .thenApply(ShowController::answer);
     }
 
     /** What can be placed on a page for a target: its phrases by the things they belong to. */
@@ -161,7 +169,9 @@ class ShowController {
 
     /** What an arrangement would change, without changing anything. */
     @PostMapping("/shows/{show}/arrange/preview")
-    ArrangePreview previewArrangement(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
+    ArrangePreview previewArrangement(
+            @PathVariable("show") String show,
+            @RequestHeader(BROWSER) String browser,
             @RequestBody Arrangement arrangement) {
         return ArrangePreview.of(Arranger.carryOut(keeper.show(show).join(), arrangement, store.person(browser)));
     }
@@ -180,32 +190,46 @@ class ShowController {
 
     /** Locks a show, so that it can be operated and not changed, or unlocks it. */
     @PutMapping("/shows/{show}/lock")
-    CompletableFuture<ResponseEntity<EditAnswer>> lock(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
-            @RequestBody Locked locked) {
+    CompletableFuture<ResponseEntity<EditAnswer>> lock(
+            @PathVariable("show") String show, @RequestHeader(BROWSER) String browser, @RequestBody Locked locked) {
         Person person = store.person(browser);
-        return keeper.change(show, now -> now.apply(locked.locked()
-                ? new EditRequest("Lock the show", List.of(new EditRequest.Put(new Part(Lock.ID, Optional.empty(), 0, new Lock(person.name())),
-                        now.held(Lock.ID).map(Held::version).orElse(0L))))
-                : new EditRequest("Unlock the show", List.of(new EditRequest.Remove(Lock.ID, now.held(Lock.ID).map(Held::version).orElse(0L)))), person))
+        return keeper.change(
+                        show,
+                        now -> now.apply(
+                                locked.locked()
+                                        ? new EditRequest(
+                                                "Lock the show",
+                                                List.of(new EditRequest.Put(
+                                                        new Part(Lock.ID, Optional.empty(), 0, new Lock(person.name())),
+                                                        now.held(Lock.ID)
+                                                                .map(Held::version)
+                                                                .orElse(0L))))
+                                        : new EditRequest(
+                                                "Unlock the show",
+                                                List.of(new EditRequest.Remove(
+                                                        Lock.ID,
+                                                        now.held(Lock.ID)
+                                                                .map(Held::version)
+                                                                .orElse(0L)))),
+                                person))
                 .thenApply(ShowController::answer);
     }
 
     @PostMapping("/shows/{show}/undo")
-    CompletableFuture<ResponseEntity<EditAnswer>> undo(@PathVariable("show") String show,
-            @RequestHeader(BROWSER) String browser) {
+    CompletableFuture<ResponseEntity<EditAnswer>> undo(
+            @PathVariable("show") String show, @RequestHeader(BROWSER) String browser) {
         return keeper.undo(show, store.person(browser)).thenApply(ShowController::answer);
     }
 
     @PostMapping("/shows/{show}/redo")
-    CompletableFuture<ResponseEntity<EditAnswer>> redo(@PathVariable("show") String show,
-            @RequestHeader(BROWSER) String browser) {
+    CompletableFuture<ResponseEntity<EditAnswer>> redo(
+            @PathVariable("show") String show, @RequestHeader(BROWSER) String browser) {
         return keeper.redo(show, store.person(browser)).thenApply(ShowController::answer);
     }
 
     /** The newest edits first; before a number, where one is given. */
     @GetMapping("/shows/{show}/edits")
-    List<EditLine> edits(@PathVariable("show") String show,
-            @RequestParam("before") Optional<Long> before) {
+    List<EditLine> edits(@PathVariable("show") String show, @RequestParam("before") Optional<Long> before) {
         return store.newestEdits(store.show(show).id(), before.orElse(Long.MAX_VALUE), EDITS_A_PAGE);
     }
 
@@ -215,8 +239,8 @@ class ShowController {
     }
 
     @PostMapping("/shows/{show}/keep-points")
-    ResponseEntity<EditAnswer> keep(@PathVariable("show") String show, @RequestHeader(BROWSER) String browser,
-            @RequestBody Name name) {
+    ResponseEntity<EditAnswer> keep(
+            @PathVariable("show") String show, @RequestHeader(BROWSER) String browser, @RequestBody Name name) {
         if (name.name().isBlank()) {
             return refused(List.of(Problem.of("A version needs a name")));
         }
@@ -231,8 +255,10 @@ class ShowController {
 
     /** Back to a version; itself an edit, so it can be taken back. */
     @PostMapping("/shows/{show}/restore/{version}")
-    CompletableFuture<ResponseEntity<EditAnswer>> restore(@PathVariable("show") String show,
-            @PathVariable("version") long version, @RequestHeader(BROWSER) String browser) {
+    CompletableFuture<ResponseEntity<EditAnswer>> restore(
+            @PathVariable("show") String show,
+            @PathVariable("version") long version,
+            @RequestHeader(BROWSER) String browser) {
         return keeper.restore(show, version, store.person(browser), "Restore version " + version)
                 .thenApply(ShowController::answer);
     }
@@ -274,7 +300,8 @@ class ShowController {
 
     /** Of something that was done, or of why it cannot be. */
     static ResponseEntity<EditAnswer> done(Optional<Problem> problem) {
-        return problem.map(why -> refused(List.of(why))).orElseGet(() -> ResponseEntity.ok(new EditAnswer(0, List.of())));
+        return problem.map(why -> refused(List.of(why)))
+                .orElseGet(() -> ResponseEntity.ok(new EditAnswer(0, List.of())));
     }
 
     static ResponseEntity<EditAnswer> refused(List<Problem> problems) {
@@ -282,6 +309,7 @@ class ShowController {
     }
 
     private static ResponseEntity<Shows.Done> answer(Shows.Done done) {
-        return ResponseEntity.status(done.show().isPresent() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT).body(done);
+        return ResponseEntity.status(done.show().isPresent() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT)
+                .body(done);
     }
 }

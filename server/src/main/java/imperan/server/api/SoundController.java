@@ -4,6 +4,10 @@ import imperan.server.sound.Sounds;
 import imperan.server.store.SoundStore.SoundInfo;
 import imperan.show.Person;
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
@@ -16,11 +20,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.io.IOException;
-import java.time.Duration;
-import java.util.List;
-import java.util.Optional;
 
 /** Sounds of tracks: loaded, looked at, and played by browsers. */
 @RestController
@@ -43,13 +42,17 @@ class SoundController {
      */
     record SoundState(String hash, String name, double progress, Optional<Double> seconds, Optional<String> problem) {
         private static SoundState of(Sounds.State state) {
-            return new SoundState(state.hash(), state.info().map(SoundInfo::name).orElse(""), state.progress(), state.info().map(SoundInfo::seconds), state.problem());
+            return new SoundState(
+                    state.hash(),
+                    state.info().map(SoundInfo::name).orElse(""),
+                    state.progress(),
+                    state.info().map(SoundInfo::seconds),
+                    state.problem());
         }
     }
 
     /** A wave in columns: of each the lowest and the highest sample, -128 to 127. */
-    record SoundWave(int[] low, int[] high) {
-    }
+    record SoundWave(int[] low, int[] high) {}
 
     @GetMapping
     List<SoundInfo> all() {
@@ -59,31 +62,51 @@ class SoundController {
     /** Takes the bytes of a sound file in, and begins to decode it. */
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<SoundState> load(@RequestParam("name") String name, HttpServletRequest request) throws IOException {
-        String shown = name.codePoints().filter(c -> !Character.isISOControl(c)).collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString().strip();
-        Sounds.State state = sounds.load(shown.isEmpty() ? "Sound" : shown.substring(0, Math.min(shown.length(), Person.MOST_NAME)), request.getInputStream());
-        return ResponseEntity.status(state.problem().isPresent() ? HttpStatus.UNPROCESSABLE_CONTENT : HttpStatus.OK).body(SoundState.of(state));
+        String shown = name.codePoints()
+                .filter(c -> !Character.isISOControl(c))
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString()
+                .strip();
+        Sounds.State state = sounds.load(
+                shown.isEmpty() ? "Sound" : shown.substring(0, Math.min(shown.length(), Person.MOST_NAME)),
+                request.getInputStream());
+        return ResponseEntity.status(state.problem().isPresent() ? HttpStatus.UNPROCESSABLE_CONTENT : HttpStatus.OK)
+                .body(SoundState.of(state));
     }
 
     @GetMapping("/{hash}")
     ResponseEntity<SoundState> state(@PathVariable("hash") String hash) {
-        return sounds.state(hash).map(state -> ResponseEntity.ok(SoundState.of(state))).orElse(ResponseEntity.notFound().build());
+        return sounds.state(hash)
+                .map(state -> ResponseEntity.ok(SoundState.of(state)))
+                .orElse(ResponseEntity.notFound().build());
     }
 
     /** The file as it was loaded; parts of it where a browser asks for them. */
     @GetMapping("/{hash}/file")
     ResponseEntity<Resource> file(@PathVariable("hash") String hash) {
         Optional<MediaType> type = sounds.mediaType(hash).map(MediaType::parseMediaType);
-        return type.flatMap(known -> sounds.bytes(hash).map(file -> ResponseEntity.ok().contentType(known).cacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable())
-                .<Resource>body(new FileSystemResource(file)))).orElse(ResponseEntity.notFound().build());
+        return type.flatMap(known -> sounds.bytes(hash).map(file -> ResponseEntity.ok()
+                        .contentType(known)
+                        .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable())
+                        .<Resource>body(new FileSystemResource(file))))
+                .orElse(ResponseEntity.notFound().build());
     }
 
     /** Part of its wave, from one second to another, in so many columns. */
     @GetMapping("/{hash}/wave")
-    ResponseEntity<SoundWave> wave(@PathVariable("hash") String hash, @RequestParam("from") double from, @RequestParam("to") double to, @RequestParam("columns") int columns) throws IOException {
+    ResponseEntity<SoundWave> wave(
+            @PathVariable("hash") String hash,
+            @RequestParam("from") double from,
+            @RequestParam("to") double to,
+            @RequestParam("columns") int columns)
+            throws IOException {
         if (!(from >= 0 && to > from)) {
             throw new IllegalArgumentException("A part of a wave begins at 0 or later, and ends after that");
         }
-        return sounds.columns(hash, from, to, columns).map(wave -> ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(1))).body(new SoundWave(wave.low(), wave.high())))
+        return sounds.columns(hash, from, to, columns)
+                .map(wave -> ResponseEntity.ok()
+                        .cacheControl(CacheControl.maxAge(Duration.ofDays(1)))
+                        .body(new SoundWave(wave.low(), wave.high())))
                 .orElse(ResponseEntity.notFound().build());
     }
 }

@@ -6,6 +6,7 @@ import imperan.server.trial.TrialWish;
 import imperan.server.trial.Trials;
 import imperan.show.PartId;
 import imperan.trial.TrialReport;
+import java.util.List;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,8 +15,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.util.List;
 
 /** Trials of cue lists: one is played through, and what came of it is told. */
 @RestController
@@ -33,16 +32,23 @@ class TrialController {
     /** The names of the targets that the list speaks to at the venue. */
     @GetMapping("/venues")
     List<String> venues(@PathVariable("show") String show, @PathVariable("list") PartId list) {
-        return trials.venues(show, list).stream().map(part -> part.body().called()).toList();
+        return trials.venues(show, list).stream()
+                .map(part -> part.body().called())
+                .toList();
     }
 
     @PostMapping
-    ResponseEntity<ShowController.EditAnswer> begin(@PathVariable("show") String show, @PathVariable("list") PartId list, @RequestHeader(ShowController.BROWSER) String browser, @RequestBody TrialWish wish) {
+    ResponseEntity<ShowController.EditAnswer> begin(
+            @PathVariable("show") String show,
+            @PathVariable("list") PartId list,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody TrialWish wish) {
         return ShowController.done(trials.begin(show, list, wish, socket.actor(ShowController.browser(browser))));
     }
 
     @PostMapping("/stop")
-    ResponseEntity<ShowController.EditAnswer> stop(@PathVariable("show") String show, @PathVariable("list") PartId list) {
+    ResponseEntity<ShowController.EditAnswer> stop(
+            @PathVariable("show") String show, @PathVariable("list") PartId list) {
         return ShowController.done(trials.stop(show, list));
     }
 
@@ -54,7 +60,8 @@ class TrialController {
 
     @GetMapping("/report.csv")
     ResponseEntity<byte[]> csv(@PathVariable("show") String show, @PathVariable("list") PartId list) {
-        TrialReport report = trials.report(show, list).orElseThrow(() -> new IllegalArgumentException("There was no trial of this list since the start"));
+        TrialReport report = trials.report(show, list)
+                .orElseThrow(() -> new IllegalArgumentException("There was no trial of this list since the start"));
         return LineController.file(TrialCsv.write(report), LineController.CSV, "trial.csv");
     }
 }

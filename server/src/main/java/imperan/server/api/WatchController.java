@@ -2,14 +2,13 @@ package imperan.server.api;
 
 import imperan.server.run.Readings;
 import imperan.server.store.Keeper;
+import java.util.Optional;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.util.Optional;
 
 /** What went wrong in the live show. */
 @RestController

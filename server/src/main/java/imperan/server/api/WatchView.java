@@ -5,7 +5,6 @@ import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.watch.Incident;
 import imperan.words.WatchWords;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -24,11 +23,32 @@ public record WatchView(double since, int links, int well, int open, List<Incide
      * @param about the address, or who sent it
      * @param over  since when it is well again
      */
-    public record IncidentView(Incident.Kind kind, String word, String says, Optional<PartId> target, String name, Optional<PartId> control, String label, String about, double first,
-                               double last, int count, Optional<Double> over) {
+    public record IncidentView(
+            Incident.Kind kind,
+            String word,
+            String says,
+            Optional<PartId> target,
+            String name,
+            Optional<PartId> control,
+            String label,
+            String about,
+            double first,
+            double last,
+            int count,
+            Optional<Double> over) {
         static IncidentView of(Incident incident, Show show) {
-            return new IncidentView(incident.kind(), WatchWords.word(incident.kind()), WatchWords.says(incident), incident.target(), called(incident.target(), show), incident.control(),
-                    called(incident.control(), show), incident.about(), incident.first() / NANOS_OF_MILLI, incident.last() / NANOS_OF_MILLI, incident.count(),
+            return new IncidentView(
+                    incident.kind(),
+                    WatchWords.word(incident.kind()),
+                    WatchWords.says(incident),
+                    incident.target(),
+                    called(incident.target(), show),
+                    incident.control(),
+                    called(incident.control(), show),
+                    incident.about(),
+                    incident.first() / NANOS_OF_MILLI,
+                    incident.last() / NANOS_OF_MILLI,
+                    incident.count(),
                     incident.over().map(at -> at / NANOS_OF_MILLI));
         }
 
@@ -39,8 +59,14 @@ public record WatchView(double since, int links, int well, int open, List<Incide
 
     static WatchView of(WatchNow now, Show show) {
         // what was removed since cannot get well, and nobody can look after it
-        List<Incident> incidents = now.incidents().stream().filter(each -> isThere(each.target(), show) && isThere(each.control(), show)).toList();
-        return new WatchView(now.since() / NANOS_OF_MILLI, now.links(), now.well(), (int) incidents.stream().filter(each -> each.over().isEmpty()).count(),
+        List<Incident> incidents = now.incidents().stream()
+                .filter(each -> isThere(each.target(), show) && isThere(each.control(), show))
+                .toList();
+        return new WatchView(
+                now.since() / NANOS_OF_MILLI,
+                now.links(),
+                now.well(),
+                (int) incidents.stream().filter(each -> each.over().isEmpty()).count(),
                 incidents.stream().map(each -> IncidentView.of(each, show)).toList());
     }
 

@@ -21,14 +21,6 @@ import imperan.show.PartId;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Target;
-import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RestController;
-
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -36,6 +28,13 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BiFunction;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
 
 /** Why an answer is missing, and finding out more about it. */
 @RestController
@@ -77,13 +76,24 @@ class WhyController {
         Optional<Observed> seen = loop.askLive(showId, reading).join();
         LiveFacts live = readings.facts(showId).join();
         return seen.flatMap(observed -> Facts.of(show, observed, live.network(), loop.missed())
-                .map(facts -> facts.with(Optional.ofNullable(undelivered.get(observed.link().target()))))).map(WhyController::view).orElse(WhyView.NOTHING_SAID);
+                        .map(facts -> facts.with(Optional.ofNullable(
+                                undelivered.get(observed.link().target())))))
+                .map(WhyController::view)
+                .orElse(WhyView.NOTHING_SAID);
     }
 
     private static WhyView view(Facts facts) {
         LinkView link = facts.seen().link();
-        String line = facts.seen().line().map(said -> said.address() + " " + OscText.brief(said.arguments())).orElse("");
-        return WhyView.of(WhyNot.of(facts), link.target().value(), facts.target().name(), line, link.socket().works() && link.gate().isKeptAlive());
+        String line = facts.seen()
+                .line()
+                .map(said -> said.address() + " " + OscText.brief(said.arguments()))
+                .orElse("");
+        return WhyView.of(
+                WhyNot.of(facts),
+                link.target().value(),
+                facts.target().name(),
+                line,
+                link.socket().works() && link.gate().isKeptAlive());
     }
 
     /**
@@ -91,15 +101,25 @@ class WhyController {
      * answer to. What comes of it is seen by asking again.
      */
     @PostMapping("/targets/{target}/find-out")
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> findOut(@PathVariable("show") String showId, @PathVariable("target") PartId target,
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> findOut(
+            @PathVariable("show") String showId,
+            @PathVariable("target") PartId target,
             @RequestHeader(ShowController.BROWSER) String browser) {
         Show show = keeper.show(showId).join();
-        show.part(target).map(Part::body).filter(Target.class::isInstance).map(body -> ((Target) body).asReached()).filter(reached -> loop.liveShowId().equals(showId) && !reached.transport().isConnection())
+        show.part(target)
+                .map(Part::body)
+                .filter(Target.class::isInstance)
+                .map(body -> ((Target) body).asReached())
+                .filter(reached ->
+                        loop.liveShowId().equals(showId) && !reached.transport().isConnection())
                 .ifPresent(reached -> {
-                    search.search(OtherPorts.of(show, reached), Phrasebook.spokenWith(show, reached).codec());
+                    search.search(
+                            OtherPorts.of(show, reached),
+                            Phrasebook.spokenWith(show, reached).codec());
                     countUndelivered(target, reached.host());
                 });
-        return loop.command(showId, new Command.FindOut(target), socket.actor(ShowController.browser(browser))).thenApply(ShowController::done);
+        return loop.command(showId, new Command.FindOut(target), socket.actor(ShowController.browser(browser)))
+                .thenApply(ShowController::done);
     }
 
     /**
@@ -109,10 +129,14 @@ class WhyController {
     private void countUndelivered(PartId target, String host) {
         long at = System.currentTimeMillis() * 1_000_000L;
         OptionalLong before = ThisMachine.withoutProgram();
-        boolean here = ThisMachine.adapters().stream().flatMap(adapter -> adapter.addresses().stream()).anyMatch(ours -> ours.address().toString().equals(host) || host.startsWith("127."));
+        boolean here = ThisMachine.adapters().stream()
+                .flatMap(adapter -> adapter.addresses().stream())
+                .anyMatch(ours -> ours.address().toString().equals(host) || host.startsWith("127."));
         if (before.isPresent() && !here) {
-            CompletableFuture.delayedExecutor(ANSWERED_MS, TimeUnit.MILLISECONDS).execute(() -> ThisMachine.withoutProgram()
-                    .ifPresent(after -> undelivered.put(target, new Undelivered(after - before.getAsLong(), at))));
+            CompletableFuture.delayedExecutor(ANSWERED_MS, TimeUnit.MILLISECONDS)
+                    .execute(() -> ThisMachine.withoutProgram()
+                            .ifPresent(
+                                    after -> undelivered.put(target, new Undelivered(after - before.getAsLong(), at))));
         }
     }
 }

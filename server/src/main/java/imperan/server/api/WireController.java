@@ -19,6 +19,10 @@ import imperan.wire.Found;
 import imperan.wire.FromWire;
 import imperan.wire.Search;
 import imperan.wire.WireRecord;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.BiFunction;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,11 +31,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-
-import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
-import java.util.function.BiFunction;
 
 /** The packets of the live show: as a list, by address, taken apart and as curves. Whoever looks asks again; the loop only lends what is kept, and what is looked for is found elsewhere. */
 @RestController
@@ -42,9 +41,11 @@ class WireController {
     private static final int MOST_ADDRESSES = 200;
     /** Rows in one answer; older ones are asked for. */
     private static final int MOST_ROWS = 400;
+
     private static final int MOST_LINES = 8;
     /** More than a screen has room for side by side. */
     private static final int MOST_POINTS = 2_000;
+
     private static final long SECOND = 1_000_000_000L;
     private static final int LONGEST_PLOT = 3_600;
 
@@ -63,10 +64,18 @@ class WireController {
     CompletableFuture<WireFound> rows(@PathVariable("show") String show, @RequestBody WireAsked asked) {
         Search.Read read = Search.of(asked.query().text());
         if (!(read instanceof Search.Read.For found)) {
-            return CompletableFuture.completedFuture(WireFound.faulty(((Search.Read.Faulty) read).problem().message()));
+            return CompletableFuture.completedFuture(
+                    WireFound.faulty(((Search.Read.Faulty) read).problem().message()));
         }
-        return readings.wire(show).thenApplyAsync(wire -> WireFound.of(Found.in(wire.packets(), wire.change(), asked.query().filter(found.search()), asked.since(), asked.before(),
-                MOST_ROWS, wire.now())));
+        return readings.wire(show)
+                .thenApplyAsync(wire -> WireFound.of(Found.in(
+                        wire.packets(),
+                        wire.change(),
+                        asked.query().filter(found.search()),
+                        asked.since(),
+                        asked.before(),
+                        MOST_ROWS,
+                        wire.now())));
     }
 
     /** What was said, by its address; what moved last comes first. */
@@ -74,15 +83,26 @@ class WireController {
     CompletableFuture<AddressesFound> addresses(@PathVariable("show") String show, @RequestBody AddressesAsked asked) {
         Search.Read read = Search.of(asked.query().text());
         return read instanceof Search.Read.For found
-                ? readings.addresses(show, asked.query().filter(found.search()), (long) (asked.sinceMillis() * 1e6), MOST_ADDRESSES).thenApply(AddressesFound::of)
-                : CompletableFuture.completedFuture(new AddressesFound(List.of(), 0, Optional.of(((Search.Read.Faulty) read).problem().message())));
+                ? readings.addresses(
+                                show,
+                                asked.query().filter(found.search()),
+                                (long) (asked.sinceMillis() * 1e6),
+                                MOST_ADDRESSES)
+                        .thenApply(AddressesFound::of)
+                : CompletableFuture.completedFuture(new AddressesFound(
+                        List.of(),
+                        0,
+                        Optional.of(((Search.Read.Faulty) read).problem().message())));
     }
 
     /** One packet by its number, taken apart; 404 where it is no longer kept. */
     @GetMapping("/{number}")
-    CompletableFuture<ResponseEntity<WirePacket>> packet(@PathVariable("show") String show, @PathVariable("number") long number) {
-        return readings.wire(show).thenApplyAsync(wire -> ResponseEntity.of(numbered(wire.packets(), number)
-                .map(record -> WirePacket.of(record, record.pair().flatMap(pair -> numbered(wire.packets(), pair))))));
+    CompletableFuture<ResponseEntity<WirePacket>> packet(
+            @PathVariable("show") String show, @PathVariable("number") long number) {
+        return readings.wire(show)
+                .thenApplyAsync(wire -> ResponseEntity.of(numbered(wire.packets(), number)
+                        .map(record ->
+                                WirePacket.of(record, record.pair().flatMap(pair -> numbered(wire.packets(), pair))))));
     }
 
     /** Numbers follow each other. */
@@ -93,23 +113,32 @@ class WireController {
 
     /** Adds the address of a packet to the phrasebook of its target. */
     @PostMapping("/{number}/phrase")
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> phrase(@PathVariable("show") String show, @PathVariable("number") long number,
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> phrase(
+            @PathVariable("show") String show,
+            @PathVariable("number") long number,
             @RequestHeader(ShowController.BROWSER) String browser) {
         return making(show, number, browser, FromWire::phrase);
     }
 
     /** Gives the address of a packet to a control. */
     @PostMapping("/{number}/lines")
-    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> lines(@PathVariable("show") String show, @PathVariable("number") long number,
-            @RequestHeader(ShowController.BROWSER) String browser, @RequestBody GivenTo to) {
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> lines(
+            @PathVariable("show") String show,
+            @PathVariable("number") long number,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody GivenTo to) {
         return making(show, number, browser, (from, record) -> from.lines(record, to.control()));
     }
 
-    private CompletableFuture<ResponseEntity<ShowController.EditAnswer>> making(String show, long number, String browser, BiFunction<FromWire, WireRecord, Outcome> making) {
+    private CompletableFuture<ResponseEntity<ShowController.EditAnswer>> making(
+            String show, long number, String browser, BiFunction<FromWire, WireRecord, Outcome> making) {
         Person person = store.person(browser);
-        return readings.wire(show).thenCompose(wire -> keeper.change(show, now -> numbered(wire.packets(), number)
-                .map(record -> making.apply(new FromWire(now, wire.packets(), person), record))
-                .orElseGet(() -> Outcome.Refused.because("This message is no longer kept: newer ones have taken its place")))).thenApply(ShowController::answer);
+        return readings.wire(show)
+                .thenCompose(wire -> keeper.change(show, now -> numbered(wire.packets(), number)
+                        .map(record -> making.apply(new FromWire(now, wire.packets(), person), record))
+                        .orElseGet(() -> Outcome.Refused.because(
+                                "This message is no longer kept: newer ones have taken its place"))))
+                .thenApply(ShowController::answer);
     }
 
     /** What a target understands, as messages that can be sent. */
@@ -122,7 +151,12 @@ class WireController {
     @PostMapping("/plot")
     CompletableFuture<Plotted> plot(@PathVariable("show") String show, @RequestBody PlotAsked asked) {
         int seconds = Math.max(1, Math.min(LONGEST_PLOT, asked.seconds()));
-        return readings.wire(show).thenApplyAsync(wire -> new Plotted(wire.now() / 1e6, asked.lines().stream().limit(MOST_LINES)
-                .map(line -> line.points(wire.packets(), wire.now() - seconds * SECOND, MOST_POINTS)).toList()));
+        return readings.wire(show)
+                .thenApplyAsync(wire -> new Plotted(
+                        wire.now() / 1e6,
+                        asked.lines().stream()
+                                .limit(MOST_LINES)
+                                .map(line -> line.points(wire.packets(), wire.now() - seconds * SECOND, MOST_POINTS))
+                                .toList()));
     }
 }

@@ -13,7 +13,6 @@ import imperan.wire.Search;
 import imperan.wire.WireFilter;
 import imperan.wire.WireRecord;
 import imperan.words.PieceWords;
-
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
@@ -22,11 +21,14 @@ import java.util.Set;
 /** What the Wire is asked for, and what it answers. */
 final class WireViews {
 
-    private WireViews() {
-    }
+    private WireViews() {}
 
     /** Which way packets went. */
-    enum Way { BOTH, OUT, IN }
+    enum Way {
+        BOTH,
+        OUT,
+        IN
+    }
 
     /**
      * Which packets are looked for.
@@ -37,14 +39,27 @@ final class WireViews {
      * @param muted   what is left out
      * @param repeats whether what comes again and again is among the rows
      */
-    record WireQuery(String source, Way way, String text, String types, WireFilter.Only only, List<WireFilter.Mute> muted, boolean repeats) {
+    record WireQuery(
+            String source,
+            Way way,
+            String text,
+            String types,
+            WireFilter.Only only,
+            List<WireFilter.Mute> muted,
+            boolean repeats) {
 
         private static final int MOST_MUTED = 500;
 
         /** @param search what its text was read as */
         WireFilter filter(Search search) {
-            return new WireFilter(source, way == Way.BOTH ? Optional.empty() : Optional.of(way == Way.OUT), search, types, only,
-                    Set.copyOf(muted.subList(0, Math.min(MOST_MUTED, muted.size()))), repeats);
+            return new WireFilter(
+                    source,
+                    way == Way.BOTH ? Optional.empty() : Optional.of(way == Way.OUT),
+                    search,
+                    types,
+                    only,
+                    Set.copyOf(muted.subList(0, Math.min(MOST_MUTED, muted.size()))),
+                    repeats);
         }
     }
 
@@ -52,8 +67,7 @@ final class WireViews {
      * @param since  the change up to which the rows are known; 0 for none
      * @param before only packets older than this one
      */
-    record WireAsked(WireQuery query, long since, Optional<Long> before) {
-    }
+    record WireAsked(WireQuery query, long since, Optional<Long> before) {}
 
     /**
      * @param more    that were looked for, too, and have no room here
@@ -66,8 +80,7 @@ final class WireViews {
     }
 
     /** @param sinceMillis only what was said after it, in milliseconds since 1970 */
-    record AddressesAsked(WireQuery query, double sinceMillis) {
-    }
+    record AddressesAsked(WireQuery query, double sinceMillis) {}
 
     /**
      * @param rows    that are new, or otherwise, oldest first
@@ -76,10 +89,17 @@ final class WireViews {
      * @param repeating what comes again and again, where it is not among the rows
      * @param problem what is wrong with the text that is looked for
      */
-    record WireFound(List<WireRow> rows, long leftOut, long change, List<RepeatingRow> repeating, Optional<String> problem) {
+    record WireFound(
+            List<WireRow> rows, long leftOut, long change, List<RepeatingRow> repeating, Optional<String> problem) {
         static WireFound of(Found found) {
-            return new WireFound(found.packets().stream().map(WireRow::of).toList(), found.leftOut(), found.change(),
-                    found.repeating().stream().map(all -> new RepeatingRow(WireRow.of(all.last()), all.count(), all.perSecond())).toList(), Optional.empty());
+            return new WireFound(
+                    found.packets().stream().map(WireRow::of).toList(),
+                    found.leftOut(),
+                    found.change(),
+                    found.repeating().stream()
+                            .map(all -> new RepeatingRow(WireRow.of(all.last()), all.count(), all.perSecond()))
+                            .toList(),
+                    Optional.empty());
         }
 
         static WireFound faulty(String problem) {
@@ -91,8 +111,7 @@ final class WireViews {
      * @param last  the newest of them
      * @param count how many are kept
      */
-    record RepeatingRow(WireRow last, long count, double perSecond) {
-    }
+    record RepeatingRow(WireRow last, long count, double perSecond) {}
 
     /**
      * A packet taken apart.
@@ -107,9 +126,19 @@ final class WireViews {
 
         static WirePacket of(WireRecord record, Optional<WireRecord> pair) {
             List<OscPiece> pieces = OscDissection.of(record.bytes());
-            return new WirePacket(WireRow.whole(record), pieces.stream().limit(MOST_PIECES).map(piece -> WirePiece.of(piece, record.bytes())).toList(),
-                    Math.max(0, pieces.size() - MOST_PIECES), pair.map(WireRow::of),
-                    record.messages().stream().findFirst().map(MessageLine::of).filter(text -> text.length() <= MessageLine.MAX_LENGTH).orElse(""));
+            return new WirePacket(
+                    WireRow.whole(record),
+                    pieces.stream()
+                            .limit(MOST_PIECES)
+                            .map(piece -> WirePiece.of(piece, record.bytes()))
+                            .toList(),
+                    Math.max(0, pieces.size() - MOST_PIECES),
+                    pair.map(WireRow::of),
+                    record.messages().stream()
+                            .findFirst()
+                            .map(MessageLine::of)
+                            .filter(text -> text.length() <= MessageLine.MAX_LENGTH)
+                            .orElse(""));
         }
     }
 
@@ -123,20 +152,24 @@ final class WireViews {
         private static final int MOST_BYTES = 4_096;
 
         static WirePiece of(OscPiece piece, byte[] bytes) {
-            return new WirePiece(piece.offset(), piece.length(), piece.depth(), piece.kind(), PieceWords.of(piece.kind()), piece.meaning(),
-                    HexFormat.of().formatHex(bytes, piece.offset(), piece.offset() + Math.min(MOST_BYTES, piece.length())));
+            return new WirePiece(
+                    piece.offset(),
+                    piece.length(),
+                    piece.depth(),
+                    piece.kind(),
+                    PieceWords.of(piece.kind()),
+                    piece.meaning(),
+                    HexFormat.of()
+                            .formatHex(bytes, piece.offset(), piece.offset() + Math.min(MOST_BYTES, piece.length())));
         }
     }
 
     /** The control that is to send and hear what a packet says. */
-    record GivenTo(PartId control) {
-    }
+    record GivenTo(PartId control) {}
 
     /** @param seconds how far back */
-    record PlotAsked(List<PlotLine> lines, int seconds) {
-    }
+    record PlotAsked(List<PlotLine> lines, int seconds) {}
 
     /** @param nowMillis when it was looked, in milliseconds since 1970 */
-    record Plotted(double nowMillis, List<List<PlotLine.Point>> lines) {
-    }
+    record Plotted(double nowMillis, List<List<PlotLine.Point>> lines) {}
 }

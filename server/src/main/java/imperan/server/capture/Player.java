@@ -8,7 +8,6 @@ import imperan.server.run.ShowLoop;
 import imperan.server.store.CaptureStore.CaptureInfo;
 import imperan.show.PartId;
 import imperan.show.Problem;
-
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
@@ -34,20 +33,40 @@ public final class Player {
     private final Actor actor;
     private final Playback playback;
     /** What is planned after it was stopped is not done. */
-    private final ScheduledExecutorService clock = new ScheduledThreadPoolExecutor(1, work -> {
-        Thread thread = new Thread(work, "playback");
-        thread.setDaemon(true);
-        return thread;
-    }, new ThreadPoolExecutor.DiscardPolicy());
+    private final ScheduledExecutorService clock = new ScheduledThreadPoolExecutor(
+            1,
+            work -> {
+                Thread thread = new Thread(work, "playback");
+                thread.setDaemon(true);
+                return thread;
+            },
+            new ThreadPoolExecutor.DiscardPolicy());
+
     private final Semaphore room = new Semaphore(MOST_WAITING);
     private volatile String problem = "";
     private Future<?> planned = CompletableFuture.completedFuture(null);
 
     /** How far a playback is. */
-    public record PlaybackState(String capture, String name, String target, boolean runs, boolean paused, int played, int packets, String problem) {
-    }
+    public record PlaybackState(
+            String capture,
+            String name,
+            String target,
+            boolean runs,
+            boolean paused,
+            int played,
+            int packets,
+            String problem) {}
 
-    Player(ShowLoop loop, String showId, CaptureInfo capture, PartId target, String targetName, List<Captured> packets, double speed, boolean byStep, Actor actor) {
+    Player(
+            ShowLoop loop,
+            String showId,
+            CaptureInfo capture,
+            PartId target,
+            String targetName,
+            List<Captured> packets,
+            double speed,
+            boolean byStep,
+            Actor actor) {
         this.loop = loop;
         this.showId = showId;
         this.capture = capture;
@@ -68,7 +87,15 @@ public final class Player {
 
     public PlaybackState state() {
         synchronized (playback) {
-            return new PlaybackState(capture.id(), capture.name(), targetName, isRunning(), playback.isPaused(), playback.played(), playback.size(), problem);
+            return new PlaybackState(
+                    capture.id(),
+                    capture.name(),
+                    targetName,
+                    isRunning(),
+                    playback.isPaused(),
+                    playback.played(),
+                    playback.size(),
+                    problem);
         }
     }
 
@@ -84,7 +111,8 @@ public final class Player {
             clock.shutdown();
         } else if (playback.nextDue() != Playback.NEVER && isRunning()) {
             planned.cancel(false);
-            planned = clock.schedule(this::playDue, Math.max(0, playback.nextDue() - System.nanoTime()), TimeUnit.NANOSECONDS);
+            planned = clock.schedule(
+                    this::playDue, Math.max(0, playback.nextDue() - System.nanoTime()), TimeUnit.NANOSECONDS);
         }
     }
 
@@ -97,14 +125,16 @@ public final class Player {
         if (!isRunning()) {
             return;
         }
-        loop.command(showId, new Command.SayBytes(target, HexFormat.of().formatHex(packet.bytes())), actor).whenComplete((refused, failure) -> {
-            room.release();
-            Optional<String> why = failure != null ? Optional.of("Another show is live now") : refused.map(Problem::message);
-            why.ifPresent(words -> {
-                problem = words;
-                clock.shutdownNow();
-            });
-        });
+        loop.command(showId, new Command.SayBytes(target, HexFormat.of().formatHex(packet.bytes())), actor)
+                .whenComplete((refused, failure) -> {
+                    room.release();
+                    Optional<String> why =
+                            failure != null ? Optional.of("Another show is live now") : refused.map(Problem::message);
+                    why.ifPresent(words -> {
+                        problem = words;
+                        clock.shutdownNow();
+                    });
+                });
     }
 
     public void pause() {

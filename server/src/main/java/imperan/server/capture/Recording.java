@@ -4,11 +4,6 @@ import imperan.capture.CaptureFile;
 import imperan.capture.Captured;
 import imperan.capture.PcapNg;
 import imperan.wire.WireRecord;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
-import org.springframework.transaction.TransactionException;
-
 import java.io.ByteArrayOutputStream;
 import java.util.Optional;
 import java.util.Queue;
@@ -17,6 +12,10 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.transaction.TransactionException;
 
 /**
  * Records packets into a capture. The loop only puts them into a queue; a thread of its own writes them, a piece at a time, so that neither a slow disk nor a
@@ -28,6 +27,7 @@ final class Recording implements Consumer<WireRecord> {
 
     /** Twenty seconds of ten thousand a second. */
     private static final int MOST_WAITING = 200_000;
+
     private static final int PIECE_BYTES = 1 << 20;
     private static final long PAUSE_MS = 50;
     private static final long PIECE_NANOS = 1_000_000_000L;

@@ -4,7 +4,6 @@ import imperan.check.Checks;
 import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.show.Show;
-
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
@@ -55,6 +54,11 @@ final class Board {
 
     /** The parts of which a browser has to hear. */
     Set<PartId> since(long known) {
-        return knows(known) ? changed.entrySet().stream().filter(entry -> entry.getValue() > known).map(Map.Entry::getKey).collect(Collectors.toSet()) : checks.found();
+        return knows(known)
+                ? changed.entrySet().stream()
+                        .filter(entry -> entry.getValue() > known)
+                        .map(Map.Entry::getKey)
+                        .collect(Collectors.toSet())
+                : checks.found();
     }
 }

@@ -9,10 +9,6 @@ import imperan.server.store.Keeper;
 import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.show.Show;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.stereotype.Component;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,6 +21,9 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
 
 /**
  * Checks the shows that somebody asked for, on a thread of its own: after each edit what that can have changed, and every second what the network tells.
@@ -48,13 +47,13 @@ public class Findings implements Keeper.Listener, AutoCloseable {
      * @param parts  the findings of each, the worst first; none where all are gone
      * @param inCopies those of the parts that lie in a copy of a layout on which somebody works
      */
-    public record Since(long number, boolean whole, Map<PartId, List<Finding>> parts, Set<PartId> inCopies) {
-    }
+    public record Since(long number, boolean whole, Map<PartId, List<Finding>> parts, Set<PartId> inCopies) {}
 
     private final Keeper keeper;
     private final ShowLoop loop;
     private final Readings readings;
-    private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "checks"));
+    private final ScheduledExecutorService worker =
+            Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "checks"));
     /** Used by the worker only. */
     private final Map<String, Board> boards = new LinkedHashMap<>(16, 0.75f, true);
 
@@ -88,8 +87,14 @@ public class Findings implements Keeper.Listener, AutoCloseable {
         return with(showId, board -> {
             Set<PartId> parts = board.since(known);
             Show show = board.checks().show();
-            return new Since(board.number(), !board.knows(known), parts.stream().collect(Collectors.toMap(Function.identity(), board.checks()::of)),
-                    parts.stream().filter(part -> show.part(part).filter(show::inDraft).isPresent()).collect(Collectors.toSet()));
+            return new Since(
+                    board.number(),
+                    !board.knows(known),
+                    parts.stream().collect(Collectors.toMap(Function.identity(), board.checks()::of)),
+                    parts.stream()
+                            .filter(part ->
+                                    show.part(part).filter(show::inDraft).isPresent())
+                            .collect(Collectors.toSet()));
         });
     }
 
@@ -105,7 +110,8 @@ public class Findings implements Keeper.Listener, AutoCloseable {
 
     private Board board(String showId, Show show) {
         Board known = boards.get(showId);
-        // edits that were committed after it was read, and before the board was made, come here later and are followed then
+        // edits that were committed after it was read, and before the board was made, come here later and are followed
+        // then
         if (known == null) {
             known = new Board(show, System.currentTimeMillis());
             boards.put(showId, known);
@@ -120,8 +126,12 @@ public class Findings implements Keeper.Listener, AutoCloseable {
     private void lookAtNetwork() {
         String live = loop.liveShowId();
         // without counting as asked for
-        boards.entrySet().stream().filter(entry -> entry.getKey().equals(live)).findFirst()
-                .ifPresent(entry -> guarded(live, () -> tell(live, entry.getValue(), entry.getValue().noted(now(live, entry.getValue())))));
+        boards.entrySet().stream()
+                .filter(entry -> entry.getKey().equals(live))
+                .findFirst()
+                .ifPresent(entry -> guarded(
+                        live,
+                        () -> tell(live, entry.getValue(), entry.getValue().noted(now(live, entry.getValue())))));
     }
 
     /** The parts of which the network tells something else now. */
@@ -131,7 +141,8 @@ public class Findings implements Keeper.Listener, AutoCloseable {
         List<MaskedControl> masked = new ArrayList<>();
         for (int from = 0; from < asked.size(); from += ASKED_AT_ONCE) {
             List<PartId> some = asked.subList(from, Math.min(asked.size(), from + ASKED_AT_ONCE));
-            masked.addAll(loop.ask(showId, (running, now) -> running.masked(some), List.<MaskedControl>of()).join());
+            masked.addAll(loop.ask(showId, (running, now) -> running.masked(some), List.<MaskedControl>of())
+                    .join());
         }
         return board.checks().now(facts, masked);
     }

@@ -8,15 +8,14 @@ import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.show.Outcome;
 import imperan.show.Person;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.stereotype.Component;
-
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 
 /** Puts the show on when the server starts: the demo the first time, what was there before every other time. */
 @Component
@@ -32,8 +31,15 @@ class Opening implements ApplicationRunner {
     private final Sounds sounds;
     private final DemoShow demo;
 
-    Opening(ShowStore store, Keeper keeper, ShowLoop loop, PictureStore pictures, Sounds sounds, @Value("${imperan.demo.first-port}") int firstPort,
-            @Value("${imperan.demo.first-answer}") int firstAnswer, OnlyServer held) {
+    Opening(
+            ShowStore store,
+            Keeper keeper,
+            ShowLoop loop,
+            PictureStore pictures,
+            Sounds sounds,
+            @Value("${imperan.demo.first-port}") int firstPort,
+            @Value("${imperan.demo.first-answer}") int firstAnswer,
+            OnlyServer held) {
         this.store = store;
         this.keeper = keeper;
         this.loop = loop;
@@ -48,10 +54,14 @@ class Opening implements ApplicationRunner {
         if (store.shows().isEmpty()) {
             store.create(DemoShow.ID, DemoShow.NAME, true);
         }
-        ShowStore.ShowInfo live = store.shows().stream().filter(ShowStore.ShowInfo::live).findFirst().orElseThrow();
+        ShowStore.ShowInfo live = store.shows().stream()
+                .filter(ShowStore.ShowInfo::live)
+                .findFirst()
+                .orElseThrow();
         if (live.id().equals(DemoShow.ID) && keeper.show(live.id()).join().version() == 0) {
             pictures.keep(demo.plan(), "quay.png");
-            Outcome outcome = keeper.edit(DemoShow.ID, demo.asEdit(song()), IMPERAN).join();
+            Outcome outcome =
+                    keeper.edit(DemoShow.ID, demo.asEdit(song()), IMPERAN).join();
             if (outcome instanceof Outcome.Refused refused) {
                 throw new IllegalStateException("The demo show does not pass its own rules: " + refused.problems());
             }

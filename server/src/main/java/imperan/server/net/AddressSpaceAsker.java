@@ -23,21 +23,21 @@ public final class AddressSpaceAsker {
 
     /** For the whole of an answer: one that comes byte by byte is none. */
     static final Duration PATIENCE = Duration.ofSeconds(6);
+
     static final int MAX_ANSWER_BYTES = 16 << 20;
     /** Targets that are asked at once. */
     static final int MOST_AT_ONCE = 4;
 
-    private final HttpClient http = HttpClient.newBuilder().connectTimeout(PATIENCE).build();
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(PATIENCE).build();
     private final Semaphore asking = new Semaphore(MOST_AT_ONCE);
 
     /** What came of asking. */
     public sealed interface Answer {
-        record Text(String json) implements Answer {
-        }
+        record Text(String json) implements Answer {}
 
         /** @param why one sentence */
-        record None(String why) implements Answer {
-        }
+        record None(String why) implements Answer {}
     }
 
     /** @param typed the address of a page; {@code http://} may be left out */
@@ -47,7 +47,8 @@ public final class AddressSpaceAsker {
         }
         try {
             URI uri = URI.create(typed.contains("://") ? typed : "http://" + typed);
-            return "http".equals(uri.getScheme()) && uri.getHost() != null ? ask(uri)
+            return "http".equals(uri.getScheme()) && uri.getHost() != null
+                    ? ask(uri)
                     : new Answer.None("An address such as http://192.0.2.41:7110/ is needed");
         } catch (IllegalArgumentException e) {
             return new Answer.None("This is no address of a page: " + e.getMessage());
@@ -57,17 +58,24 @@ public final class AddressSpaceAsker {
     }
 
     private Answer ask(URI uri) {
-        CompletableFuture<HttpResponse<byte[]>> asked = http.sendAsync(HttpRequest.newBuilder(uri).timeout(PATIENCE).build(), info -> new Bounded());
+        CompletableFuture<HttpResponse<byte[]>> asked =
+                http.sendAsync(HttpRequest.newBuilder(uri).timeout(PATIENCE).build(), info -> new Bounded());
         try {
             HttpResponse<byte[]> answer = asked.get(PATIENCE.toMillis(), TimeUnit.MILLISECONDS);
-            return answer.statusCode() == 200 ? new Answer.Text(new String(answer.body(), StandardCharsets.UTF_8))
+            return answer.statusCode() == 200
+                    ? new Answer.Text(new String(answer.body(), StandardCharsets.UTF_8))
                     : new Answer.None("It answered with status " + answer.statusCode());
         } catch (TimeoutException e) {
             asked.cancel(true);
             return new Answer.None("Its answer was not complete within " + PATIENCE.toSeconds() + " s");
         } catch (ExecutionException e) {
-            return new Answer.None(e.getCause() instanceof TooLongException tooLong ? tooLong.getMessage()
-                    : "It does not answer" + (e.getCause().getMessage() == null ? "" : " (" + e.getCause().getMessage() + ")"));
+            return new Answer.None(
+                    e.getCause() instanceof TooLongException tooLong
+                            ? tooLong.getMessage()
+                            : "It does not answer"
+                                    + (e.getCause().getMessage() == null
+                                            ? ""
+                                            : " (" + e.getCause().getMessage() + ")"));
         } catch (InterruptedException e) {
             asked.cancel(true);
             Thread.currentThread().interrupt();

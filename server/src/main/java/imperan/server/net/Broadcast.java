@@ -4,7 +4,6 @@ import imperan.show.PartId;
 import io.netty.buffer.Unpooled;
 import io.netty.channel.Channel;
 import io.netty.channel.socket.DatagramPacket;
-
 import java.net.InetSocketAddress;
 
 /**
@@ -24,11 +23,12 @@ record Broadcast(Channel ear, InetSocketAddress everybody, Failed failed) implem
         if (!ear.isWritable()) {
             return false;
         }
-        ear.writeAndFlush(new DatagramPacket(Unpooled.wrappedBuffer(packet), everybody)).addListener(done -> {
-            if (!done.isSuccess()) {
-                failed.told(target, packet, String.valueOf(done.cause().getMessage()));
-            }
-        });
+        ear.writeAndFlush(new DatagramPacket(Unpooled.wrappedBuffer(packet), everybody))
+                .addListener(done -> {
+                    if (!done.isSuccess()) {
+                        failed.told(target, packet, String.valueOf(done.cause().getMessage()));
+                    }
+                });
         return true;
     }
 }

@@ -2,7 +2,6 @@ package imperan.server.net;
 
 import imperan.show.PartId;
 import imperan.show.Reach;
-
 import java.util.Collection;
 
 /** The sockets of one kind of {@link Reach}. */

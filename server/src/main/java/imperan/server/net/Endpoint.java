@@ -14,5 +14,5 @@ import imperan.show.Reach;
  * @param spoken         how packets are read
  * @param adapterAddress the address of ours to speak from; empty lets the system choose
  */
-public record Endpoint(PartId target, String host, int port, int answerPort, Reach transport, Dialect spoken, String adapterAddress) {
-}
+public record Endpoint(
+        PartId target, String host, int port, int answerPort, Reach transport, Dialect spoken, String adapterAddress) {}

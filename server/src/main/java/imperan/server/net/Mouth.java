@@ -3,7 +3,6 @@ package imperan.server.net;
 import imperan.show.PartId;
 import io.netty.buffer.Unpooled;
 import io.netty.channel.Channel;
-
 import java.io.IOException;
 import java.net.PortUnreachableException;
 import java.nio.ByteBuffer;
@@ -50,7 +49,11 @@ final class Mouth implements Outlet {
         return written != Written.NOT;
     }
 
-    private enum Written { NOW, LATER, NOT }
+    private enum Written {
+        NOW,
+        LATER,
+        NOT
+    }
 
     private Written write(byte[] packet) {
         // the system tells of an earlier packet by refusing this one, so this one is tried a second time

@@ -1,9 +1,6 @@
 package imperan.server.net;
 
 import imperan.dialect.Codec;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.nio.ByteBuffer;
@@ -14,6 +11,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Listens for a short time on ports that nobody told us of, in case a target answers there. What comes is handed on like any other packet. */
 public final class PortSearch {
@@ -51,7 +50,9 @@ public final class PortSearch {
         try {
             long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
             ByteBuffer buffer = ByteBuffer.allocate(LARGEST_PACKET);
-            for (long left = end - System.nanoTime(); left > 0 && !selector.keys().isEmpty(); left = end - System.nanoTime()) {
+            for (long left = end - System.nanoTime();
+                    left > 0 && !selector.keys().isEmpty();
+                    left = end - System.nanoTime()) {
                 selector.select(Math.max(1, TimeUnit.NANOSECONDS.toMillis(left)));
                 for (SelectionKey key : selector.selectedKeys()) {
                     read((DatagramChannel) key.channel(), buffer, codec);
@@ -100,7 +101,8 @@ public final class PortSearch {
             byte[] bytes = new byte[buffer.flip().remaining()];
             buffer.get(bytes);
             int ourPort = ((InetSocketAddress) channel.getLocalAddress()).getPort();
-            listener.packet(List.of(), ourPort, from.getAddress().getHostAddress(), from.getPort(), bytes, codec.read(bytes));
+            listener.packet(
+                    List.of(), ourPort, from.getAddress().getHostAddress(), from.getPort(), bytes, codec.read(bytes));
         }
     }
 }

@@ -1,13 +1,5 @@
 package imperan.server.net;
 
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.stereotype.Component;
-
-import javax.jmdns.JmDNS;
-import javax.jmdns.ServiceEvent;
-import javax.jmdns.ServiceInfo;
-import javax.jmdns.ServiceListener;
 import java.io.IOException;
 import java.net.Inet4Address;
 import java.net.InetAddress;
@@ -20,6 +12,13 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import javax.jmdns.JmDNS;
+import javax.jmdns.ServiceEvent;
+import javax.jmdns.ServiceInfo;
+import javax.jmdns.ServiceListener;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
 
 /**
  * Finds what announces itself on the network (multicast DNS service discovery, RFC 6762 and 6763) as speaking OSC or OSCQuery. It
@@ -44,10 +43,10 @@ public class ServiceFinder implements AutoCloseable {
      * @param host  its address
      * @param port  where it receives, or serves
      */
-    public record FoundService(String name, String kind, String host, int port) {
-    }
+    public record FoundService(String name, String kind, String host, int port) {}
 
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "service-finder"));
+    private final ScheduledExecutorService thread =
+            Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "service-finder"));
     private final Map<String, FoundService> found = new ConcurrentHashMap<>();
     private final List<JmDNS> ears = new ArrayList<>();
     private volatile long lookedAt;
@@ -56,7 +55,9 @@ public class ServiceFinder implements AutoCloseable {
     public Collection<FoundService> look() {
         lookedAt = System.nanoTime();
         thread.execute(this::listen);
-        return found.values().stream().sorted(Comparator.comparing(FoundService::name).thenComparing(FoundService::kind)).toList();
+        return found.values().stream()
+                .sorted(Comparator.comparing(FoundService::name).thenComparing(FoundService::kind))
+                .toList();
     }
 
     private void listen() {
@@ -76,8 +77,10 @@ public class ServiceFinder implements AutoCloseable {
     }
 
     private static List<String> addresses() {
-        return ThisMachine.adapters().stream().flatMap(adapter -> adapter.addresses().stream())
-                .map(prefix -> prefix.address().toString()).toList();
+        return ThisMachine.adapters().stream()
+                .flatMap(adapter -> adapter.addresses().stream())
+                .map(prefix -> prefix.address().toString())
+                .toList();
     }
 
     private void endIfUnwatched() {
@@ -119,8 +122,13 @@ public class ServiceFinder implements AutoCloseable {
                 if (found.size() >= MOST_FOUND && !found.containsKey(event.getType() + event.getName())) {
                     return;
                 }
-                found.put(event.getType() + event.getName(), new FoundService(event.getName(),
-                        event.getType().replaceFirst("\\.local\\.$", ""), address.getHostAddress(), info.getPort()));
+                found.put(
+                        event.getType() + event.getName(),
+                        new FoundService(
+                                event.getName(),
+                                event.getType().replaceFirst("\\.local\\.$", ""),
+                                address.getHostAddress(),
+                                info.getPort()));
             }
         }
     }

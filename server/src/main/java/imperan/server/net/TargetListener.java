@@ -3,7 +3,6 @@ package imperan.server.net;
 import imperan.live.SocketState;
 import imperan.osc.Decoded;
 import imperan.show.PartId;
-
 import java.util.Collection;
 import java.util.Map;
 

@@ -3,7 +3,6 @@ package imperan.server.net;
 import imperan.show.PartId;
 import io.netty.channel.MultiThreadIoEventLoopGroup;
 import io.netty.channel.nio.NioIoHandler;
-
 import java.util.Collection;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -20,7 +19,8 @@ public final class TargetSockets implements AutoCloseable {
 
     /** Opens and closes sockets until they fit the endpoints. Returns at once; the listener hears how each one went. */
     public void reconcile(Collection<Endpoint> endpoints) {
-        carriers.forEach(carrier -> carrier.reconcile(endpoints.stream().filter(e -> carrier.carries(e.transport())).toList()));
+        carriers.forEach(carrier -> carrier.reconcile(
+                endpoints.stream().filter(e -> carrier.carries(e.transport())).toList()));
     }
 
     /** Sends; false where the system does not take it, or the target has no open socket. */

@@ -1,9 +1,9 @@
 package imperan.server.net;
 
-import imperan.show.PartId;
-import imperan.live.SocketState;
 import imperan.dialect.Codec;
+import imperan.live.SocketState;
 import imperan.osc.StreamFraming;
+import imperan.show.PartId;
 import io.netty.bootstrap.Bootstrap;
 import io.netty.buffer.ByteBuf;
 import io.netty.buffer.ByteBufUtil;
@@ -16,14 +16,13 @@ import io.netty.channel.EventLoopGroup;
 import io.netty.channel.SimpleChannelInboundHandler;
 import io.netty.channel.WriteBufferWaterMark;
 import io.netty.channel.socket.nio.NioSocketChannel;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-
 import java.net.ConnectException;
 import java.net.InetSocketAddress;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A connection to one target, made again whenever it ends, after a pause that doubles up to {@value #LONGEST_PAUSE_MS} ms.
@@ -81,10 +80,13 @@ final class TcpLink implements Outlet, AutoCloseable {
         if (closed) {
             return;
         }
-        Bootstrap bootstrap = new Bootstrap().group(group).channel(NioSocketChannel.class)
+        Bootstrap bootstrap = new Bootstrap()
+                .group(group)
+                .channel(NioSocketChannel.class)
                 .option(ChannelOption.TCP_NODELAY, true)
                 .option(ChannelOption.CONNECT_TIMEOUT_MILLIS, CONNECT_TIMEOUT_MS)
-                .option(ChannelOption.WRITE_BUFFER_WATER_MARK,
+                .option(
+                        ChannelOption.WRITE_BUFFER_WATER_MARK,
                         new WriteBufferWaterMark(MAX_UNSENT_BYTES / 2, MAX_UNSENT_BYTES))
                 .handler(new Inbound());
         if (!endpoint.adapterAddress().isEmpty()) {
@@ -94,7 +96,8 @@ final class TcpLink implements Outlet, AutoCloseable {
             if (done.isSuccess()) {
                 connected(done.channel());
             } else if (!closed) {
-                if (done.cause() instanceof ConnectException && done.cause().getMessage().contains("refused")) {
+                if (done.cause() instanceof ConnectException
+                        && done.cause().getMessage().contains("refused")) {
                     listener.portClosed(Set.of(endpoint.target()));
                 }
                 later(done.cause().getMessage());
@@ -109,7 +112,8 @@ final class TcpLink implements Outlet, AutoCloseable {
             made.close();
             return;
         }
-        tell(SocketState.open(((InetSocketAddress) made.localAddress()).getAddress().getHostAddress()));
+        tell(SocketState.open(
+                ((InetSocketAddress) made.localAddress()).getAddress().getHostAddress()));
         made.closeFuture().addListener(gone -> {
             channel = null;
             if (System.nanoTime() - connectedAt > STEADY_NANOS) {
@@ -147,7 +151,8 @@ final class TcpLink implements Outlet, AutoCloseable {
         private final Codec codec = endpoint.spoken().codec();
 
         @Override
-        protected void channelRead0(ChannelHandlerContext context, ByteBuf bytes) throws StreamFraming.BrokenStreamException {
+        protected void channelRead0(ChannelHandlerContext context, ByteBuf bytes)
+                throws StreamFraming.BrokenStreamException {
             for (byte[] packet : reader.read(ByteBufUtil.getBytes(bytes))) {
                 listener.streamed(endpoint.target(), endpoint.host(), endpoint.port(), packet, codec.read(packet));
             }

@@ -3,7 +3,6 @@ package imperan.server.net;
 import imperan.show.PartId;
 import imperan.show.Reach;
 import io.netty.channel.EventLoopGroup;
-
 import java.util.Collection;
 import java.util.Iterator;
 import java.util.Map;

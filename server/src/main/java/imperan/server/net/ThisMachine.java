@@ -3,13 +3,10 @@ package imperan.server.net;
 import imperan.rig.Adapter;
 import imperan.rig.Ipv4;
 import imperan.rig.Prefix;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-
 import java.io.IOException;
-import java.net.InetSocketAddress;
 import java.net.DatagramSocket;
 import java.net.Inet4Address;
+import java.net.InetSocketAddress;
 import java.net.NetworkInterface;
 import java.net.SocketException;
 import java.nio.file.Files;
@@ -21,6 +18,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** What this machine tells of its own network, at the moment it is asked. */
 public final class ThisMachine {
@@ -33,8 +32,7 @@ public final class ThisMachine {
     private static final int INODE = 9;
     private static final int DROPS = 12;
 
-    private ThisMachine() {
-    }
+    private ThisMachine() {}
 
     /** Whether some program of this machine, we among them, receives on a UDP port. */
     public static boolean isTaken(int port) {
@@ -55,7 +53,8 @@ public final class ThisMachine {
                 if (each.isUp()) {
                     List<Prefix> addresses = each.getInterfaceAddresses().stream()
                             .filter(a -> a.getAddress() instanceof Inet4Address)
-                            .map(a -> new Prefix(Ipv4.of(a.getAddress().getHostAddress()), a.getNetworkPrefixLength())).toList();
+                            .map(a -> new Prefix(Ipv4.of(a.getAddress().getHostAddress()), a.getNetworkPrefixLength()))
+                            .toList();
                     found.add(new Adapter(each.getName(), addresses, each.isLoopback()));
                 }
             }
@@ -69,8 +68,10 @@ public final class ThisMachine {
     /** Does a packet to this address reach everybody of one of our networks? */
     static boolean isBroadcast(String host) {
         Ipv4 address = Ipv4.of(host);
-        return host.equals("255.255.255.255") || adapters().stream().flatMap(a -> a.addresses().stream())
-                .anyMatch(p -> p.hasBroadcast() && p.broadcast().equals(address));
+        return host.equals("255.255.255.255")
+                || adapters().stream()
+                        .flatMap(a -> a.addresses().stream())
+                        .anyMatch(p -> p.hasBroadcast() && p.broadcast().equals(address));
     }
 
     /**
@@ -110,16 +111,22 @@ public final class ThisMachine {
     }
 
     static OptionalLong withoutProgram(List<String> table) {
-        List<List<String>> udp = table.stream().filter(line -> line.startsWith("Udp:")).map(line -> List.of(line.trim().split("\\s+"))).toList();
+        List<List<String>> udp = table.stream()
+                .filter(line -> line.startsWith("Udp:"))
+                .map(line -> List.of(line.trim().split("\\s+")))
+                .toList();
         int column = udp.size() < 2 ? -1 : udp.get(0).indexOf("NoPorts");
-        return column < 0 || column >= udp.get(1).size() ? OptionalLong.empty() : OptionalLong.of(Long.parseLong(udp.get(1).get(column)));
+        return column < 0 || column >= udp.get(1).size()
+                ? OptionalLong.empty()
+                : OptionalLong.of(Long.parseLong(udp.get(1).get(column)));
     }
 
     static Map<String, Long> drops(List<String> table, Set<Integer> ports) {
         Map<String, Long> drops = new HashMap<>();
         for (String line : table.subList(Math.min(1, table.size()), table.size())) {
             String[] columns = line.trim().split("\\s+");
-            if (columns.length > DROPS && ports.contains(Integer.parseInt(columns[1].substring(columns[1].indexOf(':') + 1), 16))) {
+            if (columns.length > DROPS
+                    && ports.contains(Integer.parseInt(columns[1].substring(columns[1].indexOf(':') + 1), 16))) {
                 drops.merge(columns[INODE], Long.parseLong(columns[DROPS]), Long::sum);
             }
         }

@@ -8,12 +8,11 @@ import io.netty.channel.Channel;
 import io.netty.channel.ChannelHandlerContext;
 import io.netty.channel.SimpleChannelInboundHandler;
 import io.netty.channel.socket.DatagramPacket;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-
 import java.net.InetSocketAddress;
 import java.net.PortUnreachableException;
 import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Decodes what arrives and hands it on; nothing here waits. */
 final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
@@ -48,7 +47,12 @@ final class UdpInbound extends SimpleChannelInboundHandler<DatagramPacket> {
     protected void channelRead0(ChannelHandlerContext context, DatagramPacket packet) {
         byte[] bytes = ByteBufUtil.getBytes(packet.content());
         int ourPort = ((InetSocketAddress) context.channel().localAddress()).getPort();
-        listener.packet(targets, ourPort, packet.sender().getAddress().getHostAddress(), packet.sender().getPort(), bytes,
+        listener.packet(
+                targets,
+                ourPort,
+                packet.sender().getAddress().getHostAddress(),
+                packet.sender().getPort(),
+                bytes,
                 codec.read(bytes));
     }
 

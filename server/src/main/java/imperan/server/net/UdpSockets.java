@@ -1,8 +1,8 @@
 package imperan.server.net;
 
-import imperan.live.SocketState;
 import imperan.dialect.Dialect;
 import imperan.dialect.Osc;
+import imperan.live.SocketState;
 import imperan.osc.OscDecoder;
 import imperan.show.PartId;
 import imperan.show.Reach;
@@ -10,10 +10,9 @@ import io.netty.bootstrap.Bootstrap;
 import io.netty.channel.Channel;
 import io.netty.channel.ChannelFuture;
 import io.netty.channel.ChannelOption;
-import io.netty.channel.FixedRecvByteBufAllocator;
 import io.netty.channel.EventLoopGroup;
+import io.netty.channel.FixedRecvByteBufAllocator;
 import io.netty.channel.socket.nio.NioDatagramChannel;
-
 import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetSocketAddress;
@@ -45,16 +44,15 @@ public final class UdpSockets implements Carrier {
 
     /** Asked for at each socket; the system may grant fewer. */
     public static final int RECEIVE_BUFFER_BYTES = 4 << 20;
+
     private static final long RETRY_SECONDS = 1;
     /** Nothing that opens a socket takes longer. */
     private static final long CLOSING_SECONDS = 2;
 
-    private record EarKey(String address, int port) {
-    }
+    private record EarKey(String address, int port) {}
 
     /** @param from the address of ours to speak from; empty lets the system choose */
-    private record MouthKey(EarKey ear, String from, String host, int port) {
-    }
+    private record MouthKey(EarKey ear, String from, String host, int port) {}
 
     private final TargetListener listener;
     private final EventLoopGroup group;
@@ -100,7 +98,8 @@ public final class UdpSockets implements Carrier {
         for (Endpoint e : wanted) {
             EarKey ear = new EarKey(localOnly.get(e.answerPort()) ? "127.0.0.1" : "0.0.0.0", e.answerPort());
             wantedEars.add(ear);
-            byMouth.computeIfAbsent(new MouthKey(ear, e.adapterAddress(), e.host(), e.port()), k -> new HashSet<>()).add(e.target());
+            byMouth.computeIfAbsent(new MouthKey(ear, e.adapterAddress(), e.host(), e.port()), k -> new HashSet<>())
+                    .add(e.target());
         }
         // a mouth whose network went away may not work again when it comes back
         mouths.entrySet().removeIf(entry -> !entry.getValue().channel().isOpen());
@@ -111,18 +110,23 @@ public final class UdpSockets implements Carrier {
         Map<PartId, SocketState> states = new HashMap<>();
         byMouth.forEach((key, targets) -> {
             boolean broadcast = ThisMachine.isBroadcast(key.host());
-            SocketState state = earTroubles.get(key.ear())
+            SocketState state = earTroubles
+                    .get(key.ear())
                     .orElseGet(() -> broadcast ? state(ears.get(key.ear())) : openMouth(key, targets));
             targets.forEach(target -> {
                 states.put(target, state);
                 if (!state.works()) {
                     outlets.remove(target);
                 } else if (broadcast) {
-                    outlets.put(target, new Broadcast(ears.get(key.ear()), new InetSocketAddress(key.host(), key.port()),
-                            (one, packet, why) -> {
-                                listener.notSent(one, packet);
-                                away(targets, why);
-                            }));
+                    outlets.put(
+                            target,
+                            new Broadcast(
+                                    ears.get(key.ear()),
+                                    new InetSocketAddress(key.host(), key.port()),
+                                    (one, packet, why) -> {
+                                        listener.notSent(one, packet);
+                                        away(targets, why);
+                                    }));
                 } else {
                     outlets.put(target, mouths.get(key));
                 }
@@ -169,10 +173,13 @@ public final class UdpSockets implements Carrier {
             probe.setReuseAddress(false);
             probe.bind(local);
         } catch (IOException e) {
-            return Optional.of(SocketState.taken("Port " + key.port() + " on this machine is taken by another program ("
-                    + e.getMessage() + ")"));
+            return Optional.of(SocketState.taken(
+                    "Port " + key.port() + " on this machine is taken by another program (" + e.getMessage() + ")"));
         }
-        ChannelFuture opened = bootstrap(Set.of(), spoken(key)).channel(NioDatagramChannel.class).bind(local).awaitUninterruptibly();
+        ChannelFuture opened = bootstrap(Set.of(), spoken(key))
+                .channel(NioDatagramChannel.class)
+                .bind(local)
+                .awaitUninterruptibly();
         if (!opened.isSuccess()) {
             return Optional.of(SocketState.noWay("Port " + key.port() + " on this machine does not open ("
                     + opened.cause().getMessage() + ")"));
@@ -192,9 +199,13 @@ public final class UdpSockets implements Carrier {
         } catch (IOException e) {
             return SocketState.noWay("This machine gives us no socket (" + e.getMessage() + ")");
         }
-        ChannelFuture opened = bootstrap(targets, spoken(key.ear())).channelFactory(() -> new NioDatagramChannel(socket))
-                .connect(new InetSocketAddress(key.host(), key.port()),
-                        new InetSocketAddress(key.from().isEmpty() ? key.ear().address() : key.from(), key.ear().port()))
+        ChannelFuture opened = bootstrap(targets, spoken(key.ear()))
+                .channelFactory(() -> new NioDatagramChannel(socket))
+                .connect(
+                        new InetSocketAddress(key.host(), key.port()),
+                        new InetSocketAddress(
+                                key.from().isEmpty() ? key.ear().address() : key.from(),
+                                key.ear().port()))
                 .awaitUninterruptibly();
         if (!opened.isSuccess()) {
             return SocketState.noWay(key.host() + " cannot be reached from this machine ("
@@ -206,11 +217,16 @@ public final class UdpSockets implements Carrier {
 
     /** What is spoken on an answer port: those who answer to one port speak alike, and if they do not, as the first of them. */
     private Dialect spoken(EarKey ear) {
-        return wanted.stream().filter(endpoint -> endpoint.answerPort() == ear.port()).findFirst().map(Endpoint::spoken).orElse(Osc.STRICT);
+        return wanted.stream()
+                .filter(endpoint -> endpoint.answerPort() == ear.port())
+                .findFirst()
+                .map(Endpoint::spoken)
+                .orElse(Osc.STRICT);
     }
 
     private static SocketState state(Channel socket) {
-        return SocketState.open(((InetSocketAddress) socket.localAddress()).getAddress().getHostAddress());
+        return SocketState.open(
+                ((InetSocketAddress) socket.localAddress()).getAddress().getHostAddress());
     }
 
     /** The socket of these targets cannot speak any more; it is opened anew until it can. */
@@ -221,14 +237,15 @@ public final class UdpSockets implements Carrier {
 
     private void away(Set<PartId> targets, String why) {
         Map<PartId, SocketState> states = new HashMap<>();
-        targets.forEach(target -> states.put(target, SocketState.noWay("The network to it is away (" + why
-                + "); it is tried again by itself")));
+        targets.forEach(target -> states.put(
+                target, SocketState.noWay("The network to it is away (" + why + "); it is tried again by itself")));
         listener.sockets(states);
         retryLater();
     }
 
     private Bootstrap bootstrap(Set<PartId> targets, Dialect spoken) {
-        return new Bootstrap().group(group)
+        return new Bootstrap()
+                .group(group)
                 .option(ChannelOption.SO_REUSEADDR, true)
                 .option(ChannelOption.SO_BROADCAST, true)
                 .option(ChannelOption.SO_RCVBUF, RECEIVE_BUFFER_BYTES)

@@ -22,8 +22,8 @@ import imperan.server.run.ProofWatcher;
 import imperan.server.run.Readings;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
-import imperan.server.store.ProofStore.Kept;
 import imperan.server.store.ProofStore;
+import imperan.server.store.ProofStore.Kept;
 import imperan.server.store.ShowStore;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -31,12 +31,6 @@ import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
-import org.springframework.stereotype.Component;
-import org.springframework.transaction.TransactionException;
-
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -50,6 +44,11 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 
 /** Proofs of the live show: planned, begun, written down while they run, and kept as reports. */
 @Component
@@ -57,6 +56,7 @@ public class Proofs implements AutoCloseable {
 
     /** A plan that was looked at longer ago says nothing of the stage as it is. */
     static final Duration PLAN_HOLDS = Duration.ofMinutes(15);
+
     private static final int MOST_PLANS = 64;
 
     private static final Logger LOG = LoggerFactory.getLogger(Proofs.class);
@@ -72,7 +72,14 @@ public class Proofs implements AutoCloseable {
      * @param attended whether somebody is there to be asked
      * @param venues   the names, as typed, of the targets whose venue end may be spoken to
      */
-    public record Wish(Optional<PartId> within, Optional<PartId> target, Set<String> lines, Which which, int times, boolean attended, List<String> venues) {
+    public record Wish(
+            Optional<PartId> within,
+            Optional<PartId> target,
+            Set<String> lines,
+            Which which,
+            int times,
+            boolean attended,
+            List<String> venues) {
         public Wish {
             lines = Set.copyOf(lines);
             venues = List.copyOf(venues);
@@ -84,8 +91,7 @@ public class Proofs implements AutoCloseable {
      *
      * @param token names it where it is begun; it is another one as soon as the plan is
      */
-    public record Planned(ProofPlan plan, String token) {
-    }
+    public record Planned(ProofPlan plan, String token) {}
 
     /**
      * A proof that runs, or the last one.
@@ -94,9 +100,18 @@ public class Proofs implements AutoCloseable {
      * @param heard    what came of those that only listen
      * @param number   of its report; empty while it runs, and where none could be kept
      */
-    public record Running(ProofRun run, ProofRun.Phase phase, String by, String chosen, long startedAt, List<Outcome> outcomes, List<LineResult> heard, Optional<ProofRun.Asking> asking, int said,
-                          Optional<Long> number, Optional<String> trouble) {
-    }
+    public record Running(
+            ProofRun run,
+            ProofRun.Phase phase,
+            String by,
+            String chosen,
+            long startedAt,
+            List<Outcome> outcomes,
+            List<LineResult> heard,
+            Optional<ProofRun.Asking> asking,
+            int said,
+            Optional<Long> number,
+            Optional<String> trouble) {}
 
     /** What is remembered of a run beside it. */
     private static final class Begun {
@@ -128,6 +143,7 @@ public class Proofs implements AutoCloseable {
     private final ExecutorService writing = Executors.newSingleThreadExecutor(r -> new Thread(r, "proofs"));
     /** When plans were looked at, the newest last. */
     private final Map<String, Instant> looked = new LinkedHashMap<>();
+
     private volatile Optional<Begun> last = Optional.empty();
 
     Proofs(Keeper keeper, ShowStore shows, ShowLoop loop, LoopRuns runs, Readings readings, ProofStore store) {
@@ -147,7 +163,10 @@ public class Proofs implements AutoCloseable {
         synchronized (looked) {
             looked.remove(planned.token());
             looked.put(planned.token(), Instant.now());
-            looked.keySet().stream().limit(Math.max(0, looked.size() - MOST_PLANS)).toList().forEach(looked::remove);
+            looked.keySet().stream()
+                    .limit(Math.max(0, looked.size() - MOST_PLANS))
+                    .toList()
+                    .forEach(looked::remove);
         }
         return planned;
     }
@@ -157,10 +176,21 @@ public class Proofs implements AutoCloseable {
             throw new IllegalArgumentException("A line is said 1 to " + Conditions.MOST_TIMES + " times");
         }
         Show show = keeper.show(showId).join();
-        List<LinkView> links = loop.askLive(showId, (running, now) -> running.links()).join();
-        Set<PartId> cleared = show.all(Target.class).stream().filter(part -> wish.venues().contains(part.body().called())).map(Part::id).collect(Collectors.toSet());
-        ProofPlan plan = Planner.plan(show, new Scope(wish.within(), wish.target(), lines(showId, show, wish)), new Conditions(wish.times(), wish.attended(), cleared), links);
-        String says = plan.lines().stream().map(line -> line.id() + line.print() + line.way()).collect(Collectors.joining("\n")) + wish;
+        List<LinkView> links =
+                loop.askLive(showId, (running, now) -> running.links()).join();
+        Set<PartId> cleared = show.all(Target.class).stream()
+                .filter(part -> wish.venues().contains(part.body().called()))
+                .map(Part::id)
+                .collect(Collectors.toSet());
+        ProofPlan plan = Planner.plan(
+                show,
+                new Scope(wish.within(), wish.target(), lines(showId, show, wish)),
+                new Conditions(wish.times(), wish.attended(), cleared),
+                links);
+        String says = plan.lines().stream()
+                        .map(line -> line.id() + line.print() + line.way())
+                        .collect(Collectors.joining("\n"))
+                + wish;
         return new Planned(plan, Integer.toHexString(Objects.hash(showId, says)) + "-" + plan.messages());
     }
 
@@ -172,8 +202,10 @@ public class Proofs implements AutoCloseable {
         }
         Map<String, String> prints = Print.all(show);
         Map<String, Proved> proved = proved(showId, prints);
-        return Optional.of(prints.keySet().stream().filter(line -> named.map(some -> some.contains(line)).orElse(true))
-                .filter(line -> wish.which().takes(Optional.ofNullable(proved.get(line)))).collect(Collectors.toSet()));
+        return Optional.of(prints.keySet().stream()
+                .filter(line -> named.map(some -> some.contains(line)).orElse(true))
+                .filter(line -> wish.which().takes(Optional.ofNullable(proved.get(line))))
+                .collect(Collectors.toSet()));
     }
 
     /**
@@ -191,16 +223,25 @@ public class Proofs implements AutoCloseable {
         if (!planned.token().equals(token) || seen == null) {
             return Optional.of(Problem.of("The plan is another one by now. Look at it again, then start"));
         } else if (venue && Duration.between(seen, Instant.now()).compareTo(PLAN_HOLDS) > 0) {
-            return Optional.of(Problem.of("This plan was shown more than 15 minutes ago. Look at it again, then start"));
+            return Optional.of(
+                    Problem.of("This plan was shown more than 15 minutes ago. Look at it again, then start"));
         } else if (planned.plan().lines().isEmpty() && planned.plan().listens().isEmpty()) {
             return Optional.of(Problem.of("There is no line to prove here. Choose others"));
         } else if (venue && by.name().isBlank()) {
             return Optional.of(Problem.of("Say who you are, at the top: who says that the stage is clear has a name"));
         } else if (store.leftover(showId).isPresent()) {
-            return Optional.of(Problem.of("The last proof left values that are not back. Choose what becomes of them, above, then start"));
+            return Optional.of(Problem.of(
+                    "The last proof left values that are not back. Choose what becomes of them, above, then start"));
         }
-        Begun begun = new Begun(new ProofRun(planned.plan(), by.name()), showId, shows.show(showId).name(), by.name(), chosen(planned.plan().show(), wish), System.currentTimeMillis());
-        Optional<Problem> problem = runs.prove(showId, begun.run, new Watching(begun)).join();
+        Begun begun = new Begun(
+                new ProofRun(planned.plan(), by.name()),
+                showId,
+                shows.show(showId).name(),
+                by.name(),
+                chosen(planned.plan().show(), wish),
+                System.currentTimeMillis());
+        Optional<Problem> problem =
+                runs.prove(showId, begun.run, new Watching(begun)).join();
         if (problem.isEmpty()) {
             last = Optional.of(begun);
         }
@@ -209,52 +250,91 @@ public class Proofs implements AutoCloseable {
 
     private static String chosen(Show show, Wish wish) {
         List<String> words = new ArrayList<>();
-        words.add(switch (wish.which()) {
-            case ALL -> wish.lines().isEmpty() ? "all lines" : wish.lines().size() == 1 ? "1 line" : wish.lines().size() + " lines";
-            case OPEN -> "lines that were not proved";
-            case SHORT -> "lines that fell short";
-            case CHANGED -> "lines that were changed or new";
-        });
-        wish.within().flatMap(show::part).ifPresent(part -> words.add("of " + part.body().called()));
-        wish.target().flatMap(show::part).ifPresent(part -> words.add("to " + part.body().called()));
+        words.add(
+                switch (wish.which()) {
+                    case ALL -> wish.lines().isEmpty()
+                            ? "all lines"
+                            : wish.lines().size() == 1 ? "1 line" : wish.lines().size() + " lines";
+                    case OPEN -> "lines that were not proved";
+                    case SHORT -> "lines that fell short";
+                    case CHANGED -> "lines that were changed or new";
+                });
+        wish.within()
+                .flatMap(show::part)
+                .ifPresent(part -> words.add("of " + part.body().called()));
+        wish.target()
+                .flatMap(show::part)
+                .ifPresent(part -> words.add("to " + part.body().called()));
         return String.join(" ", words);
     }
 
     /** The targets of a plan that are spoken to at the venue. */
     public static List<Part> venues(ProofPlan plan) {
-        Set<PartId> targets = plan.lines().stream().flatMap(line -> line.target().stream()).collect(Collectors.toSet());
-        return plan.show().all(Target.class).stream().filter(part -> targets.contains(part.id()) && ((Target) part.body()).standIn().filter(StandInEnd::inUse).isEmpty()).toList();
+        Set<PartId> targets =
+                plan.lines().stream().flatMap(line -> line.target().stream()).collect(Collectors.toSet());
+        return plan.show().all(Target.class).stream()
+                .filter(part -> targets.contains(part.id())
+                        && ((Target) part.body())
+                                .standIn()
+                                .filter(StandInEnd::inUse)
+                                .isEmpty())
+                .toList();
     }
 
     // ---- meanwhile
 
     /** The one that runs in a show, or the last one that ran since the start. */
     public Optional<Running> running(String showId) {
-        return last.filter(begun -> begun.showId.equals(showId) && loop.liveShowId().equals(showId)).map(begun -> runs.proof(showId, run -> new Running(begun.run,
-                // another show may have been live meanwhile: then it ended in the middle
-                run.filter(begun.run::equals).map(ProofRun::phase).orElse(ProofRun.Phase.ENDED), begun.by, begun.chosen, begun.startedAt, begun.run.outcomes(), begun.run.heard(), begun.run.asking(), begun.run.said(), begun.number, begun.trouble)).join());
+        return last.filter(begun ->
+                        begun.showId.equals(showId) && loop.liveShowId().equals(showId))
+                .map(begun -> runs.proof(
+                                showId,
+                                run -> new Running(
+                                        begun.run,
+                                        // another show may have been live meanwhile: then it ended in the middle
+                                        run.filter(begun.run::equals)
+                                                .map(ProofRun::phase)
+                                                .orElse(ProofRun.Phase.ENDED),
+                                        begun.by,
+                                        begun.chosen,
+                                        begun.startedAt,
+                                        begun.run.outcomes(),
+                                        begun.run.heard(),
+                                        begun.run.asking(),
+                                        begun.run.said(),
+                                        begun.number,
+                                        begun.trouble))
+                        .join());
     }
 
     /** What a person wants of the proof that runs. */
-    public enum Order { STOP, FREEZE, SEND, LEAVE_OUT, SEEN, NOT_SEEN }
+    public enum Order {
+        STOP,
+        FREEZE,
+        SEND,
+        LEAVE_OUT,
+        SEEN,
+        NOT_SEEN
+    }
 
     /** Does it, or says why it cannot be done. */
     public Optional<Problem> order(String showId, Order order) {
         return runs.proof(showId, found -> {
-            Optional<ProofRun> running = found.filter(run -> run.phase() != ProofRun.Phase.ENDED);
-            if (running.isEmpty()) {
-                return Optional.of(Problem.of("No proof is running"));
-            }
-            ProofRun run = running.get();
-            switch (order) {
-                case STOP -> run.stop();
-                case FREEZE -> run.freeze();
-                case SEND -> run.send();
-                case LEAVE_OUT -> run.leaveOut();
-                case SEEN, NOT_SEEN -> run.seen(order == Order.SEEN);
-            }
-            return Optional.<Problem>empty();
-        }).join();
+                    Optional<ProofRun> running = found.filter(run -> run.phase() != ProofRun.Phase.ENDED);
+                    if (running.isEmpty()) {
+                        return Optional.of(Problem.of("No proof is running"));
+                    }
+                    ProofRun run = running.get();
+                    switch (order) {
+                        case STOP -> run.stop();
+                        case FREEZE -> run.freeze();
+                        case SEND -> run.send();
+                        case LEAVE_OUT -> run.leaveOut();
+                        case SEEN, NOT_SEEN -> run.seen(order == Order.SEEN);
+                    }
+                    return Optional.<Problem>empty();
+                })
+                .join();
     }
 
     private final class Watching implements ProofWatcher {
@@ -270,13 +350,16 @@ public class Proofs implements AutoCloseable {
             List<ProofRun.Old> old = run.toPutBack();
             writing.execute(() -> {
                 try {
-                    store.putOld(begun.showId, LeftMessage.written(old, run.plan().show()));
+                    store.putOld(
+                            begun.showId, LeftMessage.written(old, run.plan().show()));
                     runs.proof(begun.showId, running -> {
                         run.isWrittenDown();
                         return true;
                     });
                 } catch (DataAccessException | TransactionException e) {
-                    LOG.warn("What stands at the targets could not be written down, so the proof ends before it moves anything: {}", e.getMessage());
+                    LOG.warn(
+                            "What stands at the targets could not be written down, so the proof ends before it moves anything: {}",
+                            e.getMessage());
                     begun.trouble = Optional.of("The database does not answer: nothing was sent that moves anything");
                     runs.proof(begun.showId, running -> {
                         run.stop();
@@ -294,9 +377,13 @@ public class Proofs implements AutoCloseable {
         private void note(List<ProofRun.Old> left) {
             writing.execute(() -> {
                 try {
-                    store.putOld(begun.showId, LeftMessage.written(left, begun.run.plan().show()));
+                    store.putOld(
+                            begun.showId,
+                            LeftMessage.written(left, begun.run.plan().show()));
                 } catch (DataAccessException | TransactionException e) {
-                    LOG.warn("What is back at the targets could not be noted: {}. What was noted before is offered", e.getMessage());
+                    LOG.warn(
+                            "What is back at the targets could not be noted: {}. What was noted before is offered",
+                            e.getMessage());
                 }
             });
         }
@@ -305,17 +392,40 @@ public class Proofs implements AutoCloseable {
         public void ended(ProofRun run) {
             List<Outcome> outcomes = run.outcomes();
             List<ProofRun.Old> left = run.toPutBack();
-            Report plain = new Report(begun.showName, run.plan().show().version(), begun.startedAt, System.currentTimeMillis(), begun.by, begun.chosen, run.wasStopped(),
-                    Stream.concat(outcomes.stream().map(Outcome::result), run.heard().stream()).toList(), run.figures(), Optional.empty());
+            Report plain = new Report(
+                    begun.showName,
+                    run.plan().show().version(),
+                    begun.startedAt,
+                    System.currentTimeMillis(),
+                    begun.by,
+                    begun.chosen,
+                    run.wasStopped(),
+                    Stream.concat(outcomes.stream().map(Outcome::result), run.heard().stream())
+                            .toList(),
+                    run.figures(),
+                    Optional.empty());
             writing.execute(() -> keep(plain, outcomes, left));
         }
 
         private void keep(Report plain, List<Outcome> outcomes, List<ProofRun.Old> left) {
             try {
-                Map<String, LineResult> caused = causes(begun.showId, begun.run.plan().show(), outcomes);
-                Report report = new Report(plain.show(), plain.version(), plain.startedAt(), plain.endedAt(), plain.by(), plain.chosen(), plain.stopped(),
-                        plain.lines().stream().map(line -> caused.getOrDefault(line.line(), line)).toList(), plain.targets(), plain.signed());
-                store.keepOld(begun.showId, LeftMessage.written(left, begun.run.plan().show()));
+                Map<String, LineResult> caused =
+                        causes(begun.showId, begun.run.plan().show(), outcomes);
+                Report report = new Report(
+                        plain.show(),
+                        plain.version(),
+                        plain.startedAt(),
+                        plain.endedAt(),
+                        plain.by(),
+                        plain.chosen(),
+                        plain.stopped(),
+                        plain.lines().stream()
+                                .map(line -> caused.getOrDefault(line.line(), line))
+                                .toList(),
+                        plain.targets(),
+                        plain.signed());
+                store.keepOld(
+                        begun.showId, LeftMessage.written(left, begun.run.plan().show()));
                 begun.number = Optional.of(store.keep(begun.showId, report));
             } catch (RuntimeException e) {
                 LOG.error("The report of a proof could not be kept", e);
@@ -337,8 +447,13 @@ public class Proofs implements AutoCloseable {
         Map<String, LineResult> caused = new LinkedHashMap<>();
         for (Outcome outcome : outcomes) {
             LineResult result = outcome.result();
-            outcome.certain().map(cause -> result.causedBy(Rank.CERTAIN, List.of(cause))).or(() -> outcome.seen().flatMap(seen -> Facts.of(show, seen, live.network(), loop.missed())).map(WhyNot::of)
-                    .flatMap(diagnosis -> diagnosis.groups().stream().findFirst()).map(group -> result.causedBy(group.rank(), group.suspects())))
+            outcome.certain()
+                    .map(cause -> result.causedBy(Rank.CERTAIN, List.of(cause)))
+                    .or(() -> outcome.seen()
+                            .flatMap(seen -> Facts.of(show, seen, live.network(), loop.missed()))
+                            .map(WhyNot::of)
+                            .flatMap(diagnosis -> diagnosis.groups().stream().findFirst())
+                            .map(group -> result.causedBy(group.rank(), group.suspects())))
                     .ifPresent(known -> caused.put(result.line(), known));
         }
         return caused;

@@ -1,7 +1,6 @@
 package imperan.server.run;
 
 import imperan.show.PartId;
-
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,8 +11,7 @@ import java.util.stream.Collectors;
 /** Who looks at which show, which paths they watch, and what they have selected while they build. Belongs to the loop's turn. */
 final class Audience {
 
-    private record Viewer(String showId, Set<PartId> traces, Optional<Presence> presence) {
-    }
+    private record Viewer(String showId, Set<PartId> traces, Optional<Presence> presence) {}
 
     private final Map<Feed, Viewer> viewers = new LinkedHashMap<>();
     private volatile int size;
@@ -49,7 +47,10 @@ final class Audience {
 
     /** Who looks at a show. */
     List<Feed> of(String showId) {
-        return viewers.entrySet().stream().filter(e -> e.getValue().showId().equals(showId)).map(Map.Entry::getKey).toList();
+        return viewers.entrySet().stream()
+                .filter(e -> e.getValue().showId().equals(showId))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     boolean isOf(Feed feed, String showId) {
@@ -58,25 +59,32 @@ final class Audience {
 
     /** From now on this browser shows the paths of these controls, and no others. */
     void watch(Feed feed, List<PartId> traces) {
-        viewers.computeIfPresent(feed, (f, viewer) -> new Viewer(viewer.showId(), Set.copyOf(traces), viewer.presence()));
+        viewers.computeIfPresent(
+                feed, (f, viewer) -> new Viewer(viewer.showId(), Set.copyOf(traces), viewer.presence()));
     }
 
     /** The controls whose path anybody watches. */
     Set<PartId> traces() {
-        return viewers.values().stream().flatMap(viewer -> viewer.traces().stream()).collect(Collectors.toSet());
+        return viewers.values().stream()
+                .flatMap(viewer -> viewer.traces().stream())
+                .collect(Collectors.toSet());
     }
 
     /** Somebody has something else selected; all who look at the same show are told. */
     void selecting(Feed feed, Presence presence) {
-        Viewer selecting = viewers.computeIfPresent(feed, (f, viewer) -> new Viewer(viewer.showId(), viewer.traces(), Optional.of(presence)));
+        Viewer selecting = viewers.computeIfPresent(
+                feed, (f, viewer) -> new Viewer(viewer.showId(), viewer.traces(), Optional.of(presence)));
         if (selecting != null) {
             tellPresences(selecting.showId());
         }
     }
 
     private void tellPresences(String showId) {
-        List<Presence> presences = viewers.values().stream().filter(viewer -> viewer.showId().equals(showId))
-                .flatMap(viewer -> viewer.presence().stream()).filter(presence -> !presence.controls().isEmpty()).toList();
+        List<Presence> presences = viewers.values().stream()
+                .filter(viewer -> viewer.showId().equals(showId))
+                .flatMap(viewer -> viewer.presence().stream())
+                .filter(presence -> !presence.controls().isEmpty())
+                .toList();
         of(showId).forEach(feed -> feed.presences(presences));
     }
 }

@@ -7,9 +7,7 @@ import imperan.live.SetView;
 import imperan.live.Trace;
 import imperan.live.TrackView;
 import imperan.show.Edit;
-import imperan.show.PartId;
 import imperan.wire.WireRecord;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -27,10 +25,36 @@ import java.util.Optional;
  * @param missed  packets so far that came faster than they could be handled, and were dropped, by us or by the system
  * @param notices what everybody has to know, each one sentence
  */
-public record Batch(List<ControlValue> values, List<LinkView> links, List<CueListView> cues, List<TrackView> tracks, List<SetView> sets, List<Trace> traces, Optional<WireRecord> lastOut, Optional<WireRecord> lastIn, List<Edit> edits, long editBytes, Optional<PageWanted> page, long missed, List<String> notices) {
+public record Batch(
+        List<ControlValue> values,
+        List<LinkView> links,
+        List<CueListView> cues,
+        List<TrackView> tracks,
+        List<SetView> sets,
+        List<Trace> traces,
+        Optional<WireRecord> lastOut,
+        Optional<WireRecord> lastIn,
+        List<Edit> edits,
+        long editBytes,
+        Optional<PageWanted> page,
+        long missed,
+        List<String> notices) {
 
     /** An edit of a show that does not run. */
     static Batch of(Edit edit, long bytes) {
-        return new Batch(List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), bytes, Optional.empty(), 0, List.of());
+        return new Batch(
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of(edit),
+                bytes,
+                Optional.empty(),
+                0,
+                List.of());
     }
 }

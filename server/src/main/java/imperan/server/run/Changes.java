@@ -13,9 +13,6 @@ import imperan.watch.Watch;
 import imperan.wire.ByAddress;
 import imperan.wire.WireLog;
 import imperan.wire.WireRecord;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -28,12 +25,15 @@ import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Gathers what the live show puts out until the next batch leaves; packets leave at once. */
 final class Changes implements LiveSink {
 
     /** Packets kept for the Wire, and about how much memory they take. */
     static final int WIRE_PACKETS = 50_000;
+
     static final long WIRE_MEMORY = 48L << 20;
 
     /** Parts of which it is remembered that they cannot be told. */
@@ -63,12 +63,13 @@ final class Changes implements LiveSink {
     private List<Edit> edits = new ArrayList<>();
     private long editBytes;
     private Optional<PageWanted> page = Optional.empty();
-    private volatile Consumer<PartId> handed = control -> { };
-    private volatile Consumer<WireRecord> heardOf = record -> { };
+    private volatile Consumer<PartId> handed = control -> {};
+    private volatile Consumer<WireRecord> heardOf = record -> {};
     private Optional<WireRecord> lastOut = Optional.empty();
     private Optional<WireRecord> lastIn = Optional.empty();
     /** Whether a packet left or came. */
     private boolean spoken;
+
     private long turnings;
 
     /** @param sender false where the system did not take the packet */
@@ -112,7 +113,8 @@ final class Changes implements LiveSink {
             sets.add(changed.set());
             placesMoved = true;
         } else if (event instanceof LiveEvent.SoundLost lost) {
-            notice(lost.device() + "’s device played the sound of “" + lost.name() + "”, and is gone: the track goes on without sound. Let another device play it, in Cues");
+            notice(lost.device() + "’s device played the sound of “" + lost.name()
+                    + "”, and is gone: the track goes on without sound. Let another device play it, in Cues");
         } else if (event instanceof LiveEvent.LinkTurned turned) {
             turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
         } else {
@@ -125,20 +127,31 @@ final class Changes implements LiveSink {
 
     /** The control whose path is another one because of this. */
     private static Optional<PartId> pathOf(LiveEvent event) {
-        return event instanceof LiveEvent.LineLeft left ? left.line().control()
-                : event instanceof LiveEvent.Stopped stopped ? stopped.control()
-                : event instanceof LiveEvent.Opened opened ? opened.control()
-                : event instanceof LiveEvent.Differed differed ? differed.control()
-                : event instanceof LiveEvent.Ended ended ? ended.control() : Optional.empty();
+        return event instanceof LiveEvent.LineLeft left
+                ? left.line().control()
+                : event instanceof LiveEvent.Stopped stopped
+                        ? stopped.control()
+                        : event instanceof LiveEvent.Opened opened
+                                ? opened.control()
+                                : event instanceof LiveEvent.Differed differed
+                                        ? differed.control()
+                                        : event instanceof LiveEvent.Ended ended ? ended.control() : Optional.empty();
     }
 
     /** The link of which something was counted because of this. */
     private static Optional<PartId> linkOf(LiveEvent event) {
-        return event instanceof LiveEvent.PacketOut out ? Optional.of(out.target())
-                : event instanceof LiveEvent.PacketIn in ? in.target()
-                : event instanceof LiveEvent.NotQueued not ? Optional.of(not.target())
-                : event instanceof LiveEvent.Ended ended ? Optional.of(ended.target())
-                : event instanceof LiveEvent.Stopped stopped && stopped.reason() instanceof Reason.SameValue ? stopped.line().flatMap(Line::target) : Optional.empty();
+        return event instanceof LiveEvent.PacketOut out
+                ? Optional.of(out.target())
+                : event instanceof LiveEvent.PacketIn in
+                        ? in.target()
+                        : event instanceof LiveEvent.NotQueued not
+                                ? Optional.of(not.target())
+                                : event instanceof LiveEvent.Ended ended
+                                        ? Optional.of(ended.target())
+                                        : event instanceof LiveEvent.Stopped stopped
+                                                        && stopped.reason() instanceof Reason.SameValue
+                                                ? stopped.line().flatMap(Line::target)
+                                                : Optional.empty();
     }
 
     private void turn(LinkTurn turn) {
@@ -175,10 +188,12 @@ final class Changes implements LiveSink {
 
     /** What left last may have been answered by what came after it. */
     private void lastAnswered() {
-        lastOut.flatMap(last -> wire.packet(last.number())).filter(now -> now.change() != lastOut.get().change()).ifPresent(now -> {
-            lastOut = Optional.of(now);
-            spoken = true;
-        });
+        lastOut.flatMap(last -> wire.packet(last.number()))
+                .filter(now -> now.change() != lastOut.get().change())
+                .ifPresent(now -> {
+                    lastOut = Optional.of(now);
+                    spoken = true;
+                });
     }
 
     /** @param bytes about how large it is */
@@ -193,7 +208,16 @@ final class Changes implements LiveSink {
     }
 
     boolean isEmpty() {
-        return values.isEmpty() && links.isEmpty() && cues.isEmpty() && tracks.isEmpty() && sets.isEmpty() && traces.isEmpty() && !spoken && edits.isEmpty() && page.isEmpty() && notices.isEmpty();
+        return values.isEmpty()
+                && links.isEmpty()
+                && cues.isEmpty()
+                && tracks.isEmpty()
+                && sets.isEmpty()
+                && traces.isEmpty()
+                && !spoken
+                && edits.isEmpty()
+                && page.isEmpty()
+                && notices.isEmpty();
     }
 
     /** Whether there is something to tell, the number of missed packets among it. */
@@ -250,9 +274,20 @@ final class Changes implements LiveSink {
 
     /** Everything gathered, with the values as they are now; afterwards nothing is gathered. */
     Batch take(LiveShow live, Collection<PartId> watchedTraces, long missed) {
-        Batch batch = new Batch(each(values, live::value), each(links, live::link), each(cues, live::cueList), each(tracks, live::track), each(sets, live::set),
+        Batch batch = new Batch(
+                each(values, live::value),
+                each(links, live::link),
+                each(cues, live::cueList),
+                each(tracks, live::track),
+                each(sets, live::set),
                 each(traces.stream().filter(watchedTraces::contains).toList(), live::trace),
-                lastOut, lastIn, edits, editBytes, page, missed, List.copyOf(notices));
+                lastOut,
+                lastIn,
+                edits,
+                editBytes,
+                page,
+                missed,
+                List.copyOf(notices));
         told = missed;
         notices.clear();
         values.clear();

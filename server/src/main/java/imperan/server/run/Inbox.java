@@ -34,8 +34,7 @@ final class Inbox {
         private long bytes;
     }
 
-    private record Waiting(Input packet, int bytes) {
-    }
+    private record Waiting(Input packet, int bytes) {}
 
     private final ReentrantLock lock = new ReentrantLock();
     private final Condition wake = lock.newCondition();
@@ -92,7 +91,8 @@ final class Inbox {
         lock.lock();
         try {
             Source of = packets.get(source);
-            if (bytes + size > MAX_BYTES || size > MAX_SOURCE_BYTES
+            if (bytes + size > MAX_BYTES
+                    || size > MAX_SOURCE_BYTES
                     || of != null && (of.packets.size() == MAX_PACKETS || of.bytes + size > MAX_SOURCE_BYTES)) {
                 missed++;
                 return false;

@@ -5,7 +5,6 @@ import imperan.live.LinkTurn;
 import imperan.live.LinkView;
 import imperan.live.Stray;
 import imperan.server.net.ThisMachine;
-
 import java.util.List;
 
 /**

@@ -4,7 +4,6 @@ import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.LiveSink;
 import imperan.show.PartId;
-
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 

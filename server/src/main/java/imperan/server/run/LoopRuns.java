@@ -5,11 +5,10 @@ import imperan.proof.run.ProofRun;
 import imperan.proof.run.PutBack;
 import imperan.show.Problem;
 import imperan.trial.Trial;
-import org.springframework.stereotype.Component;
-
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
+import org.springframework.stereotype.Component;
 
 /**
  * Begins what plays by itself on the loop: a proof, what an earlier one left, the trial of a cue list. One that would disturb another does not begin, and says
@@ -77,7 +76,9 @@ public final class LoopRuns {
             return Optional.of(Problem.of("A trial of a cue list is running. Wait for its end, or stop it"));
         } else if (proving.isRunning()) {
             return Optional.of(Problem.of("A proof is running. Wait for its end, or stop it"));
-        } else if (trial.scope().lists().stream().flatMap(list -> running.cueList(list).stream()).anyMatch(view -> !view.running().isEmpty())) {
+        } else if (trial.scope().lists().stream()
+                .flatMap(list -> running.cueList(list).stream())
+                .anyMatch(view -> !view.running().isEmpty())) {
             return Optional.of(Problem.of("Something of this list is running. Wait for its end, or stop it"));
         }
         return Optional.empty();

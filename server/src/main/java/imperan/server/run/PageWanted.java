@@ -1,7 +1,6 @@
 package imperan.server.run;
 
 import imperan.show.PartId;
-
 import java.util.List;
 
 /**

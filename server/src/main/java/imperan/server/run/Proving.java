@@ -4,7 +4,6 @@ import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.proof.run.ProofRun;
 import imperan.proof.run.ProofRun.Phase;
-
 import java.util.Optional;
 import java.util.function.LongSupplier;
 
@@ -77,7 +76,9 @@ final class Proving implements LoopActor {
                 }
             });
         }
-        if (phase == Phase.RUNNING && now - advancedAt >= ADVANCED_NANOS && run.get().done() > done) {
+        if (phase == Phase.RUNNING
+                && now - advancedAt >= ADVANCED_NANOS
+                && run.get().done() > done) {
             done = run.get().done();
             advancedAt = now;
             watcher.ifPresent(whom -> whom.advanced(run.get()));

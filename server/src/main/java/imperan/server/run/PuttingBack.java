@@ -3,7 +3,6 @@ package imperan.server.run;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.proof.run.PutBack;
-
 import java.util.Optional;
 import java.util.function.LongSupplier;
 
@@ -12,7 +11,7 @@ final class PuttingBack implements LoopActor {
 
     private final LongSupplier missed;
     private Optional<PutBack> doing = Optional.empty();
-    private Runnable ended = () -> { };
+    private Runnable ended = () -> {};
 
     /** @param missed packets that came too fast to be handled, since the start */
     PuttingBack(LongSupplier missed) {

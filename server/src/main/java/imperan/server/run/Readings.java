@@ -3,10 +3,9 @@ package imperan.server.run;
 import imperan.wire.Addresses;
 import imperan.wire.WireFilter;
 import imperan.wire.WireRecord;
-import org.springframework.stereotype.Component;
-
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import org.springframework.stereotype.Component;
 
 /** What was gathered from all that happened in the live show: its Wire, the last message of each address, the watch, its network. */
 @Component
@@ -22,12 +21,19 @@ public final class Readings {
 
     /** What is known of a show's network now; nothing of a show that does not run. */
     public CompletableFuture<LiveFacts> facts(String showId) {
-        return loop.ask(showId, (running, now) -> new LiveFacts(running.links(), running.strays(), changes.turns()), LiveFacts.NONE);
+        return loop.ask(
+                showId,
+                (running, now) -> new LiveFacts(running.links(), running.strays(), changes.turns()),
+                LiveFacts.NONE);
     }
 
     /** The packets of the live show as they are kept now; none of a show that does not run. */
     public CompletableFuture<WireNow> wire(String showId) {
-        return loop.ask(showId, (running, now) -> new WireNow(changes.wire().packets(), changes.wire().changes(), now), WireNow.NONE);
+        return loop.ask(
+                showId,
+                (running, now) ->
+                        new WireNow(changes.wire().packets(), changes.wire().changes(), now),
+                WireNow.NONE);
     }
 
     /**
@@ -41,8 +47,15 @@ public final class Readings {
 
     /** What went wrong in the live show since the watch began; where another show runs, it fails with {@link NotLiveException}. */
     public CompletableFuture<WatchNow> watch(String showId) {
-        return loop.askLive(showId, (running, now) -> new WatchNow(changes.watch().since(), changes.watch().incidents(), running.links().size(),
-                (int) running.links().stream().filter(link -> link.state().isThere()).count()));
+        return loop.askLive(
+                showId,
+                (running, now) -> new WatchNow(
+                        changes.watch().since(),
+                        changes.watch().incidents(),
+                        running.links().size(),
+                        (int) running.links().stream()
+                                .filter(link -> link.state().isThere())
+                                .count()));
     }
 
     /** What happened before is forgotten. */

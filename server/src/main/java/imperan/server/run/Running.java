@@ -11,7 +11,6 @@ import imperan.show.Part;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
 import imperan.show.Target;
-
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -155,18 +154,45 @@ final class Running implements Turns.Work, AutoCloseable {
         follow(going.show(), now);
         live.restore(going.remembered().values());
         live.restoreCues(going.remembered().places().lists());
-        live.restorePlaying(going.remembered().places().tracks(), going.remembered().places().sets(), now);
+        live.restorePlaying(
+                going.remembered().places().tracks(),
+                going.remembered().places().sets(),
+                now);
         startLog.live(going.name());
         audience.of(showId).forEach(feed -> feed.welcome(snapshot()));
     }
 
     /** A show that is looked at and does not run. */
     private static Snapshot still(String showId, String name, Show shown) {
-        return new Snapshot(showId, name, false, shown, List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), 0);
+        return new Snapshot(
+                showId,
+                name,
+                false,
+                shown,
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.empty(),
+                Optional.empty(),
+                0);
     }
 
     private Snapshot snapshot() {
-        return new Snapshot(showId, name, true, show, changes.values(live), live.links(), live.cueLists(), live.tracks(), live.sets(), changes.lastOut(), changes.lastIn(), missed.getAsLong());
+        return new Snapshot(
+                showId,
+                name,
+                true,
+                show,
+                changes.values(live),
+                live.links(),
+                live.cueLists(),
+                live.tracks(),
+                live.sets(),
+                changes.lastOut(),
+                changes.lastIn(),
+                missed.getAsLong());
     }
 
     private void committed(Input.Committed committed, long now) {
@@ -183,9 +209,12 @@ final class Running implements Turns.Work, AutoCloseable {
     /** The sockets follow the show as it is now. */
     private void follow(Show next, long now) {
         show = next;
-        List<Endpoint> wanted = next.all(Target.class).stream().map(part -> endpoint(next, part)).toList();
+        List<Endpoint> wanted = next.all(Target.class).stream()
+                .map(part -> endpoint(next, part))
+                .toList();
         if (!wanted.equals(endpoints)) {
-            wanted.stream().filter(e -> !endpoints.contains(e))
+            wanted.stream()
+                    .filter(e -> !endpoints.contains(e))
                     .forEach(e -> live.socket(e.target(), SocketState.opening(), now));
             endpoints = wanted;
             sockets.reconcile(wanted);
@@ -194,7 +223,13 @@ final class Running implements Turns.Work, AutoCloseable {
 
     private static Endpoint endpoint(Show show, Part part) {
         Target target = ((Target) part.body()).asReached();
-        return new Endpoint(part.id(), target.host(), target.port(), target.answerPort(), target.transport(), Phrasebook.spokenWith(show, target),
+        return new Endpoint(
+                part.id(),
+                target.host(),
+                target.port(),
+                target.answerPort(),
+                target.transport(),
+                Phrasebook.spokenWith(show, target),
                 target.adapterAddress().orElse(""));
     }
 
@@ -259,7 +294,8 @@ final class Running implements Turns.Work, AutoCloseable {
 
     @Override
     public void failed(Throwable why) {
-        changes.notice("Something could not be handled and was left out (" + why.getClass().getSimpleName() + "); the server's log has it. The show goes on");
+        changes.notice("Something could not be handled and was left out ("
+                + why.getClass().getSimpleName() + "); the server's log has it. The show goes on");
     }
 
     @Override

@@ -5,8 +5,7 @@ public final class ShowClock {
 
     private static final long BASE = System.currentTimeMillis() * 1_000_000L - System.nanoTime();
 
-    private ShowClock() {
-    }
+    private ShowClock() {}
 
     public static long now() {
         return BASE + System.nanoTime();

@@ -14,8 +14,6 @@ import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.show.Problem;
 import imperan.show.Show;
-import org.springframework.stereotype.Component;
-
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +22,7 @@ import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
+import org.springframework.stereotype.Component;
 
 /**
  * The one loop on which the live show runs. Touches, packets, committed edits and time come to it in a queue and are handled in order, one turn at a time
@@ -75,7 +74,10 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
      * to the browser.
      */
     public void command(Feed feed, String showId, Command command, Actor actor) {
-        Input order = new Input.Order(showId, (live, now) -> live.carryOut(command, actor, now).map(Problem::message).ifPresent(feed::refuse),
+        Input order = new Input.Order(
+                showId,
+                (live, now) ->
+                        live.carryOut(command, actor, now).map(Problem::message).ifPresent(feed::refuse),
                 () -> feed.refuse("This show is not live: nothing is sent"));
         // a finger that leaves is never kept waiting
         if (!inbox.putHand(order)) {
@@ -102,16 +104,20 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         return asked(showId, reading, answer -> answer.completeExceptionally(new NotLiveException()));
     }
 
-    private <T> CompletableFuture<T> asked(String showId, BiFunction<LiveShow, Long, T> reading, Consumer<CompletableFuture<T>> otherwise) {
+    private <T> CompletableFuture<T> asked(
+            String showId, BiFunction<LiveShow, Long, T> reading, Consumer<CompletableFuture<T>> otherwise) {
         CompletableFuture<T> answer = new CompletableFuture<>();
-        put(new Input.Order(showId, (live, now) -> {
-            try {
-                answer.complete(reading.apply(live, now));
-            } catch (RuntimeException e) {
-                // who asked hears it; the loop goes on
-                answer.completeExceptionally(e);
-            }
-        }, () -> otherwise.accept(answer)));
+        put(new Input.Order(
+                showId,
+                (live, now) -> {
+                    try {
+                        answer.complete(reading.apply(live, now));
+                    } catch (RuntimeException e) {
+                        // who asked hears it; the loop goes on
+                        answer.completeExceptionally(e);
+                    }
+                },
+                () -> otherwise.accept(answer)));
         return answer;
     }
 
@@ -206,8 +212,8 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
     }
 
     @Override
-    public void packet(Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes,
-                       Decoded decoded) {
+    public void packet(
+            Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) {
         String source = mouthOf.isEmpty() ? "ear " + ourPort : peerHost + ":" + peerPort + " " + ourPort;
         inbox.putPacket(source, new Input.Packet(ourPort, peerHost, peerPort, bytes, decoded), size(bytes, decoded));
         turns.takeOrWake();
@@ -215,12 +221,16 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
 
     @Override
     public void streamed(PartId target, String peerHost, int peerPort, byte[] bytes, Decoded decoded) {
-        inbox.putPacket("stream " + target, new Input.Streamed(target, peerHost, peerPort, bytes, decoded), size(bytes, decoded));
+        inbox.putPacket(
+                "stream " + target,
+                new Input.Streamed(target, peerHost, peerPort, bytes, decoded),
+                size(bytes, decoded));
         turns.takeOrWake();
     }
 
     private static int size(byte[] bytes, Decoded decoded) {
-        return bytes.length + (decoded instanceof Decoded.Whole whole ? whole.packet().memory() : 0);
+        return bytes.length
+                + (decoded instanceof Decoded.Whole whole ? whole.packet().memory() : 0);
     }
 
     @Override

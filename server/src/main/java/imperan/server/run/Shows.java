@@ -1,11 +1,11 @@
 package imperan.server.run;
 
+import imperan.picture.Picture;
 import imperan.server.store.Keeper;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ProofStore;
 import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.ShowInfo;
-import imperan.picture.Picture;
 import imperan.show.Control;
 import imperan.show.Held;
 import imperan.show.Outcome;
@@ -16,12 +16,11 @@ import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.ShowFile;
 import imperan.show.Target;
-import org.springframework.stereotype.Component;
-
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.stereotype.Component;
 
 /** What is done with whole shows: make, copy, rename, delete, put on, and carry in files. */
 @Component
@@ -59,12 +58,15 @@ public class Shows {
      * @param sameName the show that has this name already; empty where none has
      * @param problems why it cannot be taken in, each with its place in the file
      */
-    public record Preview(String name, int targets, int pages, int controls, Optional<String> sameName,
-                          List<Problem> problems) {
-    }
+    public record Preview(
+            String name, int targets, int pages, int controls, Optional<String> sameName, List<Problem> problems) {}
 
     /** What to do where the name is taken. */
-    public enum OnSameName { REFUSE, KEEP_BOTH, REPLACE }
+    public enum OnSameName {
+        REFUSE,
+        KEEP_BOTH,
+        REPLACE
+    }
 
     public Done create(String name) {
         return nameProblem(name).map(Done::refused).orElseGet(() -> {
@@ -91,7 +93,10 @@ public class Shows {
     public Done duplicate(String showId, Person author) {
         ShowInfo original = store.show(showId);
         Show content = keeper.show(showId).join();
-        Done done = made(freeName(original.name()), content.parts().stream().map(Held::part).toList(), author,
+        Done done = made(
+                freeName(original.name()),
+                content.parts().stream().map(Held::part).toList(),
+                author,
                 "Duplicate of " + original.name());
         // its lines are the same, so what is proved of them is
         done.show().ifPresent(copy -> proofs.copy(showId, copy));
@@ -100,7 +105,8 @@ public class Shows {
 
     public Done delete(String showId) {
         store.show(showId);
-        return store.setDeleted(showId, true) ? Done.of(showId)
+        return store.setDeleted(showId, true)
+                ? Done.of(showId)
                 : Done.refused("The live show cannot be deleted. Go live with another one first");
     }
 
@@ -120,7 +126,8 @@ public class Shows {
         if (!store.setLive(showId)) {
             return Done.refused("“" + show.name() + "” is deleted. Bring it back first");
         }
-        keeper.withShow(showId, (name, head) -> loop.goLive(showId, name, head, store.remembered(showId))).join();
+        keeper.withShow(showId, (name, head) -> loop.goLive(showId, name, head, store.remembered(showId)))
+                .join();
         return Done.of(showId);
     }
 
@@ -136,9 +143,17 @@ public class Shows {
         }
         ShowFile.Read.Good good = (ShowFile.Read.Good) read;
         Outcome outcome = Show.empty().become(good.parts(), new Person("", ""), "");
-        return new Preview(good.name(), count(good, Target.class), count(good, Page.class), count(good, Control.class),
-                named(good.name()).map(ShowInfo::id), outcome instanceof Outcome.Refused refused && !good.parts().isEmpty()
-                        ? refused.problems().stream().map(p -> placed(p, good.parts())).toList() : List.of());
+        return new Preview(
+                good.name(),
+                count(good, Target.class),
+                count(good, Page.class),
+                count(good, Control.class),
+                named(good.name()).map(ShowInfo::id),
+                outcome instanceof Outcome.Refused refused && !good.parts().isEmpty()
+                        ? refused.problems().stream()
+                                .map(p -> placed(p, good.parts()))
+                                .toList()
+                        : List.of());
     }
 
     /** Takes a file in, whole or not at all. */
@@ -151,9 +166,12 @@ public class Shows {
         if (preview.sameName().isPresent() && onSameName == OnSameName.REFUSE) {
             return Done.refused("There is a show “" + good.name() + "” already: keep both, or replace it");
         }
-        List<Picture> fresh = good.pictures().stream().filter(picture -> pictures.keep(picture, "from " + good.name())).toList();
+        List<Picture> fresh = good.pictures().stream()
+                .filter(picture -> pictures.keep(picture, "from " + good.name()))
+                .toList();
         try {
-            Done done = preview.sameName().isPresent() && onSameName == OnSameName.REPLACE ? replaced(preview.sameName().get(), good, author)
+            Done done = preview.sameName().isPresent() && onSameName == OnSameName.REPLACE
+                    ? replaced(preview.sameName().get(), good, author)
                     : made(freeName(good.name()), good.parts(), author, "Import " + good.name());
             if (done.show().isEmpty()) {
                 fresh.forEach(pictures::forget);
@@ -167,8 +185,11 @@ public class Shows {
 
     /** An edit like any other, so that undo and history lead back to what was there. */
     private Done replaced(String showId, ShowFile.Read.Good good, Person author) {
-        Outcome outcome = keeper.become(showId, good.parts(), author, "Replace by a file").join();
-        return outcome instanceof Outcome.Refused refused ? new Done(Optional.empty(), refused.problems()) : Done.of(showId);
+        Outcome outcome =
+                keeper.become(showId, good.parts(), author, "Replace by a file").join();
+        return outcome instanceof Outcome.Refused refused
+                ? new Done(Optional.empty(), refused.problems())
+                : Done.of(showId);
     }
 
     private Done made(String name, Collection<Part> parts, Person author, String title) {
@@ -197,11 +218,15 @@ public class Shows {
             return Optional.of("A show needs a name");
         }
         Optional<String> unshowable = new Person("someone", name.strip()).problem();
-        return unshowable.isPresent() ? unshowable : named(name.strip()).map(show -> "There is a show “" + show.name() + "” already");
+        return unshowable.isPresent()
+                ? unshowable
+                : named(name.strip()).map(show -> "There is a show “" + show.name() + "” already");
     }
 
     private Optional<ShowInfo> named(String name) {
-        return store.shows().stream().filter(s -> s.deletedAt().isEmpty() && s.name().equals(name)).findFirst();
+        return store.shows().stream()
+                .filter(s -> s.deletedAt().isEmpty() && s.name().equals(name))
+                .findFirst();
     }
 
     /** The name itself, or with the first number that makes it free. */
@@ -214,13 +239,20 @@ public class Shows {
     }
 
     private static int count(ShowFile.Read.Good good, Class<?> kind) {
-        return (int) good.parts().stream().filter(part -> kind.isInstance(part.body())).count();
+        return (int) good.parts().stream()
+                .filter(part -> kind.isInstance(part.body()))
+                .count();
     }
 
     /** A problem with its place in the file instead of an id that only this reading gave. */
     private static Problem placed(Problem problem, List<Part> parts) {
         int index = parts.stream().map(Part::id).toList().indexOf(problem.part().orElse(null));
-        return index < 0 ? problem : new Problem(Optional.empty(), problem.field(),
-                "parts/" + index + "/body/" + problem.field() + ": " + problem.message(), problem.mend());
+        return index < 0
+                ? problem
+                : new Problem(
+                        Optional.empty(),
+                        problem.field(),
+                        "parts/" + index + "/body/" + problem.field() + ": " + problem.message(),
+                        problem.mend());
     }
 }

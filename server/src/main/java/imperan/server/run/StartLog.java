@@ -5,16 +5,15 @@ import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
 import imperan.show.Target;
-import org.springframework.boot.web.server.context.WebServerInitializedEvent;
-import org.springframework.context.event.EventListener;
-import org.springframework.stereotype.Component;
-
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.boot.web.server.context.WebServerInitializedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
 
 /** What was opened since the start, and what could not be: ports, addresses, shows. For people who want to know where they stand before the doors open. */
 @Component
@@ -32,8 +31,7 @@ public class StartLog {
      * @param failed   whether it is something that could not be done
      * @param what     one sentence without its full stop
      */
-    public record StartEntry(long atMillis, boolean failed, String what) {
-    }
+    public record StartEntry(long atMillis, boolean failed, String what) {}
 
     /** Something was opened, or shut. */
     public void done(String what) {
@@ -60,13 +58,15 @@ public class StartLog {
 
     /** What became of the socket of a target of the live show; the same again is not said again. */
     synchronized void socket(Show show, PartId id, SocketState state) {
-        Optional<Target> target = show.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast);
+        Optional<Target> target =
+                show.part(id).map(Part::body).filter(Target.class::isInstance).map(Target.class::cast);
         if (target.isEmpty() || state.equals(sockets.put(id, state)) || state.kind() == SocketState.Kind.OPENING) {
             return;
         }
         Target end = target.get().asReached();
         if (state.works()) {
-            done(end.name() + ": sending to " + end.host() + " port " + end.port() + ", receiving on " + state.ourHost() + " port " + end.answerPort());
+            done(end.name() + ": sending to " + end.host() + " port " + end.port() + ", receiving on " + state.ourHost()
+                    + " port " + end.answerPort());
         } else {
             failed(end.name() + ": " + state.trouble());
         }
@@ -79,6 +79,7 @@ public class StartLog {
 
     @EventListener
     void pages(WebServerInitializedEvent event) {
-        done("Imperan's pages are served to this machine on port " + event.getWebServer().getPort());
+        done("Imperan's pages are served to this machine on port "
+                + event.getWebServer().getPort());
     }
 }

@@ -3,7 +3,6 @@ package imperan.server.run;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.trial.Trial;
-
 import java.util.Optional;
 
 /** The trial of a cue list that runs on the loop, or that ran last in this show. */

@@ -1,10 +1,9 @@
 package imperan.server.run;
 
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Takes one turn at a time. The loop has a thread for it, but while it is calm that thread sleeps, and waking it would take longer than the turn: so who
@@ -45,6 +44,7 @@ final class Turns implements AutoCloseable {
     private final Thread thread = new Thread(this::run, "show-loop");
     /** Held by the one who takes the turn; guards all that the work touches. */
     private final ReentrantLock turn = new ReentrantLock();
+
     private volatile long lastHandled;
     /** When the loop's thread looks again if nothing comes in. */
     private volatile long wakesAt;

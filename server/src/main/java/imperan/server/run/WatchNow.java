@@ -1,7 +1,6 @@
 package imperan.server.run;
 
 import imperan.watch.Incident;
-
 import java.util.List;
 
 /**
@@ -11,5 +10,4 @@ import java.util.List;
  * @param incidents what happened last first
  * @param links     how many targets there are, {@code well} how many of them are there as far as we know
  */
-public record WatchNow(long since, List<Incident> incidents, int links, int well) {
-}
+public record WatchNow(long since, List<Incident> incidents, int links, int well) {}

@@ -1,7 +1,6 @@
 package imperan.server.run;
 
 import imperan.wire.WireRecord;
-
 import java.util.List;
 
 /**

@@ -4,6 +4,9 @@ import imperan.server.run.Batch;
 import imperan.server.run.Feed;
 import imperan.server.run.Presence;
 import imperan.server.run.Snapshot;
+import java.io.IOException;
+import java.util.List;
+import java.util.concurrent.Executor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.web.socket.CloseStatus;
@@ -11,10 +14,6 @@ import org.springframework.web.socket.PingMessage;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 import tools.jackson.databind.json.JsonMapper;
-
-import java.io.IOException;
-import java.util.List;
-import java.util.concurrent.Executor;
 
 /**
  * One browser's end of the show: gathers what it has to hear and sends it on a thread that may wait for it. Whatever goes wrong on the way, it goes on

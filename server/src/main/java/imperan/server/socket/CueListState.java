@@ -7,7 +7,6 @@ import imperan.server.run.ShowClock;
 import imperan.show.PartId;
 import imperan.words.OutcomeWords;
 import imperan.words.ReasonWords;
-
 import java.util.List;
 import java.util.Optional;
 
@@ -21,7 +20,17 @@ import java.util.Optional;
  * @param slowest the target that needs longest for the next cue; empty where none sets a pace that is felt
  * @param broken whether more cues than may would have begun without any time between
  */
-public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> last, double guardMs, boolean paused, boolean broken, List<PartId> targets, Optional<Slowest> slowest, List<CueState> running, List<CueState> over) {
+public record CueListState(
+        PartId list,
+        Optional<PartId> next,
+        Optional<PartId> last,
+        double guardMs,
+        boolean paused,
+        boolean broken,
+        List<PartId> targets,
+        Optional<Slowest> slowest,
+        List<CueState> running,
+        List<CueState> over) {
 
     /**
      * A cue that was fired.
@@ -30,11 +39,28 @@ public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> 
      * @param cueNumber as it was then, like its {@code name}
      * @param agoMs     when it was fired; {@code endsInMs} when it ends, as far as that is known; {@code followsInMs} when the next one follows by itself
      */
-    public record CueState(double number, PartId cue, String cueNumber, String name, String by, double agoMs, double endsInMs, Optional<Double> followsInMs, List<ActionState> actions) {
+    public record CueState(
+            double number,
+            PartId cue,
+            String cueNumber,
+            String name,
+            String by,
+            double agoMs,
+            double endsInMs,
+            Optional<Double> followsInMs,
+            List<ActionState> actions) {
 
         private static CueState of(FiredCue fired, long now) {
-            return new CueState(fired.number(), fired.id(), fired.cue().number(), fired.cue().name(), fired.by(), (now - fired.firedAt()) / 1e6, Math.max(0, (fired.endsAt() - now) / 1e6),
-                    fired.followsAt().map(at -> Math.max(0, (at - now) / 1e6)), fired.marks().stream().map(ActionState::of).toList());
+            return new CueState(
+                    fired.number(),
+                    fired.id(),
+                    fired.cue().number(),
+                    fired.cue().name(),
+                    fired.by(),
+                    (now - fired.firedAt()) / 1e6,
+                    Math.max(0, (fired.endsAt() - now) / 1e6),
+                    fired.followsAt().map(at -> Math.max(0, (at - now) / 1e6)),
+                    fired.marks().stream().map(ActionState::of).toList());
         }
     }
 
@@ -42,19 +68,30 @@ public record CueListState(PartId list, Optional<PartId> next, Optional<PartId> 
     public record ActionState(Outcome outcome, String word, Optional<String> why, Optional<String> mend) {
         private static ActionState of(FiredCue.Mark mark) {
             Optional<ReasonWords> words = mark.reason().map(ReasonWords::of);
-            return new ActionState(mark.outcome(), OutcomeWords.of(mark.outcome(), false), words.map(ReasonWords::why), words.map(ReasonWords::mend));
+            return new ActionState(
+                    mark.outcome(),
+                    OutcomeWords.of(mark.outcome(), false),
+                    words.map(ReasonWords::why),
+                    words.map(ReasonWords::mend));
         }
     }
 
     /** @param seconds that a target needs for so many messages */
-    public record Slowest(PartId target, int messages, double seconds) {
-    }
+    public record Slowest(PartId target, int messages, double seconds) {}
 
     /** As it stands at this moment. */
     public static CueListState of(CueListView view) {
         long now = ShowClock.now();
-        return new CueListState(view.list(), view.next(), view.last(), view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6, view.paused(), view.broken(), view.targets(),
-                view.slowest().map(slowest -> new Slowest(slowest.target(), slowest.messages(), slowest.seconds())), view.running().stream().map(each -> CueState.of(each, now)).toList(),
+        return new CueListState(
+                view.list(),
+                view.next(),
+                view.last(),
+                view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6,
+                view.paused(),
+                view.broken(),
+                view.targets(),
+                view.slowest().map(slowest -> new Slowest(slowest.target(), slowest.messages(), slowest.seconds())),
+                view.running().stream().map(each -> CueState.of(each, now)).toList(),
                 view.over().stream().map(each -> CueState.of(each, now)).toList());
     }
 }

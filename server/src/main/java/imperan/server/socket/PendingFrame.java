@@ -13,7 +13,6 @@ import imperan.server.run.Snapshot;
 import imperan.show.Edit;
 import imperan.show.PartId;
 import imperan.wire.WireRecord;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -103,10 +102,26 @@ final class PendingFrame {
 
     ServerFrame frame() {
         return new ServerFrame(
-                welcome.map(s -> new ServerFrame.Welcome(s.showId(), s.showName(), s.live(), s.show().version(), s.show().parts())),
-                List.copyOf(values.values()), List.copyOf(links.values()), cues.values().stream().map(CueListState::of).toList(), tracks.values().stream().map(TrackState::of).toList(),
-                sets.values().stream().map(SetState::of).toList(), traces.values().stream().map(TraceView::of).toList(),
-                lastOut.map(WireRow::of), lastIn.map(WireRow::of),
-                List.copyOf(edits), false, page, presences, findings, missed, List.copyOf(notices));
+                welcome.map(s -> new ServerFrame.Welcome(
+                        s.showId(),
+                        s.showName(),
+                        s.live(),
+                        s.show().version(),
+                        s.show().parts())),
+                List.copyOf(values.values()),
+                List.copyOf(links.values()),
+                cues.values().stream().map(CueListState::of).toList(),
+                tracks.values().stream().map(TrackState::of).toList(),
+                sets.values().stream().map(SetState::of).toList(),
+                traces.values().stream().map(TraceView::of).toList(),
+                lastOut.map(WireRow::of),
+                lastIn.map(WireRow::of),
+                List.copyOf(edits),
+                false,
+                page,
+                presences,
+                findings,
+                missed,
+                List.copyOf(notices));
     }
 }

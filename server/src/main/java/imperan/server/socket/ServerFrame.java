@@ -6,7 +6,6 @@ import imperan.server.run.PageWanted;
 import imperan.server.run.Presence;
 import imperan.show.Edit;
 import imperan.show.Held;
-
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -26,15 +25,28 @@ import java.util.Optional;
  * @param findings the number of the findings of the show, where they are others now
  * @param notices what was asked for and cannot be, and what everybody has to know; each one sentence
  */
-public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, List<LinkView> links, List<CueListState> cues, List<TrackState> tracks, List<SetState> sets, List<TraceView> traces,
-                          Optional<WireRow> lastOut, Optional<WireRow> lastIn, List<Edit> edits,
-                          boolean goesOn, Optional<PageWanted> page, Optional<List<Presence>> presences, Optional<Long> findings, long missed, List<String> notices) {
+public record ServerFrame(
+        Optional<Welcome> welcome,
+        List<ControlValue> values,
+        List<LinkView> links,
+        List<CueListState> cues,
+        List<TrackState> tracks,
+        List<SetState> sets,
+        List<TraceView> traces,
+        Optional<WireRow> lastOut,
+        Optional<WireRow> lastIn,
+        List<Edit> edits,
+        boolean goesOn,
+        Optional<PageWanted> page,
+        Optional<List<Presence>> presences,
+        Optional<Long> findings,
+        long missed,
+        List<String> notices) {
 
     /** More changes than this are a frame that a browser notices while it reads it. */
     private static final int MOST_CHANGES = 400;
 
-    public record Welcome(String showId, String showName, boolean live, long version, Collection<Held> parts) {
-    }
+    public record Welcome(String showId, String showName, boolean live, long version, Collection<Held> parts) {}
 
     /** The same in frames that are read without a stutter. A welcome comes with the first, what is not an edit with the last one. */
     List<ServerFrame> inPieces() {
@@ -46,15 +58,68 @@ public record ServerFrame(Optional<Welcome> welcome, List<ControlValue> values, 
             int size = edit.changes().size();
             for (int from = 0; from == 0 || from < size; from += MOST_CHANGES) {
                 int to = Math.min(size, from + MOST_CHANGES);
-                Edit piece = new Edit(edit.number(), edit.author(), edit.title(), edit.changes().subList(from, to), edit.role());
-                frames.add(new ServerFrame(Optional.empty(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(),
-                        List.of(piece), to < size, Optional.empty(), Optional.empty(), Optional.empty(), missed, List.of()));
+                Edit piece = new Edit(
+                        edit.number(),
+                        edit.author(),
+                        edit.title(),
+                        edit.changes().subList(from, to),
+                        edit.role());
+                frames.add(new ServerFrame(
+                        Optional.empty(),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        List.of(piece),
+                        to < size,
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        missed,
+                        List.of()));
             }
         }
         ServerFrame first = frames.get(0);
-        frames.set(0, new ServerFrame(welcome, first.values, first.links, first.cues, first.tracks, first.sets, first.traces, first.lastOut, first.lastIn,
-                first.edits, first.goesOn, Optional.empty(), Optional.empty(), Optional.empty(), missed, List.of()));
-        frames.add(new ServerFrame(Optional.empty(), values, links, cues, tracks, sets, traces, lastOut, lastIn, List.of(), false, page, presences, findings, missed, notices));
+        frames.set(
+                0,
+                new ServerFrame(
+                        welcome,
+                        first.values,
+                        first.links,
+                        first.cues,
+                        first.tracks,
+                        first.sets,
+                        first.traces,
+                        first.lastOut,
+                        first.lastIn,
+                        first.edits,
+                        first.goesOn,
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        missed,
+                        List.of()));
+        frames.add(new ServerFrame(
+                Optional.empty(),
+                values,
+                links,
+                cues,
+                tracks,
+                sets,
+                traces,
+                lastOut,
+                lastIn,
+                List.of(),
+                false,
+                page,
+                presences,
+                findings,
+                missed,
+                notices));
         return frames;
     }
 }

@@ -2,7 +2,6 @@ package imperan.server.socket;
 
 import imperan.live.SetView;
 import imperan.show.PartId;
-
 import java.util.Optional;
 
 /**

@@ -9,6 +9,14 @@ import imperan.server.store.Keeper;
 import imperan.server.store.UnknownShowException;
 import imperan.show.Person;
 import imperan.show.ShowJson;
+import java.io.IOException;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
@@ -21,15 +29,6 @@ import org.springframework.web.socket.adapter.standard.StandardWebSocketSession;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
-
-import java.io.IOException;
-import java.util.Map;
-import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 
 /**
  * The WebSocket of every browser: its frames become inputs of the loop. Both ends hear from each other every second, and either notices within
@@ -51,6 +50,7 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
 
     /** A show that is not there: asking again helps nobody. */
     private static final CloseStatus NO_SUCH_SHOW = new CloseStatus(4404, "There is no such show");
+
     private static final CloseStatus KEY_CHANGED = new CloseStatus(4401, "The show key was changed");
 
     /** One connection, from its first frame on. */
@@ -75,7 +75,8 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     private final JsonMapper json = ShowJson.mapper();
     private final Map<String, Browser> browsers = new ConcurrentHashMap<>();
     private final ExecutorService senders = Executors.newCachedThreadPool(r -> new Thread(r, "browser-sender"));
-    private final ScheduledExecutorService beats = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "browser-beats"));
+    private final ScheduledExecutorService beats =
+            Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "browser-beats"));
 
     ShowSocket(ShowLoop loop, Keeper keeper) {
         this.loop = loop;
@@ -86,7 +87,9 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     @Override
     public void afterConnectionEstablished(WebSocketSession session) {
         if (session instanceof StandardWebSocketSession standard) {
-            standard.getNativeSession().getUserProperties().put("org.apache.tomcat.websocket.BLOCKING_SEND_TIMEOUT", SEND_TIMEOUT_MS);
+            standard.getNativeSession()
+                    .getUserProperties()
+                    .put("org.apache.tomcat.websocket.BLOCKING_SEND_TIMEOUT", SEND_TIMEOUT_MS);
         }
         browsers.put(session.getId(), new Browser(session));
     }
@@ -118,7 +121,8 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
         browser.frame.trimToSize();
         if (browser.tooLarge) {
             browser.tooLarge = false;
-            browser.feed.refuse("This is too much at once: a request has at most " + (MAX_FRAME >> 10) + " KiB. Do it in several steps");
+            browser.feed.refuse("This is too much at once: a request has at most " + (MAX_FRAME >> 10)
+                    + " KiB. Do it in several steps");
             return;
         }
         read(browser, text);
@@ -132,7 +136,9 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
             if (!browser.warned) {
                 // once for each connection: it may go on like this for hours
                 browser.warned = true;
-                LOG.warn("A browser sent a frame that cannot be read: {}", e instanceof JacksonException j ? ShowJson.reason(j) : e.getMessage());
+                LOG.warn(
+                        "A browser sent a frame that cannot be read: {}",
+                        e instanceof JacksonException j ? ShowJson.reason(j) : e.getMessage());
             }
             browser.feed.refuse("This request cannot be read, and was not done");
             return;
@@ -153,7 +159,8 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     private void hello(Browser browser, ClientFrame.Hello hello) throws IOException {
         String showId = hello.show().isEmpty() ? loop.liveShowId() : hello.show();
         if (showId.isEmpty()) {
-            browser.session.close(CloseStatus.SERVICE_RESTARTED.withReason("No show is live yet: the server is starting"));
+            browser.session.close(
+                    CloseStatus.SERVICE_RESTARTED.withReason("No show is live yet: the server is starting"));
         } else if (named(browser, hello.browser(), hello.name())) {
             browser.showId = showId;
             join(browser);
@@ -162,7 +169,10 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
 
     /** Who is connected from a browser; whoever is not is known by the browser alone. No database is asked, for the show goes on without one. */
     public Actor actor(String browserId) {
-        return browsers.values().stream().flatMap(browser -> browser.actor.stream()).filter(actor -> actor.id().equals(browserId)).findFirst()
+        return browsers.values().stream()
+                .flatMap(browser -> browser.actor.stream())
+                .filter(actor -> actor.id().equals(browserId))
+                .findFirst()
                 .orElseGet(() -> Actor.of(new Person(browserId, "A browser without a name")));
     }
 
@@ -188,10 +198,15 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     /** Joins where edits are told, too: so no edit falls between the show that is read here and the edits that follow it. */
     private void joinKept(Browser browser) {
         String showId = browser.showId;
-        keeper.withShow(showId, (name, show) -> loop.join(browser.feed, showId, name, show)).exceptionally(e -> {
-            end(browser, e.getCause() instanceof UnknownShowException || e instanceof UnknownShowException ? NO_SUCH_SHOW : CloseStatus.SERVER_ERROR);
-            return null;
-        });
+        keeper.withShow(showId, (name, show) -> loop.join(browser.feed, showId, name, show))
+                .exceptionally(e -> {
+                    end(
+                            browser,
+                            e.getCause() instanceof UnknownShowException || e instanceof UnknownShowException
+                                    ? NO_SUCH_SHOW
+                                    : CloseStatus.SERVER_ERROR);
+                    return null;
+                });
     }
 
     private void handle(Browser browser, Actor actor, ClientFrame frame) {
@@ -224,7 +239,8 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
             for (Browser browser : browsers.values()) {
                 if (now - browser.heardAt > GONE_NANOS) {
                     forget(browser);
-                    // its network may be gone without a word, and then ending the connection takes as long as sending does
+                    // its network may be gone without a word, and then ending the connection takes as long as sending
+                    // does
                     senders.execute(() -> end(browser, CloseStatus.SESSION_NOT_RELIABLE));
                 } else {
                     browser.feed.beat();
@@ -238,11 +254,15 @@ public class ShowSocket extends TextWebSocketHandler implements AutoCloseable {
     /** Whoever came in with the key that counts no more has to show the new one. */
     @EventListener
     void keyChanged(KeyChanged changed) {
-        browsers.values().stream().filter(browser -> !isThisMachine(browser.session)).forEach(browser -> senders.execute(() -> end(browser, KEY_CHANGED)));
+        browsers.values().stream()
+                .filter(browser -> !isThisMachine(browser.session))
+                .forEach(browser -> senders.execute(() -> end(browser, KEY_CHANGED)));
     }
 
     private static boolean isThisMachine(WebSocketSession session) {
-        return session.getRemoteAddress() != null && NetworkDoor.isThisMachine(session.getRemoteAddress().getAddress().getHostAddress());
+        return session.getRemoteAddress() != null
+                && NetworkDoor.isThisMachine(
+                        session.getRemoteAddress().getAddress().getHostAddress());
     }
 
     @Override

@@ -7,17 +7,34 @@ import imperan.osc.OscText;
 import imperan.show.PartId;
 import imperan.words.LineWords;
 import imperan.words.ReasonWords;
-
 import java.util.List;
 import java.util.Optional;
 
 /** The path of the last touch of a control, in words. */
-public record TraceView(PartId control, double position, List<Trace.Stages> shaping, Optional<Message> message, Optional<Wire> wire, Optional<Answer> answer, Optional<Stop> stopped) {
+public record TraceView(
+        PartId control,
+        double position,
+        List<Trace.Stages> shaping,
+        Optional<Message> message,
+        Optional<Wire> wire,
+        Optional<Answer> answer,
+        Optional<Stop> stopped) {
 
     /** What was made of it; {@code reads} is what the target reads, where that is something else, {@code means} what it means to it. */
-    public record Message(String target, String address, String typeTags, String arguments, Optional<String> reads, Optional<String> means) {
+    public record Message(
+            String target,
+            String address,
+            String typeTags,
+            String arguments,
+            Optional<String> reads,
+            Optional<String> means) {
         private static Message of(Line line, Trace trace) {
-            return new Message(line.targetName(), line.address(), OscText.typeTags(line.arguments()), OscText.arguments(line.arguments()), trace.reads(),
+            return new Message(
+                    line.targetName(),
+                    line.address(),
+                    OscText.typeTags(line.arguments()),
+                    OscText.arguments(line.arguments()),
+                    trace.reads(),
                     trace.phrase().flatMap(known -> LineWords.of(line, known)));
         }
     }
@@ -45,12 +62,22 @@ public record TraceView(PartId control, double position, List<Trace.Stages> shap
     public record Stop(Trace.Cell cell, String why, String mend, Optional<String> arrivedAs) {
         private static Stop of(Reason reason) {
             ReasonWords words = ReasonWords.of(reason);
-            return new Stop(reason.cell(), words.why(), words.mend(), reason instanceof Reason.NoAnswer none ? none.arrivedAs() : Optional.empty());
+            return new Stop(
+                    reason.cell(),
+                    words.why(),
+                    words.mend(),
+                    reason instanceof Reason.NoAnswer none ? none.arrivedAs() : Optional.empty());
         }
     }
 
     static TraceView of(Trace trace) {
-        return new TraceView(trace.control(), trace.position(), trace.shaping(), trace.line().map(line -> Message.of(line, trace)), trace.wire().map(Wire::of), trace.answer().map(Answer::of),
+        return new TraceView(
+                trace.control(),
+                trace.position(),
+                trace.shaping(),
+                trace.line().map(line -> Message.of(line, trace)),
+                trace.wire().map(Wire::of),
+                trace.answer().map(Answer::of),
                 trace.stopped().map(Stop::of));
     }
 }

@@ -5,7 +5,9 @@ import java.util.Optional;
 
 /** Formats that browsers play. */
 public enum SoundFormat {
-    WAV("audio/wav"), FLAC("audio/flac"), MP3("audio/mpeg");
+    WAV("audio/wav"),
+    FLAC("audio/flac"),
+    MP3("audio/mpeg");
 
     /** Of the start of a file; as much shows what it is. */
     static final int HEAD = 12;

@@ -1,20 +1,5 @@
 package imperan.server.sound;
 
-import javazoom.jl.decoder.Bitstream;
-import javazoom.jl.decoder.BitstreamException;
-import javazoom.jl.decoder.Decoder;
-import javazoom.jl.decoder.DecoderException;
-import javazoom.jl.decoder.Header;
-import javazoom.jl.decoder.SampleBuffer;
-import org.jflac.FLACDecoder;
-import org.jflac.frame.Frame;
-import org.jflac.metadata.StreamInfo;
-import org.jflac.util.ByteData;
-
-import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioInputStream;
-import javax.sound.sampled.AudioSystem;
-import javax.sound.sampled.UnsupportedAudioFileException;
 import java.io.BufferedInputStream;
 import java.io.EOFException;
 import java.io.FilterInputStream;
@@ -27,6 +12,20 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import java.util.function.DoubleConsumer;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import javax.sound.sampled.UnsupportedAudioFileException;
+import javazoom.jl.decoder.Bitstream;
+import javazoom.jl.decoder.BitstreamException;
+import javazoom.jl.decoder.Decoder;
+import javazoom.jl.decoder.DecoderException;
+import javazoom.jl.decoder.Header;
+import javazoom.jl.decoder.SampleBuffer;
+import org.jflac.FLACDecoder;
+import org.jflac.frame.Frame;
+import org.jflac.metadata.StreamInfo;
+import org.jflac.util.ByteData;
 
 /** Decodes sound files whole, by the libraries that are there for it. */
 final class SoundReader {
@@ -83,53 +82,70 @@ final class SoundReader {
         }
     }
 
-    private SoundReader() {
-    }
+    private SoundReader() {}
 
     /**
      * @param progress is told how much of the file has been read, 0 to 1
      * @throws BrokenSound where it cannot be decoded, with a sentence
      */
-    static Samples.Length read(Path file, SoundFormat format, Samples samples, DoubleConsumer progress) throws IOException {
-        try (InputStream in = new BufferedInputStream(new Counted(Files.newInputStream(file), Files.size(file), progress), BUFFER)) {
-            Samples.Length length = switch (format) {
-                case WAV -> wav(in, samples);
-                case FLAC -> flac(in, samples);
-                case MP3 -> mp3(in, samples, gap(file));
-            };
+    static Samples.Length read(Path file, SoundFormat format, Samples samples, DoubleConsumer progress)
+            throws IOException {
+        try (InputStream in =
+                new BufferedInputStream(new Counted(Files.newInputStream(file), Files.size(file), progress), BUFFER)) {
+            Samples.Length length =
+                    switch (format) {
+                        case WAV -> wav(in, samples);
+                        case FLAC -> flac(in, samples);
+                        case MP3 -> mp3(in, samples, gap(file));
+                    };
             if (length.frames() == 0) {
                 throw new BrokenSound("There is no sound in this file");
             }
             return length;
-        } catch (UnsupportedAudioFileException | EOFException | BitstreamException | DecoderException | RuntimeException e) {
+        } catch (UnsupportedAudioFileException
+                | EOFException
+                | BitstreamException
+                | DecoderException
+                | RuntimeException e) {
             // decoders of damaged files throw all sorts
-            throw new BrokenSound("This " + format + " file cannot be decoded: it is damaged, or of a kind that is not usual. Save it anew as WAV, FLAC or MP3");
+            throw new BrokenSound(
+                    "This " + format
+                            + " file cannot be decoded: it is damaged, or of a kind that is not usual. Save it anew as WAV, FLAC or MP3");
         }
     }
 
     // ---- WAV
 
-    private static Samples.Length wav(InputStream in, Samples samples) throws IOException, UnsupportedAudioFileException {
+    private static Samples.Length wav(InputStream in, Samples samples)
+            throws IOException, UnsupportedAudioFileException {
         AudioInputStream stream = AudioSystem.getAudioInputStream(in);
         AudioFormat format = stream.getFormat();
         int channels = format.getChannels();
         int size = format.getSampleSizeInBits() / 8;
         boolean isFloat = format.getEncoding().equals(AudioFormat.Encoding.PCM_FLOAT);
-        boolean isPcm = format.getEncoding().equals(AudioFormat.Encoding.PCM_SIGNED) || format.getEncoding().equals(AudioFormat.Encoding.PCM_UNSIGNED);
-        if (channels < 1 || format.getFrameSize() != channels * size || !(isFloat && (size == 4 || size == 8) || isPcm && size >= 1 && size <= 4)) {
+        boolean isPcm = format.getEncoding().equals(AudioFormat.Encoding.PCM_SIGNED)
+                || format.getEncoding().equals(AudioFormat.Encoding.PCM_UNSIGNED);
+        if (channels < 1
+                || format.getFrameSize() != channels * size
+                || !(isFloat && (size == 4 || size == 8) || isPcm && size >= 1 && size <= 4)) {
             throw new BrokenSound("This WAV file holds " + format.getEncoding() + ": save it as plain PCM");
         }
         boolean signed = !format.getEncoding().equals(AudioFormat.Encoding.PCM_UNSIGNED);
         byte[] block = new byte[format.getFrameSize() * 4_096];
-        ByteBuffer buffer = ByteBuffer.wrap(block).order(format.isBigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer buffer =
+                ByteBuffer.wrap(block).order(format.isBigEndian() ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
         long frames = 0;
-        for (int count = stream.readNBytes(block, 0, block.length); count >= format.getFrameSize(); count = stream.readNBytes(block, 0, block.length)) {
+        for (int count = stream.readNBytes(block, 0, block.length);
+                count >= format.getFrameSize();
+                count = stream.readNBytes(block, 0, block.length)) {
             int whole = count / format.getFrameSize();
             for (int frame = 0; frame < whole; frame++) {
                 float sum = 0;
                 for (int channel = 0; channel < channels; channel++) {
                     int at = frame * format.getFrameSize() + channel * size;
-                    sum += isFloat ? (size == 4 ? buffer.getFloat(at) : (float) buffer.getDouble(at)) : whole(block, at, size, signed);
+                    sum += isFloat
+                            ? (size == 4 ? buffer.getFloat(at) : (float) buffer.getDouble(at))
+                            : whole(block, at, size, signed);
                 }
                 samples.sample(Float.isFinite(sum) ? sum / channels : 0);
             }
@@ -189,8 +205,7 @@ final class SoundReader {
      *
      * @param frame whether the first frame is no sound but tells this
      */
-    private record Gap(boolean frame, int before, int behind) {
-    }
+    private record Gap(boolean frame, int before, int behind) {}
 
     private static Gap gap(Path file) throws IOException {
         byte[] head = new byte[BUFFER];
@@ -220,7 +235,8 @@ final class SoundReader {
         return new Gap(true, gaps >> 12, gaps & 0xFFF);
     }
 
-    private static Samples.Length mp3(InputStream in, Samples samples, Gap gap) throws IOException, BitstreamException, DecoderException {
+    private static Samples.Length mp3(InputStream in, Samples samples, Gap gap)
+            throws IOException, BitstreamException, DecoderException {
         Bitstream stream = new Bitstream(in);
         Decoder decoder = new Decoder();
         int rate = 0;
@@ -234,7 +250,8 @@ final class SoundReader {
             int channels = frame.getChannelCount();
             int count = frame.getBufferLength() / channels;
             rate = frame.getSampleFrequency();
-            long before = (gap.frame ? (long) (rate < 32_000 ? MP3_FRAME / 2 : MP3_FRAME) : 0) + (gap.frame && gap.before > 0 ? gap.before + MP3_DECODER_DELAY : 0);
+            long before = (gap.frame ? (long) (rate < 32_000 ? MP3_FRAME / 2 : MP3_FRAME) : 0)
+                    + (gap.frame && gap.before > 0 ? gap.before + MP3_DECODER_DELAY : 0);
             int behind = gap.before > 0 ? Math.max(0, gap.behind - MP3_DECODER_DELAY) : 0;
             for (int i = 0; i < count; i++) {
                 float sum = 0;

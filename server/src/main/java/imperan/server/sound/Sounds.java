@@ -5,11 +5,6 @@ import imperan.server.store.SoundStore.SoundInfo;
 import imperan.show.song.Sound;
 import imperan.track.Marker;
 import imperan.track.WavMarkers;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
-import org.springframework.stereotype.Component;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -27,6 +22,10 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
 
 /** The sounds of the installation. A file is kept once, whoever loads it; it is decoded once, in the background, and its length is known then. */
 @Component
@@ -45,8 +44,7 @@ public class Sounds implements AutoCloseable {
      * @param info     once it has been decoded
      * @param problem  why it cannot be; one sentence
      */
-    public record State(String hash, double progress, Optional<SoundInfo> info, Optional<String> problem) {
-    }
+    public record State(String hash, double progress, Optional<SoundInfo> info, Optional<String> problem) {}
 
     private final Path folder;
     private final SoundStore store;
@@ -74,7 +72,9 @@ public class Sounds implements AutoCloseable {
 
     /** How it stands with one; empty where there is none. */
     public Optional<State> state(String hash) {
-        return Optional.ofNullable(underWay.get(hash)).or(() -> store.get(hash).filter(info -> Files.exists(file(hash))).map(info -> new State(hash, 1, Optional.of(info), Optional.empty())));
+        return Optional.ofNullable(underWay.get(hash)).or(() -> store.get(hash)
+                .filter(info -> Files.exists(file(hash)))
+                .map(info -> new State(hash, 1, Optional.of(info), Optional.empty())));
     }
 
     /** The file of one that is known whole. */
@@ -108,10 +108,16 @@ public class Sounds implements AutoCloseable {
             }
             Optional<SoundFormat> format = SoundFormat.of(head);
             if (format.isEmpty()) {
-                return new State("", 0, Optional.empty(), Optional.of("This is no WAV, FLAC or MP3 file. Save the sound as one of them first"));
+                return new State(
+                        "",
+                        0,
+                        Optional.empty(),
+                        Optional.of("This is no WAV, FLAC or MP3 file. Save the sound as one of them first"));
             }
             String hash = HexFormat.of().formatHex(digest.digest());
-            Optional<State> known = state(hash).filter(state -> state.problem.isEmpty() && (state.info.isEmpty() || wave(hash).exists()));
+            Optional<State> known = state(hash)
+                    .filter(state -> state.problem.isEmpty()
+                            && (state.info.isEmpty() || wave(hash).exists()));
             if (known.isPresent()) {
                 return known.get();
             }
@@ -129,7 +135,11 @@ public class Sounds implements AutoCloseable {
         try {
             Samples.Length length;
             try (WaveFile.Writer wave = wave(hash).new Writer()) {
-                length = SoundReader.read(file(hash), format, wave, progress -> underWay.put(hash, new State(hash, progress, Optional.empty(), Optional.empty())));
+                length = SoundReader.read(
+                        file(hash),
+                        format,
+                        wave,
+                        progress -> underWay.put(hash, new State(hash, progress, Optional.empty(), Optional.empty())));
             }
             store.put(new SoundInfo(hash, name, format.name(), bytes, length.seconds(), length.rate()));
             underWay.remove(hash);
@@ -152,8 +162,7 @@ public class Sounds implements AutoCloseable {
     }
 
     /** Part of a wave, in columns: of each the lowest and the highest sample, -128 to 127. */
-    public record Wave(int[] low, int[] high) {
-    }
+    public record Wave(int[] low, int[] high) {}
 
     /** Part of a wave; empty where it is not known whole. Times in seconds from its start. */
     public Optional<Wave> columns(String hash, double from, double to, int columns) throws IOException {
@@ -161,7 +170,11 @@ public class Sounds implements AutoCloseable {
         if (info.isEmpty() || !wave(hash).exists()) {
             return Optional.empty();
         }
-        WaveFile.Columns wave = wave(hash).columns(from * info.get().sampleRate(), to * info.get().sampleRate(), Math.max(1, Math.min(MOST_COLUMNS, columns)));
+        WaveFile.Columns wave = wave(hash)
+                .columns(
+                        from * info.get().sampleRate(),
+                        to * info.get().sampleRate(),
+                        Math.max(1, Math.min(MOST_COLUMNS, columns)));
         return Optional.of(new Wave(wave.low(), wave.high()));
     }
 

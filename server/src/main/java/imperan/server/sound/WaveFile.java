@@ -41,7 +41,9 @@ final class WaveFile {
         Writer() throws IOException {
             for (int level = 0; level < STEPS.length; level++) {
                 // the coarsest is written last: with it, all are there
-                out[level] = level < STEPS.length - 1 ? new BufferedOutputStream(Files.newOutputStream(level(level)), 1 << 16) : new ByteArrayOutputStream();
+                out[level] = level < STEPS.length - 1
+                        ? new BufferedOutputStream(Files.newOutputStream(level(level)), 1 << 16)
+                        : new ByteArrayOutputStream();
                 begin(level);
             }
         }
@@ -86,8 +88,7 @@ final class WaveFile {
      *
      * @param low  of each column the lowest sample, -128 to 127; {@code high} the highest
      */
-    record Columns(int[] low, int[] high) {
-    }
+    record Columns(int[] low, int[] high) {}
 
     /** @param from in samples from the start, likewise {@code to}; what lies behind the end is silence */
     Columns columns(double from, double to, int columns) throws IOException {

@@ -1,5 +1,11 @@
 package imperan.server.store;
 
+import java.io.IOException;
+import java.io.OutputStream;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -9,13 +15,6 @@ import org.apache.ibatis.annotations.Update;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
-import java.io.IOException;
-import java.io.OutputStream;
-import java.time.OffsetDateTime;
-import java.util.List;
-import java.util.Optional;
-import java.util.UUID;
-
 /** Captures of shows, in pieces. */
 @Repository
 public class CaptureStore {
@@ -24,11 +23,9 @@ public class CaptureStore {
     public static final int MOST = 50;
 
     /** @param bytes of its file */
-    public record CaptureInfo(String id, String name, OffsetDateTime startedAt, long packets, long bytes) {
-    }
+    public record CaptureInfo(String id, String name, OffsetDateTime startedAt, long packets, long bytes) {}
 
-    record Piece(byte[] bytes) {
-    }
+    record Piece(byte[] bytes) {}
 
     @Mapper
     interface CaptureMapper {
@@ -42,7 +39,8 @@ public class CaptureStore {
         @Update("update capture set packets = packets + #{packets}, bytes = bytes + #{bytes} where id = #{id}")
         int count(@Param("id") String id, @Param("packets") long packets, @Param("bytes") long bytes);
 
-        @Select("select id, name, started_at, packets, bytes from capture where show_id = #{showId} order by started_at desc, id")
+        @Select(
+                "select id, name, started_at, packets, bytes from capture where show_id = #{showId} order by started_at desc, id")
         List<CaptureInfo> all(@Param("showId") String showId);
 
         @Select("select id, name, started_at, packets, bytes from capture where show_id = #{showId} and id = #{id}")

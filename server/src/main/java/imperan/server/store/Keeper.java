@@ -8,13 +8,6 @@ import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.Person;
 import imperan.show.Show;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
-import org.springframework.dao.DataAccessResourceFailureException;
-import org.springframework.stereotype.Component;
-import org.springframework.transaction.TransactionException;
-
 import java.sql.SQLException;
 import java.util.Collection;
 import java.util.List;
@@ -27,6 +20,12 @@ import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 
 /**
  * Changes shows, the edits of each one after the other: judge, commit, tell. An edit is told only when the database has
@@ -85,7 +84,8 @@ public class Keeper implements AutoCloseable {
     /** The show as committed, after the edits that are being kept at this moment; where they take long, as it was before them. */
     public CompletableFuture<Show> show(String showId) {
         Head known = heads.get(showId);
-        return known == null ? inLane(showId, () -> known(showId).show)
+        return known == null
+                ? inLane(showId, () -> known(showId).show)
                 : lanes.in(showId, () -> known(showId).show, READ_PATIENCE_MS, () -> known.show);
     }
 
@@ -137,9 +137,16 @@ public class Keeper implements AutoCloseable {
 
     /** Makes the show what it was after an earlier edit, as one new edit. */
     public CompletableFuture<Outcome> restore(String showId, long version, Person author, String title) {
-        return change(showId, (show, history) -> version < 0 || version > history.count()
-                ? Outcome.Refused.because("There is no version " + version)
-                : show.become(history.at(version).parts().stream().map(Held::part).toList(), author, title));
+        return change(
+                showId,
+                (show, history) -> version < 0 || version > history.count()
+                        ? Outcome.Refused.because("There is no version " + version)
+                        : show.become(
+                                history.at(version).parts().stream()
+                                        .map(Held::part)
+                                        .toList(),
+                                author,
+                                title));
     }
 
     /** Makes an edit out of the show as it is when its turn comes. */
@@ -148,11 +155,16 @@ public class Keeper implements AutoCloseable {
     }
 
     private CompletableFuture<Outcome> change(String showId, BiFunction<Show, History, Outcome> judge) {
-        return lanes.in(showId, () -> {
-            Head head = certain(showId);
-            Outcome outcome = judge.apply(head.show, head.history);
-            return outcome instanceof Outcome.Accepted accepted ? keep(showId, head, accepted) : outcome;
-        }, PATIENCE_MS, () -> Outcome.Refused.because("The edits before this one take too long, so it was not begun and nothing was changed. Try again in a moment"));
+        return lanes.in(
+                showId,
+                () -> {
+                    Head head = certain(showId);
+                    Outcome outcome = judge.apply(head.show, head.history);
+                    return outcome instanceof Outcome.Accepted accepted ? keep(showId, head, accepted) : outcome;
+                },
+                PATIENCE_MS,
+                () -> Outcome.Refused.because(
+                        "The edits before this one take too long, so it was not begun and nothing was changed. Try again in a moment"));
     }
 
     private Outcome keep(String showId, Head head, Outcome.Accepted accepted) {
@@ -189,10 +201,14 @@ public class Keeper implements AutoCloseable {
     private Outcome afterFailure(String showId, Edit edit, RuntimeException failure) {
         try {
             Head read = certain(showId);
-            boolean kept = read.history.latest().stream().anyMatch(e -> e.number() == edit.number()
-                    && e.author().equals(edit.author()) && e.title().equals(edit.title()));
-            return kept ? new Outcome.Accepted(read.show, edit) : Outcome.Refused.because("“" + edit.title() + "” could not be kept: "
-                    + reason(failure) + ". No changes were made; try again in a moment");
+            boolean kept = read.history.latest().stream()
+                    .anyMatch(e -> e.number() == edit.number()
+                            && e.author().equals(edit.author())
+                            && e.title().equals(edit.title()));
+            return kept
+                    ? new Outcome.Accepted(read.show, edit)
+                    : Outcome.Refused.because("“" + edit.title() + "” could not be kept: " + reason(failure)
+                            + ". No changes were made; try again in a moment");
         } catch (DataAccessException | TransactionException e) {
             return Outcome.Refused.because("The database does not answer, so it is not known whether “" + edit.title()
                     + "” was kept. What you see is without it; look again in a moment");
@@ -202,7 +218,8 @@ public class Keeper implements AutoCloseable {
     /** SQLSTATE class 53, "insufficient resources" (PostgreSQL, appendix A), has its own words. */
     private static String reason(RuntimeException failure) {
         for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
-            if (cause instanceof SQLException sql && String.valueOf(sql.getSQLState()).startsWith("53")) {
+            if (cause instanceof SQLException sql
+                    && String.valueOf(sql.getSQLState()).startsWith("53")) {
                 return "the database has no room left (" + sql.getMessage() + ")";
             }
         }
@@ -237,7 +254,8 @@ public class Keeper implements AutoCloseable {
         heads.put(showId, read);
         // after a commit whose answer was lost, the database may hold an edit that nobody has heard of yet
         long heard = told.computeIfAbsent(showId, id -> read.show.version());
-        history.latest().stream().filter(edit -> edit.number() > heard)
+        history.latest().stream()
+                .filter(edit -> edit.number() > heard)
                 .forEach(edit -> tell(showId, edit, read.show, 0));
         return read;
     }

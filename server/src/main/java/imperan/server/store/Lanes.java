@@ -21,7 +21,8 @@ final class Lanes implements AutoCloseable {
     static final int MOST_WAITING = 1_000;
 
     private final ExecutorService threads;
-    private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "keeper-clock"));
+    private final ScheduledExecutorService clock =
+            Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "keeper-clock"));
     private final Map<String, Deque<Runnable>> lanes = new HashMap<>();
 
     /** @param width how many lanes go on at once */

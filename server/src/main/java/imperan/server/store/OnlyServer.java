@@ -1,10 +1,5 @@
 package imperan.server.store;
 
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
-import org.springframework.stereotype.Component;
-
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -13,6 +8,10 @@ import java.sql.Statement;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
 
 /**
  * Holds the database for this server alone, for as long as it runs: two of them would each tell their own browsers of half the edits. The lock is one
@@ -25,30 +24,37 @@ public class OnlyServer implements AutoCloseable {
 
     /** "Imperan" in ASCII. */
     private static final long LOCK = 0x496D706572616EL;
+
     private static final int PERIOD_SECONDS = 5;
     private static final int CONNECT_SECONDS = 3;
 
     private final String url;
     private final String user;
     private final String password;
-    private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "only-server"));
+    private final ScheduledExecutorService watch =
+            Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "only-server"));
     private Connection connection;
 
     /** @throws IllegalStateException where another server has it already; the message is for people */
-    OnlyServer(@Value("${spring.datasource.url}") String url, @Value("${spring.datasource.username}") String user,
-               @Value("${spring.datasource.password:}") String password) throws SQLException {
+    OnlyServer(
+            @Value("${spring.datasource.url}") String url,
+            @Value("${spring.datasource.username}") String user,
+            @Value("${spring.datasource.password:}") String password)
+            throws SQLException {
         this.url = url;
         this.user = user;
         this.password = password;
         if (!take()) {
-            throw new IllegalStateException("Another Imperan server works with this database already (" + url + "). Stop that one first, or give this one a database of its own");
+            throw new IllegalStateException("Another Imperan server works with this database already (" + url
+                    + "). Stop that one first, or give this one a database of its own");
         }
         watch.scheduleWithFixedDelay(this::look, PERIOD_SECONDS, PERIOD_SECONDS, TimeUnit.SECONDS);
     }
 
     private boolean take() throws SQLException {
         Connection made = DriverManager.getConnection(url, user, password);
-        try (Statement statement = made.createStatement(); ResultSet taken = statement.executeQuery("select pg_try_advisory_lock(" + LOCK + ")")) {
+        try (Statement statement = made.createStatement();
+                ResultSet taken = statement.executeQuery("select pg_try_advisory_lock(" + LOCK + ")")) {
             taken.next();
             if (!taken.getBoolean(1)) {
                 made.close();

@@ -2,6 +2,8 @@ package imperan.server.store;
 
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
+import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -9,20 +11,15 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
 
-import java.util.List;
-import java.util.Optional;
-
 /** The pictures of the installation. They are kept for good: any show, or an edit that is taken back, may name one. */
 @Repository
 public class PictureStore implements Pictures {
 
     /** @param name of the file that it was uploaded from */
-    public record Named(String hash, String name) {
-    }
+    public record Named(String hash, String name) {}
 
     /** As a row gives it. */
-    record Bytes(byte[] bytes) {
-    }
+    record Bytes(byte[] bytes) {}
 
     @Mapper
     interface PictureMapper {
@@ -36,7 +33,8 @@ public class PictureStore implements Pictures {
         @Delete("delete from picture where hash = #{hash}")
         void remove(@Param("hash") String hash);
 
-        @Insert("insert into picture (hash, name, bytes) values (#{hash}, #{name}, #{bytes}) on conflict (hash) do nothing")
+        @Insert(
+                "insert into picture (hash, name, bytes) values (#{hash}, #{name}, #{bytes}) on conflict (hash) do nothing")
         int put(@Param("hash") String hash, @Param("name") String name, @Param("bytes") byte[] bytes);
     }
 

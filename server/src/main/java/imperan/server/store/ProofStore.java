@@ -1,9 +1,14 @@
 package imperan.server.store;
 
-import imperan.proof.report.Report;
-import imperan.show.ShowJson;
 import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonFormat;
+import imperan.proof.report.Report;
+import imperan.show.ShowJson;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -15,12 +20,6 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
-import java.util.List;
-import java.util.Optional;
-
 /** Reports of proofs, and what is still to be put back. */
 @Repository
 public class ProofStore {
@@ -28,12 +27,10 @@ public class ProofStore {
     /** Of one show; the oldest make room. */
     public static final int MOST_REPORTS = 50;
 
-    private static final TypeReference<List<Old>> OLD = new TypeReference<>() {
-    };
+    private static final TypeReference<List<Old>> OLD = new TypeReference<>() {};
 
     /** @param number counts the reports of a show from 1 */
-    public record Kept(long number, Report report) {
-    }
+    public record Kept(long number, Report report) {}
 
     /**
      * A message that puts something back.
@@ -42,31 +39,38 @@ public class ProofStore {
      * @param dialect in which the target is spoken to, by the name of a {@link imperan.dialect.Dialect}; empty in rows of before it was written down, which are OSC
      * @param packets what would be sent; one packet in rows of before
      */
-    public record Old(String target, String name, Optional<String> dialect, @JsonAlias("message") @JsonFormat(with = JsonFormat.Feature.ACCEPT_SINGLE_VALUE_AS_ARRAY) List<byte[]> packets) {
-    }
+    public record Old(
+            String target,
+            String name,
+            Optional<String> dialect,
+            @JsonAlias("message") @JsonFormat(with = JsonFormat.Feature.ACCEPT_SINGLE_VALUE_AS_ARRAY)
+                    List<byte[]> packets) {}
 
     /** @param at when it was read, in milliseconds since 1970 */
-    public record Leftover(long at, List<Old> old) {
-    }
+    public record Leftover(long at, List<Old> old) {}
 
-    record ReportRow(long number, String report) {
-    }
+    record ReportRow(long number, String report) {}
 
-    record OldRow(OffsetDateTime at, String old) {
-    }
+    record OldRow(OffsetDateTime at, String old) {}
 
     @Mapper
     interface ProofMapper {
 
-        @Insert("""
+        @Insert(
+                """
                 insert into proof_report (show_id, number, ended_at, report)
                 select #{showId}, coalesce(max(number), 0) + 1, #{endedAt}, #{report}::jsonb from proof_report where show_id = #{showId}""")
-        void insert(@Param("showId") String showId, @Param("endedAt") OffsetDateTime endedAt, @Param("report") String report);
+        void insert(
+                @Param("showId") String showId,
+                @Param("endedAt") OffsetDateTime endedAt,
+                @Param("report") String report);
 
-        @Insert("insert into proof_report (show_id, number, ended_at, report) select #{to}, number, ended_at, report from proof_report where show_id = #{from}")
+        @Insert(
+                "insert into proof_report (show_id, number, ended_at, report) select #{to}, number, ended_at, report from proof_report where show_id = #{from}")
         void copy(@Param("from") String from, @Param("to") String to);
 
-        @Delete("""
+        @Delete(
+                """
                 delete from proof_report where show_id = #{showId}
                 and number <= (select max(number) from proof_report where show_id = #{showId}) - #{most}""")
         void forgetOldest(@Param("showId") String showId, @Param("most") int most);
@@ -74,16 +78,19 @@ public class ProofStore {
         @Select("select max(number) from proof_report where show_id = #{showId}")
         Long newest(@Param("showId") String showId);
 
-        @Select("select number, report::text as report from proof_report where show_id = #{showId} order by number desc limit #{most}")
+        @Select(
+                "select number, report::text as report from proof_report where show_id = #{showId} order by number desc limit #{most}")
         List<ReportRow> reports(@Param("showId") String showId, @Param("most") int most);
 
-        @Select("select number, report::text as report from proof_report where show_id = #{showId} and number = #{number}")
+        @Select(
+                "select number, report::text as report from proof_report where show_id = #{showId} and number = #{number}")
         Optional<ReportRow> report(@Param("showId") String showId, @Param("number") long number);
 
         @Update("update proof_report set report = #{report}::jsonb where show_id = #{showId} and number = #{number}")
         void update(@Param("showId") String showId, @Param("number") long number, @Param("report") String report);
 
-        @Insert("insert into proof_old (show_id, old) values (#{showId}, #{old}::jsonb) on conflict (show_id) do update set old = excluded.old, at = now()")
+        @Insert(
+                "insert into proof_old (show_id, old) values (#{showId}, #{old}::jsonb) on conflict (show_id) do update set old = excluded.old, at = now()")
         void putOld(@Param("showId") String showId, @Param("old") String old);
 
         @Delete("delete from proof_old where show_id = #{showId}")
@@ -103,7 +110,10 @@ public class ProofStore {
     /** @return its number */
     @Transactional
     public long keep(String showId, Report report) {
-        mapper.insert(showId, OffsetDateTime.ofInstant(Instant.ofEpochMilli(report.endedAt()), ZoneOffset.UTC), json.writeValueAsString(report));
+        mapper.insert(
+                showId,
+                OffsetDateTime.ofInstant(Instant.ofEpochMilli(report.endedAt()), ZoneOffset.UTC),
+                json.writeValueAsString(report));
         mapper.forgetOldest(showId, MOST_REPORTS);
         return mapper.newest(showId);
     }
@@ -151,6 +161,8 @@ public class ProofStore {
 
     /** What was not put back; empty where nothing is left. */
     public Optional<Leftover> leftover(String showId) {
-        return mapper.old(showId).map(row -> new Leftover(row.at().toInstant().toEpochMilli(), json.readValue(row.old(), OLD))).filter(left -> !left.old().isEmpty());
+        return mapper.old(showId)
+                .map(row -> new Leftover(row.at().toInstant().toEpochMilli(), json.readValue(row.old(), OLD)))
+                .filter(left -> !left.old().isEmpty());
     }
 }

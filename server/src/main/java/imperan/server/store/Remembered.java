@@ -2,7 +2,6 @@ package imperan.server.store;
 
 import imperan.live.Places;
 import imperan.live.SavedValue;
-
 import java.util.List;
 
 /** What is remembered of how a show stood when it ran last: where its controls, and all that plays by itself, stood. */

@@ -1,13 +1,12 @@
 package imperan.server.store;
 
+import java.util.Optional;
+import java.util.function.Supplier;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
-
-import java.util.Optional;
-import java.util.function.Supplier;
 
 /** What belongs to the installation and to no show. */
 @Repository
@@ -19,7 +18,8 @@ public class SettingStore {
         @Select("select value from setting where name = #{name}")
         Optional<String> get(@Param("name") String name);
 
-        @Insert("""
+        @Insert(
+                """
                 insert into setting (name, value) values (#{name}, #{value})
                 on conflict (name) do update set value = excluded.value""")
         void put(@Param("name") String name, @Param("value") String value);

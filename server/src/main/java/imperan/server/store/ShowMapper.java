@@ -1,5 +1,7 @@
 package imperan.server.store;
 
+import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -7,20 +9,19 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
-import java.util.List;
-import java.util.Optional;
-
 /** The SQL of shows. */
 @Mapper
 interface ShowMapper {
 
-    @Select("""
+    @Select(
+            """
             select s.id, s.name, s.live, s.version, s.deleted_at,
                    coalesce((select max(e.at) from edit e where e.show_id = s.id), s.created_at) as changed_at
             from show s order by s.created_at, s.id""")
     List<Rows.ShowRow> shows();
 
-    @Select("""
+    @Select(
+            """
             select s.id, s.name, s.live, s.version, s.deleted_at,
                    coalesce((select max(e.at) from edit e where e.show_id = s.id), s.created_at) as changed_at
             from show s where s.id = #{id}""")
@@ -41,18 +42,24 @@ interface ShowMapper {
     @Delete("delete from show where deleted_at < now() - make_interval(days => #{days})")
     void forgetDeleted(@Param("days") int days);
 
-    @Select("""
+    @Select(
+            """
             select id, version, name, author_name, at from keep_point
             where show_id = #{showId} order by id desc""")
     List<Rows.KeepPointRow> keepPoints(@Param("showId") String showId);
 
-    @Insert("""
+    @Insert(
+            """
             insert into keep_point (show_id, version, name, author_name)
             values (#{showId}, #{version}, #{name}, #{authorName})""")
-    void insertKeepPoint(@Param("showId") String showId, @Param("version") long version, @Param("name") String name,
-                         @Param("authorName") String authorName);
+    void insertKeepPoint(
+            @Param("showId") String showId,
+            @Param("version") long version,
+            @Param("name") String name,
+            @Param("authorName") String authorName);
 
-    @Select("""
+    @Select(
+            """
             select s.id as show_id, s.name as show_name, p.id as book_id, p.name as book_name
             from part p join show s on s.id = p.show_id
             where p.kind = 'phrasebook' and s.id <> #{showId} and s.deleted_at is null order by s.name, p.name, s.id, p.id""")
@@ -64,21 +71,27 @@ interface ShowMapper {
     @Update("update show set version = #{version} where id = #{id}")
     void setVersion(@Param("id") String id, @Param("version") long version);
 
-    @Select("""
+    @Select(
+            """
             select show_id, id, parent, ord, version, author_id, author_name, body::text as body
             from part where show_id = #{showId}""")
     List<Rows.PartRow> parts(@Param("showId") String showId);
 
     /** @param rows JSON: {@code [{id, parent, ord, body}]} */
-    @Insert("""
+    @Insert(
+            """
             insert into part (show_id, id, parent, ord, version, author_id, author_name, body)
             select #{showId}, row.id, row.parent, row.ord, #{version}, #{authorId}, #{authorName}, row.body
             from jsonb_to_recordset(#{rows}::jsonb) as row(id text, parent text, ord integer, body jsonb)
             on conflict (show_id, id) do update set parent = excluded.parent, ord = excluded.ord,
                 version = excluded.version, author_id = excluded.author_id, author_name = excluded.author_name,
                 body = excluded.body""")
-    void putParts(@Param("showId") String showId, @Param("version") long version, @Param("authorId") String authorId,
-                  @Param("authorName") String authorName, @Param("rows") String rows);
+    void putParts(
+            @Param("showId") String showId,
+            @Param("version") long version,
+            @Param("authorId") String authorId,
+            @Param("authorName") String authorName,
+            @Param("rows") String rows);
 
     /**
      * As an array, which is made once: a subquery was read anew for each row where the database did not know yet how many there are, and ten thousand took longer
@@ -86,27 +99,37 @@ interface ShowMapper {
      *
      * @param ids JSON: a list of texts
      */
-    @Delete("delete from part where show_id = #{showId} and id = any(array(select jsonb_array_elements_text(#{ids}::jsonb)))")
+    @Delete(
+            "delete from part where show_id = #{showId} and id = any(array(select jsonb_array_elements_text(#{ids}::jsonb)))")
     void removeParts(@Param("showId") String showId, @Param("ids") String ids);
 
     @Delete("delete from show where id = #{showId} and not live")
     void erase(@Param("showId") String showId);
 
-    @Insert("""
+    @Insert(
+            """
             insert into edit (show_id, number, author_id, author_name, title, role, role_of, changes)
             values (#{showId}, #{number}, #{authorId}, #{authorName}, #{title}, #{role}, #{roleOf},
                     #{changes}::jsonb)""")
-    void insertEdit(@Param("showId") String showId, @Param("number") long number, @Param("authorId") String authorId,
-                    @Param("authorName") String authorName, @Param("title") String title, @Param("role") String role,
-                    @Param("roleOf") long roleOf, @Param("changes") String changes);
+    void insertEdit(
+            @Param("showId") String showId,
+            @Param("number") long number,
+            @Param("authorId") String authorId,
+            @Param("authorName") String authorName,
+            @Param("title") String title,
+            @Param("role") String role,
+            @Param("roleOf") long roleOf,
+            @Param("changes") String changes);
 
-    @Select("""
+    @Select(
+            """
             select show_id, number, author_id, author_name, title, role, role_of, changes::text as changes, at
             from edit where show_id = #{showId} and number between #{from} and #{to} order by number""")
     List<Rows.EditRow> edits(@Param("showId") String showId, @Param("from") long from, @Param("to") long to);
 
     /** The parts of a show as they stand are its snapshot at this version. */
-    @Insert("""
+    @Insert(
+            """
             insert into snapshot (show_id, version, parts)
             select #{showId}, #{version}, coalesce(jsonb_agg(jsonb_build_object('id', id, 'parent', parent, 'ord', ord, 'version', version,
                 'author_id', author_id, 'author_name', author_name, 'body', body)), '[]')
@@ -117,32 +140,38 @@ interface ShowMapper {
     @Select("select max(version) from snapshot where show_id = #{showId} and version <= #{atMost}")
     Optional<Long> newestSnapshot(@Param("showId") String showId, @Param("atMost") long atMost);
 
-    @Select("""
+    @Select(
+            """
             select s.show_id, row.id, row.parent, row.ord, row.version, row.author_id, row.author_name, row.body::text as body
             from snapshot s, jsonb_to_recordset(s.parts) as row(id text, parent text, ord integer, version bigint, author_id text, author_name text, body jsonb)
             where s.show_id = #{showId} and s.version = #{version}""")
     List<Rows.PartRow> snapshotParts(@Param("showId") String showId, @Param("version") long version);
 
-    @Select("select coalesce(sum(jsonb_array_length(changes)), 0) from edit where show_id = #{showId} and number > #{after}")
+    @Select(
+            "select coalesce(sum(jsonb_array_length(changes)), 0) from edit where show_id = #{showId} and number > #{after}")
     long changesAfter(@Param("showId") String showId, @Param("after") long after);
 
-    @Select("""
+    @Select(
+            """
             select show_id, number, author_id, '' as author_name, '' as title, role, role_of, '[]' as changes, at
             from edit where show_id = #{showId} and number <= #{to} order by number""")
     List<Rows.EditRow> pastEdits(@Param("showId") String showId, @Param("to") long to);
 
-    @Select("""
+    @Select(
+            """
             select show_id, number, author_id, author_name, title, role, role_of, '[]' as changes, at
             from edit where show_id = #{showId} and number < #{before} order by number desc limit #{most}""")
-    List<Rows.EditRow> newestEdits(@Param("showId") String showId, @Param("before") long before,
-                                   @Param("most") int most);
+    List<Rows.EditRow> newestEdits(
+            @Param("showId") String showId, @Param("before") long before, @Param("most") int most);
 
-    @Select("""
+    @Select(
+            """
             select show_id, control_id, axes::text as axes, belief, moved_by from control_value
             where show_id = #{showId} order by control_id""")
     List<Rows.ValueRow> values(@Param("showId") String showId);
 
-    @Insert("""
+    @Insert(
+            """
             insert into control_value (show_id, control_id, axes, belief, moved_by)
             values (#{showId}, #{controlId}, #{axes}::jsonb, #{belief}, #{movedBy})
             on conflict (show_id, control_id) do update set axes = excluded.axes, belief = excluded.belief, moved_by = excluded.moved_by""")
@@ -151,28 +180,41 @@ interface ShowMapper {
     @Select("select list_id, next_id, last_id from cue_place where show_id = #{showId} order by list_id")
     List<Rows.CuePlaceRow> cuePlaces(@Param("showId") String showId);
 
-    @Insert("""
+    @Insert(
+            """
             insert into cue_place (show_id, list_id, next_id, last_id) values (#{showId}, #{listId}, #{nextId}, #{lastId})
             on conflict (show_id, list_id) do update set next_id = excluded.next_id, last_id = excluded.last_id""")
-    void putCuePlace(@Param("showId") String showId, @Param("listId") String listId, @Param("nextId") String nextId, @Param("lastId") String lastId);
+    void putCuePlace(
+            @Param("showId") String showId,
+            @Param("listId") String listId,
+            @Param("nextId") String nextId,
+            @Param("lastId") String lastId);
 
     @Select("select track_id, position from track_place where show_id = #{showId} order by track_id")
     List<Rows.TrackPlaceRow> trackPlaces(@Param("showId") String showId);
 
-    @Insert("""
+    @Insert(
+            """
             insert into track_place (show_id, track_id, position) values (#{showId}, #{trackId}, #{position})
             on conflict (show_id, track_id) do update set position = excluded.position""")
-    void putTrackPlace(@Param("showId") String showId, @Param("trackId") String trackId, @Param("position") double position);
+    void putTrackPlace(
+            @Param("showId") String showId, @Param("trackId") String trackId, @Param("position") double position);
 
     @Select("select set_id, ready, on_air from set_place where show_id = #{showId} order by set_id")
     List<Rows.SetPlaceRow> setPlaces(@Param("showId") String showId);
 
-    @Insert("""
+    @Insert(
+            """
             insert into set_place (show_id, set_id, ready, on_air) values (#{showId}, #{setId}, #{ready}, #{onAir})
             on conflict (show_id, set_id) do update set ready = excluded.ready, on_air = excluded.on_air""")
-    void putSetPlace(@Param("showId") String showId, @Param("setId") String setId, @Param("ready") String ready, @Param("onAir") String onAir);
+    void putSetPlace(
+            @Param("showId") String showId,
+            @Param("setId") String setId,
+            @Param("ready") String ready,
+            @Param("onAir") String onAir);
 
-    @Insert("""
+    @Insert(
+            """
             insert into browser (id, name) values (#{id}, #{name})
             on conflict (id) do update set name = excluded.name""")
     void putBrowser(@Param("id") String id, @Param("name") String name);

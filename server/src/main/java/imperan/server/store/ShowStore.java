@@ -15,26 +15,23 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
 import imperan.show.ShowJson;
+import java.time.OffsetDateTime;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 
-import java.time.OffsetDateTime;
-import java.util.Collection;
-import java.util.List;
-import java.util.Optional;
-
 /** Shows in PostgreSQL: the tables are the truth at start, the log of edits stands beside them. */
 @Repository
 public class ShowStore {
 
-    private static final TypeReference<List<Edit.Change>> CHANGES = new TypeReference<>() {
-    };
+    private static final TypeReference<List<Edit.Change>> CHANGES = new TypeReference<>() {};
 
-    private static final TypeReference<List<ControlValue.Axis>> AXES = new TypeReference<>() {
-    };
+    private static final TypeReference<List<ControlValue.Axis>> AXES = new TypeReference<>() {};
 
     private static final int ROWS_AT_ONCE = 1_000;
 
@@ -54,21 +51,22 @@ public class ShowStore {
      * @param changedAt when that was
      * @param deletedAt when it was deleted; empty while it is not
      */
-    public record ShowInfo(String id, String name, boolean live, long version, OffsetDateTime changedAt,
-                           Optional<OffsetDateTime> deletedAt) {
-    }
+    public record ShowInfo(
+            String id,
+            String name,
+            boolean live,
+            long version,
+            OffsetDateTime changedAt,
+            Optional<OffsetDateTime> deletedAt) {}
 
     /** One edit in the list of edits, without what it changed. */
-    public record EditLine(long number, String author, String title, OffsetDateTime at) {
-    }
+    public record EditLine(long number, String author, String title, OffsetDateTime at) {}
 
     /** A version with a name. */
-    public record KeepPoint(long id, long version, String name, String author, OffsetDateTime at) {
-    }
+    public record KeepPoint(long id, long version, String name, String author, OffsetDateTime at) {}
 
     /** A phrasebook of another show, by the ids and names of both. */
-    public record BookElsewhere(String showId, String showName, String bookId, String bookName) {
-    }
+    public record BookElsewhere(String showId, String showName, String bookId, String bookName) {}
 
     /** The phrasebooks of all shows but this one and the deleted ones. */
     public List<BookElsewhere> booksElsewhere(String showId) {
@@ -85,7 +83,8 @@ public class ShowStore {
     }
 
     private static ShowInfo info(Rows.ShowRow row) {
-        return new ShowInfo(row.id(), row.name(), row.live(), row.version(), row.changedAt(), Optional.ofNullable(row.deletedAt()));
+        return new ShowInfo(
+                row.id(), row.name(), row.live(), row.version(), row.changedAt(), Optional.ofNullable(row.deletedAt()));
     }
 
     @Transactional
@@ -118,12 +117,14 @@ public class ShowStore {
     /** The newest edits before a number, newest first. */
     public List<EditLine> newestEdits(String showId, long before, int most) {
         return mapper.newestEdits(showId, before, most).stream()
-                .map(row -> new EditLine(row.number(), row.authorName(), row.title(), row.at())).toList();
+                .map(row -> new EditLine(row.number(), row.authorName(), row.title(), row.at()))
+                .toList();
     }
 
     public List<KeepPoint> keepPoints(String showId) {
         return mapper.keepPoints(showId).stream()
-                .map(row -> new KeepPoint(row.id(), row.version(), row.name(), row.authorName(), row.at())).toList();
+                .map(row -> new KeepPoint(row.id(), row.version(), row.name(), row.authorName(), row.at()))
+                .toList();
     }
 
     @Transactional
@@ -138,17 +139,20 @@ public class ShowStore {
 
     @Transactional(readOnly = true)
     public Show load(String showId) {
-        return Show.of(show(showId).version(), mapper.parts(showId).stream().map(this::held).toList());
+        return Show.of(
+                show(showId).version(),
+                mapper.parts(showId).stream().map(this::held).toList());
     }
 
     /** An edit without what it changed. */
-    public record PastEdit(long number, String author, Edit.Role role) {
-    }
+    public record PastEdit(long number, String author, Edit.Role role) {}
 
     /** The edits up to a number, without what they changed, in order. */
     public List<PastEdit> pastEdits(String showId, long to) {
-        return mapper.pastEdits(showId, to).stream().map(row -> new PastEdit(row.number(), row.authorId(),
-                new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf()))).toList();
+        return mapper.pastEdits(showId, to).stream()
+                .map(row -> new PastEdit(
+                        row.number(), row.authorId(), new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf())))
+                .toList();
     }
 
     /** Keeps a show whole as its tables have it, which is this version. */
@@ -160,21 +164,32 @@ public class ShowStore {
     /** The newest whole show that was kept at a version or before. */
     @Transactional(readOnly = true)
     public Optional<Show> snapshot(String showId, long version) {
-        return mapper.newestSnapshot(showId, version).map(kept -> Show.of(kept, mapper.snapshotParts(showId, kept).stream().map(this::held).toList()));
+        return mapper.newestSnapshot(showId, version)
+                .map(kept -> Show.of(
+                        kept,
+                        mapper.snapshotParts(showId, kept).stream()
+                                .map(this::held)
+                                .toList()));
     }
 
     /** How many parts were changed since a show was last kept whole, each as often as it was. */
     @Transactional(readOnly = true)
     public long changesSinceSnapshot(String showId) {
-        return mapper.changesAfter(showId, mapper.newestSnapshot(showId, Long.MAX_VALUE).orElse(0L));
+        return mapper.changesAfter(
+                showId, mapper.newestSnapshot(showId, Long.MAX_VALUE).orElse(0L));
     }
 
     /** The edits from a number to another, both included, in order. */
     @Transactional(readOnly = true)
     public List<Edit> edits(String showId, long from, long to) {
-        return mapper.edits(showId, from, to).stream().map(row -> new Edit(row.number(),
-                new Person(row.authorId(), row.authorName()), row.title(), json.readValue(row.changes(), CHANGES),
-                new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf()))).toList();
+        return mapper.edits(showId, from, to).stream()
+                .map(row -> new Edit(
+                        row.number(),
+                        new Person(row.authorId(), row.authorName()),
+                        row.title(),
+                        json.readValue(row.changes(), CHANGES),
+                        new Edit.Role(Edit.Role.Kind.valueOf(row.role()), row.roleOf())))
+                .toList();
     }
 
     /**
@@ -185,15 +200,34 @@ public class ShowStore {
     @Transactional
     public long commit(String showId, Edit edit) {
         String changes = json.writeValueAsString(edit.changes());
-        mapper.insertEdit(showId, edit.number(), edit.author().id(), edit.author().name(), edit.title(),
-                edit.role().kind().name(), edit.role().of(), changes);
-        List<String> removed = edit.changes().stream().filter(change -> change.after().isEmpty()).map(change -> change.id().value()).toList();
+        mapper.insertEdit(
+                showId,
+                edit.number(),
+                edit.author().id(),
+                edit.author().name(),
+                edit.title(),
+                edit.role().kind().name(),
+                edit.role().of(),
+                changes);
+        List<String> removed = edit.changes().stream()
+                .filter(change -> change.after().isEmpty())
+                .map(change -> change.id().value())
+                .toList();
         for (int from = 0; from < removed.size(); from += ROWS_AT_ONCE) {
-            mapper.removeParts(showId, json.writeValueAsString(removed.subList(from, Math.min(removed.size(), from + ROWS_AT_ONCE))));
+            mapper.removeParts(
+                    showId,
+                    json.writeValueAsString(removed.subList(from, Math.min(removed.size(), from + ROWS_AT_ONCE))));
         }
-        List<Part> put = edit.changes().stream().flatMap(change -> change.after().stream()).toList();
+        List<Part> put = edit.changes().stream()
+                .flatMap(change -> change.after().stream())
+                .toList();
         for (int from = 0; from < put.size(); from += ROWS_AT_ONCE) {
-            mapper.putParts(showId, edit.number(), edit.author().id(), edit.author().name(), rows(put.subList(from, Math.min(put.size(), from + ROWS_AT_ONCE))));
+            mapper.putParts(
+                    showId,
+                    edit.number(),
+                    edit.author().id(),
+                    edit.author().name(),
+                    rows(put.subList(from, Math.min(put.size(), from + ROWS_AT_ONCE))));
         }
         mapper.setVersion(showId, edit.number());
         return changes.length();
@@ -203,7 +237,10 @@ public class ShowStore {
     private String rows(List<Part> parts) {
         ArrayNode rows = json.createArrayNode();
         for (Part part : parts) {
-            rows.addObject().put("id", part.id().value()).put("parent", part.parent().map(PartId::value).orElse(null)).put("ord", part.order())
+            rows.addObject()
+                    .put("id", part.id().value())
+                    .put("parent", part.parent().map(PartId::value).orElse(null))
+                    .put("ord", part.order())
                     .set("body", json.valueToTree(part.body()));
         }
         return json.writeValueAsString(rows);
@@ -216,34 +253,69 @@ public class ShowStore {
     }
 
     public List<SavedValue> values(String showId) {
-        return mapper.values(showId).stream().map(row -> new SavedValue(new PartId(row.controlId()), json.readValue(row.axes(), AXES),
-                Belief.valueOf(row.belief()), row.movedBy())).toList();
+        return mapper.values(showId).stream()
+                .map(row -> new SavedValue(
+                        new PartId(row.controlId()),
+                        json.readValue(row.axes(), AXES),
+                        Belief.valueOf(row.belief()),
+                        row.movedBy()))
+                .toList();
     }
 
     @Transactional
     public void saveValues(String showId, Collection<SavedValue> values) {
-        values.forEach(v -> mapper.putValue(new Rows.ValueRow(showId, v.control().value(), json.writeValueAsString(v.axes()), v.belief().name(),
+        values.forEach(v -> mapper.putValue(new Rows.ValueRow(
+                showId,
+                v.control().value(),
+                json.writeValueAsString(v.axes()),
+                v.belief().name(),
                 v.movedBy())));
     }
 
     /** Where the cue lists of a show stood last. */
     private List<CueListView.Place> cuePlaces(String showId) {
-        return mapper.cuePlaces(showId).stream().map(row -> new CueListView.Place(new PartId(row.listId()), Optional.ofNullable(row.nextId()).map(PartId::new),
-                Optional.ofNullable(row.lastId()).map(PartId::new))).toList();
+        return mapper.cuePlaces(showId).stream()
+                .map(row -> new CueListView.Place(
+                        new PartId(row.listId()),
+                        Optional.ofNullable(row.nextId()).map(PartId::new),
+                        Optional.ofNullable(row.lastId()).map(PartId::new)))
+                .toList();
     }
 
     @Transactional
     public void savePlaces(String showId, Places places) {
-        places.tracks().forEach(place -> mapper.putTrackPlace(showId, place.track().value(), place.position()));
-        places.sets().forEach(place -> mapper.putSetPlace(showId, place.set().value(), place.ready().map(PartId::value).orElse(null), place.onAir().map(PartId::value).orElse(null)));
-        places.lists().forEach(place -> mapper.putCuePlace(showId, place.list().value(), place.next().map(PartId::value).orElse(null), place.last().map(PartId::value).orElse(null)));
+        places.tracks()
+                .forEach(place -> mapper.putTrackPlace(showId, place.track().value(), place.position()));
+        places.sets()
+                .forEach(place -> mapper.putSetPlace(
+                        showId,
+                        place.set().value(),
+                        place.ready().map(PartId::value).orElse(null),
+                        place.onAir().map(PartId::value).orElse(null)));
+        places.lists()
+                .forEach(place -> mapper.putCuePlace(
+                        showId,
+                        place.list().value(),
+                        place.next().map(PartId::value).orElse(null),
+                        place.last().map(PartId::value).orElse(null)));
     }
 
     /** What is remembered of how a show stood when it ran last. */
     public Remembered remembered(String showId) {
-        return new Remembered(values(showId), new Places(cuePlaces(showId),
-                mapper.trackPlaces(showId).stream().map(row -> new TrackView.Place(new PartId(row.trackId()), row.position())).toList(),
-                mapper.setPlaces(showId).stream().map(row -> new SetView(new PartId(row.setId()), Optional.ofNullable(row.ready()).map(PartId::new), Optional.ofNullable(row.onAir()).map(PartId::new), Optional.empty())).toList()));
+        return new Remembered(
+                values(showId),
+                new Places(
+                        cuePlaces(showId),
+                        mapper.trackPlaces(showId).stream()
+                                .map(row -> new TrackView.Place(new PartId(row.trackId()), row.position()))
+                                .toList(),
+                        mapper.setPlaces(showId).stream()
+                                .map(row -> new SetView(
+                                        new PartId(row.setId()),
+                                        Optional.ofNullable(row.ready()).map(PartId::new),
+                                        Optional.ofNullable(row.onAir()).map(PartId::new),
+                                        Optional.empty()))
+                                .toList()));
     }
 
     @Transactional
@@ -260,9 +332,11 @@ public class ShowStore {
     }
 
     private Held held(Rows.PartRow row) {
-        Part part = new Part(new PartId(row.id()), Optional.ofNullable(row.parent()).map(PartId::new), row.ord(),
+        Part part = new Part(
+                new PartId(row.id()),
+                Optional.ofNullable(row.parent()).map(PartId::new),
+                row.ord(),
                 json.readValue(row.body(), Body.class));
         return new Held(part, row.version(), new Person(row.authorId(), row.authorName()));
     }
-
 }

@@ -1,13 +1,12 @@
 package imperan.server.store;
 
+import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Repository;
-
-import java.util.List;
-import java.util.Optional;
 
 /** What is known of the sounds whose files lie beside the database. */
 @Repository
@@ -20,8 +19,7 @@ public class SoundStore {
      * @param format     WAV, FLAC or MP3
      * @param sampleRate samples to a second
      */
-    public record SoundInfo(String hash, String name, String format, long bytes, double seconds, int sampleRate) {
-    }
+    public record SoundInfo(String hash, String name, String format, long bytes, double seconds, int sampleRate) {}
 
     @Mapper
     interface SoundMapper {
@@ -32,7 +30,8 @@ public class SoundStore {
         @Select("select hash, name, format, bytes, seconds, sample_rate from sound order by lower(name), hash")
         List<SoundInfo> all();
 
-        @Insert("insert into sound (hash, name, format, bytes, seconds, sample_rate) values (#{hash}, #{name}, #{format}, #{bytes}, #{seconds}, #{sampleRate}) on conflict (hash) do nothing")
+        @Insert(
+                "insert into sound (hash, name, format, bytes, seconds, sample_rate) values (#{hash}, #{name}, #{format}, #{bytes}, #{seconds}, #{sampleRate}) on conflict (hash) do nothing")
         void put(SoundInfo info);
     }
 

@@ -3,6 +3,13 @@ package imperan.server.store;
 import imperan.live.Places;
 import imperan.live.SavedValue;
 import imperan.show.PartId;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -13,14 +20,6 @@ import org.springframework.dao.RecoverableDataAccessException;
 import org.springframework.dao.TransientDataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
-
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 
 /**
  * Keeps the last values beside the show. Newer values replace those that still wait, so a slow database delays them and
@@ -42,9 +41,11 @@ public class ValueSaver implements AutoCloseable {
     }
 
     private final Values store;
-    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "values"));
+    private final ScheduledExecutorService thread =
+            Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "values"));
     /** By show: a copy of a show has controls of the same ids. A show that is here is written soon. */
     private final Map<String, Map<PartId, SavedValue>> pending = new HashMap<>();
+
     private final Map<String, Places> placesOf = new ConcurrentHashMap<>();
     private boolean failing;
 
@@ -96,7 +97,10 @@ public class ValueSaver implements AutoCloseable {
         Places places = placesOf.remove(showId);
         try {
             store.savePlaces(showId, places);
-        } catch (NonTransientDataAccessResourceException | TransientDataAccessException | RecoverableDataAccessException | TransactionException e) {
+        } catch (NonTransientDataAccessResourceException
+                | TransientDataAccessException
+                | RecoverableDataAccessException
+                | TransactionException e) {
             LOG.warn("Where cue lists and tracks stand waits until it can be kept: {}", e.getMessage());
             // where they stepped meanwhile is newer, and is written soon
             if (placesOf.putIfAbsent(showId, places) == null && !thread.isShutdown()) {

@@ -1,7 +1,6 @@
 package imperan.server.trial;
 
 import imperan.trial.TrialSpeed;
-
 import java.util.List;
 
 /**

@@ -17,28 +17,24 @@ import imperan.trial.Rehearsal;
 import imperan.trial.Trial;
 import imperan.trial.TrialReport;
 import imperan.trial.TrialScope;
-import org.springframework.stereotype.Component;
-
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
 
 /** Trials of cue lists: begun, stopped, and the last one of each list since the start. */
 @Component
 public class Trials {
 
     /** What is known of where controls and targets stand. */
-    private record Standing(List<SavedValue> values, List<Rehearsal.Known> known) {
-    }
+    private record Standing(List<SavedValue> values, List<Rehearsal.Known> known) {}
 
-    private record Place(String show, PartId list) {
-    }
+    private record Place(String show, PartId list) {}
 
     /** A trial that runs or ran on the loop, or the report of a rehearsal. */
-    private record Held(Optional<Trial> trial, Optional<TrialReport> report) {
-    }
+    private record Held(Optional<Trial> trial, Optional<TrialReport> report) {}
 
     private final Keeper keeper;
     private final ShowLoop loop;
@@ -58,7 +54,13 @@ public class Trials {
     }
 
     private static List<Part> venues(Show show, TrialScope scope) {
-        return show.all(Target.class).stream().filter(part -> scope.targets().contains(part.id()) && ((Target) part.body()).standIn().filter(StandInEnd::inUse).isEmpty()).toList();
+        return show.all(Target.class).stream()
+                .filter(part -> scope.targets().contains(part.id())
+                        && ((Target) part.body())
+                                .standIn()
+                                .filter(StandInEnd::inUse)
+                                .isEmpty())
+                .toList();
     }
 
     /** Begins a trial, or says why not. A rehearsal is over when this returns. */
@@ -69,14 +71,32 @@ public class Trials {
         } else if (CueList.cues(show, list).isEmpty()) {
             return Optional.of(Problem.of("There is no cue in this list yet: add one first"));
         } else if (wish.rehearsed()) {
-            Standing standing = loop.ask(showId, (running, now) -> standing(running, show, list), new Standing(List.of(), List.of())).join();
-            last.put(new Place(showId, list), new Held(Optional.empty(), Optional.of(Rehearsal.of(show, list, wish.speed(), standing.values(), standing.known(), by, System.currentTimeMillis() * 1_000_000L))));
+            Standing standing = loop.ask(
+                            showId, (running, now) -> standing(running, show, list), new Standing(List.of(), List.of()))
+                    .join();
+            last.put(
+                    new Place(showId, list),
+                    new Held(
+                            Optional.empty(),
+                            Optional.of(Rehearsal.of(
+                                    show,
+                                    list,
+                                    wish.speed(),
+                                    standing.values(),
+                                    standing.known(),
+                                    by,
+                                    System.currentTimeMillis() * 1_000_000L))));
             return Optional.empty();
         }
         Trial trial = new Trial(show, list, wish.speed(), false, by);
-        Optional<Part> uncleared = venues(show, trial.scope()).stream().filter(venue -> !wish.venues().contains(venue.body().called())).findFirst();
+        Optional<Part> uncleared = venues(show, trial.scope()).stream()
+                .filter(venue -> !wish.venues().contains(venue.body().called()))
+                .findFirst();
         if (uncleared.isPresent()) {
-            return Optional.of(Problem.of("“" + uncleared.get().body().called() + "” is spoken to at the venue: say that its stage is clear, switch it to its stand-in, or rehearse"));
+            return Optional.of(
+                    Problem.of(
+                            "“" + uncleared.get().body().called()
+                                    + "” is spoken to at the venue: say that its stage is clear, switch it to its stand-in, or rehearse"));
         }
         Optional<Problem> problem = runs.tryOut(showId, trial).join();
         if (problem.isEmpty()) {
@@ -87,25 +107,42 @@ public class Trials {
 
     private static Standing standing(LiveShow running, Show show, PartId list) {
         Set<Rehearsal.Place> places = Rehearsal.lookedUp(show, list);
-        return new Standing(running.savedValues(running.controls()), places.stream().flatMap(place -> running.said(place.target(), place.address())
-                .map(said -> new Rehearsal.Known(place.target(), place.address(), said)).stream()).toList());
+        return new Standing(
+                running.savedValues(running.controls()),
+                places.stream()
+                        .flatMap(place -> running
+                                .said(place.target(), place.address())
+                                .map(said -> new Rehearsal.Known(place.target(), place.address(), said))
+                                .stream())
+                        .toList());
     }
 
     /** Stops the trial of a list, where one runs. */
     public Optional<Problem> stop(String showId, PartId list) {
-        Optional<Trial> running = Optional.ofNullable(last.get(new Place(showId, list))).flatMap(Held::trial);
-        boolean stopped = loop.ask(showId, (live, now) -> {
-            boolean runs = running.filter(trial -> !trial.isEnded()).isPresent();
-            running.filter(trial -> runs).ifPresent(Trial::stop);
-            return runs;
-        }, false).join();
+        Optional<Trial> running =
+                Optional.ofNullable(last.get(new Place(showId, list))).flatMap(Held::trial);
+        boolean stopped = loop.ask(
+                        showId,
+                        (live, now) -> {
+                            boolean runs =
+                                    running.filter(trial -> !trial.isEnded()).isPresent();
+                            running.filter(trial -> runs).ifPresent(Trial::stop);
+                            return runs;
+                        },
+                        false)
+                .join();
         return stopped ? Optional.empty() : Optional.of(Problem.of("No trial of this list is running"));
     }
 
     /** The last one of a list, be it still running; empty where there was none since the start. */
     public Optional<TrialReport> report(String showId, PartId list) {
         // another show that is live by now has ended it
-        return Optional.ofNullable(last.get(new Place(showId, list))).map(held -> held.report().orElseGet(() ->
-                loop.ask(showId, (live, now) -> held.trial().map(Trial::report), held.trial().filter(Trial::isEnded).map(Trial::report)).join().orElseThrow()));
+        return Optional.ofNullable(last.get(new Place(showId, list)))
+                .map(held -> held.report().orElseGet(() -> loop.ask(
+                                showId,
+                                (live, now) -> held.trial().map(Trial::report),
+                                held.trial().filter(Trial::isEnded).map(Trial::report))
+                        .join()
+                        .orElseThrow()));
     }
 }

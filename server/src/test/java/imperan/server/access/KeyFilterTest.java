@@ -1,14 +1,13 @@
 package imperan.server.access;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import jakarta.servlet.http.Cookie;
+import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockFilterChain;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
-
-import java.nio.charset.StandardCharsets;
-
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** A tablet at 192.0.2.50; the show computer is 192.0.2.10. */
 class KeyFilterTest {
@@ -18,7 +17,8 @@ class KeyFilterTest {
     private final KeyFilter filter = new KeyFilter(keys, "192.0.2.10"::equals, () -> now);
     private final MockFilterChain chain = new MockFilterChain();
 
-    private MockHttpServletResponse ask(String from, String method, String path, String key, String pass) throws Exception {
+    private MockHttpServletResponse ask(String from, String method, String path, String key, String pass)
+            throws Exception {
         MockHttpServletRequest request = new MockHttpServletRequest(method, path);
         request.setRemoteAddr(from);
         if (!key.isEmpty()) {
@@ -48,7 +48,8 @@ class KeyFilterTest {
         MockHttpServletResponse background = ask("192.0.2.50", "GET", "/api/live", "", "");
         assertThat(background.getStatus()).isEqualTo(401);
         assertThat(background.getContentAsString()).contains("Show the key");
-        assertThat(ask("192.0.2.50", "GET", "/api/live", "", "nonsense").getStatus()).isEqualTo(401);
+        assertThat(ask("192.0.2.50", "GET", "/api/live", "", "nonsense").getStatus())
+                .isEqualTo(401);
         assertThat(wasLetIn()).isFalse();
     }
 
@@ -72,6 +73,7 @@ class KeyFilterTest {
         assertThat(slowed.getStatus()).isEqualTo(429);
         assertThat(slowed.getHeader("Retry-After")).isEqualTo("2");
         now += 1_000_000_000L;
-        assertThat(ask("192.0.2.50", "POST", "/key", "12345678", "").getStatus()).isEqualTo(303);
+        assertThat(ask("192.0.2.50", "POST", "/key", "12345678", "").getStatus())
+                .isEqualTo(303);
     }
 }

@@ -1,12 +1,11 @@
 package imperan.server.access;
 
-import imperan.server.access.ShowKeys.Shown;
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.server.access.ShowKeys.Shown;
 import java.util.HashSet;
 import java.util.Set;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class ShowKeysTest {
 
@@ -17,8 +16,12 @@ class ShowKeysTest {
     void theRightKeyGivesAPassThatHoldsUntilTheKeyIsChanged() {
         Shown.Right right = (Shown.Right) keys.show("192.0.2.9", "1234 56-78", 0);
         assertThat(keys.admits(right.pass())).isTrue();
-        assertThat(new ShowKeys("12345678", new byte[] {1, 2, 3}).admits(right.pass())).as("over a restart").isTrue();
-        assertThat(new ShowKeys("12345678", new byte[] {1, 2, 4}).admits(right.pass())).as("elsewhere").isFalse();
+        assertThat(new ShowKeys("12345678", new byte[] {1, 2, 3}).admits(right.pass()))
+                .as("over a restart")
+                .isTrue();
+        assertThat(new ShowKeys("12345678", new byte[] {1, 2, 4}).admits(right.pass()))
+                .as("elsewhere")
+                .isFalse();
         keys.change("87654321");
         assertThat(keys.admits(right.pass())).isFalse();
         assertThat(keys.admits("")).isFalse();
@@ -29,12 +32,16 @@ class ShowKeysTest {
         long now = 0;
         for (long wait : new long[] {1, 2, 4, 8, 16, 32, 32}) {
             assertThat(keys.show("192.0.2.9", "0", now)).isInstanceOf(Shown.WrongKey.class);
-            assertThat(keys.show("192.0.2.9", "12345678", now + wait * SECOND - 1)).as("not even looked at").isEqualTo(new Shown.Wait(1));
+            assertThat(keys.show("192.0.2.9", "12345678", now + wait * SECOND - 1))
+                    .as("not even looked at")
+                    .isEqualTo(new Shown.Wait(1));
             now += wait * SECOND;
         }
         assertThat(keys.show("192.0.2.9", "12345678", now)).isInstanceOf(Shown.Right.class);
         assertThat(keys.show("192.0.2.9", "0", now)).isInstanceOf(Shown.WrongKey.class);
-        assertThat(keys.show("192.0.2.9", "0", now + SECOND)).as("the slate was clean again").isInstanceOf(Shown.WrongKey.class);
+        assertThat(keys.show("192.0.2.9", "0", now + SECOND))
+                .as("the slate was clean again")
+                .isInstanceOf(Shown.WrongKey.class);
     }
 
     @Test
@@ -49,6 +56,7 @@ class ShowKeysTest {
         for (int i = 0; i < 50; i++) {
             fresh.add(ShowKeys.fresh());
         }
-        assertThat(fresh).hasSizeGreaterThan(45).allSatisfy(key -> assertThat(key).matches("\\d{8}"));
+        assertThat(fresh).hasSizeGreaterThan(45).allSatisfy(key -> assertThat(key)
+                .matches("\\d{8}"));
     }
 }

@@ -1,5 +1,7 @@
 package imperan.server.check;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Body;
@@ -15,14 +17,11 @@ import imperan.show.Person;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.form.Knob;
-import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Test;
-
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 
 /** What a browser is told of the findings of a show. */
 class BoardTest {
@@ -43,8 +42,19 @@ class BoardTest {
 
     /** It has no target, which is found. */
     private static EditRequest.Step knob(PartId id, int column) {
-        return put(id, Optional.of(PAGE), Control.plain(id.value(), new Cells(column, 0, 1, 1), Knob.restingAt(0), List.of(new Send(Send.Phase.CHANGE, Optional.empty(), "/x",
-                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))), List.of()));
+        return put(
+                id,
+                Optional.of(PAGE),
+                Control.plain(
+                        id.value(),
+                        new Cells(column, 0, 1, 1),
+                        Knob.restingAt(0),
+                        List.of(new Send(
+                                Send.Phase.CHANGE,
+                                Optional.empty(),
+                                "/x",
+                                List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1)))),
+                        List.of()));
     }
 
     private Outcome.Accepted edit(EditRequest.Step... steps) {
@@ -55,7 +65,10 @@ class BoardTest {
 
     @BeforeEach
     void page() {
-        edit(put(LAYOUT, Optional.empty(), Layout.plain("Layout")), put(PAGE, Optional.of(LAYOUT), Page.plain("Page", 8, 8)), knob(ONE, 0));
+        edit(
+                put(LAYOUT, Optional.empty(), Layout.plain("Layout")),
+                put(PAGE, Optional.of(LAYOUT), Page.plain("Page", 8, 8)),
+                knob(ONE, 0));
         board = new Board(show, FIRST);
     }
 
@@ -76,7 +89,8 @@ class BoardTest {
     @Test
     void whatIsGoneIsToldToo() {
         long known = board.number();
-        Outcome.Accepted gone = edit(new EditRequest.Remove(ONE, show.held(ONE).orElseThrow().version()));
+        Outcome.Accepted gone =
+                edit(new EditRequest.Remove(ONE, show.held(ONE).orElseThrow().version()));
         board.follow(gone.edit(), show);
         assertThat(board.since(known)).containsExactly(ONE);
         assertThat(board.checks().of(ONE)).isEmpty();

@@ -1,13 +1,12 @@
 package imperan.server.net;
 
-import imperan.live.SocketState;
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.dialect.Osc;
+import imperan.live.SocketState;
 import imperan.osc.Decoded;
 import imperan.show.PartId;
 import imperan.show.Reach;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.Timeout;
-
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.ServerSocket;
@@ -17,8 +16,8 @@ import java.util.Map;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 
 /** What does not open is tried again, however often something asks for it no faster than once in a while. */
 @Timeout(60)
@@ -31,7 +30,8 @@ class RetryTest {
         private final BlockingQueue<Map<PartId, SocketState>> states = new LinkedBlockingQueue<>();
 
         @Override
-        public void packet(Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) {
+        public void packet(
+                Collection<PartId> mouthOf, int ourPort, String peerHost, int peerPort, byte[] bytes, Decoded decoded) {
             throw new AssertionError("nobody sends here");
         }
 
@@ -64,10 +64,13 @@ class RetryTest {
     @Test
     void retriesDoNotMultiply() throws Exception {
         Told told = new Told();
-        try (DatagramSocket taken = new DatagramSocket(0, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
+        try (DatagramSocket taken = new DatagramSocket(0, InetAddress.getLoopbackAddress());
+                TargetSockets sockets = new TargetSockets(told)) {
             int changes = 50;
             for (int i = 0; i < changes; i++) {
-                sockets.reconcile(List.of(endpoint(TARGET, 9, taken.getLocalPort(), Reach.UDP), endpoint(OTHER, 10 + i % 2, taken.getLocalPort(), Reach.UDP)));
+                sockets.reconcile(List.of(
+                        endpoint(TARGET, 9, taken.getLocalPort(), Reach.UDP),
+                        endpoint(OTHER, 10 + i % 2, taken.getLocalPort(), Reach.UDP)));
             }
             for (int i = 0; i < changes; i++) {
                 told.states.take();
@@ -79,17 +82,21 @@ class RetryTest {
             }
             long pauses = TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun);
             assertThat(told.states.size()).isLessThanOrEqualTo(1);
-            assertThat(pauses).as("three pauses of a second, the first of which had begun").isGreaterThan(1_500);
+            assertThat(pauses)
+                    .as("three pauses of a second, the first of which had begun")
+                    .isGreaterThan(1_500);
         }
     }
 
     @Test
     void aPacketForATargetWithoutASocketIsNotTaken() throws Exception {
         Told told = new Told();
-        try (DatagramSocket taken = new DatagramSocket(0, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
+        try (DatagramSocket taken = new DatagramSocket(0, InetAddress.getLoopbackAddress());
+                TargetSockets sockets = new TargetSockets(told)) {
             sockets.reconcile(List.of(endpoint(TARGET, 9, taken.getLocalPort(), Reach.UDP)));
             told.states.take();
-            assertThat(sockets.send(TARGET, new byte[] {'/', 'a', 0, 0, ',', 0, 0, 0})).isFalse();
+            assertThat(sockets.send(TARGET, new byte[] {'/', 'a', 0, 0, ',', 0, 0, 0}))
+                    .isFalse();
             assertThat(sockets.send(OTHER, new byte[0])).isFalse();
         }
     }
@@ -102,7 +109,8 @@ class RetryTest {
         try (DatagramSocket free = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
             answers = free.getLocalPort();
         }
-        try (DatagramSocket far = new DatagramSocket(0, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
+        try (DatagramSocket far = new DatagramSocket(0, InetAddress.getLoopbackAddress());
+                TargetSockets sockets = new TargetSockets(told)) {
             sockets.reconcile(List.of(endpoint(TARGET, far.getLocalPort(), answers, Reach.UDP)));
             assertThat(told.states.take().get(TARGET).works()).isTrue();
             assertThat(sockets.send(TARGET, new byte[8])).isTrue();
@@ -114,7 +122,8 @@ class RetryTest {
     @Test
     void aConnectionThatEndsAtOnceIsTriedAfterGrowingPauses() throws Exception {
         Told told = new Told();
-        try (ServerSocket server = new ServerSocket(0, 50, InetAddress.getLoopbackAddress()); TargetSockets sockets = new TargetSockets(told)) {
+        try (ServerSocket server = new ServerSocket(0, 50, InetAddress.getLoopbackAddress());
+                TargetSockets sockets = new TargetSockets(told)) {
             sockets.reconcile(List.of(endpoint(TARGET, server.getLocalPort(), 9, Reach.TCP_SLIP)));
             long[] at = new long[5];
             for (int i = 0; i < at.length; i++) {
@@ -122,7 +131,9 @@ class RetryTest {
                 at[i] = System.nanoTime();
             }
             // 250, 500, 1 000, 2 000 ms
-            assertThat(TimeUnit.NANOSECONDS.toMillis(at[4] - at[3])).as("the fourth pause").isGreaterThan(1_500);
+            assertThat(TimeUnit.NANOSECONDS.toMillis(at[4] - at[3]))
+                    .as("the fourth pause")
+                    .isGreaterThan(1_500);
         }
     }
 }

@@ -1,7 +1,7 @@
 package imperan.server.net;
 
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.net.DatagramPacket;
@@ -14,9 +14,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 
 /**
  * A wire of our own, in a network namespace: one machine has its address, another is not there. Needs a machine on which namespaces
@@ -28,7 +27,8 @@ class SilentHostTest {
     private static final String ABSENT = "192.0.2.77";
 
     /** Two ends of a cable: ours, and that of a second namespace, which has the address that is present. */
-    private static final String WIRE = """
+    private static final String WIRE =
+            """
             set -e
             ip link add ours type veth peer name theirs
             ip addr add 192.0.2.1/24 dev ours
@@ -44,7 +44,9 @@ class SilentHostTest {
             """;
 
     private static Process inNamespace(String script) throws Exception {
-        return new ProcessBuilder("unshare", "-n", "bash", "-c", script).redirectErrorStream(true).start();
+        return new ProcessBuilder("unshare", "-n", "bash", "-c", script)
+                .redirectErrorStream(true)
+                .start();
     }
 
     @BeforeAll
@@ -55,15 +57,19 @@ class SilentHostTest {
         } catch (IOException e) {
             trial = null;
         }
-        assumeTrue(trial != null && trial.waitFor(10, TimeUnit.SECONDS) && trial.exitValue() == 0, "no network namespace can be made here");
+        assumeTrue(
+                trial != null && trial.waitFor(10, TimeUnit.SECONDS) && trial.exitValue() == 0,
+                "no network namespace can be made here");
     }
 
     @Test
     void whoIsNotThereIsSilentAndWhoIsThereIsNot() throws Exception {
         String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-        Process probe = inNamespace(WIRE + java + " -cp '" + System.getProperty("java.class.path") + "' '" + Probe.class.getName() + "'");
+        Process probe = inNamespace(
+                WIRE + java + " -cp '" + System.getProperty("java.class.path") + "' '" + Probe.class.getName() + "'");
         assertThat(probe.waitFor(60, TimeUnit.SECONDS)).isTrue();
-        assertThat(new String(probe.getInputStream().readAllBytes()).lines().toList()).last()
+        assertThat(new String(probe.getInputStream().readAllBytes()).lines().toList())
+                .last()
                 .isEqualTo("silent " + Set.of(ABSENT));
     }
 
@@ -72,7 +78,9 @@ class SilentHostTest {
         public static void main(String[] arguments) throws Exception {
             Set<String> silent = Set.of();
             try (DatagramSocket socket = new DatagramSocket()) {
-                for (long end = System.nanoTime() + 20_000_000_000L; silent.isEmpty() && System.nanoTime() < end; LockSupport.parkNanos(20_000_000)) {
+                for (long end = System.nanoTime() + 20_000_000_000L;
+                        silent.isEmpty() && System.nanoTime() < end;
+                        LockSupport.parkNanos(20_000_000)) {
                     for (String host : List.of(PRESENT, ABSENT)) {
                         try {
                             socket.send(new DatagramPacket(new byte[4], 4, InetAddress.getByName(host), 7000));

@@ -1,16 +1,15 @@
 package imperan.server.net;
 
-import imperan.rig.Adapter;
-import org.junit.jupiter.api.Test;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.rig.Adapter;
 import java.net.DatagramSocket;
 import java.net.Inet4Address;
 import java.net.NetworkInterface;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 class ThisMachineTest {
 
@@ -18,10 +17,11 @@ class ThisMachineTest {
     @Test
     void whoDoesNotAnswerForItsAddressIsSilent() {
         assertThat(ThisMachine.silentHosts(List.of(
-                "IP address       HW type     Flags       HW address            Mask     Device",
-                "192.0.2.1        0x1         0x2         02:00:00:00:00:01     *        eth0",
-                "192.0.2.77       0x1         0x0         00:00:00:00:00:00     *        eth0",
-                "192.0.2.78       0x1         0x6         02:00:00:00:00:02     *        eth0"))).containsExactly("192.0.2.77");
+                        "IP address       HW type     Flags       HW address            Mask     Device",
+                        "192.0.2.1        0x1         0x2         02:00:00:00:00:01     *        eth0",
+                        "192.0.2.77       0x1         0x0         00:00:00:00:00:00     *        eth0",
+                        "192.0.2.78       0x1         0x6         02:00:00:00:00:02     *        eth0")))
+                .containsExactly("192.0.2.77");
         assertThat(ThisMachine.silentHosts(List.of())).isEmpty();
     }
 
@@ -39,11 +39,14 @@ class ThisMachineTest {
         List<Adapter> adapters = ThisMachine.adapters();
         assertThat(adapters).anySatisfy(adapter -> {
             assertThat(adapter.loopback()).isTrue();
-            assertThat(adapter.addresses()).anySatisfy(prefix -> assertThat(prefix.address()).hasToString("127.0.0.1"));
+            assertThat(adapter.addresses())
+                    .anySatisfy(prefix -> assertThat(prefix.address()).hasToString("127.0.0.1"));
         });
         for (Adapter adapter : adapters) {
-            assertThat(adapter.addresses()).hasSameSizeAs(NetworkInterface.getByName(adapter.name()).getInterfaceAddresses().stream()
-                    .filter(address -> address.getAddress() instanceof Inet4Address).toList());
+            assertThat(adapter.addresses())
+                    .hasSameSizeAs(NetworkInterface.getByName(adapter.name()).getInterfaceAddresses().stream()
+                            .filter(address -> address.getAddress() instanceof Inet4Address)
+                            .toList());
         }
     }
 
@@ -69,9 +72,16 @@ class ThisMachineTest {
     /** Two lines for each protocol: the names, then the numbers (Linux, proc(5), "/proc/net/snmp"). */
     @Test
     void datagramsForPortsWithoutAProgramAreReadOffTheSystem() {
-        List<String> table = List.of("Tcp: RtoAlgorithm", "Tcp: 1", "Udp: InDatagrams NoPorts InErrors", "Udp: 777684 1255 1728", "UdpLite: InDatagrams NoPorts", "UdpLite: 0 3");
+        List<String> table = List.of(
+                "Tcp: RtoAlgorithm",
+                "Tcp: 1",
+                "Udp: InDatagrams NoPorts InErrors",
+                "Udp: 777684 1255 1728",
+                "UdpLite: InDatagrams NoPorts",
+                "UdpLite: 0 3");
         assertThat(ThisMachine.withoutProgram(table)).hasValue(1255);
-        assertThat(ThisMachine.withoutProgram(List.of("Udp: InDatagrams", "Udp: 5"))).isEmpty();
+        assertThat(ThisMachine.withoutProgram(List.of("Udp: InDatagrams", "Udp: 5")))
+                .isEmpty();
         assertThat(ThisMachine.withoutProgram(List.of())).isEmpty();
     }
 }

@@ -1,5 +1,7 @@
 package imperan.server.proof;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.dialect.Dialect;
 import imperan.dialect.Osc;
 import imperan.live.Line;
@@ -10,16 +12,13 @@ import imperan.proof.run.ProofRun;
 import imperan.server.store.ProofStore.Old;
 import imperan.show.PartId;
 import imperan.show.ShowJson;
+import java.util.Base64;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.json.JsonMapper;
-
-import java.util.Base64;
-import java.util.List;
-import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
 
 /** What proofs left is read again as it was written, whatever its target is spoken to in, and what cannot be read is told all the same. */
 class LeftMessageTest {
@@ -28,7 +27,15 @@ class LeftMessageTest {
     private static final JsonMapper JSON = ShowJson.mapper();
 
     private static ProofRun.Old left(String address) {
-        return new ProofRun.Old(DESK, new Line(Optional.empty(), 0, Optional.of(DESK), "Desk", address, List.of(new OscArgument.Float32(0.25f))));
+        return new ProofRun.Old(
+                DESK,
+                new Line(
+                        Optional.empty(),
+                        0,
+                        Optional.of(DESK),
+                        "Desk",
+                        address,
+                        List.of(new OscArgument.Float32(0.25f))));
     }
 
     @ParameterizedTest
@@ -43,7 +50,8 @@ class LeftMessageTest {
     @ParameterizedTest
     @CsvSource({"/in/1/level", "in/1/level"})
     void rowsOfBeforeAreReadWhateverTheirAddress(String address) {
-        String bytes = Base64.getEncoder().encodeToString(OscEncoder.encode(OscMessage.of(address, new OscArgument.Float32(0.25f))));
+        String bytes = Base64.getEncoder()
+                .encodeToString(OscEncoder.encode(OscMessage.of(address, new OscArgument.Float32(0.25f))));
         Old old = JSON.readValue("{\"target\":\"desk\",\"name\":\"Desk\",\"message\":\"" + bytes + "\"}", Old.class);
         assertThat(LeftMessage.read(old)).hasValue(left(address));
     }
@@ -53,9 +61,13 @@ class LeftMessageTest {
         Old cut = new Old("desk", "Desk", Optional.of("osc"), List.of(new byte[] {'/', 'a', 0}));
         Old foreign = new Old("desk", "Desk", Optional.of("semaphore"), List.of(new byte[] {1}, new byte[] {2}));
         Old empty = new Old("desk", "Desk", Optional.empty(), List.of());
-        assertThat(List.of(cut, foreign, empty)).noneMatch(old -> LeftMessage.read(old).isPresent());
-        assertThat(LeftMessage.told(cut)).isEqualTo("Desk (cannot be read: 3 bytes of OSC. Set it by hand at the target)");
-        assertThat(LeftMessage.told(foreign)).isEqualTo("Desk (cannot be read: 2 bytes of a protocol that this Imperan does not have: semaphore. Set it by hand at the target)");
+        assertThat(List.of(cut, foreign, empty))
+                .noneMatch(old -> LeftMessage.read(old).isPresent());
+        assertThat(LeftMessage.told(cut))
+                .isEqualTo("Desk (cannot be read: 3 bytes of OSC. Set it by hand at the target)");
+        assertThat(LeftMessage.told(foreign))
+                .isEqualTo(
+                        "Desk (cannot be read: 2 bytes of a protocol that this Imperan does not have: semaphore. Set it by hand at the target)");
         assertThat(LeftMessage.told(empty)).startsWith("Desk (cannot be read: 0 bytes of OSC");
     }
 

@@ -1,5 +1,7 @@
 package imperan.server.run;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Actor;
 import imperan.live.Cause;
 import imperan.live.ControlValue;
@@ -10,11 +12,9 @@ import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.Reason;
 import imperan.live.Trace;
-import imperan.wire.Fate;
-import imperan.wire.WireRecord;
-import imperan.show.Body;
 import imperan.osc.Decoded;
 import imperan.osc.OscMessage;
+import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
 import imperan.show.Held;
@@ -28,13 +28,12 @@ import imperan.show.Target;
 import imperan.show.form.Choice;
 import imperan.show.form.Fader;
 import imperan.show.form.Form;
-import org.junit.jupiter.api.Test;
-
+import imperan.wire.Fate;
+import imperan.wire.WireRecord;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
 
 /** What is gathered for browsers, and what one control that cannot be told does to the others. */
 class ChangesTest {
@@ -43,17 +42,35 @@ class ChangesTest {
     private final LiveShow live = new LiveShow(changes);
 
     private static Held part(String id, String parent, Body body) {
-        return new Held(new Part(new PartId(id), Optional.ofNullable(parent).map(PartId::new), 0, body), 1, new Person("b", "Ada"));
+        return new Held(
+                new Part(new PartId(id), Optional.ofNullable(parent).map(PartId::new), 0, body),
+                1,
+                new Person("b", "Ada"));
     }
 
     /** No edit makes such a choice; an old database may hold one. */
     @Test
     void aControlThatFailsStopsNeitherTheBatchNorTheWelcomeOfTheOthers() {
-        Control whole = Control.plain("Level", new Cells(0, 0, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0), List.of(), List.of());
-        Control broken = Control.plain("Broken", new Cells(1, 0, 1, 1), new Choice(List.of(), Form.Direction.RIGHT), List.of(), List.of());
-        live.load(Show.of(1, List.of(part("layout", null, Layout.plain("L")), part("page", "layout", Page.plain("P", 8, 8)), part("broken", "page", broken),
-                part("whole", "page", whole))), 0);
-        assertThat(changes.take(live, Set.of(), 0).values()).extracting(ControlValue::control).containsExactly(new PartId("whole"));
+        Control whole = Control.plain(
+                "Level",
+                new Cells(0, 0, 1, 1),
+                Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
+                List.of(),
+                List.of());
+        Control broken = Control.plain(
+                "Broken", new Cells(1, 0, 1, 1), new Choice(List.of(), Form.Direction.RIGHT), List.of(), List.of());
+        live.load(
+                Show.of(
+                        1,
+                        List.of(
+                                part("layout", null, Layout.plain("L")),
+                                part("page", "layout", Page.plain("P", 8, 8)),
+                                part("broken", "page", broken),
+                                part("whole", "page", whole))),
+                0);
+        assertThat(changes.take(live, Set.of(), 0).values())
+                .extracting(ControlValue::control)
+                .containsExactly(new PartId("whole"));
         assertThat(changes.values(live)).extracting(ControlValue::control).containsExactly(new PartId("whole"));
     }
 
@@ -79,9 +96,24 @@ class ChangesTest {
 
     /** A show with one control and its target. */
     private void play() {
-        Control level = Control.plain("Level", new Cells(0, 0, 1, 1), Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0), List.of(), List.of());
-        live.load(Show.of(1, List.of(part("layout", null, Layout.plain("L")), part("page", "layout", Page.plain("P", 8, 8)), part("level", "page", level),
-                part("desk", null, Target.plain("Desk", "192.0.2.9", 7101, 9201, Target.Answering.REPORTS)))), 0);
+        Control level = Control.plain(
+                "Level",
+                new Cells(0, 0, 1, 1),
+                Fader.restingAt(Form.Direction.UP, Form.Grab.JUMP, 0),
+                List.of(),
+                List.of());
+        live.load(
+                Show.of(
+                        1,
+                        List.of(
+                                part("layout", null, Layout.plain("L")),
+                                part("page", "layout", Page.plain("P", 8, 8)),
+                                part("level", "page", level),
+                                part(
+                                        "desk",
+                                        null,
+                                        Target.plain("Desk", "192.0.2.9", 7101, 9201, Target.Answering.REPORTS)))),
+                0);
         taken(Set.of());
     }
 
@@ -90,16 +122,36 @@ class ChangesTest {
         play();
         changes.happened(new LiveEvent.ValueChanged(1, BY_ADA, LEVEL));
         changes.happened(new LiveEvent.ValueChanged(2, BY_ADA, LEVEL));
-        changes.happened(new LiveEvent.PacketOut(3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, SAID, 1, Optional.empty()));
-        changes.happened(new LiveEvent.PacketIn(4, BY_ADA, Optional.of(DESK), "osc", "192.0.2.9:7101", 9201, new byte[] {2}, SAID, Optional.of(5L), Optional.empty()));
+        changes.happened(new LiveEvent.PacketOut(
+                3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, SAID, 1, Optional.empty()));
+        changes.happened(new LiveEvent.PacketIn(
+                4,
+                BY_ADA,
+                Optional.of(DESK),
+                "osc",
+                "192.0.2.9:7101",
+                9201,
+                new byte[] {2},
+                SAID,
+                Optional.of(5L),
+                Optional.empty()));
         changes.happened(new LiveEvent.PageWanted(5, BY_ADA, new PartId("page"), List.of()));
         Batch batch = taken(Set.of());
-        assertThat(batch.values()).as("the latest of each").extracting(ControlValue::control).containsExactly(LEVEL);
-        assertThat(batch.links()).as("something was counted of it").extracting(LinkView::target).containsExactly(DESK);
+        assertThat(batch.values())
+                .as("the latest of each")
+                .extracting(ControlValue::control)
+                .containsExactly(LEVEL);
+        assertThat(batch.links())
+                .as("something was counted of it")
+                .extracting(LinkView::target)
+                .containsExactly(DESK);
         assertThat(changes.wire().packets()).extracting(WireRecord::number).containsExactly(1L, 2L);
         assertThat(changes.wire().packets()).extracting(WireRecord::out).containsExactly(true, false);
-        assertThat(batch.lastOut()).hasValueSatisfying(row -> assertThat(row.cause().actor().name()).isEqualTo("Ada"));
-        assertThat(batch.lastIn()).hasValueSatisfying(row -> assertThat(row.answeredAfterNanos()).contains(5L));
+        assertThat(batch.lastOut())
+                .hasValueSatisfying(
+                        row -> assertThat(row.cause().actor().name()).isEqualTo("Ada"));
+        assertThat(batch.lastIn())
+                .hasValueSatisfying(row -> assertThat(row.answeredAfterNanos()).contains(5L));
         assertThat(batch.page()).hasValue(new PageWanted(new PartId("page"), List.of()));
         assertThat(changes.isEmpty()).isTrue();
         assertThat(changes.takeUnsaved()).containsExactly(LEVEL);
@@ -109,19 +161,24 @@ class ChangesTest {
     @Test
     void whatLeftLastIsToldAgainOnceItIsAnswered() {
         play();
-        changes.happened(new LiveEvent.PacketOut(3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, SAID, 1, Optional.empty()));
+        changes.happened(new LiveEvent.PacketOut(
+                3, BY_ADA, DESK, "osc", "192.0.2.9:7101", 9201, new byte[] {1}, SAID, 1, Optional.empty()));
         changes.happened(new LiveEvent.Opened(3, BY_ADA, 1, Optional.of(LEVEL), DESK, "/a", 250_000_000, false));
-        assertThat(taken(Set.of()).lastOut()).hasValueSatisfying(last -> assertThat(last.fate()).hasValueSatisfying(fate -> assertThat(fate.kind()).isEqualTo(Fate.Kind.WAITING)));
+        assertThat(taken(Set.of()).lastOut()).hasValueSatisfying(last -> assertThat(last.fate())
+                .hasValueSatisfying(fate -> assertThat(fate.kind()).isEqualTo(Fate.Kind.WAITING)));
         assertThat(changes.isEmpty()).isTrue();
-        changes.happened(new LiveEvent.Ended(4, BY_ADA, 1, Optional.of(LEVEL), DESK, new Ending.NoAnswer(250_000_000, Optional.empty())));
+        changes.happened(new LiveEvent.Ended(
+                4, BY_ADA, 1, Optional.of(LEVEL), DESK, new Ending.NoAnswer(250_000_000, Optional.empty())));
         assertThat(changes.isEmpty()).isFalse();
-        assertThat(taken(Set.of()).lastOut()).hasValueSatisfying(last -> assertThat(last.fate()).hasValueSatisfying(fate -> assertThat(fate.isUnanswered()).isTrue()));
+        assertThat(taken(Set.of()).lastOut()).hasValueSatisfying(last -> assertThat(last.fate())
+                .hasValueSatisfying(fate -> assertThat(fate.isUnanswered()).isTrue()));
     }
 
     @Test
     void pathsAreToldToThoseWhoWatchThem() {
         play();
-        LiveEvent stopped = new LiveEvent.Stopped(1, BY_ADA, Optional.of(LEVEL), 0.5, Optional.empty(), new Reason.NoSend());
+        LiveEvent stopped =
+                new LiveEvent.Stopped(1, BY_ADA, Optional.of(LEVEL), 0.5, Optional.empty(), new Reason.NoSend());
         changes.happened(stopped);
         assertThat(taken(Set.of()).traces()).isEmpty();
         changes.happened(stopped);

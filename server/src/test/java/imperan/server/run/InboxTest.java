@@ -1,16 +1,15 @@
 package imperan.server.run;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.osc.Decoded;
 import imperan.osc.OscDecoder;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.Timeout;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 
 class InboxTest {
 
@@ -80,7 +79,9 @@ class InboxTest {
         for (int i = 0; i < 12; i++) {
             assertThat(inbox.putPacket("large", packet(i), size)).isEqualTo(i < Inbox.MAX_SOURCE_BYTES / size);
         }
-        assertThat(inbox.putPacket("small", packet(1), 100)).as("the room of another").isTrue();
+        assertThat(inbox.putPacket("small", packet(1), 100))
+                .as("the room of another")
+                .isTrue();
         int taken = 0;
         for (int source = 0; source < 100; source++) {
             for (int i = 0; i < 8; i++) {
@@ -91,8 +92,11 @@ class InboxTest {
         assertThat(taken).isEqualTo(55);
         takeAll();
         assertThat(inbox.bytes()).isZero();
-        assertThat(inbox.putPacket("large", packet(1), size)).as("there is room again").isTrue();
-        assertThat(inbox.putPacket("huge", packet(1), (int) Inbox.MAX_SOURCE_BYTES + 1)).isFalse();
+        assertThat(inbox.putPacket("large", packet(1), size))
+                .as("there is room again")
+                .isTrue();
+        assertThat(inbox.putPacket("huge", packet(1), (int) Inbox.MAX_SOURCE_BYTES + 1))
+                .isFalse();
     }
 
     @Test

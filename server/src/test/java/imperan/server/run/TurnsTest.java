@@ -1,8 +1,6 @@
 package imperan.server.run;
 
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.Timeout;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -10,15 +8,15 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.atomic.AtomicInteger;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 
 @Timeout(60)
 class TurnsTest {
 
     /** What was done, and by which thread. */
-    private record Done(String what, String thread) {
-    }
+    private record Done(String what, String thread) {}
 
     private final Inbox inbox = new Inbox();
     private final BlockingQueue<Done> done = new LinkedBlockingQueue<>();
@@ -101,7 +99,9 @@ class TurnsTest {
         inbox.put(new Input.Beat("ada"));
         turns.takeOrWake();
         assertThat(done).extracting(Done::what).containsExactly("ada", "act", "tell");
-        assertThat(done).extracting(Done::thread).containsOnly(Thread.currentThread().getName());
+        assertThat(done)
+                .extracting(Done::thread)
+                .containsOnly(Thread.currentThread().getName());
     }
 
     @Test
@@ -120,7 +120,9 @@ class TurnsTest {
         inbox.put(new Input.Beat("ada"));
         inbox.put(new Input.Beat("ben"));
         turns.start();
-        assertThat(until("save")).extracting(Done::what).containsExactly("ada", "failed StackOverflowError", "due", "act", "tell", "save");
+        assertThat(until("save"))
+                .extracting(Done::what)
+                .containsExactly("ada", "failed StackOverflowError", "due", "act", "tell", "save");
         assertThat(until("save")).extracting(Done::what).containsExactly("ben", "due", "act", "tell", "save");
     }
 
@@ -151,10 +153,16 @@ class TurnsTest {
         }
         inbox.put(new Input.Beat("last"));
         inbox.wake();
-        List<String> handled = until("last").stream().map(Done::what).filter(what -> what.matches("(ada|ben|cyd)\\d+")).toList();
+        List<String> handled = until("last").stream()
+                .map(Done::what)
+                .filter(what -> what.matches("(ada|ben|cyd)\\d+"))
+                .toList();
         assertThat(handled).hasSize(3 * each).doesNotHaveDuplicates();
         for (String who : List.of("ada", "ben", "cyd")) {
-            assertThat(handled.stream().filter(what -> what.startsWith(who)).map(what -> Integer.parseInt(what.substring(3)))).isSorted();
+            assertThat(handled.stream()
+                            .filter(what -> what.startsWith(who))
+                            .map(what -> Integer.parseInt(what.substring(3))))
+                    .isSorted();
         }
         assertThat(mostAtOnce).isEqualTo(1);
     }

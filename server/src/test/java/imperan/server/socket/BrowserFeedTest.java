@@ -1,5 +1,7 @@
 package imperan.server.socket;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.server.run.Batch;
 import imperan.server.run.Snapshot;
 import imperan.show.Edit;
@@ -9,12 +11,6 @@ import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Show;
 import imperan.show.ShowJson;
-import org.junit.jupiter.api.Test;
-import org.springframework.web.socket.CloseStatus;
-import org.springframework.web.socket.PingMessage;
-import org.springframework.web.socket.WebSocketMessage;
-import org.springframework.web.socket.WebSocketSession;
-
 import java.io.IOException;
 import java.lang.reflect.Proxy;
 import java.util.ArrayDeque;
@@ -22,13 +18,28 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.PingMessage;
+import org.springframework.web.socket.WebSocketMessage;
+import org.springframework.web.socket.WebSocketSession;
 
 /** Whatever goes wrong between us and a browser: its feed goes on or ends, and is never frozen. */
 class BrowserFeedTest {
 
-    private static final Snapshot SNAPSHOT = new Snapshot("show", "Show", true, Show.empty(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), 3);
+    private static final Snapshot SNAPSHOT = new Snapshot(
+            "show",
+            "Show",
+            true,
+            Show.empty(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            Optional.empty(),
+            Optional.empty(),
+            3);
 
     private final List<String> sent = new ArrayList<>();
     private final List<CloseStatus> closed = new ArrayList<>();
@@ -38,17 +49,23 @@ class BrowserFeedTest {
     private final BrowserFeed feed = new BrowserFeed(session(), ShowJson.mapper(), later::add, () -> anew++);
 
     private WebSocketSession session() {
-        return (WebSocketSession) Proxy.newProxyInstance(getClass().getClassLoader(), new Class<?>[] {WebSocketSession.class}, (proxy, method, arguments) -> {
-            if (method.getName().equals("sendMessage")) {
-                if (!failures.isEmpty()) {
-                    throw failures.poll();
-                }
-                sent.add(arguments[0] instanceof PingMessage ? "ping" : ((WebSocketMessage<?>) arguments[0]).getPayload().toString());
-            } else if (method.getName().equals("close")) {
-                closed.add((CloseStatus) arguments[0]);
-            }
-            return null;
-        });
+        return (WebSocketSession) Proxy.newProxyInstance(
+                getClass().getClassLoader(), new Class<?>[] {WebSocketSession.class}, (proxy, method, arguments) -> {
+                    if (method.getName().equals("sendMessage")) {
+                        if (!failures.isEmpty()) {
+                            throw failures.poll();
+                        }
+                        sent.add(
+                                arguments[0] instanceof PingMessage
+                                        ? "ping"
+                                        : ((WebSocketMessage<?>) arguments[0])
+                                                .getPayload()
+                                                .toString());
+                    } else if (method.getName().equals("close")) {
+                        closed.add((CloseStatus) arguments[0]);
+                    }
+                    return null;
+                });
     }
 
     private void run() {
@@ -59,13 +76,32 @@ class BrowserFeedTest {
 
     private static Batch edit(long number, long bytes) {
         Part part = new Part(new PartId("p" + number), Optional.empty(), 0, Layout.plain("L"));
-        Edit edit = new Edit(number, new Person("b", "Ada"), "Edit", List.of(new Edit.Change(part.id(), Optional.empty(), Optional.of(part))), Edit.Role.FRESH);
-        return new Batch(List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Optional.empty(), List.of(edit), bytes, Optional.empty(), 0, List.of());
+        Edit edit = new Edit(
+                number,
+                new Person("b", "Ada"),
+                "Edit",
+                List.of(new Edit.Change(part.id(), Optional.empty(), Optional.of(part))),
+                Edit.Role.FRESH);
+        return new Batch(
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of(edit),
+                bytes,
+                Optional.empty(),
+                0,
+                List.of());
     }
 
     @Test
     void anExpectedEndAnUnexpectedOneAndAnErrorAllEndTheConnection() {
-        for (Throwable failure : List.of(new IOException("gone"), new IllegalArgumentException("unexpected"), new StackOverflowError())) {
+        for (Throwable failure : List.of(
+                new IOException("gone"), new IllegalArgumentException("unexpected"), new StackOverflowError())) {
             BrowserFeed broken = new BrowserFeed(session(), ShowJson.mapper(), later::add, () -> anew++);
             failures.add(failure);
             broken.welcome(SNAPSHOT);
@@ -98,7 +134,9 @@ class BrowserFeedTest {
         assertThat(anew).isEqualTo(1);
         feed.welcome(SNAPSHOT);
         run();
-        assertThat(sent).as("the edits that waited are part of its new welcome").noneMatch(frame -> frame.contains("\"number\":1"));
+        assertThat(sent)
+                .as("the edits that waited are part of its new welcome")
+                .noneMatch(frame -> frame.contains("\"number\":1"));
         for (int i = 3; i < 100; i++) {
             feed.offer(edit(i, 1_000));
         }

@@ -1,14 +1,9 @@
 package imperan.server.sound;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
-import javax.sound.sampled.AudioFileFormat;
-import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioInputStream;
-import javax.sound.sampled.AudioSystem;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -20,10 +15,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.within;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Sounds are decoded to their length; Debian's {@code flac} and {@code lame} make the files, {@code soxi} (package sox) tells how long they are. */
 class SoundReaderTest {
@@ -51,7 +50,10 @@ class SoundReaderTest {
         }
         Path file = folder.resolve("tone-" + rate + "-" + channels + "-" + bits + ".wav");
         AudioFormat format = new AudioFormat(rate, bits, channels, true, false);
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(bytes.array()), format, frames), AudioFileFormat.Type.WAVE, file.toFile());
+        AudioSystem.write(
+                new AudioInputStream(new ByteArrayInputStream(bytes.array()), format, frames),
+                AudioFileFormat.Type.WAVE,
+                file.toFile());
         return file;
     }
 
@@ -81,7 +83,8 @@ class SoundReaderTest {
 
     private static Decoded decode(Path file, SoundFormat format) throws IOException {
         List<Float> samples = new ArrayList<>();
-        Samples.Length length = SoundReader.read(file, format, samples::add, progress -> assertThat(progress).isBetween(0.0, 1.0));
+        Samples.Length length = SoundReader.read(
+                file, format, samples::add, progress -> assertThat(progress).isBetween(0.0, 1.0));
         assertThat(samples).hasSize((int) length.frames());
         return new Decoded(length, samples);
     }
@@ -103,7 +106,8 @@ class SoundReaderTest {
 
     @ParameterizedTest
     @CsvSource({"44100,2,-b 128", "44100,1,-V 4", "48000,2,-b 192", "22050,1,-b 64", "44100,2,-t -b 128"})
-    void mp3IsAsLongAsSoxiSaysWithinAFrameAndTheClickLiesWhereItDid(int rate, int channels, String how) throws Exception {
+    void mp3IsAsLongAsSoxiSaysWithinAFrameAndTheClickLiesWhereItDid(int rate, int channels, String how)
+            throws Exception {
         Path wav = wav(rate, channels, 16, 3.217);
         Path mp3 = folder.resolve("tone.mp3");
         List<String> command = new ArrayList<>(List.of("lame", "--quiet"));
@@ -114,7 +118,8 @@ class SoundReaderTest {
         Decoded decoded = decode(mp3, SoundFormat.MP3);
         assertThat(decoded.length().rate()).isEqualTo(rate);
         boolean plain = how.startsWith("-t");
-        assertThat((double) decoded.length().frames()).isCloseTo(plain ? soxi(mp3) : soxi(wav), within((double) MP3_FRAME));
+        assertThat((double) decoded.length().frames())
+                .isCloseTo(plain ? soxi(mp3) : soxi(wav), within((double) MP3_FRAME));
         // without what its encoder says of itself nobody can know what it put before the sound
         assertThat(decoded.click()).isCloseTo(1, within(plain ? 2.0 * MP3_FRAME / rate : 0.002));
     }
@@ -129,10 +134,15 @@ class SoundReaderTest {
             byte[] noise = new byte[20_000];
             random.nextBytes(noise);
             Files.write(hurt, noise);
-            assertThatThrownBy(() -> decode(hurt, format)).as(format.name()).isInstanceOf(SoundReader.BrokenSound.class);
+            assertThatThrownBy(() -> decode(hurt, format))
+                    .as(format.name())
+                    .isInstanceOf(SoundReader.BrokenSound.class);
         }
         Files.write(hurt, Arrays.copyOf(whole, 40));
-        assertThatThrownBy(() -> decode(hurt, SoundFormat.WAV)).isInstanceOf(SoundReader.BrokenSound.class).hasMessage("This WAV file cannot be decoded: it is damaged, or of a kind that is not usual. Save it anew as WAV, FLAC or MP3");
+        assertThatThrownBy(() -> decode(hurt, SoundFormat.WAV))
+                .isInstanceOf(SoundReader.BrokenSound.class)
+                .hasMessage(
+                        "This WAV file cannot be decoded: it is damaged, or of a kind that is not usual. Save it anew as WAV, FLAC or MP3");
         whole[20] = 2;
         Files.write(hurt, whole);
         assertThatThrownBy(() -> decode(hurt, SoundFormat.WAV)).isInstanceOf(SoundReader.BrokenSound.class);
@@ -140,9 +150,11 @@ class SoundReaderTest {
 
     @Test
     void formatsAreKnownByTheirFirstBytes() {
-        assertThat(SoundFormat.of("RIFF....WAVE".getBytes(StandardCharsets.ISO_8859_1))).hasValue(SoundFormat.WAV);
+        assertThat(SoundFormat.of("RIFF....WAVE".getBytes(StandardCharsets.ISO_8859_1)))
+                .hasValue(SoundFormat.WAV);
         assertThat(SoundFormat.of("fLaC".getBytes(StandardCharsets.ISO_8859_1))).hasValue(SoundFormat.FLAC);
-        assertThat(SoundFormat.of("ID3\4".getBytes(StandardCharsets.ISO_8859_1))).hasValue(SoundFormat.MP3);
+        assertThat(SoundFormat.of("ID3\4".getBytes(StandardCharsets.ISO_8859_1)))
+                .hasValue(SoundFormat.MP3);
         assertThat(SoundFormat.of(new byte[] {(byte) 0xFF, (byte) 0xFB})).hasValue(SoundFormat.MP3);
         assertThat(SoundFormat.of("RIFF".getBytes(StandardCharsets.ISO_8859_1))).isEmpty();
         assertThat(SoundFormat.of(new byte[0])).isEmpty();
@@ -153,7 +165,7 @@ class SoundReaderTest {
         WaveFile wave = new WaveFile(folder.resolve("wave"));
         Path wav = wav(44_100, 1, 16, 60);
         try (WaveFile.Writer writer = wave.new Writer()) {
-            SoundReader.read(wav, SoundFormat.WAV, writer, progress -> { });
+            SoundReader.read(wav, SoundFormat.WAV, writer, progress -> {});
         }
         assertThat(wave.exists()).isTrue();
         WaveFile.Columns all = wave.columns(0, 60 * 44_100, 1_200);
@@ -165,7 +177,9 @@ class SoundReaderTest {
         assertThat(near.high()[200]).isZero();
         assertThat(near.high()[450]).isGreaterThan(110);
         assertThat(near.high()[700]).isZero();
-        assertThat(wave.columns(59.9 * 44_100, 70 * 44_100, 100).high()[99]).as("behind the end is silence").isZero();
+        assertThat(wave.columns(59.9 * 44_100, 70 * 44_100, 100).high()[99])
+                .as("behind the end is silence")
+                .isZero();
         wave.remove();
         assertThat(wave.exists()).isFalse();
     }

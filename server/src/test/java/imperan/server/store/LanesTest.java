@@ -1,7 +1,7 @@
 package imperan.server.store;
 
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.Timeout;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -10,9 +10,8 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CountDownLatch;
 import java.util.stream.IntStream;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 
 @Timeout(60)
 class LanesTest {
@@ -31,7 +30,9 @@ class LanesTest {
     void workOfOneLaneIsDoneInOrder() {
         List<Integer> done = Collections.synchronizedList(new ArrayList<>());
         try (Lanes lanes = new Lanes(3)) {
-            List<CompletableFuture<Boolean>> all = IntStream.range(0, 500).mapToObj(i -> lanes.in("a", () -> done.add(i), LONG_MS, () -> false)).toList();
+            List<CompletableFuture<Boolean>> all = IntStream.range(0, 500)
+                    .mapToObj(i -> lanes.in("a", () -> done.add(i), LONG_MS, () -> false))
+                    .toList();
             all.forEach(CompletableFuture::join);
         }
         assertThat(done).isEqualTo(IntStream.range(0, 500).boxed().toList());
@@ -41,10 +42,14 @@ class LanesTest {
     void aLaneThatTakesLongKeepsNoOtherWaiting() {
         CountDownLatch slow = new CountDownLatch(1);
         try (Lanes lanes = new Lanes(2)) {
-            CompletableFuture<String> waiting = lanes.in("a", () -> {
-                await(slow);
-                return "a";
-            }, LONG_MS, () -> "late");
+            CompletableFuture<String> waiting = lanes.in(
+                    "a",
+                    () -> {
+                        await(slow);
+                        return "a";
+                    },
+                    LONG_MS,
+                    () -> "late");
             assertThat(lanes.in("b", () -> "b", LONG_MS, () -> "late").join()).isEqualTo("b");
             slow.countDown();
             assertThat(waiting.join()).isEqualTo("a");
@@ -56,15 +61,23 @@ class LanesTest {
         CountDownLatch slow = new CountDownLatch(1);
         List<String> done = Collections.synchronizedList(new ArrayList<>());
         try (Lanes lanes = new Lanes(1)) {
-            CompletableFuture<String> first = lanes.in("a", () -> {
-                await(slow);
-                done.add("first");
-                return "done";
-            }, 1, () -> "late");
-            CompletableFuture<String> second = lanes.in("a", () -> {
-                done.add("second");
-                return "done";
-            }, 1, () -> "late");
+            CompletableFuture<String> first = lanes.in(
+                    "a",
+                    () -> {
+                        await(slow);
+                        done.add("first");
+                        return "done";
+                    },
+                    1,
+                    () -> "late");
+            CompletableFuture<String> second = lanes.in(
+                    "a",
+                    () -> {
+                        done.add("second");
+                        return "done";
+                    },
+                    1,
+                    () -> "late");
             assertThat(second.join()).isEqualTo("late");
             slow.countDown();
             // begun or not when its time was over: what is told is what happened
@@ -79,20 +92,32 @@ class LanesTest {
     void aLaneTakesNoMoreThanThereIsRoomForAndAFaultEndsNothing() {
         CountDownLatch slow = new CountDownLatch(1);
         try (Lanes lanes = new Lanes(1)) {
-            lanes.in("a", () -> {
-                await(slow);
-                return "";
-            }, LONG_MS, () -> "late");
-            List<CompletableFuture<String>> all = IntStream.range(0, Lanes.MOST_WAITING + 5).mapToObj(i -> lanes.in("a", () -> {
-                if (i == 3) {
-                    throw new StackOverflowError("in the work");
-                }
-                return "done";
-            }, LONG_MS, () -> "late")).toList();
+            lanes.in(
+                    "a",
+                    () -> {
+                        await(slow);
+                        return "";
+                    },
+                    LONG_MS,
+                    () -> "late");
+            List<CompletableFuture<String>> all = IntStream.range(0, Lanes.MOST_WAITING + 5)
+                    .mapToObj(i -> lanes.in(
+                            "a",
+                            () -> {
+                                if (i == 3) {
+                                    throw new StackOverflowError("in the work");
+                                }
+                                return "done";
+                            },
+                            LONG_MS,
+                            () -> "late"))
+                    .toList();
             assertThat(all.get(all.size() - 1).join()).isEqualTo("late");
             slow.countDown();
             assertThat(all.get(4).join()).isEqualTo("done");
-            assertThatThrownBy(all.get(3)::join).isInstanceOf(CompletionException.class).hasCauseInstanceOf(StackOverflowError.class);
+            assertThatThrownBy(all.get(3)::join)
+                    .isInstanceOf(CompletionException.class)
+                    .hasCauseInstanceOf(StackOverflowError.class);
         }
     }
 }

@@ -1,16 +1,13 @@
 package imperan.server.store;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import imperan.live.Belief;
 import imperan.live.ControlValue;
 import imperan.live.CueListView;
 import imperan.live.Places;
 import imperan.live.SavedValue;
 import imperan.show.PartId;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.Timeout;
-import org.springframework.dao.DataAccessResourceFailureException;
-import org.springframework.dao.DataIntegrityViolationException;
-
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,8 +15,10 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.atomic.AtomicBoolean;
-
-import static org.assertj.core.api.Assertions.assertThat;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
 
 @Timeout(60)
 class ValueSaverTest {
@@ -35,14 +34,16 @@ class ValueSaverTest {
             } else if (values.stream().anyMatch(value -> value.movedBy().indexOf('\0') >= 0)) {
                 throw new DataIntegrityViolationException("a NUL");
             }
-            values.forEach(value -> written.put(value.control().value(), value.axes().get(0).position()));
+            values.forEach(value ->
+                    written.put(value.control().value(), value.axes().get(0).position()));
         } finally {
             tries.add(values.size() + " of " + showId);
         }
     }
 
     private static SavedValue value(String control, double position, String by) {
-        return new SavedValue(new PartId(control), List.of(new ControlValue.Axis(position, Optional.empty())), Belief.KNOWN, by);
+        return new SavedValue(
+                new PartId(control), List.of(new ControlValue.Axis(position, Optional.empty())), Belief.KNOWN, by);
     }
 
     @Test
@@ -97,10 +98,16 @@ class ValueSaverTest {
             saver.savePlaces("show", at(new CueListView.Place(list, Optional.of(new PartId("one")), Optional.empty())));
             tries.take();
             tries.take();
-            saver.savePlaces("show", at(new CueListView.Place(list, Optional.of(new PartId("two")), Optional.of(new PartId("one")))));
+            saver.savePlaces(
+                    "show",
+                    at(new CueListView.Place(list, Optional.of(new PartId("two")), Optional.of(new PartId("one")))));
             away.set(false);
         }
         // the older one may have been on its way when the database came back
-        assertThat(kept).isNotEmpty().last().extracting(CueListView.Place::next).isEqualTo(Optional.of(new PartId("two")));
+        assertThat(kept)
+                .isNotEmpty()
+                .last()
+                .extracting(CueListView.Place::next)
+                .isEqualTo(Optional.of(new PartId("two")));
     }
 }
