@@ -15,7 +15,7 @@ public final class Company implements AutoCloseable {
     public static final List<String> NAMES = List.of("Bellows", "Wick", "Sluice", "Eddy", "Keel");
 
     private final List<Post> posts = new ArrayList<>();
-    private final Eddy eddy = new Eddy();
+    private volatile Eddy eddy = new Eddy();
 
     /**
      * @param firstPort   of the five ports
@@ -40,12 +40,23 @@ public final class Company implements AutoCloseable {
 
     private Post open(String name, int port, StandIn.Peer answersTo) throws IOException {
         return switch (name) {
-            case "Bellows" -> UdpPost.open(new Bellows(), port);
-            case "Wick" -> UdpPost.open(new Wick(answersTo), port);
-            case "Sluice" -> UdpPost.open(new Sluice(answersTo, true), port);
-            case "Eddy" -> UdpPost.open(eddy, port);
-            default -> TcpPost.open(new Keel(), StreamFraming.SLIP, port);
+            case "Bellows" -> UdpPost.open(Bellows::new, port);
+            case "Wick" -> UdpPost.open(() -> new Wick(answersTo), port);
+            case "Sluice" -> UdpPost.open(() -> new Sluice(answersTo, true), port);
+            case "Eddy" -> UdpPost.open(this::builtEddy, port);
+            default -> TcpPost.open(Keel::new, StreamFraming.SLIP, port);
         };
+    }
+
+    /** The page serves the address space of the one that is on now. */
+    private Eddy builtEddy() {
+        eddy = new Eddy();
+        return eddy;
+    }
+
+    /** All of them are switched off and on. */
+    public void restart() {
+        posts.forEach(Post::restart);
     }
 
     public List<Post> posts() {

@@ -7,18 +7,30 @@ import java.io.IOException;
 import java.util.EnumSet;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 
 /** Lends a device its sockets and its time, and keeps others from using it at the same moment. */
 public abstract class Post implements AutoCloseable {
 
-    private final FaultyStandIn device;
+    private final Supplier<StandIn> built;
+    private final String name;
+    private FaultyStandIn device;
 
-    Post(StandIn device) {
-        this.device = new FaultyStandIn(device);
+    /** @param built a device in its first state, each time */
+    Post(Supplier<StandIn> built) {
+        this.built = built;
+        this.device = new FaultyStandIn(built.get());
+        this.name = device.name();
+    }
+
+    /** The device is switched off and on: nothing is wrong with it, it knows nobody, and all is as it was at first. Its port stays open. */
+    public final synchronized void restart() {
+        fault(Fault.PORT_CLOSED, false);
+        device = new FaultyStandIn(built.get());
     }
 
     public final String name() {
-        return device.name();
+        return name;
     }
 
     /** Where the device receives. */

@@ -18,6 +18,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Supplier;
 
 /** Lends a device a TCP port on loopback, a thread for each connection, and its time. */
 public final class TcpPost extends Post {
@@ -32,21 +33,22 @@ public final class TcpPost extends Post {
     private ServerSocket door;
     private Thread porter;
 
-    private TcpPost(StandIn device, StreamFraming framing, ServerSocket door) {
-        super(device);
+    private TcpPost(Supplier<StandIn> built, StreamFraming framing, ServerSocket door) {
+        super(built);
         this.framing = framing;
         this.door = door;
         this.port = door.getLocalPort();
-        this.time = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "stand-in " + device.name()));
+        this.time = Executors.newSingleThreadScheduledExecutor(r -> new Thread(r, "stand-in " + name()));
         time.scheduleWithFixedDelay(this::pass, TICK_MS, TICK_MS, TimeUnit.MILLISECONDS);
     }
 
     /**
-     * @param port 0 for any free one
+     * @param built a device in its first state, each time
+     * @param port  0 for any free one
      * @throws IOException where the port is taken
      */
-    public static TcpPost open(StandIn device, StreamFraming framing, int port) throws IOException {
-        TcpPost post = new TcpPost(device, framing, door(port));
+    public static TcpPost open(Supplier<StandIn> built, StreamFraming framing, int port) throws IOException {
+        TcpPost post = new TcpPost(built, framing, door(port));
         post.letIn(post.door);
         return post;
     }

@@ -11,6 +11,7 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.SocketException;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.Supplier;
 
 /** Lends a device a UDP socket on loopback and a thread. A packet that is no OSC is dropped, as devices do. */
 public final class UdpPost extends Post {
@@ -24,20 +25,21 @@ public final class UdpPost extends Post {
     private volatile DatagramSocket socket;
     private volatile boolean closed;
 
-    private UdpPost(StandIn device, DatagramSocket socket) throws SocketException {
-        super(device);
+    private UdpPost(Supplier<StandIn> built, DatagramSocket socket) throws SocketException {
+        super(built);
         this.socket = socket;
         this.port = socket.getLocalPort();
         this.otherPort = new DatagramSocket(0, InetAddress.getLoopbackAddress());
-        this.thread = new Thread(this::run, "stand-in " + device.name());
+        this.thread = new Thread(this::run, "stand-in " + name());
     }
 
     /**
-     * @param port 0 for any free one
+     * @param built a device in its first state, each time
+     * @param port  0 for any free one
      * @throws SocketException where the port is taken
      */
-    public static UdpPost open(StandIn device, int port) throws SocketException {
-        UdpPost post = new UdpPost(device, socket(port));
+    public static UdpPost open(Supplier<StandIn> built, int port) throws SocketException {
+        UdpPost post = new UdpPost(built, socket(port));
         post.thread.start();
         return post;
     }

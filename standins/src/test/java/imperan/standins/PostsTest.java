@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import imperan.osc.Decoded;
+import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
@@ -24,6 +25,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
@@ -54,13 +56,29 @@ class PostsTest {
 
     @Test
     void aClosedPortIsClosedForTheSystemTooAndOpensAgain() throws IOException {
-        try (UdpPost post = UdpPost.open(new Bellows(), 0);
+        try (UdpPost post = UdpPost.open(Bellows::new, 0);
                 DatagramSocket client = client(post.port())) {
             assertThat(ask(client, "/bellows/main/level")).isEqualTo("/bellows/main/level");
             post.fault(Fault.PORT_CLOSED, true);
             assertThat(unreachable(client)).isTrue();
             post.fault(Fault.PORT_CLOSED, false);
             client.setSoTimeout(PATIENCE_MS);
+            assertThat(ask(client, "/bellows/main/level")).isEqualTo("/bellows/main/level");
+        }
+    }
+
+    @Test
+    void afterARestartAllIsAsAtFirstAndNothingIsWrong() throws IOException {
+        try (UdpPost post = UdpPost.open(Bellows::new, 0);
+                DatagramSocket client = client(post.port())) {
+            Map<String, Object> first = post.picture();
+            post.byHand(OscMessage.of("/bellows/main/level", new OscArgument.Float32(0.4f)));
+            assertThat(post.picture()).isNotEqualTo(first);
+            post.fault(Fault.DEAF, true);
+            post.fault(Fault.PORT_CLOSED, true);
+            post.restart();
+            assertThat(post.picture()).isEqualTo(first);
+            assertThat(post.faults()).isEmpty();
             assertThat(ask(client, "/bellows/main/level")).isEqualTo("/bellows/main/level");
         }
     }
@@ -82,7 +100,7 @@ class PostsTest {
 
     @Test
     void answersCanComeFromAnotherPort() throws IOException {
-        try (UdpPost post = UdpPost.open(new Bellows(), 0);
+        try (UdpPost post = UdpPost.open(Bellows::new, 0);
                 DatagramSocket client = new DatagramSocket(0, LOOPBACK)) {
             client.setSoTimeout(PATIENCE_MS);
             post.fault(Fault.FROM_OTHER_PORT, true);
@@ -96,7 +114,7 @@ class PostsTest {
 
     @Test
     void keelSpeaksOverAStreamAndRefusesWhenItsDoorIsShut() throws IOException, StreamFraming.BrokenStreamException {
-        try (TcpPost post = TcpPost.open(new Keel(), StreamFraming.SLIP, 0)) {
+        try (TcpPost post = TcpPost.open(Keel::new, StreamFraming.SLIP, 0)) {
             try (Socket socket = new Socket(LOOPBACK, post.port())) {
                 socket.setSoTimeout(PATIENCE_MS);
                 socket.getOutputStream()
