@@ -31,6 +31,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.TestInfo;
 
 /**
  * What a stranger, a broken device or a bad day does to a running show. After each of them a touch still arrives at another target, and whatever was
@@ -51,9 +52,9 @@ abstract class Attacked {
     static int victimAnswers;
 
     @BeforeAll
-    static void open() {
-        imperan = new Installation();
-        int answers = Installation.freeBlock();
+    static void open(TestInfo tests) {
+        imperan = Installation.of(tests.getTestClass().orElseThrow());
+        int answers = Ports.one();
         victimAnswers = answers + 1;
         probe = new Probe(answers);
         victim = new Probe(victimAnswers);
@@ -109,7 +110,7 @@ abstract class Attacked {
         return new EditRequest.Put(
                 new Part(id, Optional.ofNullable(parent), 0, body),
                 imperan.bean(Keeper.class)
-                        .show("salt-clock")
+                        .show(imperan.show())
                         .join()
                         .held(id)
                         .map(Held::version)
@@ -118,7 +119,7 @@ abstract class Attacked {
 
     static void edit(EditRequest.Step... steps) {
         Outcome outcome = imperan.bean(Keeper.class)
-                .edit("salt-clock", new EditRequest("Attack", List.of(steps)), ADA)
+                .edit(imperan.show(), new EditRequest("Attack", List.of(steps)), ADA)
                 .join();
         assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
     }
@@ -127,7 +128,7 @@ abstract class Attacked {
         edit(new EditRequest.Remove(
                 id,
                 imperan.bean(Keeper.class)
-                        .show("salt-clock")
+                        .show(imperan.show())
                         .join()
                         .held(id)
                         .orElseThrow()

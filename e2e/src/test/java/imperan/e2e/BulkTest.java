@@ -84,7 +84,7 @@ class BulkTest extends InstalledTest {
     }
 
     private static Show show() {
-        return imperan.bean(Keeper.class).show("salt-clock").join();
+        return imperan.bean(Keeper.class).show(imperan.show()).join();
     }
 
     /** The addresses that the selected page's controls send on, in order. */
@@ -201,7 +201,7 @@ class BulkTest extends InstalledTest {
 
     @Test
     void aPastedListOfFortyBecomesAPageThatPlaysInFewActions() {
-        int answers = Installation.freeUdpPort();
+        int answers = Ports.one();
         try (Probe probe = new Probe(answers)) {
             int actions = 0;
             String list = IntStream.rangeClosed(1, 40)

@@ -33,7 +33,7 @@ class CaptureTest {
 
     @BeforeAll
     static void start() {
-        imperan = new Installation();
+        imperan = Installation.fresh();
         chromium = new Chromium();
     }
 

@@ -8,11 +8,15 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 
-/** Debian's Chromium, headless. Each device is a context of its own, so that none sleeps behind another. */
+/**
+ * Debian's Chromium, headless: one for each fork of the tests, of which a class or a test has some devices. Each device is a context of its own, with empty storage,
+ * so that none sleeps behind another and none knows what another was told.
+ */
 final class Chromium implements AutoCloseable {
 
     /** How long to wait for a condition: long enough for a shared machine at its worst, as it ends only what never comes. */
@@ -22,32 +26,47 @@ final class Chromium implements AutoCloseable {
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
     }
 
-    private final Playwright playwright =
-            Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    private final Browser browser = playwright
-            .chromium()
-            .launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(onPath("chromium"))
-                    .setArgs(List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync")));
+    private static Playwright playwright;
+    private static Browser browser;
+
+    private final List<BrowserContext> devices = new ArrayList<>();
 
     /** A device with a screen of 1280 × 800 that can be touched, and whose user goes by this name. */
     Page device(String name) {
-        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
-                .setViewportSize(1280, 800)
-                .setHasTouch(true)
-                .setLocale("en-GB"));
+        BrowserContext context = browser()
+                .newContext(new Browser.NewContextOptions()
+                        .setViewportSize(1280, 800)
+                        .setHasTouch(true)
+                        .setLocale("en-GB"));
+        devices.add(context);
         context.addInitScript(
                 "localStorage.getItem('imperan.name') ?? localStorage.setItem('imperan.name', '" + name + "')");
         Page page = context.newPage();
         page.setDefaultTimeout(PATIENCE_MS);
         return page;
+    }
+
+    /** Playwright belongs to the thread of the tests, so it ends with its process and not by a hook: its driver and the browser go when their pipe breaks. */
+    private static Browser browser() {
+        if (playwright == null) {
+            playwright = Playwright.create(
+                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        }
+        if (browser == null || !browser.isConnected()) {
+            browser = playwright
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(onPath(System.getProperty("imperan.browser", "chromium")))
+                            .setArgs(List.of(
+                                    "--no-sandbox",
+                                    "--disable-gpu",
+                                    "--disable-quic",
+                                    "--no-first-run",
+                                    "--disable-background-networking",
+                                    "--disable-component-update",
+                                    "--disable-sync")));
+        }
+        return browser;
     }
 
     private static Path onPath(String program) {
@@ -59,9 +78,10 @@ final class Chromium implements AutoCloseable {
                         new IllegalStateException(program + " is not on the PATH; run the tests by ./imperan test"));
     }
 
+    /** Its devices are gone; the browser stays for the others. */
     @Override
     public void close() {
-        browser.close();
-        playwright.close();
+        devices.forEach(BrowserContext::close);
+        devices.clear();
     }
 }

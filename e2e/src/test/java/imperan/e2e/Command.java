@@ -2,9 +2,8 @@ package imperan.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.standins.Company;
 import java.io.IOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -12,10 +11,12 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.concurrent.TimeUnit;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -27,12 +28,53 @@ final class Command {
     /** What came of it. */
     record Said(int exit, String text) {}
 
+    // the places of its ports in their row
+    private static final int STAND_INS = 0;
+    private static final int ANSWERS = STAND_INS + Company.NAMES.size();
+    private static final int PAGE = ANSWERS + Company.NAMES.size() + 1;
+    private static final int SERVER = PAGE + 1;
+    private static final int DATABASE = SERVER + 1;
+    private static final int NETWORK = DATABASE + 1;
+
     final Path var;
-    final int port = freePort();
-    final int databasePort = freePort();
+    final int port;
+    final int databasePort;
+    private final Ports ports = Ports.row();
     private final Map<String, String> environment = new HashMap<>();
 
+    private static final List<Command> MADE = new ArrayList<>();
+    private static Command shared;
+
+    static {
+        Runtime.getRuntime().addShutdownHook(new Thread(Command::clear));
+    }
+
+    /** One installation that is up, for all tests that leave it as they found it: it is stopped with their process. */
+    static synchronized Command shared() throws Exception {
+        if (shared == null) {
+            shared = new Command();
+        }
+        shared.up();
+        return shared;
+    }
+
+    private static synchronized void clear() {
+        try {
+            if (shared != null) {
+                shared.run("stop");
+            }
+            for (Command each : MADE) {
+                FileSystemUtils.deleteRecursively(each.var);
+            }
+        } catch (Exception e) {
+            System.err.println("Something of what the tests started is left: " + e.getMessage());
+        }
+    }
+
     Command() throws IOException {
+        MADE.add(this);
+        port = ports.at(SERVER);
+        databasePort = ports.at(DATABASE);
         var = Files.createTempDirectory(
                 "imperan-command", PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
         environment.putAll(Map.of(
@@ -43,24 +85,13 @@ final class Command {
                 "IMPERAN_DB_PORT",
                 String.valueOf(databasePort),
                 "IMPERAN_STANDIN_PORT",
-                String.valueOf(Installation.freeBlock()),
+                String.valueOf(ports.at(STAND_INS)),
                 "IMPERAN_ANSWER_PORT",
-                String.valueOf(Installation.freeBlock()),
+                String.valueOf(ports.at(ANSWERS)),
                 "IMPERAN_STANDIN_PAGE",
-                String.valueOf(freePort())));
-    }
-
-    /** A port that is free now, below those that the system gives away. */
-    static int freePort() {
-        for (int attempt = 0; attempt < 1000; attempt++) {
-            try (ServerSocket socket =
-                    new ServerSocket(10_000 + new Random().nextInt(20_000), 1, InetAddress.getLoopbackAddress())) {
-                return socket.getLocalPort();
-            } catch (IOException e) {
-                // taken; another one
-            }
-        }
-        throw new IllegalStateException("There is no free port");
+                String.valueOf(ports.at(PAGE)),
+                "IMPERAN_NETWORK_PORT",
+                String.valueOf(ports.at(NETWORK))));
     }
 
     Said run(String... words) throws Exception {
@@ -69,6 +100,7 @@ final class Command {
 
     /** @param also what is set in the environment besides */
     Said run(Map<String, String> also, Path folder, String... words) throws Exception {
+        ports.close();
         Path output = Files.createTempFile(var, "said", ".txt");
         String[] command = new String[words.length + 1];
         command[0] = "./imperan";

@@ -2,7 +2,6 @@ package imperan.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.util.ArrayList;
@@ -10,27 +9,25 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** The command of the README, on ports and a folder of its own; and what survives when its processes are killed. */
+@Tag("alone")
 class CommandTest {
 
-    private static final int KILLS = 20;
+    /** {@code -Dimperan.kills=20} for more. */
+    private static final int KILLS = Integer.getInteger("imperan.kills", 6);
+
     private static final int PARTS = 60;
 
     private static Command command;
 
     @BeforeAll
-    static void ports() throws IOException {
-        command = new Command();
-    }
-
-    @AfterAll
-    static void stop() throws Exception {
-        command.run("stop");
+    static void up() throws Exception {
+        command = Command.shared();
     }
 
     /** Adds a page of this name; true where the server says that it is kept. */

@@ -32,7 +32,7 @@ class CoverageTest extends InstalledTest {
         PartId empty = new PartId("lost-page");
         Outcome outcome = imperan.bean(Keeper.class)
                 .edit(
-                        "salt-clock",
+                        imperan.show(),
                         new EditRequest(
                                 "A knob that says nothing known",
                                 List.of(

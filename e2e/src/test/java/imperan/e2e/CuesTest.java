@@ -63,7 +63,7 @@ class CuesTest extends AdasTest {
     private static void put(PartId id, PartId parent, Body body) {
         Outcome outcome = imperan.bean(Keeper.class)
                 .edit(
-                        "salt-clock",
+                        imperan.show(),
                         new EditRequest(
                                 "Something for cues",
                                 List.of(new EditRequest.Put(new Part(id, Optional.ofNullable(parent), 70, body), 0))),
@@ -162,7 +162,7 @@ class CuesTest extends AdasTest {
     private String order(String command) {
         return page.request()
                 .post(
-                        imperan.url("/api/shows/salt-clock/commands"),
+                        imperan.api("/commands"),
                         RequestOptions.create()
                                 .setHeader("Imperan-Browser", "ada")
                                 .setHeader("Content-Type", "application/json")
@@ -409,9 +409,7 @@ class CuesTest extends AdasTest {
         put(new PartId("table-1"), list, Cue.plain("1", "First"));
         list("As a table");
         button("Edit").click();
-        String table = page.request()
-                .get(imperan.url("/api/shows/salt-clock/cues/table-list.csv"))
-                .text();
+        String table = page.request().get(imperan.api("/cues/table-list.csv")).text();
         assertThat(table).contains("table-1,1,First");
         button("Import").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
@@ -473,7 +471,7 @@ class CuesTest extends AdasTest {
     /** Nothing plays by itself after a restart, and the list stands where it stood. */
     @Test
     void afterARestartNothingPlaysAndTheListStandsWhereItStood() throws Exception {
-        try (Installation own = new Installation();
+        try (Installation own = Installation.own();
                 Desk bellows = new Desk(own.bellows());
                 Page mine = chromium.device("Ada")) {
             mine.navigate(own.url("/#/cues"));

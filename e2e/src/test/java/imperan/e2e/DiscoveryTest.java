@@ -15,7 +15,7 @@ class DiscoveryTest extends InstalledTest {
 
     @Test
     void whatAnnouncesItselfIsFoundAndAdded() throws Exception {
-        int port = Installation.freeUdpPort();
+        int port = Ports.one();
         try (JmDNS voice = JmDNS.create(InetAddress.getLoopbackAddress(), "imperan-test")) {
             voice.registerService(ServiceInfo.create("_osc._udp.local.", "Lock gate", port, ""));
             Page page = chromium.device("Ada");

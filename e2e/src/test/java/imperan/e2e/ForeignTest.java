@@ -118,12 +118,12 @@ class ForeignTest {
     void whatIsWrongWithEachComesOutAsItIs() {
         Map<Responder.Way, Responder> devices = new EnumMap<>(Responder.Way.class);
         Arrays.stream(Responder.Way.values()).forEach(way -> devices.put(way, new Responder(way)));
-        try (Installation imperan = new Installation()) {
+        try (Installation imperan = Installation.fresh()) {
             put("foreign-layout", null, Layout.plain("Foreign"));
             put(PAGE.value(), "foreign-layout", Page.plain("Foreign", 2 * devices.size(), 6));
-            devices.forEach((way, device) -> device(way, device.port(), Command.freePort()));
+            devices.forEach((way, device) -> device(way, device.port(), Ports.one()));
             Outcome outcome = imperan.bean(Keeper.class)
-                    .change("salt-clock", show -> show.apply(new EditRequest("Put foreign devices", steps), ADA))
+                    .change(imperan.show(), show -> show.apply(new EditRequest("Put foreign devices", steps), ADA))
                     .join();
             assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
             Report report = proved(imperan, 12);
@@ -146,18 +146,18 @@ class ForeignTest {
     /** Source: oscdump of Debian's liblo-tools, an implementation of OSC that is not ours. It hears, writes down, and never answers: so says the verdict, and so do its notes. */
     @Test
     void whatHearsAndNeverAnswersIsNoAnswerAndHasHeardAllOfIt() throws Exception {
-        int port = Command.freePort();
+        int port = Ports.one();
         Path heard = Files.createTempFile("heard", ".txt");
         Process dump = new ProcessBuilder("stdbuf", "-oL", "oscdump", String.valueOf(port))
                 .redirectErrorStream(true)
                 .redirectOutput(heard.toFile())
                 .start();
-        try (Installation imperan = new Installation()) {
+        try (Installation imperan = Installation.fresh()) {
             put("foreign-layout", null, Layout.plain("Foreign"));
             put(PAGE.value(), "foreign-layout", Page.plain("Foreign", 2, 6));
-            device(Responder.Way.SAME, port, Command.freePort());
+            device(Responder.Way.SAME, port, Ports.one());
             Outcome outcome = imperan.bean(Keeper.class)
-                    .change("salt-clock", show -> show.apply(new EditRequest("Put a foreign device", steps), ADA))
+                    .change(imperan.show(), show -> show.apply(new EditRequest("Put a foreign device", steps), ADA))
                     .join();
             assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
             Report report = proved(imperan, 12);
@@ -191,22 +191,22 @@ class ForeignTest {
     private static Report proved(Installation imperan, int times) {
         ShowLoop loop = imperan.bean(ShowLoop.class);
         Desk.waitUntil(
-                "their sockets are open", () -> loop.askLive("salt-clock", (running, now) -> running.links().stream()
+                "their sockets are open", () -> loop.askLive(imperan.show(), (running, now) -> running.links().stream()
                                 .allMatch(link -> link.socket().works()))
                         .join());
         Proofs proofs = imperan.bean(Proofs.class);
         Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), Which.ALL, times, false, List.of());
         assertThat(proofs.begin(
-                        "salt-clock", wish, proofs.plan("salt-clock", wish).token(), Actor.of(ADA)))
+                        imperan.show(), wish, proofs.plan(imperan.show(), wish).token(), Actor.of(ADA)))
                 .isEmpty();
-        assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running("salt-clock")
+        assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running(imperan.show())
                         .filter(run -> run.phase() == ProofRun.Phase.ENDED
                                 && run.number().isPresent())
                         .isPresent()))
                 .isTrue();
         return proofs.report(
-                        "salt-clock",
-                        proofs.running("salt-clock").orElseThrow().number().orElseThrow())
+                        imperan.show(),
+                        proofs.running(imperan.show()).orElseThrow().number().orElseThrow())
                 .orElseThrow()
                 .report();
     }

@@ -20,6 +20,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Hands, browsers that come and go, and a database that goes. */
+@OwnServer
 class HandsAttackTest extends Attacked {
 
     // ---- hands
@@ -62,7 +63,7 @@ class HandsAttackTest extends Attacked {
     @Test
     void aHeldButtonIsReleasedBeforeItsTargetMovesAndBeforeAnotherShowGoesLive() {
         Target target = (Target) imperan.bean(Keeper.class)
-                .show("salt-clock")
+                .show(imperan.show())
                 .join()
                 .part(TARGET)
                 .orElseThrow()
@@ -80,10 +81,10 @@ class HandsAttackTest extends Attacked {
             waitForRelease();
             assertThat(holding.isOpen()).isTrue();
         }
-        shows.goLive("salt-clock");
+        shows.goLive(imperan.show());
         Desk.waitUntil(
                 "it is live again",
-                () -> imperan.bean(ShowLoop.class).liveShowId().equals("salt-clock"));
+                () -> imperan.bean(ShowLoop.class).liveShowId().equals(imperan.show()));
         goesOn();
     }
 
@@ -174,7 +175,7 @@ class HandsAttackTest extends Attacked {
         try (RawBrowser eye = browser("eye")) {
             imperan.bean(ShowLoop.class)
                     .ask(
-                            "salt-clock",
+                            imperan.show(),
                             (running, now) -> {
                                 throw new StackOverflowError("for the test");
                             },
@@ -190,9 +191,9 @@ class HandsAttackTest extends Attacked {
             hand.set(LEVEL.value(), 0.5);
             Desk.waitUntil("it moved", () -> hand.position(LEVEL.value()) == 0.5);
             hand.set(LEVEL.value(), 0.625);
-            imperan.bean(Shows.class).goLive("salt-clock");
+            imperan.bean(Shows.class).goLive(imperan.show());
             hand.set("attack-level", 0.625);
-            imperan.bean(Shows.class).goLive("salt-clock");
+            imperan.bean(Shows.class).goLive(imperan.show());
         }
         try (RawBrowser eye = browser("eye")) {
             assertThat(eye.position(LEVEL.value())).isEqualTo(0.625);
@@ -221,7 +222,7 @@ class HandsAttackTest extends Attacked {
             probe.forget();
             joining.set(LEVEL.value(), 0.375);
             probe.waitForLast(OscMessage.of("/far/level", new OscArgument.Float32(0.375f)));
-            assertThat(post("/api/shows/salt-clock/undo", "application/json", "")
+            assertThat(post("/api/shows/" + imperan.show() + "/undo", "application/json", "")
                             .body())
                     .contains("database does not answer");
         } finally {

@@ -2,8 +2,9 @@ package imperan.e2e;
 
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.TestInfo;
 
-/** A class of tests that share one fresh installation, one browser, and a socket of their own to its desk. */
+/** A class of tests with a fresh demo show, a browser, and a socket of their own to its desk. */
 abstract class InstalledTest {
 
     static Installation imperan;
@@ -11,8 +12,8 @@ abstract class InstalledTest {
     static Desk desk;
 
     @BeforeAll
-    static void install() {
-        imperan = new Installation();
+    static void install(TestInfo tests) {
+        imperan = Installation.of(tests.getTestClass().orElseThrow());
         chromium = new Chromium();
         desk = new Desk(imperan.bellows());
     }

@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** What somebody wants to get done in the first hours, each from an empty show, with every click, key and text that is typed counted. */
@@ -157,7 +158,7 @@ class JobsTest extends InstalledTest {
     /** The demo show as the README leads through it, job by job. */
     @Test
     void theFirstTenMinutesOfTheReadme() {
-        try (Installation fresh = new Installation();
+        try (Installation fresh = Installation.own();
                 Desk bellows = new Desk(fresh.bellows())) {
             page.navigate(fresh.url("/"));
             assertThat(page.locator("[data-target=Bellows] [data-link-state=answering]"))
@@ -213,6 +214,7 @@ class JobsTest extends InstalledTest {
         assertThat(actions - before).as("actions: %s", name).isLessThanOrEqualTo(most);
     }
 
+    @Tag("quick")
     @Test
     void aFaderAndAButtonToAForeignTargetWithFeedback() {
         newShow();

@@ -38,6 +38,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 /** What is kept, and what happens to edits and touches when the database is slow, full or gone. */
+@OwnServer
 class KeepingTest extends InstalledTest {
 
     private static final int SEEDS = 50;
@@ -267,7 +268,7 @@ class KeepingTest extends InstalledTest {
         try {
             return HttpClient.newHttpClient()
                     .send(
-                            HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/salt-clock/commands")))
+                            HttpRequest.newBuilder(URI.create(imperan.api("/commands")))
                                     .header("Imperan-Browser", "nobody")
                                     .header("Content-Type", "application/json")
                                     .POST(HttpRequest.BodyPublishers.ofString(

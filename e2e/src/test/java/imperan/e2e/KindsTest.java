@@ -76,7 +76,7 @@ class KindsTest extends InstalledTest {
 
     @BeforeAll
     static void aPageWithEachKind() {
-        int answers = Installation.freeUdpPort();
+        int answers = Ports.one();
         probe = new Probe(answers);
         List<EditRequest.Step> steps = new ArrayList<>();
         steps.add(put(
@@ -132,7 +132,7 @@ class KindsTest extends InstalledTest {
                     laid(form.called(), form, List.of(), List.of(Listen.value(Optional.of(PROBE), "/said", 0, 0, 1))));
         }
         Keeper keeper = imperan.bean(Keeper.class);
-        Outcome outcome = keeper.edit("salt-clock", new EditRequest("Each kind", steps), ADA)
+        Outcome outcome = keeper.edit(imperan.show(), new EditRequest("Each kind", steps), ADA)
                 .join();
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
         page = chromium.device("Ada");
@@ -453,21 +453,21 @@ class KindsTest extends InstalledTest {
         PartId other = new PartId("piano-page");
         PartId tray = new PartId("piano");
         keeper.edit(
-                        "salt-clock",
+                        imperan.show(),
                         new EditRequest(
                                 "A page",
                                 List.of(put(other, Optional.of(new PartId("wheelhouse")), plain("Piano", 16, 8)))),
                         ADA)
                 .join();
         keeper.change(
-                        "salt-clock",
+                        imperan.show(),
                         show -> Arranger.carryOut(
                                 show,
                                 new Arrangement.AddControl(other, tray, ControlKind.PIANO, Optional.empty()),
                                 ADA))
                 .join();
         keeper.change(
-                        "salt-clock",
+                        imperan.show(),
                         show -> Arranger.carryOut(
                                 show, new Arrangement.SwapTarget(List.of(tray), Optional.empty(), PROBE), ADA))
                 .join();

@@ -81,7 +81,7 @@ class LegibleTest {
         "390, 844, 'run,run/walk'"
     })
     void nothingIsCutAndFingersFindWhatTheyPlay(int width, int height, String played) {
-        try (Installation imperan = new Installation();
+        try (Installation imperan = Installation.fresh();
                 Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.navigate(imperan.url("/#/layout"));
@@ -157,7 +157,7 @@ class LegibleTest {
     @ParameterizedTest
     @CsvSource({"1280, 800", "1024, 768"})
     void thePathShowsAllOfAControlAndTheShelfTenPhrases(int width, int height) {
-        try (Installation imperan = new Installation();
+        try (Installation imperan = Installation.fresh();
                 Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.setViewportSize(width, height);

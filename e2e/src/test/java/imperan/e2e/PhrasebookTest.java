@@ -255,11 +255,11 @@ class PhrasebookTest extends InstalledTest {
         phrase.getByLabel("Address").press("Escape");
         phrase.getByLabel("Values").fill("0 to 1.5 V");
         phrase.getByLabel("Values").press("Enter");
-        String csv = imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/phrases.csv");
+        String csv = imperan.api("/phrasebooks/book-bellows/phrases.csv");
         Desk.waitUntil(
                 "mended", () -> page.request().get(csv).text().contains("/bellows/mix/<mix:1..5>/level,f,,0,1.5,V,"));
         String tree = page.request()
-                .get(imperan.url("/api/shows/salt-clock/phrasebooks/book-bellows/oscquery.json"))
+                .get(imperan.api("/phrasebooks/book-bellows/oscquery.json"))
                 .text();
         assertThat(tree).contains("\"FULL_PATH\" : \"/bellows/mix/5/level\"");
     }
@@ -280,7 +280,7 @@ class PhrasebookTest extends InstalledTest {
         page.getByLabel("All its values may be sent at the venue, too").click();
         page.getByLabel("Most times a line is sent (0: no limit)").fill("4");
         page.getByLabel("Most times a line is sent (0: no limit)").press("Enter");
-        String csv = imperan.url("/api/shows/salt-clock/phrasebooks/book-wick/phrases.csv");
+        String csv = imperan.api("/phrasebooks/book-wick/phrases.csv");
         Desk.waitUntil("kept", () -> page.request().get(csv).text().contains("20 to 40; full sweep; at most 4"));
     }
 

@@ -12,24 +12,20 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.springframework.util.FileSystemUtils;
 
 /** {@code ./imperan stop} ends what it started and nothing else; what it keeps is for its owner's eyes. */
+@Tag("alone")
 class ProcessesTest {
 
     private static Command command;
 
     @BeforeAll
     static void up() throws Exception {
-        command = new Command();
-        command.up();
-    }
-
-    @AfterAll
-    static void stop() throws Exception {
-        command.run("stop");
+        command = Command.shared();
     }
 
     private static boolean isAlive(long pid) {
@@ -76,22 +72,45 @@ class ProcessesTest {
         return stat.substring(stat.lastIndexOf(')') + 2).split(" ")[19];
     }
 
+    /** Carries out lines of a shell script that know what {@code ./imperan} does with databases. */
+    private static void script(String lines, Map<String, String> names) throws Exception {
+        ProcessBuilder builder = new ProcessBuilder(
+                        "bash",
+                        "-euc",
+                        """
+                say() { :; }
+                fail() { exit 1; }
+                port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+                VAR=$CLUSTER
+                . scripts/postgres.sh
+                """
+                                + lines)
+                .directory(Path.of("..").toFile())
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD);
+        builder.environment().putAll(names);
+        assertThat(builder.start().waitFor()).isZero();
+    }
+
     @Test
     void theServerOfAnotherClusterIsNotEnded() throws Exception {
-        Command other = new Command();
+        Path other = Files.createTempDirectory(
+                "imperan-other", PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
+        Map<String, String> names = Map.of("CLUSTER", other.toString(), "PORT", String.valueOf(Ports.one()));
+        script("pg_start \"$CLUSTER/postgres\" \"$PORT\"", names);
         try {
-            other.up();
-            long theirs = other.databasePid();
-            Path own = command.var.resolve("postgres/data/postmaster.pid");
+            Path theirs = other.resolve("postgres/data/postmaster.pid");
+            long pid = Long.parseLong(Files.readAllLines(theirs).get(0).strip());
             assertThat(command.run("stop").exit()).isZero();
-            Files.copy(other.var.resolve("postgres/data/postmaster.pid"), own);
+            Files.copy(theirs, command.var.resolve("postgres/data/postmaster.pid"));
             assertThat(command.run("stop").exit()).isZero();
-            assertThat(isAlive(theirs)).isTrue();
-            assertThat(other.isHealthy()).isTrue();
+            assertThat(isAlive(pid)).isTrue();
             command.up();
-            assertThat(command.databasePid()).isNotEqualTo(theirs);
+            assertThat(command.databasePid()).isNotEqualTo(pid);
+            assertThat(isAlive(pid)).isTrue();
         } finally {
-            other.run("stop");
+            script("pg_stop \"$CLUSTER/postgres\"", names);
+            FileSystemUtils.deleteRecursively(other);
         }
     }
 
@@ -126,45 +145,32 @@ class ProcessesTest {
     /** An installation from before the database asked for passwords: what is in it stays, and from then on it asks. */
     @Test
     void anOlderClusterGetsItsPasswords() throws Exception {
-        Command old = new Command();
-        try {
-            old.up();
-            old.run("stop");
-            // as it was: everybody on this machine is the role that may do everything, and the tables are its own
-            Path cluster = old.var.resolve("postgres");
-            assertThat(new ProcessBuilder(
-                                    "bash",
-                                    "-c",
-                                    """
-                    . scripts/postgres.sh
-                    as_postgres sed -i 's/scram-sha-256$/trust/' "$CLUSTER/data/pg_hba.conf"
-                    as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -l "$CLUSTER/old.log" -o "-p $PORT -c listen_addresses=127.0.0.1 -k $CLUSTER" start
-                    "$(pg_bin)/psql" -h 127.0.0.1 -p "$PORT" -U imperan -d imperan -c "reassign owned by imperan_app to imperan" \
-                        -c "drop owned by imperan_app" -c "drop role imperan_app"
-                    as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -m fast stop
-                    rm "$CLUSTER/admin.password" "$CLUSTER/app.password"
-                    """
-                                            .replace("$CLUSTER", cluster.toString())
-                                            .replace("$PORT", String.valueOf(old.databasePort)))
-                            .directory(Path.of("..").toFile())
-                            .redirectErrorStream(true)
-                            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
-                            .start()
-                            .waitFor())
-                    .isZero();
-            Command.Said up = old.run("up");
-            assertThat(up.exit()).as(up.text()).isZero();
-            assertThat(up.text()).contains("Giving the database a password");
-            assertThat(old.get("/api/health").get("liveShow").stringValue()).isEqualTo("salt-clock");
-            assertThat(old.post("/api/shows", "application/json", "{\"name\":\"Another\"}"))
-                    .isEqualTo(200);
-            assertThatThrownBy(() -> DriverManager.getConnection(
-                            "jdbc:postgresql://127.0.0.1:" + old.databasePort + "/imperan", "imperan", ""))
-                    .isInstanceOf(SQLException.class);
-            assertThat(old.run("up").text()).doesNotContain("Giving the database");
-        } finally {
-            old.run("stop");
-        }
+        assertThat(command.run("stop").exit()).isZero();
+        // as it was: everybody on this machine is the role that may do everything, and the tables are its own
+        script(
+                """
+                as_postgres sed -i 's/scram-sha-256$/trust/' "$CLUSTER/data/pg_hba.conf"
+                as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -l "$CLUSTER/old.log" -o "-p $PORT -c listen_addresses=127.0.0.1 -k $CLUSTER" start
+                "$(pg_bin)/psql" -h 127.0.0.1 -p "$PORT" -U imperan -d imperan -c "reassign owned by imperan_app to imperan" \
+                    -c "drop owned by imperan_app" -c "drop role imperan_app"
+                as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -m fast stop
+                rm "$CLUSTER/admin.password" "$CLUSTER/app.password"
+                """,
+                Map.of(
+                        "CLUSTER",
+                        command.var.resolve("postgres").toString(),
+                        "PORT",
+                        String.valueOf(command.databasePort)));
+        Command.Said up = command.run("up");
+        assertThat(up.exit()).as(up.text()).isZero();
+        assertThat(up.text()).contains("Giving the database a password");
+        assertThat(command.get("/api/health").get("liveShow").stringValue()).isEqualTo("salt-clock");
+        assertThat(command.post("/api/shows", "application/json", "{\"name\":\"Another\"}"))
+                .isEqualTo(200);
+        assertThatThrownBy(() -> DriverManager.getConnection(
+                        "jdbc:postgresql://127.0.0.1:" + command.databasePort + "/imperan", "imperan", ""))
+                .isInstanceOf(SQLException.class);
+        assertThat(command.run("up").text()).doesNotContain("Giving the database");
     }
 
     @Test
@@ -172,14 +178,12 @@ class ProcessesTest {
         Path log = command.var.resolve("server.log");
         String before = Files.readString(log);
         assertThat(before).contains("Live: The Salt Clock");
-        command.run("stop");
-        command.up();
-        assertThat(Files.readString(log)).startsWith(before.substring(0, 200)).hasSizeGreaterThan(before.length());
         // one that has grown is put beside, and a fresh one begun
         Path standIns = command.var.resolve("standins.log");
         command.run("stop");
         Files.writeString(standIns, "x".repeat(11 << 20));
         command.up();
+        assertThat(Files.readString(log)).startsWith(before.substring(0, 200)).hasSizeGreaterThan(before.length());
         assertThat(Files.size(standIns)).isLessThan(1 << 20);
         assertThat(Files.size(command.var.resolve("standins.log.1"))).isEqualTo(11 << 20);
     }
@@ -196,7 +200,7 @@ class ProcessesTest {
         second.environment()
                 .putAll(Map.of(
                         "IMPERAN_PORT",
-                        String.valueOf(Command.freePort()),
+                        String.valueOf(Ports.one()),
                         "IMPERAN_VAR",
                         command.var.resolve("second").toString(),
                         "IMPERAN_DB",

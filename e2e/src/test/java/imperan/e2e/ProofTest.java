@@ -6,11 +6,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
 import imperan.osc.OscArgument;
-import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
 import imperan.server.run.Shows;
 import imperan.server.store.Keeper;
@@ -24,119 +22,18 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import imperan.standins.Fault;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
-import java.util.TreeMap;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Proofs of the demo show, as users run them. */
-class ProofTest {
-
-    /** A rack that reports once a second has to be waited for, line by line. */
-    private static final double LONG_MS = 120_000;
-    /** What a proof may not leave otherwise, as the page of the stand-ins names it; what goes on by itself is not among it. */
-    private static final Set<String> VALUES =
-            Set.of("level", "mute", "red", "green", "blue", "x", "y", "turbulence", "sources", "locate", "sleep");
+class ProofTest extends Proving {
 
     private static final PartId EDDY = new PartId("eddy");
-
-    private Installation imperan;
-    private Chromium chromium;
-    private Page page;
-
-    @BeforeEach
-    void theDemoShow() {
-        imperan = new Installation();
-        chromium = new Chromium();
-        page = chromium.device("Ada");
-    }
-
-    @AfterEach
-    void end() {
-        chromium.close();
-        imperan.close();
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
-    }
-
-    private void choose(String label, String option) {
-        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
-        page.getByRole(
-                        AriaRole.OPTION,
-                        new Page.GetByRoleOptions().setName(option).setExact(true))
-                .click();
-    }
-
-    private void station() {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Proof")))
-                .click();
-    }
-
-    private Locator heading(String text) {
-        return page.getByRole(
-                AriaRole.HEADING, new Page.GetByRoleOptions().setName(text).setExact(true));
-    }
-
-    private void waitForTheEnd() {
-        assertThat(button("Open report")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(LONG_MS));
-    }
-
-    private void answering(String... devices) {
-        page.navigate(imperan.url("/#/rig"));
-        for (String name : devices) {
-            assertThat(page.locator("[data-target=" + name + "] [data-link-state=answering]"))
-                    .isVisible();
-        }
-    }
-
-    /** What stands at the devices, read from their own page. */
-    private Map<String, String> standing() {
-        String answer = HttpClient.newHttpClient()
-                .sendAsync(
-                        HttpRequest.newBuilder(URI.create(imperan.pictures() + "/state"))
-                                .build(),
-                        HttpResponse.BodyHandlers.ofString())
-                .join()
-                .body();
-        Map<String, String> values = new TreeMap<>();
-        for (JsonNode device : new JsonMapper().readTree(answer).path("devices")) {
-            gather(device.path("name").asString(), device.path("picture"), values);
-        }
-        return values;
-    }
-
-    private static void gather(String path, JsonNode node, Map<String, String> values) {
-        if (node.isObject()) {
-            node.properties().forEach(entry -> {
-                if (VALUES.contains(entry.getKey())) {
-                    values.put(path + "/" + entry.getKey(), entry.getValue().toString());
-                } else {
-                    gather(path + "/" + entry.getKey(), entry.getValue(), values);
-                }
-            });
-        } else if (node.isArray()) {
-            for (int i = 0; i < node.size(); i++) {
-                gather(path + "/" + i, node.get(i), values);
-            }
-        }
-    }
 
     // ---- the whole show
 
@@ -211,7 +108,7 @@ class ProofTest {
         page.keyboard().press(".");
         // what was said may still be answered
         Desk.waitUntil("nothing runs", () -> page.request()
-                .get(imperan.url("/api/shows/salt-clock/cues"))
+                .get(imperan.api("/cues"))
                 .text()
                 .matches("(?s)(?!.*\"running\":\\[\\{).*\"running\":\\[].*"));
         button("Start the proof").click();
@@ -222,7 +119,7 @@ class ProofTest {
     private void fire(String cue) {
         page.request()
                 .post(
-                        imperan.url("/api/shows/salt-clock/commands"),
+                        imperan.api("/commands"),
                         RequestOptions.create()
                                 .setHeader("Imperan-Browser", "ben")
                                 .setHeader("Content-Type", "application/json")
@@ -286,9 +183,9 @@ class ProofTest {
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("report 1,"))
                 .click();
         assertThat(page.getByText("No verdict is another one than in report 1")).isVisible();
-        Shows.Done copy = imperan.bean(Shows.class).duplicate("salt-clock", new Person("b", "Ada"));
+        Shows.Done copy = imperan.bean(Shows.class).duplicate(imperan.show(), new Person("b", "Ada"));
         assertThat(imperan.bean(ProofStore.class).reports(copy.show().orElseThrow()))
-                .isEqualTo(imperan.bean(ProofStore.class).reports("salt-clock"))
+                .isEqualTo(imperan.bean(ProofStore.class).reports(imperan.show()))
                 .hasSize(3);
     }
 
@@ -363,7 +260,7 @@ class ProofTest {
         // its venue end is on this machine, too
         Target eddy = imperan.bean(Keeper.class)
                 .change(
-                        "salt-clock",
+                        imperan.show(),
                         show -> show.apply(
                                 new EditRequest(
                                         "Go to the venue",
@@ -426,10 +323,14 @@ class ProofTest {
     // ---- from a script
 
     private Command.Said prove(String... words) throws Exception {
+        return prove(imperan.port(), words);
+    }
+
+    private static Command.Said prove(int port, String... words) throws Exception {
         List<String> all = new ArrayList<>(List.of("prove"));
         all.addAll(List.of(words));
-        String port = String.valueOf(URI.create(imperan.url("/")).getPort());
-        return new Command().run(Map.of("IMPERAN_PORT", port), Path.of(".."), all.toArray(String[]::new));
+        return new Command()
+                .run(Map.of("IMPERAN_PORT", String.valueOf(port)), Path.of(".."), all.toArray(String[]::new));
     }
 
     @Test
@@ -458,53 +359,8 @@ class ProofTest {
         assertThat(prove("The Salt Clock", "--venue", "Eddy", "--by", "Ada").text())
                 .contains("No line here is sent to “Eddy” at the venue");
         assertThat(prove("The Salt Clock", "--times", "0").exit()).isEqualTo(2);
-        imperan.stopServer();
-        Command.Said away = prove("The Salt Clock");
+        Command.Said away = prove(Ports.one(), "The Salt Clock");
         assertThat(away.exit()).isEqualTo(2);
         assertThat(away.text()).contains("Start it first: ./imperan up");
-        imperan.startServer();
-    }
-
-    // ---- it ends in the middle
-
-    @Test
-    void whatAProofLeftIsOfferedAndNeverSentByItself() {
-        answering("Bellows");
-        imperan.post("Bellows").byHand(OscMessage.of("/bellows/in/2/level", new OscArgument.Float32(1)));
-        imperan.bean(ProofStore.class)
-                .putOld(
-                        "salt-clock",
-                        List.of(
-                                new ProofStore.Old(
-                                        "eddy",
-                                        "Eddy",
-                                        Optional.of("osc"),
-                                        List.of("noise".getBytes(StandardCharsets.US_ASCII))),
-                                new ProofStore.Old(
-                                        "bellows",
-                                        "Bellows",
-                                        Optional.of("osc-bare"),
-                                        List.of(OscEncoder.encode(OscMessage.of(
-                                                "/bellows/in/2/level", new OscArgument.Float32(0.25f)))))));
-        imperan.stopServer();
-        imperan.startServer();
-        answering("Bellows");
-        station();
-        Locator left = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Left by a proof"));
-        assertThat(left).containsText("A proof left 2 values");
-        button("Start the proof").click();
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("The last proof left values that are not back");
-        left.getByText("What would be sent").click();
-        assertThat(left).containsText("Bellows /bellows/in/2/level 0.25");
-        assertThat(left).containsText("Eddy (cannot be read: 5 bytes of OSC");
-        assertThat(standing()).containsEntry("Bellows/strips/1/level", "1.0");
-        button("Put it back").click();
-        assertThat(left).containsText("A proof left 1 value");
-        Desk.waitUntil(
-                "it is back", () -> standing().get("Bellows/strips/1/level").equals("0.25"));
-        button("Put it back").click();
-        assertThat(left.getByRole(AriaRole.ALERT)).containsText("Set these values by hand");
-        button("Leave it as it is").click();
-        assertThat(left).isHidden();
     }
 }

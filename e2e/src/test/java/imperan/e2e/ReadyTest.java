@@ -26,7 +26,7 @@ class ReadyTest {
 
     @Test
     void onePageSaysWhatIsNotReadyAndLeadsThere() {
-        try (Installation imperan = new Installation();
+        try (Installation imperan = Installation.own();
                 Chromium chromium = new Chromium()) {
             page = chromium.device("Ada");
             page.navigate(imperan.url("/#/rig"));
@@ -92,7 +92,7 @@ class ReadyTest {
     /** As when a show was brought to another machine in a file: sounds do not travel in it. */
     @Test
     void aSoundThatNobodyPlaysAndOneThatIsNotHereAreSaid() throws IOException {
-        try (Installation imperan = new Installation();
+        try (Installation imperan = Installation.own();
                 Chromium chromium = new Chromium()) {
             page = chromium.device("Ada");
             page.navigate(imperan.url("/#/proof/ready"));
@@ -119,10 +119,9 @@ class ReadyTest {
             sound.click();
             assertThat(other.getByRole(AriaRole.ALERT)).containsText("The sound is not on this server");
             assertThat(sound).isVisible();
-            Desk.waitUntil("nobody plays it", () -> page.request()
-                    .get(imperan.url("/api/shows/salt-clock/tracks"))
-                    .text()
-                    .contains("\"speaker\":null"));
+            Desk.waitUntil(
+                    "nobody plays it",
+                    () -> page.request().get(imperan.api("/tracks")).text().contains("\"speaker\":null"));
         }
     }
 }

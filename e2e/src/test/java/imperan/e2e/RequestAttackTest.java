@@ -41,6 +41,7 @@ import org.springframework.web.socket.WebSocketSession;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Requests that are wrong, huge or slow. */
+@OwnServer
 class RequestAttackTest extends Attacked {
 
     @Test
@@ -48,7 +49,7 @@ class RequestAttackTest extends Attacked {
         String tree =
                 "{\"CONTENTS\":{\"gain\":{\"FULL_PATH\":\"/gain\",\"ACCESS\":3,\"TYPE\":\"d\",\"RANGE\":[{\"MIN\":-1.7976931348623157e308,\"MAX\":1.7976931348623157e308}]}}}";
         HttpResponse<String> taken = post(
-                "/api/shows/salt-clock/phrasebooks",
+                "/api/shows/" + imperan.show() + "/phrasebooks",
                 "application/json",
                 "{\"source\":\"OSCQUERY\",\"name\":\"Wide\",\"bare\":false,\"columns\":[],"
                         + "\"onSameName\":\"REPLACE\",\"text\":" + new JsonMapper().writeValueAsString(tree) + "}");
@@ -64,7 +65,7 @@ class RequestAttackTest extends Attacked {
                         List.of());
         assertThat(imperan.bean(Keeper.class)
                         .edit(
-                                "salt-clock",
+                                imperan.show(),
                                 new EditRequest(
                                         "Wide", List.of(put(new PartId("wide"), new PartId("attack-page"), wide))),
                                 ADA)
@@ -77,7 +78,7 @@ class RequestAttackTest extends Attacked {
     @ValueSource(ints = {2_240, 4_000, 9_000})
     void longMessageLinesAreReadAndEndNoLoop(int length) throws Exception {
         HttpResponse<String> said = post(
-                "/api/shows/salt-clock/commands",
+                "/api/shows/" + imperan.show() + "/commands",
                 "application/json",
                 new JsonMapper()
                         .writeValueAsString(
@@ -85,7 +86,7 @@ class RequestAttackTest extends Attacked {
         assertThat(said.statusCode()).isEqualTo(422);
         assertThat(said.body()).contains("is not closed").hasSizeLessThan(1_000);
         assertThat(post(
-                                "/api/shows/salt-clock/commands",
+                                "/api/shows/" + imperan.show() + "/commands",
                                 "application/json",
                                 new JsonMapper()
                                         .writeValueAsString(Map.of(
@@ -98,7 +99,7 @@ class RequestAttackTest extends Attacked {
                         .statusCode())
                 .isEqualTo(200);
         Target body = (Target) imperan.bean(Keeper.class)
-                .show("salt-clock")
+                .show(imperan.show())
                 .join()
                 .part(VICTIM)
                 .orElseThrow()
@@ -114,7 +115,9 @@ class RequestAttackTest extends Attacked {
     @ParameterizedTest
     @ValueSource(strings = {"[\"a\",\"b\",null]", "[null]", "[[[]]]", "{}", "\"x\"", "null"})
     void listsWithNothingInThemAreRefusedInWords(String body) throws Exception {
-        for (String path : List.of("/api/shows/salt-clock/arrange/fill-start", "/api/shows/salt-clock/rest/preview")) {
+        for (String path : List.of(
+                "/api/shows/" + imperan.show() + "/arrange/fill-start",
+                "/api/shows/" + imperan.show() + "/rest/preview")) {
             HttpResponse<String> answer = post(path, "application/json", body);
             assertThat(answer.statusCode()).as(path + " " + answer.body()).isEqualTo(400);
             assertThat(answer.body())
@@ -233,11 +236,12 @@ class RequestAttackTest extends Attacked {
             String reading =
                     "{\"source\":\"ASKED\",\"name\":\"Drip\",\"bare\":false,\"columns\":[],\"text\":\"http://127.0.0.1:"
                             + dripping.getLocalPort() + "/\"}";
-            HttpResponse<String> asked = post("/api/shows/salt-clock/phrasebooks/preview", "application/json", reading);
+            HttpResponse<String> asked =
+                    post("/api/shows/" + imperan.show() + "/phrasebooks/preview", "application/json", reading);
             assertThat(asked.body()).contains("was not complete within 6 s");
             List<CompletableFuture<HttpResponse<String>>> many = IntStream.range(0, 30)
                     .mapToObj(i -> HTTP.sendAsync(
-                            HttpRequest.newBuilder(URI.create(imperan.url("/api/shows/salt-clock/phrasebooks/preview")))
+                            HttpRequest.newBuilder(URI.create(imperan.api("/phrasebooks/preview")))
                                     .header("Imperan-Browser", "attack")
                                     .header("Content-Type", "application/json")
                                     .POST(HttpRequest.BodyPublishers.ofString(reading))

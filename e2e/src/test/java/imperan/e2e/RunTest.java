@@ -207,7 +207,7 @@ class RunTest extends InstalledTest {
         assertThat(send.waitFor(10, TimeUnit.SECONDS)).isTrue();
         Desk.waitUntil("cap at 0.625", () -> Math.abs(position(page, "level-9") - 0.625) < 0.001);
 
-        int port = Installation.freeUdpPort();
+        int port = Ports.one();
         Process dump = new ProcessBuilder("stdbuf", "-oL", "oscdump", String.valueOf(port))
                 .redirectErrorStream(true)
                 .start();
@@ -282,7 +282,7 @@ class RunTest extends InstalledTest {
 
     @Test
     void aServerThatStopsIsSaidAndWhatWasThereComesBack() {
-        try (Installation own = new Installation();
+        try (Installation own = Installation.own();
                 Desk ownDesk = new Desk(own.bellows())) {
             Page device = chromium.device("Ada");
             device.navigate(own.url("/#/run"));

@@ -18,7 +18,7 @@ class Screenshots {
     @Test
     void mainViews() {
         Path folder = Path.of(System.getProperty("imperan.shots"));
-        try (Installation imperan = new Installation();
+        try (Installation imperan = Installation.fresh();
                 Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.navigate(imperan.url("/#/rig"));

@@ -36,7 +36,7 @@ class ServerTest {
 
     @BeforeAll
     static void open() {
-        imperan = new Installation();
+        imperan = Installation.fresh();
     }
 
     @AfterAll
@@ -53,7 +53,7 @@ class ServerTest {
     }
 
     private static HttpRequest.Builder edit(String body) {
-        return to("/api/shows/salt-clock/edits")
+        return to("/api/shows/" + imperan.show() + "/edits")
                 .header("Imperan-Browser", "test")
                 .header("Content-Type", "application/json")
                 .POST(HttpRequest.BodyPublishers.ofString(body));
@@ -62,7 +62,7 @@ class ServerTest {
     @Test
     void isHealthy() throws Exception {
         assertThat(send(to("/api/health")).body())
-                .isEqualTo("{\"status\":\"up\",\"shows\":1,\"liveShow\":\"salt-clock\"}");
+                .isEqualTo("{\"status\":\"up\",\"shows\":1,\"liveShow\":\"" + imperan.show() + "\"}");
     }
 
     /** RFC 9110, section 8.4, "Content-Encoding"; RFC 8246, "immutable". */
@@ -148,15 +148,15 @@ class ServerTest {
                 "{\"what\": \"addPage\", \"id\": \"level-1\", \"beside\": null}"
             })
     void arrangementsThatMakeNoSenseAreAnsweredInWords(String body) throws Exception {
-        long before = imperan.bean(Keeper.class).show("salt-clock").join().version();
-        HttpResponse<String> answer = send(to("/api/shows/salt-clock/arrange")
+        long before = imperan.bean(Keeper.class).show(imperan.show()).join().version();
+        HttpResponse<String> answer = send(to("/api/shows/" + imperan.show() + "/arrange")
                 .header("Imperan-Browser", "test")
                 .header("Content-Type", "application/json")
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
         assertThat(answer.statusCode()).as(answer.body()).isIn(400, 422);
         JsonNode problems = new JsonMapper().readTree(answer.body()).get("problems");
         assertThat(problems.get(0).get("message").stringValue()).isNotBlank().doesNotContain("Exception");
-        assertThat(imperan.bean(Keeper.class).show("salt-clock").join().version())
+        assertThat(imperan.bean(Keeper.class).show(imperan.show()).join().version())
                 .isEqualTo(before);
     }
 
@@ -188,7 +188,7 @@ class ServerTest {
             })
     void rigRequestsThatMakeNoSenseAreAnsweredInWords(String method, String path, String body, String words)
             throws Exception {
-        HttpResponse<String> answer = send(to("/api/shows/salt-clock/" + path.replace(" ", "%20"))
+        HttpResponse<String> answer = send(to("/api/shows/" + imperan.show() + "/" + path.replace(" ", "%20"))
                 .header("Imperan-Browser", "test")
                 .header("Content-Type", "application/json")
                 .method(method, HttpRequest.BodyPublishers.ofString(body)));
@@ -217,7 +217,7 @@ class ServerTest {
         HttpResponse<String> empty = send(edit("{\"title\": \"x\", \"steps\": []}"));
         assertThat(empty.statusCode()).isEqualTo(422);
         assertThat(empty.body()).contains("No changes");
-        HttpResponse<String> noVersion = send(to("/api/shows/salt-clock/restore/999")
+        HttpResponse<String> noVersion = send(to("/api/shows/" + imperan.show() + "/restore/999")
                 .header("Imperan-Browser", "test")
                 .POST(HttpRequest.BodyPublishers.noBody()));
         assertThat(noVersion.statusCode()).isEqualTo(422);
@@ -265,12 +265,12 @@ class ServerTest {
                  "screen": {"kind": "DESK", "width": 1280, "height": 800}, "strip": false, "follows": null}}}]}"""));
         assertThat(answer.statusCode()).isEqualTo(200);
         ShowStore store = imperan.bean(ShowStore.class);
-        Show kept = store.load("salt-clock");
-        Show head = imperan.bean(Keeper.class).show("salt-clock").join();
+        Show kept = store.load(imperan.show());
+        Show head = imperan.bean(Keeper.class).show(imperan.show()).join();
         assertThat(kept.parts()).containsExactlyElementsOf(head.parts());
 
         Show rebuilt = Show.empty();
-        for (var edit : store.edits("salt-clock", 1, Long.MAX_VALUE)) {
+        for (var edit : store.edits(imperan.show(), 1, Long.MAX_VALUE)) {
             rebuilt = rebuilt.replay(edit);
         }
         assertThat(rebuilt.parts()).containsExactlyElementsOf(kept.parts());

@@ -69,7 +69,7 @@ class ShapingJobsTest extends InstalledTest {
 
     @BeforeAll
     static void controlsWithPlainSends() {
-        int answers = Installation.freeUdpPort();
+        int answers = Ports.one();
         probe = new Probe(answers);
         List<EditRequest.Step> steps = new ArrayList<>();
         PartId book = new PartId("shaped-book");
@@ -171,7 +171,7 @@ class ShapingJobsTest extends InstalledTest {
                                         .toList())),
                         List.of())));
         Outcome outcome = imperan.bean(Keeper.class)
-                .edit("salt-clock", new EditRequest("Something to shape", steps), ADA)
+                .edit(imperan.show(), new EditRequest("Something to shape", steps), ADA)
                 .join();
         assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Accepted.class);
         page = chromium.device("Ada");

@@ -31,6 +31,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -39,9 +40,10 @@ import tools.jackson.databind.json.JsonMapper;
  * All attacks at once against one server with half a GiB of memory: it answers, other targets play, nothing that was said to be kept is lost, and what
  * was refused was said. {@code -Dimperan.soak.seconds=600} for ten minutes.
  */
+@Tag("alone")
 class SoakTest {
 
-    private static final long SECONDS = Long.getLong("imperan.soak.seconds", 40);
+    private static final long SECONDS = Long.getLong("imperan.soak.seconds", 15);
 
     private static Command command;
     private static int answerPort;

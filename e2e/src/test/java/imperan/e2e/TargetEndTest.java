@@ -15,7 +15,7 @@ class TargetEndTest extends InstalledTest {
 
     private static Target eddy() {
         return (Target) imperan.bean(Keeper.class)
-                .show("salt-clock")
+                .show(imperan.show())
                 .join()
                 .part(new PartId("eddy"))
                 .orElseThrow()

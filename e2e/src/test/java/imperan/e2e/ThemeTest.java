@@ -54,7 +54,7 @@ class ThemeTest {
 
     @Test
     void everyTextOfEveryStationStandsOutInBothThemes() {
-        try (Installation imperan = new Installation();
+        try (Installation imperan = Installation.fresh();
                 Chromium chromium = new Chromium()) {
             Page page = chromium.device("Ada");
             page.navigate(imperan.url("/#/rig"));

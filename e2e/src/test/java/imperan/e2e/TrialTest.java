@@ -64,7 +64,7 @@ class TrialTest extends AdasTest {
     private void target(PartId id, StandInEnd end) {
         Outcome outcome = imperan.bean(Keeper.class)
                 .change(
-                        "salt-clock",
+                        imperan.show(),
                         show -> show.apply(
                                 new EditRequest(
                                         "Switch its end",
@@ -111,7 +111,7 @@ class TrialTest extends AdasTest {
                 .as("cue 5 and those after it were heard")
                 .isNotEqualTo(0.125);
         String csv = page.request()
-                .get(imperan.url("/api/shows/salt-clock/cues/evening-walk/trial/report.csv"))
+                .get(imperan.api("/cues/evening-walk/trial/report.csv"))
                 .text();
         assertThat(csv)
                 .startsWith("at s,list,cue,name,action,outcome,says,late ms\r\n")
@@ -149,7 +149,7 @@ class TrialTest extends AdasTest {
     @Test
     void aVenueIsNotSpokenToBeforeItsNameIsTyped() {
         StandInEnd end = ((Target) imperan.bean(Keeper.class)
-                        .show("salt-clock")
+                        .show(imperan.show())
                         .join()
                         .part(EDDY)
                         .orElseThrow()

@@ -67,7 +67,7 @@ class VariantsTest extends InstalledTest {
     }
 
     private static Show show() {
-        return imperan.bean(Keeper.class).show("salt-clock").join();
+        return imperan.bean(Keeper.class).show(imperan.show()).join();
     }
 
     private static String labelOf(String id) {
@@ -234,7 +234,8 @@ class VariantsTest extends InstalledTest {
         page.getByText("Look", new Page.GetByTextOptions().setExact(true)).click();
         choose("Picture", "horn.png");
         assertThat(page.locator("[data-build=mute-2] img")).hasJSProperty("naturalWidth", 40);
-        String file1 = page.evaluate("() => fetch('/api/shows/salt-clock/layouts/sound/file').then(r => r.text())")
+        String file1 = page.evaluate(
+                        "() => fetch('/api/shows/" + imperan.show() + "/layouts/sound/file').then(r => r.text())")
                 .toString();
         assertThat(file1).containsOnlyOnce("\"data\":").contains(hash);
     }

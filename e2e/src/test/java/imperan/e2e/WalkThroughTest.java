@@ -16,7 +16,7 @@ class WalkThroughTest {
 
     @Test
     void whatFollowsLightsUpAndWhatNeverDidIsCounted() {
-        try (Installation imperan = new Installation();
+        try (Installation imperan = Installation.fresh();
                 Chromium chromium = new Chromium();
                 Page page = chromium.device("Ada")) {
             page.navigate(imperan.url("/#/layout/sound"));

@@ -20,7 +20,7 @@ class WhyTest {
 
     @BeforeEach
     void theDemoShow() {
-        imperan = new Installation();
+        imperan = Installation.fresh();
         chromium = new Chromium();
         page = chromium.device("Ada");
     }

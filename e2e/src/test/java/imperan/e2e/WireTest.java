@@ -24,7 +24,7 @@ class WireTest {
 
     @BeforeAll
     static void start() {
-        imperan = new Installation();
+        imperan = Installation.fresh();
         chromium = new Chromium();
     }
 

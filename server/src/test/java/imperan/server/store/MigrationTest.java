@@ -1,11 +1,8 @@
-package imperan.e2e;
+package imperan.server.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import imperan.picture.Pictures;
-import imperan.server.store.Keeper;
-import imperan.server.store.PictureStore;
-import imperan.server.store.ShowStore;
 import imperan.show.Outcome;
 import imperan.show.Person;
 import imperan.show.Show;
@@ -14,6 +11,7 @@ import imperan.show.ShowJson;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.sql.SQLException;
 import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -33,9 +31,9 @@ class MigrationTest {
     /** @param version of the tables, by the number of their last migration */
     @ParameterizedTest
     @ValueSource(strings = {"v2", "v6", "v8", "v9", "v10", "v11", "v13"})
-    void aDatabaseOfAnEarlierVersionComesUp(String version) throws IOException {
+    void aDatabaseOfAnEarlierVersionComesUp(String version) throws IOException, SQLException {
         JsonNode files = ShowJson.mapper().readTree(resource(version + ".json.gz"));
-        try (Installation imperan = new Installation(resource(version + ".sql.gz"))) {
+        try (StoredShows imperan = new StoredShows(resource(version + ".sql.gz"))) {
             Keeper keeper = imperan.bean(Keeper.class);
             assertThat(file(imperan, SHOW)).isEqualTo(broughtUp(files.get("last")));
             String copy = imperan.bean(ShowStore.class).shows().stream()
@@ -61,7 +59,7 @@ class MigrationTest {
         }
     }
 
-    private static String file(Installation imperan, String show) {
+    private static String file(StoredShows imperan, String show) {
         return ShowFile.write(
                 "The Salt Clock", imperan.bean(Keeper.class).show(show).join(), imperan.bean(PictureStore.class));
     }
