@@ -34,8 +34,8 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.TestInfo;
 
 /**
- * What a stranger, a broken device or a bad day does to a running show. After each of them a touch still arrives at another target, and whatever was
- * refused was refused in words.
+ * What a stranger, a broken device or a bad day does to a running show. After each of them a touch still arrives at another target, and
+ * whatever was refused was refused in words.
  */
 abstract class Attacked {
 

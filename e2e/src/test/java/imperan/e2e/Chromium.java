@@ -14,8 +14,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Debian's Chromium, headless: one for each fork of the tests, of which a class or a test has some devices. Each device is a context of its own, with empty storage,
- * so that none sleeps behind another and none knows what another was told.
+ * Debian's Chromium, headless: one for each fork of the tests, of which a class or a test has some devices. Each device is a context of its
+ * own, with empty storage, so that none sleeps behind another and none knows what another was told.
  */
 final class Chromium implements AutoCloseable {
 
@@ -46,7 +46,10 @@ final class Chromium implements AutoCloseable {
         return page;
     }
 
-    /** Playwright belongs to the thread of the tests, so it ends with its process and not by a hook: its driver and the browser go when their pipe breaks. */
+    /**
+     * Playwright belongs to the thread of the tests, so it ends with its process and not by a hook: its driver and the browser go when
+     * their pipe breaks.
+     */
     private static Browser browser() {
         if (playwright == null) {
             playwright = Playwright.create(

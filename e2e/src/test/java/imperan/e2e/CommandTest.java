@@ -63,8 +63,9 @@ class CommandTest {
     }
 
     /**
-     * Edits, imports and values go on while the server, and in other rounds the database, is killed at a moment of chance. After the next "up"
-     * every edit that was said to be kept is there, in order, and none twice; every import is there whole or not at all; and no value is believed.
+     * Edits, imports and values go on while the server, and in other rounds the database, is killed at a moment of chance. After the next
+     * "up" every edit that was said to be kept is there, in order, and none twice; every import is there whole or not at all; and no value
+     * is believed.
      */
     @Test
     void whatWasSaidToBeKeptSurvivesEveryKill() throws Exception {

@@ -143,7 +143,10 @@ class ForeignTest {
         }
     }
 
-    /** Source: oscdump of Debian's liblo-tools, an implementation of OSC that is not ours. It hears, writes down, and never answers: so says the verdict, and so do its notes. */
+    /**
+     * Source: oscdump of Debian's liblo-tools, an implementation of OSC that is not ours. It hears, writes down, and never answers: so says
+     * the verdict, and so do its notes.
+     */
     @Test
     void whatHearsAndNeverAnswersIsNoAnswerAndHasHeardAllOfIt() throws Exception {
         int port = Ports.one();

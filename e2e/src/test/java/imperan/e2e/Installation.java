@@ -34,8 +34,8 @@ import org.springframework.core.NestedExceptionUtils;
 import org.springframework.util.FileSystemUtils;
 
 /**
- * An Imperan with a database, a folder, ports and stand-ins of its own. Most tests use the one of their fork, with the demo as after a first start; those that end
- * a server or take its database away start one for themselves.
+ * An Imperan with a database, a folder, ports and stand-ins of its own. Most tests use the one of their fork, with the demo as after a
+ * first start; those that end a server or take its database away start one for themselves.
  */
 final class Installation implements AutoCloseable {
 
@@ -95,8 +95,8 @@ final class Installation implements AutoCloseable {
     }
 
     /**
-     * The one of this fork: the demo show as after a first start, live; nothing wrong with the stand-ins, all of them in their first state; and the network shut out.
-     * Closing it does nothing: it ends with the fork.
+     * The one of this fork: the demo show as after a first start, live; nothing wrong with the stand-ins, all of them in their first state;
+     * and the network shut out. Closing it does nothing: it ends with the fork.
      */
     static synchronized Installation fresh() {
         if (ofThisFork == null) {
@@ -143,7 +143,9 @@ final class Installation implements AutoCloseable {
                         "--imperan.demo.page=http://127.0.0.1:" + pictures.port());
     }
 
-    /** As after a first start. An empty show goes live in between: what is the same in two shows goes on undisturbed from one to the other. */
+    /**
+     * As after a first start. An empty show goes live in between: what is the same in two shows goes on undisturbed from one to the other.
+     */
     private void renew() {
         bean(NetworkDoor.class).shut();
         Keeper keeper = bean(Keeper.class);

@@ -222,7 +222,10 @@ class KeepingTest extends InstalledTest {
         build.getByLabel("Page name").press("Enter");
     }
 
-    /** A show that is edited for long is kept whole once in a while; what was before that is the same from there as from the log alone, also after a restart. */
+    /**
+     * A show that is edited for long is kept whole once in a while; what was before that is the same from there as from the log alone, also
+     * after a restart.
+     */
     @Test
     void earlierVersionsAreTheSameFromSnapshotsAsFromTheLog() {
         Keeper keeper = imperan.bean(Keeper.class);

@@ -14,8 +14,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 class LegibleTest {
 
     /**
-     * Every visible text that does not fit its own box, or lies outside of what its surroundings show where those cannot be scrolled. Rows of the
-     * wire, of its addresses, and the line of the last messages are running text of any length, which opens whole; the fields of a list of phrases scroll.
+     * Every visible text that does not fit its own box, or lies outside of what its surroundings show where those cannot be scrolled. Rows
+     * of the wire, of its addresses, and the line of the last messages are running text of any length, which opens whole; the fields of a
+     * list of phrases scroll.
      */
     private static final String CUT_TEXTS =
             """
@@ -49,7 +50,9 @@ class LegibleTest {
               return [...new Set(cut)];
             }""";
 
-    /** What a hand touches in Run and what is smaller than 44 px (WCAG 2.2, 2.5.5 "Target Size (Enhanced)"), half a pixel of rounding aside. */
+    /**
+     * What a hand touches in Run and what is smaller than 44 px (WCAG 2.2, 2.5.5 "Target Size (Enhanced)"), half a pixel of rounding aside.
+     */
     private static final String SMALL_TARGETS =
             """
             () => [...document.querySelectorAll('.run :is(button, a, input, [role=button], [role=slider], [role=radio])')]
@@ -153,7 +156,10 @@ class LegibleTest {
         }
     }
 
-    /** Ten phrases are seen, and the address, the type, the range and the answer of a control with one send and one listen, without scrolling. */
+    /**
+     * Ten phrases are seen, and the address, the type, the range and the answer of a control with one send and one listen, without
+     * scrolling.
+     */
     @ParameterizedTest
     @CsvSource({"1280, 800", "1024, 768"})
     void thePathShowsAllOfAControlAndTheShelfTenPhrases(int width, int height) {

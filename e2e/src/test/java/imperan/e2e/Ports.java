@@ -10,8 +10,9 @@ import java.util.List;
 import java.util.Random;
 
 /**
- * A row of ports on loopback, below those that the system gives to whoever asks for any. It is kept from others until it is closed, just before what the ports are
- * for is started. Each fork of the tests takes them from a range of its own, and none twice as long as there are others.
+ * A row of ports on loopback, below those that the system gives to whoever asks for any. It is kept from others until it is closed, just
+ * before what the ports are for is started. Each fork of the tests takes them from a range of its own, and none twice as long as there are
+ * others.
  */
 final class Ports implements AutoCloseable {
 

@@ -150,7 +150,8 @@ class ProcessesTest {
         script(
                 """
                 as_postgres sed -i 's/scram-sha-256$/trust/' "$CLUSTER/data/pg_hba.conf"
-                as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -l "$CLUSTER/old.log" -o "-p $PORT -c listen_addresses=127.0.0.1 -k $CLUSTER" start
+                as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -l "$CLUSTER/old.log" \\
+                    -o "-p $PORT -c listen_addresses=127.0.0.1 -k $CLUSTER" start
                 "$(pg_bin)/psql" -h 127.0.0.1 -p "$PORT" -U imperan -d imperan -c "reassign owned by imperan_app to imperan" \
                     -c "drop owned by imperan_app" -c "drop role imperan_app"
                 as_postgres "$(pg_bin)/pg_ctl" -D "$CLUSTER/data" -w -m fast stop

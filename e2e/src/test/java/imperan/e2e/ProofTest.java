@@ -37,7 +37,10 @@ class ProofTest extends Proving {
 
     // ---- the whole show
 
-    /** From Layout it takes three presses; with no fault every line gets the verdict that its phrase predicts, and what was moved stands where it stood. */
+    /**
+     * From Layout it takes three presses; with no fault every line gets the verdict that its phrase predicts, and what was moved stands
+     * where it stood.
+     */
     @Test
     void everyLineOfTheShowIsProvedAndEverythingIsPutBack() throws Exception {
         answering("Bellows", "Wick", "Keel");

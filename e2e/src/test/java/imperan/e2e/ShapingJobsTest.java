@@ -414,7 +414,10 @@ class ShapingJobsTest extends InstalledTest {
         probe.waitForLast(OscMessage.of("/level", new OscArgument.Float32(0)));
     }
 
-    /** Source: the closed form of first-order smoothing, 1 − e^(−t/τ): any handbook of control engineering. The tilt comes from Chromium's own override of its sensor. */
+    /**
+     * Source: the closed form of first-order smoothing, 1 − e^(−t/τ): any handbook of control engineering. The tilt comes from Chromium's
+     * own override of its sensor.
+     */
     @Test
     void aTiltThroughFlipScaleAndSmoothingWithOneAxisHeld() {
         select("tilt");
@@ -459,7 +462,8 @@ class ShapingJobsTest extends InstalledTest {
     }
 
     /**
-     * The same tilt goes to Eddy and to a socket of ours, where the test above has it follow the closed form; what Eddy says of itself over another socket is what arrived there.
+     * The same tilt goes to Eddy and to a socket of ours, where the test above has it follow the closed form; what Eddy says of itself over
+     * another socket is what arrived there.
      */
     @Test
     void aTiltDrivesEddyAsTheClosedFormSays() {
@@ -497,7 +501,10 @@ class ShapingJobsTest extends InstalledTest {
         return ((OscArgument.Float32) eddy.ask("/eddy/tilt/x")).value();
     }
 
-    /** Chromium has no override of this sensor for this event, so the event itself stands for it, as the W3C's "Device Orientation and Motion" describes it. */
+    /**
+     * Chromium has no override of this sensor for this event, so the event itself stands for it, as the W3C's "Device Orientation and
+     * Motion" describes it.
+     */
     @Test
     void theMotionOfADeviceIsSaidWhileItsSwitchIsOn() {
         page.navigate(imperan.url("/#/run/" + PAGE.value()));
@@ -551,7 +558,9 @@ class ShapingJobsTest extends InstalledTest {
                 .hasCount(1);
     }
 
-    /** Somebody types into a step while somebody else takes away the one before it: what is typed belongs to the step and not to its place. */
+    /**
+     * Somebody types into a step while somebody else takes away the one before it: what is typed belongs to the step and not to its place.
+     */
     @Test
     void twoBrowsersOnOneChain() {
         select("quiet");

@@ -37,8 +37,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * All attacks at once against one server with half a GiB of memory: it answers, other targets play, nothing that was said to be kept is lost, and what
- * was refused was said. {@code -Dimperan.soak.seconds=600} for ten minutes.
+ * All attacks at once against one server with half a GiB of memory: it answers, other targets play, nothing that was said to be kept is
+ * lost, and what was refused was said. {@code -Dimperan.soak.seconds=600} for ten minutes.
  */
 @Tag("alone")
 class SoakTest {

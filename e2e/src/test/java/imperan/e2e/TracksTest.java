@@ -374,7 +374,10 @@ class TracksTest extends AdasTest {
         }
     }
 
-    /** Somebody plays from a place for so long, and says where it is 25 times a second, up to 15 ms late, once it has been silent for a while. */
+    /**
+     * Somebody plays from a place for so long, and says where it is 25 times a second, up to 15 ms late, once it has been silent for a
+     * while.
+     */
     private static void play(DatagramSocket player, int to, double from, double seconds, double silent, Random random)
             throws IOException {
         long begun = System.nanoTime();

@@ -18,10 +18,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Databases that earlier versions of Imperan wrote come up as what they meant, and so do the files that those versions gave of the same shows.
+ * Databases that earlier versions of Imperan wrote come up as what they meant, and so do the files that those versions gave of the same
+ * shows.
  *
- * <p>The dumps were made with those versions: the demo show, a page renamed, that version kept as "Before doors", the page renamed again and that undone, once
- * more renamed, and the show duplicated. Beside each dump are the files that it gave at those moments.
+ * <p>The dumps were made with those versions: the demo show, a page renamed, that version kept as "Before doors", the page renamed again
+ * and that undone, once more renamed, and the show duplicated. Beside each dump are the files that it gave at those moments.
  */
 class MigrationTest {
 
