@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { useShow } from "../live/show";
 import { goLive } from "../requests/shows";
 import { Confirm } from "../ui/Confirm";
 import { report } from "../ui/notices";
@@ -16,7 +17,8 @@ export function GoLive({ show, name, live, children }: Props) {
   const go = async () => {
     const { problems } = await goLive(show);
     await report(Promise.resolve(problems));
-    if (problems.length === 0) location.assign(`/?show=${show}#/rig`);
+    // who looks at it already has gone on meanwhile, and stays where they are: that it is live is told to them
+    if (problems.length === 0 && useShow.getState().showId !== show) location.assign(`/?show=${show}#/rig`);
   };
   return (
     <Confirm
