@@ -8,14 +8,15 @@ import java.sql.Statement;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * Holds the database for this server alone, for as long as it runs: two of them would each tell their own browsers of half the edits. The lock is one
- * of PostgreSQL's own ("Advisory Locks"), tied to a connection, so it is gone with the server, however that ends.
+ * Holds the database for this server alone, for as long as it runs: two of them would each tell their own browsers of half the edits. The
+ * lock is one of PostgreSQL's own ("Advisory Locks"), tied to a connection, so it is gone with the server, however that ends.
  */
 @Component
 public class OnlyServer implements AutoCloseable {
@@ -27,6 +28,10 @@ public class OnlyServer implements AutoCloseable {
 
     private static final int PERIOD_SECONDS = 5;
     private static final int CONNECT_SECONDS = 3;
+    /** The database takes a moment to notice that the server before this one has ended. */
+    private static final long PATIENCE_NANOS = 2_000_000_000L;
+
+    private static final long AGAIN_NANOS = 50_000_000L;
 
     private final String url;
     private final String user;
@@ -44,11 +49,21 @@ public class OnlyServer implements AutoCloseable {
         this.url = url;
         this.user = user;
         this.password = password;
-        if (!take()) {
+        if (!takeSoon()) {
             throw new IllegalStateException("Another Imperan server works with this database already (" + url
                     + "). Stop that one first, or give this one a database of its own");
         }
         watch.scheduleWithFixedDelay(this::look, PERIOD_SECONDS, PERIOD_SECONDS, TimeUnit.SECONDS);
+    }
+
+    private boolean takeSoon() throws SQLException {
+        long end = System.nanoTime() + PATIENCE_NANOS;
+        boolean taken = take();
+        while (!taken && System.nanoTime() < end) {
+            LockSupport.parkNanos(AGAIN_NANOS);
+            taken = take();
+        }
+        return taken;
     }
 
     private boolean take() throws SQLException {
@@ -83,7 +98,15 @@ public class OnlyServer implements AutoCloseable {
 
     @Override
     public void close() throws SQLException {
-        watch.shutdownNow();
+        watch.shutdown();
+        try {
+            // a look that is under way would take the database again after it was given back
+            if (!watch.awaitTermination(2 * CONNECT_SECONDS, TimeUnit.SECONDS)) {
+                LOG.warn("The database is not given back yet: it does not answer");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
         connection.close();
     }
 }
