@@ -53,6 +53,7 @@ export function CueKeyView({ id, control, form, live }: ViewOf<"cueKey">) {
           </span>
           <span className="key-state" data-cue-word>
             {list || form.order === "STOP_ALL" ? what : "no list yet"}
+            {state?.deafTo && " · broken off"}
           </span>
         </div>
       </div>

@@ -136,6 +136,18 @@ export function GoPanel({ list, cues }: { list: HeldOf<CueList>; cues: HeldOf<Cu
         Space: go. Backspace: back. P: pause. S: stop. 0: reset.
         {!live && " This show is not the live one: its cues stand still."}
       </p>
+      {state?.deafTo && (
+        <div role="alert" className="rounded border-2 border-fault p-3">
+          <p className="font-bold text-fault">Broken off: this list steps itself</p>
+          <p>
+            {state.deafTo} comes whenever a cue is sent. Change the Go message of the list or what its cues
+            send. Until then only hands step it.
+          </p>
+          <PushButton className="mt-2 min-h-11" disabled={!live} onClick={() => stepCues(id, "ARM")}>
+            Arm
+          </PushButton>
+        </div>
+      )}
       {state?.broken && (
         <p role="alert" className="text-fault">
           More than 100 cues would have begun at once, so the list stopped there. Let one of them be followed

@@ -40,8 +40,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * All findings of a show. It follows the edits of the show, and looks again only at what an edit can have changed; and what is known of the network, which it is
- * told every now and then. Used by one thread at a time.
+ * All findings of a show. It follows the edits of the show, and looks again only at what an edit can have changed; and what is known of the
+ * network, which it is told every now and then. Used by one thread at a time.
  */
 public final class Checks {
 
@@ -195,6 +195,7 @@ public final class Checks {
         List<Finding> found = new ArrayList<>(LineChecks.of(show, part));
         found.addAll(ForwardChecks.of(show, part));
         found.addAll(ChainChecks.of(show, part));
+        found.addAll(StepChecks.of(show, part));
         found.addAll(PageChecks.of(show, part));
         found.addAll(doubles.of(show, part.id()));
         return found.stream().map(finding -> Accepting.marked(show, finding)).toList();
@@ -304,7 +305,9 @@ public final class Checks {
                     .filter(part -> part.body() instanceof Target)
                     .forEach(part -> targets.add(part.id())));
             targets.forEach(target -> each.referringTo(target)
-                    .filter(part -> Lined.isLined(part.body()) || part.body() instanceof Forward)
+                    .filter(part -> Lined.isLined(part.body())
+                            || part.body() instanceof Forward
+                            || part.body() instanceof CueList)
                     .forEach(part -> touched.add(part.id())));
         });
         return touched;
@@ -336,7 +339,11 @@ public final class Checks {
     }
 
     private static Stream<Finding> ofLines(Show show, Part part) {
-        return Stream.of(LineChecks.of(show, part), ForwardChecks.of(show, part), ChainChecks.of(show, part))
+        return Stream.of(
+                        LineChecks.of(show, part),
+                        ForwardChecks.of(show, part),
+                        ChainChecks.of(show, part),
+                        StepChecks.of(show, part))
                 .flatMap(List::stream);
     }
 

@@ -86,6 +86,8 @@ public enum FindingKind {
     FORWARD_RING(LOOK, Area.LINES, "Forwards lead in a ring"),
     /** Cues of a list begin without any time between, more than it fires at once, or in a ring. */
     CUE_CHAIN(LOOK, Area.LINES, "Too many cues at once"),
+    /** A cue says, or is answered by, what steps its own list. */
+    STEPS_ITSELF(LOOK, Area.LINES, "A list may step itself"),
     /** A text has letters beyond ASCII, which OSC 1.0 does not know. */
     NOT_ASCII(NOTE, Area.LINES, "Letters beyond ASCII"),
     /** A text looks like a number, and no phrase says that a text is meant. */

@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.Map;
 
 /**
- * On which addresses what comes next answers something that we asked, or a proof said. Each message that arrives is settled here once, and what came of it is passed
- * on to everybody who hears it: who asked twice would be told the second time that it is news.
+ * On which addresses what comes next answers something that we asked, or a proof said. Each message that arrives is settled here once, and
+ * what came of it is passed on to everybody who hears it: who asked twice would be told the second time that it is news.
  */
 final class Asked {
 
@@ -17,7 +17,9 @@ final class Asked {
         /** It answers a question of ours: it drives nothing, and presses no key. */
         ANSWER,
         /** It answers what a forward asks now and then: it drives that forward, and presses no key. */
-        ANSWER_TO_FORWARD
+        ANSWER_TO_FORWARD,
+        /** It says back what we said: it presses no key. */
+        ECHO
     }
 
     /** As long is an answer waited for. */
@@ -59,7 +61,10 @@ final class Asked {
         }
     }
 
-    /** What a message is that came on an address now. Each question is answered once; a forward's first, as it alone does something with the value. */
+    /**
+     * What a message is that came on an address now. Each question is answered once; a forward's first, as it alone does something with the
+     * value.
+     */
     Heard settle(PartId target, String address, long now) {
         if (open.isEmpty()) {
             return Heard.NEWS;

@@ -10,7 +10,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 
-/** Something that an {@link Actor} wants done with the running show. Data, the same from wherever it comes; {@link LiveShow#carryOut} is its one door. */
+/**
+ * Something that an {@link Actor} wants done with the running show. Data, the same from wherever it comes; {@link LiveShow#carryOut} is its
+ * one door.
+ */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Touch.class, name = "touch"),
@@ -100,8 +103,8 @@ public sealed interface Command
     }
 
     /**
-     * Send bytes as one packet as they are, whether or not they are a message: to see what a receiver makes of them, or to say again what was recorded. No answer
-     * is awaited, and no pace is kept.
+     * Send bytes as one packet as they are, whether or not they are a message: to see what a receiver makes of them, or to say again what
+     * was recorded. No answer is awaited, and no pace is kept.
      *
      * @param hex two hexadecimal digits for each byte; blanks between them do not matter
      */
@@ -135,8 +138,9 @@ public sealed interface Command
     }
 
     /**
-     * Say a line for a proof. Its answer is awaited whether or not anybody listens, asked for where its target tells only when it is asked, and waited for longer than its
-     * limit, so that one that is late is not taken for the next one's. Without arguments it is a question. Nobody says it from outside, so it has no name there.
+     * Say a line for a proof. Its answer is awaited whether or not anybody listens, asked for where its target tells only when it is asked,
+     * and waited for longer than its limit, so that one that is late is not taken for the next one's. Without arguments it is a question.
+     * Nobody says it from outside, so it has no name there.
      */
     record Prove(Line line) implements Command {
         @Override
@@ -148,7 +152,8 @@ public sealed interface Command
     /**
      * Step or steer a cue list.
      *
-     * @param cue for {@link Deed#GO} the one that was next on the screen, so that nobody fires another one; for {@link Deed#JUMP} and {@link Deed#FIRE} which; else empty
+     * @param cue for {@link Deed#GO} the one that was next on the screen, so that nobody fires another one; for {@link Deed#JUMP} and
+     *            {@link Deed#FIRE} which; else empty
      */
     record StepCues(PartId list, Deed deed, Optional<PartId> cue) implements Command {
 
@@ -166,7 +171,9 @@ public sealed interface Command
             RESUME,
             STOP,
             /** Stop, and go to the start: a cue 0 is fired. */
-            RESET
+            RESET,
+            /** Hear targets again, after the list stepped itself and was broken off. */
+            ARM
         }
     }
 

@@ -6,10 +6,13 @@ import imperan.show.PartId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 
-/** What became of the actions of cues, gathered from what happened: each action has a cause of its own, which all that it led to carries. */
+/**
+ * What became of the actions of cues, gathered from what happened: each action has a cause of its own, which all that it led to carries.
+ */
 final class CueMarks {
 
     private final LiveState state;
@@ -25,8 +28,12 @@ final class CueMarks {
     /** When the last line of an action left. */
     private final Map<Running, Map<Integer, Long>> left = new HashMap<>();
 
-    CueMarks(LiveState state) {
+    private final BiConsumer<PartId, Line> saidBy;
+
+    /** @param saidBy is told which list said a line */
+    CueMarks(LiveState state, BiConsumer<PartId, Line> saidBy) {
         this.state = state;
+        this.saidBy = saidBy;
         state.marks(this::happened);
     }
 
@@ -143,7 +150,8 @@ final class CueMarks {
         if (act == null) {
             return;
         }
-        if (event instanceof LiveEvent.LineLeft) {
+        if (event instanceof LiveEvent.LineLeft said) {
+            saidBy.accept(act.list, said.line());
             left.computeIfAbsent(act.running, running -> new HashMap<>()).put(act.index, event.at());
             act.waits = waiting.containsValue(act) || --act.toLeave > 0;
         } else if (event instanceof LiveEvent.Stopped stopped) {

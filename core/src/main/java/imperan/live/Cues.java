@@ -5,7 +5,6 @@ import imperan.cue.ListRun;
 import imperan.cue.Refusal;
 import imperan.cue.Running;
 import imperan.osc.OscMessage;
-import imperan.show.Behaviour;
 import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.Look;
@@ -22,12 +21,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /** The cue lists at work: who orders what of them, and when something of theirs is due. */
 final class Cues {
 
     /** Of one list in a turn: hands are looked at in between. */
     private static final int MOST_AT_ONCE = 64;
+    /**
+     * So often in a row a target may step a list while the list's own messages to it may still be answered. Whoever presses a key of a
+     * desk that fast means it; what goes on for longer than anybody's hand steps itself.
+     */
+    static final int MOST_BY_ITSELF = 25;
+    /** After everything was stopped, what is still on its way starts nothing. */
+    static final long STOPPED_NANOS = 1_000_000_000L;
 
     /** One list: what it is called, when its target steps it, and how it stands. */
     private static final class Listed {
@@ -37,6 +44,14 @@ final class Cues {
         private Actor by = Actor.IMPERAN;
 
         private final Map<Long, String> firedBy = new HashMap<>();
+        /** Until when what it said last to a target that steps it may be answered. */
+        private final Map<PartId, Long> answeredUntil = new HashMap<>();
+        /** How often in a row it was stepped in that time. */
+        private int byItself;
+        /** What stepped it until it was broken off; it hears no target until somebody arms it. */
+        private Optional<CueListView.Stepped> deafTo = Optional.empty();
+        /** Of which stop it was told that a target stepped nothing. */
+        private long toldOfStop = Long.MIN_VALUE;
 
         private Listed(CueList body) {
             this.body = body;
@@ -53,7 +68,7 @@ final class Cues {
     Cues(LiveState state, Sending sending, Movement movement) {
         this.state = state;
         this.sending = sending;
-        this.marks = new CueMarks(state);
+        this.marks = new CueMarks(state, this::said);
         this.deeds = new CueDeeds(state, sending, movement, marks, this::order);
     }
 
@@ -85,6 +100,11 @@ final class Cues {
             return;
         }
         Listed listed = lists.computeIfAbsent(id, fresh -> new Listed(body.get()));
+        if (!listed.body.go().equals(body.get().go())
+                || !listed.body.back().equals(body.get().back())) {
+            // another message steps it now
+            arm(listed);
+        }
         listed.body = body.get();
         listed.run.follow(
                 CueList.cues(show, id).stream()
@@ -130,6 +150,7 @@ final class Cues {
                         listed.run.guardedUntil(),
                         listed.run.isPaused(),
                         listed.run.isBroken(),
+                        listed.deafTo,
                         listed.run
                                 .nextCue()
                                 .map(cue ->
@@ -212,6 +233,9 @@ final class Cues {
         ListRun run = listed.run;
         long now = state.now();
         listed.by = actor;
+        if (actor.kind() != Actor.Kind.REMOTE) {
+            listed.byItself = 0;
+        }
         return switch (order.deed()) {
             case GO -> run.go(order.cue(), now);
             case BACK -> run.back();
@@ -225,6 +249,10 @@ final class Cues {
             }
             case RESET -> {
                 run.reset(now);
+                yield Optional.empty();
+            }
+            case ARM -> {
+                arm(listed);
                 yield Optional.empty();
             }
         };
@@ -272,8 +300,16 @@ final class Cues {
         });
     }
 
-    /** Everything that plays by itself stops: fades where they are, waits ended. */
+    /** It hears its targets again. */
+    private static void arm(Listed listed) {
+        listed.deafTo = Optional.empty();
+        listed.byItself = 0;
+        listed.answeredUntil.clear();
+    }
+
+    /** Everything that plays by itself stops: fades where they are, waits ended. For a moment no target starts anything again. */
     void stopAll(Actor actor) {
+        state.stoppedUntil = state.now() + STOPPED_NANOS;
         lists.forEach((id, listed) -> {
             listed.run.stop();
             state.happened(
@@ -288,30 +324,106 @@ final class Cues {
         Optional.ofNullable(lists.get(list)).ifPresent(listed -> listed.run.speed(times));
     }
 
-    /** A target said something: a key of it may step a list. */
-    void heard(Link from, OscMessage message, Asked.Heard as) {
-        if (lists.isEmpty() || as != Asked.Heard.NEWS) {
+    /**
+     * A target said something: a key of it may step a list.
+     *
+     * @return why it steps none, though one hears it
+     */
+    Optional<Reason> heard(Link from, OscMessage message, Asked.Heard as) {
+        if (lists.isEmpty() || as == Asked.Heard.ANSWER || as == Asked.Heard.ANSWER_TO_FORWARD) {
+            return Optional.empty();
+        }
+        Optional<Reason> notCounted = Optional.empty();
+        for (Map.Entry<PartId, Listed> each : List.copyOf(lists.entrySet())) {
+            CueList body = each.getValue().body;
+            boolean go = Reading.isPressed(body.go(), from, message);
+            if (go || Reading.isPressed(body.back(), from, message)) {
+                Optional<Reason> why = notCounted(each.getKey(), each.getValue(), from, message, as);
+                if (why.isEmpty()) {
+                    step(
+                            each.getKey(),
+                            each.getValue(),
+                            go ? Command.StepCues.Deed.GO : Command.StepCues.Deed.BACK,
+                            from,
+                            message);
+                }
+                notCounted = why;
+            }
+        }
+        return notCounted;
+    }
+
+    private Optional<Reason> notCounted(PartId id, Listed listed, Link from, OscMessage message, Asked.Heard as) {
+        String name = listed.body.name();
+        if (as == Asked.Heard.ECHO) {
+            return Optional.of(new Reason.EchoNotCounted(name));
+        } else if (listed.deafTo.isPresent()) {
+            return Optional.of(new Reason.ListDeaf(name));
+        } else if (state.now() >= state.stoppedUntil) {
+            return Optional.empty();
+        }
+        if (listed.toldOfStop != state.stoppedUntil) {
+            listed.toldOfStop = state.stoppedUntil;
+            state.happened(new LiveEvent.StepIgnored(
+                    state.now(), state.cause(), id, name, from.target().name(), message.address()));
+        }
+        return Optional.of(new Reason.JustStopped(name));
+    }
+
+    private void step(PartId id, Listed listed, Command.StepCues.Deed deed, Link from, OscMessage message) {
+        boolean maybeByItself = listed.answeredUntil.getOrDefault(from.id(), Long.MIN_VALUE) >= state.now();
+        listed.byItself = maybeByItself ? listed.byItself + 1 : 0;
+        if (listed.byItself >= MOST_BY_ITSELF) {
+            breakOff(id, listed, from, message);
             return;
         }
-        for (Map.Entry<PartId, Listed> each : List.copyOf(lists.entrySet())) {
-            step(each.getKey(), each.getValue().body.go(), Command.StepCues.Deed.GO, from, message);
-            step(each.getKey(), each.getValue().body.back(), Command.StepCues.Deed.BACK, from, message);
+        Cause inHand = state.cause();
+        Actor remote =
+                new Actor(Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE));
+        order(new Command.StepCues(id, deed, Optional.empty()), remote);
+        state.because(inHand, state.now());
+    }
+
+    private void breakOff(PartId id, Listed listed, Link from, OscMessage message) {
+        listed.run.stop();
+        listed.deafTo =
+                Optional.of(new CueListView.Stepped(from.target().name(), message.address(), message.arguments()));
+        letGoOfEnded();
+        state.happened(new LiveEvent.ListBrokenOff(
+                state.now(),
+                state.cause(),
+                id,
+                listed.body.name(),
+                from.target().name(),
+                message.address()));
+        changed(id);
+    }
+
+    /** A line of a list left for a target that steps it. */
+    private void said(PartId list, Line line) {
+        Listed listed = lists.get(list);
+        Optional<Link> to = line.target().map(state.links::get);
+        if (listed != null && to.filter(link -> steps(listed.body, link)).isPresent()) {
+            listed.answeredUntil.put(
+                    to.get().id(),
+                    state.now()
+                            + Expectation.of(line.address(), to.get().vocabulary())
+                                    .limitNanos());
         }
     }
 
-    private void step(
-            PartId list,
-            Optional<Behaviour.Condition> when,
-            Command.StepCues.Deed deed,
-            Link from,
-            OscMessage message) {
-        if (Reading.isPressed(when, from, message)) {
-            Cause inHand = state.cause();
-            Actor remote = new Actor(
-                    Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE));
-            order(new Command.StepCues(list, deed, Optional.empty()), remote);
-            state.because(inHand, state.now());
-        }
+    private static boolean steps(CueList list, Link by) {
+        return Stream.of(list.go(), list.back())
+                .flatMap(Optional::stream)
+                .anyMatch(when -> when.target().filter(by.id()::equals).isPresent());
+    }
+
+    /** The addresses on which targets step lists. */
+    Stream<Listeners.Key> steppedOn() {
+        return lists.values().stream()
+                .flatMap(each -> Stream.of(each.body.go(), each.body.back()))
+                .flatMap(Optional::stream)
+                .flatMap(when -> when.target().stream().map(target -> new Listeners.Key(target, when.address())));
     }
 
     // ---- what is due

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Something that happened in the running show: the only way in which it tells of itself. What screens, the Wire and statistics know is gathered from these, one
- * after the other. Times are nanoseconds since 1970.
+ * Something that happened in the running show: the only way in which it tells of itself. What screens, the Wire and statistics know is
+ * gathered from these, one after the other. Times are nanoseconds since 1970.
  */
 public sealed interface LiveEvent {
 
@@ -132,6 +132,14 @@ public sealed interface LiveEvent {
 
     /** Somebody stepped or steered a cue list; all of them were stopped with {@link Command.StepCues.Deed#STOP} each. */
     record CuesOrdered(long at, Cause cause, PartId list, Command.StepCues.Deed deed, Actor by) implements LiveEvent {}
+
+    /** A list stepped itself by what a target says, and was broken off; told with the names of both. */
+    record ListBrokenOff(long at, Cause cause, PartId list, String name, String target, String address)
+            implements LiveEvent {}
+
+    /** A target would have stepped a list, and everything was just stopped. Told once for each stop, with the names of both. */
+    record StepIgnored(long at, Cause cause, PartId list, String name, String target, String address)
+            implements LiveEvent {}
 
     /** Something about a track is otherwise. That it goes on is not told. */
     record TrackChanged(long at, Cause cause, PartId track) implements LiveEvent {}

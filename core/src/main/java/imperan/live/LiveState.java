@@ -28,10 +28,14 @@ final class LiveState {
     final LookUp lookUp = new LookUp(this);
     /** Where an answer to something that we asked or proved is awaited. */
     final Asked asked = new Asked();
+    /** What we said where targets step lists. */
+    final Echoes echoes = new Echoes();
     /** The controls whose shaping gives something by itself. */
     private final Set<PartId> gliding = new LinkedHashSet<>();
     /** Whether what arrives goes through forwards and steps cue lists. */
     boolean arrivalsTrigger = true;
+    /** Until when targets step no list: everything was just stopped. */
+    long stoppedUntil = Long.MIN_VALUE;
 
     private final LiveSink sink;
     private Consumer<LiveEvent> marks = event -> {};

@@ -68,11 +68,16 @@ final class Playing {
         form.songSteps().ifPresent(key -> songs.press(control, key, grip.actor()));
     }
 
-    /** A target said something: a key of it may step something, or it may tell where it is. */
-    void heard(Link from, OscMessage message, Asked.Heard as) {
-        cues.heard(from, message, as);
-        songs.heard(from, message, as);
+    /**
+     * A target said something: a key of it may step something, or it may tell where it is.
+     *
+     * @return why it steps nothing, though something hears it
+     */
+    Optional<Reason> heard(Link from, OscMessage message, Asked.Heard as) {
+        Optional<Reason> ofLists = cues.heard(from, message, as);
+        Optional<Reason> ofSets = songs.heard(from, message, as);
         tracks.heard(from, message);
+        return ofLists.or(() -> ofSets);
     }
 
     /** Everything that plays by itself stops. */
@@ -127,6 +132,10 @@ final class Playing {
                 .forEach(onTracks::add);
         onTracks.forEach(track -> tracks.follow(next, track));
         sets.forEach(songs::follow);
+        if (!lists.isEmpty() || !sets.isEmpty()) {
+            state.echoes.listen(
+                    Stream.concat(cues.steppedOn(), songs.steppedOn()).toList());
+        }
         if (changes.stream().anyMatch(Playing::changesLoad)) {
             cues.loadChanged();
         }

@@ -5,8 +5,8 @@ import imperan.shaping.ShapingStep;
 import java.util.Optional;
 
 /**
- * Why a touch, a message or a packet went no further, or nothing came of it: what kind of reason it is, and what is known of it. Words for people are made of it
- * in {@code imperan.words} alone.
+ * Why a touch, a message or a packet went no further, or nothing came of it: what kind of reason it is, and what is known of it. Words for
+ * people are made of it in {@code imperan.words} alone.
  */
 public sealed interface Reason {
 
@@ -89,6 +89,15 @@ public sealed interface Reason {
 
     /** What came in came of this very forward: it would go round and round. */
     record ForwardLoop(String name) implements Reason {}
+
+    /** A target said back what we said on an address that steps a list. */
+    record EchoNotCounted(String list) implements Reason {}
+
+    /** Everything was just stopped: for a moment targets step no list. */
+    record JustStopped(String list) implements Reason {}
+
+    /** A list stepped itself, and hears no target until somebody arms it. */
+    record ListDeaf(String list) implements Reason {}
 
     /** Somebody's hand moves the same line; it stands before what comes by itself. */
     record LineHeldByHand() implements Reason {}

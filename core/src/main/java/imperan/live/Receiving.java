@@ -51,6 +51,8 @@ final class Receiving {
     private AddressPattern.Budget matching = new AddressPattern.Budget(MATCHING_STEPS);
     /** From where the packet in hand came. */
     private Missed.CameFrom from = new Missed.CameFrom("", 0, 0, Optional.empty());
+    /** For the packet in hand: why it steps no list, though one hears it. */
+    private Optional<Reason> notCounted = Optional.empty();
     /** For the packet in hand: how long after our send it came, where it answers one. */
     private Optional<Long> answeredAfter = Optional.empty();
 
@@ -91,6 +93,7 @@ final class Receiving {
                 ? Optional.of(hasRoom(late.get()) ? new Reason.WaitsForItsTime() : new Reason.TooManyWait())
                 : link.isEmpty() ? Optional.of(new Reason.Unclaimed()) : Optional.empty();
         answeredAfter = Optional.empty();
+        notCounted = Optional.empty();
         from = new Missed.CameFrom(
                 peerHost, peerPort, ourPort, link.map(l -> l.target().name()));
         matching = new AddressPattern.Budget(MATCHING_STEPS);
@@ -102,7 +105,7 @@ final class Receiving {
         link.filter(l -> bare.isPresent()).ifPresent(l -> collect(l, ((Decoded.Whole) decoded).packet()));
         boolean nowAnswering = link.isPresent()
                 && heard(link.get(), bare.isPresent() ? new Decoded.Malformed(0, "") : decoded, late, now);
-        reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason;
+        reason = matching.isSpent() ? Optional.of(new Reason.PatternsTooLong()) : reason.or(() -> notCounted);
         LiveEvent.PacketIn arrived = new LiveEvent.PacketIn(
                 now,
                 state.cause(),
@@ -261,16 +264,19 @@ final class Receiving {
             }
         }
         Asked.Heard as = state.asked.settle(link.id(), message.address(), now);
+        if (as == Asked.Heard.NEWS && state.echoes.absorbs(link.id(), message, now)) {
+            as = Asked.Heard.ECHO;
+        }
         if (!keptAlive && state.arrivalsTrigger) {
             forwards.heard(link, message, as);
-            playing.heard(link, message, as);
+            playing.heard(link, message, as).ifPresent(why -> notCounted = Optional.of(why));
         }
         return nowAnswering;
     }
 
     /**
-     * An answer may come under an address on which none is awaited. One that comes all the while, such as a meter, is no answer: so only an address that is
-     * new is compared with what is waited for, and one that was such an answer before.
+     * An answer may come under an address on which none is awaited. One that comes all the while, such as a meter, is no answer: so only an
+     * address that is new is compared with what is waited for, and one that was such an answer before.
      */
     private void compareWithWaiting(Link link, OscMessage message) {
         for (Exchange open : state.exchanges.of(link.id())) {

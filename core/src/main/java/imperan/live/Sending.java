@@ -276,6 +276,7 @@ final class Sending {
                 return Optional.empty();
             }
         }
+        state.echoes.left(link, message, state.now());
         return Optional.of(bytes);
     }
 

@@ -1,7 +1,6 @@
 package imperan.live;
 
 import imperan.osc.OscMessage;
-import imperan.show.Behaviour;
 import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.Page;
@@ -19,8 +18,9 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * The set lists of the running show. A song is made ready, which changes the page and opens its cue list, and then put on air, which starts its cues: two events, and never one. What a song
- * does besides is done by a cue list of its own that nobody sees, so it is paced, verified and shown like that of any cue.
+ * The set lists of the running show. A song is made ready, which changes the page and opens its cue list, and then put on air, which starts
+ * its cues: two events, and never one. What a song does besides is done by a cue list of its own that nobody sees, so it is paced, verified
+ * and shown like that of any cue.
  */
 final class Songs {
 
@@ -239,29 +239,48 @@ final class Songs {
         }
     }
 
-    /** A target said something: a key of it may step a set list. */
-    void heard(Link from, OscMessage message, Asked.Heard as) {
-        if (sets.isEmpty() || as != Asked.Heard.NEWS) {
-            return;
+    /**
+     * A target said something: a key of it may step a set list.
+     *
+     * @return why it steps none, though one hears it
+     */
+    Optional<Reason> heard(Link from, OscMessage message, Asked.Heard as) {
+        if (sets.isEmpty() || as == Asked.Heard.ANSWER || as == Asked.Heard.ANSWER_TO_FORWARD) {
+            return Optional.empty();
         }
+        Optional<Reason> notCounted = Optional.empty();
         for (Map.Entry<PartId, Kept> each : List.copyOf(sets.entrySet())) {
-            step(each.getKey(), each.getValue().body.next(), Command.StepSongs.Deed.NEXT, from, message);
-            step(each.getKey(), each.getValue().body.onAir(), Command.StepSongs.Deed.ON_AIR, from, message);
+            SetList body = each.getValue().body;
+            boolean next = Reading.isPressed(body.next(), from, message);
+            if (next || Reading.isPressed(body.onAir(), from, message)) {
+                notCounted = as == Asked.Heard.ECHO
+                        ? Optional.of(new Reason.EchoNotCounted(body.name()))
+                        : state.now() < state.stoppedUntil
+                                ? Optional.of(new Reason.JustStopped(body.name()))
+                                : Optional.empty();
+                if (notCounted.isEmpty()) {
+                    order(
+                            new Command.StepSongs(
+                                    each.getKey(),
+                                    next ? Command.StepSongs.Deed.NEXT : Command.StepSongs.Deed.ON_AIR,
+                                    Optional.empty()),
+                            new Actor(
+                                    Actor.Kind.REMOTE,
+                                    from.id().value(),
+                                    from.target().name(),
+                                    EnumSet.of(Right.OPERATE)));
+                }
+            }
         }
+        return notCounted;
     }
 
-    private void step(
-            PartId set,
-            Optional<Behaviour.Condition> when,
-            Command.StepSongs.Deed deed,
-            Link from,
-            OscMessage message) {
-        if (Reading.isPressed(when, from, message)) {
-            order(
-                    new Command.StepSongs(set, deed, Optional.empty()),
-                    new Actor(
-                            Actor.Kind.REMOTE, from.id().value(), from.target().name(), EnumSet.of(Right.OPERATE)));
-        }
+    /** The addresses on which targets step set lists. */
+    Stream<Listeners.Key> steppedOn() {
+        return sets.values().stream()
+                .flatMap(each -> Stream.of(each.body.next(), each.body.onAir()))
+                .flatMap(Optional::stream)
+                .flatMap(when -> when.target().stream().map(target -> new Listeners.Key(target, when.address())));
     }
 
     private void changed(PartId set) {

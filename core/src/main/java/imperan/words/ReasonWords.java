@@ -99,6 +99,24 @@ public record ReasonWords(String why, String mend, String brief) {
                         "It came back round to the forward “" + r.name() + "”, which sends nothing twice round",
                         "See the forwards under Lines: they lead in a ring"));
         say(
+                Reason.EchoNotCounted.class,
+                r -> new ReasonWords(
+                        "It is what we sent there, and comes back: “" + r.list() + "” takes it for no press",
+                        "Let another message step the list, or another address be sent",
+                        "echo, not counted"));
+        say(
+                Reason.JustStopped.class,
+                r -> new ReasonWords(
+                        "Everything was stopped less than 1 s ago: “" + r.list() + "” is not stepped",
+                        "Press it again",
+                        "just stopped, not counted"));
+        say(
+                Reason.ListDeaf.class,
+                r -> new ReasonWords(
+                        "“" + r.list() + "” stepped itself and was broken off: it hears no target",
+                        "Arm it in Cues",
+                        "list not armed, not counted"));
+        say(
                 Reason.LineHeldByHand.class,
                 r -> words("Somebody’s hand moves the same line", "It goes on when the hand lets go"));
         say(

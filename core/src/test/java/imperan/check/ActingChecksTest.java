@@ -4,6 +4,7 @@ import static imperan.check.FindingKind.ADDRESS_UNKNOWN;
 import static imperan.check.FindingKind.CUE_AND_KEY;
 import static imperan.check.FindingKind.CUE_CHAIN;
 import static imperan.check.FindingKind.INCOMPLETE;
+import static imperan.check.FindingKind.STEPS_ITSELF;
 import static imperan.check.FindingKind.WRONG_TYPES;
 import static imperan.show.Shows.ADA;
 import static imperan.show.Shows.DESK;
@@ -14,14 +15,17 @@ import static imperan.show.Shows.put;
 import static imperan.show.Shows.remove;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.Behaviour;
 import imperan.show.Cue;
 import imperan.show.CueList;
 import imperan.show.EditRequest;
 import imperan.show.Look;
 import imperan.show.Page;
 import imperan.show.PartId;
+import imperan.show.Phrase;
 import imperan.show.SetList;
 import imperan.show.Song;
 import imperan.show.Track;
@@ -278,5 +282,60 @@ class ActingChecksTest extends CheckedShow {
                                 "",
                                 new CueAction.SteerList(1, Optional.of(LIST), CueAction.SteerList.Deed.RESET))));
         assertThat(kinds(LIST)).as("a second passes").isEmpty();
+    }
+
+    // ---- lists that step themselves
+
+    private static CueList steppedBy(String address, String text) {
+        return new CueList(
+                "Walk",
+                0,
+                Optional.of(new Behaviour.Condition(Optional.of(DESK), address, 0, text)),
+                Optional.empty(),
+                Optional.empty(),
+                "");
+    }
+
+    private static ArgumentSource fixed(String text) {
+        return new ArgumentSource.Fixed(ArgumentType.FLOAT32, text);
+    }
+
+    @Test
+    void aListWhoseCueSaysWhatStepsItIsFoundBefore() {
+        edit(put(LIST, null, steppedBy("/in/1/level", "1")), put(CUE, LIST, cue(say("/in/1/level", fixed("1.0")))));
+        assertThat(checks.of(LIST)).singleElement().satisfies(finding -> {
+            assertThat(finding.kind()).isEqualTo(STEPS_ITSELF);
+            assertThat(finding.text())
+                    .startsWith("Cue 1 of “Walk” sends something to which Desk may say /in/1/level 1");
+        });
+        edit(change(show, CUE, cue(say("/in/1/level", fixed("0.5")))));
+        assertThat(kinds(LIST)).as("another value steps nothing").isEmpty();
+        edit(change(show, CUE, cue(say("/in/2/level", fixed("1")))));
+        assertThat(kinds(LIST)).as("nor does another address").isEmpty();
+        edit(change(show, LIST, steppedBy("/in/2/level", "1")));
+        assertThat(kinds(LIST)).containsExactly(STEPS_ITSELF);
+    }
+
+    @Test
+    void aListThatIsSteppedByTheAnswerToItsCueIsFoundBefore() {
+        edit(put(LIST, null, steppedBy("/said/1", "1")), put(CUE, LIST, cue(say("/in/1/level", fixed("0.5")))));
+        assertThat(kinds(LIST)).isEmpty();
+        AnswerRule elsewhere = new AnswerRule(
+                AnswerRule.Kind.OTHER,
+                "/said/<ch:1..12>",
+                AnswerRule.Says.SAME,
+                "",
+                List.of(),
+                Optional.empty(),
+                AnswerRule.USUAL_SECONDS,
+                Optional.empty(),
+                AnswerRule.Told.UNKNOWN,
+                Optional.empty());
+        Phrase before = level("/in/<ch:1..12>/level");
+        Phrase answered = Phrase.plain(before.address(), before.direction(), before.arguments(), elsewhere, "", "");
+        assertThat(edit(change(show, LEVEL, answered)))
+                .as("the phrase of the cue’s message is another one now")
+                .contains(LIST);
+        assertThat(kinds(LIST)).containsExactly(STEPS_ITSELF);
     }
 }

@@ -12,6 +12,7 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.server.store.Keeper;
 import imperan.show.ArgumentSource;
+import imperan.show.Behaviour;
 import imperan.show.Body;
 import imperan.show.Cells;
 import imperan.show.Control;
@@ -22,6 +23,7 @@ import imperan.show.Outcome;
 import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Person;
+import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.FadeCurve;
 import imperan.show.form.CueDisplay;
@@ -29,7 +31,9 @@ import imperan.show.form.CueKey;
 import imperan.standins.Fault;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** Cue lists, as those who build and step them do: what leaves is read over the sockets of the stand-ins. */
@@ -316,6 +320,58 @@ class CuesTest extends AdasTest {
         page.keyboard().press("Control+z");
         page.keyboard().press("Control+z");
         assertThat(row("4.5")).hasCount(0);
+    }
+
+    /** A desk that says that its key was pressed, whatever it hears. */
+    @Test
+    void aListThatStepsItselfIsBrokenOffUntilSomebodyArmsIt() {
+        int answers = Ports.one();
+        try (Probe far = new Probe(answers)) {
+            PartId target = new PartId("far-desk");
+            put(target, null, Target.plain("Far desk", "127.0.0.1", far.port(), answers, Target.Answering.REPORTS));
+            PartId list = new PartId("ring");
+            Behaviour.Condition pressed = new Behaviour.Condition(Optional.of(target), "/pressed", 0, "1");
+            put(list, null, new CueList("Ring", 0, Optional.of(pressed), Optional.empty(), Optional.empty(), ""));
+            // more of them than it steps by itself, however often it has to begin anew on a slow machine
+            List<EditRequest.Step> cues = IntStream.rangeClosed(1, 500)
+                    .<EditRequest.Step>mapToObj(number -> new EditRequest.Put(
+                            new Part(
+                                    new PartId("ring-" + number),
+                                    Optional.of(list),
+                                    number,
+                                    Cue.plain(
+                                            String.valueOf(number),
+                                            "Step",
+                                            new CueAction.SayLine(0, Optional.of(target), "/scene", List.of()))),
+                            0))
+                    .toList();
+            assertThat(imperan.bean(Keeper.class)
+                            .edit(imperan.show(), new EditRequest("Cues of the ring", cues), ADA)
+                            .join())
+                    .isInstanceOf(Outcome.Accepted.class);
+            list("Ring");
+            assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next cue")))
+                    .containsText("1 Step");
+            button("Go").click();
+            Locator alert = page.getByRole(AriaRole.ALERT)
+                    .filter(new Locator.FilterOptions().setHasText("Broken off: this list steps itself"));
+            AtomicInteger said = new AtomicInteger();
+            Desk.waitUntil("it is broken off", () -> {
+                while (said.get() < far.arrived().size()) {
+                    said.incrementAndGet();
+                    far.say(OscMessage.of("/pressed", new OscArgument.Int32(1)));
+                }
+                return alert.isVisible();
+            });
+            assertThat(alert).containsText("/pressed 1 from Far desk comes whenever a cue is sent");
+            assertThat(page.getByText("“Ring” is broken off: it steps itself")).isVisible();
+            far.forget();
+            far.say(OscMessage.of("/pressed", new OscArgument.Int32(1)));
+            button("Arm").click();
+            assertThat(alert).isHidden();
+            far.say(OscMessage.of("/pressed", new OscArgument.Int32(1)));
+            far.waitFor(OscMessage.of("/scene"));
+        }
     }
 
     /** A list of its own, for the one of the demo is read by others. */

@@ -115,6 +115,12 @@ final class Changes implements LiveSink {
         } else if (event instanceof LiveEvent.SoundLost lost) {
             notice(lost.device() + "’s device played the sound of “" + lost.name()
                     + "”, and is gone: the track goes on without sound. Let another device play it, in Cues");
+        } else if (event instanceof LiveEvent.ListBrokenOff broken) {
+            notice("“" + broken.name() + "” is broken off: it steps itself. " + broken.target() + " sends "
+                    + broken.address() + " when a cue is sent. Change its Go message, or arm it, in Cues");
+        } else if (event instanceof LiveEvent.StepIgnored ignored) {
+            notice("“" + ignored.name() + "” ignored " + ignored.address() + " from " + ignored.target()
+                    + ": everything was stopped less than 1 s ago");
         } else if (event instanceof LiveEvent.LinkTurned turned) {
             turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
         } else {

@@ -3,6 +3,7 @@ package imperan.server.socket;
 import imperan.cue.Outcome;
 import imperan.live.CueListView;
 import imperan.live.FiredCue;
+import imperan.osc.OscText;
 import imperan.server.run.ShowClock;
 import imperan.show.PartId;
 import imperan.words.OutcomeWords;
@@ -19,6 +20,7 @@ import java.util.Optional;
  * @param targets to which the next cue says something
  * @param slowest the target that needs longest for the next cue; empty where none sets a pace that is felt
  * @param broken whether more cues than may would have begun without any time between
+ * @param deafTo what stepped it until it was broken off for stepping itself; empty while it hears its targets
  */
 public record CueListState(
         PartId list,
@@ -27,6 +29,7 @@ public record CueListState(
         double guardMs,
         boolean paused,
         boolean broken,
+        Optional<String> deafTo,
         List<PartId> targets,
         Optional<Slowest> slowest,
         List<CueState> running,
@@ -37,7 +40,8 @@ public record CueListState(
      *
      * @param cue       its part, which may be another one by now, or gone
      * @param cueNumber as it was then, like its {@code name}
-     * @param agoMs     when it was fired; {@code endsInMs} when it ends, as far as that is known; {@code followsInMs} when the next one follows by itself
+     * @param agoMs     when it was fired; {@code endsInMs} when it ends, as far as that is known; {@code followsInMs} when the next one
+     *                  follows by itself
      */
     public record CueState(
             double number,
@@ -89,6 +93,9 @@ public record CueListState(
                 view.guardedUntil() <= now ? 0 : (view.guardedUntil() - now) / 1e6,
                 view.paused(),
                 view.broken(),
+                view.deafTo()
+                        .map(stepped -> (stepped.address() + " " + OscText.brief(stepped.arguments())).strip()
+                                + " from " + stepped.target()),
                 view.targets(),
                 view.slowest().map(slowest -> new Slowest(slowest.target(), slowest.messages(), slowest.seconds())),
                 view.running().stream().map(each -> CueState.of(each, now)).toList(),
