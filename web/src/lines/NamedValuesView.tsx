@@ -1,8 +1,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import { Link } from "react-router";
-import type { ArgumentSource, Held, NamedValue } from "../api/types";
+import type { NamedValue } from "../api/types";
 import { select } from "../layout/selection";
-import { nameOf } from "../live/laid";
 import { type HeldOf, partsOf, useShow } from "../live/show";
 import { wayTo } from "../live/whereIs";
 import { change, edit, remove } from "../requests/edits";
@@ -10,6 +9,7 @@ import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
 import { of } from "../ui/fields";
 import { report } from "../ui/notices";
+import { type User, usersOf } from "./usersOf";
 
 /** Values with names, which messages say in several places. */
 export function NamedValuesView() {
@@ -46,20 +46,7 @@ export function NamedValuesView() {
   );
 }
 
-function usersOf(parts: ReadonlyMap<string, Held>, value: string) {
-  const takes = (source: ArgumentSource) => source.from === "named" && source.value === value;
-  return partsOf(parts, "control").filter((c) =>
-    c.part.body.sends.some((send) => send.arguments.some(takes)),
-  );
-}
-
-function ValueRow({
-  held,
-  users,
-}: {
-  held: HeldOf<NamedValue>;
-  users: ReturnType<typeof partsOf<"control">>;
-}) {
+function ValueRow({ held, users }: { held: HeldOf<NamedValue>; users: User[] }) {
   const { id, body } = held.part;
   const parts = useShow((s) => s.parts);
   const put = (field: string, update: Partial<NamedValue>) =>
@@ -78,14 +65,14 @@ function ValueRow({
       <p className="text-sm text-quiet">
         {users.length === 0 ? "Nothing sends it yet." : "Sent by "}
         {users.map((user, i) => (
-          <span key={user.part.id}>
+          <span key={user.id}>
             {i > 0 && ", "}
             <Link
               className="text-bone underline"
-              to={wayTo(user.part.id, parts) ?? "/layout"}
-              onClick={() => select(user.part.id)}
+              to={wayTo(user.id, parts) ?? "/layout"}
+              onClick={() => select(user.id)}
             >
-              {nameOf(user.part.body)}
+              {user.name}
             </Link>
           </span>
         ))}

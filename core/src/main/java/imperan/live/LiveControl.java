@@ -152,6 +152,9 @@ final class LiveControl {
         unanswered = before.unanswered && control.sends().equals(before.control.sends());
         movedBy = before.movedBy;
         presses = before.presses;
+        tappedAt = before.tappedAt;
+        steps = before.steps;
+        typed = before.typed;
         // a finger on a form that is no longer there has nothing to move
         grip = sameForm ? before.grip : null;
         repeatDue = before.repeatDue;

@@ -4,6 +4,7 @@ import imperan.show.Behaviour;
 import imperan.show.PartId;
 import imperan.show.form.Form;
 import imperan.show.form.Position;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -38,7 +39,7 @@ final class LiveState {
     long stoppedUntil = Long.MIN_VALUE;
 
     private final LiveSink sink;
-    private Consumer<LiveEvent> marks = event -> {};
+    private final List<Consumer<LiveEvent>> marks = new ArrayList<>();
     private Cause cause = Cause.NONE;
     private long inputs;
     private long now;
@@ -87,12 +88,12 @@ final class LiveState {
     void happened(LiveEvent event) {
         paths.happened(event);
         sink.happened(event);
-        marks.accept(event);
+        marks.forEach(each -> each.accept(event));
     }
 
     /** Who else takes note of what happens. */
     void marks(Consumer<LiveEvent> whoElse) {
-        marks = whoElse;
+        marks.add(whoElse);
     }
 
     /** The same, of a target: it counts for its figures, too. */

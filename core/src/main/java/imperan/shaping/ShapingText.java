@@ -114,8 +114,10 @@ public final class ShapingText {
             return words("threshold", s.level(), s.margin());
         } else if (step instanceof Edge s) {
             return "edge " + s.way().name().toLowerCase(Locale.ROOT);
+        } else if (step instanceof Toggle) {
+            return "toggle";
         }
-        return "toggle";
+        throw new IllegalArgumentException("A step without a text: " + step);
     }
 
     private static String words(String name, double... numbers) {

@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.show.form.TargetEnd;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -282,7 +283,8 @@ public final class Show {
         }
         Optional<Held> lock = held(Lock.ID);
         if (lock.isPresent()
-                && !(changes.size() == 1 && changes.iterator().next().id().equals(Lock.ID))) {
+                && !(changes.size() == 1 && changes.iterator().next().id().equals(Lock.ID))
+                && !changes.stream().allMatch(this::isOperated)) {
             return Outcome.Refused.because(
                     "The show is locked by " + lock.get().author().name()
                             + ": it can be operated, not changed. Unlock it in " + "the bar at the top");
@@ -291,6 +293,20 @@ public final class Show {
         Show next = replay(edit);
         List<Problem> problems = PartRules.problems(next, edit);
         return problems.isEmpty() ? new Outcome.Accepted(next, edit) : new Outcome.Refused(problems);
+    }
+
+    /** Where a target is reached is operated from a page that has its address, and not only changed. */
+    private boolean isOperated(Edit.Change change) {
+        return change.before().isPresent()
+                && change.after().isPresent()
+                && change.before().get().body() instanceof Target before
+                && change.after().get().body() instanceof Target after
+                && after.equals(before.at(after.host(), after.port()))
+                && change.before().get().parent().equals(change.after().get().parent())
+                && change.before().get().order() == change.after().get().order()
+                && referringTo(change.id())
+                        .anyMatch(
+                                part -> part.body() instanceof Control control && control.form() instanceof TargetEnd);
     }
 
     private void note(Map<PartId, Edit.Change> changes, PartId id, Optional<Part> after) {

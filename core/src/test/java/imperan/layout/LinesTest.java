@@ -28,6 +28,7 @@ import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.EditRequest;
 import imperan.show.Listen;
 import imperan.show.Lock;
 import imperan.show.Outcome;
@@ -35,7 +36,9 @@ import imperan.show.PartId;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.Target;
 import imperan.show.form.Button;
+import imperan.show.form.TargetEnd;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -248,5 +251,34 @@ class LinesTest extends FourFaders {
                 .contains("locked");
         Show open = accepted(show, Shows.BEN, Shows.remove(show, Lock.ID));
         assertThat(open.part(Lock.ID)).isEmpty();
+    }
+
+    /** An Address control is for the moment in which a machine has another address tonight. */
+    @Test
+    void whereATargetIsReachedIsOperatedFromAPageThatHasItsAddress() {
+        show = accepted(show, ADA, put(Lock.ID, null, new Lock("Ada")));
+        Target desk = (Target) show.part(DESK).orElseThrow().body();
+        EditRequest.Step moved = change(show, DESK, desk.at("127.0.0.9", 7109));
+        assertThat(Shows.refused(show, ADA, moved).get(0).message()).contains("locked");
+        Show open = accepted(show, ADA, Shows.remove(show, Lock.ID));
+        Control address =
+                Control.plain("", new Cells(6, 6, 2, 2), new TargetEnd(Optional.of(DESK)), List.of(), List.of());
+        open = accepted(open, ADA, put(new PartId("address"), PAGE, address));
+        show = accepted(open, ADA, put(Lock.ID, null, new Lock("Ada")));
+        Show there = accepted(show, ADA, change(show, DESK, desk.at("127.0.0.9", 7109)));
+        assertThat(((Target) there.part(DESK).orElseThrow().body()).port()).isEqualTo(7109);
+        assertThat(Shows.refused(show, ADA, change(show, DESK, desk.at("127,0,0,9", 7109)))
+                        .get(0)
+                        .message())
+                .as("what is no address is refused as ever")
+                .doesNotContain("locked");
+        assertThat(Shows.refused(
+                                show,
+                                ADA,
+                                change(show, DESK, desk.at("127.0.0.9", 7109).paced(5)))
+                        .get(0)
+                        .message())
+                .as("nothing else of it")
+                .contains("locked");
     }
 }

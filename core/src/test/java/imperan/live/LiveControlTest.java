@@ -10,6 +10,7 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Behaviour;
 import imperan.show.Cells;
 import imperan.show.Control;
+import imperan.show.Face;
 import imperan.show.Listen;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -19,14 +20,23 @@ import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Target;
 import imperan.show.form.Fader;
+import imperan.show.form.Finger;
 import imperan.show.form.Form;
 import imperan.show.form.Pad;
 import imperan.show.form.Position;
+import java.lang.reflect.Field;
+import java.lang.reflect.Modifier;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Named;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** One control by itself: what it stands at in the terms of its target, what it keeps over an edit, and when it is due. */
 class LiveControlTest {
@@ -265,5 +275,95 @@ class LiveControlTest {
         assertThat(it.belief).isEqualTo(Belief.ASSUMED);
         it.restore(new SavedValue(IT, List.of(), Belief.ASSUMED, "Cyd"));
         assertThat(it.movedBy).isEqualTo("Ben");
+    }
+
+    // ---- what stays over an edit
+
+    /** A control of which every kind of state can be held: it is greyed by a message, and is told words. */
+    private static final Control HELD = control(
+                    FADER,
+                    List.of(level(ArgumentType.FLOAT32, 0, 1)),
+                    new Listen(Optional.of(DESK), "/words", 0, Optional.empty(), Listen.Role.WORDS, 0))
+            .behaving(new Behaviour(
+                    Behaviour.Guard.NONE,
+                    0.2,
+                    new Behaviour.WhenLost(Behaviour.WhenLost.Goes.NOWHERE, 0),
+                    Optional.of(new Behaviour.Condition(Optional.of(DESK), "/on", 0, "1")),
+                    ""));
+
+    /** Follows from the control and its phrasebook, and is made anew. */
+    private static final Set<String> FROM_THE_CONTROL = Set.of("unit", "whole", "answerWindow");
+
+    /** An edit of each field of a control that a hand goes on through. */
+    private static Stream<Named<Control>> edits() {
+        return Stream.of(
+                Named.of("its label", HELD.labelled("Another")),
+                Named.of("its place", HELD.at(new Cells(3, 3, 2, 2))),
+                Named.of(
+                        "its face",
+                        HELD.faced(new Face(
+                                "bell",
+                                Optional.empty(),
+                                Face.TextSize.NORMAL,
+                                Face.TextPlace.BELOW,
+                                Face.Meaning.NONE))),
+                Named.of(
+                        "its behaviour",
+                        HELD.behaving(new Behaviour(
+                                Behaviour.Guard.HOLD,
+                                0.5,
+                                new Behaviour.WhenLost(Behaviour.WhenLost.Goes.REST, 0),
+                                HELD.behaviour().enabledWhen(),
+                                "F5"))),
+                Named.of(
+                        "what it hears",
+                        HELD.withLines(HELD.sends(), List.of(HELD.listens().get(0), heard(DESK, "/level", 0, 1)))));
+    }
+
+    private static Object held(Class<?> type) {
+        Map<Class<?>, Object> each = Map.of(
+                boolean.class,
+                true,
+                long.class,
+                42L,
+                int.class,
+                7,
+                String.class,
+                "held",
+                Optional.class,
+                Optional.of("held"),
+                Position.class,
+                Position.of(0.25),
+                Belief.class,
+                Belief.KNOWN,
+                LiveControl.Grip.class,
+                new LiveControl.Grip(
+                        Actor.of(Shows.ADA),
+                        new Finger(true, 0, 0),
+                        new Touch(IT, "1", Touch.Phase.PRESS, 0, 0, false, ""),
+                        3,
+                        true));
+        return Optional.ofNullable(each.get(type)).orElseThrow(() -> new AssertionError("A value of " + type));
+    }
+
+    @ParameterizedTest
+    @MethodSource("edits")
+    void whateverIsHeldStaysWhileAFieldOfTheControlChanges(Control edited) throws IllegalAccessException {
+        LiveControl before = live(HELD);
+        List<Field> state = Arrays.stream(LiveControl.class.getDeclaredFields())
+                .filter(field -> !Modifier.isStatic(field.getModifiers())
+                        && !Modifier.isFinal(field.getModifiers())
+                        && !FROM_THE_CONTROL.contains(field.getName()))
+                .toList();
+        assertThat(state).extracting(Field::getName).contains("typed", "steps", "tappedAt", "grip", "position");
+        for (Field field : state) {
+            field.setAccessible(true);
+            field.set(before, field.getName().equals("enabled") ? Boolean.FALSE : held(field.getType()));
+        }
+        before.memory.flat(3, 4);
+        LiveControl after = new LiveControl(before, edited);
+        for (Field field : state) {
+            assertThat(field.get(after)).as(field.getName()).isEqualTo(field.get(before));
+        }
     }
 }

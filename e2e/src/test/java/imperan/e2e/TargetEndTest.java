@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.RequestOptions;
 import imperan.server.store.Keeper;
 import imperan.show.PartId;
 import imperan.show.Target;
@@ -57,6 +58,17 @@ class TargetEndTest extends InstalledTest {
         port.fill("7204");
         port.press("Enter");
         Desk.waitUntil("changed", () -> eddy().port() == 7204);
+        // at performance time, too: a locked show is operated
+        page.request()
+                .put(
+                        imperan.api("/lock"),
+                        RequestOptions.create()
+                                .setHeader("Imperan-Browser", "ben")
+                                .setHeader("Content-Type", "application/json")
+                                .setData("{\"locked\":true}"));
+        port.fill("7304");
+        port.press("Enter");
+        Desk.waitUntil("changed", () -> eddy().port() == 7304);
         page.context().close();
     }
 }

@@ -24,6 +24,7 @@ public final class HandMemory {
     public HandMemory kept() {
         HandMemory kept = new HandMemory(tempo);
         kept.flat(flatSideways, flatForwards);
+        kept.steps = steps;
         return kept;
     }
 
