@@ -28,6 +28,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** Proofs of the demo show, as users run them. */
@@ -41,6 +42,7 @@ class ProofTest extends Proving {
      * From Layout it takes three presses; with no fault every line gets the verdict that its phrase predicts, and what was moved stands
      * where it stood.
      */
+    @Tag("alone")
     @Test
     void everyLineOfTheShowIsProvedAndEverythingIsPutBack() throws Exception {
         answering("Bellows", "Wick", "Keel");

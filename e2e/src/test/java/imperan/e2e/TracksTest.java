@@ -58,6 +58,7 @@ import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -321,6 +322,7 @@ class TracksTest extends AdasTest {
         follower.context().close();
     }
 
+    @Tag("alone")
     @Test
     void aPositionFromElsewhereIsFollowedThroughJitterGapsAndJumps() throws IOException {
         try (DatagramSocket player = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
@@ -473,6 +475,7 @@ class TracksTest extends AdasTest {
 
     // ---- beside the jobs
 
+    @Tag("alone")
     @Test
     void theSoundFollowsTheTrack() throws IOException {
         page.context()
