@@ -1,6 +1,5 @@
 package imperan.show;
 
-import imperan.show.form.TargetEnd;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -305,8 +304,8 @@ public final class Show {
                 && change.before().get().parent().equals(change.after().get().parent())
                 && change.before().get().order() == change.after().get().order()
                 && referringTo(change.id())
-                        .anyMatch(
-                                part -> part.body() instanceof Control control && control.form() instanceof TargetEnd);
+                        .anyMatch(part -> part.body() instanceof Control control
+                                && control.form().addressOf().equals(Optional.of(change.id())));
     }
 
     private void note(Map<PartId, Edit.Change> changes, PartId id, Optional<Part> after) {

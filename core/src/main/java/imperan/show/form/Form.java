@@ -198,6 +198,11 @@ public interface Form {
         return Optional.empty();
     }
 
+    /** The target whose address and port are changed with it while the show is played; empty where none are. */
+    default Optional<PartId> addressOf() {
+        return Optional.empty();
+    }
+
     /** The page or the tray to which it leads. */
     default Optional<PartId> goesTo() {
         return Optional.empty();

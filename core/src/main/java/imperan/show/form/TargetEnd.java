@@ -20,6 +20,11 @@ public record TargetEnd(Optional<PartId> target) implements Form {
     }
 
     @Override
+    public Optional<PartId> addressOf() {
+        return target;
+    }
+
+    @Override
     public boolean wantsLines() {
         return false;
     }
