@@ -25,8 +25,8 @@ public abstract class Post implements AutoCloseable {
 
     /** The device is switched off and on: nothing is wrong with it, it knows nobody, and all is as it was at first. Its port stays open. */
     public final synchronized void restart() {
-        fault(Fault.PORT_CLOSED, false);
         device = new FaultyStandIn(built.get());
+        fault(Fault.PORT_CLOSED, false);
     }
 
     public final String name() {

@@ -10,7 +10,9 @@ import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.SocketException;
+import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.LockSupport;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
 
 /** Lends a device a UDP socket on loopback and a thread. A packet that is no OSC is dropped, as devices do. */
@@ -22,6 +24,7 @@ public final class UdpPost extends Post {
     private final DatagramSocket otherPort;
     private final Thread thread;
     private final OscDecoder decoder = new OscDecoder();
+    private final Lock waiting = new ReentrantLock();
     private volatile DatagramSocket socket;
     private volatile boolean closed;
 
@@ -61,6 +64,9 @@ public final class UdpPost extends Post {
     @Override
     void shut() {
         socket.close();
+        // while somebody waits at a socket, the system keeps it bound after it was closed: the same port could not be opened again at once
+        waiting.lock();
+        waiting.unlock();
     }
 
     @Override
@@ -75,7 +81,7 @@ public final class UdpPost extends Post {
         while (!closed) {
             DatagramPacket packet = new DatagramPacket(buffer, buffer.length);
             try {
-                socket.receive(packet);
+                receive(packet);
                 if (decoder.decode(buffer, 0, packet.getLength()) instanceof Decoded.Whole whole) {
                     InetSocketAddress from = (InetSocketAddress) packet.getSocketAddress();
                     deliver(StandIn.Peer.datagrams(from.getAddress().getHostAddress(), from.getPort()), whole.packet());
@@ -87,6 +93,15 @@ public final class UdpPost extends Post {
                 // nothing came in time
             }
             pass();
+        }
+    }
+
+    private void receive(DatagramPacket packet) throws IOException {
+        waiting.lock();
+        try {
+            socket.receive(packet);
+        } finally {
+            waiting.unlock();
         }
     }
 

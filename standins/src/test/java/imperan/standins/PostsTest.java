@@ -83,6 +83,19 @@ class PostsTest {
         }
     }
 
+    @Test
+    void aPortThatIsClosedAndOpenedAtOnceIsOpen() throws IOException {
+        try (UdpPost post = UdpPost.open(Bellows::new, 0);
+                DatagramSocket client = client(post.port())) {
+            for (int time = 0; time < 300; time++) {
+                post.fault(Fault.PORT_CLOSED, true);
+                post.fault(Fault.PORT_CLOSED, false);
+                assertThat(post.faults()).as("time %d", time).isEmpty();
+            }
+            assertThat(ask(client, "/bellows/main/level")).isEqualTo("/bellows/main/level");
+        }
+    }
+
     /** The system may hand one more packet to a socket that is just being closed, so it is asked again. */
     private static boolean unreachable(DatagramSocket client) throws IOException {
         client.setSoTimeout(100);
