@@ -45,7 +45,11 @@ function Row({ line }: { line: ProofLine }) {
   const where = wayTo(line.control, parts);
   const cause = line.causes[0];
   return (
-    <li data-verdict={line.verdict} className={`${COLUMNS} border-b border-raised py-1.5 break-inside-avoid`}>
+    <li
+      data-verdict={line.verdict}
+      data-standing={line.standing}
+      className={`${COLUMNS} border-b border-raised py-1.5 break-inside-avoid`}
+    >
       <VerdictWord standing={line.standing} word={line.word} />
       <span className="min-w-0 [overflow-wrap:anywhere] max-md:text-right">
         {line.targetName || "nobody"}

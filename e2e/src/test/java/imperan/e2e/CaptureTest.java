@@ -19,29 +19,12 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Messages that somebody sends by hand, and what is recorded of the wire and played back. */
-class CaptureTest {
-
-    private static Installation imperan;
-    private static Chromium chromium;
-
-    @BeforeAll
-    static void start() {
-        imperan = Installation.fresh();
-        chromium = new Chromium();
-    }
-
-    @AfterAll
-    static void stop() {
-        chromium.close();
-        imperan.close();
-    }
+class CaptureTest extends InstalledTest {
 
     private static Page wire(String view) {
         Page page = chromium.device("Ada");

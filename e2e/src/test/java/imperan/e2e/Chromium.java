@@ -30,6 +30,7 @@ final class Chromium implements AutoCloseable {
     private static Browser browser;
 
     private final List<BrowserContext> devices = new ArrayList<>();
+    private int ofTheClass;
 
     /** A device with a screen of 1280 × 800 that can be touched, and whose user goes by this name. */
     Page device(String name) {
@@ -79,6 +80,18 @@ final class Chromium implements AutoCloseable {
                 .findFirst()
                 .orElseThrow(() ->
                         new IllegalStateException(program + " is not on the PATH; run the tests by ./imperan test"));
+    }
+
+    /** The devices that are there now are those of the class; what comes after them is of one test. */
+    void testBegins() {
+        ofTheClass = devices.size();
+    }
+
+    /** Devices of the test are gone: what is left open goes on hearing and painting the show beside all tests after it. */
+    void testEnds() {
+        List<BrowserContext> ofTheTest = devices.subList(ofTheClass, devices.size());
+        ofTheTest.forEach(BrowserContext::close);
+        ofTheTest.clear();
     }
 
     /** Its devices are gone; the browser stays for the others. */

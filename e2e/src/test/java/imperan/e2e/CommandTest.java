@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** The command of the README, on ports and a folder of its own; and what survives when its processes are killed. */
-@Tag("alone")
+@Tag("starts")
 class CommandTest {
 
     /** {@code -Dimperan.kills=20} for more. */

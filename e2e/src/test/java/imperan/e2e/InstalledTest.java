@@ -1,7 +1,9 @@
 package imperan.e2e;
 
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInfo;
 
 /** A class of tests with a fresh demo show, a browser, and a socket of their own to its desk. */
@@ -16,6 +18,16 @@ abstract class InstalledTest {
         imperan = Installation.of(tests.getTestClass().orElseThrow());
         chromium = new Chromium();
         desk = new Desk(imperan.bellows());
+    }
+
+    @BeforeEach
+    void testBegins() {
+        chromium.testBegins();
+    }
+
+    @AfterEach
+    void testEnds() {
+        chromium.testEnds();
     }
 
     @AfterAll

@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.util.FileSystemUtils;
 
 /** {@code ./imperan stop} ends what it started and nothing else; what it keeps is for its owner's eyes. */
-@Tag("alone")
+@Tag("starts")
 class ProcessesTest {
 
     private static Command command;

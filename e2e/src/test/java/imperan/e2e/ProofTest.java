@@ -59,6 +59,7 @@ class ProofTest extends Proving {
         assertThat(heading("Proving")).isVisible();
         assertThat(page.getByRole(AriaRole.PROGRESSBAR)).isVisible();
         waitForTheEnd();
+        assertThat(page.locator("[data-standing=SHORT]").allTextContents()).isEmpty();
         assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("fell short")))
                 .containsText("0 fell short");
         // of two keys and a cue

@@ -12,27 +12,10 @@ import imperan.standins.Fault;
 import java.util.Iterator;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** What the Wire shows of good packets, bad packets and strangers, and what can be made of a row. */
-class WireTest {
-
-    private static Installation imperan;
-    private static Chromium chromium;
-
-    @BeforeAll
-    static void start() {
-        imperan = Installation.fresh();
-        chromium = new Chromium();
-    }
-
-    @AfterAll
-    static void stop() {
-        chromium.close();
-        imperan.close();
-    }
+class WireTest extends InstalledTest {
 
     private static Page wire() {
         Page page = chromium.device("Ada");
