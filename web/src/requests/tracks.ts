@@ -3,11 +3,11 @@ import type {
   Command,
   MarkerPreview,
   Problem,
-  SoundInfo,
   SoundState,
   SoundWave,
   TappedBeats,
   TimeRead,
+  UnusedSound,
 } from "../api/types";
 import { browser } from "../live/browser";
 import { command } from "../live/connection";
@@ -91,17 +91,36 @@ async function askSounds<T>(path: string): Promise<T> {
   return (await response.json()) as T;
 }
 
-export const sounds = () => askSounds<SoundInfo[]>("");
 export const soundState = (hash: string) => askSounds<SoundState>(`/${hash}`);
+export const unusedSounds = () => askSounds<UnusedSound[]>("/unused");
+
+/**
+ * Deletes a sound that nothing uses, or cancels the reading of one.
+ *
+ * @returns why it was not; null where it is gone
+ */
+export async function dropSound(hash: string): Promise<string | null> {
+  const response = await fetch(`/api/sounds/${hash}`, { method: "DELETE" }).catch(() => null);
+  const answer = (await response?.json().catch(() => null)) as { problem?: string | null } | null;
+  return answer ? (answer.problem ?? null) : "The server does not answer";
+}
+
 export const soundWave = (hash: string, from: number, to: number, columns: number) =>
   askSounds<SoundWave>(`/${hash}/wave?from=${from}&to=${to}&columns=${columns}`);
+
+const CANCELLED = "Cancelled. Nothing was kept";
 
 /**
  * Sends a sound file to the server.
  *
  * @param progress is told what share of it has left
+ * @param stop     ends the sending
  */
-export function loadSound(file: File, progress: (share: number) => void): Promise<SoundState> {
+export function loadSound(
+  file: File,
+  progress: (share: number) => void,
+  stop: AbortSignal,
+): Promise<SoundState> {
   const silent: SoundState = {
     hash: "",
     name: file.name,
@@ -113,7 +132,9 @@ export function loadSound(file: File, progress: (share: number) => void): Promis
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
     request.upload.onprogress = (e) => e.lengthComputable && progress(e.loaded / e.total);
-    request.onerror = request.onabort = () => resolve(silent);
+    request.onerror = () => resolve(silent);
+    request.onabort = () => resolve({ ...silent, problem: CANCELLED });
+    stop.addEventListener("abort", () => request.abort());
     request.onload = () => {
       try {
         const answer = JSON.parse(request.responseText) as SoundState & { problems?: Problem[] };

@@ -2,6 +2,7 @@ import { partsOf, useShow } from "../live/show";
 import { FoundServices } from "./FoundServices";
 import { NetworkDoor } from "./NetworkDoor";
 import { StrayList } from "./StrayList";
+import { UnusedSounds } from "./UnusedSounds";
 import { useRig } from "./rig";
 
 /** This machine's own end of the network, and who speaks to it without being in the rig. */
@@ -54,6 +55,7 @@ export function Machine() {
       )}
       <FoundServices />
       <StrayList strays={view.strays} />
+      <UnusedSounds />
       <section className="mt-6">
         <h2 className="mb-1 text-lg font-bold">Stand-ins</h2>
         <p className="text-quiet">

@@ -14,6 +14,7 @@ import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
 import { MarkerImport } from "./MarkerImport";
 import { TimeField } from "./TimeField";
+import { LoadingLine } from "./LoadingLine";
 import { useLoading } from "./useLoading";
 
 const RATES: { value: Track["rate"]; text: string }[] = [
@@ -45,7 +46,7 @@ export function TrackFields({ held, list }: { held: HeldOf<Track>; list: HeldOf<
   const file = useRef<HTMLInputElement>(null);
   const [taps, setTaps] = useState<number[]>([]);
   const [importing, setImporting] = useState(false);
-  const { load, words, problem } = useLoading();
+  const { load, cancel, words, problem } = useLoading();
   const put = (field: string, update: (before: Track) => Partial<Track>): Promise<Problem[]> =>
     of(
       field,
@@ -126,11 +127,7 @@ export function TrackFields({ held, list }: { held: HeldOf<Track>; list: HeldOf<
           <Download size={16} aria-hidden /> Markers as CSV
         </a>
       </div>
-      {words && (
-        <p role="status" className="text-quiet">
-          {words}
-        </p>
-      )}
+      {words && <LoadingLine words={words} cancel={cancel} />}
       {problem && (
         <p role="alert" className="text-fault">
           {problem}

@@ -6,6 +6,7 @@ import { edit } from "../requests/edits";
 import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
+import { LoadingLine } from "./LoadingLine";
 import { useLoading } from "./useLoading";
 
 const NOTHING = "nothing";
@@ -36,7 +37,7 @@ export function TrackStart({ list }: { list: HeldOf<CueList> }) {
   const parts = useShow((s) => s.parts);
   const tracks = partsOf(parts, "track");
   const file = useRef<HTMLInputElement>(null);
-  const { load, words, problem } = useLoading();
+  const { load, cancel, words, problem } = useLoading();
 
   const lay = (title: string, track: Track | null, id: string): Promise<Problem[]> =>
     report(
@@ -109,11 +110,7 @@ export function TrackStart({ list }: { list: HeldOf<CueList> }) {
           ]}
         />
       )}
-      {words && (
-        <p role="status" className="text-quiet">
-          {words}
-        </p>
-      )}
+      {words && <LoadingLine words={words} cancel={cancel} />}
       {problem && (
         <p role="alert" className="w-full text-fault">
           {problem}

@@ -231,7 +231,7 @@ class WireTest extends InstalledTest {
                 Desk desk = new Desk(imperan.bellows())) {
             desk.raw(OscEncoder.encode(OscMessage.of("/bellows/tide", new OscArgument.Int32(4))), imperan.answerPort());
             search(page, "/bellows/tide");
-            page.locator("[data-wire=in]").first().click();
+            row(page, "in", "/bellows/tide").click();
             Locator panel = page.getByRole(AriaRole.DIALOG);
             panel.getByText("Add to phrasebook").click();
             assertThat(panel.getByRole(AriaRole.STATUS)).containsText("Added to the phrasebook");

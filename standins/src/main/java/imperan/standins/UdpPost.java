@@ -64,7 +64,8 @@ public final class UdpPost extends Post {
     @Override
     void shut() {
         socket.close();
-        // while somebody waits at a socket, the system keeps it bound after it was closed: the same port could not be opened again at once
+        // while somebody waits at a socket, the system keeps it bound after it was closed: the same port could not be
+        // opened again at once
         waiting.lock();
         waiting.unlock();
     }

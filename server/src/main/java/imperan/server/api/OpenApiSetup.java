@@ -138,6 +138,8 @@ class OpenApiSetup {
                             TrackController.TimeRead.class,
                             TrackController.MarkerPreview.class,
                             SoundController.SoundState.class,
+                            SoundController.UnusedSound.class,
+                            SoundController.SoundDropped.class,
                             SoundController.SoundWave.class,
                             TrackController.TrackNudge.class,
                             TrackController.CuePaste.class,

@@ -14,6 +14,7 @@ import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -51,13 +52,14 @@ class SoundController {
         }
     }
 
+    /** One that nothing uses, of so many bytes. */
+    record UnusedSound(String hash, String name, long bytes, double seconds) {}
+
+    /** @param problem why it was not; one sentence */
+    record SoundDropped(Optional<String> problem) {}
+
     /** A wave in columns: of each the lowest and the highest sample, -128 to 127. */
     record SoundWave(int[] low, int[] high) {}
-
-    @GetMapping
-    List<SoundInfo> all() {
-        return sounds.all();
-    }
 
     /** Takes the bytes of a sound file in, and begins to decode it. */
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -81,6 +83,22 @@ class SoundController {
                 .orElse(ResponseEntity.notFound().build());
     }
 
+    /** Sounds that nothing uses; they can be deleted. */
+    @GetMapping("/unused")
+    List<UnusedSound> unusedSounds() {
+        return sounds.unused().stream()
+                .map(info -> new UnusedSound(info.hash(), info.name(), info.bytes(), info.seconds()))
+                .toList();
+    }
+
+    /** Deletes one that nothing uses, or cancels the reading of one. */
+    @DeleteMapping("/{hash}")
+    ResponseEntity<SoundDropped> deleteSound(@PathVariable("hash") String hash) {
+        Optional<String> problem = sounds.drop(hash);
+        return ResponseEntity.status(problem.isPresent() ? HttpStatus.UNPROCESSABLE_CONTENT : HttpStatus.OK)
+                .body(new SoundDropped(problem));
+    }
+
     /** The file as it was loaded; parts of it where a browser asks for them. */
     @GetMapping("/{hash}/file")
     ResponseEntity<Resource> file(@PathVariable("hash") String hash) {
@@ -100,9 +118,6 @@ class SoundController {
             @RequestParam("to") double to,
             @RequestParam("columns") int columns)
             throws IOException {
-        if (!(from >= 0 && to > from)) {
-            throw new IllegalArgumentException("A part of a wave begins at 0 or later, and ends after that");
-        }
         return sounds.columns(hash, from, to, columns)
                 .map(wave -> ResponseEntity.ok()
                         .cacheControl(CacheControl.maxAge(Duration.ofDays(1)))

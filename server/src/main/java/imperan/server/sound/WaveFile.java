@@ -2,6 +2,7 @@ package imperan.server.sound;
 
 import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.Closeable;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.RandomAccessFile;
@@ -16,6 +17,8 @@ final class WaveFile {
 
     /** Samples to a pair of bytes, the finest first. */
     private static final int[] STEPS = {16, 512, 16_384};
+    /** Samples of which the finest level is kept: more of them would make it larger than 60 MiB, and with the other levels 64. */
+    static final long MOST_FINE = (60L << 20) / 2 * STEPS[0];
 
     private final Path file;
 
@@ -32,13 +35,23 @@ final class WaveFile {
     }
 
     /** Writes it as samples come; it is there once it has been closed. */
-    final class Writer implements Samples, AutoCloseable {
+    final class Writer implements Samples, Closeable {
         private final OutputStream[] out = new OutputStream[STEPS.length];
         private final float[] low = new float[STEPS.length];
         private final float[] high = new float[STEPS.length];
         private long count;
+        /** The finest level that is written. */
+        private int finest;
+
+        private final long mostFine;
 
         Writer() throws IOException {
+            this(MOST_FINE);
+        }
+
+        /** @param mostFine samples of which the finest level is kept */
+        Writer(long mostFine) throws IOException {
+            this.mostFine = mostFine;
             for (int level = 0; level < STEPS.length; level++) {
                 // the coarsest is written last: with it, all are there
                 out[level] = level < STEPS.length - 1
@@ -46,6 +59,13 @@ final class WaveFile {
                         : new ByteArrayOutputStream();
                 begin(level);
             }
+        }
+
+        /** A sound of hours is not drawn as finely: what has been written of the finest level is gone. */
+        private void coarser() throws IOException {
+            out[0].close();
+            Files.deleteIfExists(level(0));
+            finest = 1;
         }
 
         private void begin(int level) {
@@ -56,7 +76,10 @@ final class WaveFile {
         @Override
         public void sample(float value) throws IOException {
             count++;
-            for (int level = 0; level < STEPS.length; level++) {
+            if (finest == 0 && count > mostFine) {
+                coarser();
+            }
+            for (int level = finest; level < STEPS.length; level++) {
                 low[level] = Math.min(low[level], value);
                 high[level] = Math.max(high[level], value);
                 if (count % STEPS[level] == 0) {
@@ -73,7 +96,7 @@ final class WaveFile {
 
         @Override
         public void close() throws IOException {
-            for (int level = 0; level < STEPS.length; level++) {
+            for (int level = finest; level < STEPS.length; level++) {
                 if (low[level] <= high[level]) {
                     put(level);
                 }
@@ -94,7 +117,7 @@ final class WaveFile {
     Columns columns(double from, double to, int columns) throws IOException {
         double each = (to - from) / columns;
         int level = STEPS.length - 1;
-        while (level > 0 && STEPS[level] > each) {
+        while (level > 0 && STEPS[level] > each && Files.exists(level(level - 1))) {
             level--;
         }
         long first = Math.max(0, (long) Math.floor(from / STEPS[level]));

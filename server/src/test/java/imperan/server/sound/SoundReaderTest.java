@@ -81,10 +81,20 @@ class SoundReaderTest {
         }
     }
 
+    /** In slices as short as they can be. */
+    private static Samples.Length read(Path file, SoundFormat format, Samples samples) throws IOException {
+        try (SoundReader reader =
+                new SoundReader(file, format, progress -> assertThat(progress).isBetween(0.0, 1.0), System::nanoTime)) {
+            while (reader.slice(1, samples)) {
+                // on with it
+            }
+            return reader.length();
+        }
+    }
+
     private static Decoded decode(Path file, SoundFormat format) throws IOException {
         List<Float> samples = new ArrayList<>();
-        Samples.Length length = SoundReader.read(
-                file, format, samples::add, progress -> assertThat(progress).isBetween(0.0, 1.0));
+        Samples.Length length = read(file, format, samples::add);
         assertThat(samples).hasSize((int) length.frames());
         return new Decoded(length, samples);
     }
@@ -134,18 +144,16 @@ class SoundReaderTest {
             byte[] noise = new byte[20_000];
             random.nextBytes(noise);
             Files.write(hurt, noise);
-            assertThatThrownBy(() -> decode(hurt, format))
-                    .as(format.name())
-                    .isInstanceOf(SoundReader.BrokenSound.class);
+            assertThatThrownBy(() -> decode(hurt, format)).as(format.name()).isInstanceOf(BrokenSound.class);
         }
         Files.write(hurt, Arrays.copyOf(whole, 40));
         assertThatThrownBy(() -> decode(hurt, SoundFormat.WAV))
-                .isInstanceOf(SoundReader.BrokenSound.class)
+                .isInstanceOf(BrokenSound.class)
                 .hasMessage(
                         "This WAV file cannot be decoded: it is damaged, or of a kind that is not usual. Save it anew as WAV, FLAC or MP3");
         whole[20] = 2;
         Files.write(hurt, whole);
-        assertThatThrownBy(() -> decode(hurt, SoundFormat.WAV)).isInstanceOf(SoundReader.BrokenSound.class);
+        assertThatThrownBy(() -> decode(hurt, SoundFormat.WAV)).isInstanceOf(BrokenSound.class);
     }
 
     @Test
@@ -165,7 +173,7 @@ class SoundReaderTest {
         WaveFile wave = new WaveFile(folder.resolve("wave"));
         Path wav = wav(44_100, 1, 16, 60);
         try (WaveFile.Writer writer = wave.new Writer()) {
-            SoundReader.read(wav, SoundFormat.WAV, writer, progress -> {});
+            read(wav, SoundFormat.WAV, writer);
         }
         assertThat(wave.exists()).isTrue();
         WaveFile.Columns all = wave.columns(0, 60 * 44_100, 1_200);

@@ -14,7 +14,7 @@ import org.springframework.context.annotation.ComponentScan;
 import org.springframework.context.annotation.Configuration;
 
 /** What keeps shows, on a database of its own and with nothing of the web; the database is gone afterwards. */
-final class StoredShows implements AutoCloseable {
+public final class StoredShows implements AutoCloseable {
 
     private static final String ROLE = "imperan_app";
 
@@ -28,7 +28,7 @@ final class StoredShows implements AutoCloseable {
     private final ConfigurableApplicationContext context;
 
     /** @param dump what is in the database before it is brought up, as SQL of PostgreSQL's pg_dump */
-    StoredShows(String dump) throws SQLException {
+    public StoredShows(String dump) throws SQLException {
         String password = environment("IMPERAN_TEST_DB_APP_PASSWORD");
         administer("create database " + database + " owner " + ROLE);
         try (Connection connection = DriverManager.getConnection(url(database), ROLE, password);
@@ -44,7 +44,16 @@ final class StoredShows implements AutoCloseable {
                         "--spring.datasource.password=" + password);
     }
 
-    <T> T bean(Class<T> type) {
+    /** Does this in the database, as whoever owns the shows. */
+    public void execute(String sql) throws SQLException {
+        try (Connection connection =
+                        DriverManager.getConnection(url(database), ROLE, environment("IMPERAN_TEST_DB_APP_PASSWORD"));
+                Statement statement = connection.createStatement()) {
+            statement.execute(sql);
+        }
+    }
+
+    public <T> T bean(Class<T> type) {
         return context.getBean(type);
     }
 
