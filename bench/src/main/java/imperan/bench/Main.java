@@ -19,8 +19,20 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class Main {
 
     private static final Set<String> PARTS = new TreeSet<>(Set.of(
-            "latency", "load", "trouble", "book", "page", "first", "edits", "growth", "checks", "codec", "wire",
-            "proof", "cues"));
+            "latency",
+            "load",
+            "trouble",
+            "book",
+            "page",
+            "first",
+            "edits",
+            "growth",
+            "cuegrowth",
+            "checks",
+            "codec",
+            "wire",
+            "proof",
+            "cues"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {}
@@ -66,6 +78,9 @@ public final class Main {
             if (wanted.contains("book")) {
                 new LongBook(stage).takeInSearchAndScroll();
             }
+        }
+        if (wanted.contains("cuegrowth")) {
+            new CueGrowth().print();
         }
         if (wanted.contains("growth")) {
             new Growth().print();

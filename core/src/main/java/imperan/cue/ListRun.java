@@ -6,6 +6,7 @@ import imperan.show.cue.FadeCurve;
 import java.math.BigDecimal;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.Iterator;
@@ -22,6 +23,8 @@ public final class ListRun {
 
     /** Cues that may begin without any time between; a chain of more goes round in a ring. */
     public static final int MOST_AT_ONCE = 100;
+    /** Cues that run at once; one more is refused, and none that runs is ended for it. */
+    public static final int MOST_RUNNING = 256;
     /** Cues that are over and still shown. */
     private static final int MOST_OVER = 20;
 
@@ -50,7 +53,13 @@ public final class ListRun {
 
     private final List<Running> running = new ArrayList<>();
     private final Deque<Running> over = new ArrayDeque<>();
+    /** Both, by the number of each. */
+    private final Map<Long, Running> byNumber = new HashMap<>();
+
+    private final List<Running> begun = new ArrayList<>();
     private final List<Running> ended = new ArrayList<>();
+    private final List<Running> forgotten = new ArrayList<>();
+    private final List<PartId> refused = new ArrayList<>();
     private Optional<PartId> last = Optional.empty();
     private double guardSeconds;
     private double speed = 1;
@@ -157,12 +166,19 @@ public final class ListRun {
         return isBroken;
     }
 
+    /** All that runs, and what is over and still shown. */
+    public Collection<Running> shown() {
+        return List.copyOf(byNumber.values());
+    }
+
+    /** A cue of the list, as it is now. */
+    public Optional<Cue> cue(PartId id) {
+        return entry(id).map(Entry::cue);
+    }
+
     /** A cue that was fired, by the number of that. */
     public Optional<Running> running(long number) {
-        return running.stream()
-                .filter(each -> each.number() == number)
-                .findFirst()
-                .or(() -> over.stream().filter(each -> each.number() == number).findFirst());
+        return Optional.ofNullable(byNumber.get(number));
     }
 
     // ---- orders
@@ -181,6 +197,9 @@ public final class ListRun {
             return Optional.of(Refusal.MOVED_SINCE);
         } else if (next.isEmpty()) {
             return Optional.of(Refusal.AT_END);
+        } else if (isFull()) {
+            refused.add(next.get());
+            return Optional.of(Refusal.TOO_MANY);
         }
         isBroken = false;
         // what would have followed by itself has been overtaken by hand
@@ -222,8 +241,22 @@ public final class ListRun {
             return Optional.of(Refusal.PAUSED);
         }
         Optional<Entry> found = entry(cue);
-        found.ifPresent(entry -> begin(entry, false, now));
-        return found.isEmpty() ? Optional.of(Refusal.NO_SUCH_CUE) : Optional.empty();
+        if (found.isEmpty()) {
+            return Optional.of(Refusal.NO_SUCH_CUE);
+        } else if (isFull()) {
+            refused.add(cue);
+            return Optional.of(Refusal.TOO_MANY);
+        }
+        begin(found.get(), false, now);
+        return Optional.empty();
+    }
+
+    /** Whether as many run as may. */
+    public boolean isFull() {
+        if (running.size() >= MOST_RUNNING) {
+            settle();
+        }
+        return running.size() >= MOST_RUNNING;
     }
 
     /** The track on which the list lies has come to a cue: it is fired, and the one behind it is next. A paused list lets it pass. */
@@ -288,6 +321,10 @@ public final class ListRun {
     }
 
     private void begin(Entry entry, boolean leads, long at) {
+        if (isFull()) {
+            refused.add(entry.id());
+            return;
+        }
         chain = chainAt == at ? chain + 1 : 1;
         chainAt = at;
         if (chain > MOST_AT_ONCE) {
@@ -295,7 +332,10 @@ public final class ListRun {
             running.forEach(Running::followsNot);
             return;
         }
-        running.add(new Running(++fired, entry.id(), entry.cue(), leads, at, speed));
+        Running fresh = new Running(++fired, entry.id(), entry.cue(), leads, at, speed);
+        running.add(fresh);
+        byNumber.put(fresh.number(), fresh);
+        begun.add(fresh);
     }
 
     // ---- what is due
@@ -357,7 +397,9 @@ public final class ListRun {
             }
         }
         while (over.size() > MOST_OVER) {
-            over.removeLast();
+            Running last = over.removeLast();
+            byNumber.remove(last.number());
+            forgotten.add(last);
         }
         if (running.isEmpty()) {
             pausedAt = Optional.empty();
@@ -366,10 +408,31 @@ public final class ListRun {
 
     // ---- what became of it
 
+    /** What has begun since this was last asked. */
+    public List<Running> takeBegun() {
+        List<Running> taken = List.copyOf(begun);
+        begun.clear();
+        return taken;
+    }
+
     /** What is over since this was last asked, the earliest first. */
     public List<Running> takeEnded() {
         List<Running> taken = List.copyOf(ended);
         ended.clear();
+        return taken;
+    }
+
+    /** What is no longer shown since this was last asked. */
+    public List<Running> takeForgotten() {
+        List<Running> taken = List.copyOf(forgotten);
+        forgotten.clear();
+        return taken;
+    }
+
+    /** The cues that did not begin since this was last asked, as too many ran. */
+    public List<PartId> takeRefused() {
+        List<PartId> taken = List.copyOf(refused);
+        refused.clear();
         return taken;
     }
 

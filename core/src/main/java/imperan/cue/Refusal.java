@@ -15,5 +15,7 @@ public enum Refusal {
     /** The list is paused. */
     PAUSED,
     /** Nothing runs. */
-    NOTHING_RUNS
+    NOTHING_RUNS,
+    /** As many of its cues run as may. */
+    TOO_MANY
 }

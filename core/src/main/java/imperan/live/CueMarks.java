@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
-import java.util.function.Predicate;
 
 /**
  * What became of the actions of cues, gathered from what happened: each action has a cause of its own, which all that it led to carries.
@@ -100,10 +99,10 @@ final class CueMarks {
         }
     }
 
-    /** Reasons of cues that are no longer shown are forgotten. */
-    void forget(Predicate<Running> isShown) {
-        reasons.keySet().removeIf(isShown.negate());
-        left.keySet().removeIf(isShown.negate());
+    /** A cue is no longer shown. */
+    void forget(Running gone) {
+        reasons.remove(gone);
+        left.remove(gone);
     }
 
     // ---- what became of it

@@ -52,6 +52,8 @@ final class Cues {
         private Optional<CueListView.Stepped> deafTo = Optional.empty();
         /** Of which stop it was told that a target stepped nothing. */
         private long toldOfStop = Long.MIN_VALUE;
+        /** Whether it was told that a cue did not begin, since fewer ran. */
+        private boolean isFull;
 
         private Listed(CueList body) {
             this.body = body;
@@ -93,9 +95,11 @@ final class Cues {
         Optional<CueList> body =
                 show.part(id).map(Part::body).filter(CueList.class::isInstance).map(CueList.class::cast);
         if (body.isEmpty()) {
-            Optional.ofNullable(lists.remove(id)).ifPresent(gone -> {
+            Optional.ofNullable(lists.get(id)).ifPresent(gone -> {
                 gone.run.stop();
-                letGoOfEnded();
+                lists.remove(id);
+                marks.takeEnded(deeds::letGo);
+                gone.run.shown().forEach(marks::forget);
             });
             return;
         }
@@ -121,9 +125,11 @@ final class Cues {
      */
     void behind(PartId id, Optional<String> name, List<Map.Entry<PartId, Cue>> cues) {
         if (name.isEmpty()) {
-            Optional.ofNullable(lists.remove(id)).ifPresent(gone -> {
+            Optional.ofNullable(lists.get(id)).ifPresent(gone -> {
                 gone.run.stop();
-                letGoOfEnded();
+                lists.remove(id);
+                marks.takeEnded(deeds::letGo);
+                gone.run.shown().forEach(marks::forget);
             });
             return;
         }
@@ -442,8 +448,10 @@ final class Cues {
             next = ++done < MOST_AT_ONCE ? listed.run.next(now) : Optional.empty();
         }
         state.because(inHand, now);
-        listed.run.running().forEach(each -> listed.firedBy.putIfAbsent(each.number(), listed.by.name()));
-        listed.run.over().forEach(each -> listed.firedBy.putIfAbsent(each.number(), listed.by.name()));
+        for (Running begun : listed.run.takeBegun()) {
+            listed.firedBy.put(begun.number(), listed.by.name());
+        }
+        listed.isFull &= listed.run.isFull();
         letGoOfEnded();
         state.due.noLaterThan(new Due.OfCueList(id), listed.run.due());
     }
@@ -481,17 +489,25 @@ final class Cues {
     /** Movers of what has ended move nothing any more; what is over and no longer shown is forgotten. */
     private void letGoOfEnded() {
         marks.takeEnded(deeds::letGo);
-        lists.forEach((id, listed) -> listed.run
-                .takeEnded()
-                .forEach(ended ->
-                        state.happened(new LiveEvent.CueEnded(state.now(), state.cause(), id, fired(listed, ended)))));
-        marks.forget(running -> lists.values().stream().anyMatch(listed -> listed.run
-                .running(running.number())
-                .filter(running::equals)
-                .isPresent()));
-        lists.values().forEach(listed -> listed.firedBy
-                .keySet()
-                .removeIf(number -> listed.run.running(number).isEmpty()));
+        lists.forEach((id, listed) -> {
+            for (PartId cue : listed.run.takeRefused()) {
+                notBegun(id, listed, cue);
+            }
+            for (Running ended : listed.run.takeEnded()) {
+                state.happened(new LiveEvent.CueEnded(state.now(), state.cause(), id, fired(listed, ended)));
+            }
+            for (Running gone : listed.run.takeForgotten()) {
+                marks.forget(gone);
+                listed.firedBy.remove(gone.number());
+            }
+        });
+    }
+
+    private void notBegun(PartId id, Listed listed, PartId cue) {
+        String called = listed.run.cue(cue).map(Cue::called).orElse("");
+        state.happened(
+                new LiveEvent.CueNotBegun(state.now(), state.cause(), id, listed.body.name(), called, !listed.isFull));
+        listed.isFull = true;
     }
 
     private void changed(PartId list) {

@@ -1,6 +1,7 @@
 package imperan.live;
 
 import imperan.address.MessageLine;
+import imperan.cue.ListRun;
 import imperan.cue.Refusal;
 import imperan.show.Page;
 import imperan.show.PartId;
@@ -139,6 +140,7 @@ final class Door {
             case NO_SUCH_CUE -> "This cue is no longer in the list";
             case PAUSED -> "The list is paused: resume or stop it first";
             case NOTHING_RUNS -> "Nothing runs in this list";
+            case TOO_MANY -> ListRun.MOST_RUNNING + " cues of this list run already: wait, or stop it first";
         };
     }
 

@@ -137,6 +137,14 @@ public sealed interface LiveEvent {
     record ListBrokenOff(long at, Cause cause, PartId list, String name, String target, String address)
             implements LiveEvent {}
 
+    /**
+     * A cue did not begin, as too many of its list ran; told with the names of both.
+     *
+     * @param first whether it is the first one since fewer ran
+     */
+    record CueNotBegun(long at, Cause cause, PartId list, String name, String cue, boolean first)
+            implements LiveEvent {}
+
     /** A target would have stepped a list, and everything was just stopped. Told once for each stop, with the names of both. */
     record StepIgnored(long at, Cause cause, PartId list, String name, String target, String address)
             implements LiveEvent {}

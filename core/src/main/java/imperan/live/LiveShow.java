@@ -376,14 +376,28 @@ public final class LiveShow {
 
     /** Does what is due by now, but no more than hands should wait for: where more is due, {@link #nextDue} says so. */
     public void takeDue(long now) {
-        for (int i = 0; i < MOST_DUE_AT_ONCE; i++) {
-            Optional<Due> next = state.due.poll(now);
-            if (next.isEmpty()) {
-                break;
-            }
-            state.because(Cause.Origin.TIME, Actor.IMPERAN, now);
-            due(next.get(), now);
+        for (int i = 0; i < MOST_DUE_AT_ONCE && takeOneDue(now); i++) {
+            // on with it
         }
+        flush();
+    }
+
+    /**
+     * Does one thing that is due by now, for those who look between whether a hand waits; {@link #flush} ends it.
+     *
+     * @return whether there was one
+     */
+    public boolean takeOneDue(long now) {
+        Optional<Due> next = state.due.poll(now);
+        next.ifPresent(due -> {
+            state.because(Cause.Origin.TIME, Actor.IMPERAN, now);
+            due(due, now);
+        });
+        return next.isPresent();
+    }
+
+    /** What was put together while due things were done leaves. */
+    public void flush() {
         sending.flush();
     }
 

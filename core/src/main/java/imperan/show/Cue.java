@@ -134,23 +134,19 @@ public record Cue(
     }
 
     private Optional<Part> taken(PartRules rules) {
-        return others(rules)
-                .filter(other -> ((Cue) other.body()).decimal().compareTo(decimal()) == 0)
-                .findFirst();
+        return numbers(rules)
+                .flatMap(numbers -> numbers.of(decimal()).stream()
+                        .filter(other -> !other.equals(rules.id()))
+                        .findFirst())
+                .flatMap(rules.show()::part);
     }
 
-    private static Stream<Part> others(PartRules rules) {
-        return rules.parent().stream()
-                .flatMap(list -> rules.show().children(list.id()))
-                .filter(part -> part.body() instanceof Cue && !part.id().equals(rules.id()));
+    private static Optional<CueNumbers> numbers(PartRules rules) {
+        return rules.parent().map(list -> rules.show().derived(list.id(), CueNumbers.IN_A_LIST));
     }
 
     /** A number that no other cue of the list has: the next whole one after the highest. */
     private static String free(PartRules rules) {
-        return others(rules)
-                .map(other -> ((Cue) other.body()).decimal())
-                .max(BigDecimal::compareTo)
-                .map(highest -> highest.add(BigDecimal.ONE).toBigInteger().toString())
-                .orElse("1");
+        return numbers(rules).map(CueNumbers::free).orElse("1");
     }
 }

@@ -112,7 +112,7 @@ public final class PartRules {
             problem("name", "A name is needed: it is how you tell this one from the others");
         } else if (name.length() > Person.MOST_NAME) {
             problem("name", "A name has at most " + Person.MOST_NAME + " characters");
-        } else if (name.chars().anyMatch(Character::isISOControl)) {
+        } else if (name.codePoints().anyMatch(Characters::isUnshowable)) {
             problem("name", "A name is one line of text");
         }
     }

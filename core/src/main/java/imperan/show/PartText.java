@@ -43,8 +43,11 @@ final class PartText {
     /** JSON writes control characters with a backslash (RFC 8259, section 7), so a look at the bytes tells whether there can be one. */
     private static boolean mayHoldControl(byte[] json) {
         for (int i = 0; i + 1 < json.length; i++) {
-            if (json[i] == 0x7F || json[i] == (byte) 0xED && (json[i + 1] & 0xFF) >= 0xA0) {
-                // the second are the bytes of half a character
+            if (json[i] == 0x7F
+                    || json[i] == (byte) 0xED && (json[i + 1] & 0xFF) >= 0xA0
+                    || json[i] == (byte) 0xE2 && (json[i + 1] == (byte) 0x80 || json[i + 1] == (byte) 0x81)) {
+                // the second are the bytes of half a character, the third those of what turns text round, and of some
+                // that do not
                 return true;
             } else if (json[i] == '\\') {
                 i++;
@@ -61,7 +64,7 @@ final class PartText {
             // whole characters by their codes: half a one stays as it is
             return node.stringValue()
                     .codePoints()
-                    .filter(c -> isControl(c) || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)
+                    .filter(c -> isControl(c) || Characters.isHalf(c))
                     .boxed()
                     .findFirst()
                     .map(c -> new Fault(
@@ -90,6 +93,6 @@ final class PartText {
 
     /** Line ends and tabs belong to a text of several lines. */
     private static boolean isControl(int c) {
-        return c < ' ' && c != '\n' && c != '\t' && c != '\r' || c == 0x7F;
+        return c < ' ' && c != '\n' && c != '\t' && c != '\r' || c == 0x7F || Characters.turnsRound(c);
     }
 }

@@ -28,8 +28,6 @@ public record Person(String id, String name) {
     }
 
     private static boolean isUnshowable(String text) {
-        return text.codePoints()
-                .anyMatch(
-                        c -> Character.isISOControl(c) || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE);
+        return text.codePoints().anyMatch(Characters::isUnshowable);
     }
 }

@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.pcollections.TreePMap;
 
@@ -188,6 +190,7 @@ public final class Show {
     public Outcome revert(Edit edit, Person author, Edit.Role role) {
         List<Problem> problems = new ArrayList<>();
         List<Edit.Change> changes = new ArrayList<>();
+        Set<PartId> own = edit.changes().stream().map(Edit.Change::id).collect(Collectors.toSet());
         for (Edit.Change change : edit.changes()) {
             if (!part(change.id()).equals(change.after())) {
                 String name = change.after()
@@ -203,7 +206,7 @@ public final class Show {
             }
             changes.add(change.inverse());
             if (change.before().isEmpty()) {
-                laidThereSince(edit, change.id()).ifPresent(problems::add);
+                laidThereSince(edit, own, change.id()).ifPresent(problems::add);
             }
         }
         String verb = role.kind() == Edit.Role.Kind.UNDO ? "Undo: " : "Redo: ";
@@ -213,8 +216,7 @@ public final class Show {
     }
 
     /** What an edit added cannot go again with what others have put on it. */
-    private Optional<Problem> laidThereSince(Edit edit, PartId added) {
-        List<PartId> own = edit.changes().stream().map(Edit.Change::id).toList();
+    private Optional<Problem> laidThereSince(Edit edit, Set<PartId> own, PartId added) {
         return children(added)
                 .filter(child -> !own.contains(child.id()))
                 .findFirst()

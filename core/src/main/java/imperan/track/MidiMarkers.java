@@ -83,11 +83,7 @@ public final class MidiMarkers {
         for (int i = 0; i < tracks; i++) {
             track(i + 1);
         }
-        tempos.sort(Comparator.comparingLong(Tempo::tick));
-        List<Marker> found = markers.stream()
-                .map(each -> Marker.at(seconds(each.tick, division), each.name))
-                .sorted(Comparator.comparingDouble(Marker::seconds))
-                .toList();
+        List<Marker> found = timed(division);
         return new Marker.Read.Good(found, found.isEmpty() ? List.of("This MIDI file has no markers") : List.of());
     }
 
@@ -163,25 +159,31 @@ public final class MidiMarkers {
                 .strip();
     }
 
-    private double seconds(long tick, int division) {
+    /** The markers in the order of their times. Both lists are gone through once, however many tempo changes there are. */
+    private List<Marker> timed(int division) {
+        tempos.sort(Comparator.comparingLong(Tempo::tick));
+        markers.sort(Comparator.comparingLong(Placed::tick));
+        List<Marker> found = new ArrayList<>();
         if (division >= 0x8000) {
             // frames a second as a negative byte, and ticks to a frame; 29 stands for 30 000 / 1 001
             int frames = 256 - (division >> 8);
             double rate = frames == 29 ? 30_000 / 1_001.0 : frames;
-            return tick / (rate * Math.max(1, division & 0xFF));
+            markers.forEach(each -> found.add(Marker.at(each.tick / (rate * Math.max(1, division & 0xFF)), each.name)));
+            return found;
         }
         double micros = 0;
         long since = 0;
         long tempo = USUAL_MICROS;
-        for (Tempo each : tempos) {
-            if (each.tick > tick) {
-                break;
+        int next = 0;
+        for (Placed each : markers) {
+            for (; next < tempos.size() && tempos.get(next).tick <= each.tick; next++) {
+                micros += (double) (tempos.get(next).tick - since) * tempo / division;
+                since = tempos.get(next).tick;
+                tempo = tempos.get(next).micros;
             }
-            micros += (double) (each.tick - since) * tempo / division;
-            since = each.tick;
-            tempo = each.micros;
+            found.add(Marker.at((micros + (double) (each.tick - since) * tempo / division) / 1e6, each.name));
         }
-        return (micros + (double) (tick - since) * tempo / division) / 1e6;
+        return found;
     }
 
     private int whole(int size) throws Broken {

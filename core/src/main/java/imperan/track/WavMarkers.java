@@ -63,7 +63,7 @@ public final class WavMarkers {
                 long count = length < 4 ? -1 : Integer.toUnsignedLong(file.getInt(from));
                 if (count < 0 || count > (length - 4) / POINT) {
                     return Marker.Read.Bad.at(from, "This WAV file counts more cue points than it holds");
-                } else if (count > MOST_MARKERS) {
+                } else if (points.size() + count > MOST_MARKERS) {
                     return Marker.Read.Bad.at(from, "This WAV file has more than " + MOST_MARKERS + " cue points");
                 }
                 for (int i = 0; i < count; i++) {

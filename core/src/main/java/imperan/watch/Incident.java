@@ -38,7 +38,9 @@ public record Incident(
         /** This machine could not send it. */
         NOT_SENT,
         /** A packet came that is none. */
-        MALFORMED
+        MALFORMED,
+        /** A cue did not begin, as too many of its list ran; about is the list, detail the cue. */
+        CUE_NOT_BEGUN
     }
 
     Incident again(long at, String seen) {

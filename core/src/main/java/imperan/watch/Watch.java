@@ -80,6 +80,8 @@ public final class Watch {
             notSent(stopped, stopped.line().get());
         } else if (event instanceof LiveEvent.PacketIn in && in.says() instanceof Decoded.Malformed malformed) {
             note(new Key(Kind.MALFORMED, in.target(), Optional.empty(), in.peer()), in.at(), malformed.reason());
+        } else if (event instanceof LiveEvent.CueNotBegun not) {
+            note(new Key(Kind.CUE_NOT_BEGUN, Optional.empty(), Optional.empty(), not.name()), not.at(), not.cue());
         }
     }
 

@@ -1,5 +1,6 @@
 package imperan.words;
 
+import imperan.cue.ListRun;
 import imperan.cue.Refusal;
 import imperan.live.PlayRefusal;
 import imperan.live.Reason;
@@ -278,6 +279,7 @@ public record ReasonWords(String why, String mend, String brief) {
             case AT_START -> "That list is at its start";
             case PAUSED -> "That list is paused";
             case NOTHING_RUNS -> "Nothing runs in that list";
+            case TOO_MANY -> ListRun.MOST_RUNNING + " cues of that list run already";
         };
     }
 }

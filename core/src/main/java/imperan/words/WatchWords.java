@@ -1,5 +1,6 @@
 package imperan.words;
 
+import imperan.cue.ListRun;
 import imperan.watch.Incident;
 
 /** What went wrong while a show plays, in words. */
@@ -16,6 +17,7 @@ public final class WatchWords {
             case WRONG_VALUE -> "wrong value";
             case NOT_SENT -> "not sent";
             case MALFORMED -> "malformed";
+            case CUE_NOT_BEGUN -> "not begun";
         };
     }
 
@@ -31,6 +33,8 @@ public final class WatchWords {
                     ? "More was to be sent than there is room for, or the system did not take it"
                     : capital(detail);
             case MALFORMED -> capital(detail);
+            case CUE_NOT_BEGUN -> ListRun.MOST_RUNNING + " cues of this list ran already, so “" + detail
+                    + "” did not begin. Look what fires it so often";
         };
     }
 

@@ -10,6 +10,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import imperan.cue.CueLoad;
+import imperan.cue.ListRun;
 import imperan.cue.Outcome;
 import imperan.cue.Refusal;
 import imperan.osc.OscArgument;
@@ -178,6 +179,60 @@ class CuesTest extends CueStage {
         assertThat(stage.takeSent()).containsExactly("/two");
         assertThat(view().next()).hasValue(TWO);
         assertThat(view().over().get(0).by()).isEqualTo("Ada");
+    }
+
+    /** A cue whose lines wait for minutes, fired again and again. */
+    @Test
+    void aListRuns256CuesAndOneMoreIsRefusedInWordsAndEndsNone() {
+        runs(Cue.plain("1", "Horn", say(200, "/level", fixed("0.5"))));
+        for (int i = 0; i < ListRun.MOST_RUNNING; i++) {
+            assertThat(order(Command.StepCues.Deed.FIRE, ONE)).isEmpty();
+            stage.pass(10);
+        }
+        for (int i = 0; i < 3; i++) {
+            assertThat(order(Command.StepCues.Deed.FIRE, ONE).orElseThrow().message())
+                    .isEqualTo("256 cues of this list run already: wait, or stop it first");
+        }
+        assertThat(view().running()).hasSize(256).first().satisfies(oldest -> assertThat(oldest.number())
+                .isOne());
+        assertThat(stage.events)
+                .filteredOn(LiveEvent.CueNotBegun.class::isInstance)
+                .extracting(event -> ((LiveEvent.CueNotBegun) event).first())
+                .containsExactly(true, false, false);
+        stage.live.carryOut(new Command.StopAll(), Actor.of(ADA), stage.now);
+        assertThat(order(Command.StepCues.Deed.FIRE, ONE)).isEmpty();
+        assertThat(view().running()).hasSize(1);
+    }
+
+    /** What follows by itself is refused like what a hand fires, and the list goes on once there is room. */
+    @Test
+    void aCueThatFollowsBeginsOnlyWhereThereIsRoom() {
+        runs(
+                Cue.plain("1", "", say(5, "/level", fixed("0.5"))),
+                Cue.plain("2", "").followed(CueFollow.after(1)),
+                Cue.plain("3", "Late", say(0, "/three")));
+        for (int i = 0; i < ListRun.MOST_RUNNING - 1; i++) {
+            assertThat(order(Command.StepCues.Deed.FIRE, ONE)).isEmpty();
+            stage.pass(1);
+        }
+        assertThat(order(Command.StepCues.Deed.JUMP, TWO)).isEmpty();
+        go();
+        assertThat(order(Command.StepCues.Deed.FIRE, ONE)).isPresent();
+        stage.takeSent();
+        stage.pass(1000);
+        // the second one is over as the third begins: there is room for it
+        assertThat(stage.takeSent()).containsExactly("/three");
+    }
+
+    @Test
+    void aFadeReplacesTheOneThatRunsOnItsLineAtOnce() {
+        runs(Cue.plain("1", "", fade("/level", Optional.of(0.0), 1, 10, CueAction.FadeLine.Unknown.SKIP)));
+        for (int i = 0; i < 300; i++) {
+            assertThat(order(Command.StepCues.Deed.FIRE, ONE)).isEmpty();
+            assertThat(view().running()).hasSize(1);
+            stage.pass(10);
+        }
+        assertThat(view().over().get(0).marks().get(0).outcome()).isEqualTo(Outcome.TAKEN);
     }
 
     private void press(String control, String words) {

@@ -36,13 +36,22 @@ class LimitsOfEditsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"\0", "De\0sk", "\u0007bell", "es\u001bcape", "\u007f"})
+    @ValueSource(strings = {"\0", "De\0sk", "\u0007bell", "es\u001bcape", "\u007f", "stop\u202egnp.exe", "\u2066a"})
     void charactersThatCannotBeShownAreRefusedAtTheirField(String name) {
         Problem problem = refused(Shows.target(name));
         assertThat(problem.field()).isEqualTo("name");
         assertThat(problem.message()).contains("cannot be shown");
         Problem deep = refused(sending(new ArgumentSource.Fixed(ArgumentSource.ArgumentType.TEXT, "a\u0001b")));
         assertThat(deep.field()).isEqualTo("sends/0/arguments/0/text");
+    }
+
+    @Test
+    void scriptsFromRightToLeftAndDashesAreTextAsAnyOther() {
+        for (String name : new String[] {"\u05d0\u05d1\u200f 1", "Horn \u2014 left \u2018a\u2019", "10 \u2030"}) {
+            assertThat(Shows.apply(SHOW, ADA, put(new PartId("new"), null, Shows.target(name))))
+                    .as(name)
+                    .isInstanceOf(Outcome.Accepted.class);
+        }
     }
 
     @Test

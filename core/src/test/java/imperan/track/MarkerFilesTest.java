@@ -134,7 +134,8 @@ class MarkerFilesTest {
     // ---- WAV files
 
     private static byte[] wav(int rate, int frames, int... cues) {
-        ByteBuffer file = ByteBuffer.allocate(60_000 + 2 * frames).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer file =
+                ByteBuffer.allocate(60_000 + 2 * frames + 64 * cues.length).order(ByteOrder.LITTLE_ENDIAN);
         file.put("RIFF\0\0\0\0WAVE".getBytes(StandardCharsets.ISO_8859_1));
         file.put("fmt ".getBytes(StandardCharsets.ISO_8859_1))
                 .putInt(16)
@@ -199,6 +200,20 @@ class MarkerFilesTest {
         assertThat(offsets).hasSize(5);
         assertThat(read).extracting(Marker::seconds).isEqualTo(offsets);
         assertThat(read).extracting(Marker::name).isEqualTo(labels);
+    }
+
+    /** Several chunks of cue points are one list. */
+    @Test
+    void theMostCuePointsAreThoseOfTheFile() {
+        byte[] first = wav(8_000, 100, new int[6_000]);
+        // the chunk of cue points once more, behind all
+        int size = 8 + 4 + 6_000 * 24;
+        int at = new String(first, StandardCharsets.ISO_8859_1).indexOf("cue ");
+        byte[] both = Arrays.copyOf(first, first.length + size);
+        System.arraycopy(first, at, both, first.length, size);
+        assertThat(WavMarkers.read(ByteBuffer.wrap(first))).isInstanceOf(Marker.Read.Good.class);
+        assertThat(((Marker.Read.Bad) WavMarkers.read(ByteBuffer.wrap(both))).reason())
+                .contains("more than 10000 cue points");
     }
 
     @Test

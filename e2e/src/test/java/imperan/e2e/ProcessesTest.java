@@ -12,6 +12,8 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -208,7 +210,7 @@ class ProcessesTest {
                         "jdbc:postgresql://127.0.0.1:" + command.databasePort + "/imperan",
                         "IMPERAN_DB_USER",
                         "imperan_app",
-                        "IMPERAN_DB_PASSWORD",
+                        "SPRING_DATASOURCE_PASSWORD",
                         password));
         Process process = second.start();
         String said = new String(process.getInputStream().readAllBytes());
@@ -216,6 +218,31 @@ class ProcessesTest {
         assertThat(process.exitValue()).isNotZero();
         assertThat(said).contains("Another Imperan server works with this database already");
         assertThat(command.isHealthy()).isTrue();
+    }
+
+    /** Linux, proc(5), "environ" and "cmdline": whoever works as the same user may read them. */
+    @Test
+    void whatTheServerIsStartedWithHoldsNoPasswordAndBoundsIt() throws Exception {
+        command.run("stop");
+        command.up();
+        String password = Files.readString(command.var.resolve("postgres/app.password"));
+        String pid = Files.readString(command.var.resolve("server.pid")).split(" ")[0];
+        Path process = Path.of("/proc", pid);
+        String started = Files.readString(process.resolve("cmdline"));
+        assertThat(started + Files.readString(process.resolve("environ"))).doesNotContain(password);
+        Matcher memory = Pattern.compile("-Xmx(\\d+)m").matcher(started);
+        assertThat(memory.find()).isTrue();
+        assertThat(Integer.parseInt(memory.group(1))).isBetween(512, 2_048);
+        String standIns = Files.readString(command.var.resolve("standins.pid")).split(" ")[0];
+        assertThat(Files.readString(Path.of("/proc", standIns, "cmdline"))).contains("-Xmx256m");
+        assertThat(PosixFilePermissions.toString(
+                        Files.getPosixFilePermissions(command.var.resolve("secrets/imperan.database.password"))))
+                .isEqualTo("rw-------");
+        // what is put down for a while lies in our own folder, and goes with the server
+        assertThat(command.var.resolve("tmp")).isNotEmptyDirectory();
+        assertThat(command.run("stop").exit()).isZero();
+        assertThat(command.var.resolve("tmp")).doesNotExist();
+        command.up();
     }
 
     /** PostgreSQL, "Client Authentication" and "Database Roles". */

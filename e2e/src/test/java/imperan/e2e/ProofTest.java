@@ -339,6 +339,7 @@ class ProofTest extends Proving {
                 .run(Map.of("IMPERAN_PORT", String.valueOf(port)), Path.of(".."), all.toArray(String[]::new));
     }
 
+    @Tag("alone")
     @Test
     void aScriptIsToldByANumberWhetherAnythingFellShort() throws Exception {
         answering("Eddy");

@@ -51,8 +51,10 @@ class SoakTest {
     @BeforeAll
     static void up() throws Exception {
         command = new Command();
-        Command.Said up =
-                command.run(Map.of("JAVA_TOOL_OPTIONS", "-Xmx512m -XX:+ExitOnOutOfMemoryError"), Path.of(".."), "up");
+        Command.Said up = command.run(
+                Map.of("JAVA_TOOL_OPTIONS", "-XX:+ExitOnOutOfMemoryError", "IMPERAN_SERVER_MIB", "512"),
+                Path.of(".."),
+                "up");
         assertThat(up.exit()).as(up.text()).isZero();
         for (JsonNode link : command.get("/api/shows/salt-clock/rig").get("targets")) {
             assertThat(link.isObject()).isTrue();

@@ -16,10 +16,11 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
-import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.LongSupplier;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -27,10 +28,11 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * How much a request may bring, and how long it may take, in either direction and as a whole: a sender or reader that does one byte a second would
- * otherwise keep a thread for hours. Bodies beyond a quarter of a MiB are read one after the other, so they never fill the memory together.
+ * otherwise keep a thread for hours. Bodies beyond a quarter of a MiB are read one after the other for this machine, and for each address
+ * on the network, so they never fill the memory together. Who may not ask at all has been sent away before.
  */
 @Component
-@Order(0)
+@Order(2)
 class RequestLimits extends OncePerRequestFilter {
 
     /** A key of eight digits, in a form. */
@@ -49,26 +51,43 @@ class RequestLimits extends OncePerRequestFilter {
     static final long SOUND_PATIENCE_NANOS = TimeUnit.MINUTES.toNanos(15);
     /** For an answer to be taken. */
     static final long ANSWER_NANOS = TimeUnit.SECONDS.toNanos(60);
+    /** For somebody to say a key. */
+    static final long KEY_PATIENCE_NANOS = TimeUnit.SECONDS.toNanos(2);
     /** Requests whose bodies are being read at once; the others are refused, so that there are threads left for those without a body. */
     static final int MAX_READING = 64;
 
+    private static final int MAX_READING_OF_ONE = 16;
+    private static final int MAX_READING_OF_NETWORK = 40;
+    private static final int MAX_LARGE_OF_NETWORK = 2;
+    private static final int MAX_KEYS_OF_ONE = 2;
+    private static final int MAX_KEYS = 8;
+
     private static final long WAIT_SECONDS = 20;
-    /** Of what nobody wants to read, what is read away so that the sender hears why. */
-    private static final long LEFT_BYTES = 64L << 20;
 
-    private static final long LEFT_NANOS = TimeUnit.SECONDS.toNanos(2);
+    /** Of this machine, and of each address on the network: places to have a body read, one of more than a quarter of a MiB, and a key. */
+    private record Room(Places reading, Places large, Places keys) {}
 
-    private final Semaphore reading;
-    private final Semaphore large = new Semaphore(1, true);
+    private final Room here;
+    private final Room network = new Room(
+            new Places(MAX_READING_OF_ONE, MAX_READING_OF_NETWORK),
+            new Places(1, MAX_LARGE_OF_NETWORK),
+            new Places(MAX_KEYS_OF_ONE, MAX_KEYS));
+    private final Predicate<String> thisMachine;
     private final LongSupplier clock;
 
+    @Autowired
     RequestLimits() {
-        this(MAX_READING, System::nanoTime);
+        this(MAX_READING, NetworkDoor::isThisMachine, System::nanoTime);
     }
 
-    /** @param clock in nanoseconds */
-    RequestLimits(int atOnce, LongSupplier clock) {
-        this.reading = new Semaphore(atOnce);
+    /**
+     * @param atOnce      bodies of this machine that are read
+     * @param thisMachine whether an address is one of ours
+     * @param clock       in nanoseconds
+     */
+    RequestLimits(int atOnce, Predicate<String> thisMachine, LongSupplier clock) {
+        this.thisMachine = thisMachine;
+        this.here = new Room(new Places(atOnce, atOnce), new Places(1, 1), new Places(MAX_KEYS, MAX_KEYS));
         this.clock = clock;
     }
 
@@ -89,9 +108,18 @@ class RequestLimits extends OncePerRequestFilter {
                         : CAPTURES.matcher(request.getRequestURI()).matches() ? CaptureFile.MOST_BYTES : MAX_BYTES;
         if (!body) {
             chain.doFilter(request, timed);
-        } else if (length > most) {
+            return;
+        }
+        String source = request.getRemoteAddr();
+        boolean isHere = thisMachine.test(source);
+        boolean isKey = request.getRequestURI().equals(KeyFilter.PATH);
+        Room room = isHere ? here : network;
+        Places places = isKey ? room.keys : room.reading;
+        // all addresses of this machine are one
+        source = isHere ? "" : source;
+        if (length > most) {
             refuse(request, response, HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE, tooLarge(most));
-        } else if (!reading.tryAcquire()) {
+        } else if (!places.take(source)) {
             refuse(
                     request,
                     response,
@@ -99,19 +127,27 @@ class RequestLimits extends OncePerRequestFilter {
                     "Too many requests at once. Try again in a moment");
         } else {
             try {
-                withBody(request, timed, chain, length, most);
+                withBody(request, timed, chain, length, most, room.large, source);
             } finally {
-                reading.release();
+                places.leave(source);
             }
+            RefusedBody.readAway(request);
         }
     }
 
     private void withBody(
-            HttpServletRequest request, HttpServletResponse response, FilterChain chain, long length, long most)
+            HttpServletRequest request,
+            HttpServletResponse response,
+            FilterChain chain,
+            long length,
+            long most,
+            Places large,
+            String source)
             throws ServletException, IOException {
         boolean isSound = request.getRequestURI().equals(SOUNDS);
-        boolean isLarge = !isSound && (length > LARGE_BYTES || length < 0);
-        if (isLarge && !mayBeLarge()) {
+        boolean isKey = request.getRequestURI().equals(KeyFilter.PATH);
+        boolean isLarge = !isSound && !isKey && (length > LARGE_BYTES || length < 0);
+        if (isLarge && !large.take(source, WAIT_SECONDS)) {
             refuse(
                     request,
                     response,
@@ -120,26 +156,14 @@ class RequestLimits extends OncePerRequestFilter {
             return;
         }
         try {
-            LimitedRequest limited = new LimitedRequest(
-                    request,
-                    most,
-                    clock.getAsLong()
-                            + (isSound ? SOUND_PATIENCE_NANOS : isLarge ? LARGE_PATIENCE_NANOS : PATIENCE_NANOS));
-            chain.doFilter(limited, response);
-            limited.drain();
+            long patience = isSound
+                    ? SOUND_PATIENCE_NANOS
+                    : isKey ? KEY_PATIENCE_NANOS : isLarge ? LARGE_PATIENCE_NANOS : PATIENCE_NANOS;
+            chain.doFilter(new LimitedRequest(request, most, clock.getAsLong() + patience), response);
         } finally {
             if (isLarge) {
-                large.release();
+                large.leave(source);
             }
-        }
-    }
-
-    private boolean mayBeLarge() {
-        try {
-            return large.tryAcquire(WAIT_SECONDS, TimeUnit.SECONDS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            return false;
         }
     }
 
@@ -158,7 +182,7 @@ class RequestLimits extends OncePerRequestFilter {
                                 + "\",\"mend\":null}]}")
                         .getBytes(StandardCharsets.UTF_8));
         response.flushBuffer();
-        new LimitedRequest(request, LEFT_BYTES, clock.getAsLong() + LEFT_NANOS).drain();
+        RefusedBody.readAway(request);
     }
 
     private final class LimitedRequest extends HttpServletRequestWrapper {
@@ -187,19 +211,6 @@ class RequestLimits extends OncePerRequestFilter {
                 reader = new BufferedReader(new InputStreamReader(getInputStream(), StandardCharsets.UTF_8));
             }
             return reader;
-        }
-
-        /** What nobody read is read away, for a moment: else the answer might never reach a sender that is still sending. */
-        void drain() {
-            try {
-                Limited rest = new Limited(super.getInputStream(), LEFT_BYTES, clock.getAsLong() + LEFT_NANOS);
-                byte[] buffer = new byte[64 << 10];
-                while (!rest.isFinished() && rest.read(buffer) >= 0) {
-                    // on with it
-                }
-            } catch (IOException | IllegalStateException e) {
-                // it ends when the connection does
-            }
         }
     }
 

@@ -17,7 +17,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * name as Host. Covers REST and the opening of the WebSocket alike.
  */
 @Component
-@Order(1)
+@Order(0)
 class SameOriginFilter extends OncePerRequestFilter {
 
     private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
@@ -31,10 +31,11 @@ class SameOriginFilter extends OncePerRequestFilter {
                 || !OWN_NAMES.contains(withoutPort(host))
                         && !NetworkDoor.ownAddresses().contains(withoutPort(host))) {
             refuse(
+                    request,
                     response,
                     "This address is not one of Imperan's: open it as http://127.0.0.1:" + request.getLocalPort());
         } else if (origin != null && !host.equals(authority(origin))) {
-            refuse(response, "A page from " + origin + " may not use Imperan");
+            refuse(request, response, "A page from " + origin + " may not use Imperan");
         } else {
             chain.doFilter(request, response);
         }
@@ -52,9 +53,13 @@ class SameOriginFilter extends OncePerRequestFilter {
         }
     }
 
-    private static void refuse(HttpServletResponse response, String why) throws IOException {
+    private static void refuse(HttpServletRequest request, HttpServletResponse response, String why)
+            throws IOException {
         response.setStatus(HttpServletResponse.SC_FORBIDDEN);
         response.setContentType("text/plain;charset=UTF-8");
+        response.setHeader("Connection", "close");
         response.getWriter().println(why);
+        response.flushBuffer();
+        RefusedBody.readAway(request);
     }
 }

@@ -28,6 +28,10 @@ class StrictHeaders extends OncePerRequestFilter {
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("X-Frame-Options", "DENY");
         response.setHeader("Referrer-Policy", "no-referrer");
+        if (request.getRequestURI().startsWith("/api/network")) {
+            // the show key is in it
+            response.setHeader("Cache-Control", "no-store");
+        }
         chain.doFilter(request, response);
     }
 }

@@ -10,6 +10,7 @@ import imperan.phrasebook.ReadRow;
 import imperan.phrasebook.ReadTable;
 import imperan.phrasebook.TableExport;
 import imperan.phrasebook.TableImport;
+import imperan.server.access.NetworkDoor;
 import imperan.server.net.AddressSpaceAsker;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
@@ -22,6 +23,7 @@ import imperan.show.Person;
 import imperan.show.Phrase;
 import imperan.show.Phrasebook;
 import imperan.show.Show;
+import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
@@ -52,9 +54,10 @@ class PhrasebookController {
 
     private final ShowStore store;
     private final ShowLoop loop;
-    private final AddressSpaceAsker asker = new AddressSpaceAsker();
+    private final AddressSpaceAsker asker;
 
-    PhrasebookController(Keeper keeper, ShowStore store, ShowLoop loop) {
+    PhrasebookController(Keeper keeper, ShowStore store, ShowLoop loop, AddressSpaceAsker asker) {
+        this.asker = asker;
         this.keeper = keeper;
         this.store = store;
         this.loop = loop;
@@ -104,8 +107,9 @@ class PhrasebookController {
             BookChange.OnSameName onSameName) {}
 
     @PostMapping("/preview")
-    ReadPreview preview(@PathVariable("show") String showId, @RequestBody Reading reading) {
-        ReadTable read = rows(showId, reading.source(), reading.text(), reading.bare(), reading.columns());
+    ReadPreview preview(@PathVariable("show") String showId, @RequestBody Reading reading, HttpServletRequest request) {
+        ReadTable read =
+                rows(showId, reading.source(), reading.text(), reading.bare(), reading.columns(), isHere(request));
         Show show = keeper.show(showId).join();
         BookChange change = new BookChange(show, reading.name(), phrases(read.rows()));
         Optional<BookChange.Difference> difference = change.difference();
@@ -136,9 +140,11 @@ class PhrasebookController {
     CompletableFuture<ResponseEntity<ShowController.EditAnswer>> take(
             @PathVariable("show") String showId,
             @RequestHeader(ShowController.BROWSER) String browser,
-            @RequestBody Taking taking) {
-        List<Phrase> phrases = phrases(rows(showId, taking.source(), taking.text(), taking.bare(), taking.columns())
-                .rows());
+            @RequestBody Taking taking,
+            HttpServletRequest request) {
+        List<Phrase> phrases =
+                phrases(rows(showId, taking.source(), taking.text(), taking.bare(), taking.columns(), isHere(request))
+                        .rows());
         Person person = store.person(browser);
         Optional<Phrasebook.LinkSheet> sheet = taking.source() == Source.OTHER_SHOW
                 ? otherBook(taking.text()).map(book -> book.book().sheet())
@@ -157,17 +163,18 @@ class PhrasebookController {
         return rows.stream().flatMap(row -> row.phrase().stream()).toList();
     }
 
-    private ReadTable rows(String showId, Source source, String text, boolean bare, List<ReadTable.Told> columns) {
+    private ReadTable rows(
+            String showId, Source source, String text, boolean bare, List<ReadTable.Told> columns, boolean isHere) {
         return source == Source.TABLE
                 ? TableImport.read(text, bare, columns)
-                : new ReadTable(rows(showId, source, text), List.of());
+                : new ReadTable(rows(showId, source, text, isHere), List.of());
     }
 
-    private List<ReadRow> rows(String showId, Source source, String text) {
+    private List<ReadRow> rows(String showId, Source source, String text, boolean isHere) {
         return switch (source) {
             case TABLE -> TableImport.read(text);
             case OSCQUERY -> OscQuery.read(text);
-            case ASKED -> asked(text.strip());
+            case ASKED -> asked(text.strip(), isHere);
             case HEARD -> {
                 PartId target = new PartId(text);
                 yield understood(loop.ask(showId, (running, now) -> running.collected(target), List.<Phrase>of())
@@ -196,8 +203,12 @@ class PhrasebookController {
         return KnownBook.of(show, book).map(KnownBook::phrases).orElse(List.of());
     }
 
-    private List<ReadRow> asked(String address) {
-        AddressSpaceAsker.Answer answer = asker.ask(address);
+    private static boolean isHere(HttpServletRequest request) {
+        return NetworkDoor.isThisMachine(request.getRemoteAddr());
+    }
+
+    private List<ReadRow> asked(String address, boolean isHere) {
+        AddressSpaceAsker.Answer answer = asker.ask(address, isHere);
         return answer instanceof AddressSpaceAsker.Answer.Text text
                 ? OscQuery.read(text.json())
                 : List.of(ReadRow.refused(address, ((AddressSpaceAsker.Answer.None) answer).why()));

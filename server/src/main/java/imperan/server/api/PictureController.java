@@ -2,6 +2,7 @@ package imperan.server.api;
 
 import imperan.picture.Picture;
 import imperan.server.store.PictureStore;
+import imperan.show.Characters;
 import imperan.show.Person;
 import imperan.show.Problem;
 import jakarta.servlet.http.HttpServletRequest;
@@ -60,11 +61,7 @@ class PictureController {
                     .body(new Uploaded(Optional.empty(), List.of(Problem.of(bad.reason()))));
         }
         Picture picture = ((Picture.Read.Good) read).picture();
-        String shown = name.codePoints()
-                .filter(c -> !Character.isISOControl(c))
-                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
-                .toString()
-                .strip();
+        String shown = Characters.shown(name);
         String called = shown.isEmpty() ? "Picture" : shown;
         pictures.keep(picture, called.substring(0, Math.min(called.length(), Person.MOST_NAME)));
         return ResponseEntity.ok(new Uploaded(Optional.of(picture.hash()), List.of()));

@@ -2,6 +2,7 @@ package imperan.server.api;
 
 import imperan.server.sound.Sounds;
 import imperan.server.store.SoundStore.SoundInfo;
+import imperan.show.Characters;
 import imperan.show.Person;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -64,11 +65,7 @@ class SoundController {
     /** Takes the bytes of a sound file in, and begins to decode it. */
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<SoundState> load(@RequestParam("name") String name, HttpServletRequest request) throws IOException {
-        String shown = name.codePoints()
-                .filter(c -> !Character.isISOControl(c))
-                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
-                .toString()
-                .strip();
+        String shown = Characters.shown(name);
         Sounds.State state = sounds.load(
                 shown.isEmpty() ? "Sound" : shown.substring(0, Math.min(shown.length(), Person.MOST_NAME)),
                 request.getInputStream());

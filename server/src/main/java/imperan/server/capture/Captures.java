@@ -14,6 +14,7 @@ import imperan.server.run.ShowLoop;
 import imperan.server.store.CaptureStore;
 import imperan.server.store.CaptureStore.CaptureInfo;
 import imperan.server.store.Keeper;
+import imperan.show.Characters;
 import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Problem;
@@ -97,7 +98,9 @@ public class Captures implements AutoCloseable {
     }
 
     private Optional<Problem> problem(String showId, String name) {
-        if (name.isBlank() || name.length() > Person.MOST_NAME || name.chars().anyMatch(Character::isISOControl)) {
+        if (name.isBlank()
+                || name.length() > Person.MOST_NAME
+                || name.codePoints().anyMatch(Characters::isUnshowable)) {
             return Optional.of(new Problem(
                     Optional.empty(),
                     "name",

@@ -17,8 +17,13 @@ import java.util.concurrent.Flow;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import org.springframework.stereotype.Component;
 
-/** Asks a target over HTTP for what it understands (OSCQuery). */
+/**
+ * Asks a target over HTTP for what it understands (OSCQuery): the one whose address somebody has just typed, wherever that is, but never
+ * Imperan itself.
+ */
+@Component
 public final class AddressSpaceAsker {
 
     /** For the whole of an answer: one that comes byte by byte is none. */
@@ -31,6 +36,11 @@ public final class AddressSpaceAsker {
     private final HttpClient http =
             HttpClient.newBuilder().connectTimeout(PATIENCE).build();
     private final Semaphore asking = new Semaphore(MOST_AT_ONCE);
+    private final OwnPorts own;
+
+    AddressSpaceAsker(OwnPorts own) {
+        this.own = own;
+    }
 
     /** What came of asking. */
     public sealed interface Answer {
@@ -40,16 +50,30 @@ public final class AddressSpaceAsker {
         record None(String why) implements Answer {}
     }
 
-    /** @param typed the address of a page; {@code http://} may be left out */
-    public Answer ask(String typed) {
+    /**
+     * Over the network it is not told apart why one does not answer: that would show from outside what listens in this network.
+     *
+     * @param typed  the address of a page; {@code http://} may be left out
+     * @param isHere whether somebody at this machine asks
+     */
+    public Answer ask(String typed, boolean isHere) {
+        Answer answer = ask(typed);
+        return isHere || answer instanceof Answer.Text
+                ? answer
+                : new Answer.None(
+                        "No address space came from there. At the computer on which Imperan runs more is said");
+    }
+
+    private Answer ask(String typed) {
         if (!asking.tryAcquire()) {
             return new Answer.None("Other targets are being asked at this moment. Try again in a few seconds");
         }
         try {
             URI uri = URI.create(typed.contains("://") ? typed : "http://" + typed);
-            return "http".equals(uri.getScheme()) && uri.getHost() != null
-                    ? ask(uri)
-                    : new Answer.None("An address such as http://192.0.2.41:7110/ is needed");
+            if (!"http".equals(uri.getScheme()) || uri.getHost() == null) {
+                return new Answer.None("An address such as http://192.0.2.41:7110/ is needed");
+            }
+            return own.isOne(uri) ? new Answer.None("Imperan itself listens at that port, and no target") : ask(uri);
         } catch (IllegalArgumentException e) {
             return new Answer.None("This is no address of a page: " + e.getMessage());
         } finally {

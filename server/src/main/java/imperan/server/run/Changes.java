@@ -1,5 +1,6 @@
 package imperan.server.run;
 
+import imperan.cue.ListRun;
 import imperan.live.ControlValue;
 import imperan.live.Line;
 import imperan.live.LinkTurn;
@@ -118,6 +119,11 @@ final class Changes implements LiveSink {
         } else if (event instanceof LiveEvent.ListBrokenOff broken) {
             notice("“" + broken.name() + "” is broken off: it steps itself. " + broken.target() + " sends "
                     + broken.address() + " when a cue is sent. Change its Go message, or arm it, in Cues");
+        } else if (event instanceof LiveEvent.CueNotBegun not) {
+            if (not.first()) {
+                notice("“" + not.cue() + "” did not begin: " + ListRun.MOST_RUNNING + " cues of “" + not.name()
+                        + "” run already. Look what fires them so often; Watch counts the others");
+            }
         } else if (event instanceof LiveEvent.StepIgnored ignored) {
             notice("“" + ignored.name() + "” ignored " + ignored.address() + " from " + ignored.target()
                     + ": everything was stopped less than 1 s ago");

@@ -129,6 +129,20 @@ final class Inbox {
         }
     }
 
+    /** A hand that waits, whatever else does. */
+    Optional<Input> pollHand() {
+        lock.lock();
+        try {
+            Input next = hands.poll();
+            if (next != null && lock.hasWaiters(room)) {
+                room.signal();
+            }
+            return Optional.ofNullable(next);
+        } finally {
+            lock.unlock();
+        }
+    }
+
     /** Waits until there is an input, the time is over, or somebody wakes who waits. */
     void await(long nanos) throws InterruptedException {
         lock.lockInterruptibly();

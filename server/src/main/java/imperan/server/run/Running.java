@@ -241,8 +241,13 @@ final class Running implements Turns.Work, AutoCloseable {
     }
 
     @Override
-    public void due(long now) {
-        live.takeDue(now);
+    public boolean due(long now) {
+        return live.takeOneDue(now);
+    }
+
+    @Override
+    public void dueDone() {
+        live.flush();
     }
 
     @Override

@@ -1,13 +1,13 @@
 package imperan.server.run;
 
-import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Takes one turn at a time. The loop has a thread for it, but while it is calm that thread sleeps, and waking it would take longer than the turn: so who
- * brings a touch or a packet then takes the turn for it. Once inputs come close together, all of them are left to the loop's own thread.
+ * Takes one turn at a time. The loop has a thread for it, but while it is calm that thread sleeps, and waking it would take longer than the
+ * turn: so who brings a touch or a packet then takes the turn for it. Once inputs come close together, all of them are left to the loop's
+ * own thread.
  */
 final class Turns implements AutoCloseable {
 
@@ -16,8 +16,15 @@ final class Turns implements AutoCloseable {
 
         void handle(Input input, long now);
 
-        /** What is due by now, by time alone. */
-        void due(long now);
+        /**
+         * One thing that is due by now, by time alone.
+         *
+         * @return whether there was one
+         */
+        boolean due(long now);
+
+        /** What was put together by that leaves. */
+        void dueDone();
 
         /** Who plays by itself gets a turn. */
         void act(long now);
@@ -38,6 +45,8 @@ final class Turns implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Turns.class);
     /** The loop is calm when nothing was handled for as long: at more than a thousand inputs a second it never is. */
     private static final long CALM_NANOS = 1_000_000L;
+    /** Due things in one turn. */
+    private static final int MOST_DUE = 64;
 
     private final Inbox inbox;
     private final Work work;
@@ -65,7 +74,7 @@ final class Turns implements AutoCloseable {
                 turn.lock();
                 try {
                     take();
-                    guarded(() -> work.due(ShowClock.now()));
+                    due();
                     guarded(() -> work.act(ShowClock.now()));
                     guarded(() -> work.tell(ShowClock.now()));
                     guarded(() -> work.save(ShowClock.now()));
@@ -81,14 +90,28 @@ final class Turns implements AutoCloseable {
 
     /** Handles one input, where there is one. */
     private void take() {
+        inbox.poll().ifPresent(this::handle);
+    }
+
+    private void handle(Input input) {
         guarded(() -> {
             long now = ShowClock.now();
-            Optional<Input> input = inbox.poll();
-            if (input.isPresent()) {
-                work.handle(input.get(), now);
-                lastHandled = now;
-            }
+            work.handle(input, now);
+            lastHandled = now;
         });
+    }
+
+    /** What is due, one after the other, and no more than packets should wait for; after each of them a hand that waits has its turn. */
+    private void due() {
+        boolean[] done = {true};
+        for (int i = 0; i < MOST_DUE && done[0]; i++) {
+            done[0] = false;
+            guarded(() -> done[0] = work.due(ShowClock.now()));
+            if (done[0]) {
+                inbox.pollHand().ifPresent(this::handle);
+            }
+        }
+        guarded(work::dueDone);
     }
 
     /** A fault in one thing must not silence the show, not even one of the machine such as a full stack or memory. */
@@ -101,7 +124,10 @@ final class Turns implements AutoCloseable {
         }
     }
 
-    /** On the thread that has just brought an input: takes the turn for it where the loop is calm, else wakes the loop. What is due is left to the loop. */
+    /**
+     * On the thread that has just brought an input: takes the turn for it where the loop is calm, else wakes the loop. What is due is left
+     * to the loop.
+     */
     void takeOrWake() {
         boolean done = false;
         if (ShowClock.now() - lastHandled > CALM_NANOS && turn.tryLock()) {

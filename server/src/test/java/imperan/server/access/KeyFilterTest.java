@@ -14,7 +14,8 @@ class KeyFilterTest {
 
     private final ShowKeys keys = new ShowKeys("12345678", new byte[] {7});
     private long now;
-    private final KeyFilter filter = new KeyFilter(keys, "192.0.2.10"::equals, () -> now);
+    private final KeyFilter filter = new KeyFilter(keys, "192.0.2.10"::equals);
+    private final KeyForm form = new KeyForm(filter, keys, () -> now);
     private final MockFilterChain chain = new MockFilterChain();
 
     private MockHttpServletResponse ask(String from, String method, String path, String key, String pass)
@@ -28,7 +29,7 @@ class KeyFilterTest {
             request.setCookies(new Cookie(KeyFilter.COOKIE, pass));
         }
         MockHttpServletResponse response = new MockHttpServletResponse();
-        filter.doFilter(request, response, chain);
+        filter.doFilter(request, response, (q, a) -> form.doFilter(q, a, chain));
         return response;
     }
 

@@ -24,6 +24,7 @@ class TurnsTest {
     private volatile int mostAtOnce;
     private volatile long next = Long.MAX_VALUE;
     private volatile String failsAt = "";
+    private final AtomicInteger dueStill = new AtomicInteger();
 
     private final Turns turns = new Turns(inbox, new Turns.Work() {
 
@@ -42,9 +43,15 @@ class TurnsTest {
         }
 
         @Override
-        public void due(long now) {
+        public boolean due(long now) {
             next = Long.MAX_VALUE;
             does("due");
+            return dueStill.getAndDecrement() > 0;
+        }
+
+        @Override
+        public void dueDone() {
+            does("due done");
         }
 
         @Override
@@ -90,7 +97,9 @@ class TurnsTest {
     void theLoopsThreadHandlesOneInputThenTimeThenActorsThenTellsAndSaves() throws InterruptedException {
         inbox.put(new Input.Beat("ada"));
         turns.start();
-        assertThat(until("save")).extracting(Done::what).containsExactly("ada", "due", "act", "tell", "save");
+        assertThat(until("save"))
+                .extracting(Done::what)
+                .containsExactly("ada", "due", "due done", "act", "tell", "save");
         assertThat(done).isEmpty();
     }
 
@@ -108,10 +117,23 @@ class TurnsTest {
     void theLoopSleepsUntilTheEarliestThatIsDueAndIsWokenWhereATurnMadeItEarlier() throws InterruptedException {
         turns.start();
         inbox.wake();
-        assertThat(until("save")).extracting(Done::what).containsExactly("due", "act", "tell", "save");
+        assertThat(until("save")).extracting(Done::what).containsExactly("due", "due done", "act", "tell", "save");
         next = ShowClock.now() + 1_000_000L;
         turns.takeOrWake();
         assertThat(until("save")).contains(new Done("due", "show-loop"));
+    }
+
+    /** However much is due, a hand waits for one thing of it and no more; packets wait for all. */
+    @Test
+    void afterEachThingThatIsDueAHandHasItsTurn() throws InterruptedException {
+        dueStill.set(3);
+        for (String who : List.of("ada", "ben", "cyd")) {
+            inbox.put(new Input.Beat(who));
+        }
+        turns.start();
+        assertThat(until("save"))
+                .extracting(Done::what)
+                .containsExactly("ada", "due", "ben", "due", "cyd", "due", "due", "due done", "act", "tell", "save");
     }
 
     @Test
@@ -122,8 +144,10 @@ class TurnsTest {
         turns.start();
         assertThat(until("save"))
                 .extracting(Done::what)
-                .containsExactly("ada", "failed StackOverflowError", "due", "act", "tell", "save");
-        assertThat(until("save")).extracting(Done::what).containsExactly("ben", "due", "act", "tell", "save");
+                .containsExactly("ada", "failed StackOverflowError", "due", "due done", "act", "tell", "save");
+        assertThat(until("save"))
+                .extracting(Done::what)
+                .containsExactly("ben", "due", "due done", "act", "tell", "save");
     }
 
     @Test
