@@ -148,6 +148,7 @@ export type Song = Schemas["Song"];
 export type Sound = Schemas["Sound"];
 export type SoundState = Schemas["SoundState"];
 export type SoundWave = Schemas["SoundWave"];
+export type CutOff = Schemas["CutOff"];
 export type UnusedSound = Schemas["UnusedSound"];
 export type TimeFrom = Schemas["TimeFrom"];
 export type BeatGrid = Schemas["BeatGrid"];

@@ -78,10 +78,13 @@ export function CuesStation() {
       note: "",
     };
     const part = { id, parent: null, order: lists.length + 1, body };
+    const from = location.href;
     const problems = await report(edit("Add a cue list", [{ step: "put", basedOn: 0, part }]));
     if (problems.length > 0) return;
     // a list begins with a cue that does nothing
     await report(insertCue(id, null, crypto.randomUUID()));
+    // who has gone on meanwhile is not taken away from there
+    if (location.href !== from) return;
     // what is done next is meant for the new list, and not for the one before
     void navigate(`/cues/${id}`, { flushSync: true });
     setMode("edit");

@@ -1,11 +1,12 @@
 import { Download, FlaskConical, OctagonX } from "lucide-react";
 import { useCallback, useEffect, useState } from "react";
-import type { CueList, Problem, Trial, TrialCue, TrialWish } from "../api/types";
+import type { CueList, CutOff, Problem, Trial, TrialCue, TrialWish } from "../api/types";
 import { type HeldOf, useShow } from "../live/show";
-import { beginTrial, stopTrial, trialAsCsv, trialOf, trialVenues } from "../requests/trial";
+import { beginTrial, cutTrial, stopTrial, trialAsCsv, trialOf, trialVenues } from "../requests/trial";
 import { PushButton } from "../ui/buttons";
 import { TextField } from "../ui/fields";
 import { report } from "../ui/notices";
+import { clockTime } from "../ui/time";
 import { calledCue } from "./describe";
 
 const RUNS_MS = 300;
@@ -28,12 +29,14 @@ export function TrialPanel({ list }: { list: HeldOf<CueList> }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [problems, setProblems] = useState<Problem[]>([]);
   const [trouble, setTrouble] = useState("");
+  const [cut, setCut] = useState<CutOff | null>(null);
 
   const look = useCallback(
     () =>
-      Promise.all([trialOf(id), trialVenues(id)]).then(
-        ([found, spoken]) => {
+      Promise.all([trialOf(id), trialVenues(id), cutTrial(id)]).then(
+        ([found, spoken, cutOff]) => {
           setNow(found);
+          setCut(cutOff);
           setVenues(spoken);
           setTrouble("");
         },
@@ -120,6 +123,12 @@ export function TrialPanel({ list }: { list: HeldOf<CueList> }) {
             </p>
           ))}
         </form>
+      )}
+      {cut && !now && (
+        <p role="status" className="rounded border border-caution p-3 text-caution">
+          The trial that {cut.by || "somebody"} began at {clockTime(cut.at)} was cut off when the server
+          ended, at cue {cut.cue}. Start it again to know the rest.
+        </p>
       )}
       {now && <Result now={now} list={id} />}
     </aside>

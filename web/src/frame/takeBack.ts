@@ -11,8 +11,10 @@ export const bringBack = () => showing(redo);
 
 async function showing(act: () => Promise<Problem[]>): Promise<void> {
   const before = useShow.getState().parts;
+  const from = location.href;
   const problems = await report(act());
-  if (problems.length > 0) return;
+  // who has gone on meanwhile is not taken away from there
+  if (problems.length > 0 || location.href !== from) return;
   const after = useShow.getState().parts;
   const changed = [...new Set([...before.keys(), ...after.keys()])].filter(
     (id) => before.get(id)?.part !== after.get(id)?.part,

@@ -17,6 +17,7 @@ import { notify, report } from "../ui/notices";
 import { EditField } from "../ui/EditField";
 import { of } from "../ui/fields";
 import { NextSteps } from "../ui/NextSteps";
+import { whileHere } from "../ui/whileHere";
 import { addPage, setPage } from "./actions";
 import { useBuildDialog, openDialog } from "./dialogs";
 import { onBuildKey } from "./keys";
@@ -123,12 +124,14 @@ function FirstPage() {
   const goTo = useGoToPage();
   const navigate = useNavigate();
   const speaking = partsOf(parts, "target").some((t) => t.part.body.phrasebook);
-  const start = async (tab: (typeof SHELVES)[number]) => {
-    const { id, problems } = await addPage(null);
-    await report(Promise.resolve(problems));
-    if (problems.length > 0) return;
-    useShelf.setState({ tab });
-    goTo(id);
+  const start = (tab: (typeof SHELVES)[number]) => {
+    const adding = addPage(null);
+    void report(adding.then((added) => added.problems));
+    return whileHere(adding, ({ id, problems }) => {
+      if (problems.length > 0) return;
+      useShelf.setState({ tab });
+      goTo(id);
+    });
   };
   return (
     <div className="min-h-0 flex-1 overflow-auto">
@@ -207,10 +210,12 @@ function Pages({ pages, current }: { pages: HeldOf<Page>[]; current: HeldOf<Page
   const parts = useShow((s) => s.parts);
   const [panel, setPanel] = useState(false);
 
-  const add = async () => {
+  const add = () => {
     const adding = addPage(current?.part.id ?? null);
-    const problems = await report(adding.then((added) => added.problems));
-    if (problems.length === 0) goTo((await adding).id);
+    void report(adding.then((added) => added.problems));
+    return whileHere(adding, ({ id, problems }) => {
+      if (problems.length === 0) goTo(id);
+    });
   };
 
   return (

@@ -19,6 +19,7 @@ import { Check, NumberField, of } from "../ui/fields";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
 import { SidePanel } from "../ui/SidePanel";
+import { whileHere } from "../ui/whileHere";
 import { ConditionFields } from "./ConditionFields";
 import { useGoToPage } from "./useGoToPage";
 import {
@@ -49,10 +50,12 @@ export function PagePanel({ page, onClose }: { page: HeldOf<Page>; onClose: () =
 
   const [screen, setScreen] = useState<ScreenKind>("PHONE");
   const made = async (making: Promise<{ id: string; problems: Problem[] }>, page = (id: string) => id) => {
-    const problems = await report(making.then((m) => m.problems));
-    if (problems.length > 0) return;
-    goTo(page((await making).id));
-    onClose();
+    void report(making.then((m) => m.problems));
+    await whileHere(making, ({ id, problems }) => {
+      if (problems.length > 0) return;
+      goTo(page(id));
+      onClose();
+    });
   };
   /** The copy of this very page. */
   const copied = (draft: string) => {

@@ -16,6 +16,7 @@ import { NumberField } from "../ui/fields";
 import { report } from "../ui/notices";
 import { SearchField } from "../ui/SearchField";
 import { Select } from "../ui/Select";
+import { whileHere } from "../ui/whileHere";
 import { useGoToPage } from "./useGoToPage";
 import { familiesOf, type Manner, placeTaken, putBack, shelfTarget, take, useShelf } from "./shelf";
 
@@ -203,9 +204,10 @@ function usePlace(current: string | null) {
   const goTo = useGoToPage();
   return async (page: string | null) => {
     const placing = placeTaken(page, null);
-    await report(placing.then((p) => p.problems));
-    const placed = (await placing).page;
-    if (placed && placed !== current) goTo(placed);
+    void report(placing.then((p) => p.problems));
+    await whileHere(placing, ({ page: placed }) => {
+      if (placed && placed !== current) goTo(placed);
+    });
   };
 }
 

@@ -20,6 +20,7 @@ import { GoLive } from "./GoLive";
 import { type FileInHand, ImportDialog } from "./ImportDialog";
 import { textOf } from "../ui/file";
 import { Working } from "../ui/Working";
+import { whileHere } from "../ui/whileHere";
 
 /** All shows: exactly one is live and owns the sockets; the others can be opened and edited meanwhile. */
 export function ShowsStation() {
@@ -52,7 +53,10 @@ export function ShowsStation() {
     let number = here.length + 1;
     while (names.has(`Show ${number}`)) number++;
     // an empty show opens when it is made: the next step is there
-    void act(createShow(`Show ${number}`)).then(({ show }) => show && location.assign(`/?show=${show}#/rig`));
+    void whileHere(
+      act(createShow(`Show ${number}`)),
+      ({ show }) => show && location.assign(`/?show=${show}#/rig`),
+    );
   };
 
   const choose = async (chosen: File) => {

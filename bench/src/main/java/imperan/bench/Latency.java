@@ -206,7 +206,7 @@ final class Latency {
         return thread;
     }
 
-    private static void join(Thread thread) {
+    static void join(Thread thread) {
         try {
             thread.join();
         } catch (InterruptedException e) {

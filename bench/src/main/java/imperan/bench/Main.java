@@ -32,7 +32,8 @@ public final class Main {
             "codec",
             "wire",
             "proof",
-            "cues"));
+            "cues",
+            "firing"));
     private static final int CODEC_ROUNDS = 5;
 
     private Main() {}
@@ -62,6 +63,9 @@ public final class Main {
             }
             if (wanted.contains("cues")) {
                 new CueTiming(stage).besideABareTimer();
+            }
+            if (wanted.contains("firing")) {
+                new Firing(stage).besideGo();
             }
             if (wanted.contains("trouble")) {
                 new Trouble(stage).beside();

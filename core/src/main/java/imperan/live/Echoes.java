@@ -1,6 +1,5 @@
 package imperan.live;
 
-import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.PartId;
 import java.util.ArrayDeque;
@@ -8,9 +7,7 @@ import java.util.Collection;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.Iterator;
-import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -24,7 +21,8 @@ final class Echoes {
     /** What remains of a number on its way as a 32-bit float, and a little more, as a share of it. */
     private static final double NEAR = 1e-5;
 
-    private record Said(List<OscArgument> arguments, long until) {}
+    /** @param size how many arguments a report has that is equal */
+    private record Said(Wanted equal, int size, long until) {}
 
     private final Map<Listeners.Key, Deque<Said>> said = new HashMap<>();
     private Set<Listeners.Key> heard = Set.of();
@@ -44,7 +42,8 @@ final class Echoes {
         if (heard.contains(key)) {
             Deque<Said> open = said.computeIfAbsent(key, fresh -> new ArrayDeque<>());
             open.addLast(new Said(
-                    message.arguments(),
+                    Wanted.Arguments.same(message.arguments(), NEAR),
+                    message.arguments().size(),
                     now + Expectation.of(message.address(), link.vocabulary()).limitNanos()));
             if (open.size() > MOST) {
                 open.removeFirst();
@@ -62,28 +61,11 @@ final class Echoes {
             Said ours = each.next();
             if (now > ours.until) {
                 each.remove();
-            } else if (same(ours.arguments, message.arguments())) {
+            } else if (ours.size == message.arguments().size() && ours.equal.agrees(message.arguments())) {
                 each.remove();
                 return true;
             }
         }
         return false;
-    }
-
-    private static boolean same(List<OscArgument> ours, List<OscArgument> theirs) {
-        if (ours.size() != theirs.size()) {
-            return false;
-        }
-        for (int i = 0; i < ours.size(); i++) {
-            Optional<Double> number = Spelling.number(ours.get(i));
-            Optional<Double> other = Spelling.number(theirs.get(i));
-            boolean equal = number.isPresent() && other.isPresent()
-                    ? Math.abs(number.get() - other.get()) <= Math.abs(number.get()) * NEAR
-                    : ours.get(i).equals(theirs.get(i));
-            if (!equal) {
-                return false;
-            }
-        }
-        return true;
     }
 }

@@ -15,7 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
 
 /**
  * What one target says drives another one, as the forwards of the show say. An answer to a query, a keep-alive or a proof of ours drives nothing. What a target
@@ -149,7 +148,7 @@ final class Forwards {
             echoes.addLast(new Echo(
                     to.get().id(),
                     answer,
-                    expected.address().isPresent() ? expected.wanted(says, List.of()) : same(says),
+                    expected.address().isPresent() ? expected.wanted(says, List.of()) : Wanted.Arguments.same(says, NEAR),
                     each.passing(),
                     state.now() + ANSWER_NANOS));
             if (echoes.size() > MOST_ECHOES) {
@@ -158,17 +157,6 @@ final class Forwards {
             sending.say(to.get(), message);
         }
         state.because(inHand, state.now());
-    }
-
-    private static Wanted same(List<OscArgument> says) {
-        return new Wanted.Arguments(IntStream.range(0, says.size())
-                .mapToObj(i -> new Wanted.Arguments.Each(
-                        i,
-                        says.get(i),
-                        Spelling.number(says.get(i))
-                                .map(number -> Math.abs(number) * NEAR)
-                                .orElse(0.0)))
-                .toList());
     }
 
     private void tell(Forwarding each, Optional<List<OscArgument>> says, Reason reason) {

@@ -3,6 +3,7 @@ package imperan.live;
 import imperan.osc.OscArgument;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** What an answer has to say to agree with what was sent. */
 sealed interface Wanted {
@@ -46,6 +47,22 @@ sealed interface Wanted {
                                 .isPresent()
                         : said.get(place).equals(sent);
             }
+        }
+
+        /**
+         * All of them.
+         *
+         * @param near how far a number may be off, as a share of it
+         */
+        static Arguments same(List<OscArgument> sent, double near) {
+            return new Arguments(IntStream.range(0, sent.size())
+                    .mapToObj(i -> new Each(
+                            i,
+                            sent.get(i),
+                            Spelling.number(sent.get(i))
+                                    .map(number -> Math.abs(number) * near)
+                                    .orElse(0.0)))
+                    .toList());
         }
 
         @Override

@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A cue list that is played through once in a running show, from its first cue to its last: where the next one waits for a hand, go is said as soon as nothing runs any more. Afterwards
@@ -41,6 +42,8 @@ public final class Trial {
     private final String by;
     private final Actor actor;
     private final List<Fired> fired = new ArrayList<>();
+    /** The last of its list that is over. */
+    private Optional<Fired> latest = Optional.empty();
     private final Map<PartId, PartId> stood = new HashMap<>();
     private long startedAt;
     private long endedAt;
@@ -77,6 +80,14 @@ public final class Trial {
     /** When it wants a turn though nothing else happens; {@code Long.MAX_VALUE} where it does not. */
     public long nextDue() {
         return due;
+    }
+
+    /** The number of the cue that it fired last; empty before the first. */
+    public Optional<String> at(LiveShow live) {
+        return Stream.concat(latest.stream(), runs(live).stream())
+                .filter(each -> each.list().equals(list) && each.cue().firedAt() >= startedAt)
+                .max(Comparator.comparingLong(each -> each.cue().number()))
+                .map(each -> each.cue().cue().number());
     }
 
     /** It ends with its next turn, and stops what it plays. */
@@ -183,7 +194,14 @@ public final class Trial {
         } else if (event instanceof LiveEvent.CueEnded ended
                 && scope.lists().contains(ended.list())
                 && ended.fired().firedAt() >= startedAt) {
-            fired.add(new Fired(ended.list(), ended.fired()));
+            Fired over = new Fired(ended.list(), ended.fired());
+            fired.add(over);
+            latest = Optional.of(over)
+                    .filter(each -> each.list().equals(list))
+                    .filter(each -> latest.filter(before ->
+                                    before.cue().number() > each.cue().number())
+                            .isEmpty())
+                    .or(() -> latest);
         } else if (event instanceof LiveEvent.CuesOrdered ordered
                 && !isOrdering
                 && ordered.by().kind() != Actor.Kind.CUE

@@ -5,7 +5,9 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.PlaywrightException;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -80,6 +82,24 @@ final class Chromium implements AutoCloseable {
                 .findFirst()
                 .orElseThrow(() ->
                         new IllegalStateException(program + " is not on the PATH; run the tests by ./imperan test"));
+    }
+
+    /** Keeps what all devices of this fork show. A page that cannot be seen any more is left out. */
+    static void keepWhatIsSeen(Path folder, String name) throws IOException {
+        int number = 0;
+        for (BrowserContext context : browser == null ? List.<BrowserContext>of() : browser.contexts()) {
+            for (Page page : context.pages()) {
+                String file = name + "-" + ++number;
+                try {
+                    page.screenshot(new Page.ScreenshotOptions()
+                            .setPath(folder.resolve(file + ".png"))
+                            .setTimeout(5_000));
+                    Files.writeString(folder.resolve(file + ".html"), page.url() + "\n" + page.content());
+                } catch (PlaywrightException gone) {
+                    System.err.println(file + " cannot be seen: " + gone.getMessage());
+                }
+            }
+        }
     }
 
     /** The devices that are there now are those of the class; what comes after them is of one test. */

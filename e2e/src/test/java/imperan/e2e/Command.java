@@ -130,6 +130,22 @@ final class Command {
                         .body());
     }
 
+    /**
+     * What it says of its demo show.
+     *
+     * @param body of a POST; null for a GET
+     */
+    String said(String path, String body) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(uri("/api/shows/salt-clock" + path))
+                .header("Imperan-Browser", "command-test")
+                .header("Content-Type", "application/json");
+        return HTTP.sendAsync(
+                        (body == null ? request.GET() : request.POST(HttpRequest.BodyPublishers.ofString(body))).build(),
+                        HttpResponse.BodyHandlers.ofString())
+                .join()
+                .body();
+    }
+
     /** @return the status; 0 where the server did not answer */
     int post(String path, String type, String body) {
         try {
@@ -158,6 +174,16 @@ final class Command {
         } catch (Exception e) {
             return false;
         }
+    }
+
+    /** The page of its stand-ins. */
+    String pictures() {
+        return "http://127.0.0.1:" + ports.at(PAGE);
+    }
+
+    /** Without asking it to. */
+    void killServer() throws IOException {
+        ProcessHandle.of(serverPid()).ifPresent(ProcessHandle::destroyForcibly);
     }
 
     long serverPid() throws IOException {

@@ -2,13 +2,19 @@ package imperan.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -22,6 +28,7 @@ class CommandTest {
     private static final int KILLS = Integer.getInteger("imperan.kills", 6);
 
     private static final int PARTS = 60;
+    private static final Pattern PROOF_TOKEN = Pattern.compile("\"token\":\"([^\"]+)\"");
 
     private static Command command;
 
@@ -143,7 +150,7 @@ class CommandTest {
         assertThat(order("JUMP", "\"walk-5\"")).isEqualTo(200);
         assertThat(order("GO", "null")).isEqualTo(200);
         assertThat(walk().get("running").get(0).get("cueNumber").stringValue()).isEqualTo("5");
-        ProcessHandle.of(command.serverPid()).ifPresent(ProcessHandle::destroyForcibly);
+        command.killServer();
         assertThat(command.run("up").exit()).isZero();
         JsonNode after = walk();
         assertThat(after.get("running")).isEmpty();
@@ -152,6 +159,84 @@ class CommandTest {
                 .as("where it stood, a second before at most")
                 .isIn("walk-5", "walk-6");
         assertThat(order("GO", "null")).as("somebody says go again").isEqualTo(200);
+    }
+
+    /** In the midst of a proof, and again in the midst of putting back what that had moved. */
+    @Test
+    void whatAKilledProofHadMovedIsOfferedAndPutBack() throws Exception {
+        assertThat(command.run("up").exit()).isZero();
+        Map<String, String> before = Standing.at(command.pictures());
+        String wish =
+                """
+                {"which": "ALL", "within": null, "target": "bellows", "lines": [], "times": 20, "attended": false, "venues": []}""";
+        Desk.waitUntil("Bellows answers, and a proof begins", () -> {
+            String token = PROOF_TOKEN
+                    .matcher(command.said("/proof/plan", wish))
+                    .results()
+                    .map(found -> found.group(1))
+                    .findFirst()
+                    .orElse("");
+            return command.said("/proof", "{\"wish\": " + wish + ", \"token\": \"" + token + "\"}")
+                    .contains("\"problems\":[]");
+        });
+        Desk.waitUntil("it has moved something", () -> !Standing.at(command.pictures()).equals(before));
+        command.killServer();
+        Map<String, String> killed = Standing.at(command.pictures());
+        command.up();
+        JsonNode left = command.get("/api/shows/salt-clock/proof/leftover");
+        assertThat(left).as("after %s stood where %s had stood", killed, before).isNotEmpty();
+        assertThat(command.get("/api/shows/salt-clock/proof")).as("nothing goes on by itself").isEmpty();
+
+        // some of it is back, and the server is killed again
+        Desk.waitUntil("it begins to put back", () -> command.said("/proof/leftover/put-back", "")
+                .contains("\"problems\":[]"));
+        command.killServer();
+        command.up();
+        Desk.waitUntil("nothing is left", () -> {
+            command.said("/proof/leftover/put-back", "");
+            return command.said("/proof/leftover", null).equals("[]");
+        });
+        assertThat(Standing.at(command.pictures())).isEqualTo(before);
+    }
+
+    /** Afterwards it is told whose it was, and at which cue it ended. */
+    @Test
+    void aTrialWhoseServerIsKilledIsToldAfterwards() throws Exception {
+        assertThat(command.run("up").exit()).isZero();
+        String trial = "/cues/evening-walk/trial";
+        Desk.waitUntil("it begins", () -> command.said(
+                        trial, "{\"rehearsed\": false, \"speed\": \"OWN\", \"venues\": []}")
+                .contains("\"problems\":[]"));
+        Desk.waitUntil("a cue was fired, and that is kept", () -> keptCue().isPresent());
+        command.killServer();
+        String number = keptCue().orElseThrow();
+        command.up();
+        JsonNode cut = command.get("/api/shows/salt-clock" + trial + "/cut");
+        assertThat(cut.get(0).get("cue").stringValue()).isEqualTo(number);
+        assertThat(command.get("/api/shows/salt-clock" + trial)).as("nothing goes on by itself").isEmpty();
+        // one that ends as it should leaves nothing to tell
+        Desk.waitUntil("it begins again", () -> command.said(
+                        trial, "{\"rehearsed\": false, \"speed\": \"FASTEST\", \"venues\": []}")
+                .contains("\"problems\":[]"));
+        command.said(trial + "/stop", "");
+        Desk.waitUntil("it is over", () -> !command.said(trial, null).contains("\"running\":true"));
+        command.run("stop");
+        command.up();
+        assertThat(command.get("/api/shows/salt-clock" + trial + "/cut")).isEmpty();
+    }
+
+    /** The number of the cue at which a trial of the list is, as it is kept. */
+    private static Optional<String> keptCue() {
+        try (var connection = DriverManager.getConnection(
+                        "jdbc:postgresql://127.0.0.1:" + command.databasePort + "/imperan",
+                        "imperan_app",
+                        Files.readString(command.var.resolve("postgres/app.password")));
+                var statement = connection.createStatement();
+                var rows = statement.executeQuery("select cue from open_trial where list_id = 'evening-walk'")) {
+            return rows.next() ? Optional.of(rows.getString(1)) : Optional.empty();
+        } catch (SQLException | IOException e) {
+            throw new AssertionError(e);
+        }
     }
 
     private static int order(String deed, String cue) throws Exception {

@@ -5,8 +5,10 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInfo;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** A class of tests with a fresh demo show, a browser, and a socket of their own to its desk. */
+@ExtendWith(SeenAtFailure.class)
 abstract class InstalledTest {
 
     static Installation imperan;

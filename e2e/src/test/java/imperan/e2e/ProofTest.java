@@ -121,6 +121,37 @@ class ProofTest extends Proving {
         waitForTheEnd();
     }
 
+    /** Two hands with the same plan before them: the second hears of the proof of the first, and not of what that is to put back. */
+    @Test
+    void whoBeginsSecondHearsOfTheProofThatRuns() {
+        answering("Bellows");
+        String wish =
+                """
+                {"which": "ALL", "within": null, "target": "bellows", "lines": [], "times": 3, "attended": false, "venues": []}""";
+        String plan = ask("/proof/plan", wish);
+        String token = plan.replaceAll("(?s).*\"token\":\"([^\"]+)\".*", "$1");
+        String start = "{\"wish\": " + wish + ", \"token\": \"" + token + "\"}";
+        assertThat(ask("/proof", start)).contains("\"problems\":[]");
+        Desk.waitUntil("it has noted what it will put back", () -> ask("/proof", start).contains("problems\":[{"));
+        for (int i = 0; i < 20; i++) {
+            assertThat(ask("/proof", start)).contains("A proof runs already. Wait for its end, or stop it");
+        }
+        ask("/proof/orders", "{\"order\": \"STOP\"}");
+        station();
+        waitForTheEnd();
+    }
+
+    private String ask(String path, String body) {
+        return page.request()
+                .post(
+                        imperan.api(path),
+                        RequestOptions.create()
+                                .setHeader("Imperan-Browser", "ben")
+                                .setHeader("Content-Type", "application/json")
+                                .setData(body))
+                .text();
+    }
+
     /** Another hand fires a cue, which takes some seconds. */
     private void fire(String cue) {
         page.request()

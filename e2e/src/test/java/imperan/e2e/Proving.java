@@ -6,29 +6,19 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeMap;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInfo;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** A class of tests that prove the demo show, fresh for each of them. */
+@ExtendWith(SeenAtFailure.class)
 abstract class Proving {
 
     /** A rack that reports once a second has to be waited for, line by line. */
     private static final double LONG_MS = 120_000;
-    /** What a proof may not leave otherwise, as the page of the stand-ins names it; what goes on by itself is not among it. */
-    private static final Set<String> VALUES =
-            Set.of("level", "mute", "red", "green", "blue", "x", "y", "turbulence", "sources", "locate", "sleep");
-
     Installation imperan;
     Chromium chromium;
     Page page;
@@ -80,35 +70,7 @@ abstract class Proving {
         }
     }
 
-    /** What stands at the devices, read from their own page. */
     Map<String, String> standing() {
-        String answer = HttpClient.newHttpClient()
-                .sendAsync(
-                        HttpRequest.newBuilder(URI.create(imperan.pictures() + "/state"))
-                                .build(),
-                        HttpResponse.BodyHandlers.ofString())
-                .join()
-                .body();
-        Map<String, String> values = new TreeMap<>();
-        for (JsonNode device : new JsonMapper().readTree(answer).path("devices")) {
-            gather(device.path("name").asString(), device.path("picture"), values);
-        }
-        return values;
-    }
-
-    private static void gather(String path, JsonNode node, Map<String, String> values) {
-        if (node.isObject()) {
-            node.properties().forEach(entry -> {
-                if (VALUES.contains(entry.getKey())) {
-                    values.put(path + "/" + entry.getKey(), entry.getValue().toString());
-                } else {
-                    gather(path + "/" + entry.getKey(), entry.getValue(), values);
-                }
-            });
-        } else if (node.isArray()) {
-            for (int i = 0; i < node.size(); i++) {
-                gather(path + "/" + i, node.get(i), values);
-            }
-        }
+        return Standing.at(imperan.pictures());
     }
 }

@@ -139,6 +139,7 @@ class OpenApiSetup {
                             TrackController.MarkerPreview.class,
                             SoundController.SoundState.class,
                             SoundController.UnusedSound.class,
+                            TrialController.CutOff.class,
                             SoundController.SoundDropped.class,
                             SoundController.SoundWave.class,
                             TrackController.TrackNudge.class,

@@ -58,6 +58,22 @@ class TrialController {
         return trials.report(show, list).map(TrialView::of).stream().toList();
     }
 
+    /**
+     * One that the end of a server cut off.
+     *
+     * @param at  when it had begun, in milliseconds since 1970
+     * @param cue the number of the cue at which it ended
+     */
+    record CutOff(String by, long at, String cue) {}
+
+    /** Nothing where the last one was not cut off. */
+    @GetMapping("/cut")
+    List<CutOff> cut(@PathVariable("show") String show, @PathVariable("list") PartId list) {
+        return trials.cut(show, list).stream()
+                .map(cut -> new CutOff(cut.person(), cut.beganAt().toEpochMilli(), cut.cue()))
+                .toList();
+    }
+
     @GetMapping("/report.csv")
     ResponseEntity<byte[]> csv(@PathVariable("show") String show, @PathVariable("list") PartId list) {
         TrialReport report = trials.report(show, list)

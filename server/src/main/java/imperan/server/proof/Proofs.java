@@ -230,8 +230,11 @@ public class Proofs implements AutoCloseable {
         } else if (venue && by.name().isBlank()) {
             return Optional.of(Problem.of("Say who you are, at the top: who says that the stage is clear has a name"));
         } else if (store.leftover(showId).isPresent()) {
-            return Optional.of(Problem.of(
-                    "The last proof left values that are not back. Choose what becomes of them, above, then start"));
+            // a proof that runs has noted what it is to put back: who comes second hears of that proof
+            return runs.disturbing(showId)
+                    .join()
+                    .or(() -> Optional.of(Problem.of(
+                            "The last proof left values that are not back. Choose what becomes of them, above, then start")));
         }
         Begun begun = new Begun(
                 new ProofRun(planned.plan(), by.name()),

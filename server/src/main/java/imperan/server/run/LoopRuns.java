@@ -47,6 +47,11 @@ public final class LoopRuns {
         });
     }
 
+    /** Why no proof can begin in a show now; empty where one can. */
+    public CompletableFuture<Optional<Problem>> disturbing(String showId) {
+        return loop.askLive(showId, (running, now) -> disturbsAProof(running));
+    }
+
     private Optional<Problem> disturbsAProof(LiveShow running) {
         if (proving.isRunning()) {
             return Optional.of(Problem.of("A proof runs already. Wait for its end, or stop it"));
@@ -60,12 +65,16 @@ public final class LoopRuns {
         return Optional.empty();
     }
 
-    /** Begins a trial, or says why not. */
-    public CompletableFuture<Optional<Problem>> tryOut(String showId, Trial trial) {
+    /**
+     * Begins a trial, or says why not.
+     *
+     * @param watcher is told how it goes on
+     */
+    public CompletableFuture<Optional<Problem>> tryOut(String showId, Trial trial, TrialWatcher watcher) {
         return loop.askLive(showId, (running, now) -> {
             Optional<Problem> disturbs = disturbsATrial(running, trial);
             if (disturbs.isEmpty()) {
-                trying.start(trial);
+                trying.start(trial, watcher);
             }
             return disturbs;
         });

@@ -9,13 +9,32 @@ import java.util.Optional;
 final class Trying implements LoopActor {
 
     private Optional<Trial> trial = Optional.empty();
+    private TrialWatcher watcher = TrialWatcher.NOBODY;
+    private Optional<String> toldAt = Optional.empty();
 
     boolean isRunning() {
         return trial.filter(running -> !running.isEnded()).isPresent();
     }
 
-    void start(Trial begun) {
+    void start(Trial begun, TrialWatcher told) {
         trial = Optional.of(begun);
+        watcher = told;
+        toldAt = Optional.empty();
+    }
+
+    private void tellOfTheEnd() {
+        if (!isRunning()) {
+            watcher.ended();
+            watcher = TrialWatcher.NOBODY;
+        }
+    }
+
+    private void tellWhereItIs(LiveShow live) {
+        Optional<String> at = trial.filter(running -> !running.isEnded()).flatMap(running -> running.at(live));
+        if (at.isPresent() && !at.equals(toldAt)) {
+            toldAt = at;
+            watcher.at(at.get());
+        }
     }
 
     @Override
@@ -26,12 +45,15 @@ final class Trying implements LoopActor {
     @Override
     public void act(LiveShow live, long now) {
         trial.ifPresent(running -> running.act(live, now));
+        tellWhereItIs(live);
+        tellOfTheEnd();
     }
 
     @Override
     public void abandon() {
         trial.ifPresent(Trial::abandon);
         trial = Optional.empty();
+        tellOfTheEnd();
     }
 
     @Override

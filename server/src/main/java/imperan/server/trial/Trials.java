@@ -5,7 +5,9 @@ import imperan.live.LiveShow;
 import imperan.live.SavedValue;
 import imperan.server.run.LoopRuns;
 import imperan.server.run.ShowLoop;
+import imperan.server.run.TrialWatcher;
 import imperan.server.store.Keeper;
+import imperan.server.store.TrialStore;
 import imperan.show.CueList;
 import imperan.show.Part;
 import imperan.show.PartId;
@@ -22,14 +24,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Trials of cue lists: begun, stopped, and the last one of each list since the start. */
 @Component
-public class Trials {
+public class Trials implements AutoCloseable {
 
     /** What is known of where controls and targets stand. */
     private record Standing(List<SavedValue> values, List<Rehearsal.Known> known) {}
+
+    private static final Logger LOG = LoggerFactory.getLogger(Trials.class);
 
     private record Place(String show, PartId list) {}
 
@@ -39,9 +47,12 @@ public class Trials {
     private final Keeper keeper;
     private final ShowLoop loop;
     private final LoopRuns runs;
+    private final TrialStore store;
+    private final ExecutorService writing = Executors.newSingleThreadExecutor(r -> new Thread(r, "trials"));
     private final Map<Place, Held> last = new ConcurrentHashMap<>();
 
-    Trials(Keeper keeper, ShowLoop loop, LoopRuns runs) {
+    Trials(Keeper keeper, ShowLoop loop, LoopRuns runs, TrialStore store) {
+        this.store = store;
         this.keeper = keeper;
         this.loop = loop;
         this.runs = runs;
@@ -98,11 +109,46 @@ public class Trials {
                             "“" + uncleared.get().body().called()
                                     + "” is spoken to at the venue: say that its stage is clear, switch it to its stand-in, or rehearse"));
         }
-        Optional<Problem> problem = runs.tryOut(showId, trial).join();
+        Optional<Problem> problem = runs.tryOut(showId, trial, new Kept(showId, list.value(), by.name()))
+                .join();
         if (problem.isEmpty()) {
             last.put(new Place(showId, list), new Held(Optional.of(trial), Optional.empty()));
         }
         return problem;
+    }
+
+    /** Keeps where a trial is, in case the server ends before it. */
+    private final class Kept implements TrialWatcher {
+        private final String show;
+        private final String list;
+        private final String by;
+
+        private Kept(String show, String list, String by) {
+            this.show = show;
+            this.list = list;
+            this.by = by;
+        }
+
+        @Override
+        public void at(String number) {
+            write(() -> store.at(show, list, by, number));
+        }
+
+        @Override
+        public void ended() {
+            write(() -> store.ends(show, list));
+        }
+
+        /** A database that is away costs the trial nothing. */
+        private void write(Runnable note) {
+            writing.execute(() -> {
+                try {
+                    note.run();
+                } catch (RuntimeException e) {
+                    LOG.warn("Where the trial of {} is could not be kept: {}", list, e.getMessage());
+                }
+            });
+        }
     }
 
     private static Standing standing(LiveShow running, Show show, PartId list) {
@@ -115,6 +161,16 @@ public class Trials {
                                 .map(said -> new Rehearsal.Known(place.target(), place.address(), said))
                                 .stream())
                         .toList());
+    }
+
+    /** The last one of a list, where the end of a server cut it off and none was begun since. */
+    public Optional<TrialStore.CutTrial> cut(String showId, PartId list) {
+        return last.containsKey(new Place(showId, list)) ? Optional.empty() : store.cut(showId, list.value());
+    }
+
+    @Override
+    public void close() {
+        writing.shutdown();
     }
 
     /** Stops the trial of a list, where one runs. */
