@@ -2,6 +2,7 @@ package imperan.bench;
 
 import imperan.live.Actor;
 import imperan.live.Command.StepCues;
+import imperan.server.store.Keeper;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Cue;
@@ -14,7 +15,6 @@ import imperan.show.Person;
 import imperan.show.Target;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.FadeCurve;
-import imperan.server.store.Keeper;
 import java.io.IOException;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
@@ -148,7 +148,8 @@ final class Firing {
                         new CueList("Stepped", 0, Optional.empty(), Optional.empty(), Optional.empty(), ""))));
         for (int i = 1; i <= PLAIN; i++) {
             steps.add(new EditRequest.Put(
-                    new Part(new PartId("stepped-" + i), Optional.of(STEPPED), i, Cue.plain(String.valueOf(i), "")), 0));
+                    new Part(new PartId("stepped-" + i), Optional.of(STEPPED), i, Cue.plain(String.valueOf(i), "")),
+                    0));
         }
         Outcome outcome = stage.bean(Keeper.class)
                 .edit(stage.show, new EditRequest("Cues to fire", steps), PERSON)
@@ -160,10 +161,7 @@ final class Firing {
 
     private static CueAction say(double delay, String address) {
         return new CueAction.SayLine(
-                delay,
-                Optional.of(TARGET),
-                address,
-                List.of(new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5")));
+                delay, Optional.of(TARGET), address, List.of(new ArgumentSource.Fixed(ArgumentType.FLOAT32, "0.5")));
     }
 
     private static CueAction fade(String address) {
