@@ -148,7 +148,9 @@ final class Forwards {
             echoes.addLast(new Echo(
                     to.get().id(),
                     answer,
-                    expected.address().isPresent() ? expected.wanted(says, List.of()) : Wanted.Arguments.same(says, NEAR),
+                    expected.address().isPresent()
+                            ? expected.wanted(says, List.of())
+                            : Wanted.Arguments.same(says, NEAR),
                     each.passing(),
                     state.now() + ANSWER_NANOS));
             if (echoes.size() > MOST_ECHOES) {

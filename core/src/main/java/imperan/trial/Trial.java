@@ -44,6 +44,7 @@ public final class Trial {
     private final List<Fired> fired = new ArrayList<>();
     /** The last of its list that is over. */
     private Optional<Fired> latest = Optional.empty();
+
     private final Map<PartId, PartId> stood = new HashMap<>();
     private long startedAt;
     private long endedAt;
@@ -198,8 +199,8 @@ public final class Trial {
             fired.add(over);
             latest = Optional.of(over)
                     .filter(each -> each.list().equals(list))
-                    .filter(each -> latest.filter(before ->
-                                    before.cue().number() > each.cue().number())
+                    .filter(each -> latest.filter(
+                                    before -> before.cue().number() > each.cue().number())
                             .isEmpty())
                     .or(() -> latest);
         } else if (event instanceof LiveEvent.CuesOrdered ordered

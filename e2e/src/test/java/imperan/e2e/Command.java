@@ -140,7 +140,8 @@ final class Command {
                 .header("Imperan-Browser", "command-test")
                 .header("Content-Type", "application/json");
         return HTTP.sendAsync(
-                        (body == null ? request.GET() : request.POST(HttpRequest.BodyPublishers.ofString(body))).build(),
+                        (body == null ? request.GET() : request.POST(HttpRequest.BodyPublishers.ofString(body)))
+                                .build(),
                         HttpResponse.BodyHandlers.ofString())
                 .join()
                 .body();

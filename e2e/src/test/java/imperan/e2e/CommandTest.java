@@ -179,13 +179,16 @@ class CommandTest {
             return command.said("/proof", "{\"wish\": " + wish + ", \"token\": \"" + token + "\"}")
                     .contains("\"problems\":[]");
         });
-        Desk.waitUntil("it has moved something", () -> !Standing.at(command.pictures()).equals(before));
+        Desk.waitUntil(
+                "it has moved something", () -> !Standing.at(command.pictures()).equals(before));
         command.killServer();
         Map<String, String> killed = Standing.at(command.pictures());
         command.up();
         JsonNode left = command.get("/api/shows/salt-clock/proof/leftover");
         assertThat(left).as("after %s stood where %s had stood", killed, before).isNotEmpty();
-        assertThat(command.get("/api/shows/salt-clock/proof")).as("nothing goes on by itself").isEmpty();
+        assertThat(command.get("/api/shows/salt-clock/proof"))
+                .as("nothing goes on by itself")
+                .isEmpty();
 
         // some of it is back, and the server is killed again
         Desk.waitUntil("it begins to put back", () -> command.said("/proof/leftover/put-back", "")
@@ -204,16 +207,18 @@ class CommandTest {
     void aTrialWhoseServerIsKilledIsToldAfterwards() throws Exception {
         assertThat(command.run("up").exit()).isZero();
         String trial = "/cues/evening-walk/trial";
-        Desk.waitUntil("it begins", () -> command.said(
-                        trial, "{\"rehearsed\": false, \"speed\": \"OWN\", \"venues\": []}")
-                .contains("\"problems\":[]"));
+        Desk.waitUntil(
+                "it begins", () -> command.said(trial, "{\"rehearsed\": false, \"speed\": \"OWN\", \"venues\": []}")
+                        .contains("\"problems\":[]"));
         Desk.waitUntil("a cue was fired, and that is kept", () -> keptCue().isPresent());
         command.killServer();
         String number = keptCue().orElseThrow();
         command.up();
         JsonNode cut = command.get("/api/shows/salt-clock" + trial + "/cut");
         assertThat(cut.get(0).get("cue").stringValue()).isEqualTo(number);
-        assertThat(command.get("/api/shows/salt-clock" + trial)).as("nothing goes on by itself").isEmpty();
+        assertThat(command.get("/api/shows/salt-clock" + trial))
+                .as("nothing goes on by itself")
+                .isEmpty();
         // one that ends as it should leaves nothing to tell
         Desk.waitUntil("it begins again", () -> command.said(
                         trial, "{\"rehearsed\": false, \"speed\": \"FASTEST\", \"venues\": []}")

@@ -132,7 +132,8 @@ class ProofTest extends Proving {
         String token = plan.replaceAll("(?s).*\"token\":\"([^\"]+)\".*", "$1");
         String start = "{\"wish\": " + wish + ", \"token\": \"" + token + "\"}";
         assertThat(ask("/proof", start)).contains("\"problems\":[]");
-        Desk.waitUntil("it has noted what it will put back", () -> ask("/proof", start).contains("problems\":[{"));
+        Desk.waitUntil(
+                "it has noted what it will put back", () -> ask("/proof", start).contains("problems\":[{"));
         for (int i = 0; i < 20; i++) {
             assertThat(ask("/proof", start)).contains("A proof runs already. Wait for its end, or stop it");
         }

@@ -19,6 +19,7 @@ abstract class Proving {
 
     /** A rack that reports once a second has to be waited for, line by line. */
     private static final double LONG_MS = 120_000;
+
     Installation imperan;
     Chromium chromium;
     Page page;

@@ -233,8 +233,10 @@ public class Proofs implements AutoCloseable {
             // a proof that runs has noted what it is to put back: who comes second hears of that proof
             return runs.disturbing(showId)
                     .join()
-                    .or(() -> Optional.of(Problem.of(
-                            "The last proof left values that are not back. Choose what becomes of them, above, then start")));
+                    .or(
+                            () -> Optional.of(
+                                    Problem.of(
+                                            "The last proof left values that are not back. Choose what becomes of them, above, then start")));
         }
         Begun begun = new Begun(
                 new ProofRun(planned.plan(), by.name()),
