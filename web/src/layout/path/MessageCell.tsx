@@ -21,7 +21,8 @@ interface TabsProps {
   index: number;
   choose: (index: number) => void;
   /** Called once one more is there. */
-  onAdded: () => void;
+  /** @param from what had the focus when somebody asked for it */
+  onAdded: (from: Element | null) => void;
 }
 
 /** The sends of a control in the order in which they go out, and one more. */
@@ -37,10 +38,11 @@ export function SendTabs({ held, index, choose, onAdded }: TabsProps) {
       address: addressFrom(nameOf(body)),
       arguments: usualArguments(body.form),
     };
+    const from = document.activeElement;
     void report(put("sends", (control) => ({ sends: [...control.sends, fresh] }))).then((problems) => {
       if (problems.length > 0) return;
       choose(body.sends.length);
-      onAdded();
+      onAdded(from);
     });
   };
   return (

@@ -100,12 +100,16 @@ function Path({
 
   // a send that was just added is drawn with one of the next frames: its address is what is written next
   const addressWanted = useRef<number | null>(null);
+  const focusedThen = useRef<Element | null>(null);
   const goToAddress = useCallback(() => {
     const address = document.querySelector<HTMLTextAreaElement>(
       `[data-path] [data-address="${addressWanted.current}"] textarea`,
     );
     if (!address) return;
     addressWanted.current = null;
+    // a hand that has gone on to something else meanwhile stays there
+    const now = document.activeElement;
+    if (now !== focusedThen.current && now !== document.body) return;
     address.focus();
     address.select();
   }, []);
@@ -147,8 +151,9 @@ function Path({
             held={held}
             index={index}
             choose={setChosenSend}
-            onAdded={() => {
+            onAdded={(from) => {
               addressWanted.current = body.sends.length;
+              focusedThen.current = from;
               requestAnimationFrame(goToAddress);
             }}
           />

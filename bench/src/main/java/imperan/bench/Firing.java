@@ -25,8 +25,8 @@ import java.util.Optional;
 import java.util.concurrent.locks.LockSupport;
 
 /**
- * What a cue that something fires again and again does to hands: a fade of ten seconds, two lines and one that waits three seconds, fired 100
- * and 1 000 times a second; in turn with a go at the same rate, of cues that do nothing. A touch is seen when its datagram arrives.
+ * What a cue that something fires again and again does to hands: a fade of ten seconds, two lines and one that waits three seconds, fired
+ * 100 and 1 000 times a second; in turn with a go at the same rate, of cues that do nothing. A touch is seen when its datagram arrives.
  */
 final class Firing {
 
@@ -67,7 +67,8 @@ final class Firing {
                 }
                 Arrays.sort(ratios);
                 Main.print(
-                        "A touch beside a cue that is fired %d times a second, and beside as many go: median ratio of %d rounds %.2f (%.2f to %.2f)",
+                        "A touch beside a cue that is fired %d times a second, and beside as many go: median ratio of %d rounds"
+                                + " %.2f (%.2f to %.2f)",
                         rate, ROUNDS, ratios[ROUNDS / 2], ratios[0], ratios[ROUNDS - 1]);
                 tell("  fired", fired);
                 tell("  go", gone);

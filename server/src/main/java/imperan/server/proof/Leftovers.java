@@ -2,7 +2,6 @@ package imperan.server.proof;
 
 import imperan.live.Actor;
 import imperan.live.Gate;
-import imperan.proof.run.ProofRun;
 import imperan.proof.run.PutBack;
 import imperan.server.run.LoopRuns;
 import imperan.server.run.ShowLoop;
@@ -59,11 +58,7 @@ public class Leftovers implements AutoCloseable {
 
     /** Empty where nothing is left, and while a proof runs. */
     public Optional<Left> left(String showId) {
-        boolean runs = proofs.running(showId)
-                .filter(run -> run.phase() != ProofRun.Phase.ENDED
-                        || run.number().isEmpty() && run.trouble().isEmpty())
-                .isPresent();
-        return runs
+        return proofs.isUnderWay(showId)
                 ? Optional.empty()
                 : store.leftover(showId)
                         .map(left -> new Left(

@@ -231,12 +231,14 @@ public class Proofs implements AutoCloseable {
             return Optional.of(Problem.of("Say who you are, at the top: who says that the stage is clear has a name"));
         } else if (store.leftover(showId).isPresent()) {
             // a proof that runs has noted what it is to put back: who comes second hears of that proof
-            return runs.disturbing(showId)
-                    .join()
-                    .or(
-                            () -> Optional.of(
-                                    Problem.of(
-                                            "The last proof left values that are not back. Choose what becomes of them, above, then start")));
+            Optional<Problem> disturbs = runs.disturbing(showId).join();
+            return disturbs.isPresent()
+                    ? disturbs
+                    : Optional.of(Problem.of(
+                            isUnderWay(showId)
+                                    ? "The last proof is just ending. Start again in a moment"
+                                    : "The last proof left values that are not back. Choose what becomes of them, above,"
+                                            + " then start"));
         }
         Begun begun = new Begun(
                 new ProofRun(planned.plan(), by.name()),
@@ -310,6 +312,14 @@ public class Proofs implements AutoCloseable {
                                         begun.number,
                                         begun.trouble))
                         .join());
+    }
+
+    /** Whether one runs, or has ended and is still being kept. */
+    boolean isUnderWay(String showId) {
+        return running(showId)
+                .filter(run -> run.phase() != ProofRun.Phase.ENDED
+                        || run.number().isEmpty() && run.trouble().isEmpty())
+                .isPresent();
     }
 
     /** What a person wants of the proof that runs. */
