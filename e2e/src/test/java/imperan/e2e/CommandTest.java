@@ -165,7 +165,7 @@ class CommandTest {
     @Test
     void whatAKilledProofHadMovedIsOfferedAndPutBack() throws Exception {
         assertThat(command.run("up").exit()).isZero();
-        Map<String, String> before = Standing.at(command.pictures());
+        Map<String, String> before = bellows();
         String wish =
                 """
                 {"which": "ALL", "within": null, "target": "bellows", "lines": [], "times": 20, "attended": false, "venues": []}""";
@@ -179,10 +179,9 @@ class CommandTest {
             return command.said("/proof", "{\"wish\": " + wish + ", \"token\": \"" + token + "\"}")
                     .contains("\"problems\":[]");
         });
-        Desk.waitUntil(
-                "it has moved something", () -> !Standing.at(command.pictures()).equals(before));
+        Desk.waitUntil("it has moved something", () -> !bellows().equals(before));
         command.killServer();
-        Map<String, String> killed = Standing.at(command.pictures());
+        Map<String, String> killed = bellows();
         command.up();
         JsonNode left = command.get("/api/shows/salt-clock/proof/leftover");
         assertThat(left).as("after %s stood where %s had stood", killed, before).isNotEmpty();
@@ -199,7 +198,14 @@ class CommandTest {
             command.said("/proof/leftover/put-back", "");
             return command.said("/proof/leftover", null).equals("[]");
         });
-        assertThat(Standing.at(command.pictures())).isEqualTo(before);
+        assertThat(bellows()).isEqualTo(before);
+    }
+
+    /** What stands at the desk alone: what another test began may still go on at the others. */
+    private static Map<String, String> bellows() {
+        Map<String, String> standing = Standing.at(command.pictures());
+        standing.keySet().removeIf(place -> !place.startsWith("Bellows/"));
+        return standing;
     }
 
     /** Afterwards it is told whose it was, and at which cue it ended. */
