@@ -79,13 +79,12 @@ final class Firing {
     private static void tell(String what, List<long[]> rounds) {
         long[] all = rounds.stream().flatMapToLong(Arrays::stream).toArray();
         Main.print(
-                "%s: median %.2f ms, p99 %.2f ms, worst %.2f ms, %d of %d arrived",
+                "%s: median %.2f ms, p99 %.2f ms, worst %.2f ms of %d touches",
                 what,
                 Machine.percentile(all, 0.5) / 1e6,
                 Machine.percentile(all, 0.99) / 1e6,
                 Machine.percentile(all, 1) / 1e6,
-                all.length,
-                ROUNDS * TOUCHES);
+                all.length);
     }
 
     private interface Order {
