@@ -197,12 +197,12 @@ public final class Trial {
                 && ended.fired().firedAt() >= startedAt) {
             Fired over = new Fired(ended.list(), ended.fired());
             fired.add(over);
-            latest = Optional.of(over)
-                    .filter(each -> each.list().equals(list))
-                    .filter(each -> latest.filter(
-                                    before -> before.cue().number() > each.cue().number())
-                            .isEmpty())
-                    .or(() -> latest);
+            boolean isLater = latest.filter(
+                            before -> before.cue().number() > over.cue().number())
+                    .isEmpty();
+            if (over.list().equals(list) && isLater) {
+                latest = Optional.of(over);
+            }
         } else if (event instanceof LiveEvent.CuesOrdered ordered
                 && !isOrdering
                 && ordered.by().kind() != Actor.Kind.CUE

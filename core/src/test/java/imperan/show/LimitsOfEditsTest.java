@@ -45,6 +45,15 @@ class LimitsOfEditsTest {
         assertThat(deep.field()).isEqualTo("sends/0/arguments/0/text");
     }
 
+    /** What is one of several words is none by its place among them: that place may change. */
+    @Test
+    void aNumberIsNoWord() {
+        assertThat(ShowJson.mapper().readValue("\"REPORTS\"", Target.Answering.class))
+                .isEqualTo(Target.Answering.REPORTS);
+        assertThatThrownBy(() -> ShowJson.mapper().readValue("0", Target.Answering.class))
+                .isInstanceOf(JacksonException.class);
+    }
+
     @Test
     void scriptsFromRightToLeftAndDashesAreTextAsAnyOther() {
         for (String name : new String[] {"\u05d0\u05d1\u200f 1", "Horn \u2014 left \u2018a\u2019", "10 \u2030"}) {
