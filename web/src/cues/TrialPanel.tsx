@@ -126,8 +126,8 @@ export function TrialPanel({ list }: { list: HeldOf<CueList> }) {
       )}
       {cut && !now && (
         <p role="status" className="rounded border border-caution p-3 text-caution">
-          The trial that {cut.by || "somebody"} began at {clockTime(cut.at)} was cut off when the server
-          ended, at cue {cut.cue}. Start it again to know the rest.
+          A trial by {cut.by || "somebody"}, begun at {clockTime(cut.at)}, was cut off when the server ended,
+          at cue {cut.cue}. Start it again to know the rest.
         </p>
       )}
       {now && <Result now={now} list={id} />}

@@ -18,7 +18,7 @@ export function Machine() {
     <>
       <h1 className="mb-3 text-2xl font-bold">This machine</h1>
       <NetworkDoor />
-      <ul className="grid grid-cols-2 gap-3" aria-label="Network adapters">
+      <ul className="grid grid-cols-2 gap-3 max-md:grid-cols-1" aria-label="Network adapters">
         {view.adapters.map((adapter) => (
           <li
             key={adapter.name}
@@ -58,7 +58,7 @@ export function Machine() {
       <UnusedSounds />
       <section className="mt-6">
         <h2 className="mb-1 text-lg font-bold">Stand-ins</h2>
-        <p className="text-quiet">
+        <p className="text-quiet [overflow-wrap:anywhere]">
           The simulated devices of the demo can be seen, touched and made to fail on their own page:{" "}
           <a className="text-bone underline" href={view.standInPage} target="_blank" rel="noreferrer">
             {view.standInPage}
