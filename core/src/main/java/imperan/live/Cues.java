@@ -95,12 +95,7 @@ final class Cues {
         Optional<CueList> body =
                 show.part(id).map(Part::body).filter(CueList.class::isInstance).map(CueList.class::cast);
         if (body.isEmpty()) {
-            Optional.ofNullable(lists.get(id)).ifPresent(gone -> {
-                gone.run.stop();
-                lists.remove(id);
-                marks.takeEnded(deeds::letGo);
-                gone.run.shown().forEach(marks::forget);
-            });
+            remove(id);
             return;
         }
         Listed listed = lists.computeIfAbsent(id, fresh -> new Listed(body.get()));
@@ -118,6 +113,14 @@ final class Cues {
         changed(id);
     }
 
+    private void remove(PartId id) {
+        Optional.ofNullable(lists.remove(id)).ifPresent(gone -> {
+            gone.run.stop();
+            marks.takeEnded(deeds::letGo);
+            gone.run.shown().forEach(marks::forget);
+        });
+    }
+
     /**
      * A list that nobody sees, by which something else does what it does.
      *
@@ -125,12 +128,7 @@ final class Cues {
      */
     void behind(PartId id, Optional<String> name, List<Map.Entry<PartId, Cue>> cues) {
         if (name.isEmpty()) {
-            Optional.ofNullable(lists.get(id)).ifPresent(gone -> {
-                gone.run.stop();
-                lists.remove(id);
-                marks.takeEnded(deeds::letGo);
-                gone.run.shown().forEach(marks::forget);
-            });
+            remove(id);
             return;
         }
         Listed listed = lists.computeIfAbsent(id, fresh -> new Listed(CueList.plain(name.get())));
