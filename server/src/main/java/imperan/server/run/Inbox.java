@@ -114,13 +114,8 @@ final class Inbox {
     Optional<Input> poll() {
         lock.lock();
         try {
-            if (!hands.isEmpty() && (packets.isEmpty() || handsInARow < HANDS_IN_A_ROW)) {
-                handsInARow++;
-                Input next = hands.poll();
-                if (lock.hasWaiters(room)) {
-                    room.signal();
-                }
-                return Optional.of(next);
+            if (isHandsTurn()) {
+                return Optional.of(nextHand());
             }
             handsInARow = 0;
             return packets.isEmpty() ? Optional.empty() : Optional.of(nextPacket());
@@ -129,18 +124,27 @@ final class Inbox {
         }
     }
 
-    /** A hand that waits, whatever else does. */
+    /** A hand that waits, unless it is a packet's turn. */
     Optional<Input> pollHand() {
         lock.lock();
         try {
-            Input next = hands.poll();
-            if (next != null && lock.hasWaiters(room)) {
-                room.signal();
-            }
-            return Optional.ofNullable(next);
+            return isHandsTurn() ? Optional.of(nextHand()) : Optional.empty();
         } finally {
             lock.unlock();
         }
+    }
+
+    private boolean isHandsTurn() {
+        return !hands.isEmpty() && (packets.isEmpty() || handsInARow < HANDS_IN_A_ROW);
+    }
+
+    private Input nextHand() {
+        handsInARow++;
+        Input next = hands.poll();
+        if (lock.hasWaiters(room)) {
+            room.signal();
+        }
+        return next;
     }
 
     /** Waits until there is an input, the time is over, or somebody wakes who waits. */

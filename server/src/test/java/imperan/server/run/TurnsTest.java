@@ -136,6 +136,22 @@ class TurnsTest {
                 .containsExactly("ada", "due", "ben", "due", "cyd", "due", "due", "due done", "act", "tell", "save");
     }
 
+    /** Hands between due things do not take a packet's turn for good. */
+    @Test
+    void aPacketWaitsForNoMoreHandsThanBefore() throws InterruptedException {
+        dueStill.set(40);
+        for (int i = 0; i < 30; i++) {
+            inbox.put(new Input.Beat("hand"));
+        }
+        inbox.putPacket("desk", new Input.Beat("packet"), 10);
+        turns.start();
+        assertThat(until("save"))
+                .extracting(Done::what)
+                .filteredOn("hand"::equals)
+                .hasSize(Inbox.HANDS_IN_A_ROW);
+        assertThat(done.take().what()).isEqualTo("packet");
+    }
+
     @Test
     void aFaultInOneStepIsToldAndKeepsNothingElseFromBeingDone() throws InterruptedException {
         failsAt = "ada";
