@@ -64,21 +64,33 @@ final class Decodings implements Closeable {
             if (decoding.slice(SLICE_NANOS)) {
                 return true;
             }
-            decoding.done();
         } catch (BrokenSound e) {
             fails(decoding, e.getMessage());
+            return false;
         } catch (IOException e) {
-            LOG.error("A sound could not be kept", e);
-            fails(
-                    decoding,
-                    FullDisk.says(e)
-                            ? FullDisk.WORDS
-                            : "The server could not keep this sound. Load it again; server.log says more");
+            notKept(decoding, e);
+            return false;
         } catch (Throwable e) {
             LOG.error("A sound could not be decoded", e);
             fails(decoding, "The server could not decode this sound. Save it anew as WAV, and load that");
+            return false;
         }
+        keep(decoding);
         return false;
+    }
+
+    /** What fails now is the disk or the database, and no fault of the sound. */
+    private static void keep(Decoding decoding) {
+        try {
+            decoding.done();
+        } catch (IOException | RuntimeException e) {
+            notKept(decoding, e);
+        }
+    }
+
+    private static void notKept(Decoding decoding, Exception why) {
+        LOG.error("A sound could not be kept", why);
+        fails(decoding, FullDisk.says(why) ? FullDisk.WORDS : FullDisk.NOT_KEPT);
     }
 
     private static void fails(Decoding decoding, String why) {

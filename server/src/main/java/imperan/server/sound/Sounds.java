@@ -167,11 +167,7 @@ public class Sounds implements AutoCloseable {
 
     private static State notKept(IOException e) {
         LOG.error("A sound could not be kept", e);
-        return problem(
-                "",
-                FullDisk.says(e)
-                        ? FullDisk.WORDS
-                        : "The server could not keep this sound. Load it again; server.log says more");
+        return problem("", FullDisk.says(e) ? FullDisk.WORDS : FullDisk.NOT_KEPT);
     }
 
     private static State problem(String hash, String why) {
@@ -192,6 +188,8 @@ public class Sounds implements AutoCloseable {
                 .filter(state -> state.problem.isEmpty()
                         && (state.info.isEmpty() || wave(hash).exists()));
         if (known.isPresent()) {
+            // who has just loaded it is about to use it
+            store.loadedAgain(hash);
             return known.get();
         }
         if (underWay.size() >= SoundLimits.MOST_UNDER_WAY) {
@@ -296,7 +294,7 @@ public class Sounds implements AutoCloseable {
      *
      * @return a sentence where it is not; empty where it is gone, or will be in a moment
      */
-    public Optional<String> drop(String hash) {
+    public synchronized Optional<String> drop(String hash) {
         Job job = underWay.get(hash);
         if (job != null) {
             job.cancelled = true;
@@ -318,10 +316,10 @@ public class Sounds implements AutoCloseable {
         if (!Files.isDirectory(folder)) {
             return;
         }
-        Set<String> known = store.all().stream().map(SoundInfo::hash).collect(Collectors.toSet());
         FileTime started =
                 FileTime.fromMillis(ManagementFactory.getRuntimeMXBean().getStartTime());
         try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
+            Set<String> known = store.all().stream().map(SoundInfo::hash).collect(Collectors.toSet());
             for (Path file : files) {
                 String name = file.getFileName().toString();
                 String hash = name.split("\\.")[0];
@@ -332,7 +330,8 @@ public class Sounds implements AutoCloseable {
                     Files.deleteIfExists(file);
                 }
             }
-        } catch (IOException e) {
+        } catch (IOException | RuntimeException e) {
+            // the server starts all the same
             LOG.warn("What is left in {} could not be looked through", folder, e);
         }
     }

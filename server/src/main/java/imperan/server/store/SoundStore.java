@@ -7,6 +7,7 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.springframework.stereotype.Repository;
 
 /** What is known of the sounds whose files lie beside the database. */
@@ -51,6 +52,9 @@ public class SoundStore {
                 + " order by lower(name), hash")
         List<SoundInfo> unused();
 
+        @Update("update sound set loaded_at = now() where hash = #{hash}")
+        void loadedAgain(@Param("hash") String hash);
+
         @Delete("delete from sound s where hash = #{hash} and " + UNUSED)
         int deleteUnused(@Param("hash") String hash);
     }
@@ -72,6 +76,11 @@ public class SoundStore {
     /** Those that nothing uses, see above. */
     public List<SoundInfo> unused() {
         return mapper.unused();
+    }
+
+    /** Somebody has loaded one that is there already. */
+    public void loadedAgain(String hash) {
+        mapper.loadedAgain(hash);
     }
 
     /** @return whether it was there and nothing used it */

@@ -108,6 +108,18 @@ class DecodingsTest {
         assertThat(next()).isEqualTo("good done");
     }
 
+    /** A database that is away is no fault of the sound. */
+    @Test
+    void whatCannotBeNotedIsNotCalledBroken() throws InterruptedException {
+        decodings.add(new Plain("good") {
+            @Override
+            public void done() {
+                throw new IllegalStateException("the database is away");
+            }
+        });
+        assertThat(next()).isEqualTo("good failed: " + FullDisk.NOT_KEPT);
+    }
+
     @Test
     void aFullDiskIsCalledThatAndABrokenSoundWhatItIs() throws InterruptedException {
         decodings.add(new Plain("full") {

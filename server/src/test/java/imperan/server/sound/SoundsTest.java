@@ -202,6 +202,10 @@ class SoundsTest {
             shows.execute("delete from show");
         }
         assertThat(sounds.unused()).hasSize(1);
+        load(GOOD);
+        assertThat(sounds.unused()).as("loaded again just now").isEmpty();
+        assertThat(sounds.drop(hash)).isPresent();
+        shows.execute("update sound set loaded_at = now() - interval '1 hour'");
         assertThat(sounds.drop(hash)).isEmpty();
         assertThat(files(hash)).isZero();
         assertThat(sounds.state(hash)).isEmpty();
