@@ -139,6 +139,7 @@ export type ProofReport = Schemas["ReportView"];
 export type ProofReportLine = Schemas["ReportLine"];
 export type ProofLeftover = Schemas["LeftoverView"];
 export type Proved = Schemas["ProvedView"];
+export type WorkState = Schemas["WorkState"];
 export type Track = Schemas["Track"];
 export type TrackMark = Schemas["TrackMark"];
 export type TrackState = Schemas["TrackState"];

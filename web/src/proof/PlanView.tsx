@@ -1,12 +1,14 @@
 import { Play } from "lucide-react";
-import { useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Problem, ProofPlan, ProofPlanLine, ProofWish } from "../api/types";
 import { partsOf, useShow } from "../live/show";
 import { planOf, startProof } from "../requests/proof";
 import { useLook } from "../requests/useLook";
+import { cancelWork, newWork } from "../requests/work";
 import { PushButton } from "../ui/buttons";
 import { Check, TextField } from "../ui/fields";
 import { Select } from "../ui/Select";
+import { Working } from "../ui/Working";
 import { duration, plural } from "./verdicts";
 
 const ALL = "all";
@@ -38,6 +40,29 @@ const WHICH: { value: Which; text: string; none: string }[] = [
   },
 ];
 
+/** How a plan is asked for, and the request that goes on: where another one is asked for, or nobody looks on, the one before ends. */
+function useNewestPlan() {
+  const [work, setWork] = useState<string | null>(null);
+  const last = useRef<string | null>(null);
+  const end = useCallback(() => last.current !== null && void cancelWork(last.current), []);
+  useEffect(() => () => void end(), [end]);
+  const look = useCallback(
+    (wish: ProofWish) => {
+      end();
+      const mine = newWork();
+      last.current = mine;
+      setWork(mine);
+      return planOf(wish, mine).finally(() => {
+        if (last.current !== mine) return;
+        last.current = null;
+        setWork(null);
+      });
+    },
+    [end],
+  );
+  return [look, work] as const;
+}
+
 /** Chooses lines and shows what would be sent, before it is. */
 export function PlanView({ within, onStarted }: { within: string | null; onStarted: () => Promise<void> }) {
   const parts = useShow((s) => s.parts);
@@ -51,6 +76,7 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
   const [problems, setProblems] = useState<Problem[]>([]);
   const [starting, setStarting] = useState(false);
 
+  const [attempt, setAttempt] = useState(0);
   const wish = useMemo<ProofWish>(
     () => ({
       within: page === ALL ? null : page,
@@ -61,9 +87,12 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
       attended,
       venues: Object.values(venues).filter(Boolean),
     }),
-    [page, target, which, times, attended, venues],
+    // another attempt is another wish, though it says the same
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [page, target, which, times, attended, venues, attempt],
   );
-  const { found: plan, trouble, current } = useLook(wish, planOf);
+  const [look, work] = useNewestPlan();
+  const { found: plan, trouble, current } = useLook(wish, look);
   const none = plan?.lines.length === 0 ? WHICH.find((one) => one.value === which)?.none : "";
   const spoken = plan?.venues.some((venue) => venue.cleared) ?? false;
 
@@ -118,16 +147,18 @@ export function PlanView({ within, onStarted }: { within: string | null; onStart
         />
       </div>
       {trouble && (
-        <p role="alert" className="text-fault">
+        <p role="alert" className="flex items-center gap-3 text-fault">
           {trouble}
+          <PushButton onClick={() => setAttempt(attempt + 1)}>Work it out again</PushButton>
         </p>
       )}
+      {work && <Working key={work} what="Working out what would be sent" work={work} />}
       {none && !trouble && (
         <p role="status" className="text-lg text-quiet">
           {none}
         </p>
       )}
-      {!plan && !trouble && (
+      {!plan && !trouble && !work && (
         <p role="status" className="text-lg text-quiet">
           Working out what would be sent …
         </p>

@@ -11,8 +11,13 @@ import type {
 } from "../api/types";
 import { erase, post } from "./edits";
 import { asking, at, read } from "./read";
+import { named } from "./work";
 
-export const planOf = (wish: ProofWish) => read<ProofPlan>("proof/plan", asking(wish));
+/** @param work by which it is asked about */
+export const planOf = (wish: ProofWish, work: string) => {
+  const init = asking(wish);
+  return read<ProofPlan>("proof/plan", { ...init, headers: { ...init.headers, ...named(work) } });
+};
 export const startProof = (wish: ProofWish, token: string) => post("proof", { wish, token });
 /** The one that runs, or the last one; nothing where there was none. */
 export const runningProof = () => read<ProofRunning[]>("proof").then((found) => found[0] ?? null);

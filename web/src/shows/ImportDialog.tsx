@@ -1,8 +1,11 @@
 import { Dialog } from "radix-ui";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { takeFile } from "../requests/shows";
 import type { Preview, Problem } from "../api/types";
+import { cancelWork, newWork } from "../requests/work";
 import { PushButton } from "../ui/buttons";
+import { notify } from "../ui/notices";
+import { Working } from "../ui/Working";
 
 export interface FileInHand {
   text: string;
@@ -13,13 +16,24 @@ export interface FileInHand {
 export function ImportDialog({ file, onClose }: { file: FileInHand; onClose: () => void }) {
   const { preview } = file;
   const [problems, setProblems] = useState<Problem[]>(preview.problems);
+  const cancelled = useRef(false);
+  const [work, setWork] = useState<string | null>(null);
   const take = async (onSameName: "REFUSE" | "KEEP_BOTH" | "REPLACE") => {
-    const done = await takeFile(file.text, onSameName);
-    if (done.problems.length) setProblems(done.problems);
+    const mine = newWork();
+    setWork(mine);
+    const done = await takeFile(file.text, onSameName, mine);
+    setWork(null);
+    if (cancelled.current && done.show) notify(`It was too late to cancel: “${preview.name}” is imported`);
+    if (done.problems.length && !cancelled.current) setProblems(done.problems);
     else onClose();
   };
+  const leave = () => {
+    if (work === null) return onClose();
+    cancelled.current = true;
+    void cancelWork(work);
+  };
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+    <Dialog.Root open onOpenChange={(open) => !open && leave()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/60" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 w-[36rem] -translate-1/2 rounded-lg border border-rule bg-raised p-6">
@@ -44,18 +58,21 @@ export function ImportDialog({ file, onClose }: { file: FileInHand; onClose: () 
               {problems.length > 0 && <p className="mt-3 text-quiet">No changes.</p>}
             </div>
           </Dialog.Description>
-          <div className="flex justify-end gap-2">
-            <PushButton onClick={onClose}>{problems.length ? "Close" : "Cancel"}</PushButton>
+          {work && <Working what="Importing" work={work} cancels={false} />}
+          <div className="mt-2 flex justify-end gap-2">
+            <PushButton onClick={leave}>{problems.length ? "Close" : "Cancel"}</PushButton>
             {problems.length === 0 && preview.sameName && (
               <>
-                <PushButton onClick={() => void take("REPLACE")}>Replace</PushButton>
-                <PushButton strong onClick={() => void take("KEEP_BOTH")}>
+                <PushButton disabled={work !== null} onClick={() => void take("REPLACE")}>
+                  Replace
+                </PushButton>
+                <PushButton strong disabled={work !== null} onClick={() => void take("KEEP_BOTH")}>
                   Keep both
                 </PushButton>
               </>
             )}
             {problems.length === 0 && !preview.sameName && (
-              <PushButton strong onClick={() => void take("REFUSE")}>
+              <PushButton strong disabled={work !== null} onClick={() => void take("REFUSE")}>
                 Import
               </PushButton>
             )}

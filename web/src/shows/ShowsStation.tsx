@@ -10,11 +10,12 @@ import {
   previewFile,
   renameShow,
 } from "../requests/shows";
+import { newWork } from "../requests/work";
 import type { ShowDone, ShowInfo } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";
 import { EditField } from "../ui/EditField";
-import { report } from "../ui/notices";
+import { notify, report } from "../ui/notices";
 import { dayAndTime } from "../ui/time";
 import { GoLive } from "./GoLive";
 import { type FileInHand, ImportDialog } from "./ImportDialog";
@@ -26,7 +27,7 @@ import { whileHere } from "../ui/whileHere";
 export function ShowsStation() {
   const [shows, setShows] = useState<ShowInfo[]>([]);
   const [file, setFile] = useState<FileInHand | null>(null);
-  const [reading, setReading] = useState(false);
+  const [reading, setReading] = useState<string | null>(null);
   const picker = useRef<HTMLInputElement>(null);
   const openId = useShow((s) => s.showId);
   const version = useShow((s) => s.version);
@@ -62,9 +63,15 @@ export function ShowsStation() {
   const choose = async (chosen: File) => {
     const text = await textOf(chosen);
     if (!text) return;
-    setReading(true);
-    const preview = await previewFile(text).finally(() => setReading(false));
-    setFile({ text, preview });
+    const work = newWork();
+    setReading(work);
+    try {
+      setFile({ text, preview: await previewFile(text, work) });
+    } catch (e) {
+      notify((e as Error).message);
+    } finally {
+      setReading(null);
+    }
   };
 
   return (
@@ -90,7 +97,7 @@ export function ShowsStation() {
           <Plus size={18} aria-hidden /> New show
         </PushButton>
       </div>
-      {reading && <Working what="Reading the file" />}
+      {reading && <Working what="Reading the file" work={reading} />}
       <ul className="flex flex-col gap-3">
         {here.map((show) => (
           <li

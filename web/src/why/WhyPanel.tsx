@@ -101,7 +101,7 @@ function Panel({ asked }: { asked: Asked }) {
               <p role="status" className="min-w-0 flex-1 text-sm text-quiet">
                 {findingSince !== null ? (
                   <span className="flex items-center gap-3">
-                    <progress className="h-2 flex-1 accent-selection" aria-label="Finding out" />
+                    <progress className="h-2 flex-1 accent-select" aria-label="Finding out" />
                     Listening …
                   </span>
                 ) : found ? (

@@ -4,6 +4,7 @@ import imperan.address.MessageLine;
 import imperan.address.SlotAddress;
 import imperan.dialect.Dialect;
 import imperan.dialect.Osc;
+import imperan.progress.Progress;
 import imperan.rig.HostAddress;
 import imperan.rig.Ports;
 import imperan.shaping.Chain;
@@ -48,7 +49,7 @@ public final class PartRules {
     }
 
     /** What is wrong with the show that an edit leads to; empty where nothing is. */
-    static List<Problem> problems(Show show, Edit edit) {
+    static List<Problem> problems(Show show, Edit edit, Progress progress) {
         if (edit.title().length() > MAX_TITLE) {
             return List.of(Problem.of("The title of an edit has at most " + MAX_TITLE + " characters"));
         } else if (edit.changes().size() > MOST_CHANGES) {
@@ -62,7 +63,11 @@ public final class PartRules {
             show.children(change.id()).map(Part::id).forEach(touched::add);
         }
         List<Problem> problems = new ArrayList<>();
-        touched.forEach(id -> show.part(id).ifPresent(part -> new PartRules(show, part, problems).check()));
+        int done = 0;
+        for (PartId id : touched) {
+            progress.at(Progress.Stage.CHECKING, done++, touched.size());
+            show.part(id).ifPresent(part -> new PartRules(show, part, problems).check());
+        }
         return problems;
     }
 

@@ -1,5 +1,6 @@
 package imperan.show;
 
+import imperan.progress.Progress;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -230,13 +231,19 @@ public final class Show {
 
     /** Makes this show hold exactly these parts, as one edit: a version restored, or a file over a show. */
     public Outcome become(Collection<Part> wanted, Person author, String title) {
+        return become(wanted, author, title, Progress.NONE);
+    }
+
+    /** @throws Progress.Cancelled where it is ended */
+    public Outcome become(Collection<Part> wanted, Person author, String title, Progress progress) {
         return judged(
                 changesTo(Show.of(
                         0,
                         wanted.stream().map(part -> new Held(part, 0, author)).toList())),
                 author,
                 title,
-                Edit.Role.FRESH);
+                Edit.Role.FRESH,
+                progress);
     }
 
     /** What leads from the parts of this show to those of another one; it costs as much as both have. */
@@ -279,6 +286,11 @@ public final class Show {
     }
 
     private Outcome judged(Collection<Edit.Change> changes, Person author, String title, Edit.Role role) {
+        return judged(changes, author, title, role, Progress.NONE);
+    }
+
+    private Outcome judged(
+            Collection<Edit.Change> changes, Person author, String title, Edit.Role role, Progress progress) {
         if (changes.isEmpty()) {
             return Outcome.Refused.because("No changes");
         }
@@ -292,7 +304,7 @@ public final class Show {
         }
         Edit edit = new Edit(version + 1, author, title, List.copyOf(changes), role);
         Show next = replay(edit);
-        List<Problem> problems = PartRules.problems(next, edit);
+        List<Problem> problems = PartRules.problems(next, edit, progress);
         return problems.isEmpty() ? new Outcome.Accepted(next, edit) : new Outcome.Refused(problems);
     }
 

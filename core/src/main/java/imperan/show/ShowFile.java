@@ -2,6 +2,7 @@ package imperan.show;
 
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
+import imperan.progress.Progress;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
@@ -101,7 +102,12 @@ public final class ShowFile {
 
     /** Reads a file whole or says why not. Whether the parts fit together is judged when they are applied to a show. */
     public static Read read(String text) {
-        return read(text, "show file", List.of(FORMAT));
+        return read(text, Progress.NONE);
+    }
+
+    /** @throws Progress.Cancelled where it is ended */
+    public static Read read(String text, Progress progress) {
+        return read(text, "show file", List.of(FORMAT), progress);
     }
 
     /**
@@ -110,7 +116,7 @@ public final class ShowFile {
      * @param called  what people call such a file
      * @param formats one of which it has to be
      */
-    public static Read read(String text, String called, List<String> formats) {
+    public static Read read(String text, String called, List<String> formats, Progress progress) {
         if (text.length() > MOST_CHARACTERS) {
             return new Read.Bad("the file", "It has more than " + (MOST_CHARACTERS >> 20) + " MiB");
         }
@@ -151,7 +157,7 @@ public final class ShowFile {
                 return new Read.Bad("pictures/" + i, wrong);
             }
         }
-        return parts(file.get("format").stringValue(), name, file.get("parts"), pictures);
+        return parts(file.get("format").stringValue(), name, file.get("parts"), pictures, progress);
     }
 
     /** Adds a picture of a file; answers with what is wrong with it, or nothing. */
@@ -173,7 +179,7 @@ public final class ShowFile {
                 : "The picture is another one than its hash says";
     }
 
-    private static Read parts(String format, String name, JsonNode list, List<Picture> pictures) {
+    private static Read parts(String format, String name, JsonNode list, List<Picture> pictures, Progress progress) {
         if (list.size() > PartRules.MOST_CHANGES) {
             return new Read.Bad(
                     "parts",
@@ -190,6 +196,7 @@ public final class ShowFile {
         }
         List<Part> parts = new ArrayList<>();
         for (int i = 0; i < list.size(); i++) {
+            progress.at(Progress.Stage.READING, i, list.size());
             JsonNode node = list.get(i);
             String parent =
                     node.path("parent").isNull() ? "" : node.path("parent").asString("");

@@ -3,6 +3,7 @@ package imperan.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import imperan.live.Actor;
+import imperan.progress.Progress;
 import imperan.proof.Suspect;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Report;
@@ -200,7 +201,10 @@ class ForeignTest {
         Proofs proofs = imperan.bean(Proofs.class);
         Wish wish = new Wish(Optional.of(PAGE), Optional.empty(), Set.of(), Which.ALL, times, false, List.of());
         assertThat(proofs.begin(
-                        imperan.show(), wish, proofs.plan(imperan.show(), wish).token(), Actor.of(ADA)))
+                        imperan.show(),
+                        wish,
+                        proofs.plan(imperan.show(), wish, Progress.NONE).token(),
+                        Actor.of(ADA)))
                 .isEmpty();
         assertThat(Desk.comes(Duration.ofMinutes(2), () -> proofs.running(imperan.show())
                         .filter(run -> run.phase() == ProofRun.Phase.ENDED

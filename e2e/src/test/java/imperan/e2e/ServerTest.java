@@ -275,4 +275,29 @@ class ServerTest {
         }
         assertThat(rebuilt.parts()).containsExactlyElementsOf(kept.parts());
     }
+
+    @Test
+    void anImportThatIsCancelledLeavesNoShowBehind() throws Exception {
+        String file = send(to("/api/shows/" + imperan.show() + "/file")).body();
+        String shows = send(to("/api/shows")).body();
+        assertThat(send(to("/api/work/mine").DELETE()).statusCode()).isEqualTo(204);
+        HttpResponse<String> cancelled = send(carry("/api/files?onSameName=KEEP_BOTH", file));
+        assertThat(cancelled.statusCode()).isEqualTo(409);
+        assertThat(cancelled.body()).contains("Cancelled. No changes were made");
+        assertThat(send(to("/api/shows")).body()).isEqualTo(shows);
+        assertThat(send(to("/api/work/mine")).body()).as("it is over").isEqualTo("[]");
+        assertThat(send(to("/api/work/" + "x".repeat(65)).DELETE()).statusCode())
+                .isEqualTo(400);
+
+        assertThat(send(carry("/api/files/preview", file)).statusCode())
+                .as("the same id begins anew")
+                .isEqualTo(200);
+    }
+
+    private static HttpRequest.Builder carry(String path, String file) {
+        return to(path).header("Imperan-Browser", "test")
+                .header("Imperan-Work", "mine")
+                .header("Content-Type", "text/plain;charset=UTF-8")
+                .POST(HttpRequest.BodyPublishers.ofString(file));
+    }
 }

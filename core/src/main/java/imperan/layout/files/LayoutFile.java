@@ -6,6 +6,7 @@ import imperan.layout.Grids;
 import imperan.layout.drafts.ChangeLine;
 import imperan.picture.Picture;
 import imperan.picture.Pictures;
+import imperan.progress.Progress;
 import imperan.show.Body;
 import imperan.show.EditRequest;
 import imperan.show.Held;
@@ -191,7 +192,7 @@ public final class LayoutFile {
     }
 
     private static ShowFile.Read read(String text) {
-        return ShowFile.read(text, "layout file", List.of(LAYOUT, PAGE));
+        return ShowFile.read(text, "layout file", List.of(LAYOUT, PAGE), Progress.NONE);
     }
 
     /** One file on its way into one show. */

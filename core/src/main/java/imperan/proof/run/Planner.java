@@ -9,6 +9,7 @@ import imperan.live.Gate;
 import imperan.live.Line;
 import imperan.live.LinkView;
 import imperan.phrasebook.Vocabulary;
+import imperan.progress.Progress;
 import imperan.proof.report.Obstacle;
 import imperan.proof.run.PlannedGroup.Turn;
 import imperan.proof.run.PlannedLine.Way;
@@ -58,11 +59,21 @@ public final class Planner {
 
     /** @param links of the running show */
     public static ProofPlan plan(Show show, Scope scope, Conditions conditions, Collection<LinkView> links) {
+        return plan(show, scope, conditions, links, Progress.NONE);
+    }
+
+    /** @throws Progress.Cancelled where it is ended */
+    public static ProofPlan plan(
+            Show show, Scope scope, Conditions conditions, Collection<LinkView> links, Progress progress) {
         Planner planner = new Planner(show, conditions, links);
-        List<PlannedLine> lines = LineTable.of(show).stream()
+        List<TableLine> rows = LineTable.of(show).stream()
                 .filter(line -> scope.holds(show, line))
-                .map(planner::line)
                 .toList();
+        List<PlannedLine> lines = new ArrayList<>();
+        for (TableLine row : rows) {
+            progress.at(Progress.Stage.PLANNING, lines.size(), rows.size());
+            lines.add(planner.line(row));
+        }
         List<PlannedGroup> groups = planner.groups(lines);
         int messages = groups.stream().mapToInt(planner::messages).sum();
         List<PlannedListen> listens = PlannedListen.of(show).stream()

@@ -1,5 +1,6 @@
 package imperan.server.api;
 
+import imperan.progress.Progress;
 import imperan.server.access.BodyLimit;
 import imperan.server.api.ShowController.EditAnswer;
 import imperan.server.run.NotLiveException;
@@ -57,6 +58,13 @@ class Faults {
     @ExceptionHandler
     @ResponseStatus(HttpStatus.CONFLICT)
     EditAnswer notLive(NotLiveException e) {
+        return refused(e.getMessage());
+    }
+
+    /** Somebody cancelled it. */
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.CONFLICT)
+    EditAnswer cancelled(Progress.Cancelled e) {
         return refused(e.getMessage());
     }
 

@@ -22,6 +22,7 @@ import imperan.server.socket.ServerFrame;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ShowStore;
 import imperan.server.trial.TrialWish;
+import imperan.server.work.Works;
 import imperan.shaping.Sketch;
 import imperan.show.EditRequest;
 import imperan.show.PartId;
@@ -82,6 +83,7 @@ class OpenApiSetup {
                             ShowStore.KeepPoint.class,
                             Shows.Done.class,
                             Shows.Preview.class,
+                            Works.WorkState.class,
                             RigController.RigView.class,
                             PhrasebookController.ReadPreview.class,
                             PhrasebookController.Reading.class,

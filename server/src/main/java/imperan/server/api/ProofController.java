@@ -15,6 +15,7 @@ import imperan.server.proof.Proofs.Order;
 import imperan.server.proof.Proofs.Wish;
 import imperan.server.socket.ShowSocket;
 import imperan.server.store.ProofStore.Kept;
+import imperan.server.work.Works;
 import imperan.show.Person;
 import imperan.show.Problem;
 import imperan.show.ShowJson;
@@ -45,8 +46,10 @@ class ProofController {
     private final Proofs proofs;
     private final Leftovers leftovers;
     private final ShowSocket socket;
+    private final Works works;
 
-    ProofController(Proofs proofs, Leftovers leftovers, ShowSocket socket) {
+    ProofController(Proofs proofs, Leftovers leftovers, ShowSocket socket, Works works) {
+        this.works = works;
         this.proofs = proofs;
         this.leftovers = leftovers;
         this.socket = socket;
@@ -61,8 +64,11 @@ class ProofController {
 
     /** What would be done; nothing is sent for it. */
     @PostMapping("/plan")
-    PlanView plan(@PathVariable("show") String show, @RequestBody Wish wish) {
-        return PlanView.of(proofs.plan(show, wish));
+    PlanView plan(
+            @PathVariable("show") String show,
+            @RequestHeader(name = WorkController.HEADER, required = false) String work,
+            @RequestBody Wish wish) {
+        return works.doing(Optional.ofNullable(work), progress -> PlanView.of(proofs.plan(show, wish, progress)));
     }
 
     @PostMapping

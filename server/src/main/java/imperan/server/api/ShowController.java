@@ -13,6 +13,7 @@ import imperan.server.store.ShowStore;
 import imperan.server.store.ShowStore.EditLine;
 import imperan.server.store.ShowStore.KeepPoint;
 import imperan.server.store.ShowStore.ShowInfo;
+import imperan.server.work.Works;
 import imperan.show.EditRequest;
 import imperan.show.Held;
 import imperan.show.Lock;
@@ -53,8 +54,10 @@ class ShowController {
     private final ShowStore store;
     private final Keeper keeper;
     private final Shows shows;
+    private final Works works;
 
-    ShowController(ShowStore store, Keeper keeper, Shows shows) {
+    ShowController(ShowStore store, Keeper keeper, Shows shows, Works works) {
+        this.works = works;
         this.store = store;
         this.keeper = keeper;
         this.shows = shows;
@@ -129,16 +132,21 @@ class ShowController {
     }
 
     @PostMapping(value = "/files/preview", consumes = MediaType.TEXT_PLAIN_VALUE)
-    Shows.Preview preview(@RequestBody String file) {
-        return shows.preview(file);
+    Shows.Preview preview(
+            @RequestHeader(name = WorkController.HEADER, required = false) String work, @RequestBody String file) {
+        return works.doing(Optional.ofNullable(work), progress -> shows.preview(file, progress));
     }
 
     @PostMapping(value = "/files", consumes = MediaType.TEXT_PLAIN_VALUE)
     ResponseEntity<Shows.Done> take(
             @RequestHeader(BROWSER) String browser,
+            @RequestHeader(name = WorkController.HEADER, required = false) String work,
             @RequestParam("onSameName") Shows.OnSameName onSameName,
             @RequestBody String file) {
-        return answer(shows.take(file, onSameName, store.person(browser)));
+        Person person = store.person(browser);
+        Shows.Done done =
+                works.doing(Optional.ofNullable(work), progress -> shows.take(file, onSameName, person, progress));
+        return answer(done);
     }
 
     // ---- edits

@@ -2,6 +2,7 @@ package imperan.server.proof;
 
 import imperan.live.Actor;
 import imperan.live.LinkView;
+import imperan.progress.Progress;
 import imperan.proof.Facts;
 import imperan.proof.Rank;
 import imperan.proof.WhyNot;
@@ -157,9 +158,13 @@ public class Proofs implements AutoCloseable {
 
     // ---- before
 
-    /** What a proof would do. Nothing is sent for it. */
-    public Planned plan(String showId, Wish wish) {
-        Planned planned = planNow(showId, wish);
+    /**
+     * What a proof would do. Nothing is sent for it.
+     *
+     * @throws Progress.Cancelled where it is ended
+     */
+    public Planned plan(String showId, Wish wish, Progress progress) {
+        Planned planned = planNow(showId, wish, progress);
         synchronized (looked) {
             looked.remove(planned.token());
             looked.put(planned.token(), Instant.now());
@@ -171,7 +176,7 @@ public class Proofs implements AutoCloseable {
         return planned;
     }
 
-    private Planned planNow(String showId, Wish wish) {
+    private Planned planNow(String showId, Wish wish, Progress progress) {
         if (wish.times() < 1 || wish.times() > Conditions.MOST_TIMES) {
             throw new IllegalArgumentException("A line is said 1 to " + Conditions.MOST_TIMES + " times");
         }
@@ -186,7 +191,8 @@ public class Proofs implements AutoCloseable {
                 show,
                 new Scope(wish.within(), wish.target(), lines(showId, show, wish)),
                 new Conditions(wish.times(), wish.attended(), cleared),
-                links);
+                links,
+                progress);
         String says = plan.lines().stream()
                         .map(line -> line.id() + line.print() + line.way())
                         .collect(Collectors.joining("\n"))
@@ -214,7 +220,7 @@ public class Proofs implements AutoCloseable {
      * @param token of the plan
      */
     public Optional<Problem> begin(String showId, Wish wish, String token, Actor by) {
-        Planned planned = planNow(showId, wish);
+        Planned planned = planNow(showId, wish, Progress.NONE);
         Instant seen;
         synchronized (looked) {
             seen = looked.get(token);

@@ -1,6 +1,7 @@
 package imperan.server.run;
 
 import imperan.picture.Picture;
+import imperan.progress.Progress;
 import imperan.server.store.Keeper;
 import imperan.server.store.PictureStore;
 import imperan.server.store.ProofStore;
@@ -97,7 +98,8 @@ public class Shows {
                 freeName(original.name()),
                 content.parts().stream().map(Held::part).toList(),
                 author,
-                "Duplicate of " + original.name());
+                "Duplicate of " + original.name(),
+                Progress.NONE);
         // its lines are the same, so what is proved of them is
         done.show().ifPresent(copy -> proofs.copy(showId, copy));
         return done;
@@ -136,13 +138,17 @@ public class Shows {
         return ShowFile.write(store.show(showId).name(), keeper.show(showId).join(), pictures);
     }
 
-    public Preview preview(String file) {
-        ShowFile.Read read = ShowFile.read(file);
+    /** @throws Progress.Cancelled where it is ended */
+    public Preview preview(String file, Progress progress) {
+        return preview(ShowFile.read(file, progress), progress);
+    }
+
+    private Preview preview(ShowFile.Read read, Progress progress) {
         if (read instanceof ShowFile.Read.Bad bad) {
-            return new Preview("", 0, 0, 0, Optional.empty(), List.of(Problem.of(bad.place() + ": " + bad.reason())));
+            return new Preview("", 0, 0, 0, Optional.empty(), List.of(problem(bad)));
         }
         ShowFile.Read.Good good = (ShowFile.Read.Good) read;
-        Outcome outcome = Show.empty().become(good.parts(), new Person("", ""), "");
+        Outcome outcome = Show.empty().become(good.parts(), new Person("", ""), "", progress);
         return new Preview(
                 good.name(),
                 count(good, Target.class),
@@ -156,27 +162,40 @@ public class Shows {
                         : List.of());
     }
 
-    /** Takes a file in, whole or not at all. */
-    public Done take(String file, OnSameName onSameName, Person author) {
-        Preview preview = preview(file);
-        if (!preview.problems().isEmpty()) {
-            return new Done(Optional.empty(), preview.problems());
+    private static Problem problem(ShowFile.Read.Bad bad) {
+        return Problem.of(bad.place() + ": " + bad.reason());
+    }
+
+    /**
+     * Takes a file in, whole or not at all.
+     *
+     * @throws Progress.Cancelled where it is ended; nothing of it is kept then
+     */
+    public Done take(String file, OnSameName onSameName, Person author, Progress progress) {
+        ShowFile.Read read = ShowFile.read(file, progress);
+        if (read instanceof ShowFile.Read.Bad bad) {
+            return new Done(Optional.empty(), List.of(problem(bad)));
         }
-        ShowFile.Read.Good good = (ShowFile.Read.Good) ShowFile.read(file);
-        if (preview.sameName().isPresent() && onSameName == OnSameName.REFUSE) {
+        ShowFile.Read.Good good = (ShowFile.Read.Good) read;
+        Optional<ShowInfo> sameName = named(good.name());
+        if (sameName.isPresent() && onSameName == OnSameName.REFUSE) {
             return Done.refused("There is a show “" + good.name() + "” already: keep both, or replace it");
         }
         List<Picture> fresh = good.pictures().stream()
                 .filter(picture -> pictures.keep(picture, "from " + good.name()))
                 .toList();
         try {
-            Done done = preview.sameName().isPresent() && onSameName == OnSameName.REPLACE
-                    ? replaced(preview.sameName().get(), good, author)
-                    : made(freeName(good.name()), good.parts(), author, "Import " + good.name());
+            Done done = sameName.isPresent() && onSameName == OnSameName.REPLACE
+                    ? replaced(sameName.get().id(), good, author, progress)
+                    : made(freeName(good.name()), good.parts(), author, "Import " + good.name(), progress);
             if (done.show().isEmpty()) {
                 fresh.forEach(pictures::forget);
             }
-            return done;
+            return new Done(
+                    done.show(),
+                    done.problems().stream()
+                            .map(problem -> placed(problem, good.parts()))
+                            .toList());
         } catch (RuntimeException e) {
             fresh.forEach(pictures::forget);
             throw e;
@@ -184,19 +203,20 @@ public class Shows {
     }
 
     /** An edit like any other, so that undo and history lead back to what was there. */
-    private Done replaced(String showId, ShowFile.Read.Good good, Person author) {
-        Outcome outcome =
-                keeper.become(showId, good.parts(), author, "Replace by a file").join();
+    private Done replaced(String showId, ShowFile.Read.Good good, Person author, Progress progress) {
+        Outcome outcome = keeper.become(showId, good.parts(), author, "Replace by a file", progress)
+                .join();
         return outcome instanceof Outcome.Refused refused
                 ? new Done(Optional.empty(), refused.problems())
                 : Done.of(showId);
     }
 
-    private Done made(String name, Collection<Part> parts, Person author, String title) {
+    private Done made(String name, Collection<Part> parts, Person author, String title, Progress progress) {
         String id = UUID.randomUUID().toString();
         store.create(id, name, false);
         try {
-            if (!parts.isEmpty() && keeper.become(id, parts, author, title).join() instanceof Outcome.Refused refused) {
+            if (!parts.isEmpty()
+                    && keeper.become(id, parts, author, title, progress).join() instanceof Outcome.Refused refused) {
                 undo(id);
                 return new Done(Optional.empty(), refused.problems());
             }

@@ -1,5 +1,6 @@
 package imperan.server.store;
 
+import imperan.progress.Progress;
 import imperan.show.Edit;
 import imperan.show.EditRequest;
 import imperan.show.Held;
@@ -132,7 +133,13 @@ public class Keeper implements AutoCloseable {
 
     /** Makes the show hold exactly these parts, as one edit. */
     public CompletableFuture<Outcome> become(String showId, Collection<Part> parts, Person author, String title) {
-        return change(showId, (show, history) -> show.become(parts, author, title));
+        return become(showId, parts, author, title, Progress.NONE);
+    }
+
+    /** The same; fails with {@link Progress.Cancelled} where it is ended, and nothing was changed then. */
+    public CompletableFuture<Outcome> become(
+            String showId, Collection<Part> parts, Person author, String title, Progress progress) {
+        return change(showId, (show, history) -> show.become(parts, author, title, progress), progress);
     }
 
     /** Makes the show what it was after an earlier edit, as one new edit. */
@@ -155,22 +162,32 @@ public class Keeper implements AutoCloseable {
     }
 
     private CompletableFuture<Outcome> change(String showId, BiFunction<Show, History, Outcome> judge) {
+        return change(showId, judge, Progress.NONE);
+    }
+
+    private CompletableFuture<Outcome> change(
+            String showId, BiFunction<Show, History, Outcome> judge, Progress progress) {
         return lanes.in(
                 showId,
                 () -> {
                     Head head = certain(showId);
                     Outcome outcome = judge.apply(head.show, head.history);
-                    return outcome instanceof Outcome.Accepted accepted ? keep(showId, head, accepted) : outcome;
+                    return outcome instanceof Outcome.Accepted accepted
+                            ? keep(showId, head, accepted, progress)
+                            : outcome;
                 },
                 PATIENCE_MS,
                 () -> Outcome.Refused.because(
                         "The edits before this one take too long, so it was not begun and nothing was changed. Try again in a moment"));
     }
 
-    private Outcome keep(String showId, Head head, Outcome.Accepted accepted) {
+    private Outcome keep(String showId, Head head, Outcome.Accepted accepted, Progress progress) {
         long bytes;
         try {
-            bytes = store.commit(showId, accepted.edit());
+            bytes = store.commit(showId, accepted.edit(), progress);
+        } catch (Progress.Cancelled e) {
+            // thrown before the commit, so the database rolled it back
+            throw e;
         } catch (RuntimeException e) {
             LOG.error("Edit {} of show {} was not kept: {}", accepted.edit().number(), showId, e.getMessage());
             LOG.debug("Why it was not kept", e);

@@ -7,6 +7,7 @@ import imperan.live.Places;
 import imperan.live.SavedValue;
 import imperan.live.SetView;
 import imperan.live.TrackView;
+import imperan.progress.Progress;
 import imperan.show.Body;
 import imperan.show.Edit;
 import imperan.show.Held;
@@ -196,9 +197,12 @@ public class ShowStore {
      * Keeps an edit and the rows it changes, both or neither.
      *
      * @return the characters of its changes as JSON
+     * @throws Progress.Cancelled where it is ended; then neither is kept
      */
     @Transactional
-    public long commit(String showId, Edit edit) {
+    public long commit(String showId, Edit edit, Progress progress) {
+        int rows = edit.changes().size();
+        progress.at(Progress.Stage.SAVING, 0, rows);
         String changes = json.writeValueAsString(edit.changes());
         mapper.insertEdit(
                 showId,
@@ -214,6 +218,7 @@ public class ShowStore {
                 .map(change -> change.id().value())
                 .toList();
         for (int from = 0; from < removed.size(); from += ROWS_AT_ONCE) {
+            progress.at(Progress.Stage.SAVING, from, rows);
             mapper.removeParts(
                     showId,
                     json.writeValueAsString(removed.subList(from, Math.min(removed.size(), from + ROWS_AT_ONCE))));
@@ -222,6 +227,7 @@ public class ShowStore {
                 .flatMap(change -> change.after().stream())
                 .toList();
         for (int from = 0; from < put.size(); from += ROWS_AT_ONCE) {
+            progress.at(Progress.Stage.SAVING, removed.size() + from, rows);
             mapper.putParts(
                     showId,
                     edit.number(),
