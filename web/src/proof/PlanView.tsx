@@ -4,7 +4,7 @@ import type { Problem, ProofPlan, ProofPlanLine, ProofWish } from "../api/types"
 import { partsOf, useShow } from "../live/show";
 import { planOf, startProof } from "../requests/proof";
 import { useLook } from "../requests/useLook";
-import { cancelWork, newWork } from "../requests/work";
+import { cancelWork, newWork } from "../api/work";
 import { PushButton } from "../ui/buttons";
 import { Check, TextField } from "../ui/fields";
 import { Select } from "../ui/Select";

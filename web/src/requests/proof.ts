@@ -11,7 +11,7 @@ import type {
 } from "../api/types";
 import { erase, post } from "./edits";
 import { asking, at, read } from "./read";
-import { named } from "./work";
+import { named } from "../api/work";
 
 /** @param work by which it is asked about */
 export const planOf = (wish: ProofWish, work: string) => {

@@ -1,7 +1,7 @@
 /** What is done with whole shows, their files and their history. */
 import { browser } from "../live/browser";
 import { useShow } from "../live/show";
-import { named } from "./work";
+import { named } from "../api/work";
 import type { EditAnswer, EditLine, KeepPoint, Preview, Problem, ShowDone, ShowInfo } from "../api/types";
 
 const NO_ANSWER: ShowDone = {

@@ -2,7 +2,7 @@ import { Dialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { takeFile } from "../requests/shows";
 import type { Preview, Problem } from "../api/types";
-import { cancelWork, newWork } from "../requests/work";
+import { cancelWork, newWork } from "../api/work";
 import { PushButton } from "../ui/buttons";
 import { notify } from "../ui/notices";
 import { Working } from "../ui/Working";

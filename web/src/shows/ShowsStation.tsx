@@ -10,7 +10,7 @@ import {
   previewFile,
   renameShow,
 } from "../requests/shows";
-import { newWork } from "../requests/work";
+import { newWork } from "../api/work";
 import type { ShowDone, ShowInfo } from "../api/types";
 import { useShow } from "../live/show";
 import { PushButton } from "../ui/buttons";

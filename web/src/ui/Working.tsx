@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { WorkState } from "../api/types";
-import { cancelWork, stateOf } from "../requests/work";
+import { cancelWork, stateOf } from "../api/work";
 import { PushButton } from "./buttons";
 
 const STAGES: Record<WorkState["stage"], string> = {

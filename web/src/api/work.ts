@@ -1,5 +1,5 @@
 /** Requests that take long: how far they are, and their end where nobody waits for them any more. */
-import type { WorkState } from "../api/types";
+import type { WorkState } from "./types";
 
 /** A name by which one request is asked about. */
 export const newWork = (): string => crypto.randomUUID();
