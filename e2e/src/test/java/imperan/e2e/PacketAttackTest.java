@@ -2,6 +2,7 @@ package imperan.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.live.LinkView;
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
 import imperan.osc.OscEncoder;
@@ -14,6 +15,7 @@ import java.lang.reflect.Method;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Collections;
 import java.util.List;
@@ -118,5 +120,40 @@ class PacketAttackTest extends Attacked {
         try (RawBrowser joining = browser("joining")) {
             assertThat(joining.missed()).isGreaterThanOrEqualTo(77);
         }
+    }
+
+    /** What was sent is what was heard, what we dropped and what the system did (Linux, proc(5), {@code /proc/net/udp}). */
+    @Test
+    void everyPacketOfAFloodIsCounted() {
+        OscMessage level = OscMessage.of("/far/level", new OscArgument.Float32(0.25f));
+        Desk.waitUntil("its socket is open", () -> far().socket().works());
+        long heard = heard();
+        long missed = loop().missed();
+        int sent = 150_000;
+
+        for (int i = 0; i < sent; i++) {
+            probe.say(level);
+        }
+        Desk.comes(Duration.ofSeconds(10), () -> heard() - heard + loop().missed() - missed == sent);
+        assertThat(heard() - heard + loop().missed() - missed)
+                .as("%d heard, %d missed", heard() - heard, loop().missed() - missed)
+                .isEqualTo(sent);
+        assertThat(loop().missed()).as("it was a flood").isGreaterThan(missed);
+        goesOn();
+    }
+
+    private static ShowLoop loop() {
+        return imperan.bean(ShowLoop.class);
+    }
+
+    private static LinkView far() {
+        return loop().askLive(imperan.show(), (running, now) -> running.links()).join().stream()
+                .filter(link -> link.target().equals(TARGET))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static long heard() {
+        return far().heard();
     }
 }

@@ -27,7 +27,9 @@ public final class ThisMachine {
     private static final Logger LOG = LoggerFactory.getLogger(ThisMachine.class);
     private static final int COMPLETE = 2;
     private static final Path NEIGHBOURS = Path.of("/proc/net/arp");
-    private static final Path SOCKETS = Path.of("/proc/net/udp");
+    /** A socket that is open for both versions of IP stands in the second one, whoever sends to it. */
+    private static final List<Path> SOCKETS = List.of(Path.of("/proc/net/udp"), Path.of("/proc/net/udp6"));
+
     private static final Path COUNTERS = Path.of("/proc/net/snmp");
     private static final int INODE = 9;
     private static final int DROPS = 12;
@@ -89,14 +91,18 @@ public final class ThisMachine {
 
     /**
      * The packets that the system dropped at sockets on these ports because nobody read them in time, by the socket's number (Linux, proc(5),
-     * {@code /proc/net/udp}: local address, …, inode, …, drops). Elsewhere none is known.
+     * {@code /proc/net/udp} and {@code udp6}: local address, …, inode, …, drops). Elsewhere none is known.
      */
     public static Map<String, Long> drops(Set<Integer> ports) {
-        try {
-            return drops(Files.readAllLines(SOCKETS), ports);
-        } catch (IOException | NumberFormatException e) {
-            return Map.of();
+        Map<String, Long> drops = new HashMap<>();
+        for (Path table : SOCKETS) {
+            try {
+                drops.putAll(drops(Files.readAllLines(table), ports));
+            } catch (IOException | NumberFormatException e) {
+                // another system, one without IPv6, or a format we do not know: then nothing is said of these
+            }
         }
+        return drops;
     }
 
     /**
