@@ -217,10 +217,14 @@ public final class LiveShow {
         sets.forEach(playing.songs()::stood);
     }
 
-    /** What the clock on the wall says, in seconds since midnight: for tracks that follow it. Whoever runs the show tells it once a second, or more often. */
-    public void wall(double secondsOfDay, long now) {
+    /**
+     * What the clock on the wall says: for tracks that follow it, and for bundles that say when they are due. Whoever runs the show tells it once a second,
+     * or more often.
+     */
+    public void wall(WallTime wall, long now) {
         state.because(Cause.Origin.TIME, Actor.IMPERAN, now);
-        playing.tracks().wall(secondsOfDay);
+        state.wallAhead = wall.sinceEpoch() - now;
+        playing.tracks().wall(wall.secondsOfDay());
         sending.flush();
     }
 

@@ -37,6 +37,8 @@ final class LiveState {
     boolean arrivalsTrigger = true;
     /** Until when targets step no list: everything was just stopped. */
     long stoppedUntil = Long.MIN_VALUE;
+    /** By how much the clock on the wall, which others may share, is ahead of the time that we count by. */
+    long wallAhead;
 
     private final LiveSink sink;
     private final List<Consumer<LiveEvent>> marks = new ArrayList<>();

@@ -180,20 +180,21 @@ final class Receiving {
         return of == null || of.bundles < MAX_WAITING_BUNDLES && of.bytes + late.bytes() <= MAX_WAITING_BYTES;
     }
 
-    private static Optional<WaitingBundle> due(Link link, Decoded decoded, long now) {
+    private Optional<WaitingBundle> due(Link link, Decoded decoded, long now) {
         return decoded instanceof Decoded.Whole whole
                         && whole.packet() instanceof OscBundle bundle
-                        && nanos(bundle.time()) > now
-                ? Optional.of(new WaitingBundle(link, bundle, bundle.memory(), nanos(bundle.time())))
+                        && due(bundle.time()) > now
+                ? Optional.of(new WaitingBundle(link, bundle, bundle.memory(), due(bundle.time())))
                 : Optional.empty();
     }
 
-    private static long nanos(TimeTag time) {
+    /** Its sender goes by the clock on the wall; OSC 1.0, "Temporal Semantics and OSC Time Tags", wants clocks that agree. */
+    private long due(TimeTag time) {
         if (time.isImmediate()) {
             return Long.MIN_VALUE;
         }
         Instant at = time.toInstant();
-        return at.getEpochSecond() * 1_000_000_000L + at.getNano();
+        return at.getEpochSecond() * 1_000_000_000L + at.getNano() - state.wallAhead;
     }
 
     private boolean handle(Link link, OscPacket packet, long now) {

@@ -6,6 +6,7 @@ import static imperan.show.Shows.LAYOUT;
 import static imperan.show.Shows.PAGE;
 import static imperan.show.Shows.put;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscBundle;
@@ -34,6 +35,7 @@ import imperan.show.form.Form;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -200,6 +202,32 @@ class ReceivingTest {
         assertThat(stage.value("level").axes().get(0).position())
                 .as("one for now does not wait")
                 .isEqualTo(0.5);
+    }
+
+    /** A laptop without its battery begins in 1970 until a time server or somebody sets it; others that share the clock go by it. */
+    @Test
+    void aBundleIsDueByTheClockOnTheWallHoweverThatWasSet() {
+        Random random = new Random(11);
+        for (int i = 0; i < 200; i++) {
+            long years = random.nextInt(130);
+            long wall = i == 0 ? 0 : years * 365 * 24 * 3600 * 1_000 * MS + random.nextInt(1_000_000_000);
+            long ahead = wall - stage.now;
+            stage.live.wall(new WallTime(stage.now + ahead, 0), stage.now);
+            int inMs = 1 + random.nextInt(500);
+            float level = random.nextInt(1_000) / 1_024f;
+            double before = stage.value("level").axes().get(0).position();
+            stage.packet(bundle(stage.now + ahead + inMs * MS, level));
+            stage.pass(inMs - 1);
+            assertThat(stage.value("level").axes().get(0).position())
+                    .as("%d ms, clock ahead by %d ns, not yet", inMs, ahead)
+                    .isEqualTo(before);
+            stage.pass(1);
+            assertThat(stage.value("level").axes().get(0).position()).isCloseTo(level, within(1e-6));
+            stage.packet(bundle(stage.now + ahead - random.nextInt(1_000) * MS, 0.5f));
+            assertThat(stage.value("level").axes().get(0).position())
+                    .as("one that is late by that clock does not wait")
+                    .isEqualTo(0.5);
+        }
     }
 
     private static OscBundle bundle(long at, float level) {

@@ -184,6 +184,6 @@ abstract class TrackStage {
     }
 
     void wall(double seconds) {
-        stage.live.wall(seconds, stage.now);
+        stage.live.wall(new WallTime(stage.now, seconds), stage.now);
     }
 }

@@ -13,6 +13,7 @@ import imperan.server.net.PortSearch;
 import imperan.server.net.ThisMachine;
 import imperan.server.run.LiveFacts;
 import imperan.server.run.Readings;
+import imperan.server.run.ShowClock;
 import imperan.server.run.ShowLoop;
 import imperan.server.socket.ShowSocket;
 import imperan.server.store.Keeper;
@@ -127,7 +128,7 @@ class WhyController {
      * be what comes to such a port.
      */
     private void countUndelivered(PartId target, String host) {
-        long at = System.currentTimeMillis() * 1_000_000L;
+        long at = ShowClock.now();
         OptionalLong before = ThisMachine.withoutProgram();
         boolean here = ThisMachine.adapters().stream()
                 .flatMap(adapter -> adapter.addresses().stream())

@@ -21,6 +21,7 @@ import imperan.server.run.LiveFacts;
 import imperan.server.run.LoopRuns;
 import imperan.server.run.ProofWatcher;
 import imperan.server.run.Readings;
+import imperan.server.run.ShowClock;
 import imperan.server.run.ShowLoop;
 import imperan.server.store.Keeper;
 import imperan.server.store.ProofStore;
@@ -33,7 +34,6 @@ import imperan.show.Show;
 import imperan.show.StandInEnd;
 import imperan.show.Target;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -142,8 +142,8 @@ public class Proofs implements AutoCloseable {
     private final Readings readings;
     private final ProofStore store;
     private final ExecutorService writing = Executors.newSingleThreadExecutor(r -> new Thread(r, "proofs"));
-    /** When plans were looked at, the newest last. */
-    private final Map<String, Instant> looked = new LinkedHashMap<>();
+    /** When plans were looked at, by the clock that nobody sets; the newest last. */
+    private final Map<String, Long> looked = new LinkedHashMap<>();
 
     private volatile Optional<Begun> last = Optional.empty();
 
@@ -167,7 +167,7 @@ public class Proofs implements AutoCloseable {
         Planned planned = planNow(showId, wish, progress);
         synchronized (looked) {
             looked.remove(planned.token());
-            looked.put(planned.token(), Instant.now());
+            looked.put(planned.token(), ShowClock.now());
             looked.keySet().stream()
                     .limit(Math.max(0, looked.size() - MOST_PLANS))
                     .toList()
@@ -221,14 +221,14 @@ public class Proofs implements AutoCloseable {
      */
     public Optional<Problem> begin(String showId, Wish wish, String token, Actor by) {
         Planned planned = planNow(showId, wish, Progress.NONE);
-        Instant seen;
+        Long seen;
         synchronized (looked) {
             seen = looked.get(token);
         }
         boolean venue = !planned.plan().conditions().cleared().isEmpty();
         if (!planned.token().equals(token) || seen == null) {
             return Optional.of(Problem.of("The plan is another one by now. Look at it again, then start"));
-        } else if (venue && Duration.between(seen, Instant.now()).compareTo(PLAN_HOLDS) > 0) {
+        } else if (venue && ShowClock.now() - seen > PLAN_HOLDS.toNanos()) {
             return Optional.of(
                     Problem.of("This plan was shown more than 15 minutes ago. Look at it again, then start"));
         } else if (planned.plan().lines().isEmpty() && planned.plan().listens().isEmpty()) {

@@ -2,6 +2,7 @@ package imperan.server.run;
 
 import imperan.live.LiveShow;
 import imperan.live.SocketState;
+import imperan.live.WallTime;
 import imperan.osc.Decoded;
 import imperan.server.store.Remembered;
 import imperan.show.Edit;
@@ -69,7 +70,7 @@ sealed interface Input {
     record Leave(Feed feed, Optional<String> browser) implements Input {}
 
     /** What the clock on the wall says. */
-    record Wall(double secondsOfDay) implements Input {}
+    record Wall(WallTime wall) implements Input {}
 
     /** What a browser looks at besides values and links. */
     record Watch(Feed feed, List<PartId> traces) implements Input {}

@@ -123,7 +123,7 @@ final class Running implements Turns.Work, AutoCloseable {
             audience.leave(l.feed());
             l.browser().ifPresent(browser -> live.left(browser, now));
         } else if (input instanceof Input.Wall w) {
-            live.wall(w.secondsOfDay(), now);
+            live.wall(w.wall(), now);
         } else if (input instanceof Input.Watch w) {
             watch(w);
         } else if (input instanceof Input.Selecting s) {

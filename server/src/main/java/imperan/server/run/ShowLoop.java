@@ -5,6 +5,7 @@ import imperan.live.Command;
 import imperan.live.LiveShow;
 import imperan.live.SocketState;
 import imperan.live.Touch;
+import imperan.live.WallTime;
 import imperan.osc.Decoded;
 import imperan.server.net.TargetListener;
 import imperan.server.store.Keeper;
@@ -191,9 +192,9 @@ public class ShowLoop implements Keeper.Listener, TargetListener, AutoCloseable 
         put(new Input.Leave(feed, browser));
     }
 
-    /** What the clock on the wall says, in seconds since midnight. */
-    void wall(double secondsOfDay) {
-        put(new Input.Wall(secondsOfDay));
+    /** What the clock on the wall says. */
+    void wall(WallTime wall) {
+        put(new Input.Wall(wall));
     }
 
     /** @param traces the controls whose path the browser shows */

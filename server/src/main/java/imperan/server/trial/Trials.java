@@ -4,6 +4,7 @@ import imperan.live.Actor;
 import imperan.live.LiveShow;
 import imperan.live.SavedValue;
 import imperan.server.run.LoopRuns;
+import imperan.server.run.ShowClock;
 import imperan.server.run.ShowLoop;
 import imperan.server.run.TrialWatcher;
 import imperan.server.store.Keeper;
@@ -96,7 +97,7 @@ public class Trials implements AutoCloseable {
                                     standing.values(),
                                     standing.known(),
                                     by,
-                                    System.currentTimeMillis() * 1_000_000L))));
+                                    ShowClock.now()))));
             return Optional.empty();
         }
         Trial trial = new Trial(show, list, wish.speed(), false, by);
