@@ -63,12 +63,16 @@ public final class JsonLines {
         }
     }
 
-    static CaptureFile.Read.Good read(byte[] file) {
+    /** @param most packets that are taken */
+    static CaptureFile.Read.Good read(byte[] file, int most) {
         List<Captured> packets = new ArrayList<>();
         int number = 0;
         for (String line : (Iterable<String>) new String(file, StandardCharsets.UTF_8).lines()::iterator) {
             number++;
             if (!line.isBlank()) {
+                if (packets.size() == most) {
+                    throw BadException.tooMany(most);
+                }
                 packets.add(packet(line, "line " + number));
             }
         }
@@ -79,6 +83,9 @@ public final class JsonLines {
         try {
             JsonNode line = JSON.readTree(text);
             Instant at = Instant.parse(needed(line, "at", place));
+            if (at.isBefore(Instant.EPOCH) || at.isAfter(CaptureFile.LAST)) {
+                throw new BadException(place, "It is of a time before 1970 or after the year 2200");
+            }
             String direction = needed(line, "direction", place);
             if (!direction.equals("out") && !direction.equals("in")) {
                 throw new BadException(place, "Its direction is “" + direction + "”, and neither out nor in");

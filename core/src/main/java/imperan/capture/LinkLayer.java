@@ -27,6 +27,9 @@ final class LinkLayer {
     private static final int FRAGMENT = 0x3FFF;
     private static final int END_MARK = 0xC0;
 
+    /** Directions of connections that are put together; the packets of more are passed over. */
+    private static final int MOST_STREAMS = 10_000;
+
     /** One direction of a connection. */
     private static final class Stream {
         private long next = -1;
@@ -36,7 +39,16 @@ final class LinkLayer {
 
     private final List<Captured> packets = new ArrayList<>();
     private final Map<String, Stream> streams = new HashMap<>();
+    /** The addresses as text, once each: a capture names the same few a million times. */
+    private final Map<Integer, String> hosts = new HashMap<>();
+
+    private final int most;
     private long passedOver;
+
+    /** @param most packets that are taken */
+    LinkLayer(int most) {
+        this.most = most;
+    }
 
     CaptureFile.Read.Good read() {
         return new CaptureFile.Read.Good(List.copyOf(packets), passedOver);
@@ -84,16 +96,25 @@ final class LinkLayer {
         if (header < InternetPacket.IP_HEADER || total < header || total > left || fragment) {
             return false;
         }
-        Flow flow = new Flow(
-                at,
-                out,
-                note,
-                new Ipv4(packet.getInt(ip + 12)).toString(),
-                new Ipv4(packet.getInt(ip + 16)).toString());
+        Flow flow = new Flow(at, out, note, host(packet.getInt(ip + 12)), host(packet.getInt(ip + 16)));
         int protocol = packet.get(ip + 9) & 0xFF;
         return protocol == InternetPacket.UDP
                 ? udp(packet, ip + header, total - header, flow)
                 : protocol == InternetPacket.TCP && tcp(packet, ip + header, total - header, flow);
+    }
+
+    private String host(int address) {
+        if (hosts.size() == MOST_STREAMS) {
+            hosts.clear();
+        }
+        return hosts.computeIfAbsent(address, bits -> new Ipv4(bits).toString());
+    }
+
+    private void add(Captured captured) {
+        if (packets.size() == most) {
+            throw CaptureFile.BadException.tooMany(most);
+        }
+        packets.add(captured);
     }
 
     /** From whom to whom, when, and which way that was. */
@@ -110,7 +131,7 @@ final class LinkLayer {
         if (length < InternetPacket.UDP_HEADER || length > left) {
             return false;
         }
-        packets.add(flow.captured(
+        add(flow.captured(
                 packet.getShort(udp) & 0xFFFF,
                 packet.getShort(udp + 2) & 0xFFFF,
                 Reach.UDP,
@@ -127,8 +148,11 @@ final class LinkLayer {
         int to = packet.getShort(tcp + 2) & 0xFFFF;
         long sequence = packet.getInt(tcp + 4) & 0xFFFF_FFFFL;
         boolean opens = (packet.get(tcp + 13) & InternetPacket.SYN) != 0;
-        Stream stream =
-                streams.computeIfAbsent(flow.from() + ":" + from + " " + flow.to() + ":" + to, key -> new Stream());
+        String key = flow.from() + ":" + from + " " + flow.to() + ":" + to;
+        if (streams.size() == MOST_STREAMS && !streams.containsKey(key)) {
+            return false;
+        }
+        Stream stream = streams.computeIfAbsent(key, fresh -> new Stream());
         byte[] payload = bytes(packet, tcp + header, left - header);
         if (opens) {
             stream.next = sequence + 1 & 0xFFFF_FFFFL;
@@ -146,7 +170,7 @@ final class LinkLayer {
             stream.reader = stream.reach.framing().orElseThrow().reader();
         }
         try {
-            stream.reader.read(payload).forEach(said -> packets.add(flow.captured(from, to, stream.reach, said)));
+            stream.reader.read(payload).forEach(said -> add(flow.captured(from, to, stream.reach, said)));
             return true;
         } catch (StreamFraming.BrokenStreamException e) {
             stream.reader = null;

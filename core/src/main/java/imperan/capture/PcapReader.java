@@ -19,15 +19,18 @@ final class PcapReader {
     private static final int RECORD_HEADER = 16;
     private static final int SIMPLE_PACKET = 3;
     private static final int MOST_PACKET = 1 << 20;
+    private static final int MOST_INTERFACES = 10_000;
     private static final long SECOND = 1_000_000_000L;
 
     /** An interface of a section: what its packets begin with, and what its times count. */
     private record Interface(int link, long ticksPerSecond) {}
 
     private final ByteBuffer file;
-    private final LinkLayer packets = new LinkLayer();
+    private final LinkLayer packets;
 
-    PcapReader(byte[] file) {
+    /** @param most packets that are taken */
+    PcapReader(byte[] file, int most) {
+        packets = new LinkLayer(most);
         this.file = ByteBuffer.wrap(file);
     }
 
@@ -111,6 +114,9 @@ final class PcapReader {
     private void block(int type, int at, int length, List<Interface> interfaces) {
         if (type == PcapNg.INTERFACE) {
             needIn(at, length, 20, "an interface");
+            if (interfaces.size() == MOST_INTERFACES) {
+                throw BadException.at(at, "It names more than " + MOST_INTERFACES + " interfaces");
+            }
             interfaces.add(new Interface(file.getShort(at + 8) & 0xFFFF, resolution(at + 16, at + length - 4)));
         } else if (type == PcapNg.PACKET) {
             needIn(at, length, 32, "a packet");
@@ -135,7 +141,7 @@ final class PcapReader {
                     at + 28,
                     captured,
                     captured == file.getInt(at + 24),
-                    nanos(ticks, interfaces.get(number).ticksPerSecond()),
+                    nanos(at + 12, ticks, interfaces.get(number).ticksPerSecond()),
                     found.out(),
                     found.comment());
         } else if (type == SIMPLE_PACKET) {
@@ -143,7 +149,10 @@ final class PcapReader {
         }
     }
 
-    private static long nanos(long ticks, long perSecond) {
+    private static long nanos(int at, long ticks, long perSecond) {
+        if (Long.compareUnsigned(Long.divideUnsigned(ticks, perSecond), CaptureFile.LAST.getEpochSecond()) > 0) {
+            throw BadException.at(at, "The packet is of a time after the year 2200");
+        }
         return Long.divideUnsigned(ticks, perSecond) * SECOND
                 + Long.remainderUnsigned(ticks, perSecond) * SECOND / perSecond;
     }

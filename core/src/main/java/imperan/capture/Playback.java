@@ -16,6 +16,9 @@ public final class Playback {
     public static final double SLOWEST = 0.01;
     public static final double FASTEST = 100;
 
+    /** Longer than anybody waits: a hundred years. */
+    private static final double LONGEST_NANOS = 100.0 * 365 * 24 * 3600 * 1e9;
+
     private final List<Captured> packets;
     private final double speed;
     private int next;
@@ -42,8 +45,9 @@ public final class Playback {
     }
 
     private long dueAt(int place) {
-        return begunAt
-                + (long) (Math.max(0, packets.get(place).at() - packets.get(0).at()) / speed);
+        double after = Math.max(0, packets.get(place).at() - packets.get(0).at()) / speed;
+        // one packet with a time of another century is waited for, and never makes all others leave at once
+        return begunAt + (long) Math.min(after, LONGEST_NANOS);
     }
 
     /** When the next packet is to leave; {@link #NEVER} while it is paused, and at its end. */

@@ -45,6 +45,24 @@ class PlaybackTest {
                 .isInstanceOf(IllegalArgumentException.class);
     }
 
+    /** The first one at the beginning of 1970, as a device without a clock says it: the others do not leave in one burst, however slowly it is played. */
+    @Test
+    void aTimeOfAnotherAgeIsWaitedFor() {
+        long now = 1_780_000_000_000L * MS;
+        List<Captured> packets = IntStream.range(0, 5)
+                .mapToObj(i -> new Captured(
+                        i == 0 ? 0 : now + i * 100 * MS, true, "", 0, "", 0, Reach.UDP, new byte[] {(byte) i}, ""))
+                .toList();
+        for (double speed : new double[] {Playback.SLOWEST, 1, Playback.FASTEST}) {
+            Playback playback = new Playback(packets, speed, false, now);
+            assertThat(numbers(playback.take(now + 3_600_000 * MS)))
+                    .as("at %s", speed)
+                    .containsExactly(0);
+            assertThat(numbers(playback.step(now + 3_600_000 * MS).stream().toList()))
+                    .containsExactly(1);
+        }
+    }
+
     @Test
     void aPauseTakesNoTime() {
         Playback playback = new Playback(five(), 1, false, 0);

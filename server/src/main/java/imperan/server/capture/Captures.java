@@ -223,7 +223,12 @@ public class Captures implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return CaptureFile.read(file.toByteArray()) instanceof CaptureFile.Read.Good good ? good.packets() : List.of();
+        CaptureFile.Read read = CaptureFile.readKept(file.toByteArray());
+        if (read instanceof CaptureFile.Read.Bad bad) {
+            throw new IllegalStateException(
+                    "Capture " + id + " is not what was kept: " + bad.reason() + ", " + bad.place());
+        }
+        return ((CaptureFile.Read.Good) read).packets();
     }
 
     /**
