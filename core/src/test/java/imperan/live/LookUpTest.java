@@ -24,9 +24,16 @@ import imperan.show.Target;
 import imperan.show.form.Choice;
 import imperan.show.form.Form;
 import imperan.show.form.TextLine;
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** Arguments that a message does not have itself: they are looked up as it leaves. */
 class LookUpTest {
@@ -93,6 +100,103 @@ class LookUpTest {
                 .singleElement()
                 .satisfies(
                         problem -> assertThat(problem.message()).contains("Key").contains("seven"));
+    }
+
+    /** Whatever is typed is refused beside its field, or leaves as exactly what it says. The limits of numbers are those of IEEE 754 and of two's complement. */
+    @ParameterizedTest
+    @EnumSource(
+            value = ArgumentType.class,
+            names = {"INT32", "INT64", "FLOAT32", "FLOAT64", "TEXT"})
+    void aNamedValueBeyondWhatItsTypeHoldsIsRefusedInWords(ArgumentType type) {
+        runs(new ArgumentSource.OfNamedValue(type, Optional.of(PIECE)));
+        List<String> typed = new ArrayList<>(List.of(
+                "",
+                " ",
+                "7",
+                "-7",
+                "+7",
+                "007",
+                "7,5",
+                "7.5",
+                "1e3",
+                "1e999",
+                "-1e999",
+                "1e-999",
+                "NaN",
+                "Infinity",
+                "-Infinity",
+                "0x10",
+                "1_000",
+                "2147483647",
+                "2147483648",
+                "-2147483648",
+                "-2147483649",
+                "9223372036854775807",
+                "9223372036854775808",
+                "3.4028236e38",
+                "3.5e38",
+                "1.8e308",
+                "true",
+                "TRUE",
+                "false",
+                "#ff8a3c",
+                "#ff8a3",
+                "#FF8A3C00",
+                "seven",
+                "7\n",
+                "\u0000",
+                "\u202e7",
+                "٧",
+                "9".repeat(400),
+                "x".repeat(8_192),
+                "€".repeat(8_192),
+                "\ud800",
+                "\u00a07"));
+        Random random = new Random(3);
+        for (int i = 0; i < 200; i++) {
+            typed.add(random.ints(1 + random.nextInt(8), 0, 18)
+                    .mapToObj(k -> "0123456789.,-+eEx#".substring(k, k + 1))
+                    .collect(Collectors.joining()));
+        }
+        int left = 0;
+        for (String text : typed) {
+            EditRequest.Step step = Shows.change(show, PIECE, new NamedValue("Piece", text, ""));
+            Outcome outcome = show.apply(new EditRequest("Edit", List.of(step)), Shows.ADA);
+            if (outcome instanceof Outcome.Refused refused) {
+                assertThat(refused.problems())
+                        .as("%s as %s", text, type)
+                        .singleElement()
+                        .satisfies(problem -> assertThat(problem.field()).isEqualTo("text"));
+                continue;
+            } else if (show.part(PIECE).orElseThrow().body().equals(new NamedValue("Piece", text, ""))) {
+                continue;
+            }
+            edit(step);
+            assertThat(press()).as("%s as %s", text, type).hasSize(1);
+            assertSays(stage.last().arguments().get(0), text.strip(), text);
+            left++;
+        }
+        assertThat(left).isPositive();
+    }
+
+    private static void assertSays(OscArgument argument, String typed, String whole) {
+        if (argument instanceof OscArgument.Float32 number) {
+            assertThat(new BigDecimal(number.value())
+                            .subtract(new BigDecimal(typed))
+                            .abs())
+                    .isLessThanOrEqualTo(new BigDecimal(Math.ulp(number.value())));
+        } else if (argument instanceof OscArgument.Float64 number) {
+            assertThat(new BigDecimal(number.value())
+                            .subtract(new BigDecimal(typed))
+                            .abs())
+                    .isLessThanOrEqualTo(new BigDecimal(Math.ulp(number.value())));
+        } else if (argument instanceof OscArgument.Int32 number) {
+            assertThat(new BigInteger(typed)).isEqualTo(BigInteger.valueOf(number.value()));
+        } else if (argument instanceof OscArgument.Int64 number) {
+            assertThat(new BigInteger(typed)).isEqualTo(BigInteger.valueOf(number.value()));
+        } else {
+            assertThat(argument).isEqualTo(new OscArgument.Text(whole));
+        }
     }
 
     @Test

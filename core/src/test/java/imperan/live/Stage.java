@@ -26,6 +26,7 @@ final class Stage extends QuietSink {
 
     final LiveShow live = new LiveShow(this);
     final List<String> sent = new ArrayList<>();
+    private OscMessage last;
     final WireLog log = new WireLog(100_000, Long.MAX_VALUE);
     final List<WireRecord> wire = new ArrayList<>();
     final List<LiveEvent> events = new ArrayList<>();
@@ -87,6 +88,11 @@ final class Stage extends QuietSink {
     }
 
     /** What was sent since this was last asked, as address and arguments. */
+    /** The last message that left. */
+    OscMessage last() {
+        return last;
+    }
+
     List<String> takeSent() {
         List<String> taken = List.copyOf(sent);
         sent.clear();
@@ -99,6 +105,7 @@ final class Stage extends QuietSink {
         if (!takes) {
             return false;
         }
+        last = message;
         sent.add((message.address() + " " + OscText.arguments(message.arguments())).strip());
         return true;
     }
