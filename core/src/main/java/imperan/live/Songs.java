@@ -170,12 +170,16 @@ final class Songs {
                         state.happened(new LiveEvent.PageWanted(state.now(), state.cause(), page.id(), List.of())));
         if (!isOnAir(set, body.list())) {
             // its cues begin at their first, and its track at its start
-            body.list().ifPresent(list -> first(list)
-                    .ifPresent(cue -> cues.order(
-                            new Command.StepCues(list, Command.StepCues.Deed.JUMP, Optional.of(cue)), actor)));
+            toFirst(body, actor);
             track(body).ifPresent(track -> tracks.order(Command.StepTrack.toStart(track), actor));
         }
         cues.order(new Command.StepCues(id, Command.StepCues.Deed.FIRE, Optional.of(of(song, READY))), actor);
+    }
+
+    private void toFirst(Song body, Actor actor) {
+        body.list().ifPresent(list -> first(list)
+                .ifPresent(cue ->
+                        cues.order(new Command.StepCues(list, Command.StepCues.Deed.JUMP, Optional.of(cue)), actor)));
     }
 
     private static boolean isOnAir(Kept set, Optional<PartId> list) {
@@ -196,6 +200,8 @@ final class Songs {
 
     private void onAir(PartId id, Kept set, PartId song, Actor actor) {
         Song body = set.songs.get(song);
+        // its list was not put to the first cue when it was made ready, as it was being played
+        boolean again = isOnAir(set, body.list());
         set.onAir.map(set.songs::get).ifPresent(before -> leave(before, actor));
         set.onAir = Optional.of(song);
         set.ready = Optional.empty();
@@ -206,6 +212,9 @@ final class Songs {
             tracks.order(Command.StepTrack.of(track.get(), Command.StepTrack.Deed.ARM), actor);
             tracks.order(Command.StepTrack.of(track.get(), Command.StepTrack.Deed.PLAY), actor);
         } else {
+            if (again) {
+                toFirst(body, actor);
+            }
             body.list()
                     .ifPresent(list ->
                             cues.order(new Command.StepCues(list, Command.StepCues.Deed.GO, Optional.empty()), actor));

@@ -16,8 +16,11 @@ import imperan.show.Song;
 import imperan.show.Track;
 import imperan.show.cue.CueAction;
 import imperan.show.form.SongKey;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 /** Set lists that make songs ready and put them on air. */
@@ -230,5 +233,56 @@ class SongsTest extends TrackStage {
                         SET, Optional.of(new PartId("blank")), Optional.empty(), Optional.of(new PartId("last"))));
         stage.pass(1_000);
         assertThat(stage.takeSent()).isEmpty();
+    }
+
+    /** Two keys of a desk, keys of pages and orders as fast as they come, for half an hour; what leaves is counted from what was ready at each moment. */
+    @Test
+    void underLoadOneSongIsOnAirAtMostAndSaysItsLinesOnceForEachTime() {
+        runs(Track.silent("Tide", 10), at(1, "1"), at(4, "2"));
+        Random random = new Random(5);
+        List<String> ids = List.of("first", "blank", "last", "gone");
+        int air = 0;
+        int hand = 0;
+        List<String> sent = new ArrayList<>();
+        for (int step = 0; step < 5_000; step++) {
+            Optional<PartId> ready = set().ready();
+            boolean putOn = false;
+            switch (random.nextInt(8)) {
+                case 0 -> songs(Command.StepSongs.Deed.READY, ids.get(random.nextInt(4)));
+                case 1 -> songs(Command.StepSongs.Deed.NEXT, null);
+                case 2 -> songs(Command.StepSongs.Deed.PREVIOUS, null);
+                case 3 -> press("next");
+                case 4 -> stage.desk("/key/1", 1f);
+                case 5 -> {
+                    putOn = songs(Command.StepSongs.Deed.ON_AIR, null).isEmpty();
+                }
+                case 6 -> {
+                    putOn = ready.isPresent();
+                    press("air");
+                }
+                default -> {
+                    putOn = ready.isPresent();
+                    stage.desk("/key/2", 1f);
+                }
+            }
+            if (putOn) {
+                air += ready.get().equals(new PartId("first")) ? 1 : 0;
+                hand += ready.get().equals(new PartId("last")) ? 1 : 0;
+                assertThat(set().onAir()).isEqualTo(ready);
+            }
+            if (view().rolling()) {
+                assertThat(set().onAir()).as("what plays is on air").hasValue(new PartId("first"));
+            }
+            // longer than a second go counts as a double press
+            stage.pass(random.nextInt(50) == 0 ? 9_000 : 310);
+            sent.addAll(stage.takeSent());
+        }
+        assertThat(Collections.frequency(sent, "/air/1 1")).isEqualTo(air).isPositive();
+        assertThat(Collections.frequency(sent, "/hand 1")).isEqualTo(hand).isPositive();
+        stage.live.carryOut(new Command.StopAll(), Actor.of(ADA), stage.now);
+        stage.takeSent();
+        stage.pass(20_000);
+        assertThat(stage.takeSent()).as("stopped").isEmpty();
+        assertThat(view().rolling()).isFalse();
     }
 }
