@@ -69,28 +69,37 @@ export function Hosts() {
           <FindingList findings={findings} label="Findings of the hosts" />
         </div>
       )}
-      {hosts.length > 0 && (
-        <div className={`${COLUMNS} px-1 text-sm text-quiet`} aria-hidden>
-          {[
-            "Name",
-            "Address",
-            "Prefix",
-            "Addressing",
-            "Type",
-            "Targets",
-            "Cabling",
-            "Power-up note",
-            "Note",
-          ].map((title) => (
-            <span key={title}>{title}</span>
-          ))}
+      {/* on a phone the columns keep their widths, and are scrolled to */}
+      <div className="overflow-x-auto">
+        <div className="min-w-[60rem]">
+          {hosts.length > 0 && (
+            <div className={`${COLUMNS} px-1 text-sm text-quiet`} aria-hidden>
+              {[
+                "Name",
+                "Address",
+                "Prefix",
+                "Addressing",
+                "Type",
+                "Targets",
+                "Cabling",
+                "Power-up note",
+                "Note",
+              ].map((title) => (
+                <span key={title}>{title}</span>
+              ))}
+            </div>
+          )}
+          <ul>
+            {hosts.map((held) => (
+              <HostRow
+                key={held.part.id}
+                held={held}
+                flagged={findings.some((f) => f.about === held.part.id)}
+              />
+            ))}
+          </ul>
         </div>
-      )}
-      <ul>
-        {hosts.map((held) => (
-          <HostRow key={held.part.id} held={held} flagged={findings.some((f) => f.about === held.part.id)} />
-        ))}
-      </ul>
+      </div>
     </>
   );
 }

@@ -7,7 +7,7 @@ import { counts } from "../findings/found";
 export function RigStation() {
   const open = useFindings().filter((found) => counts(found) && found.area === "RIG").length;
   return (
-    <div className="flex min-h-0 flex-1 flex-col">
+    <div className="flex min-h-0 min-w-0 flex-1 flex-col">
       <ViewTabs
         label="Views of the rig"
         views={[

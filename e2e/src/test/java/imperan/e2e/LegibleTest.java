@@ -75,6 +75,9 @@ class LegibleTest {
             cut = (List<?>) page.evaluate(CUT_TEXTS);
         }
         assertThat(cut).as("cut at " + where).isEmpty();
+        assertThat(page.evaluate("() => document.documentElement.scrollWidth - document.documentElement.clientWidth"))
+                .as("wider than the window at " + where)
+                .isEqualTo(0);
     }
 
     @ParameterizedTest
