@@ -85,6 +85,9 @@ public final class Trial {
 
     /** The number of the cue that it fired last; empty before the first. */
     public Optional<String> at(LiveShow live) {
+        if (!begun) {
+            return Optional.empty();
+        }
         return Stream.concat(latest.stream(), runs(live).stream())
                 .filter(each -> each.list().equals(list) && each.cue().firedAt() >= startedAt)
                 .max(Comparator.comparingLong(each -> each.cue().number()))
@@ -221,7 +224,9 @@ public final class Trial {
     /** What came of it, so far where it still runs. */
     public TrialReport report() {
         List<Fired> inOrder = fired.stream()
+                // at the same moment a cue stands before those of other lists, which it may have fired
                 .sorted(Comparator.comparingLong((Fired each) -> each.cue().firedAt())
+                        .thenComparing(each -> !each.list().equals(list))
                         .thenComparing(each -> each.cue().number()))
                 .toList();
         Set<PartId> was = fired.stream().map(each -> each.cue().id()).collect(Collectors.toSet());

@@ -341,4 +341,114 @@ class TrialTest {
         assertThat(report.end()).contains(End.ENDLESS);
         assertThat(report.left()).containsExactly(new PartId("c2"));
     }
+
+    @Test
+    void itSaysAtWhichCueItIs() {
+        Cue steps = Cue.plain("2", "", new CueAction.SteerList(0, Optional.of(OTHERS), CueAction.SteerList.Deed.GO));
+        Show show = show(
+                Shows.target("Desk"),
+                Cue.plain("1", "", say(2, "/free")).followed(CueFollow.after(1)),
+                steps,
+                Cue.plain("3", "", say(2, "/free")),
+                Cue.plain("90", "Rain", say(1, "/free")));
+        Hall hall = new Hall(show, TrialSpeed.OWN);
+        assertThat(hall.trial.scope()).isEqualTo(TrialScope.of(show, LIST));
+        hall.live.carryOut(new Command.StepCues(LIST, Deed.FIRE, Optional.of(new PartId("c3"))), ADA, now);
+        now += 100 * MS;
+        assertThat(hall.trial.at(hall.live)).as("before it began").isEmpty();
+        hall.pass(10);
+        assertThat(hall.trial.at(hall.live))
+                .as("cue 3 was fired before it, and is waited for")
+                .isEmpty();
+        hall.pass(2_000);
+        assertThat(hall.trial.at(hall.live)).hasValue("1");
+        hall.pass(1_100);
+        assertThat(hall.trial.at(hall.live))
+                .as("cue 1 runs on, and 90 is none of the list")
+                .hasValue("2");
+        hall.pass(1_400);
+        assertThat(hall.trial.at(hall.live)).hasValue("3");
+        hall.pass(3_000);
+        assertThat(hall.trial.report().end()).contains(End.LAST);
+        assertThat(hall.trial.at(hall.live)).as("over").hasValue("3");
+        assertThat(numbers(hall.trial.report()))
+                .as("what was fired before is none of its business")
+                .containsExactly("1", "2", "90", "3");
+    }
+
+    @Test
+    void aListThatIsRemovedIsGone() {
+        Show show = show(Shows.target("Desk"), WALK);
+        Hall hall = new Hall(show, TrialSpeed.FOUR_TIMES);
+        hall.pass(400);
+        EditRequest away = new EditRequest("Remove", List.of(Shows.remove(show, LIST)));
+        imperan.show.Outcome.Accepted done = (imperan.show.Outcome.Accepted) show.apply(away, Shows.ADA);
+        hall.live.follow(done.show(), done.edit(), now);
+        hall.pass(10);
+        assertThat(hall.trial.report().end()).contains(End.GONE);
+        assertThat(hall.trial.nextDue()).isEqualTo(Long.MAX_VALUE);
+        left.clear();
+        hall.pass(5_000);
+        assertThat(left).isEmpty();
+    }
+
+    @Test
+    void whoIsAbandonedGetsNoTurnAndKeepsHowItEnded() {
+        Hall hall = new Hall(show(Shows.target("Desk"), WALK), TrialSpeed.OWN);
+        hall.pass(400);
+        hall.trial.abandon();
+        assertThat(hall.trial.report().end()).contains(End.GONE);
+        assertThat(hall.trial.nextDue()).isEqualTo(Long.MAX_VALUE);
+        Hall over = new Hall(show(Shows.target("Desk"), Cue.plain("1", "")), TrialSpeed.OWN);
+        over.pass(1_000);
+        over.trial.abandon();
+        assertThat(over.trial.report().end()).as("it had ended before").contains(End.LAST);
+    }
+
+    /** Cue 1 pauses its own list half a second after it began; a hand that has paused, too, is waited for, and who resumes lets it go on. */
+    @Test
+    void aPauseOfACueIsResumedAtOnceAndOneOfAHandNever() {
+        Cue pauses = Cue.plain(
+                "1",
+                "",
+                new CueAction.SteerList(0.5, Optional.of(LIST), CueAction.SteerList.Deed.PAUSE),
+                say(1, "/free"));
+        Hall hall = new Hall(show(Shows.target("Desk"), pauses, Cue.plain("2", "", say(0, "/level"))), TrialSpeed.OWN);
+        hall.pass(2_000);
+        assertThat(left).as("nobody pauses for long").containsExactly("1000 /free", "1000 /level");
+        assertThat(hall.trial.report().end()).contains(End.LAST);
+        left.clear();
+        Hall held = new Hall(show(Shows.target("Desk"), WALK), TrialSpeed.OWN);
+        held.pass(500);
+        held.live.carryOut(new Command.StepCues(LIST, Deed.PAUSE, Optional.empty()), ADA, now);
+        held.pass(60_000);
+        assertThat(held.trial.isEnded()).isFalse();
+        assertThat(left).containsExactly("2300 /level");
+        // a list that is none of its own may be paused, stopped and reset meanwhile
+        held.live.carryOut(new Command.StepCues(OTHERS, Deed.STOP, Optional.empty()), ADA, now);
+        held.live.carryOut(new Command.StepCues(LIST, Deed.RESUME, Optional.empty()), ADA, now);
+        held.pass(10_000);
+        assertThat(held.trial.report().end()).contains(End.LAST);
+        assertThat(numbers(held.trial.report())).containsExactly("0", "1", "2", "3");
+    }
+
+    @Test
+    void whatItStopsIsInTheReportOnceInTheOrderInWhichItWasFired() {
+        Show show = show(
+                Shows.target("Desk"),
+                Cue.plain("1", "", say(5, "/free")).followed(CueFollow.after(0.5)),
+                Cue.plain("2", "", say(3, "/free")),
+                Cue.plain("3", ""));
+        Hall hall = new Hall(show, TrialSpeed.FOUR_TIMES);
+        hall.pass(400);
+        hall.trial.stop();
+        assertThat(hall.trial.nextDue()).as("with its next turn").isLessThanOrEqualTo(now);
+        hall.pass(2);
+        assertThat(numbers(hall.trial.report())).containsExactly("1", "2");
+        assertThat(outcomes(hall.trial.report())).containsExactly(Outcome.STOPPED, Outcome.STOPPED);
+        assertThat(hall.live.cueList(LIST).orElseThrow().running()).isEmpty();
+        long ended = hall.trial.report().endedAt();
+        hall.pass(100);
+        assertThat(hall.trial.report().endedAt()).as("it gets no turn any more").isEqualTo(ended);
+    }
 }
