@@ -231,9 +231,7 @@ class CommandTest {
                 .contains("\"problems\":[]"));
         command.said(trial + "/stop", "");
         Desk.waitUntil("it is over", () -> !command.said(trial, null).contains("\"running\":true"));
-        command.run("stop");
-        command.up();
-        assertThat(command.get("/api/shows/salt-clock" + trial + "/cut")).isEmpty();
+        Desk.waitUntil("nothing is kept that a start would tell", () -> keptCue().isEmpty());
     }
 
     /** The number of the cue at which a trial of the list is, as it is kept. */
