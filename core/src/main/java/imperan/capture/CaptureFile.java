@@ -55,7 +55,10 @@ public final class CaptureFile {
                 : read(file, MOST_PACKETS);
     }
 
-    /** What we wrote ourselves of packets that were taken in or recorded within their limits; as {@link PcapNg} it may be longer than what it was made of. */
+    /**
+     * What we wrote ourselves of packets that were taken in or recorded within their limits; as {@link PcapNg} it
+     * may be longer than what it was made of.
+     */
     public static Read readKept(byte[] file) {
         return read(file, Integer.MAX_VALUE);
     }

@@ -218,7 +218,8 @@ public final class LiveShow {
     }
 
     /**
-     * What the clock on the wall says: for tracks that follow it, and for bundles that say when they are due. Whoever runs the show tells it once a second,
+     * What the clock on the wall says: for tracks that follow it, and for bundles that say when they are due.
+     * Whoever runs the show tells it once a second,
      * or more often.
      */
     public void wall(WallTime wall, long now) {

@@ -45,7 +45,10 @@ class PlaybackTest {
                 .isInstanceOf(IllegalArgumentException.class);
     }
 
-    /** The first one at the beginning of 1970, as a device without a clock says it: the others do not leave in one burst, however slowly it is played. */
+    /**
+     * The first one at the beginning of 1970, as a device without a clock says it: the others do not leave in one
+     * burst, however slowly it is played.
+     */
     @Test
     void aTimeOfAnotherAgeIsWaitedFor() {
         long now = 1_780_000_000_000L * MS;

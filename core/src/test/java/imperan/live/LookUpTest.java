@@ -102,7 +102,10 @@ class LookUpTest {
                         problem -> assertThat(problem.message()).contains("Key").contains("seven"));
     }
 
-    /** Whatever is typed is refused beside its field, or leaves as exactly what it says. The limits of numbers are those of IEEE 754 and of two's complement. */
+    /**
+     * Whatever is typed is refused beside its field, or leaves as exactly what it says. The limits of numbers are
+     * those of IEEE 754 and of two's complement.
+     */
     @ParameterizedTest
     @EnumSource(
             value = ArgumentType.class,

@@ -235,7 +235,10 @@ class SongsTest extends TrackStage {
         assertThat(stage.takeSent()).isEmpty();
     }
 
-    /** Two keys of a desk, keys of pages and orders as fast as they come, for half an hour; what leaves is counted from what was ready at each moment. */
+    /**
+     * Two keys of a desk, keys of pages and orders as fast as they come, for half an hour; what leaves is counted
+     * from what was ready at each moment.
+     */
     @Test
     void underLoadOneSongIsOnAirAtMostAndSaysItsLinesOnceForEachTime() {
         runs(Track.silent("Tide", 10), at(1, "1"), at(4, "2"));

@@ -405,7 +405,10 @@ class TrialTest {
         assertThat(over.trial.report().end()).as("it had ended before").contains(End.LAST);
     }
 
-    /** Cue 1 pauses its own list half a second after it began; a hand that has paused, too, is waited for, and who resumes lets it go on. */
+    /**
+     * Cue 1 pauses its own list half a second after it began; a hand that has paused, too, is waited for, and who
+     * resumes lets it go on.
+     */
     @Test
     void aPauseOfACueIsResumedAtOnceAndOneOfAHandNever() {
         Cue pauses = Cue.plain(

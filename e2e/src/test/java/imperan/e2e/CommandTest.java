@@ -231,7 +231,8 @@ class CommandTest {
                 .contains("\"problems\":[]"));
         command.said(trial + "/stop", "");
         Desk.waitUntil("it is over", () -> !command.said(trial, null).contains("\"running\":true"));
-        Desk.waitUntil("nothing is kept that a start would tell", () -> keptCue().isEmpty());
+        Desk.waitUntil(
+                "nothing is kept that a start would tell", () -> keptCue().isEmpty());
     }
 
     /** The number of the cue at which a trial of the list is, as it is kept. */

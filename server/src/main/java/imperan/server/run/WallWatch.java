@@ -12,7 +12,10 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
-/** Tells the loop once a second what the clock on the wall says, which people and time servers set: the loop's own clock never goes back. */
+/**
+ * Tells the loop once a second what the clock on the wall says, which people and time servers set: the loop's
+ * own clock never goes back.
+ */
 @Component
 class WallWatch implements AutoCloseable {
 

@@ -69,8 +69,10 @@ class ThisMachineTest {
         assertThat(ThisMachine.drops(table, Set.of(9201))).isEqualTo(Map.of("4711", 12L, "4712", 5L));
 
         List<String> ofBothVersions = List.of(
-                "  sl  local_address                         remote_address                        st tx_queue rx_queue tr tm->when retrnsmt   uid  timeout inode ref pointer drops",
-                "  269: 0000000000000000FFFF00000100007F:23F1 00000000000000000000000000000000:0000 07 00000000:00000000 00:00000000 00000000     0        0 4714 2 0000000000000000 7");
+                "  sl  local_address                         remote_address                        st tx_queue"
+                        + " rx_queue tr tm->when retrnsmt   uid  timeout inode ref pointer drops",
+                "  269: 0000000000000000FFFF00000100007F:23F1 00000000000000000000000000000000:0000 07 00000000:00000000"
+                        + " 00:00000000 00000000     0        0 4714 2 0000000000000000 7");
         assertThat(ThisMachine.drops(ofBothVersions, Set.of(9201))).isEqualTo(Map.of("4714", 7L));
     }
 

@@ -9,7 +9,10 @@ import java.time.ZoneId;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** What clocks on the wall say, also on the nights when they are put forward and back (the dates of 2026 in the European Union, directive 2000/84/EC). */
+/**
+ * What clocks on the wall say, also on the nights when they are put forward and back (the dates of 2026 in the
+ * European Union, directive 2000/84/EC).
+ */
 class WallWatchTest {
 
     @ParameterizedTest
