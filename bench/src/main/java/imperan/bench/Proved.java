@@ -6,6 +6,7 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscDecoder;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.progress.Progress;
 import imperan.proof.report.Verdict;
 import imperan.proof.report.Which;
 import imperan.proof.run.ProofRun;
@@ -142,7 +143,7 @@ final class Proved {
     private ProofRun begin(String show, int times) throws InterruptedException {
         Proofs proofs = stage.bean(Proofs.class);
         Wish wish = new Wish(Optional.empty(), Optional.empty(), Set.of(), Which.ALL, times, false, List.of());
-        String token = proofs.plan(show, wish).token();
+        String token = proofs.plan(show, wish, Progress.NONE).token();
         Optional<Problem> problem = proofs.begin(show, wish, token, Actor.of(PERSON));
         if (problem.isPresent()) {
             throw new IllegalStateException(problem.get().message());
