@@ -223,6 +223,7 @@ class ProcessesTest {
     /** Linux, proc(5), "environ" and "cmdline": whoever works as the same user may read them. */
     @Test
     void whatTheServerIsStartedWithHoldsNoPasswordAndBoundsIt() throws Exception {
+        command.run("stop");
         command.up();
         String password = Files.readString(command.var.resolve("postgres/app.password"));
         String pid = Files.readString(command.var.resolve("server.pid")).split(" ")[0];
