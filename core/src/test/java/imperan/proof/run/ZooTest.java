@@ -19,7 +19,6 @@ import imperan.show.ArgumentSource.ArgumentType;
 import imperan.show.Control;
 import imperan.show.Phrase;
 import imperan.show.Send;
-import imperan.show.Shows;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -229,7 +228,9 @@ class ZooTest {
 
     private static Set<String> known() throws IOException {
         try (InputStream list = ZooTest.class.getResourceAsStream("lies.txt")) {
-            return new TreeSet<>(new String(list.readAllBytes(), StandardCharsets.UTF_8).lines().toList());
+            return new TreeSet<>(new String(list.readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .toList());
         }
     }
 }
