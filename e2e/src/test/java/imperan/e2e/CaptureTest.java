@@ -329,11 +329,11 @@ class CaptureTest extends InstalledTest {
             assertThat(
                             page.getByText(
                                     Pattern.compile(
-                                            "Torn.pcapng: This is no capture: The block claims \\d+ bytes, \\d+ are left \\(byte \\d+\\)")))
+                                            "Torn.pcapng: This cannot be loaded: The block claims \\d+ bytes, \\d+ are left \\(byte \\d+\\)")))
                     .isVisible();
             chosen.setInputFiles(new FilePayload(
                     "Words.jsonl", "application/octet-stream", "{\"at\":\"soon\"}".getBytes(StandardCharsets.UTF_8)));
-            assertThat(page.getByText(Pattern.compile("Words.jsonl: This is no capture: .*\\(line 1\\)")))
+            assertThat(page.getByText(Pattern.compile("Words.jsonl: This cannot be loaded: .*\\(line 1\\)")))
                     .isVisible();
             page.getByLabel("Remove Again").click();
             page.getByRole(AriaRole.ALERTDIALOG)
