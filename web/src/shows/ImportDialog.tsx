@@ -23,7 +23,12 @@ export function ImportDialog({ file, onClose }: { file: FileInHand; onClose: () 
     setWork(mine);
     const done = await takeFile(file.text, onSameName, mine);
     setWork(null);
-    if (cancelled.current && done.show) notify(`It was too late to cancel: “${preview.name}” is imported`);
+    if (cancelled.current)
+      notify(
+        done.show
+          ? `It was too late to cancel: “${preview.name}” is imported`
+          : (done.problems[0]?.message ?? ""),
+      );
     if (done.problems.length && !cancelled.current) setProblems(done.problems);
     else onClose();
   };

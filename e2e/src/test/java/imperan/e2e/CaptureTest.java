@@ -326,10 +326,8 @@ class CaptureTest extends InstalledTest {
             assertThat(page.locator("[data-capture='Again']")).containsText(Pattern.compile("\\d+ packets"));
             chosen.setInputFiles(
                     new FilePayload("Torn.pcapng", "application/octet-stream", Arrays.copyOf(file, file.length - 3)));
-            assertThat(
-                            page.getByText(
-                                    Pattern.compile(
-                                            "Torn.pcapng: This cannot be loaded: The block claims \\d+ bytes, \\d+ are left \\(byte \\d+\\)")))
+            assertThat(page.getByText(Pattern.compile("Torn.pcapng: This cannot be loaded: "
+                            + "The block claims \\d+ bytes, \\d+ are left \\(byte \\d+\\)")))
                     .isVisible();
             chosen.setInputFiles(new FilePayload(
                     "Words.jsonl", "application/octet-stream", "{\"at\":\"soon\"}".getBytes(StandardCharsets.UTF_8)));

@@ -250,8 +250,8 @@ public class Captures implements AutoCloseable {
         }
         CaptureFile.Read read = CaptureFile.read(file);
         if (read instanceof CaptureFile.Read.Bad bad) {
-            return Loaded.refused(Problem.of(
-                    "This cannot be loaded: " + bad.reason() + (bad.place().isEmpty() ? "" : " (" + bad.place() + ")")));
+            return Loaded.refused(Problem.of("This cannot be loaded: " + bad.reason()
+                    + (bad.place().isEmpty() ? "" : " (" + bad.place() + ")")));
         }
         CaptureFile.Read.Good good = (CaptureFile.Read.Good) read;
         String id = store.begin(showId, name.strip());

@@ -12,13 +12,16 @@ import imperan.show.Held;
 import imperan.show.Outcome;
 import imperan.show.Page;
 import imperan.show.Part;
+import imperan.show.PartId;
 import imperan.show.Person;
 import imperan.show.Problem;
 import imperan.show.Show;
 import imperan.show.ShowFile;
 import imperan.show.Target;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -156,9 +159,7 @@ public class Shows {
                 count(good, Control.class),
                 named(good.name()).map(ShowInfo::id),
                 outcome instanceof Outcome.Refused refused && !good.parts().isEmpty()
-                        ? refused.problems().stream()
-                                .map(p -> placed(p, good.parts()))
-                                .toList()
+                        ? placed(refused.problems(), good.parts())
                         : List.of());
     }
 
@@ -191,11 +192,7 @@ public class Shows {
             if (done.show().isEmpty()) {
                 fresh.forEach(pictures::forget);
             }
-            return new Done(
-                    done.show(),
-                    done.problems().stream()
-                            .map(problem -> placed(problem, good.parts()))
-                            .toList());
+            return new Done(done.show(), placed(done.problems(), good.parts()));
         } catch (RuntimeException e) {
             fresh.forEach(pictures::forget);
             throw e;
@@ -264,15 +261,21 @@ public class Shows {
                 .count();
     }
 
-    /** A problem with its place in the file instead of an id that only this reading gave. */
-    private static Problem placed(Problem problem, List<Part> parts) {
-        int index = parts.stream().map(Part::id).toList().indexOf(problem.part().orElse(null));
-        return index < 0
-                ? problem
-                : new Problem(
-                        Optional.empty(),
-                        problem.field(),
-                        "parts/" + index + "/body/" + problem.field() + ": " + problem.message(),
-                        problem.mend());
+    /** Problems with their places in the file instead of ids that only this reading gave. */
+    private static List<Problem> placed(List<Problem> problems, List<Part> parts) {
+        Map<PartId, Integer> places = new HashMap<>();
+        for (Part part : parts) {
+            places.put(part.id(), places.size());
+        }
+        return problems.stream()
+                .map(problem -> problem.part()
+                        .map(places::get)
+                        .map(place -> new Problem(
+                                Optional.empty(),
+                                problem.field(),
+                                "parts/" + place + "/body/" + problem.field() + ": " + problem.message(),
+                                problem.mend()))
+                        .orElse(problem))
+                .toList();
     }
 }
