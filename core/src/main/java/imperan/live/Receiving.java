@@ -348,6 +348,8 @@ final class Receiving {
             control.sends.forEach(send -> send.reported(axis, position));
             if (!control.agrees(control.echo)) {
                 control.movedBy = link.target().name();
+                // what was said last stands there no longer: saying it once more is no repeat
+                control.sends.forEach(CompiledSend::forgetLast);
             }
             control.position = control.position.with(axis, position);
         }

@@ -133,6 +133,20 @@ class TouchTest {
         assertThat(stage.takeSent()).containsExactly("/level 5", "/level 6");
     }
 
+    /** What was said last stands there no longer, so it is no repeat; but what the target only echoes does not make one of it. */
+    @Test
+    void whatWasSaidLastIsSaidAgainOnceTheTargetMovedItAway() {
+        Control level = Shows.fader("Level", 0, "/level");
+        Stage stage = stage(level);
+        stage.touch(ADA, "c0", Phase.SET, 0.75);
+        stage.desk("/level", 0.75f);
+        stage.touch(ADA, "c0", Phase.SET, 0.75);
+        assertThat(stage.takeSent()).containsExactly("/level 0.75");
+        stage.desk("/level", 0.25f);
+        stage.touch(ADA, "c0", Phase.SET, 0.75);
+        assertThat(stage.takeSent()).containsExactly("/level 0.75");
+    }
+
     /** Whole numbers are rounded, not cut: 0.07 of 100 is 7, although the product in binary is 7.000000000000001 or less. */
     @ParameterizedTest
     @CsvSource({

@@ -6,10 +6,11 @@ import java.net.http.WebSocket;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Predicate;
@@ -24,7 +25,7 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
     private final JsonMapper json = new JsonMapper();
     private final StringBuilder partial = new StringBuilder();
     private final Map<String, JsonNode> values = new ConcurrentHashMap<>();
-    private final List<String> notices = new CopyOnWriteArrayList<>();
+    private final Queue<String> notices = new ConcurrentLinkedQueue<>();
     private final CompletableFuture<String> closed = new CompletableFuture<>();
     private volatile long missed;
     private volatile long longest;
@@ -35,8 +36,12 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
 
     /** Opens the connection and says nothing yet. */
     static RawBrowser silent(URI live) {
+        return silent(live, HTTP);
+    }
+
+    private static RawBrowser silent(URI live, HttpClient http) {
         RawBrowser browser = new RawBrowser();
-        browser.socket = HTTP.newWebSocketBuilder()
+        browser.socket = http.newWebSocketBuilder()
                 .buildAsync(URI.create(live.toString().replaceFirst("^http", "ws")), browser)
                 .join();
         return browser;
@@ -44,12 +49,21 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
 
     /** Opens the connection, says hello for the live show, and waits for its welcome; where the connection ends before that, it tries again, as browsers do. */
     static RawBrowser open(URI live, String name) {
+        return open(live, name, HTTP);
+    }
+
+    /** The same with a thread of its own that reads: what others say, however much, does not keep it from reading. */
+    static RawBrowser openApart(URI live, String name) {
+        return open(live, name, HttpClient.newHttpClient());
+    }
+
+    private static RawBrowser open(URI live, String name, HttpClient http) {
         List<String> ended = new ArrayList<>();
-        AtomicReference<RawBrowser> latest = new AtomicReference<>(hello(live, name));
+        AtomicReference<RawBrowser> latest = new AtomicReference<>(hello(live, name, http));
         boolean comes = Desk.comes(Desk.PATIENCE, () -> {
             if (!latest.get().isOpen()) {
                 ended.add(latest.get().closed.join());
-                latest.set(hello(live, name));
+                latest.set(hello(live, name, http));
             }
             return latest.get().welcomed;
         });
@@ -59,8 +73,8 @@ final class RawBrowser implements AutoCloseable, WebSocket.Listener {
         return latest.get();
     }
 
-    private static RawBrowser hello(URI live, String name) {
-        RawBrowser browser = silent(live);
+    private static RawBrowser hello(URI live, String name, HttpClient http) {
+        RawBrowser browser = silent(live, http);
         browser.say("{\"kind\":\"hello\",\"browser\":\"" + name + "\",\"name\":\"" + name + "\",\"show\":\"\"}");
         return browser;
     }

@@ -186,7 +186,7 @@ class SoakTest {
         AtomicLong name = new AtomicLong();
         AtomicLong played = new AtomicLong();
         ExecutorService threads = Executors.newCachedThreadPool();
-        try (RawBrowser hand = RawBrowser.open(command.uri("/api/live"), "operator")) {
+        try (RawBrowser hand = RawBrowser.openApart(command.uri("/api/live"), "operator")) {
             List<Future<Long>> attacks = List.of(
                     threads.submit(until(end, 1, SoakTest::packets)),
                     threads.submit(until(end, 2, SoakTest::packets)),

@@ -485,7 +485,7 @@ class TracksTest extends AdasTest {
                 window.Audio = function (url) { window.heard = new PlainAudio(url); return window.heard; };
                 const PlainContext = window.AudioContext;
                 window.AudioContext = function () { window.way = new PlainContext(); return window.way; };""");
-        Path song = clicks("clicks.wav", SOUND_SECONDS + 40);
+        Path song = clicks("clicks.wav", SOUND_SECONDS + 120);
         page.navigate(imperan.url("/#/cues"));
         button("Add list").click();
         another();
@@ -529,7 +529,7 @@ class TracksTest extends AdasTest {
                     "After %d s the sound is %.1f ms beside the track (the way to the loudspeaker takes %.1f ms, the question %.1f ms)%n",
                     SOUND_SECONDS, found[0], found[1], found[2]);
         } while (Math.abs(found[0]) >= 20
-                && (boolean) page.evaluate("(end) => window.heard.currentTime < end", SOUND_SECONDS + 20));
+                && (boolean) page.evaluate("(end) => window.heard.currentTime < end", SOUND_SECONDS + 100));
         assertThat(Math.abs(found[0])).as("milliseconds").isLessThan(20);
         // where the device goes, the track goes on and it is said
         Page other = chromium.device("Ben");

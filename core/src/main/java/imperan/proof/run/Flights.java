@@ -90,9 +90,11 @@ final class Flights {
     private static Landing landing(Flight flight, LiveEvent.Ended ended, long missed) {
         Ending ending = ended.ending();
         if (ending instanceof Ending.Answered answered) {
-            Verdict verdict = !answered.news()
+            boolean late = answered.afterNanos() > flight.limitNanos;
+            // what came while this machine stood still may have been there in time
+            Verdict verdict = !answered.news() || late && missed > flight.missed
                     ? Verdict.NOT_JUDGED
-                    : answered.afterNanos() > flight.limitNanos ? Verdict.LATE : Verdict.CONFIRMED;
+                    : late ? Verdict.LATE : Verdict.CONFIRMED;
             return new Landing(verdict, Optional.of(answered.afterNanos()), answered.said(), Optional.empty());
         } else if (ending instanceof Ending.WrongValue wrong) {
             return new Landing(

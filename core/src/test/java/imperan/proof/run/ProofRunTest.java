@@ -340,6 +340,36 @@ class ProofRunTest {
         assertThat(hall.prove(THRICE).get(0).verdict()).isEqualTo(Verdict.NOT_JUDGED);
     }
 
+    /** What arrives takes a millisecond. */
+    private static Phrase late(Phrase phrase) {
+        return new Phrase(
+                phrase.address(),
+                phrase.direction(),
+                phrase.arguments(),
+                phrase.answer().within(0.0005),
+                phrase.effect(),
+                "",
+                "",
+                List.of(),
+                ProofRule.USUAL);
+    }
+
+    /** It may have come in time, and was not looked at. */
+    @Test
+    void whatCameLateWhileThisMachineLostSomethingJudgesNothing() {
+        ProofHall hall = hall(STAND_IN, List.of(late(level("/a"))), fader("/a"));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            if (hall.heard.size() % 2 == 0) {
+                hall.lostHere++;
+            }
+            says.accept(message.address(), message.arguments());
+        });
+        LineResult line = hall.prove(new Conditions(12, false, Set.of())).get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.LATE);
+        assertThat(line.probes()).isBetween(1, 7);
+    }
+
     @Test
     void someAnsweredAndSomeNotIsIntermittent() {
         ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
@@ -374,18 +404,8 @@ class ProofRunTest {
     @ParameterizedTest
     @EnumSource(Habit.class)
     void whatEachAnswerSaysOfTheLine(Habit habit) {
-        // what arrives takes a millisecond
         Phrase phrase = level("/a");
-        Phrase late = new Phrase(
-                phrase.address(),
-                phrase.direction(),
-                phrase.arguments(),
-                phrase.answer().within(0.0005),
-                phrase.effect(),
-                "",
-                "",
-                List.of(),
-                ProofRule.USUAL);
+        Phrase late = late(phrase);
         ProofHall hall = hall(STAND_IN, List.of(habit == Habit.LATE ? late : phrase), fader("/a"))
                 .stands("/a", f(0.3));
         hall.hall.does((message, bundled, says) -> {

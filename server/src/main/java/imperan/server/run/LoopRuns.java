@@ -41,7 +41,7 @@ public final class LoopRuns {
         return loop.askLive(showId, (running, now) -> {
             Optional<Problem> disturbs = disturbsAProof(running);
             if (disturbs.isEmpty()) {
-                proving.start(run, watcher);
+                proving.start(run, watcher, now);
             }
             return disturbs;
         });

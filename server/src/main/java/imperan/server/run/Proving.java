@@ -14,6 +14,7 @@ final class Proving implements LoopActor {
     private static final long ADVANCED_NANOS = 1_000_000_000L;
 
     private final LongSupplier missed;
+    private final Standstills standstills = new Standstills();
     private Optional<ProofRun> run = Optional.empty();
     private Optional<ProofWatcher> watcher = Optional.empty();
     private Phase told = Phase.ENDED;
@@ -34,7 +35,8 @@ final class Proving implements LoopActor {
         return run.filter(found -> found.phase() != Phase.ENDED).isPresent();
     }
 
-    void start(ProofRun begun, ProofWatcher whom) {
+    void start(ProofRun begun, ProofWatcher whom, long now) {
+        standstills.begin(now);
         run = Optional.of(begun);
         watcher = Optional.of(whom);
         told = Phase.READING;
@@ -43,7 +45,10 @@ final class Proving implements LoopActor {
 
     @Override
     public void happened(LiveEvent event) {
-        run.ifPresent(running -> running.happened(event, missed.getAsLong()));
+        if (isRunning()) {
+            standstills.looks(event.at());
+        }
+        run.ifPresent(running -> running.happened(event, lostHere()));
     }
 
     /** What was moved stays, and is offered to be put back. */
@@ -59,9 +64,15 @@ final class Proving implements LoopActor {
     @Override
     public void act(LiveShow live, long now) {
         if (isRunning()) {
-            run.orElseThrow().act(live, missed.getAsLong(), now);
+            standstills.looks(now);
+            run.orElseThrow().act(live, lostHere(), now);
             tell(now);
         }
+    }
+
+    /** Whatever makes that what was not heard in time was perhaps not late, but not heard by us. */
+    private long lostHere() {
+        return missed.getAsLong() + standstills.count();
     }
 
     private void tell(long now) {
@@ -87,6 +98,6 @@ final class Proving implements LoopActor {
 
     @Override
     public long nextDue() {
-        return run.map(ProofRun::nextDue).orElse(Long.MAX_VALUE);
+        return isRunning() ? Math.min(standstills.nextDue(), run.orElseThrow().nextDue()) : Long.MAX_VALUE;
     }
 }
