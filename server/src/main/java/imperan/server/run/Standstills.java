@@ -1,8 +1,8 @@
 package imperan.server.run;
 
 /**
- * Counts how often the loop stood still, such as on a machine that does something else: what was late meanwhile may have been late here. It has to be looked at often
- * while that matters.
+ * Counts how often the loop stood still, such as on a machine that does something else: what was late meanwhile may have been
+ * late here. It has to be looked at often while that matters.
  */
 final class Standstills {
 
