@@ -310,6 +310,29 @@ class TrialTest {
                 .contains(200 * MS);
     }
 
+    /** What a line says of what a target said is the same as in the show, though nobody answers. */
+    @Test
+    void aRehearsalKnowsWhatTheTargetsSaid() {
+        CueAction repeats = new CueAction.SayLine(
+                0,
+                Optional.of(DESK),
+                "/free",
+                List.of(new ArgumentSource.Said(ArgumentType.FLOAT32, Optional.of(DESK), "/told", 0, List.of())));
+        Show show = show(Shows.target("Desk"), Cue.plain("1", "Again", repeats));
+        assertThat(Rehearsal.lookedUp(show, LIST)).containsExactly(new Rehearsal.Place(DESK, "/told"));
+        TrialReport unknown = Rehearsal.of(show, LIST, TrialSpeed.OWN, List.of(), List.of(), ADA, now);
+        assertThat(outcomes(unknown)).containsExactly(Outcome.FELL_SHORT);
+        TrialReport known = Rehearsal.of(
+                show,
+                LIST,
+                TrialSpeed.OWN,
+                List.of(),
+                List.of(new Rehearsal.Known(DESK, "/told", List.of(new OscArgument.Float32(0.25f)))),
+                ADA,
+                now);
+        assertThat(outcomes(known)).containsExactly(Outcome.DONE);
+    }
+
     /** Whoever may not operate gets no further, and the loop is not kept busy with it. */
     @Test
     void whatIsRefusedIsTriedAgainALittleLater() {
