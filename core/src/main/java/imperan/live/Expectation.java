@@ -81,6 +81,11 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
         return new Expectation(rule.asked(), address, arguments);
     }
 
+    /** Whether what a target says agrees with what was sent. */
+    public boolean agrees(List<OscArgument> said, List<OscArgument> sent, List<ArgumentSource> sources) {
+        return wanted(sent, sources).agrees(said);
+    }
+
     /** Whether an answer to the one could not be taken for an answer to the other: by one of their arguments they are twice the tolerance apart. */
     public boolean tellsApart(List<OscArgument> one, List<OscArgument> other, List<ArgumentSource> sources) {
         if (one.size() != other.size()) {

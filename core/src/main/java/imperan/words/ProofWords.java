@@ -27,10 +27,14 @@ public final class ProofWords {
             case HEARD -> "heard";
             case NOT_HEARD -> "not heard";
             case MASKED -> "masked";
+            case RETURNED -> "returned";
+            case ACKNOWLEDGED -> "acknowledged";
+            case STRENGTH_UNKNOWN -> "strength unknown";
             case ONE_WAY -> "one-way";
             case SKIPPED -> "skipped";
             case NOT_JUDGED -> "not judged";
             case INTERMITTENT -> "intermittent";
+            case IGNORED -> "ignored";
             case LATE -> "late";
             case WRONG_VALUE -> "wrong value";
             case WRONG_TYPE -> "wrong type";
@@ -102,10 +106,16 @@ public final class ProofWords {
             case NOT_HEARD -> "Nothing came. Move it at " + line.targetName()
                     + " while a proof runs, where it tells only what changes";
             case MASKED -> "Answered, but something else in " + line.targetName() + " stands in the way now";
+            case RETURNED -> "The same came back: perhaps an echo. Say in the phrasebook how " + line.targetName()
+                    + " is asked for it, or look at it";
+            case ACKNOWLEDGED -> "Something came, and does not say what " + line.targetName() + " did. Look at it";
+            case STRENGTH_UNKNOWN -> "Answered, in a report that does not say how strongly it is known. Prove it again";
             case ONE_WAY -> "Sent; " + line.targetName() + " does not answer it, and nobody looked";
             case NOT_JUDGED -> "What came proves nothing: " + line.targetName()
                     + " stood there already, or this machine lost packets";
             case INTERMITTENT -> line.answered() + " of " + line.probes() + " answered";
+            case IGNORED -> "Sent " + line.sent() + "; asked afterwards, " + line.targetName() + " still says "
+                    + line.said();
             case LATE -> "Answered after "
                     + line.worst().map(ProofWords::millis).orElse("") + ", later than its limit";
             case WRONG_VALUE, WRONG_TYPE -> line.probes() == 0

@@ -21,8 +21,10 @@ import imperan.show.Show;
 import imperan.show.Shows;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
+import java.util.PriorityQueue;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 
@@ -55,6 +57,10 @@ public final class Hall implements LiveSink {
     private Habit habit = ECHO;
     private boolean takes = true;
     private final Deque<byte[]> under = new ArrayDeque<>();
+    /** What the desk says later. */
+    private final PriorityQueue<Later> later = new PriorityQueue<>(Comparator.comparingLong(Later::at));
+
+    private record Later(long at, OscMessage message) {}
 
     public Hall(Show show) {
         this.show = show;
@@ -80,13 +86,26 @@ public final class Hall implements LiveSink {
     /** Lets time pass, with all that is due. */
     public Hall pass(long millis) {
         long end = now + millis * MS;
-        while (live.nextDue() <= end) {
-            now = Math.max(now, live.nextDue());
+        while (nextDue() <= end) {
+            now = Math.max(now, nextDue());
+            while (!later.isEmpty() && later.peek().at <= now) {
+                from(DESK_HOST, DESK_PORT, ANSWER_PORT, later.poll().message);
+            }
             live.takeDue(now);
             run();
         }
         now = end;
         return this;
+    }
+
+    /** When something happens though nobody does anything. */
+    public long nextDue() {
+        return later.isEmpty() ? live.nextDue() : Math.min(later.peek().at, live.nextDue());
+    }
+
+    /** The desk says something by itself, so much later. */
+    public void later(long millis, String address, List<OscArgument> arguments) {
+        later.add(new Later(now + millis * MS, new OscMessage(address, arguments)));
     }
 
     /** Lets time pass until then, with all that is due. */

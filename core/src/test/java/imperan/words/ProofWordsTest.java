@@ -6,6 +6,7 @@ import imperan.proof.report.LineResult;
 import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
+import imperan.proof.report.Strength;
 import imperan.proof.report.Verdict;
 import imperan.proof.report.Verdict.Standing;
 import imperan.show.PartId;
@@ -30,6 +31,7 @@ class ProofWordsTest {
                 true,
                 "/in/1/level",
                 verdict,
+                verdict == Verdict.CONFIRMED ? Optional.of(Strength.READ_BACK) : Optional.empty(),
                 Optional.of(Obstacle.EVENT),
                 12,
                 8,

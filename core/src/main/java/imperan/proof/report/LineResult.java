@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param print    tells whether the line, the end it was said to, or its phrase are still the same
  * @param page     where its control lies, and {@code label} what it is called, as people read them
  * @param standIn  whether it was said to a stand-in: then it says nothing of the venue
+ * @param strength how strongly the value is known that is known least; empty where the verdict does not hang on it
  * @param because  why it was not proved by itself; empty where it was
  * @param probes   how many of what was said were judged, {@code answered} of them in time and rightly
  * @param median   how long answers took, in nanoseconds, and {@code worst} the longest; empty where none came
@@ -31,6 +32,7 @@ public record LineResult(
         boolean standIn,
         String address,
         Verdict verdict,
+        Optional<Strength> strength,
         Optional<Obstacle> because,
         int probes,
         int answered,
@@ -42,8 +44,38 @@ public record LineResult(
         List<Suspect> suspects,
         Restored restored) {
 
+    /** Nothing is confirmed without evidence: a report that tells of none, as those of before, confirms nothing. */
     public LineResult {
         suspects = List.copyOf(suspects);
+        if (verdict == Verdict.CONFIRMED && strength.filter(Strength::confirms).isEmpty()) {
+            verdict = Verdict.STRENGTH_UNKNOWN;
+        }
+    }
+
+    /** The same with what a person saw. */
+    public LineResult seen(boolean yes) {
+        return new LineResult(
+                line,
+                print,
+                control,
+                page,
+                label,
+                target,
+                targetName,
+                standIn,
+                address,
+                yes ? Verdict.WITNESSED : Verdict.NOT_SEEN,
+                Optional.empty(),
+                Optional.empty(),
+                probes,
+                answered,
+                median,
+                worst,
+                sent,
+                said,
+                rank,
+                suspects,
+                restored);
     }
 
     /** The same with what may be the cause. */
@@ -59,6 +91,7 @@ public record LineResult(
                 standIn,
                 address,
                 verdict,
+                strength,
                 because,
                 probes,
                 answered,

@@ -18,14 +18,25 @@ final class Flight {
         PROBE,
         /** So that what is judged next can be told from what stands, or to release what was pressed; nobody judges it. */
         BETWEEN,
+        /** To learn whether what was said just now stands. */
+        READING_BACK,
         /** To put the old value back. */
         PUTTING_BACK
     }
 
-    /** What came of it. */
-    record Landing(Verdict verdict, Optional<Long> after, List<OscArgument> said, Optional<Obstacle> because) {
+    /**
+     * What came of it.
+     *
+     * @param on the address on which {@code said} came; empty where nothing came
+     */
+    record Landing(
+            Verdict verdict,
+            Optional<Long> after,
+            Optional<String> on,
+            List<OscArgument> said,
+            Optional<Obstacle> because) {
         static Landing of(Verdict verdict) {
-            return new Landing(verdict, Optional.empty(), List.of(), Optional.empty());
+            return new Landing(verdict, Optional.empty(), Optional.empty(), List.of(), Optional.empty());
         }
 
         /** Whether what was sent stands now; where nothing confirms anything, that it left is all that can be known. */

@@ -84,7 +84,11 @@ final class Flights {
                 ? Optional.of(Obstacle.HELD)
                 : reason instanceof Reason.SocketBroken ? Optional.of(Obstacle.NO_WAY_OUT) : Optional.empty();
         return new Landing(
-                because.isPresent() ? Verdict.SKIPPED : Verdict.NOT_JUDGED, Optional.empty(), List.of(), because);
+                because.isPresent() ? Verdict.SKIPPED : Verdict.NOT_JUDGED,
+                Optional.empty(),
+                Optional.empty(),
+                List.of(),
+                because);
     }
 
     private static Landing landing(Flight flight, LiveEvent.Ended ended, long missed) {
@@ -95,13 +99,19 @@ final class Flights {
             Verdict verdict = !answered.news() || late && missed > flight.missed
                     ? Verdict.NOT_JUDGED
                     : late ? Verdict.LATE : Verdict.CONFIRMED;
-            return new Landing(verdict, Optional.of(answered.afterNanos()), answered.said(), Optional.empty());
+            return new Landing(
+                    verdict,
+                    Optional.of(answered.afterNanos()),
+                    Optional.of(answered.address()),
+                    answered.said(),
+                    Optional.empty());
         } else if (ending instanceof Ending.WrongValue wrong) {
             return new Landing(
                     Spelling.isSameKind(flight.line.arguments(), wrong.said())
                             ? Verdict.WRONG_VALUE
                             : Verdict.WRONG_TYPE,
                     Optional.of(wrong.afterNanos()),
+                    Optional.of(wrong.address()),
                     wrong.said(),
                     Optional.empty());
         } else if (ending instanceof Ending.NoAnswer none) {

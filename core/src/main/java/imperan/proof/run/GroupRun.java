@@ -9,6 +9,7 @@ import imperan.osc.OscText;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
+import imperan.proof.report.Strength;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Steps.Step;
@@ -41,6 +42,7 @@ final class GroupRun {
 
     private final PlannedGroup plan;
     private final Conditions conditions;
+    private final boolean asks;
     private final boolean reread;
     private final Map<String, Place> places = new LinkedHashMap<>();
     private final Map<String, Samples> samples = new HashMap<>();
@@ -51,7 +53,11 @@ final class GroupRun {
     private final Deque<Place> unread = new ArrayDeque<>();
     private final Set<String> taken = new HashSet<>();
     private Deque<Step> steps = new ArrayDeque<>();
+    private Optional<Asking> asking = Optional.empty();
     private boolean asked;
+    /** Whether what is judged next may stand there already, because what was to make room for it was not taken. */
+    private boolean standsAlready;
+
     private boolean built;
     private boolean leaves;
     private boolean puttingBack;
@@ -61,10 +67,21 @@ final class GroupRun {
 
     private record Waiting(Flight flight, Optional<PlannedLine> judged, Place place) {}
 
-    /** @param reread whether what stands is asked once more just before */
-    GroupRun(PlannedGroup plan, Conditions conditions, boolean reread) {
+    /**
+     * Its target is asked whether it took what was said.
+     *
+     * @param sample of what is judged; empty where what was said only makes room for what is judged next, then {@code line} is the one of that
+     */
+    private record Asking(PlannedLine line, Line said, Place place, Optional<Sample> sample, ReadBack answers) {}
+
+    /**
+     * @param asks   whether its target answers questions
+     * @param reread whether what stands is asked once more just before
+     */
+    GroupRun(PlannedGroup plan, Conditions conditions, boolean asks, boolean reread) {
         this.plan = plan;
         this.conditions = conditions;
+        this.asks = asks;
         this.reread = reread;
         plan.lines().forEach(line -> {
             places.computeIfAbsent(line.send().address(), address -> new Place(line));
@@ -92,12 +109,14 @@ final class GroupRun {
 
     /** When something is to be said whatever comes; empty where it waits for answers only. */
     Optional<Long> due() {
-        if (steps.isEmpty()) {
+        if (open.isEmpty() && asking.isPresent()) {
+            return asking.map(question -> question.answers.askAt());
+        } else if (steps.isEmpty()) {
             return built && open.isEmpty() && !done ? Optional.of(spacedUntil) : Optional.empty();
         }
         return open.isEmpty()
                 ? Optional.of(steps.peekFirst().release() ? saidAt : spacedUntil)
-                : steps.peekFirst().release() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
+                : releasesUnanswered() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
     }
 
     /**
@@ -114,8 +133,10 @@ final class GroupRun {
             return read(mouth) || settled;
         }
         boolean releases = !steps.isEmpty() && steps.peekFirst().release();
-        if (!open.isEmpty() && !(releases && now >= saidAt + PRESSED_NANOS)) {
+        if (!open.isEmpty() && !(releasesUnanswered() && now >= saidAt + PRESSED_NANOS)) {
             return settled;
+        } else if (open.isEmpty() && asking.isPresent()) {
+            return ask(asking.get(), now, mouth) || settled;
         }
         if (!releases && now < spacedUntil && (!steps.isEmpty() || isToPutBack())) {
             return settled;
@@ -134,6 +155,27 @@ final class GroupRun {
             }
         }
         done = true;
+        return true;
+    }
+
+    /** At a venue nothing stays pressed for as long as an answer may take; at a stand-in the answer is waited for, so that it is known what it answers. */
+    private boolean releasesUnanswered() {
+        return !steps.isEmpty() && steps.peekFirst().release() && !isStandIn();
+    }
+
+    private boolean isStandIn() {
+        return plan.lines().get(0).standIn();
+    }
+
+    private boolean ask(Asking question, long now, Mouth mouth) {
+        if (now < question.answers.askAt()) {
+            return false;
+        }
+        question.answers.asks();
+        open.add(new Waiting(
+                mouth.say(question(question.place), For.READING_BACK, question.place.limitNanos()),
+                Optional.empty(),
+                question.place));
         return true;
     }
 
@@ -227,6 +269,8 @@ final class GroupRun {
 
     private void landed(Waiting waiting, Flight.Landing landing, LiveShow live, long now) {
         landing.because().ifPresent(this::endsBecause);
+        boolean rightly = landing.isBack();
+        boolean settled = true;
         switch (waiting.flight.why) {
             case READING -> {
                 if (!landing.said().isEmpty()) {
@@ -234,12 +278,14 @@ final class GroupRun {
                 }
             }
             case PUTTING_BACK -> waiting.place.wentBack(landing.isBack(), PUT_BACK_MOST);
-            case BETWEEN -> {
-                // nobody judges it
+            case READING_BACK -> {
+                rightly = readBack(landing, live, now);
+                settled = rightly || asking.isEmpty();
             }
+            case BETWEEN -> between(waiting, landing, live, now);
             case PROBE -> judged(waiting, landing, live, now);
         }
-        if (waiting.place.answered(landing.isBack()) && !puttingBack) {
+        if (settled && waiting.place.answered(rightly) && !puttingBack) {
             taken.add(waiting.place.address());
         }
     }
@@ -249,14 +295,129 @@ final class GroupRun {
         if (landing.verdict() == Verdict.SKIPPED) {
             return;
         }
+        boolean proves = landing.verdict() == Verdict.CONFIRMED && !standsAlready;
+        Sample sample = new Sample(
+                landing.verdict() == Verdict.CONFIRMED && !proves ? Verdict.NOT_JUDGED : landing.verdict(),
+                proves ? Optional.of(strength(line, waiting.flight.line.arguments(), landing)) : Optional.empty(),
+                landing.after(),
+                waiting.flight.line.arguments(),
+                landing.said());
+        standsAlready = false;
+        if (sample.isGood() && isAsked(line, waiting.place) && isNews(line, sample.sent(), 0)) {
+            asking = Optional.of(new Asking(
+                    line,
+                    waiting.flight.line,
+                    waiting.place,
+                    Optional.of(sample),
+                    new ReadBack(line, waiting.flight.line, waiting.place.before(), now)));
+        } else {
+            judge(line, waiting.flight.line, sample, live, now);
+        }
+    }
+
+    /** How strongly what came speaks for what was said, as long as nobody asks. */
+    private static Strength strength(PlannedLine line, List<OscArgument> sent, Flight.Landing landing) {
+        boolean elsewhere = landing.on()
+                .filter(address -> !address.equals(line.send().address()))
+                .isPresent();
+        return switch (line.expected().rule().says()) {
+            case ANY -> Strength.ACKNOWLEDGED;
+            case GIVEN -> elsewhere ? Strength.REPORTED : Strength.ACKNOWLEDGED;
+            case SAME -> landing.said().isEmpty()
+                    ? Strength.ACKNOWLEDGED
+                    : !elsewhere && landing.said().equals(sent) ? Strength.RETURNED : Strength.REPORTED;
+        };
+    }
+
+    /** Whether its target can be asked what stands after a line was said. */
+    private boolean isAsked(PlannedLine line, Place place) {
+        boolean heldDown = !line.releases().isEmpty() && !isStandIn();
+        return asks && place.canBeAsked() && !line.happensEachTime() && !heldDown;
+    }
+
+    /**
+     * Whether a value was not read back yet; the last one is read back in any case, for who took all before may not have taken it.
+     *
+     * @param left how many times the line is said yet
+     */
+    private boolean isNews(PlannedLine line, List<OscArgument> sent, int left) {
+        return !samples.get(line.id()).isReadBack(sent)
+                || steps.stream()
+                                .filter(step ->
+                                        step.judged().filter(line::equals).isPresent())
+                                .count()
+                        <= left;
+    }
+
+    /** What is said between makes sense only if it was taken: else what is judged next stands there already. */
+    private void between(Waiting waiting, Flight.Landing landing, LiveShow live, long now) {
+        Optional<Step> next = Optional.ofNullable(steps.peekFirst()).filter(step -> !step.release());
+        if (next.flatMap(Step::judged).isEmpty()) {
+            return;
+        }
+        PlannedLine line = next.get().judged().orElseThrow();
+        boolean differs = landing.verdict() == Verdict.WRONG_VALUE || landing.verdict() == Verdict.WRONG_TYPE;
+        standsAlready = !landing.isBack();
+        if (differs) {
+            Line said = waiting.flight.line;
+            judge(
+                    line,
+                    said,
+                    new Sample(landing.verdict(), Optional.empty(), landing.after(), said.arguments(), landing.said()),
+                    live,
+                    now);
+        } else if (landing.isBack()
+                && isAsked(line, waiting.place)
+                && isNews(line, next.get().line().arguments(), 1)) {
+            asking = Optional.of(new Asking(
+                    line,
+                    waiting.flight.line,
+                    waiting.place,
+                    Optional.empty(),
+                    new ReadBack(line, waiting.flight.line, waiting.place.before(), now)));
+        }
+    }
+
+    /** @return whether it says the value that was said */
+    private boolean readBack(Flight.Landing landing, LiveShow live, long now) {
+        if (asking.isEmpty()) {
+            return false;
+        }
+        Asking question = asking.get();
+        ReadBack answers = question.answers;
+        int agreed = answers.agreed();
+        answers.told(landing.said(), now);
+        if (answers.found() == ReadBack.Found.OPEN) {
+            return answers.agreed() > agreed;
+        }
+        asking = Optional.empty();
+        if (answers.found() == ReadBack.Found.UNTOLD) {
+            question.place.isUntold();
+        }
+        Optional<Verdict> against = answers.against();
+        if (against.isPresent()) {
+            question.place.standsAt(answers.instead());
+            standsAlready = question.sample.isEmpty();
+            Sample sample = question.sample.orElseGet(() -> new Sample(
+                    Verdict.CONFIRMED, Optional.empty(), Optional.empty(), question.said.arguments(), List.of()));
+            judge(question.line, question.said, sample.contradicted(against.get(), answers.instead()), live, now);
+        } else {
+            question.sample
+                    .map(sample -> answers.found() == ReadBack.Found.TAKEN ? sample.readBack() : sample)
+                    .ifPresent(sample -> judge(question.line, question.said, sample, live, now));
+        }
+        // what its target says oftener than it is asked, it says because somebody moves it there
+        return against.isEmpty() || question.place.odd() > answers.asked();
+    }
+
+    private void judge(PlannedLine line, Line said, Sample sample, LiveShow live, long now) {
         Samples of = samples.get(line.id());
-        Sample sample = new Sample(landing.verdict(), landing.after(), waiting.flight.line.arguments(), landing.said());
         of.add(sample);
         if (sample.isJudged()) {
             if (!sample.isGood()) {
                 // the later, the more is known
-                live.observed(waiting.flight.line, now).ifPresent(o -> seen.put(line.id(), o));
-            } else if (live.isMasked(waiting.flight.line)) {
+                live.observed(said, now).ifPresent(o -> seen.put(line.id(), o));
+            } else if (live.isMasked(said)) {
                 masked.add(line.id());
             }
         }
@@ -264,7 +425,7 @@ final class GroupRun {
                 .filter(state -> state == LinkState.PORT_CLOSED)
                 .isPresent();
         if (of.answered() == 0 && (of.probes() >= ENOUGH || of.probes() > 0 && closed)
-                || landing.verdict() == Verdict.ONE_WAY) {
+                || sample.verdict() == Verdict.ONE_WAY) {
             drop(line);
         }
     }
@@ -361,6 +522,10 @@ final class GroupRun {
         steps = left;
         unread.clear();
         built = true;
+        // what was said last was answered, and nobody asks any more whether it was taken
+        asking.flatMap(Asking::sample)
+                .ifPresent(sample -> samples.get(asking.get().line.id()).add(sample));
+        asking = Optional.empty();
         plan.lines().stream()
                 .filter(line -> why == Obstacle.MOVED_MEANWHILE
                         || samples.get(line.id()).size() < ProofRun.times(line, conditions))
@@ -391,6 +556,7 @@ final class GroupRun {
                 line.standIn(),
                 line.send().address(),
                 verdict,
+                skipped ? Optional.empty() : of.strength(),
                 because,
                 of.probes(),
                 of.answered(),

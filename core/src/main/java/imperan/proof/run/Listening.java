@@ -96,6 +96,7 @@ final class Listening {
                 each.listen().address(),
                 verdict,
                 Optional.empty(),
+                Optional.empty(),
                 0,
                 0,
                 Optional.empty(),

@@ -29,6 +29,10 @@ public record Outcome(
             case OTHER_ADDRESS -> Optional.of(Suspect.OTHER_ADDRESS);
             case PORT_CLOSED -> Optional.of(Suspect.PORT_CLOSED);
             case CONFIRMED,
+                    RETURNED,
+                    ACKNOWLEDGED,
+                    STRENGTH_UNKNOWN,
+                    IGNORED,
                     WITNESSED,
                     HEARD,
                     NOT_HEARD,

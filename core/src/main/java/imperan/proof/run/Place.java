@@ -29,6 +29,8 @@ final class Place {
 
     private Restored restored = Restored.NOT_MOVED;
     private int attempts;
+    /** Whether its target left a question about it without an answer. */
+    private boolean untold;
 
     /** @param line one of those that are said there */
     Place(PlannedLine line) {
@@ -45,6 +47,28 @@ final class Place {
         return line.expected().rule().says() != AnswerRule.Says.SAME || !line.isAnswered()
                 ? Optional.empty()
                 : line.expected().address().or(() -> Optional.of(address()));
+    }
+
+    /** Whether a question tells what stands there. One address with a number among its arguments is many places, of which a question names none. */
+    boolean canBeAsked() {
+        boolean names = line.send().arguments().size() > 1
+                && line.send().arguments().stream().anyMatch(ArgumentSource.Fixed.class::isInstance);
+        return !untold && !names && toldOn().isPresent();
+    }
+
+    /** Its target did not answer a question about it. */
+    void isUntold() {
+        untold = true;
+    }
+
+    /** How often its target said something since an answer was awaited that is neither ours nor on the way. */
+    int odd() {
+        return odd.size();
+    }
+
+    /** Its target says that this stands there, and not what was said. */
+    void standsAt(List<OscArgument> said) {
+        asSent(said).ifPresent(value -> last = Optional.of(value));
     }
 
     void reads(List<OscArgument> said) {
@@ -142,6 +166,11 @@ final class Place {
         before = last;
         last = Optional.of(arguments);
         ours.add(arguments);
+    }
+
+    /** What stood there before what was said last, as far as it is known. */
+    Optional<List<OscArgument>> before() {
+        return before;
     }
 
     /** What stands there, as far as it is known: what was said last, else what was read. */

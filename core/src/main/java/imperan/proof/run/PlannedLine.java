@@ -110,6 +110,11 @@ public record PlannedLine(
                         .orElse(0L);
     }
 
+    /** How many of its values are said, however few are wished: at a venue no more than the ends and the middle of what is continuous. */
+    int least() {
+        return standIn || isChosen() ? says.size() : Math.min(Probes.ENDS_AND_MIDDLE, says.size());
+    }
+
     /** Whether something is to come back. */
     boolean isAnswered() {
         return expected.isComing() || expected.isToldToOthersOnly();

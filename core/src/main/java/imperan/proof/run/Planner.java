@@ -41,6 +41,8 @@ public final class Planner {
     private static final double ASKED_SECONDS = 0.08;
 
     private static final double TOLD_SECONDS = 0.02;
+    /** At a venue, a step up and a step down. */
+    private static final int VALUES_NEAR = 2;
 
     private final Show show;
     private final Conditions conditions;
@@ -259,8 +261,25 @@ public final class Planner {
     private int messages(PlannedGroup group) {
         return group.lines().stream()
                 .mapToInt(line -> (times(line) + 2)
-                        * (line.expected().isAsked() || line.expected().isToldToOthersOnly() ? 2 : 1))
+                                * (line.expected().isAsked() || line.expected().isToldToOthersOnly() ? 2 : 1)
+                        + questions(line))
                 .sum();
+    }
+
+    /** Each value, and the last one again, is asked for twice after it was said. */
+    private int questions(PlannedLine line) {
+        boolean asks = line.expected().rule().says() == AnswerRule.Says.SAME
+                && line.isAnswered()
+                && !line.happensEachTime()
+                && line.target()
+                        .flatMap(show::part)
+                        .filter(part ->
+                                part.body() instanceof Target body && body.answering() == Target.Answering.QUERIES)
+                        .isPresent();
+        int values = line.runsAtVenue() && line.says().isEmpty()
+                ? VALUES_NEAR
+                : line.says().size();
+        return asks ? 2 * (Math.min(times(line), values) + 1) : 0;
     }
 
     private int times(PlannedLine line) {
@@ -278,6 +297,7 @@ public final class Planner {
                                                     || line.expected().isToldToOthersOnly()
                                             ? ASKED_SECONDS
                                             : TOLD_SECONDS)
+                            + questions(line) * TOLD_SECONDS
                             + (line.setsValue()
                                     ? 0
                                     : line.expected().rule().finalSeconds().orElse(0.0))

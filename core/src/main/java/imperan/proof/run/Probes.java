@@ -13,13 +13,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** What a send of a control can say, for a proof: its ends and its middle, each of its choices, on and off. */
+/**
+ * What a send of a control can say, for a proof: its ends and its middle, then points that no coarse step hits and some near the ends; each of
+ * its choices, on and off.
+ */
 final class Probes {
 
     /** Of a choice with more options, some. */
     private static final int MOST = 16;
 
-    private static final double[] ENDS_AND_MIDDLE = {0, 0.5, 1};
+    /** How many of the points are ends and middle. */
+    static final int ENDS_AND_MIDDLE = 3;
+
+    /** After ends and middle: two that are no multiple of 1/64 and no whole number of anything usual, and two within 5 % of an end. */
+    private static final double[] POINTS = {0, 0.5, 1, 0.3137, 0.7219, 0.0289, 0.9613};
     /** What is typed where a text is a value, and any will do. */
     private static final List<String> TEXTS = List.of("Proof A", "Proof B");
 
@@ -53,7 +60,7 @@ final class Probes {
                 add(lines, line(Position.of(options == 1 ? 0 : i / (options - 1.0)), 0, ""));
             }
         } else {
-            for (int i = 0; i < ENDS_AND_MIDDLE.length; i++) {
+            for (int i = 0; i < POINTS.length; i++) {
                 if (send.saysAt(spread(i))) {
                     add(lines, line(spread(i), 0, ""));
                 }
@@ -66,7 +73,7 @@ final class Probes {
     private Position spread(int turn) {
         double[] axes = new double[control.form().axes()];
         for (int axis = 0; axis < axes.length; axis++) {
-            axes[axis] = control.form().snapped(ENDS_AND_MIDDLE[(turn + axis) % ENDS_AND_MIDDLE.length]);
+            axes[axis] = control.form().snapped(POINTS[(turn + axis) % POINTS.length]);
         }
         return Position.of(axes);
     }

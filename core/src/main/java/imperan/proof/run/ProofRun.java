@@ -106,8 +106,11 @@ public final class ProofRun {
         this.flights = new Flights(by);
         this.listening = new Listening(plan.listens(), plan.conditions().cleared());
         for (PlannedGroup group : plan.groups()) {
-            GroupRun run =
-                    new GroupRun(group, plan.conditions(), !group.lines().get(0).standIn());
+            GroupRun run = new GroupRun(
+                    group,
+                    plan.conditions(),
+                    asks(group.target()),
+                    !group.lines().get(0).standIn());
             of(group.target()).add(run);
             run.places().forEach(place -> unread.add(new Reading(run, place, Optional.empty())));
         }
@@ -120,11 +123,14 @@ public final class ProofRun {
         });
     }
 
-    /** How often a line is said: what happens each time once, or once for each of its choices; a value as often as wished, and all that can be said of it; nothing more often than its phrase allows. */
+    /**
+     * How often a line is said: what happens each time once, or once for each of its choices; a value as often as wished, and all that is
+     * to be said of it; nothing more often than its phrase allows.
+     */
     static int times(PlannedLine line, Conditions conditions) {
         int times = line.happensEachTime()
                 ? line.isChosen() ? line.says().size() : 1
-                : Math.max(conditions.times(), line.says().size());
+                : Math.max(conditions.times(), line.least());
         return line.rule().most().map(most -> Math.min(most, times)).orElse(times);
     }
 
@@ -135,6 +141,14 @@ public final class ProofRun {
                         id,
                         (Target) plan.show().part(id).map(Part::body).orElseThrow(),
                         isStandIn(id) ? MOST_AT_ONCE : 1));
+    }
+
+    /** Whether a target answers questions. */
+    private boolean asks(PartId target) {
+        return plan.show()
+                .part(target)
+                .filter(part -> part.body() instanceof Target body && body.answering() == Target.Answering.QUERIES)
+                .isPresent();
     }
 
     private boolean isStandIn(PartId target) {
@@ -264,7 +278,7 @@ public final class ProofRun {
                     open.line().target().orElseThrow(), List.of(open.line()), PlannedGroup.Turn.EVENTS);
             of(alone.target())
                     .add(new GroupRun(
-                            alone, new Conditions(1, true, plan.conditions().cleared()), true));
+                            alone, new Conditions(1, true, plan.conditions().cleared()), asks(alone.target()), true));
             asking = Optional.empty();
             phase = Phase.RUNNING;
         });
@@ -286,29 +300,7 @@ public final class ProofRun {
         asking().filter(open -> open.question() == Question.SEEN).ifPresent(open -> {
             Outcome before = outcomes.get(open.line().id());
             LineResult result = before.result();
-            outcomes.put(
-                    open.line().id(),
-                    before.with(new LineResult(
-                            result.line(),
-                            result.print(),
-                            result.control(),
-                            result.page(),
-                            result.label(),
-                            result.target(),
-                            result.targetName(),
-                            result.standIn(),
-                            result.address(),
-                            yes ? Verdict.WITNESSED : Verdict.NOT_SEEN,
-                            Optional.empty(),
-                            result.probes(),
-                            result.answered(),
-                            result.median(),
-                            result.worst(),
-                            result.sent(),
-                            result.said(),
-                            result.rank(),
-                            result.suspects(),
-                            result.restored())));
+            outcomes.put(open.line().id(), before.with(result.seen(yes)));
             asking = Optional.empty();
             phase = Phase.RUNNING;
         });
@@ -328,6 +320,7 @@ public final class ProofRun {
                         line.standIn(),
                         line.send().address(),
                         verdict,
+                        Optional.empty(),
                         because,
                         0,
                         0,
@@ -411,14 +404,7 @@ public final class ProofRun {
         }
         if (!unread.isEmpty() && reading.size() < MOST_AT_ONCE) {
             Reading next = unread.pollFirst();
-            boolean asks = next.place().toldOn().isPresent()
-                    && ((Target) plan.show()
-                                            .part(next.group().plan().target())
-                                            .orElseThrow()
-                                            .body())
-                                    .answering()
-                            == Target.Answering.QUERIES;
-            if (asks) {
+            if (next.place().toldOn().isPresent() && asks(next.group().plan().target())) {
                 reading.add(new Reading(
                         next.group(),
                         next.place(),
@@ -474,7 +460,8 @@ public final class ProofRun {
         Optional<PlannedLine> unseen = plan.conditions().attended() && phase == Phase.RUNNING
                 ? plan.lines().stream()
                         .filter(line -> Optional.ofNullable(outcomes.get(line.id()))
-                                .filter(outcome -> outcome.result().verdict() == Verdict.ONE_WAY)
+                                .filter(outcome ->
+                                        isToBeSeen(line, outcome.result().verdict()))
                                 .isPresent())
                         .filter(line -> !looked.contains(line.id()))
                         .findFirst()
@@ -489,6 +476,12 @@ public final class ProofRun {
         } else {
             phase = Phase.ENDED;
         }
+    }
+
+    /** What cannot be answered, and what a person had sent and an echo may have answered. */
+    private static boolean isToBeSeen(PlannedLine line, Verdict verdict) {
+        return verdict == Verdict.ONE_WAY
+                || line.way() == Way.ATTENDED && (verdict == Verdict.RETURNED || verdict == Verdict.ACKNOWLEDGED);
     }
 
     /** What was said of it by itself counts, too. */

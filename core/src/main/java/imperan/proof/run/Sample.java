@@ -1,6 +1,7 @@
 package imperan.proof.run;
 
 import imperan.osc.OscArgument;
+import imperan.proof.report.Strength;
 import imperan.proof.report.Verdict;
 import java.util.List;
 import java.util.Optional;
@@ -8,11 +9,17 @@ import java.util.Optional;
 /**
  * What came of saying a line once.
  *
- * @param verdict of this one alone
- * @param after   how long the answer took, in nanoseconds; empty where none came
- * @param sent    the arguments, and {@code said} those of the answer; empty where none came
+ * @param verdict  of this one alone
+ * @param strength how strongly what came speaks for it; empty where it does not
+ * @param after    how long the answer took, in nanoseconds; empty where none came
+ * @param sent     the arguments, and {@code said} those of the answer; empty where none came
  */
-record Sample(Verdict verdict, Optional<Long> after, List<OscArgument> sent, List<OscArgument> said) {
+record Sample(
+        Verdict verdict,
+        Optional<Strength> strength,
+        Optional<Long> after,
+        List<OscArgument> sent,
+        List<OscArgument> said) {
 
     /** Whether it tells anything of the line. */
     boolean isJudged() {
@@ -21,5 +28,15 @@ record Sample(Verdict verdict, Optional<Long> after, List<OscArgument> sent, Lis
 
     boolean isGood() {
         return verdict == Verdict.CONFIRMED;
+    }
+
+    /** The same, asked afterwards and found to be so. */
+    Sample readBack() {
+        return new Sample(verdict, Optional.of(Strength.READ_BACK), after, sent, said);
+    }
+
+    /** The same, asked afterwards and found to be otherwise. */
+    Sample contradicted(Verdict how, List<OscArgument> instead) {
+        return new Sample(how, Optional.empty(), after, sent, instead);
     }
 }

@@ -1,8 +1,13 @@
 package imperan.proof.run;
 
+import imperan.osc.OscArgument;
+import imperan.proof.report.Strength;
 import imperan.proof.report.Verdict;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -14,6 +19,7 @@ final class Samples {
             Verdict.WRONG_TYPE,
             Verdict.WRONG_VALUE,
             Verdict.OTHER_ADDRESS,
+            Verdict.IGNORED,
             Verdict.LATE,
             Verdict.PORT_CLOSED,
             Verdict.NO_ANSWER);
@@ -53,6 +59,25 @@ final class Samples {
         return judged().flatMap(sample -> sample.after().stream()).sorted().toList();
     }
 
+    /** How strongly the value is known that is known least; empty where some probe fell short, or none was judged. */
+    Optional<Strength> strength() {
+        if (probes() == 0 || answered() < probes()) {
+            return Optional.empty();
+        }
+        Map<List<OscArgument>, Strength> values = new HashMap<>();
+        judged().forEach(sample -> values.merge(
+                sample.sent(),
+                sample.strength().orElseThrow(),
+                (one, other) -> one.compareTo(other) > 0 ? one : other));
+        return values.values().stream().min(Comparator.naturalOrder());
+    }
+
+    /** Whether it is known of a value by asking that its target took it. */
+    boolean isReadBack(List<OscArgument> sent) {
+        return judged().anyMatch(sample -> sample.sent().equals(sent)
+                && sample.strength().filter(Strength.READ_BACK::equals).isPresent());
+    }
+
     /** @param masked whether something stood in the way of its effect */
     Verdict verdict(boolean masked) {
         if (probes() == 0) {
@@ -62,14 +87,22 @@ final class Samples {
                     .findFirst()
                     .orElse(Verdict.NOT_JUDGED);
         } else if (answered() == probes()) {
-            return masked ? Verdict.MASKED : Verdict.CONFIRMED;
+            return masked
+                    ? Verdict.MASKED
+                    : switch (strength().orElseThrow()) {
+                        case READ_BACK, REPORTED -> Verdict.CONFIRMED;
+                        case RETURNED -> Verdict.RETURNED;
+                        case ACKNOWLEDGED -> Verdict.ACKNOWLEDGED;
+                    };
         }
         Verdict worst = BY_WEIGHT.stream()
                 .filter(verdict -> judged().anyMatch(sample -> sample.verdict() == verdict))
                 .findFirst()
                 .orElseThrow();
-        boolean isMissing =
-                worst == Verdict.NO_ANSWER || worst == Verdict.PORT_CLOSED || worst == Verdict.OTHER_ADDRESS;
+        boolean isMissing = worst == Verdict.NO_ANSWER
+                || worst == Verdict.PORT_CLOSED
+                || worst == Verdict.OTHER_ADDRESS
+                || worst == Verdict.IGNORED;
         return isMissing && answered() > 0 ? Verdict.INTERMITTENT : worst;
     }
 

@@ -23,6 +23,7 @@ public final class Reports {
                 true,
                 "/in/" + name,
                 verdict,
+                verdict == Verdict.CONFIRMED ? Optional.of(Strength.READ_BACK) : Optional.empty(),
                 Optional.empty(),
                 12,
                 8,

@@ -4,7 +4,6 @@ import static imperan.proof.run.Lines.DESK;
 import static imperan.proof.run.Lines.STAND_IN;
 import static imperan.proof.run.Lines.THRICE;
 import static imperan.proof.run.Lines.event;
-import static imperan.proof.run.Lines.f;
 import static imperan.proof.run.Lines.fader;
 import static imperan.proof.run.Lines.hall;
 import static imperan.proof.run.Lines.level;
@@ -79,8 +78,17 @@ class PlannerTest {
     // ---- what is said
 
     @Test
-    void bothEndsAndTheMiddleWithoutSayingTheSameTwice() {
-        assertThat(says(fader("/a"))).containsExactly(List.of(f(0)), List.of(f(0.5)), List.of(f(1)));
+    void endsAndMiddleThenOddPointsAndSomeNearTheEndsWithoutSayingTheSameTwice() {
+        List<Double> values = says(fader("/a")).stream()
+                .map(arguments -> (double) ((OscArgument.Float32) arguments.get(0)).value())
+                .toList();
+        assertThat(values.subList(0, 3)).containsExactly(0.0, 0.5, 1.0);
+        for (int steps : new int[] {8, 20, 64, 100, 127, 128}) {
+            assertThat(values.subList(3, 5))
+                    .as("no multiple of 1/%d", steps)
+                    .noneMatch(value -> Math.abs(value * steps - Math.rint(value * steps)) < 0.02);
+        }
+        assertThat(values.subList(5, 7)).allMatch(value -> value > 0 && value < 0.05 || value > 0.95 && value < 1);
         assertThat(says(sending("/a", Send.Phase.CHANGE, new ArgumentSource.Value(ArgumentType.INT32, 0, 1))))
                 .containsExactly(List.of(new OscArgument.Int32(0)), List.of(new OscArgument.Int32(1)));
     }
@@ -143,8 +151,8 @@ class PlannerTest {
                 .plan(THRICE)
                 .lines()
                 .get(0);
-        assertThat(ProofRun.times(value, THRICE)).isEqualTo(3);
-        assertThat(ProofRun.times(value, new Conditions(1, false, Set.of()))).isEqualTo(3);
+        assertThat(ProofRun.times(value, THRICE)).isEqualTo(7);
+        assertThat(ProofRun.times(value, new Conditions(1, false, Set.of()))).isEqualTo(7);
         assertThat(ProofRun.times(value, new Conditions(12, false, Set.of()))).isEqualTo(12);
         PlannedLine few = hall(STAND_IN, List.of(level("/a").proved(ProofRule.USUAL.atMost(2))), fader("/a"))
                 .plan(THRICE)
@@ -302,9 +310,9 @@ class PlannerTest {
                                 .mapToObj(n -> fader("/" + n))
                                 .toArray(Control[]::new))
                 .plan(THRICE);
-        // each three times, once between and once back
-        assertThat(told.messages()).isEqualTo(40);
-        assertThat(told.seconds()).as("eight at once").isCloseTo(0.1, within(1e-9));
+        // each seven times, once between and once back; and twice asked for each value, and for the last
+        assertThat(told.messages()).isEqualTo(8 * (9 + 16));
+        assertThat(told.seconds()).as("eight at once").isCloseTo(0.5, within(1e-9));
         assertThat(told.count(Way.RUNS)).isEqualTo(8);
         assertThat(told.count(Way.SKIPPED)).isZero();
         ProofPlan paced = hall(
@@ -314,7 +322,7 @@ class PlannerTest {
                                 .mapToObj(n -> fader("/" + n))
                                 .toArray(Control[]::new))
                 .plan(THRICE);
-        assertThat(paced.seconds()).as("no faster than it takes them").isCloseTo(4, within(1e-9));
+        assertThat(paced.seconds()).as("no faster than it takes them").isCloseTo(20, within(1e-9));
         ProofPlan venue = hall(
                         DESK,
                         List.of(level("/<n:1..8>")),
@@ -325,7 +333,7 @@ class PlannerTest {
         assertThat(venue.seconds()).as("one by one").isGreaterThan(0.5);
         ProofPlan spaced = hall(STAND_IN, List.of(level("/a").proved(ProofRule.USUAL.spaced(2))), fader("/a"))
                 .plan(THRICE);
-        assertThat(spaced.seconds()).isCloseTo(6.1, within(1e-9));
+        assertThat(spaced.seconds()).isCloseTo(14.5, within(1e-9));
     }
 
     @Test

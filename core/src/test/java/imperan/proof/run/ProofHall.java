@@ -103,7 +103,7 @@ final class ProofHall {
             if (so.getAsBoolean()) {
                 return;
             } else if (!more && run.phase() == before) {
-                long next = Math.min(run.nextDue(), hall.live.nextDue());
+                long next = Math.min(run.nextDue(), hall.nextDue());
                 if (next == Long.MAX_VALUE) {
                     throw new AssertionError("Nothing is due any more, and it has not come to it; " + run.phase());
                 }

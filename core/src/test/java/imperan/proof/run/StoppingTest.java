@@ -231,6 +231,11 @@ class StoppingTest {
         run.seen(true);
         hall.until(() -> run.phase() == Phase.ASKING);
         run.send();
-        assertThat(hall.toTheEnd().get(1).verdict()).isEqualTo(Verdict.CONFIRMED);
+        hall.until(() -> run.phase() == Phase.ASKING);
+        assertThat(run.asking().orElseThrow().question())
+                .as("the same came back")
+                .isEqualTo(Question.SEEN);
+        run.seen(true);
+        assertThat(hall.toTheEnd().get(1).verdict()).isEqualTo(Verdict.WITNESSED);
     }
 }

@@ -1,0 +1,123 @@
+package imperan.proof.run;
+
+import imperan.live.Line;
+import imperan.osc.OscArgument;
+import imperan.proof.report.Verdict;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a target says when it is asked whether what was said just now stands. It has to say so twice: what comes twice by itself, such as an
+ * echo and its double, would be taken for the answer to the first question. What still says the value of before is asked again until a late
+ * answer would be over, and another value until it says it twice.
+ */
+final class ReadBack {
+
+    /** What came of it. */
+    enum Found {
+        /** It has to be asked once more. */
+        OPEN,
+        /** The value that was said. */
+        TAKEN,
+        /** Still the value of before. */
+        AS_BEFORE,
+        /** Neither. */
+        ANOTHER,
+        /** Nothing: it does not answer. */
+        UNTOLD
+    }
+
+    private static final int AGREED_ENOUGH = 2;
+    private static final long AGAIN_NANOS = 100_000_000L;
+    /** Until a value that goes on changing has to stand. */
+    private static final long SETTLED_NANOS = 2_000_000_000L;
+
+    private final PlannedLine line;
+    private final Line sent;
+    private final Optional<List<OscArgument>> before;
+    private final long since;
+    private int asked;
+    private int agreed;
+    private Optional<List<OscArgument>> differed = Optional.empty();
+    private Found found = Found.OPEN;
+    private long askAt;
+
+    /**
+     * @param line   for which it was said
+     * @param sent   what was said
+     * @param before what stood there before; empty where nobody knows
+     * @param now    when it was answered
+     */
+    ReadBack(PlannedLine line, Line sent, Optional<List<OscArgument>> before, long now) {
+        this.line = line;
+        this.sent = sent;
+        this.before = before;
+        this.since = now;
+        this.askAt = now;
+    }
+
+    /** When it is to be asked. */
+    long askAt() {
+        return askAt;
+    }
+
+    /** It is asked once more. */
+    void asks() {
+        asked++;
+    }
+
+    /** How often it was asked. */
+    int asked() {
+        return asked;
+    }
+
+    /** How often it said the value that was said, one after the other. */
+    int agreed() {
+        return agreed;
+    }
+
+    Found found() {
+        return found;
+    }
+
+    /** What its target said last that is not what was said; empty where it says nothing else. */
+    List<OscArgument> instead() {
+        return differed.orElse(List.of());
+    }
+
+    /** @param said what it says; empty where nothing came */
+    void told(List<OscArgument> said, long now) {
+        if (said.isEmpty()) {
+            found = Found.UNTOLD;
+        } else if (line.expected().agrees(said, sent.arguments(), line.send().arguments())) {
+            agreed++;
+            found = agreed == AGREED_ENOUGH ? Found.TAKEN : Found.OPEN;
+        } else {
+            differs(said, now);
+        }
+    }
+
+    private void differs(List<OscArgument> said, long now) {
+        boolean again = differed.filter(said::equals).isPresent();
+        differed = Optional.of(said);
+        agreed = 0;
+        askAt = now + AGAIN_NANOS;
+        boolean isBefore = before.filter(
+                        value -> line.expected().agrees(said, value, line.send().arguments()))
+                .isPresent();
+        if (isBefore) {
+            found = askAt > since + line.expected().proofNanos() ? Found.AS_BEFORE : Found.OPEN;
+        } else {
+            found = again || askAt > since + SETTLED_NANOS ? Found.ANOTHER : Found.OPEN;
+        }
+    }
+
+    /** What it says of what was said; empty where it says nothing against it. */
+    Optional<Verdict> against() {
+        return switch (found) {
+            case OPEN, TAKEN, UNTOLD -> Optional.empty();
+            case AS_BEFORE -> Optional.of(Verdict.IGNORED);
+            case ANOTHER -> Optional.of(Verdict.WRONG_VALUE);
+        };
+    }
+}
