@@ -73,7 +73,7 @@ final class Awaiting {
         Expectation told = Expectation.of(message.address(), link.vocabulary());
         if (asks(link, message, told)) {
             // its own address without arguments is a question, and whatever comes answers it
-            open(link, Optional.empty(), message.address(), Wanted.Anything.INSTANCE, told, Manner.QUESTION);
+            open(link, Optional.empty(), message.address(), Wanted.AnyValue.INSTANCE, told, Manner.QUESTION);
             return;
         }
         Optional<Reason.OfAnswer> none = none(link, told);
@@ -100,7 +100,7 @@ final class Awaiting {
     void proofOf(Link link, Line line) {
         Expectation told = Expectation.of(line.address(), link.vocabulary());
         if (asks(link, line.message(), told)) {
-            open(link, line.control(), line.address(), Wanted.Anything.INSTANCE, told, Manner.PROOF_QUESTION);
+            open(link, line.control(), line.address(), Wanted.AnyValue.INSTANCE, told, Manner.PROOF_QUESTION);
             return;
         }
         Expectation expected = (told.isToldToOthersOnly() || told.address().isEmpty())

@@ -20,6 +20,16 @@ sealed interface Wanted {
         }
     }
 
+    /** Whatever stands: what says nothing, such as the question itself that comes back, answers no question. */
+    enum AnyValue implements Wanted {
+        INSTANCE;
+
+        @Override
+        public boolean agrees(List<OscArgument> said) {
+            return !said.isEmpty();
+        }
+    }
+
     /** Always the same, as somebody wrote it down. */
     record Given(String text, int place) implements Wanted {
         @Override

@@ -70,7 +70,8 @@ final class GroupRun {
     /**
      * Its target is asked whether it took what was said.
      *
-     * @param sample of what is judged; empty where what was said only makes room for what is judged next, then {@code line} is the one of that
+     * @param line   that is judged
+     * @param sample of what was said; empty where that only makes room for what is judged next
      */
     private record Asking(PlannedLine line, Line said, Place place, Optional<Sample> sample, ReadBack answers) {}
 
@@ -158,7 +159,10 @@ final class GroupRun {
         return true;
     }
 
-    /** At a venue nothing stays pressed for as long as an answer may take; at a stand-in the answer is waited for, so that it is known what it answers. */
+    /**
+     * At a venue nothing stays pressed for as long as an answer may take; at a stand-in the answer is waited for, so that it is known what it
+     * answers.
+     */
     private boolean releasesUnanswered() {
         return !steps.isEmpty() && steps.peekFirst().release() && !isStandIn();
     }
@@ -172,6 +176,7 @@ final class GroupRun {
             return false;
         }
         question.answers.asks();
+        question.place.isSpokenTo();
         open.add(new Waiting(
                 mouth.say(question(question.place), For.READING_BACK, question.place.limitNanos()),
                 Optional.empty(),
@@ -227,6 +232,7 @@ final class GroupRun {
 
     private void step(Step step, long now, Mouth mouth) {
         Place place = places.get(step.line().address());
+        place.isSpokenTo();
         open.add(new Waiting(
                 mouth.say(step.line(), step.judged().isPresent() ? For.PROBE : For.BETWEEN, place.limitNanos()),
                 step.judged(),
@@ -303,13 +309,13 @@ final class GroupRun {
                 waiting.flight.line.arguments(),
                 landing.said());
         standsAlready = false;
-        if (sample.isGood() && isAsked(line, waiting.place) && isNews(line, sample.sent(), 0)) {
+        if (sample.isGood() && isAsked(line, waiting.place)) {
             asking = Optional.of(new Asking(
                     line,
                     waiting.flight.line,
                     waiting.place,
                     Optional.of(sample),
-                    new ReadBack(line, waiting.flight.line, waiting.place.before(), now)));
+                    readBack(line, waiting.flight.line, waiting.place, 0, now)));
         } else {
             judge(line, waiting.flight.line, sample, live, now);
         }
@@ -336,17 +342,19 @@ final class GroupRun {
     }
 
     /**
-     * Whether a value was not read back yet; the last one is read back in any case, for who took all before may not have taken it.
+     * Everything is read back, so that what is not taken now and then is found. It has to be said twice where it was not read back yet, and the
+     * last time, and where the target says more than it is asked: an echo and its double are not taken for an answer then.
      *
      * @param left how many times the line is said yet
      */
-    private boolean isNews(PlannedLine line, List<OscArgument> sent, int left) {
-        return !samples.get(line.id()).isReadBack(sent)
+    private ReadBack readBack(PlannedLine line, Line said, Place place, int left, long now) {
+        boolean isNews = !samples.get(line.id()).isReadBack(said.arguments())
                 || steps.stream()
                                 .filter(step ->
                                         step.judged().filter(line::equals).isPresent())
                                 .count()
                         <= left;
+        return new ReadBack(line, said, place.before(), isNews || place.saysMore() ? 2 : 1, now);
     }
 
     /** What is said between makes sense only if it was taken: else what is judged next stands there already. */
@@ -366,15 +374,13 @@ final class GroupRun {
                     new Sample(landing.verdict(), Optional.empty(), landing.after(), said.arguments(), landing.said()),
                     live,
                     now);
-        } else if (landing.isBack()
-                && isAsked(line, waiting.place)
-                && isNews(line, next.get().line().arguments(), 1)) {
+        } else if (landing.isBack() && isAsked(line, waiting.place)) {
             asking = Optional.of(new Asking(
                     line,
                     waiting.flight.line,
                     waiting.place,
                     Optional.empty(),
-                    new ReadBack(line, waiting.flight.line, waiting.place.before(), now)));
+                    readBack(line, waiting.flight.line, waiting.place, 1, now)));
         }
     }
 
@@ -473,6 +479,13 @@ final class GroupRun {
     /** Somebody else moves what it stands in the way of: what it moved already is put back, for that may silence what they play. */
     void standsBack() {
         endsBecause(Obstacle.MOVED_BESIDE);
+    }
+
+    /** Its target says something, whatever it means. */
+    void counts(String address) {
+        places.values().stream()
+                .filter(place -> place.toldOn().filter(address::equals).isPresent())
+                .forEach(Place::isHeardOf);
     }
 
     /**

@@ -32,6 +32,9 @@ final class Place {
     /** Whether its target left a question about it without an answer. */
     private boolean untold;
 
+    private int spoken;
+    private int heardOf;
+
     /** @param line one of those that are said there */
     Place(PlannedLine line) {
         this.line = line;
@@ -49,11 +52,29 @@ final class Place {
                 : line.expected().address().or(() -> Optional.of(address()));
     }
 
-    /** Whether a question tells what stands there. One address with a number among its arguments is many places, of which a question names none. */
+    /**
+     * Whether a question tells what stands there. One address with a number among its arguments is many places, of which a question names
+     * none.
+     */
     boolean canBeAsked() {
         boolean names = line.send().arguments().size() > 1
                 && line.send().arguments().stream().anyMatch(ArgumentSource.Fixed.class::isInstance);
         return !untold && !names && toldOn().isPresent();
+    }
+
+    /** Something is said to its target there, a value or a question. */
+    void isSpokenTo() {
+        spoken++;
+    }
+
+    /** Its target says something there. */
+    void isHeardOf() {
+        heardOf++;
+    }
+
+    /** Whether its target says more than it is told and asked, such as each thing twice. */
+    boolean saysMore() {
+        return heardOf > spoken;
     }
 
     /** Its target did not answer a question about it. */

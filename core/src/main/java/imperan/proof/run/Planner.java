@@ -266,7 +266,7 @@ public final class Planner {
                 .sum();
     }
 
-    /** Each value, and the last one again, is asked for twice after it was said. */
+    /** Whatever is said is asked for, each value and the last one once more. */
     private int questions(PlannedLine line) {
         boolean asks = line.expected().rule().says() == AnswerRule.Says.SAME
                 && line.isAnswered()
@@ -279,7 +279,7 @@ public final class Planner {
         int values = line.runsAtVenue() && line.says().isEmpty()
                 ? VALUES_NEAR
                 : line.says().size();
-        return asks ? 2 * (Math.min(times(line), values) + 1) : 0;
+        return asks ? times(line) + Math.min(times(line), values) + 1 : 0;
     }
 
     private int times(PlannedLine line) {

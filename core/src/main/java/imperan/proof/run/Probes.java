@@ -14,8 +14,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What a send of a control can say, for a proof: its ends and its middle, then points that no coarse step hits and some near the ends; each of
- * its choices, on and off.
+ * What a send of a control can say, for a proof: its ends and its middle, then points that no coarse step hits, some of them near the
+ * ends; each of its choices, on and off.
  */
 final class Probes {
 
@@ -25,8 +25,8 @@ final class Probes {
     /** How many of the points are ends and middle. */
     static final int ENDS_AND_MIDDLE = 3;
 
-    /** After ends and middle: two that are no multiple of 1/64 and no whole number of anything usual, and two within 5 % of an end. */
-    private static final double[] POINTS = {0, 0.5, 1, 0.3137, 0.7219, 0.0289, 0.9613};
+    /** After ends and middle: two, and two within 5 % of an end, that lie between the steps of whoever divides the range into 8, 20 or 32. */
+    private static final double[] POINTS = {0, 0.5, 1, 0.3271, 0.7353, 0.0467, 0.9547};
     /** What is typed where a text is a value, and any will do. */
     private static final List<String> TEXTS = List.of("Proof A", "Proof B");
 

@@ -524,6 +524,7 @@ public final class ProofRun {
     }
 
     private void heard(TargetRun target, String address, List<OscArgument> said) {
+        target.on(address).forEach(group -> group.counts(address));
         if (phase == Phase.READING) {
             target.on(address).forEach(group -> group.stands(address, said));
         } else if (target.active().stream().noneMatch(group -> group.plan().turn() == PlannedGroup.Turn.EVENTS)) {

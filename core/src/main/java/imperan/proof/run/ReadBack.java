@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What a target says when it is asked whether what was said just now stands. It has to say so twice: what comes twice by itself, such as an
- * echo and its double, would be taken for the answer to the first question. What still says the value of before is asked again until a late
+ * What a target says when it is asked whether what was said just now stands. It has to say so as often as somebody wants: what comes twice by
+ * itself, such as an echo and its double, would be taken for the answer to the first question. What still says the value of before is asked again until a late
  * answer would be over, and another value until it says it twice.
  */
 final class ReadBack {
@@ -27,7 +27,6 @@ final class ReadBack {
         UNTOLD
     }
 
-    private static final int AGREED_ENOUGH = 2;
     private static final long AGAIN_NANOS = 100_000_000L;
     /** Until a value that goes on changing has to stand. */
     private static final long SETTLED_NANOS = 2_000_000_000L;
@@ -35,6 +34,7 @@ final class ReadBack {
     private final PlannedLine line;
     private final Line sent;
     private final Optional<List<OscArgument>> before;
+    private final int enough;
     private final long since;
     private int asked;
     private int agreed;
@@ -46,12 +46,14 @@ final class ReadBack {
      * @param line   for which it was said
      * @param sent   what was said
      * @param before what stood there before; empty where nobody knows
+     * @param enough how often it has to be told, one after the other
      * @param now    when it was answered
      */
-    ReadBack(PlannedLine line, Line sent, Optional<List<OscArgument>> before, long now) {
+    ReadBack(PlannedLine line, Line sent, Optional<List<OscArgument>> before, int enough, long now) {
         this.line = line;
         this.sent = sent;
         this.before = before;
+        this.enough = enough;
         this.since = now;
         this.askAt = now;
     }
@@ -91,7 +93,7 @@ final class ReadBack {
             found = Found.UNTOLD;
         } else if (line.expected().agrees(said, sent.arguments(), line.send().arguments())) {
             agreed++;
-            found = agreed == AGREED_ENOUGH ? Found.TAKEN : Found.OPEN;
+            found = agreed == enough ? Found.TAKEN : Found.OPEN;
         } else {
             differs(said, now);
         }

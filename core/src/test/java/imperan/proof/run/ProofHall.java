@@ -28,6 +28,9 @@ final class ProofHall {
     final List<OscMessage> heard = new ArrayList<>();
 
     final List<Long> heardAt = new ArrayList<>();
+    /** What passed in either direction. */
+    final List<PacketJudge.Packet> packets = new ArrayList<>();
+
     private ProofRun run;
     long lostHere;
 
@@ -50,6 +53,7 @@ final class ProofHall {
     void note(OscMessage message) {
         heard.add(message);
         heardAt.add(hall.now);
+        packets.add(new PacketJudge.Packet(true, message.address(), message.arguments()));
     }
 
     /** Those that moved something. */
@@ -91,6 +95,12 @@ final class ProofHall {
     }
 
     private void happened(LiveEvent event) {
+        if (event instanceof LiveEvent.PacketIn in) {
+            in.says()
+                    .messages()
+                    .forEach(message ->
+                            packets.add(new PacketJudge.Packet(false, message.address(), message.arguments())));
+        }
         run.happened(event, lostHere);
     }
 
