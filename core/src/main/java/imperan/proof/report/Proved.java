@@ -5,16 +5,21 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * What the newest report says of a line that was sent then, and whether it still holds.
+ * What the newest report that tells of a line says of it, whatever came of it then, and whether it still holds.
  *
  * @param stale the line, the end it is said to, or its phrase is another one since: a verdict from a stand-in says nothing of the venue
- * @param at    when its report ended, in milliseconds since 1970
+ * @param at      when its report ended, in milliseconds since 1970
+ * @param earlier whether an older report proved it as it is, and this one does not
  */
-public record Proved(Verdict verdict, boolean stale, boolean standIn, long at) {
+public record Proved(Verdict verdict, boolean stale, boolean standIn, long at, boolean earlier) {
 
     /** Whether it stands proved now. */
     public boolean holds() {
-        return !stale && (verdict.standing() == Verdict.Standing.GOOD || verdict == Verdict.MASKED);
+        return !stale && verdict.standing() == Verdict.Standing.GOOD;
+    }
+
+    private Proved beside(Proved older) {
+        return new Proved(verdict, stale, standIn, at, earlier || !holds() && older.holds());
     }
 
     /**
@@ -26,11 +31,10 @@ public record Proved(Verdict verdict, boolean stale, boolean standIn, long at) {
         for (Report report : newestFirst) {
             for (LineResult line : report.lines()) {
                 String now = prints.get(line.line());
-                boolean tells = line.verdict() != Verdict.SKIPPED && line.verdict() != Verdict.NOT_JUDGED;
-                if (now != null && tells) {
-                    proved.putIfAbsent(
-                            line.line(),
-                            new Proved(line.verdict(), !now.equals(line.print()), line.standIn(), report.endedAt()));
+                if (now != null) {
+                    Proved told = new Proved(
+                            line.verdict(), !now.equals(line.print()), line.standIn(), report.endedAt(), false);
+                    proved.merge(line.line(), told, Proved::beside);
                 }
             }
         }

@@ -160,8 +160,8 @@ final class GroupRun {
     }
 
     /**
-     * At a venue nothing stays pressed for as long as an answer may take; at a stand-in the answer is waited for, so that it is known what it
-     * answers.
+     * At a venue nothing stays pressed for as long as an answer may take; at a stand-in the answer is waited for, so that it is known
+     * what it answers.
      */
     private boolean releasesUnanswered() {
         return !steps.isEmpty() && steps.peekFirst().release() && !isStandIn();
@@ -342,8 +342,8 @@ final class GroupRun {
     }
 
     /**
-     * Everything is read back, so that what is not taken now and then is found. It has to be said twice where it was not read back yet, and the
-     * last time, and where the target says more than it is asked: an echo and its double are not taken for an answer then.
+     * Everything is read back, so that what is not taken now and then is found. It has to be said twice where it was not read back yet, and
+     * the last time, and where the target says more than it is asked: an echo and its double are not taken for an answer then.
      *
      * @param left how many times the line is said yet
      */

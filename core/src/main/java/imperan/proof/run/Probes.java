@@ -25,7 +25,7 @@ final class Probes {
     /** How many of the points are ends and middle. */
     static final int ENDS_AND_MIDDLE = 3;
 
-    /** After ends and middle: two, and two within 5 % of an end, that lie between the steps of whoever divides the range into 8, 20 or 32. */
+    /** After ends and middle: two, and two near the ends, that lie between the steps of whoever divides the range into 8, 20 or 32. */
     private static final double[] POINTS = {0, 0.5, 1, 0.3271, 0.7353, 0.0467, 0.9547};
     /** What is typed where a text is a value, and any will do. */
     private static final List<String> TEXTS = List.of("Proof A", "Proof B");

@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What a target says when it is asked whether what was said just now stands. It has to say so as often as somebody wants: what comes twice by
- * itself, such as an echo and its double, would be taken for the answer to the first question. What still says the value of before is asked again until a late
- * answer would be over, and another value until it says it twice.
+ * What a target says when it is asked whether what was said just now stands. It has to say so as often as somebody wants: what comes twice
+ * by itself, such as an echo and its double, would be taken for the answer to the first question. What still says the value of before is
+ * asked again until a late answer would be over, and another value until it says it twice.
  */
 final class ReadBack {
 

@@ -39,7 +39,7 @@ class ReportTest {
         assertThat(Comparison.of(TODAY, TODAY)).isEmpty();
     }
 
-    /** The newest that says anything of a line counts; another print means that the line is another one. */
+    /** The newest counts, whatever came of it; another print means that the line is another one. */
     @Test
     void aVerdictHoldsAsLongAsItsLineIsTheSame() {
         Report older = Reports.of(
@@ -52,10 +52,16 @@ class ReportTest {
                 Proved.of(List.of(newer, older), Map.of("1", "print of 1", "2", "print of 2", "3", "another"));
         assertThat(proved).containsOnlyKeys("1", "2", "3");
         assertThat(proved.get("1").holds()).isTrue();
-        assertThat(proved.get("2").verdict()).isEqualTo(Verdict.CONFIRMED);
+        assertThat(proved.get("1").earlier()).isFalse();
+        assertThat(proved.get("2").verdict()).isEqualTo(Verdict.SKIPPED);
+        assertThat(proved.get("2").holds()).isFalse();
+        assertThat(proved.get("2").earlier()).isTrue();
         assertThat(proved.get("3").stale()).isTrue();
         assertThat(proved.get("3").holds()).isFalse();
-        assertThat(new Proved(Verdict.MASKED, false, true, 0).holds()).isTrue();
-        assertThat(new Proved(Verdict.ONE_WAY, false, true, 0).holds()).isFalse();
+        for (Verdict verdict : Verdict.values()) {
+            assertThat(new Proved(verdict, false, true, 0, false).holds())
+                    .as("%s", verdict)
+                    .isEqualTo(verdict.standing() == Verdict.Standing.GOOD);
+        }
     }
 }

@@ -29,8 +29,9 @@ import java.util.function.BiConsumer;
 import org.junit.jupiter.api.Test;
 
 /**
- * Desks that deceive, each in one way, and what a proof says of them. A desk knows what it really took of each message;
- * a line that is confirmed though something was not taken is a lie that was believed.. Each confirmation is reckoned anew from the packets by a judge of its own ({@link PacketJudge}).
+ * Desks that deceive, each in one way, and what a proof says of them. A desk knows what it really took of each message; a line that is
+ * confirmed though something was not taken is a lie that was believed. Each confirmation is reckoned anew from the packets by a judge of
+ * its own ({@link PacketJudge}).
  */
 class ZooTest {
 

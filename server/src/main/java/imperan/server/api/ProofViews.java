@@ -417,7 +417,7 @@ final class ProofViews {
                     entry.getKey(),
                     proved.verdict(),
                     proved.verdict().standing(),
-                    ProofWords.verdict(proved.verdict()),
+                    ProofWords.verdict(proved.verdict()) + (proved.earlier() ? ", proved earlier" : ""),
                     proved.stale(),
                     proved.holds(),
                     proved.standIn());
