@@ -1,5 +1,6 @@
 package imperan.e2e;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -7,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.PlaywrightException;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -73,6 +75,11 @@ final class Chromium implements AutoCloseable {
                                     "--disable-sync")));
         }
         return browser;
+    }
+
+    /** Asks for something as a page would: once more where the connection of before had ended just then. */
+    static APIResponse get(Page page, String url) {
+        return page.request().get(url, RequestOptions.create().setMaxRetries(3));
     }
 
     private static Path onPath(String program) {

@@ -77,7 +77,7 @@ class CuesTest extends AdasTest {
     }
 
     private String standIns() {
-        return page.request().get(imperan.pictures() + "/state").text();
+        return Chromium.get(page, imperan.pictures() + "/state").text();
     }
 
     // ---- jobs
@@ -465,7 +465,7 @@ class CuesTest extends AdasTest {
         put(new PartId("table-1"), list, Cue.plain("1", "First"));
         list("As a table");
         button("Edit").click();
-        String table = page.request().get(imperan.api("/cues/table-list.csv")).text();
+        String table = Chromium.get(page, imperan.api("/cues/table-list.csv")).text();
         assertThat(table).contains("table-1,1,First");
         button("Import").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);

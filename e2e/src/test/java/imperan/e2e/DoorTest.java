@@ -54,12 +54,12 @@ class DoorTest extends InstalledTest {
         assertThat(other.getByText("The show key, asked once of each device")).isVisible();
         other.context().close();
 
-        String door = page.request().get(imperan.url("/api/network")).text();
+        String door = Chromium.get(page, imperan.url("/api/network")).text();
         Matcher port = Pattern.compile("\"port\":(\\d+)").matcher(door);
         assertThat(port.find()).isTrue();
         URI address = URI.create("https://127.0.0.1:" + port.group(1) + "/api/health");
         byte[] certificate =
-                page.request().get(imperan.url("/api/network/certificate")).body();
+                Chromium.get(page, imperan.url("/api/network/certificate")).body();
         HttpClient client = trusting(certificate);
         HttpResponse<String> health =
                 client.send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofString());

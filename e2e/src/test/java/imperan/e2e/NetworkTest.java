@@ -298,7 +298,7 @@ class NetworkTest extends InstalledTest {
 
     @Test
     void theSheetIsATableOthersCanOpen() {
-        String csv = page.request().get(imperan.api("/rig-sheet.csv")).text();
+        String csv = Chromium.get(page, imperan.api("/rig-sheet.csv")).text();
         assertThat(csv)
                 .startsWith("name,host,address,prefix,it receives on port")
                 .contains("Bellows,Wheelhouse desk,10.24.8.20,/24,7101,UDP,127.0.0.1," + imperan.answerPort()

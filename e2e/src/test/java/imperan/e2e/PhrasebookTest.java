@@ -257,9 +257,8 @@ class PhrasebookTest extends InstalledTest {
         phrase.getByLabel("Values").press("Enter");
         String csv = imperan.api("/phrasebooks/book-bellows/phrases.csv");
         Desk.waitUntil(
-                "mended", () -> page.request().get(csv).text().contains("/bellows/mix/<mix:1..5>/level,f,,0,1.5,V,"));
-        String tree = page.request()
-                .get(imperan.api("/phrasebooks/book-bellows/oscquery.json"))
+                "mended", () -> Chromium.get(page, csv).text().contains("/bellows/mix/<mix:1..5>/level,f,,0,1.5,V,"));
+        String tree = Chromium.get(page, imperan.api("/phrasebooks/book-bellows/oscquery.json"))
                 .text();
         assertThat(tree).contains("\"FULL_PATH\" : \"/bellows/mix/5/level\"");
     }
@@ -281,7 +280,7 @@ class PhrasebookTest extends InstalledTest {
         page.getByLabel("Most times a line is sent (0: no limit)").fill("4");
         page.getByLabel("Most times a line is sent (0: no limit)").press("Enter");
         String csv = imperan.api("/phrasebooks/book-wick/phrases.csv");
-        Desk.waitUntil("kept", () -> page.request().get(csv).text().contains("20 to 40; full sweep; at most 4"));
+        Desk.waitUntil("kept", () -> Chromium.get(page, csv).text().contains("20 to 40; full sweep; at most 4"));
     }
 
     @Test

@@ -121,7 +121,7 @@ class ReadyTest {
             assertThat(sound).isVisible();
             Desk.waitUntil(
                     "nobody plays it",
-                    () -> page.request().get(imperan.api("/tracks")).text().contains("\"speaker\":null"));
+                    () -> Chromium.get(page, imperan.api("/tracks")).text().contains("\"speaker\":null"));
         }
     }
 }

@@ -39,6 +39,10 @@ public final class ProofRun {
 
     /** Of one stand-in, so many lines are proved at once; of a venue end, one. */
     static final int MOST_AT_ONCE = 8;
+    /** Of one that takes its time, more: they wait most of it. */
+    static final int MOST_AT_ONCE_SLOW = 24;
+    /** Who may take so long for an answer takes its time. */
+    private static final long SLOW_NANOS = 1_000_000_000L;
     /** Said in one turn; then hands are looked at again. */
     private static final int MOST_IN_A_TURN = 32;
 
@@ -140,7 +144,13 @@ public final class ProofRun {
                 id -> new TargetRun(
                         id,
                         (Target) plan.show().part(id).map(Part::body).orElseThrow(),
-                        isStandIn(id) ? MOST_AT_ONCE : 1));
+                        !isStandIn(id) ? 1 : isSlow(id) ? MOST_AT_ONCE_SLOW : MOST_AT_ONCE));
+    }
+
+    private boolean isSlow(PartId target) {
+        return plan.lines().stream()
+                .filter(line -> line.target().filter(target::equals).isPresent())
+                .anyMatch(line -> line.limitNanos() >= SLOW_NANOS);
     }
 
     /** Whether a target answers questions. */
