@@ -30,6 +30,8 @@ final class GroupRun {
 
     /** What is pressed is released by then, answered or not. */
     static final long PRESSED_NANOS = 200_000_000L;
+    /** What is answered by then is asked for each time. */
+    private static final long PROMPT_NANOS = 300_000_000L;
     /** After so many without a good answer, more would tell nothing. */
     private static final int ENOUGH = 3;
 
@@ -309,14 +311,7 @@ final class GroupRun {
                 waiting.flight.line.arguments(),
                 landing.said());
         standsAlready = false;
-        if (sample.isGood() && isAsked(line, waiting.place)) {
-            asking = Optional.of(new Asking(
-                    line,
-                    waiting.flight.line,
-                    waiting.place,
-                    Optional.of(sample),
-                    readBack(line, waiting.flight.line, waiting.place, 0, now)));
-        } else {
+        if (!sample.isGood() || !asks(line, waiting, landing, Optional.of(sample), 0, now)) {
             judge(line, waiting.flight.line, sample, live, now);
         }
     }
@@ -342,19 +337,36 @@ final class GroupRun {
     }
 
     /**
-     * Everything is read back, so that what is not taken now and then is found. It has to be said twice where it was not read back yet, and
-     * the last time, and where the target says more than it is asked: an echo and its double are not taken for an answer then.
+     * Everything is read back, so that what is not taken now and then is found; but where answers take their time, only what is new and
+     * what is said last. That has to be said twice, and everything where the target says more than it is asked: an echo and its double are
+     * not taken for an answer then.
      *
-     * @param left how many times the line is said yet
+     * @param sample of what was said; empty where it only makes room for what is judged next
+     * @param left   how many times the line is said yet
+     * @return whether its target is asked
      */
-    private ReadBack readBack(PlannedLine line, Line said, Place place, int left, long now) {
-        boolean isNews = !samples.get(line.id()).isReadBack(said.arguments())
+    private boolean asks(
+            PlannedLine line, Waiting said, Flight.Landing landing, Optional<Sample> sample, int left, long now) {
+        if (!isAsked(line, said.place)) {
+            return false;
+        }
+        boolean isNews = !samples.get(line.id()).isReadBack(said.flight.line.arguments())
                 || steps.stream()
                                 .filter(step ->
                                         step.judged().filter(line::equals).isPresent())
                                 .count()
                         <= left;
-        return new ReadBack(line, said, place.before(), isNews || place.saysMore() ? 2 : 1, now);
+        if (!isNews && landing.after().filter(nanos -> nanos > PROMPT_NANOS).isPresent()) {
+            return false;
+        }
+        int enough = isNews || said.place.saysMore() ? 2 : 1;
+        asking = Optional.of(new Asking(
+                line,
+                said.flight.line,
+                said.place,
+                sample,
+                new ReadBack(line, said.flight.line, said.place.before(), enough, now)));
+        return true;
     }
 
     /** What is said between makes sense only if it was taken: else what is judged next stands there already. */
@@ -374,13 +386,8 @@ final class GroupRun {
                     new Sample(landing.verdict(), Optional.empty(), landing.after(), said.arguments(), landing.said()),
                     live,
                     now);
-        } else if (landing.isBack() && isAsked(line, waiting.place)) {
-            asking = Optional.of(new Asking(
-                    line,
-                    waiting.flight.line,
-                    waiting.place,
-                    Optional.empty(),
-                    readBack(line, waiting.flight.line, waiting.place, 1, now)));
+        } else if (landing.isBack()) {
+            asks(line, waiting, landing, Optional.empty(), 1, now);
         }
     }
 
