@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Random;
 import java.util.regex.Pattern;
@@ -237,6 +238,43 @@ class MarkerFilesTest {
     }
 
     // ---- tables
+
+    /** Names and lengths beside the points: parts of odd length are followed by a byte that says nothing. */
+    @Test
+    void pointsOfAWavFileHaveNamesAndLengths() {
+        ByteBuffer file = ByteBuffer.allocate(256).order(ByteOrder.LITTLE_ENDIAN);
+        file.put(ascii("RIFF")).putInt(0).put(ascii("WAVE"));
+        file.put(ascii("fmt ")).putInt(16).putShort((short) 1).putShort((short) 1);
+        file.putInt(1_000).putInt(2_000).putShort((short) 2).putShort((short) 16);
+        file.put(ascii("cue ")).putInt(4 + 2 * 24).putInt(2);
+        file.putInt(1).putInt(0).put(ascii("data")).putInt(0).putInt(0).putInt(500);
+        file.putInt(2).putInt(0).put(ascii("data")).putInt(0).putInt(0).putInt(250);
+        file.put(ascii("LIST")).putInt(4 + 16 + 16 + 15).put(ascii("adtl"));
+        file.put(ascii("labl")).putInt(7).putInt(1).put(ascii("Odd")).put((byte) 0);
+        file.put(ascii("ltxt")).putInt(8).putInt(1).putInt(250);
+        file.put(ascii("labl")).putInt(7).putInt(2).put(ascii("Two"));
+        file.flip();
+        Marker.Read.Good read = (Marker.Read.Good) WavMarkers.read(file);
+        assertThat(read.markers()).containsExactly(new Marker("Two", 0.25, 0), new Marker("Odd", 0.5, 0.25));
+        assertThat(read.notes()).isEmpty();
+    }
+
+    /** Of each kind of event one, written by hand after the Standard MIDI Files specification 1.0. */
+    @Test
+    void aMidiFileIsReadPastEventsOfEachKind() {
+        String file = "4D546864 00000008 0001 0001 0064 0000 4D54726B 00000037 "
+                + "00FF510307A120 00F00201F7 0A903C40 0A3C00 0AC005 0A06 3CFF060141 64FF51030F4240 "
+                + "64FF060142 8148FF060143 00FF0106414243444546 00FF2F00";
+        byte[] bytes = HexFormat.of().parseHex(file.replace(" ", ""));
+        int track = bytes.length - 24;
+        bytes[23] = (byte) track;
+        Marker.Read.Good read = (Marker.Read.Good) MidiMarkers.read(bytes);
+        assertThat(read.markers()).containsExactly(Marker.at(0.5, "A"), Marker.at(2, "B"), Marker.at(4, "C"));
+    }
+
+    private static byte[] ascii(String text) {
+        return text.getBytes(StandardCharsets.US_ASCII);
+    }
 
     private static Marker.Read.Good table(String text) {
         return (Marker.Read.Good) MarkerTable.read(text, FrameRate.FPS_29_97_DROP);

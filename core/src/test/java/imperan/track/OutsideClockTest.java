@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Somebody else's position, followed through jitter, gaps and jumps. */
 class OutsideClockTest {
@@ -122,6 +124,161 @@ class OutsideClockTest {
         lies(true, 5, 8);
         rolls(7, 0, 2);
         assertThat(fired).containsExactly(1);
+    }
+
+    // ---- its law, number by number; it began a hundred seconds ago, as clocks do not begin at zero
+
+    /** Rolls from 10 to 11 in the second before 101. */
+    private void rollsToEleven() {
+        rolls(10, 100, 1);
+        assertThat(track.isRolling()).isTrue();
+        assertThat(track.position(at(101))).isCloseTo(11, within(1e-6));
+    }
+
+    @Test
+    void itIsHeardUntilItsTimeIsOver() {
+        lies(false);
+        reports(10, 100);
+        assertThat(clock.isHeard(at(102) - 1)).isTrue();
+        assertThat(clock.isHeard(at(102))).isFalse();
+    }
+
+    @Test
+    void twoReportsOfOneMomentSayNothingOfWhetherItGoes() {
+        lies(false);
+        reports(10, 100);
+        reports(10, 100);
+        assertThat(track.isRolling()).isFalse();
+    }
+
+    @Test
+    void itPlaysWhereTwoReportsFollowEachOther() {
+        lies(false);
+        reports(11, 100);
+        reports(12, 101);
+        assertThat(track.isRolling()).isTrue();
+        assertThat(track.position(at(101))).isEqualTo(12);
+    }
+
+    @Test
+    void twoReportsThatDoNotFitDoNotMakeItPlay() {
+        lies(false);
+        reports(11, 100);
+        reports(11.5, 100.04);
+        assertThat(track.isRolling()).isFalse();
+        assertThat(track.position(at(100.04))).isEqualTo(11.5);
+        reports(11.3, 100.08);
+        assertThat(track.isRolling()).isFalse();
+    }
+
+    /** Less than a quarter of the time that went by is standing, a quarter is not. */
+    @ParameterizedTest
+    @CsvSource({"11.24, false", "11.25, true"})
+    void whoHardlyMovesStands(double second, boolean goes) {
+        lies(false);
+        clock.follow(1, FREEWHEEL);
+        reports(11, 100);
+        reports(second, 101);
+        assertThat(track.isRolling()).isEqualTo(goes);
+    }
+
+    @Test
+    void ofWhatAReportIsOffASmallShareIsTakenOver() {
+        lies(false);
+        rollsToEleven();
+        reports(11.08, 101);
+        assertThat(track.position(at(101))).isCloseTo(11.012, within(1e-6));
+        reports(11.012, 101.04);
+        assertThat(track.position(at(101.04))).isCloseTo(11.052 - 0.15 * 0.04, within(1e-6));
+    }
+
+    /** Half the tolerance of one place is standing. */
+    @Test
+    void whoStaysForHalfTheToleranceStands() {
+        lies(false);
+        rollsToEleven();
+        reports(11, 101);
+        reports(11, 101.04);
+        assertThat(track.isRolling()).isTrue();
+        reports(11, 101.08);
+        assertThat(track.isRolling()).isFalse();
+        assertThat(track.position(at(105))).isEqualTo(11);
+    }
+
+    @Test
+    void whoStaysAndIsHeardLateStandsWithoutPassingTwice() {
+        lies(false, 11.1);
+        rollsToEleven();
+        reports(11, 101);
+        reports(11, 101.04);
+        reports(11, 101.16);
+        assertThat(fired).containsExactly(0);
+        assertThat(track.isRolling()).isFalse();
+        assertThat(track.position(at(101.16))).isEqualTo(11);
+        rolls(11, 101.2, 0.5);
+        assertThat(fired).containsExactly(0);
+    }
+
+    @Test
+    void whoJumpsAndStaysStandsThere() {
+        lies(false);
+        rollsToEleven();
+        reports(5, 101);
+        assertThat(track.isRolling()).isTrue();
+        assertThat(track.position(at(101))).isCloseTo(11, within(1e-6));
+        reports(5, 101.04);
+        assertThat(track.isRolling()).isFalse();
+        assertThat(track.position(at(103))).isEqualTo(5);
+    }
+
+    @Test
+    void aJumpTakesTwoReportsThatFitEachOther() {
+        lies(false);
+        rollsToEleven();
+        reports(5, 101);
+        reports(7, 101.04);
+        assertThat(track.position(at(101.04))).isCloseTo(11.04, within(1e-6));
+        reports(7.04, 101.08);
+        assertThat(track.isRolling()).isTrue();
+        assertThat(track.position(at(101.08))).isCloseTo(7.04, within(1e-6));
+    }
+
+    @Test
+    void twoStrayReportsOfOneMomentAreNoJump() {
+        lies(false);
+        rollsToEleven();
+        reports(5, 101);
+        reports(5, 101);
+        assertThat(track.isRolling()).isTrue();
+        assertThat(track.position(at(101))).isCloseTo(11, within(1e-6));
+    }
+
+    @Test
+    void whereTheLastReportWasAStrayOneItEndsThere() {
+        lies(false);
+        rollsToEleven();
+        reports(5, 101);
+        untilNow(at(103) - 1);
+        assertThat(track.isRolling()).isTrue();
+        untilNow(at(103));
+        assertThat(track.isRolling()).isFalse();
+        assertThat(track.position(at(104))).isEqualTo(5);
+    }
+
+    /** Corrected by less than the tolerance it passes nothing twice; placed, it does. */
+    @ParameterizedTest
+    @CsvSource({"10.92, 1", "10.5, 2"})
+    void whoStandsAndIsMovedBackPassesAgainOnlyWhatIsFarEnoughBack(double back, int times) {
+        lies(false, 10.95);
+        rollsToEleven();
+        for (int i = 0; i < 5; i++) {
+            reports(11, 101 + 0.04 * i);
+        }
+        assertThat(track.isRolling()).isFalse();
+        reports(back, 101.5);
+        assertThat(track.position(at(101.5))).isEqualTo(back);
+        rolls(back, 101.54, 1);
+        assertThat(fired).hasSize(times);
     }
 
     /** A player over an hour: reports 25 times a second that are up to 20 ms late or early, some lost, gaps, jumps; a point counts as often as the player itself went over it. */

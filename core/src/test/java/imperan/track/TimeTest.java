@@ -130,4 +130,25 @@ class TimeTest {
         assertThat(BeatGrid.tapped(List.of(4.0))).isEmpty();
         assertThat(BeatGrid.tapped(List.of(4.0, 4.01))).isEmpty();
     }
+
+    /** The straight line through all taps that belong together, number by number. */
+    @Test
+    void tapsAreCountedFromTheLastPauseOn() {
+        tempo(List.of(4.1, 4.7), 100, 0.5);
+        tempo(List.of(1.3, 1.8, 2.3), 120, 0.3);
+        tempo(List.of(1.0, 4.0), 20, 1.0);
+        tempo(List.of(0.0, 0.15), 400, 0.0);
+        tempo(List.of(1.0, 4.1, 4.6, 5.1), 120, 0.1);
+        tempo(List.of(2.0, 2.0, 2.5), 120, 0.0);
+        // off by 0.03 in the middle moves the line and not its slope
+        tempo(List.of(1.0, 1.53, 2.0), 120, 0.01);
+        assertThat(BeatGrid.tapped(List.of(1.0, 4.1))).isEmpty();
+        assertThat(BeatGrid.tapped(List.of(0.0, 0.14))).isEmpty();
+    }
+
+    private static void tempo(List<Double> taps, double tempo, double first) {
+        BeatGrid grid = BeatGrid.tapped(taps).orElseThrow();
+        assertThat(grid.beatsPerMinute()).isCloseTo(tempo, within(1e-6));
+        assertThat(grid.firstBeat()).isCloseTo(first, within(1e-6));
+    }
 }
