@@ -220,8 +220,11 @@ class ForeignTest {
 
     private static Verdict verdict(Responder.Way way) {
         return switch (way) {
-                // the only target of its host on its answer port is believed from another port, too
-            case SAME, COARSER, ONLY_ASKED, OTHER_PORT -> Verdict.CONFIRMED;
+                // the only target of its host on its answer port is believed from another port, too; but what it says
+                // may be an echo
+            case SAME, OTHER_PORT -> Verdict.RETURNED;
+                // it says the value in steps of its own, or is asked
+            case COARSER, ONLY_ASKED -> Verdict.CONFIRMED;
             case COARSER_THAN_TOLD -> Verdict.WRONG_VALUE;
             case WHOLE -> Verdict.WRONG_TYPE;
             case LATE -> Verdict.LATE;

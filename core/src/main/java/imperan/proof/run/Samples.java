@@ -69,7 +69,12 @@ final class Samples {
                 sample.sent(),
                 sample.strength().orElseThrow(),
                 (one, other) -> one.compareTo(other) > 0 ? one : other));
-        return values.values().stream().min(Comparator.naturalOrder());
+        // who answers in steps of its own answers what it was told on one of them without a difference
+        boolean inOwnForm = judged().anyMatch(sample ->
+                sample.strength().filter(Strength.REPORTED::equals).isPresent());
+        return values.values().stream()
+                .map(strength -> inOwnForm && strength == Strength.RETURNED ? Strength.REPORTED : strength)
+                .min(Comparator.naturalOrder());
     }
 
     /** Whether it is known of a value by asking that its target took it. */

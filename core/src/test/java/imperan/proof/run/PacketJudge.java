@@ -67,12 +67,13 @@ final class PacketJudge {
         int questions = 0;
         int answers = 0;
         boolean reported = false;
+        boolean inOwnForm = isInOwnForm();
         for (Packet packet : since) {
             if (packet.isQuestion()) {
                 questions++;
             } else if (!packet.out && !packet.arguments.isEmpty()) {
                 boolean says = Math.abs(number(packet.arguments.get(0)) - value) <= SAME;
-                reported |= says && !(packet.address.equals(sent.address) && packet.arguments.equals(sent.arguments));
+                reported |= says && (inOwnForm || !isSame(packet, sent));
                 if (!says) {
                     answers = 0;
                 } else if (questions > 0) {
@@ -82,6 +83,17 @@ final class PacketJudge {
             }
         }
         return answers >= 2 || reported && packets.stream().noneMatch(packet -> answersQuestion(packet, sent));
+    }
+
+    private static boolean isSame(Packet one, Packet other) {
+        return one.address.equals(other.address) && one.arguments.equals(other.arguments);
+    }
+
+    /** Whether it said something that nobody had said to it: then it is no mere echo. */
+    private boolean isInOwnForm() {
+        return packets.stream()
+                .filter(packet -> !packet.out && !packet.arguments.isEmpty())
+                .anyMatch(packet -> packets.stream().noneMatch(sent -> sent.out && isSame(packet, sent)));
     }
 
     /** Where questions are answered, they count and nothing else. */
