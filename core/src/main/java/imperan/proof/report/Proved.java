@@ -7,7 +7,7 @@ import java.util.Map;
 /**
  * What the newest report that tells of a line says of it, whatever came of it then, and whether it still holds.
  *
- * @param stale the line, the end it is said to, or its phrase is another one since: a verdict from a stand-in says nothing of the venue
+ * @param stale   the line, the end it is said to, or its phrase is another one since: a verdict from a stand-in says nothing of the venue
  * @param at      when its report ended, in milliseconds since 1970
  * @param earlier whether an older report proved it as it is, and this one does not
  */

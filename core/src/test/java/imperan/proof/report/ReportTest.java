@@ -4,9 +4,12 @@ import static imperan.proof.report.Reports.line;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import imperan.proof.report.Verdict.Standing;
+import imperan.show.ShowJson;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 class ReportTest {
 
@@ -63,5 +66,17 @@ class ReportTest {
                     .as("%s", verdict)
                     .isEqualTo(verdict.standing() == Verdict.Standing.GOOD);
         }
+    }
+
+    /** It was kept before it was written down how strongly a line is known: it is read, and confirms nothing. */
+    @Test
+    void aReportOfBeforeConfirmsNothing() {
+        JsonMapper json = ShowJson.mapper();
+        ObjectNode old = (ObjectNode) json.readTree(json.writeValueAsString(line("1", Verdict.CONFIRMED)));
+        assertThat(json.treeToValue(old, LineResult.class).verdict()).isEqualTo(Verdict.CONFIRMED);
+        old.remove("strength");
+        assertThat(json.treeToValue(old, LineResult.class).verdict()).isEqualTo(Verdict.STRENGTH_UNKNOWN);
+        old.put("strength", "RETURNED");
+        assertThat(json.treeToValue(old, LineResult.class).verdict()).isEqualTo(Verdict.STRENGTH_UNKNOWN);
     }
 }
