@@ -18,7 +18,6 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -46,7 +45,7 @@ final class GroupRun {
     private final Conditions conditions;
     private final boolean asks;
     private final boolean reread;
-    private final Map<String, Place> places = new LinkedHashMap<>();
+    private final Places places;
     private final Map<String, Samples> samples = new HashMap<>();
     private final Map<String, Observed> seen = new HashMap<>();
     private final Map<String, Obstacle> obstacles = new HashMap<>();
@@ -86,11 +85,8 @@ final class GroupRun {
         this.conditions = conditions;
         this.asks = asks;
         this.reread = reread;
-        plan.lines().forEach(line -> {
-            places.computeIfAbsent(line.send().address(), address -> new Place(line));
-            line.releases().forEach(release -> places.computeIfAbsent(release.address(), address -> new Place(line)));
-            samples.put(line.id(), new Samples());
-        });
+        this.places = new Places(plan.lines());
+        plan.lines().forEach(line -> samples.put(line.id(), new Samples()));
     }
 
     PlannedGroup plan() {
@@ -98,12 +94,12 @@ final class GroupRun {
     }
 
     Iterable<Place> places() {
-        return places.values();
+        return places;
     }
 
     /** Whether it moves something on an address such as these. */
     boolean moves(Predicate<String> address) {
-        return places.keySet().stream().anyMatch(address);
+        return places.isAnyOn(address);
     }
 
     boolean isDone() {
@@ -148,7 +144,7 @@ final class GroupRun {
             return true;
         }
         puttingBack = true;
-        for (Place place : leaves ? List.<Place>of() : places.values()) {
+        for (Place place : leaves ? List.<Place>of() : places) {
             Optional<Line> back = place.back();
             if (back.isPresent()) {
                 open.add(new Waiting(
@@ -187,13 +183,13 @@ final class GroupRun {
     }
 
     private boolean isToPutBack() {
-        return !leaves && places.values().stream().anyMatch(Place::isToPutBack);
+        return !leaves && places.stream().anyMatch(Place::isToPutBack);
     }
 
     private boolean read(Mouth mouth) {
         if (reread && !asked) {
             asked = true;
-            places.values().stream().filter(place -> place.toldOn().isPresent()).forEach(unread::add);
+            places.stream().filter(place -> place.toldOn().isPresent()).forEach(unread::add);
         }
         if (!open.isEmpty()) {
             return false;
@@ -209,10 +205,10 @@ final class GroupRun {
 
     private void build() {
         for (PlannedLine line : plan.lines()) {
-            if (Steps.says(line, places.get(line.send().address())).isEmpty()) {
+            if (Steps.says(line, places.of(line)).isEmpty()) {
                 obstacles.put(
                         line.id(),
-                        places.get(line.send().address())
+                        places.of(line)
                                 .old()
                                 .map(stands -> AtVenue.obstacle(line, stands).orElse(Obstacle.NO_SMALL_STEP))
                                 .orElse(Obstacle.CANNOT_BE_READ));
@@ -233,7 +229,7 @@ final class GroupRun {
     }
 
     private void step(Step step, long now, Mouth mouth) {
-        Place place = places.get(step.line().address());
+        Place place = places.movedBy(step.line());
         place.isSpokenTo();
         open.add(new Waiting(
                 mouth.say(step.line(), step.judged().isPresent() ? For.PROBE : For.BETWEEN, place.limitNanos()),
@@ -476,10 +472,11 @@ final class GroupRun {
 
     /** Somebody else moves what it moves: they have it, and nothing is put back. */
     void isMoved(String address) {
-        if (places.containsKey(address)) {
+        List<Place> moved = places.on(address);
+        if (!moved.isEmpty()) {
             endsBecause(Obstacle.MOVED_MEANWHILE);
             leave();
-            places.get(address).forget();
+            moved.forEach(Place::forget);
         }
     }
 
@@ -490,7 +487,7 @@ final class GroupRun {
 
     /** Its target says something, whatever it means. */
     void counts(String address) {
-        places.values().stream()
+        places.stream()
                 .filter(place -> place.toldOn().filter(address::equals).isPresent())
                 .forEach(Place::isHeardOf);
     }
@@ -501,7 +498,7 @@ final class GroupRun {
      * @return the address of what somebody moves at the target; empty where nobody does
      */
     Optional<String> heard(String address, List<OscArgument> said) {
-        return places.values().stream()
+        return places.stream()
                 .filter(place -> place.toldOn().filter(address::equals).isPresent())
                 .filter(place -> place.hears(said, open.stream().anyMatch(waiting -> waiting.place == place)))
                 .map(Place::address)
@@ -517,15 +514,14 @@ final class GroupRun {
 
     /** While nothing was moved yet, what its target says is what stands. */
     void stands(String address, List<OscArgument> said) {
-        places.values().stream()
-                .filter(place -> place.old().isPresent()
-                        && place.toldOn().filter(address::equals).isPresent())
+        places.stream()
+                .filter(place -> place.toldOn().filter(address::equals).isPresent() && place.isToldBy(said))
                 .forEach(place -> place.reads(said));
     }
 
     private void leave() {
         leaves = true;
-        places.values().forEach(Place::stays);
+        places.forEach(Place::stays);
     }
 
     private void endsBecause(Obstacle why) {
@@ -564,7 +560,7 @@ final class GroupRun {
         Verdict verdict = skipped ? Verdict.SKIPPED : of.verdict(masked.contains(line.id()));
         List<Long> nanos = of.nanos();
         Optional<Sample> telling = of.telling();
-        Restored restored = places.get(line.send().address()).restored();
+        Restored restored = places.of(line).restored();
         LineResult result = new LineResult(
                 line.id(),
                 line.print(),

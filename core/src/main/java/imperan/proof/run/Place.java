@@ -12,10 +12,18 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** An address that lines are said on: what stood there before, what stands there as far as we said, and whether the old value is back. */
+/**
+ * What lines move: an address, with the numbers that are said on it beside the value ({@code /level 3 0.5} is another place than
+ * {@code /level 5 0.5}). What stood there before, what stands there as far as we said, and whether the old value is back.
+ */
 final class Place {
 
     private final PlannedLine line;
+    private final String address;
+    /** For each argument, whether it tells which place is meant, and not what is to stand there. */
+    private final List<Boolean> names;
+
+    private final List<OscArgument> example;
     /** What its target said that stands there; empty where it said nothing. */
     private Optional<List<OscArgument>> read = Optional.empty();
 
@@ -37,19 +45,71 @@ final class Place {
 
     /** @param line one of those that are said there */
     Place(PlannedLine line) {
+        this(line, line.send().address());
+    }
+
+    private Place(PlannedLine line, String address) {
         this.line = line;
+        this.address = address;
+        this.example = line.says().isEmpty()
+                ? AtVenue.example(line)
+                : line.says().get(0).arguments();
+        this.names = names(line, example.size());
+    }
+
+    /** One that a line moves where it is released, and of which nobody knows what stands there. */
+    static Place untold(PlannedLine line, String address) {
+        return new Place(line, address);
+    }
+
+    /** All that is fixed, but for the value itself: where all is, that is the last. */
+    private static List<Boolean> names(PlannedLine line, int size) {
+        List<ArgumentSource> sources = line.send().arguments();
+        boolean varies = !sources.stream().allMatch(ArgumentSource.Fixed.class::isInstance);
+        List<Boolean> names = new ArrayList<>(size);
+        for (int i = 0; i < size; i++) {
+            names.add(sources.get(i) instanceof ArgumentSource.Fixed && (varies || i < size - 1));
+        }
+        return names;
     }
 
     String address() {
-        return line.send().address();
+        return address;
+    }
+
+    boolean isSameAs(Place other) {
+        return address.equals(other.address) && names.equals(other.names) && isNamedBy(other.example);
+    }
+
+    /** Whether a message of its group is meant for it. */
+    boolean isMovedBy(Line said) {
+        return address.equals(said.address())
+                && (isElsewhere() || said.arguments().size() == names.size() && isNamedBy(said.arguments()));
+    }
+
+    private boolean isElsewhere() {
+        return !address.equals(line.send().address());
+    }
+
+    private boolean hasNames() {
+        return names.contains(true);
+    }
+
+    private boolean isNamedBy(List<OscArgument> sent) {
+        for (int i = 0; i < names.size(); i++) {
+            if (names.get(i) && !example.get(i).equals(sent.get(i))) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** The address on which what stands there is told; empty where a phrase says that nothing is. */
     Optional<String> toldOn() {
         // where no phrase tells, most targets that answer questions answer on the address itself
-        return line.expected().rule().says() != AnswerRule.Says.SAME || !line.isAnswered()
+        return isElsewhere() || line.expected().rule().says() != AnswerRule.Says.SAME || !line.isAnswered()
                 ? Optional.empty()
-                : line.expected().address().or(() -> Optional.of(address()));
+                : line.expected().address().or(() -> Optional.of(address));
     }
 
     /**
@@ -57,9 +117,7 @@ final class Place {
      * none.
      */
     boolean canBeAsked() {
-        boolean names = line.send().arguments().size() > 1
-                && line.send().arguments().stream().anyMatch(ArgumentSource.Fixed.class::isInstance);
-        return !untold && !names && toldOn().isPresent();
+        return !untold && !hasNames() && toldOn().isPresent();
     }
 
     /** Something is said to its target there, a value or a question. */
@@ -92,10 +150,19 @@ final class Place {
         asSent(said).ifPresent(value -> last = Optional.of(value));
     }
 
+    /** What its target says stands there; where it speaks of another number, that tells nothing. */
     void reads(List<OscArgument> said) {
+        if (hasNames() && asSent(said).isEmpty()) {
+            return;
+        }
         read = Optional.of(said);
         last = old();
         last.ifPresent(ours::add);
+    }
+
+    /** Whether what its target says by itself tells what stands there: it was told before, or it names the number. */
+    boolean isToldBy(List<OscArgument> said) {
+        return old().isPresent() || hasNames() && asSent(said).isPresent();
     }
 
     /**
@@ -161,25 +228,23 @@ final class Place {
         return read.flatMap(this::asSent);
     }
 
-    /** The arguments that would bring it to what its target says; empty where there are none. */
+    /** The arguments that would bring it to what its target says; empty where there are none, or where it speaks of another place. */
     private Optional<List<OscArgument>> asSent(List<OscArgument> said) {
         List<OscArgument> arguments = new ArrayList<>();
-        List<OscArgument> sent = line.says().isEmpty()
-                ? AtVenue.example(line)
-                : line.says().get(0).arguments();
-        List<Integer> places = line.expected().rule().places();
-        for (int i = 0; i < sent.size(); i++) {
-            int place = i < places.size() ? places.get(i) : i;
-            boolean fixed = line.send().arguments().get(i) instanceof ArgumentSource.Fixed && sent.size() > 1;
-            Optional<OscArgument> argument = fixed
-                    ? Optional.of(sent.get(i))
-                    : place < said.size() ? Numbers.as(sent.get(i), said.get(place)) : Optional.empty();
-            if (argument.isEmpty()) {
+        for (int i = 0; i < example.size(); i++) {
+            OscArgument sent = example.get(i);
+            int place = i < answerPlaces().size() ? answerPlaces().get(i) : i;
+            Optional<OscArgument> argument = place < said.size() ? Numbers.as(sent, said.get(place)) : Optional.empty();
+            if (argument.isEmpty() || names.get(i) && !argument.get().equals(sent)) {
                 return Optional.empty();
             }
             arguments.add(argument.get());
         }
         return arguments.isEmpty() ? Optional.empty() : Optional.of(arguments);
+    }
+
+    private List<Integer> answerPlaces() {
+        return line.expected().rule().places();
     }
 
     void says(List<OscArgument> arguments) {
@@ -219,7 +284,7 @@ final class Place {
     }
 
     private Line line(List<OscArgument> arguments) {
-        return new Line(Optional.of(line.control()), 0, line.target(), line.targetName(), address(), arguments);
+        return new Line(Optional.of(line.control()), 0, line.target(), line.targetName(), address, arguments);
     }
 
     /** How long an answer in time takes at most. */

@@ -27,19 +27,19 @@ final class Steps {
 
     private final PlannedGroup group;
     private final Conditions conditions;
-    private final Map<String, Place> places;
-    private final Map<String, Optional<List<OscArgument>>> stands = new HashMap<>();
+    private final Places places;
+    private final Map<Place, Optional<List<OscArgument>>> stands = new HashMap<>();
     private final Deque<Step> steps = new ArrayDeque<>();
 
-    private Steps(PlannedGroup group, Conditions conditions, Map<String, Place> places) {
+    private Steps(PlannedGroup group, Conditions conditions, Places places) {
         this.group = group;
         this.conditions = conditions;
         this.places = places;
-        places.forEach((address, place) -> stands.put(address, place.last()));
+        places.forEach(place -> stands.put(place, place.last()));
     }
 
-    /** @param places by their addresses, with what stands there */
-    static Deque<Step> of(PlannedGroup group, Conditions conditions, Map<String, Place> places) {
+    /** @param places with what stands there */
+    static Deque<Step> of(PlannedGroup group, Conditions conditions, Places places) {
         return new Steps(group, conditions, places).build();
     }
 
@@ -61,7 +61,7 @@ final class Steps {
                 .orElse(0);
         for (int round = 0; round < rounds; round++) {
             for (PlannedLine line : lines) {
-                List<Line> says = says(line, places.get(line.send().address()));
+                List<Line> says = says(line, places.of(line));
                 if (!says.isEmpty() && round < ProofRun.times(line, conditions)) {
                     say(line, says, used.computeIfAbsent(line, l -> new int[says.size()]));
                 }
@@ -87,31 +87,29 @@ final class Steps {
         }
         if (next < 0) {
             next = least(used);
-            away(line, says.get(next))
-                    .ifPresent(other -> add(other, Optional.empty(), line.send().address(), false));
+            away(line, says.get(next)).ifPresent(other -> add(other, Optional.empty(), false));
         } else if (isUnknownAndUntold(line)) {
             // it may stand there already, and then its target would tell nothing
             int other = says.size() > 1 ? (next + 1) % says.size() : -1;
             (other < 0 ? away(line, says.get(next)) : Optional.of(says.get(other)))
-                    .ifPresent(between ->
-                            add(between, Optional.empty(), line.send().address(), false));
+                    .ifPresent(between -> add(between, Optional.empty(), false));
         }
         used[next]++;
-        add(says.get(next), Optional.of(line), line.send().address(), false);
+        add(says.get(next), Optional.of(line), false);
         for (Line release : line.releases()) {
             Optional<PlannedLine> judged = group.lines().stream()
                     .filter(other -> other.control().equals(line.control())
                             && other.send().on() == Send.Phase.RELEASE
                             && other.send().address().equals(release.address()))
                     .findFirst();
-            add(release, judged, release.address(), true);
+            add(release, judged, true);
         }
     }
 
     /** Nobody knows what stands there, and its target tells only what changes. */
     private boolean isUnknownAndUntold(PlannedLine line) {
         return line.isAnswered()
-                && stands.getOrDefault(line.send().address(), Optional.empty()).isEmpty()
+                && stands.get(places.of(line)).isEmpty()
                 && !line.happensEachTime()
                 && line.standIn()
                 && line.expected().address().isPresent()
@@ -130,15 +128,15 @@ final class Steps {
     private boolean isApart(PlannedLine line, List<OscArgument> arguments) {
         // what is always answered in the same way has no value that could stand there already
         return line.expected().rule().says() != AnswerRule.Says.SAME
-                || stands.getOrDefault(line.send().address(), Optional.empty())
+                || stands.get(places.of(line))
                         .filter(before -> !line.expected()
                                 .tellsApart(before, arguments, line.send().arguments()))
                         .isEmpty();
     }
 
-    private void add(Line line, Optional<PlannedLine> judged, String address, boolean release) {
+    private void add(Line line, Optional<PlannedLine> judged, boolean release) {
         steps.add(new Step(line, judged, release));
-        stands.put(address, Optional.of(line.arguments()));
+        stands.put(places.movedBy(line), Optional.of(line.arguments()));
     }
 
     /** Another value of its phrase, for a line that says only one; empty where the phrase has none, or where only values near the present one may be said. */

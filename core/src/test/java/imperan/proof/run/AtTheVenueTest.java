@@ -11,6 +11,7 @@ import static imperan.proof.run.Lines.listening;
 import static imperan.proof.run.Lines.mute;
 import static imperan.proof.run.Lines.sending;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
@@ -30,7 +31,9 @@ import imperan.show.ProofRule;
 import imperan.show.Send;
 import imperan.show.Shows;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -218,5 +221,72 @@ class AtTheVenueTest {
         ProofHall hall = hall(STAND_IN, List.of(level("/a").doing(Effect.DANGEROUS)), fader("/a"));
         assertThat(hall.prove(THRICE).get(0).because()).hasValue(Obstacle.DANGEROUS);
         assertThat(hall.moved()).isEmpty();
+    }
+
+    // ---- one address for many numbers
+
+    private static final ArgumentSource LEVEL = new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1);
+
+    private static ArgumentSource number(int number) {
+        return new ArgumentSource.Fixed(ArgumentType.INT32, String.valueOf(number));
+    }
+
+    private static Control channel(int number) {
+        return sending("/level", Send.Phase.CHANGE, number(number), LEVEL);
+    }
+
+    private static Phrase numbered() {
+        return level("/level")
+                .with(List.of(
+                        Phrase.PhraseArgument.plain(
+                                ArgumentType.INT32,
+                                Optional.of(1.0),
+                                Optional.of(8.0),
+                                "",
+                                List.of(),
+                                Optional.empty()),
+                        level("/level").arguments().get(0)));
+    }
+
+    /** Keeps a level for each number; asked, it says some of them. */
+    private static ProofHall numbered(List<Integer> tellsOf, Map<Integer, Double> levels) {
+        ProofHall hall = hall(DESK, List.of(numbered()), channel(3), channel(5));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            if (message.arguments().isEmpty()) {
+                tellsOf.forEach(
+                        number -> says.accept("/level", List.of(new OscArgument.Int32(number), f(levels.get(number)))));
+            } else {
+                levels.put(((OscArgument.Int32) message.arguments().get(0)).value(), (double)
+                        ((OscArgument.Float32) message.arguments().get(1)).value());
+                says.accept("/level", message.arguments());
+            }
+        });
+        return hall;
+    }
+
+    @Test
+    void eachNumberOnOneAddressIsAPlaceOfItsOwnAndGetsItsOwnValueBack() {
+        Map<Integer, Double> levels = new HashMap<>(Map.of(3, 0.25, 5, 0.75));
+        ProofHall hall = numbered(List.of(3, 5), levels);
+        List<LineResult> lines = hall.prove(ProofHall.cleared(4));
+        assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.YES);
+        assertThat(levels).isEqualTo(Map.of(3, 0.25, 5, 0.75));
+        // at most a twentieth away from its own
+        assertThat(hall.moved()).allSatisfy(message -> assertThat(
+                        (double) ((OscArgument.Float32) message.arguments().get(1)).value())
+                .isCloseTo(message.arguments().get(0).equals(new OscArgument.Int32(3)) ? 0.25 : 0.75, within(0.0501)));
+    }
+
+    @Test
+    void aNumberThatNoAnswerNamesIsNotMovedAtAVenue() {
+        Map<Integer, Double> levels = new HashMap<>(Map.of(3, 0.25, 5, 0.75));
+        ProofHall hall = numbered(List.of(3), levels);
+        List<LineResult> lines = hall.prove(ProofHall.cleared(4));
+        assertThat(lines).extracting(LineResult::because).contains(Optional.of(Obstacle.CANNOT_BE_READ));
+        assertThat(hall.moved())
+                .isNotEmpty()
+                .allMatch(message -> message.arguments().get(0).equals(new OscArgument.Int32(3)));
+        assertThat(levels).isEqualTo(Map.of(3, 0.25, 5, 0.75));
     }
 }
