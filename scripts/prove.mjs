@@ -1,8 +1,9 @@
 // Proves the lines of a live show from a script, or plays one of its cue lists through: starts, prints how it comes along, and ends with a number.
-// 0: nothing fell short. 1: something did. 2: it could not run. Used by ./imperan prove.
+// 0: every line is proved or allowed. 1: something failed. 2: it could not run, or was stopped. 3: nothing failed, and not everything is proved.
+// Used by ./imperan prove.
 import { readFileSync, writeFileSync } from "node:fs";
 
-const USAGE = `usage: ./imperan prove SHOW [--target NAME] [--page NAME] [--times N] [--venue NAME …] [--by NAME] [--strict] [--report FILE]
+const USAGE = `usage: ./imperan prove SHOW [--target NAME] [--page NAME] [--times N] [--venue NAME …] [--by NAME] [--allow WORD[:TARGET],…] [--strict] [--report FILE]
        ./imperan prove SHOW --cues LIST [--rehearse] [--speed own|4x|fastest] [--venue NAME …] [--by NAME] [--strict] [--report FILE]
   --cues LIST    play this cue list through once, and tell what became of each cue
   --rehearse     nothing is sent: the list is played in a copy of the show that nobody hears; the show need not be live
@@ -12,8 +13,12 @@ const USAGE = `usage: ./imperan prove SHOW [--target NAME] [--page NAME] [--time
   --times N      send each line at least N times (1 to 299; 12 if not given)
   --venue NAME   this target may be spoken to at the venue: you say that its stage is clear. Once for each target
   --by NAME      who says so
-  --strict       what was skipped, not judged or not seen by anybody counts as fallen short, too
-  --report FILE  write the report: .xml for build servers (JUnit), .csv or .json; of a cue list .csv or .json`;
+  --allow WORDS  take these verdicts though they prove nothing: returned, one-way, skipped, one-way:Sluice …, with commas between; what failed
+                 only of a target that is named (no-answer:Wick), and silent:NAME for one that does not answer at all
+  --strict       end with 1 where it would be 3
+  --report FILE  write the report: .xml for build servers (JUnit), .csv or .json; of a cue list .csv or .json
+Ends with 0 where every line is confirmed, seen or allowed, and at least one of each target that --allow does not name; with 1 where a line or a
+target failed, 3 where something is undecided or not tried, and 2 where it could not run or was stopped`;
 
 const FORMATS = ["xml", "csv", "json"];
 const SPEEDS = { own: "OWN", "4x": "FOUR_TIMES", fastest: "FASTEST" };
@@ -29,6 +34,7 @@ function options(words) {
     times: 12,
     venues: [],
     by: "",
+    allow: "",
     strict: false,
     report: "",
     cues: "",
@@ -48,6 +54,8 @@ function options(words) {
     else if (word === "--times") wish.times = Number(value(word));
     else if (word === "--venue") wish.venues.push(value(word));
     else if (word === "--by") wish.by = value(word);
+    else if (word === "--allow")
+      wish.allow = [wish.allow, value(word)].filter(Boolean).join(",");
     else if (word === "--strict") wish.strict = true;
     else if (word === "--report") wish.report = value(word);
     else if (word === "--cues") wish.cues = value(word);
@@ -74,6 +82,8 @@ function options(words) {
     throw new Trouble(
       "The report of a cue list is a table: its name ends with .csv or .json",
     );
+  if (wish.cues && wish.allow)
+    throw new Trouble(`--allow belongs to a proof of lines\n${USAGE}`);
   if (!wish.cues && (wish.rehearse || wish.speed !== "own"))
     throw new Trouble(`--rehearse and --speed belong to --cues LIST\n${USAGE}`);
   return wish;
@@ -144,11 +154,11 @@ async function follow(path) {
   let said = -1;
   for (;;) {
     const [now] = await json(path);
-    if (now.counts.fellShort + now.counts.open + now.counts.good !== said) {
-      said = now.counts.fellShort + now.counts.open + now.counts.good;
-      say(
-        `  ${said} of ${now.total} lines, ${now.counts.fellShort} fell short`,
-      );
+    const { failed, undecided, notTried, proved } = now.counts;
+    const done = failed + undecided + notTried + proved;
+    if (done !== said) {
+      said = done;
+      say(`  ${said} of ${now.total} lines, ${failed} failed`);
     }
     if (now.trouble) throw new Trouble(now.trouble);
     if (now.phase === "ENDED" && now.number !== null) return now.number;
@@ -156,7 +166,7 @@ async function follow(path) {
   }
 }
 
-const SIGNS = { WELL: "", SHORT: "fell short", OPEN: "open" };
+const SIGNS = { WELL: "", SHORT: "failed", OPEN: "undecided" };
 
 /** Plays a cue list through and prints a line for each cue that was fired. */
 async function playThrough(show, wanted) {
@@ -190,7 +200,7 @@ async function playThrough(show, wanted) {
       ? ""
       : ` Half of the lines left within ${now.medianMs.toFixed(1)} ms of when they were due, all within ${now.worstMs.toFixed(1)} ms.`;
   say(
-    `${now.cues.length} cues fired in ${now.seconds.toFixed(1)} s: ${now.well} actions went well, ${now.fellShort} fell short, ${now.open} open.${late}`,
+    `${now.cues.length} cues fired in ${now.seconds.toFixed(1)} s: ${now.well} actions went well, ${now.fellShort} failed, ${now.open} undecided.${late}`,
   );
   if (wanted.report) {
     const file = wanted.report.endsWith(".csv")
@@ -200,8 +210,20 @@ async function playThrough(show, wanted) {
     say(`Written: ${wanted.report}`);
   }
   if (!now.whole) throw new Trouble(now.end);
-  return now.fellShort > 0 || (wanted.strict && now.open > 0) ? 1 : 0;
+  if (wanted.rehearse)
+    return now.left.length > 0 || now.cues.some(isUnended) ? 1 : 0;
+  if (now.fellShort > 0) return 1;
+  return now.open === 0 && now.left.length === 0 ? 0 : wanted.strict ? 1 : 3;
 }
+
+const UNENDED = ["WAITS", "GOES_ON", "SAID"];
+
+/** Where nothing is sent a cue goes well by coming to its end, whatever its targets would say. */
+const isUnended = (cue) =>
+  cue.actions.some(
+    ({ outcome, standing }) =>
+      UNENDED.includes(outcome) || standing === "SHORT",
+  );
 
 function tell(cue) {
   const worst = cue.actions.filter((action) => action.standing !== "WELL");
@@ -230,6 +252,8 @@ async function prove(words) {
     throw new Trouble(
       `“${wanted.show}” is not live: nothing can be sent. Go live with it in Shows first`,
     );
+  if (wanted.allow)
+    await ask(`/shows/${show}/proof/allowed`, { allow: wanted.allow });
   const all = {
     within: null,
     target: null,
@@ -259,10 +283,14 @@ async function prove(words) {
     say(
       `  ${line.word.padEnd(14)} ${line.targetName} ${line.address} (${line.page}, ${line.label})${line.says ? `: ${line.says}` : ""}`,
     );
-  const { good, open, fellShort } = report.counts;
+  const { failed, undecided, notTried, proved } = report.counts;
   say(
-    `${good} proved, ${fellShort} fell short, ${open} neither. Report ${number}`,
+    `${failed} failed, ${undecided} undecided, ${notTried} not tried, ${proved} proved. Report ${number}`,
   );
+  const ruling = await json(
+    `/shows/${show}/proof/reports/${number}/ruling?strict=${wanted.strict}&allow=${encodeURIComponent(wanted.allow)}`,
+  );
+  for (const because of ruling.because) say(`  ${because}`);
   if (wanted.report) {
     const file = await ask(
       `/shows/${show}/proof/reports/${number}/report.${wanted.report.split(".").pop()}`,
@@ -271,7 +299,7 @@ async function prove(words) {
     say(`Written: ${wanted.report}`);
   }
   if (report.stopped) throw new Trouble("It was stopped before its end");
-  return fellShort > 0 || (wanted.strict && open > 0) ? 1 : 0;
+  return ruling.code;
 }
 
 try {

@@ -132,6 +132,7 @@ export type ProofWish = Schemas["Wish"];
 export type ProofPlan = Schemas["PlanView"];
 export type ProofRunning = Schemas["ProofView"];
 export type ProofLine = Schemas["LineView"];
+export type ProofCounts = Schemas["Counts"];
 export type ProofPlanLine = Schemas["PlanLine"];
 export type ProofAsking = Schemas["AskView"];
 export type ProofOrder = Schemas["Ordered"]["order"];

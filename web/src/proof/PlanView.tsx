@@ -30,8 +30,8 @@ const WHICH: { value: Which; text: string; none: string }[] = [
   },
   {
     value: "SHORT",
-    text: "only what fell short",
-    none: "None of these lines fell short in its last proof. Choose every line to prove them all again.",
+    text: "only what failed",
+    none: "None of these lines failed in its last proof. Choose every line to prove them all again.",
   },
   {
     value: "CHANGED",
@@ -262,7 +262,7 @@ const WAYS = {
   RUNS: "sent",
   ATTENDED: "asked for",
   SKIPPED: "not sent",
-  LISTENS: "heard",
+  LISTENS: "listens",
 } as const;
 
 /** What is not sent by itself first, since that is what one wants to know. */

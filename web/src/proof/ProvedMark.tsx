@@ -1,7 +1,7 @@
 import { CheckCircle2, CircleDashed, Clock, XCircle } from "lucide-react";
 import { useProvedOf } from "./proved";
 
-const WORST_FIRST = ["SHORT", "OPEN", "GOOD"] as const;
+const WORST_FIRST = ["SHORT", "UNDECIDED", "NOT_TRIED", "GOOD"] as const;
 
 /** On a control in Build: what the newest proof says of its lines. */
 export function ProvedMark({ control }: { control: string }) {
@@ -25,7 +25,7 @@ export function ProvedMark({ control }: { control: string }) {
       : worst.standing === "SHORT"
         ? "bg-fault"
         : "bg-caution";
-  const words = stale ? `Changed since it was ${worst.word}: prove it again` : `Proved: ${worst.word}`;
+  const words = stale ? `Changed since it was ${worst.word}: prove it again` : `Last proof: ${worst.word}`;
   return (
     <span
       className={`pointer-events-none absolute right-0.5 bottom-0.5 z-20 rounded p-0.5 text-ink ${colour}`}

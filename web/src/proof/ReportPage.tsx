@@ -32,7 +32,15 @@ function Whole({ number, onSigned }: { number: string; onSigned: () => void }) {
         {trouble || "Reading the report …"}
       </main>
     );
-  const short = report.counts.fellShort;
+  const failed = report.counts.failed;
+  const silent = report.targets.filter((target) => target.failed);
+  const bad = failed > 0 || silent.length > 0;
+  const verdict = [
+    failed > 0 && `${plural(failed, "line")} failed`,
+    silent.length > 0 && silent.map((target) => `${target.name} ${target.word}`).join(", "),
+  ]
+    .filter(Boolean)
+    .join(" · ");
   return (
     <main className="min-h-0 flex-1 overflow-auto px-5 py-4 max-md:px-2 print:bg-white print:text-black">
       <div className="mx-auto flex max-w-[84rem] flex-col gap-4">
@@ -58,18 +66,18 @@ function Whole({ number, onSigned }: { number: string; onSigned: () => void }) {
         </div>
         <p
           role="status"
-          className={`rounded-lg border-2 px-4 py-2 text-2xl font-bold ${short > 0 ? "border-fault text-fault" : "border-in text-in"}`}
+          className={`rounded-lg border-2 px-4 py-2 text-2xl font-bold ${bad ? "border-fault text-fault" : "border-in text-in"}`}
         >
-          {short > 0 ? `${plural(short, "line")} fell short` : "Nothing fell short"}
+          {bad ? verdict : "Nothing failed"}
           <span className="ml-4 text-xl font-normal text-bone print:text-black">
-            {report.counts.good} proved, {report.counts.open} open
+            {report.counts.undecided} undecided, {report.counts.notTried} not tried, {report.counts.proved} proved
           </span>
         </p>
         <Signed report={report} onSigned={onSigned} />
         <Changed report={report} onCompare={setBefore} />
         <Figures report={report} />
         <section>
-          <h2 className="mb-1 text-xl font-bold">Lines, what fell short first</h2>
+          <h2 className="mb-1 text-xl font-bold">Lines, failed first</h2>
           <ResultLines lines={report.lines} label="Lines of the report" />
         </section>
       </div>
@@ -162,7 +170,7 @@ function Changed({ report, onCompare }: { report: ProofReport; onCompare: (befor
 }
 
 const FIGURES =
-  "grid grid-cols-[10rem_minmax(14rem,1fr)_6rem_6rem_6rem_6rem] gap-3 px-2 max-md:grid-cols-[5rem_1fr_4rem_4rem]";
+  "grid grid-cols-[10rem_7rem_minmax(12rem,1fr)_6rem_6rem_6rem_6rem] gap-3 px-2 max-md:grid-cols-[5rem_4.5rem_1fr_4rem]";
 
 function Figures({ report }: { report: ProofReport }) {
   const shown = (value: number | null) => (value === null ? "" : millis(value));
@@ -172,9 +180,10 @@ function Figures({ report }: { report: ProofReport }) {
       <h2 className="mb-1 text-xl font-bold">Targets</h2>
       <div className={`${FIGURES} border-b border-rule text-sm text-quiet`}>
         <span>target</span>
-        <span>lost, and what that says of all</span>
+        <span>result</span>
+        <span>lost (95 % range)</span>
         <span className="text-right">median</span>
-        <span className="text-right" title="95 of 100 answers take no longer">
+        <span className="text-right max-md:hidden" title="95 of 100 answers take no longer">
           95 %
         </span>
         <span
@@ -193,9 +202,10 @@ function Figures({ report }: { report: ProofReport }) {
               {target.standIn ? "stand-in" : "venue"}
             </span>
           </span>
+          <span className={target.failed ? "font-bold text-fault" : ""}>{target.word}</span>
           <span>{target.loss}</span>
           <span className="text-right">{shown(target.median)}</span>
-          <span className="text-right">{shown(target.p95)}</span>
+          <span className="text-right max-md:hidden">{shown(target.p95)}</span>
           <span className="text-right max-md:hidden">{shown(target.p99)}</span>
           <span className="text-right max-md:hidden">{shown(target.worst)}</span>
         </div>

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { reports } from "../requests/proof";
 import { useLook } from "../requests/useLook";
 import { dayAndTime } from "../ui/time";
-import { plural } from "./verdicts";
+import { Counts } from "./verdicts";
 
 /** All reports of the show, the newest first. */
 export function Reports() {
@@ -37,15 +37,9 @@ export function Reports() {
                 {line.chosen}, {line.by || "somebody"}
                 {line.stopped && ", stopped before its end"}
               </span>
-              <span className={`ml-auto font-bold ${line.counts.fellShort > 0 ? "text-fault" : "text-in"}`}>
-                {line.counts.fellShort > 0
-                  ? `${plural(line.counts.fellShort, "line")} fell short`
-                  : "nothing fell short"}
+              <span className="ml-auto flex flex-wrap gap-x-5">
+                <Counts counts={line.counts} />
               </span>
-              <span className={line.counts.open > 0 ? "text-caution" : "text-quiet"}>
-                {line.counts.open} open
-              </span>
-              <span className="text-in">{line.counts.good} proved</span>
               <span className="basis-full text-sm text-quiet">
                 {line.signed ? `Signed by ${line.signed.name}` : "Not signed"}
               </span>

@@ -23,7 +23,7 @@ export function ResultLines({ lines, label }: { lines: ProofLine[]; label: strin
         <span>target</span>
         <span>address</span>
         <span>control</span>
-        <span>what came</span>
+        <span>result</span>
         <span className="text-right">median</span>
       </div>
       <ul aria-label={label}>

@@ -7,7 +7,7 @@ import { PushButton } from "../ui/buttons";
 import { report } from "../ui/notices";
 import { learnProved } from "./proved";
 import { ResultLines } from "./ResultLines";
-import { plural } from "./verdicts";
+import { Counts, plural } from "./verdicts";
 
 const PHASES = {
   READING: "Reading what stands at the targets",
@@ -18,7 +18,7 @@ const PHASES = {
   ENDED: "Ended",
 } as const;
 
-const ORDER = { SHORT: 0, OPEN: 1, GOOD: 2 } as const;
+const ORDER = { SHORT: 0, UNDECIDED: 1, NOT_TRIED: 2, GOOD: 3 } as const;
 
 /** A proof while it runs, and what came of it; on any device that looks, so that whoever sees the stage can answer. */
 export function RunningView({
@@ -94,7 +94,7 @@ export function RunningView({
         className="h-3 w-full overflow-hidden rounded bg-raised"
       >
         <div
-          className={`h-full ${now.counts.fellShort > 0 ? "bg-fault" : "bg-in"}`}
+          className={`h-full ${now.counts.failed > 0 ? "bg-fault" : "bg-in"}`}
           style={{ width: `${(100 * now.lines.length) / Math.max(1, now.total)}%` }}
         />
       </div>
@@ -102,11 +102,7 @@ export function RunningView({
         <span>
           <b>{now.lines.length}</b> of {plural(now.total, "line")}
         </span>
-        <span className={now.counts.fellShort > 0 ? "font-bold text-fault" : "text-quiet"}>
-          {now.counts.fellShort} fell short
-        </span>
-        <span className={now.counts.open > 0 ? "text-caution" : "text-quiet"}>{now.counts.open} open</span>
-        <span className="text-in">{now.counts.good} proved</span>
+        <Counts counts={now.counts} />
         <span className="text-quiet">{plural(now.said, "message")} sent</span>
       </p>
       {now.asking && <AskedFor asking={now.asking} say={say} />}

@@ -1,9 +1,10 @@
-import { CheckCircle2, CircleDashed, XCircle } from "lucide-react";
-import type { ProofLine } from "../api/types";
+import { CheckCircle2, CircleDashed, CircleSlash, XCircle } from "lucide-react";
+import type { ProofCounts, ProofLine } from "../api/types";
 
 const LOOKS = {
   GOOD: { Icon: CheckCircle2, colour: "text-in" },
-  OPEN: { Icon: CircleDashed, colour: "text-caution" },
+  UNDECIDED: { Icon: CircleDashed, colour: "text-caution" },
+  NOT_TRIED: { Icon: CircleSlash, colour: "text-quiet" },
   SHORT: { Icon: XCircle, colour: "text-fault" },
 } as const;
 
@@ -15,6 +16,18 @@ export function VerdictWord({ standing, word }: Pick<ProofLine, "standing" | "wo
       <Icon size={18} className="flex-none" aria-hidden />
       {word}
     </span>
+  );
+}
+
+/** How many lines came out how: what failed first. */
+export function Counts({ counts }: { counts: ProofCounts }) {
+  return (
+    <>
+      <span className={counts.failed > 0 ? "font-bold text-fault" : "text-quiet"}>{counts.failed} failed</span>
+      <span className={counts.undecided > 0 ? "text-caution" : "text-quiet"}>{counts.undecided} undecided</span>
+      <span className={counts.notTried > 0 ? "text-bone" : "text-quiet"}>{counts.notTried} not tried</span>
+      <span className="text-in">{counts.proved} proved</span>
+    </>
   );
 }
 

@@ -2,6 +2,7 @@ package imperan.export;
 
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Report;
+import imperan.proof.report.TargetFigures;
 import imperan.table.SheetText;
 import imperan.words.ProofWords;
 import imperan.words.SuspectWords;
@@ -9,7 +10,7 @@ import java.math.BigDecimal;
 import java.util.Optional;
 import java.util.StringJoiner;
 
-/** A report as a table (RFC 4180), a row for each line; times in milliseconds. */
+/** A report as a table (RFC 4180), a row for each line, then one for each target as a whole; times in milliseconds. */
 public final class ReportCsv {
 
     private static final int NANOS_OF_MILLI_DIGITS = 6;
@@ -56,6 +57,25 @@ public final class ReportCsv {
                             : SuspectWords.of(line.suspects().get(0), line.targetName())
                                     .says(),
                     ProofWords.restored(line.restored())));
+        }
+        for (TargetFigures target : report.targets()) {
+            text.add(SheetText.row(
+                    "",
+                    "",
+                    "target as a whole",
+                    target.name(),
+                    target.standIn() ? "stand-in" : "venue",
+                    "",
+                    target.state().map(ProofWords::target).orElse(""),
+                    String.valueOf(target.loss().of()),
+                    String.valueOf(target.loss().of() - target.loss().lost()),
+                    millis(target.median()),
+                    millis(target.worst()),
+                    "",
+                    "",
+                    ProofWords.loss(target.loss()),
+                    "",
+                    ""));
         }
         return text.toString();
     }

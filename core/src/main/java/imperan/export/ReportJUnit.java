@@ -2,6 +2,8 @@ package imperan.export;
 
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Report;
+import imperan.proof.report.TargetFigures;
+import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
 import imperan.words.ProofWords;
 import imperan.words.SuspectWords;
@@ -15,7 +17,7 @@ import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 
-/** A report as build servers keep it: each line a test case, in the XML that test runners write. What falls short is a failure; what is neither proved nor disproved is skipped. */
+/** A report as build servers keep it: each target and each line a test case, in the XML that test runners write. What failed is a failure; what is undecided or was not tried is skipped. */
 public final class ReportJUnit {
 
     private static final double NANOS_OF_SECOND = 1e9;
@@ -44,10 +46,22 @@ public final class ReportJUnit {
         xml.writeCharacters("\n");
         xml.writeStartElement("testsuite");
         attribute("name", "Imperan: " + report.show());
-        attribute("tests", String.valueOf(report.lines().size()));
-        attribute("failures", String.valueOf(report.count(Verdict.Standing.SHORT)));
+        attribute(
+                "tests", String.valueOf(report.targets().size() + report.lines().size()));
+        attribute(
+                "failures",
+                String.valueOf(report.count(Verdict.Standing.SHORT)
+                        + report.targets().stream()
+                                .filter(TargetFigures::isFailed)
+                                .count()));
         attribute("errors", "0");
-        attribute("skipped", String.valueOf(report.count(Verdict.Standing.OPEN)));
+        attribute(
+                "skipped",
+                String.valueOf(report.count(Verdict.Standing.UNDECIDED)
+                        + report.count(Verdict.Standing.NOT_TRIED)
+                        + report.targets().stream()
+                                .filter(ReportJUnit::isSkipped)
+                                .count()));
         attribute("time", seconds((report.endedAt() - report.startedAt()) / MILLIS_OF_SECOND));
         attribute(
                 "timestamp",
@@ -57,12 +71,37 @@ public final class ReportJUnit {
                         .withNano(0)
                         .toString());
         xml.writeCharacters("\n");
+        for (TargetFigures target : report.targets()) {
+            target(target);
+        }
         for (LineResult line : report.lines()) {
             line(line);
         }
         xml.writeEndElement();
         xml.writeCharacters("\n");
         xml.writeEndDocument();
+    }
+
+    private static boolean isSkipped(TargetFigures target) {
+        return target.state().filter(TargetState.NOT_TRIED::equals).isPresent();
+    }
+
+    private void target(TargetFigures target) throws XMLStreamException {
+        xml.writeStartElement("testcase");
+        attribute("classname", "targets");
+        attribute("name", target.name());
+        attribute("time", seconds(target.median().orElse(0L) / NANOS_OF_SECOND));
+        if (target.isFailed() || isSkipped(target)) {
+            String word = ProofWords.target(target.state().orElseThrow());
+            xml.writeStartElement(target.isFailed() ? "failure" : "skipped");
+            attribute("message", word);
+            if (target.isFailed()) {
+                attribute("type", word);
+            }
+            xml.writeEndElement();
+        }
+        xml.writeEndElement();
+        xml.writeCharacters("\n");
     }
 
     private void line(LineResult line) throws XMLStreamException {
@@ -78,7 +117,7 @@ public final class ReportJUnit {
         attribute("time", seconds(line.median().orElse(0L) / NANOS_OF_SECOND));
         Optional<String> element = line.verdict().fallsShort()
                 ? Optional.of("failure")
-                : line.verdict().standing() == Verdict.Standing.OPEN ? Optional.of("skipped") : Optional.empty();
+                : line.verdict().standing() == Verdict.Standing.GOOD ? Optional.empty() : Optional.of("skipped");
         if (element.isPresent()) {
             xml.writeStartElement(element.get());
             attribute("message", ProofWords.verdict(line.verdict()));

@@ -1,15 +1,24 @@
 package imperan.words;
 
+import imperan.proof.report.Allowed;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
+import imperan.proof.report.Ruling;
+import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.PlannedLine;
 import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /** What a proof says, in words. */
 public final class ProofWords {
@@ -21,28 +30,7 @@ public final class ProofWords {
 
     /** One or two words. */
     public static String verdict(Verdict verdict) {
-        return switch (verdict) {
-            case CONFIRMED -> "confirmed";
-            case WITNESSED -> "witnessed";
-            case HEARD -> "heard";
-            case NOT_HEARD -> "not heard";
-            case MASKED -> "masked";
-            case RETURNED -> "returned";
-            case ACKNOWLEDGED -> "acknowledged";
-            case STRENGTH_UNKNOWN -> "strength unknown";
-            case ONE_WAY -> "one-way";
-            case SKIPPED -> "skipped";
-            case NOT_JUDGED -> "not judged";
-            case INTERMITTENT -> "intermittent";
-            case IGNORED -> "ignored";
-            case LATE -> "late";
-            case WRONG_VALUE -> "wrong value";
-            case WRONG_TYPE -> "wrong type";
-            case OTHER_ADDRESS -> "other address";
-            case NO_ANSWER -> "no answer";
-            case PORT_CLOSED -> "port closed";
-            case NOT_SEEN -> "not seen";
-        };
+        return verdict.word();
     }
 
     /** Why a line is not proved by itself. */
@@ -64,6 +52,7 @@ public final class ProofWords {
             case MOVED_MEANWHILE -> "Somebody moved it meanwhile, here or at the target";
             case MOVED_BESIDE -> "Somebody moved meanwhile what it would silence or switch off";
             case LEFT_OUT -> "Left out";
+            case TARGET_SILENT -> "Target silent";
             case STOPPED -> "The proof was stopped before";
         };
     }
@@ -87,6 +76,43 @@ public final class ProofWords {
         return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
     }
 
+    /** How a target as a whole came out of it: one or two words. */
+    public static String target(TargetState state) {
+        return switch (state) {
+            case ANSWERED -> "answered";
+            case SENT_ONLY -> "send only";
+            case NOT_TRIED -> "not tried";
+            case SILENT -> "silent";
+            case PORT_CLOSED -> "port closed";
+        };
+    }
+
+    /** What keeps a report from being taken by a script, one sentence each: what failed first. */
+    public static List<String> because(Ruling ruling) {
+        List<String> because = new ArrayList<>();
+        ruling.failedTargets()
+                .forEach(target -> because.add(target.name() + " failed as a whole: "
+                        + target.state().map(ProofWords::target).orElse("")));
+        counted(ruling.failed(), "failed").ifPresent(because::add);
+        counted(ruling.left(), "undecided or not tried").ifPresent(because::add);
+        ruling.unconfirmed()
+                .forEach(target -> because.add("No line to " + target.name()
+                        + " is confirmed: allow one of its verdicts by name, such as one-way:" + target.name()));
+        return because;
+    }
+
+    private static Optional<String> counted(List<LineResult> lines, String how) {
+        Map<String, Long> words = lines.stream()
+                .collect(Collectors.groupingBy(
+                        line -> Allowed.word(line.verdict()), TreeMap::new, Collectors.counting()));
+        return lines.isEmpty()
+                ? Optional.empty()
+                : Optional.of(lines.size() + (lines.size() == 1 ? " line " : " lines ") + how + ": "
+                        + words.entrySet().stream()
+                                .map(entry -> entry.getValue() + " " + entry.getKey())
+                                .collect(Collectors.joining(", ")));
+    }
+
     /** What became of the value that stood there; empty where there is nothing to do. */
     public static String restored(Restored restored) {
         return switch (restored) {
@@ -103,7 +129,7 @@ public final class ProofWords {
             case SKIPPED -> line.because().map(ProofWords::obstacle).orElse("");
             case CONFIRMED, WITNESSED -> "";
             case HEARD -> line.targetName() + " says " + line.said();
-            case NOT_HEARD -> "Nothing came. Move it at " + line.targetName()
+            case NOT_HEARD -> "Nothing received. Move it at " + line.targetName()
                     + " while a proof runs, where it tells only what changes";
             case MASKED -> "Answered, but something else in " + line.targetName() + " stands in the way now";
             case RETURNED -> "The same came back: perhaps an echo. Say in the phrasebook how " + line.targetName()
@@ -123,7 +149,7 @@ public final class ProofWords {
                             + ": it has no argument of the number that is listened to"
                     : "Sent " + line.sent() + ", answered " + line.said();
             case OTHER_ADDRESS -> "The value came under another address";
-            case NO_ANSWER -> "Sent " + line.sent() + ", nothing came";
+            case NO_ANSWER -> "Sent " + line.sent() + "; no answer";
             case PORT_CLOSED -> "No program is listening on the port of " + line.targetName();
             case NOT_SEEN -> "Sent, and a person saw nothing";
         };

@@ -7,6 +7,7 @@ import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
 import imperan.proof.report.Strength;
+import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
 import imperan.proof.report.Verdict.Standing;
 import imperan.show.PartId;
@@ -57,6 +58,7 @@ class ProofWordsTest {
     @Test
     void noTwoSayTheSame() {
         assertThat(Arrays.stream(Verdict.values()).map(ProofWords::verdict)).doesNotHaveDuplicates();
+        assertThat(Arrays.stream(TargetState.values()).map(ProofWords::target)).doesNotHaveDuplicates();
         assertThat(Arrays.stream(Obstacle.values()).map(ProofWords::obstacle)).doesNotHaveDuplicates();
     }
 

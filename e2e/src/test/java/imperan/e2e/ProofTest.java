@@ -380,7 +380,7 @@ class ProofTest extends Proving {
 
     @Tag("alone")
     @Test
-    void aScriptIsToldByANumberWhetherAnythingFellShort() throws Exception {
+    void aScriptIsToldByANumberWhatCameOfIt() throws Exception {
         answering("Eddy");
         Path report = Files.createTempFile("proof", ".xml");
         Command.Said well = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--report", report.toString());

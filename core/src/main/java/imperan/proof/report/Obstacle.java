@@ -34,6 +34,8 @@ public enum Obstacle {
     MOVED_BESIDE,
     /** Somebody chose to leave it out. */
     LEFT_OUT,
+    /** Its target answers nothing, so no more is said to it. */
+    TARGET_SILENT,
     /** The proof was stopped before. */
     STOPPED
 }

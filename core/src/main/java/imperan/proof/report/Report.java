@@ -12,7 +12,8 @@ import java.util.Optional;
  * @param by        who started it
  * @param chosen    which lines it was about, in words
  * @param stopped   whether it was stopped before its end
- * @param lines     what fell short first, then what is open, then the rest; each in the order of the line table
+ * @param targets   all that its lines go to
+ * @param lines     what failed first, then what is undecided, then what was not tried, then the rest; each in the order of the line table
  */
 public record Report(
         String show,

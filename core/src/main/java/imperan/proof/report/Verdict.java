@@ -3,55 +3,64 @@ package imperan.proof.report;
 /** What a proof says of one line. */
 public enum Verdict {
     /** Every probe was answered in time and within the tolerance, and for each value that was sent there is evidence that no echo gives. */
-    CONFIRMED(Standing.GOOD),
+    CONFIRMED(Standing.GOOD, "confirmed"),
     /** It cannot be answered, and a person saw what it does. */
-    WITNESSED(Standing.GOOD),
+    WITNESSED(Standing.GOOD, "witnessed"),
     /** A line that only listens: something came on its address. */
-    HEARD(Standing.GOOD),
+    HEARD(Standing.GOOD, "received"),
     /** Answered, and without effect now: something else in the target stands in the way. */
-    MASKED(Standing.OPEN),
+    MASKED(Standing.UNDECIDED, "masked"),
     /** Every probe came back as it was sent: perhaps an echo. */
-    RETURNED(Standing.OPEN),
+    RETURNED(Standing.UNDECIDED, "returned"),
     /** Something came for every probe, and says nothing of what was sent. */
-    ACKNOWLEDGED(Standing.OPEN),
+    ACKNOWLEDGED(Standing.UNDECIDED, "acknowledged"),
     /** In a report of before it was written down how strongly a line is known. */
-    STRENGTH_UNKNOWN(Standing.OPEN),
+    STRENGTH_UNKNOWN(Standing.UNDECIDED, "strength unknown"),
     /** It cannot be answered, and nobody looked. */
-    ONE_WAY(Standing.OPEN),
+    ONE_WAY(Standing.NOT_TRIED, "one-way"),
     /** A line that only listens: nothing came on its address, and perhaps nothing had to. */
-    NOT_HEARD(Standing.OPEN),
+    NOT_HEARD(Standing.NOT_TRIED, "not received"),
     /** It was not sent; the obstacle says why. */
-    SKIPPED(Standing.OPEN),
+    SKIPPED(Standing.NOT_TRIED, "skipped"),
     /** What came proves nothing: the target said the same before by itself, or this machine lost packets meanwhile. */
-    NOT_JUDGED(Standing.OPEN),
+    NOT_JUDGED(Standing.UNDECIDED, "not judged"),
     /** Some probes were answered and taken and some were not. */
-    INTERMITTENT(Standing.SHORT),
+    INTERMITTENT(Standing.SHORT, "intermittent"),
     /** Asked afterwards, its target goes on saying the value of before, for each probe. */
-    IGNORED(Standing.SHORT),
+    IGNORED(Standing.SHORT, "ignored"),
     /** Answered as it should be, and later than its limit. */
-    LATE(Standing.SHORT),
-    WRONG_VALUE(Standing.SHORT),
-    WRONG_TYPE(Standing.SHORT),
+    LATE(Standing.SHORT, "late"),
+    WRONG_VALUE(Standing.SHORT, "wrong value"),
+    WRONG_TYPE(Standing.SHORT, "wrong type"),
     /** The value came under another address. */
-    OTHER_ADDRESS(Standing.SHORT),
-    NO_ANSWER(Standing.SHORT),
-    PORT_CLOSED(Standing.SHORT),
+    OTHER_ADDRESS(Standing.SHORT, "other address"),
+    NO_ANSWER(Standing.SHORT, "no answer"),
+    PORT_CLOSED(Standing.SHORT, "port closed"),
     /** It cannot be answered, and a person looked and saw nothing. */
-    NOT_SEEN(Standing.SHORT);
+    NOT_SEEN(Standing.SHORT, "not seen");
 
     /** What a verdict means for the evening. */
     public enum Standing {
         GOOD,
-        /** Neither proved nor disproved. */
-        OPEN,
-        /** It fell short. */
+        /** It was not sent, or nobody could know what came of it. */
+        NOT_TRIED,
+        /** What came neither proves nor disproves it. */
+        UNDECIDED,
+        /** It failed. */
         SHORT
     }
 
     private final Standing standing;
+    private final String word;
 
-    Verdict(Standing standing) {
+    Verdict(Standing standing, String word) {
         this.standing = standing;
+        this.word = word;
+    }
+
+    /** One or two words, for people. */
+    public String word() {
+        return word;
     }
 
     public Standing standing() {

@@ -21,14 +21,21 @@ import java.util.Optional;
 /** What is said for a proof by the door of the running show, and what came of it, as the show's events tell. */
 final class Flights {
 
+    /** Is told what came of something that was to be answered. */
+    interface Landed {
+        void landed(Flight flight, long now);
+    }
+
     private final Actor actor;
+    private final Landed landed;
     private final Map<Long, Flight> awaited = new HashMap<>();
     private Optional<Flight> inHand = Optional.empty();
     private int said;
 
     /** @param by who started it */
-    Flights(String by) {
+    Flights(String by, Landed landed) {
         this.actor = Actor.proof(by);
+        this.landed = landed;
     }
 
     Actor actor() {
@@ -69,8 +76,10 @@ final class Flights {
         } else if (event instanceof LiveEvent.Ended ended && ended.exchange() == 0) {
             inHand.filter(flight -> ours).ifPresent(flight -> flight.lands(Landing.of(Verdict.ONE_WAY)));
         } else if (event instanceof LiveEvent.Ended ended) {
-            Optional.ofNullable(awaited.remove(ended.exchange()))
-                    .ifPresent(flight -> flight.lands(landing(flight, ended, missed)));
+            Optional.ofNullable(awaited.remove(ended.exchange())).ifPresent(flight -> {
+                flight.lands(landing(flight, ended, missed));
+                landed.landed(flight, ended.at());
+            });
         } else if (event instanceof LiveEvent.LinkTurned turned && turned.state() == LinkState.PORT_CLOSED) {
             awaited.values().stream()
                     .filter(flight ->

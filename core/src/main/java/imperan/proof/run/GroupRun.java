@@ -62,6 +62,7 @@ final class GroupRun {
     private boolean built;
     private boolean leaves;
     private boolean puttingBack;
+    private int putBackMost = PUT_BACK_MOST;
     private boolean done;
     private long saidAt;
     private long spacedUntil = Long.MIN_VALUE;
@@ -281,7 +282,7 @@ final class GroupRun {
                     waiting.place.reads(landing.said());
                 }
             }
-            case PUTTING_BACK -> waiting.place.wentBack(landing.isBack(), PUT_BACK_MOST);
+            case PUTTING_BACK -> waiting.place.wentBack(landing.isBack(), putBackMost);
             case READING_BACK -> {
                 rightly = readBack(landing, live, now);
                 settled = rightly || asking.isEmpty();
@@ -462,6 +463,12 @@ final class GroupRun {
     /** No more is said, but for what releases, and what puts back. */
     void stop() {
         endsBecause(Obstacle.STOPPED);
+    }
+
+    /** Its target answers nothing: no more is said, but for what releases and, once, what puts back. */
+    void giveUp() {
+        putBackMost = 1;
+        endsBecause(Obstacle.TARGET_SILENT);
     }
 
     /** No more is said, but for what releases; what was moved stays. */

@@ -12,6 +12,7 @@ import imperan.proof.report.LineResult;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
 import imperan.proof.report.TargetFigures;
+import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Flight.Landing;
@@ -30,6 +31,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 
 /**
  * A proof while it runs: it reads what stands, says line after line by the door of the running show, learns from the show's events what came of each, and puts back what it
@@ -79,6 +81,11 @@ public final class ProofRun {
 
     private final ProofPlan plan;
     private final Map<PartId, TargetRun> targets = new LinkedHashMap<>();
+    /** Of all targets that its lines go to or are heard from. */
+    private final Map<PartId, Silence> silences = new LinkedHashMap<>();
+    /** As they stood at the end. */
+    private final Map<PartId, TargetState> states = new HashMap<>();
+
     private final Map<String, Outcome> outcomes = new HashMap<>();
     private final Flights flights;
     private final Deque<Reading> unread = new ArrayDeque<>();
@@ -107,7 +114,11 @@ public final class ProofRun {
     /** @param by who started it */
     public ProofRun(ProofPlan plan, String by) {
         this.plan = plan;
-        this.flights = new Flights(by);
+        this.flights = new Flights(by, this::landed);
+        Stream.concat(
+                        plan.lines().stream().flatMap(line -> line.target().stream()),
+                        plan.listens().stream().map(PlannedListen::target))
+                .forEach(target -> silences.computeIfAbsent(target, this::silence));
         this.listening = new Listening(plan.listens(), plan.conditions().cleared());
         for (PlannedGroup group : plan.groups()) {
             GroupRun run = new GroupRun(
@@ -144,7 +155,27 @@ public final class ProofRun {
                 id -> new TargetRun(
                         id,
                         (Target) plan.show().part(id).map(Part::body).orElseThrow(),
+                        silences.get(id),
                         !isStandIn(id) ? 1 : isSlow(id) ? MOST_AT_ONCE_SLOW : MOST_AT_ONCE));
+    }
+
+    private Silence silence(PartId target) {
+        return new Silence(plan.show()
+                .part(target)
+                .filter(part -> part.body() instanceof Target body && body.answering() == Target.Answering.NONE)
+                .isEmpty());
+    }
+
+    private void landed(Flight flight, long now) {
+        flight.line
+                .target()
+                .map(silences::get)
+                .ifPresent(silence -> silence.landed(
+                        flight.line, flight.landing().orElseThrow().verdict(), now));
+    }
+
+    private boolean isGivenUp(Optional<PartId> target) {
+        return target.map(silences::get).filter(Silence::isGivenUp).isPresent();
     }
 
     private boolean isSlow(PartId target) {
@@ -163,8 +194,11 @@ public final class ProofRun {
 
     private boolean isStandIn(PartId target) {
         return plan.lines().stream()
-                .filter(line -> line.target().filter(target::equals).isPresent())
-                .allMatch(PlannedLine::standIn);
+                        .filter(line -> line.target().filter(target::equals).isPresent())
+                        .allMatch(PlannedLine::standIn)
+                && plan.listens().stream()
+                        .filter(listen -> listen.target().equals(target))
+                        .allMatch(PlannedListen::standIn);
     }
 
     // ---- what is asked of it from outside
@@ -221,23 +255,26 @@ public final class ProofRun {
         return old;
     }
 
-    /** What was counted of each target. */
+    /** What was found out of each target, in the order of the plan. */
     public List<TargetFigures> figures() {
-        Map<PartId, List<Outcome>> byTarget = new LinkedHashMap<>();
+        Map<PartId, List<Outcome>> byTarget = new HashMap<>();
         outcomes().stream().filter(outcome -> outcome.judged() > 0).forEach(outcome -> byTarget.computeIfAbsent(
                         outcome.line().target().orElseThrow(), id -> new ArrayList<>())
                 .add(outcome));
-        return byTarget.entrySet().stream()
-                .map(entry -> TargetFigures.of(
-                        entry.getKey(),
-                        entry.getValue().get(0).line().targetName(),
-                        entry.getValue().get(0).line().standIn(),
-                        entry.getValue().stream().mapToInt(Outcome::lost).sum(),
-                        entry.getValue().stream().mapToInt(Outcome::judged).sum(),
-                        entry.getValue().stream()
-                                .flatMap(outcome -> outcome.nanos().stream())
-                                .toList()))
+        return silences.keySet().stream()
+                .map(target -> figures(target, byTarget.getOrDefault(target, List.of())))
                 .toList();
+    }
+
+    private TargetFigures figures(PartId target, List<Outcome> judged) {
+        return TargetFigures.of(
+                target,
+                plan.show().part(target).map(part -> part.body().called()).orElse(""),
+                isStandIn(target),
+                states.getOrDefault(target, TargetState.NOT_TRIED),
+                judged.stream().mapToInt(Outcome::lost).sum(),
+                judged.stream().mapToInt(Outcome::judged).sum(),
+                judged.stream().flatMap(outcome -> outcome.nanos().stream()).toList());
     }
 
     /** What was read is written down: now something may be moved. */
@@ -378,6 +415,9 @@ public final class ProofRun {
                 case READ, ASKING, ENDED -> false;
             };
         }
+        if (phase == Phase.ENDED) {
+            silences.forEach((target, silence) -> states.put(target, silence.state(live.linkState(target))));
+        }
         turnAgainAt = any ? now : Long.MAX_VALUE;
         live.arrivalsTrigger(phase == Phase.ENDED);
     }
@@ -408,13 +448,17 @@ public final class ProofRun {
             return true;
         }
         if (!questions.get().isEmpty() && asked.size() < MOST_AT_ONCE) {
-            // what is answered is heard like everything that comes
-            asked.add(flights.say(questions.get().pollFirst(), For.READING, 0, live, missed, now));
+            Line question = questions.get().pollFirst();
+            if (!isGivenUp(question.target())) {
+                // what is answered is heard like everything that comes
+                asked.add(flights.say(question, For.READING, 0, live, missed, now));
+            }
             return true;
         }
         if (!unread.isEmpty() && reading.size() < MOST_AT_ONCE) {
             Reading next = unread.pollFirst();
-            if (next.place().toldOn().isPresent() && asks(next.group().plan().target())) {
+            PartId target = next.group().plan().target();
+            if (next.place().toldOn().isPresent() && asks(target) && !isGivenUp(Optional.of(target))) {
                 reading.add(new Reading(
                         next.group(),
                         next.place(),
@@ -467,6 +511,13 @@ public final class ProofRun {
     }
 
     private void askOrEnd() {
+        attended.removeIf(line -> {
+            boolean silent = isGivenUp(line.target());
+            if (silent) {
+                outcomes.put(line.id(), unsaid(line, Verdict.SKIPPED, Optional.of(Obstacle.TARGET_SILENT)));
+            }
+            return silent;
+        });
         Optional<PlannedLine> unseen = plan.conditions().attended() && phase == Phase.RUNNING
                 ? plan.lines().stream()
                         .filter(line -> Optional.ofNullable(outcomes.get(line.id()))
@@ -524,6 +575,7 @@ public final class ProofRun {
                     .map(targets::get)
                     .ifPresent(target -> isMoved(target, left.line().address()));
         } else if (event instanceof LiveEvent.PacketIn in) {
+            in.target().map(silences::get).ifPresent(Silence::isHeard);
             in.target().ifPresent(target -> in.says()
                     .messages()
                     .forEach(message -> listening.heard(target, message.address(), message.arguments())));

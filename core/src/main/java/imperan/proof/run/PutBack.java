@@ -53,7 +53,7 @@ public final class PutBack {
      */
     public PutBack(Show show, List<Old> left, String by) {
         this.show = show;
-        this.flights = new Flights(by);
+        this.flights = new Flights(by, (flight, now) -> {});
         this.of = left.size();
         open.addAll(left);
         left.forEach(old -> lanes.computeIfAbsent(old.target(), target -> new Lane(pace(target)))

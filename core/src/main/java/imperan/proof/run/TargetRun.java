@@ -1,6 +1,8 @@
 package imperan.proof.run;
 
+import imperan.live.Line;
 import imperan.live.LiveShow;
+import imperan.proof.run.Flight.For;
 import imperan.proof.run.GroupRun.Mouth;
 import imperan.show.PartId;
 import imperan.show.Phrase;
@@ -23,6 +25,7 @@ final class TargetRun {
     private static final long SECOND_NANOS = 1_000_000_000L;
 
     private final PartId target;
+    private final Silence silence;
     private final int most;
     private final long paceNanos;
     private final Map<String, Set<GroupRun>> byAddress = new HashMap<>();
@@ -36,8 +39,9 @@ final class TargetRun {
     private boolean paced;
 
     /** @param most groups at once */
-    TargetRun(PartId target, Target described, int most) {
+    TargetRun(PartId target, Target described, Silence silence, int most) {
         this.target = target;
+        this.silence = silence;
         this.most = most;
         this.paceNanos =
                 described.messagesPerSecond().map(pace -> SECOND_NANOS / pace).orElse(0L);
@@ -78,12 +82,19 @@ final class TargetRun {
      * @param ended is told of a group that is done
      */
     boolean act(LiveShow live, long now, Mouth mouth, Consumer<String> taken, Consumer<GroupRun> ended) {
+        boolean gaveUp = silence.isGivenUp() && giveUp(ended);
         paced = now < nextAt;
         if (paced) {
-            return false;
+            return gaveUp;
         }
         startMore();
-        boolean any = false;
+        Optional<Line> question = silence.question();
+        question.ifPresent(line -> {
+            silence.asks();
+            nextAt = Math.max(nextAt, now) + paceNanos;
+            mouth.say(line, For.READING, 0);
+        });
+        boolean any = gaveUp || question.isPresent();
         for (Iterator<GroupRun> all = active.iterator(); all.hasNext() && now >= nextAt; ) {
             GroupRun group = all.next();
             any |= group.act(live, now, (line, why, limit) -> {
@@ -100,6 +111,17 @@ final class TargetRun {
         }
         paced = now < nextAt;
         return any;
+    }
+
+    /** What has not begun is not tried, and what has is put back, once. */
+    private boolean giveUp(Consumer<GroupRun> ended) {
+        active.forEach(GroupRun::giveUp);
+        List<GroupRun> left = takeWaiting();
+        left.forEach(group -> {
+            group.giveUp();
+            ended.accept(group);
+        });
+        return !left.isEmpty();
     }
 
     private void startMore() {

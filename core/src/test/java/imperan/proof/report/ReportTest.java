@@ -23,7 +23,7 @@ class ReportTest {
     void whatFellShortComesFirst() {
         assertThat(TODAY.lines()).extracting(LineResult::line).containsExactly("3", "4", "2", "1");
         assertThat(TODAY.count(Standing.SHORT)).isEqualTo(2);
-        assertThat(TODAY.count(Standing.OPEN)).isEqualTo(1);
+        assertThat(TODAY.count(Standing.NOT_TRIED)).isEqualTo(1);
         assertThat(TODAY.count(Standing.GOOD)).isEqualTo(1);
     }
 

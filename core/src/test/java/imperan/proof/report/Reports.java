@@ -36,7 +36,16 @@ public final class Reports {
                 Restored.YES);
     }
 
+    /** One on which nothing was counted; the lines are those of the first that is named like theirs. */
+    public static TargetFigures target(String name, TargetState state) {
+        return TargetFigures.of(new PartId(name.equals("Bellows") ? "desk" : name), name, true, state, 0, 0, List.of());
+    }
+
     public static Report of(LineResult... lines) {
+        return of(List.of(), lines);
+    }
+
+    public static Report of(List<TargetFigures> targets, LineResult... lines) {
         return new Report(
                 "The Salt Clock",
                 7,
@@ -46,7 +55,7 @@ public final class Reports {
                 "all lines",
                 false,
                 List.of(lines),
-                List.of(),
+                targets,
                 Optional.empty());
     }
 }

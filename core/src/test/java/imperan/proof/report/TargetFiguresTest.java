@@ -14,6 +14,7 @@ class TargetFiguresTest {
                 new PartId("desk"),
                 "Desk",
                 true,
+                TargetState.ANSWERED,
                 0,
                 answers,
                 LongStream.rangeClosed(1, answers)
@@ -37,7 +38,7 @@ class TargetFiguresTest {
 
     @Test
     void ofNoAnswersThereIsNothingToSay() {
-        TargetFigures none = TargetFigures.of(new PartId("desk"), "Desk", true, 3, 3, List.of());
+        TargetFigures none = TargetFigures.of(new PartId("desk"), "Desk", true, TargetState.SILENT, 3, 3, List.of());
         assertThat(none.median()).isEmpty();
         assertThat(none.worst()).isEmpty();
         assertThat(none.loss().low()).isGreaterThan(0.2);

@@ -2,13 +2,16 @@ package imperan.server.api;
 
 import imperan.export.ReportCsv;
 import imperan.export.ReportJUnit;
+import imperan.proof.report.Allowed;
 import imperan.proof.report.Report;
+import imperan.proof.report.Ruling;
 import imperan.server.api.ProofViews.LeftoverView;
 import imperan.server.api.ProofViews.PlanView;
 import imperan.server.api.ProofViews.ProofView;
 import imperan.server.api.ProofViews.ProvedView;
 import imperan.server.api.ProofViews.ReportLine;
 import imperan.server.api.ProofViews.ReportView;
+import imperan.server.api.ProofViews.RulingView;
 import imperan.server.proof.Leftovers;
 import imperan.server.proof.Proofs;
 import imperan.server.proof.Proofs.Order;
@@ -59,6 +62,9 @@ class ProofController {
     record Start(Wish wish, String token) {}
 
     record Ordered(Order order) {}
+
+    /** @param allow as in a script */
+    record Allowing(String allow) {}
 
     record Signing(String name, String note) {}
 
@@ -137,6 +143,36 @@ class ProofController {
     @GetMapping("/reports/{number}/report.xml")
     ResponseEntity<byte[]> xml(@PathVariable("show") String show, @PathVariable("number") long number) {
         return LineController.file(ReportJUnit.write(kept(show, number).report()), XML, "proof-" + number + ".xml");
+    }
+
+    /**
+     * What a report comes to, for a script.
+     *
+     * @param allow what is taken though it is not proved: verdicts by their words, with commas between
+     */
+    @GetMapping("/reports/{number}/ruling")
+    RulingView ruling(
+            @PathVariable("show") String show,
+            @PathVariable("number") long number,
+            @RequestParam(name = "allow", defaultValue = "") String allow,
+            @RequestParam(name = "strict", defaultValue = "false") boolean strict) {
+        Report report = kept(show, number).report();
+        Allowed.Read read = allowed(show, allow);
+        read.problem().ifPresent(problem -> {
+            throw new IllegalArgumentException(problem.message());
+        });
+        return RulingView.of(Ruling.of(report, read.allowed()), strict);
+    }
+
+    /** Whether what is to be allowed can be, before anything is sent. */
+    @PostMapping("/allowed")
+    ResponseEntity<ShowController.EditAnswer> canBeAllowed(
+            @PathVariable("show") String show, @RequestBody Allowing allowing) {
+        return ShowController.done(allowed(show, allowing.allow()).problem());
+    }
+
+    private Allowed.Read allowed(String show, String allow) {
+        return Allowed.read(allow, proofs.targets(show));
     }
 
     @PostMapping("/reports/{number}/sign")

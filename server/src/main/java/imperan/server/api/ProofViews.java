@@ -6,6 +6,7 @@ import imperan.proof.report.Comparison;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Proved;
 import imperan.proof.report.Report;
+import imperan.proof.report.Ruling;
 import imperan.proof.report.TargetFigures;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Outcome;
@@ -228,12 +229,13 @@ final class ProofViews {
         }
     }
 
-    /** How many of the lines fell short, are open, are good. */
-    public record Counts(int fellShort, int open, int good) {
+    /** How many of the lines failed, are undecided, were not tried, are proved. */
+    public record Counts(int failed, int undecided, int notTried, int proved) {
         static Counts of(List<LineResult> lines) {
             return new Counts(
                     count(lines, Verdict.Standing.SHORT),
-                    count(lines, Verdict.Standing.OPEN),
+                    count(lines, Verdict.Standing.UNDECIDED),
+                    count(lines, Verdict.Standing.NOT_TRIED),
                     count(lines, Verdict.Standing.GOOD));
         }
 
@@ -289,10 +291,16 @@ final class ProofViews {
         }
     }
 
-    /** Of one target; times in milliseconds. */
+    /**
+     * Of one target; times in milliseconds.
+     *
+     * @param word how it came out as a whole; empty in reports of before
+     */
     public record FiguresView(
             String name,
             boolean standIn,
+            boolean failed,
+            String word,
             String loss,
             Optional<Double> median,
             Optional<Double> p95,
@@ -302,11 +310,25 @@ final class ProofViews {
             return new FiguresView(
                     figures.name(),
                     figures.standIn(),
+                    figures.isFailed(),
+                    figures.state().map(ProofWords::target).orElse(""),
                     ProofWords.loss(figures.loss()),
                     figures.median().map(ProofViews::millis),
                     figures.p95().map(ProofViews::millis),
                     figures.p99().map(ProofViews::millis),
                     figures.worst().map(ProofViews::millis));
+        }
+    }
+
+    /**
+     * What a report comes to, for a script.
+     *
+     * @param code    that it ends with
+     * @param because what keeps it from 0, one sentence each
+     */
+    public record RulingView(int code, List<String> because) {
+        static RulingView of(Ruling ruling, boolean strict) {
+            return new RulingView(ruling.code(strict), ProofWords.because(ruling));
         }
     }
 

@@ -269,7 +269,7 @@ public class Proofs implements AutoCloseable {
                             ? "all lines"
                             : wish.lines().size() == 1 ? "1 line" : wish.lines().size() + " lines";
                     case OPEN -> "lines that were not proved";
-                    case SHORT -> "lines that fell short";
+                    case SHORT -> "lines that failed";
                     case CHANGED -> "lines that were changed or new";
                 });
         wish.within()
@@ -498,6 +498,13 @@ public class Proofs implements AutoCloseable {
             store.sign(showId, number, signed);
             return signed;
         });
+    }
+
+    /** The names of the targets of a show. */
+    public List<String> targets(String showId) {
+        return keeper.show(showId).join().all(Target.class).stream()
+                .map(part -> part.body().called())
+                .toList();
     }
 
     /** What the reports of a show say of its lines as they are now. */
