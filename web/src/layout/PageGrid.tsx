@@ -145,9 +145,10 @@ export function PageGrid({ page }: { page: HeldOf<Page> }) {
           <Ground
             cellAt={cellAt}
             onTap={(cell) => {
+              // whoever places one means that one next, and no longer what was selected
+              select();
               if (placing) void report(addControl(page.part.id, placing, cell));
               else if (sowing) void placeHere(cell);
-              else select();
             }}
             onBand={(band, more) => {
               const found = laid.filter((c) => overlap(c.part.body.cells, band)).map((c) => c.part.id);

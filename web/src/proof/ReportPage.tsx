@@ -70,7 +70,8 @@ function Whole({ number, onSigned }: { number: string; onSigned: () => void }) {
         >
           {bad ? verdict : "Nothing failed"}
           <span className="ml-4 text-xl font-normal text-bone print:text-black">
-            {report.counts.undecided} undecided, {report.counts.notTried} not tried, {report.counts.proved} proved
+            {report.counts.undecided} undecided, {report.counts.notTried} not tried, {report.counts.proved}{" "}
+            proved
           </span>
         </p>
         <Signed report={report} onSigned={onSigned} />

@@ -23,8 +23,12 @@ export function VerdictWord({ standing, word }: Pick<ProofLine, "standing" | "wo
 export function Counts({ counts }: { counts: ProofCounts }) {
   return (
     <>
-      <span className={counts.failed > 0 ? "font-bold text-fault" : "text-quiet"}>{counts.failed} failed</span>
-      <span className={counts.undecided > 0 ? "text-caution" : "text-quiet"}>{counts.undecided} undecided</span>
+      <span className={counts.failed > 0 ? "font-bold text-fault" : "text-quiet"}>
+        {counts.failed} failed
+      </span>
+      <span className={counts.undecided > 0 ? "text-caution" : "text-quiet"}>
+        {counts.undecided} undecided
+      </span>
       <span className={counts.notTried > 0 ? "text-bone" : "text-quiet"}>{counts.notTried} not tried</span>
       <span className="text-in">{counts.proved} proved</span>
     </>

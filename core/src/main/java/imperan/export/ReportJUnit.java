@@ -51,9 +51,7 @@ public final class ReportJUnit {
         attribute(
                 "failures",
                 String.valueOf(report.count(Verdict.Standing.SHORT)
-                        + report.targets().stream()
-                                .filter(TargetFigures::isFailed)
-                                .count()));
+                        + report.targets().stream().filter(TargetFigures::fails).count()));
         attribute("errors", "0");
         attribute(
                 "skipped",
@@ -91,11 +89,11 @@ public final class ReportJUnit {
         attribute("classname", "targets");
         attribute("name", target.name());
         attribute("time", seconds(target.median().orElse(0L) / NANOS_OF_SECOND));
-        if (target.isFailed() || isSkipped(target)) {
+        if (target.fails() || isSkipped(target)) {
             String word = ProofWords.target(target.state().orElseThrow());
-            xml.writeStartElement(target.isFailed() ? "failure" : "skipped");
+            xml.writeStartElement(target.fails() ? "failure" : "skipped");
             attribute("message", word);
-            if (target.isFailed()) {
+            if (target.fails()) {
                 attribute("type", word);
             }
             xml.writeEndElement();

@@ -256,6 +256,8 @@ class CuesTest extends AdasTest {
                         new CueAction.RecallLook(0, Optional.of(new PartId("look-dusk")), 0.2, FadeCurve.EVEN)));
         list("With a zero");
         button("Make cue 1 the next").click();
+        // go means what is seen to be next, and nothing else
+        assertThat(row("1")).hasAttribute("data-next", "true");
         button("Go").click();
         desk.waitForLevel("in/1", 0.45);
         page.keyboard().press("0");

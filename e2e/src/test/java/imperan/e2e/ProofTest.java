@@ -25,11 +25,13 @@ import imperan.standins.Fault;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -62,8 +64,8 @@ class ProofTest extends Proving {
         assertThat(page.getByRole(AriaRole.PROGRESSBAR)).isVisible();
         waitForTheEnd();
         assertThat(page.locator("[data-standing=SHORT]").allTextContents()).isEmpty();
-        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("fell short")))
-                .containsText("0 fell short");
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("failed")))
+                .containsText("0 failed");
         // of two keys and a cue
         assertThat(page.locator("[data-verdict=ONE_WAY]")).hasCount(3);
         assertThat(page.locator("[data-verdict=ONE_WAY]").first()).containsText("/eddy/reset");
@@ -78,7 +80,7 @@ class ProofTest extends Proving {
 
         // the report, signed, and as files
         button("Open report").click();
-        assertThat(page.getByText("Nothing fell short")).isVisible();
+        assertThat(page.getByText("Nothing failed")).isVisible();
         page.getByLabel("Note").fill("Before the first walk");
         button("Sign off").click();
         assertThat(page.getByText("Before the first walk")).isVisible();
@@ -209,8 +211,8 @@ class ProofTest extends Proving {
         waitForTheEnd();
         button("Prove again").click();
         choose("To target", "Eddy");
-        choose("Which", "only what fell short");
-        assertThat(page.getByText("None of these lines fell short in its last proof."))
+        choose("Which", "only what failed");
+        assertThat(page.getByText("None of these lines failed in its last proof."))
                 .isVisible();
         choose("Which", "only what is not proved");
         assertThat(page.locator("[data-way=RUNS]").filter(new Locator.FilterOptions().setHasText("/eddy/tilt/x")))
@@ -378,26 +380,47 @@ class ProofTest extends Proving {
                 .run(Map.of("IMPERAN_PORT", String.valueOf(port)), Path.of(".."), all.toArray(String[]::new));
     }
 
+    private static String[] with(String[] words, String... more) {
+        return Stream.concat(Arrays.stream(words), Arrays.stream(more)).toArray(String[]::new);
+    }
+
     @Tag("alone")
     @Test
     void aScriptIsToldByANumberWhatCameOfIt() throws Exception {
         answering("Eddy");
         Path report = Files.createTempFile("proof", ".xml");
-        Command.Said well = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--report", report.toString());
+        String[] eddy = {"The Salt Clock", "--target", "Eddy", "--times", "3", "--report", report.toString()};
+        Command.Said some = prove(eddy);
+        assertThat(some.exit()).as(some.text()).isEqualTo(3);
+        assertThat(some.text()).contains("line undecided or not tried: 1 one-way");
+        Command.Said well = prove(with(eddy, "--allow", "one-way"));
         assertThat(well.exit()).as(well.text()).isZero();
         assertThat(well.text())
                 .contains("The Salt Clock: 10 lines, 9 sent")
-                .contains("0 fell short")
+                .contains("0 failed")
                 .contains("one-way")
                 .contains("/eddy/reset");
-        assertThat(Files.readString(report)).contains("<testsuite").contains("/eddy/turbulence");
+        assertThat(Files.readString(report))
+                .contains("<testsuite")
+                .contains("classname=\"targets\" name=\"Eddy\"")
+                .contains("/eddy/turbulence");
 
-        Command.Said strict = prove("The Salt Clock", "--target", "Eddy", "--times", "3", "--strict");
+        assertThat(prove(with(eddy, "--allow", "no-answer")).text()).contains("such as no-answer:");
+        assertThat(prove(with(eddy, "--allow", "one-wey")).exit()).isEqualTo(2);
+        Command.Said strict = prove(with(eddy, "--strict"));
         assertThat(strict.exit()).as(strict.text()).isEqualTo(1);
         imperan.fault("Eddy", Fault.CLAMPED, true);
         Command.Said wrong = prove("The Salt Clock", "--target", "Eddy", "--times", "3");
         assertThat(wrong.exit()).as(wrong.text()).isEqualTo(1);
         assertThat(wrong.text()).contains("wrong value");
+        imperan.fault("Eddy", Fault.CLAMPED, false);
+        imperan.fault("Eddy", Fault.DEAF, true);
+        Command.Said dead = prove(with(eddy, "--allow", "one-way,skipped"));
+        assertThat(dead.exit()).as(dead.text()).isEqualTo(1);
+        assertThat(dead.text()).contains("Eddy failed as a whole: silent");
+        assertThat(prove(with(eddy, "--allow", "one-way:Eddy,skipped:Eddy,no-answer:Eddy,silent:Eddy"))
+                        .exit())
+                .isZero();
 
         assertThat(prove("The Salt Clok"))
                 .isEqualTo(new Command.Said(2, "imperan: There is no show “The Salt Clok”\n"));

@@ -213,7 +213,7 @@ class Screenshots {
             shot(page, folder, "proof");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open report"))
                     .click(new Locator.ClickOptions().setTimeout(120_000));
-            page.getByText("fell short").first().waitFor();
+            page.getByText("Lines, failed first").waitFor();
             shot(page, folder, "report");
 
             page.navigate(imperan.url("/#/layout"));

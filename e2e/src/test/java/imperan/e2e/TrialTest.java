@@ -197,7 +197,7 @@ class TrialTest extends AdasTest {
         imperan.fault("Sluice", Fault.DEAF, false);
         assertThat(deaf.exit()).as(deaf.text()).isEqualTo(1);
         assertThat(deaf.text())
-                .contains("3 Low water: 0 of 1 well; fell short: Sluice /sluice/scene Low water (No answer within");
+                .contains("3 Low water: 0 of 1 well; failed: Sluice /sluice/scene Low water (No answer within");
         assertThat(Files.readString(report)).startsWith("at s,list,cue").contains("fell short");
 
         assertThat(prove("The Salt Clock", "--cues", "Nothing"))

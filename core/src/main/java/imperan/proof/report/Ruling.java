@@ -37,7 +37,7 @@ public record Ruling(
                         .filter(line -> line.verdict().fallsShort() && !allowed.takes(line))
                         .toList(),
                 report.targets().stream()
-                        .filter(target -> target.isFailed() && !allowed.takes(target))
+                        .filter(target -> target.fails() && !allowed.takes(target))
                         .toList(),
                 report.lines().stream()
                         .filter(line -> line.verdict().standing() != Verdict.Standing.GOOD

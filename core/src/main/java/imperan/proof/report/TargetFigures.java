@@ -43,7 +43,7 @@ public record TargetFigures(
                 Arrays.stream(sorted).boxed().reduce((a, b) -> b));
     }
 
-    public boolean isFailed() {
+    public boolean fails() {
         return state.filter(TargetState::isFailed).isPresent();
     }
 

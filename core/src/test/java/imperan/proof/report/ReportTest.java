@@ -68,6 +68,21 @@ class ReportTest {
         }
     }
 
+    @Test
+    void aReportIsKeptAsItIs() {
+        JsonMapper json = ShowJson.mapper();
+        Report report = Reports.of(
+                List.of(Reports.target("Bellows", TargetState.ANSWERED), Reports.target("Wick", TargetState.SILENT)),
+                line("1", Verdict.CONFIRMED));
+        assertThat(json.readValue(json.writeValueAsString(report), Report.class))
+                .isEqualTo(report);
+        ObjectNode old = (ObjectNode) json.readTree(json.writeValueAsString(report));
+        old.withArray("targets").forEach(target -> ((ObjectNode) target).remove("state"));
+        assertThat(json.treeToValue(old, Report.class).targets())
+                .as("of before it was written down")
+                .noneMatch(TargetFigures::fails);
+    }
+
     /** It was kept before it was written down how strongly a line is known: it is read, and confirms nothing. */
     @Test
     void aReportOfBeforeConfirmsNothing() {

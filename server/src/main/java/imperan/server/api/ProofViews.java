@@ -310,7 +310,7 @@ final class ProofViews {
             return new FiguresView(
                     figures.name(),
                     figures.standIn(),
-                    figures.isFailed(),
+                    figures.fails(),
                     figures.state().map(ProofWords::target).orElse(""),
                     ProofWords.loss(figures.loss()),
                     figures.median().map(ProofViews::millis),
