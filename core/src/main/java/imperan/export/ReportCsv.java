@@ -35,7 +35,8 @@ public final class ReportCsv {
                 "answer",
                 "says",
                 "likely cause",
-                "put back"));
+                "put back",
+                "extent"));
         for (LineResult line : report.lines()) {
             text.add(SheetText.row(
                     line.line(),
@@ -56,7 +57,8 @@ public final class ReportCsv {
                             ? ""
                             : SuspectWords.of(line.suspects().get(0), line.targetName())
                                     .says(),
-                    ProofWords.restored(line.restored())));
+                    ProofWords.restored(line.restored()),
+                    line.extent().map(ProofWords::extent).orElse("")));
         }
         for (TargetFigures target : report.targets()) {
             text.add(SheetText.row(
@@ -74,6 +76,7 @@ public final class ReportCsv {
                     "",
                     "",
                     ProofWords.loss(target.loss()),
+                    "",
                     "",
                     ""));
         }

@@ -168,6 +168,11 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
                         rule.places().isEmpty() ? 0 : rule.places().get(0));
     }
 
+    /** How far a number that comes back may be from the one that was sent, in its own unit. */
+    public double nearEnough(int argument, List<ArgumentSource> sources) {
+        return tolerance(argument, new OscArgument.Float64(0), sources);
+    }
+
     private double tolerance(int argument, OscArgument sent, List<ArgumentSource> sources) {
         boolean isFixed =
                 argument < arguments.size() && arguments.get(argument).fixed().isPresent();

@@ -1,6 +1,7 @@
 package imperan.words;
 
 import imperan.proof.report.Allowed;
+import imperan.proof.report.Extent;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
@@ -12,6 +13,7 @@ import imperan.proof.run.PlannedLine;
 import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -25,6 +27,7 @@ public final class ProofWords {
 
     private static final double PERCENT = 100;
     private static final double NANOS_OF_MILLI = 1e6;
+    private static final int FIGURES = 3;
 
     private ProofWords() {}
 
@@ -74,6 +77,26 @@ public final class ProofWords {
 
     private static String number(double value) {
         return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    }
+
+    /** How far a verdict goes; empty where nothing is to be said of it. */
+    public static String extent(Extent extent) {
+        List<String> words = new ArrayList<>();
+        extent.low()
+                .ifPresent(low ->
+                        words.add(figures(low) + " … " + figures(extent.high().orElseThrow()) + " only"));
+        if (extent.choices() < extent.ofChoices()) {
+            words.add(extent.choices() + " of " + extent.ofChoices() + " choices");
+        }
+        extent.unseen().ifPresent(step -> words.add("steps of " + figures(step) + " would not show"));
+        return String.join(" · ", words);
+    }
+
+    private static String figures(double value) {
+        return new BigDecimal(value)
+                .round(new MathContext(FIGURES))
+                .stripTrailingZeros()
+                .toPlainString();
     }
 
     /** How a target as a whole came out of it: one or two words. */
@@ -135,6 +158,12 @@ public final class ProofWords {
             case RETURNED -> "The same came back: perhaps an echo. Say in the phrasebook how " + line.targetName()
                     + " is asked for it, or look at it";
             case ACKNOWLEDGED -> "Something came, and does not say what " + line.targetName() + " did. Look at it";
+            case COARSER -> line.targetName() + " keeps steps of "
+                    + line.extent()
+                            .flatMap(Extent::coarser)
+                            .map(ProofWords::figures)
+                            .orElse("its own")
+                    + ". If that is how it works, set this step in its phrase";
             case STRENGTH_UNKNOWN -> "Answered, in a report that does not say how strongly it is known. Prove it again";
             case ONE_WAY -> "Sent; " + line.targetName() + " does not answer it, and nobody looked";
             case NOT_JUDGED -> "What came proves nothing: " + line.targetName()

@@ -42,7 +42,8 @@ class ProofWordsTest {
                 "1",
                 Optional.empty(),
                 List.of(),
-                Restored.YES);
+                Restored.YES,
+                Optional.empty());
     }
 
     @ParameterizedTest

@@ -226,7 +226,7 @@ class ForeignTest {
             case SAME, OTHER_PORT -> Verdict.RETURNED;
                 // it says the value in steps of its own, or is asked
             case COARSER, ONLY_ASKED -> Verdict.CONFIRMED;
-            case COARSER_THAN_TOLD -> Verdict.WRONG_VALUE;
+            case COARSER_THAN_TOLD -> Verdict.COARSER;
             case WHOLE -> Verdict.WRONG_TYPE;
             case LATE -> Verdict.LATE;
             case PREFIX -> Verdict.OTHER_ADDRESS;
@@ -236,9 +236,8 @@ class ForeignTest {
 
     private static Optional<Suspect> cause(Responder.Way way) {
         return switch (way) {
-            case SAME, COARSER, ONLY_ASKED, OTHER_PORT -> Optional.empty();
+            case SAME, COARSER, COARSER_THAN_TOLD, ONLY_ASKED, OTHER_PORT -> Optional.empty();
             case LATE -> Optional.of(Suspect.LATE);
-            case COARSER_THAN_TOLD -> Optional.of(Suspect.OTHER_VALUE);
             case WHOLE -> Optional.of(Suspect.OTHER_TYPE);
             case PREFIX -> Optional.of(Suspect.OTHER_ADDRESS);
             case LOSES -> Optional.of(Suspect.LOSS);

@@ -20,6 +20,7 @@ import java.util.Optional;
  * @param sent     arguments of the first that fell short, else of the last, as text; {@code said} what was answered
  * @param suspects what may be the cause where it fell short, the surest first; those that cannot be told apart
  * @param rank     how sure that is
+ * @param extent   how far the verdict goes; empty where no number or choice was judged, and in reports of before
  */
 public record LineResult(
         String line,
@@ -42,7 +43,8 @@ public record LineResult(
         String said,
         Optional<Rank> rank,
         List<Suspect> suspects,
-        Restored restored) {
+        Restored restored,
+        Optional<Extent> extent) {
 
     /** Nothing is confirmed without evidence: a report that tells of none, as those of before, confirms nothing. */
     public LineResult {
@@ -75,7 +77,8 @@ public record LineResult(
                 said,
                 rank,
                 suspects,
-                restored);
+                restored,
+                extent);
     }
 
     /** The same with what may be the cause. */
@@ -101,6 +104,7 @@ public record LineResult(
                 said,
                 Optional.of(surely),
                 those,
-                restored);
+                restored,
+                extent);
     }
 }

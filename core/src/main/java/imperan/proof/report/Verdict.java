@@ -14,6 +14,8 @@ public enum Verdict {
     RETURNED(Standing.UNDECIDED, "returned"),
     /** Something came for every probe, and says nothing of what was sent. */
     ACKNOWLEDGED(Standing.UNDECIDED, "acknowledged"),
+    /** What came differs from what was sent by less than one regular step, which is coarser than the phrase allows. */
+    COARSER(Standing.UNDECIDED, "coarser"),
     /** In a report of before it was written down how strongly a line is known. */
     STRENGTH_UNKNOWN(Standing.UNDECIDED, "strength unknown"),
     /** It cannot be answered, and nobody looked. */

@@ -6,6 +6,7 @@ import imperan.live.LiveShow;
 import imperan.live.Observed;
 import imperan.osc.OscArgument;
 import imperan.osc.OscText;
+import imperan.proof.report.Extent;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
@@ -413,7 +414,8 @@ final class GroupRun {
             judge(question.line, question.said, sample.contradicted(against.get(), answers.instead()), live, now);
         } else {
             question.sample
-                    .map(sample -> answers.found() == ReadBack.Found.TAKEN ? sample.readBack() : sample)
+                    .map(sample ->
+                            answers.found() == ReadBack.Found.TAKEN ? sample.readBack(answers.agreedOn()) : sample)
                     .ifPresent(sample -> judge(question.line, question.said, sample, live, now));
         }
         // what its target says oftener than it is asked, it says because somebody moves it there
@@ -564,7 +566,10 @@ final class GroupRun {
         Samples of = samples.get(line.id());
         Optional<Obstacle> because = Optional.ofNullable(obstacles.get(line.id()));
         boolean skipped = because.isPresent() && (of.isEmpty() || because.get() == Obstacle.MOVED_MEANWHILE);
-        Verdict verdict = skipped ? Verdict.SKIPPED : of.verdict(masked.contains(line.id()));
+        Optional<Extent> extent = skipped ? Optional.empty() : Extents.of(line, of.judgedOnes());
+        boolean isCoarser = extent.flatMap(Extent::coarser).isPresent();
+        Verdict verdict =
+                skipped ? Verdict.SKIPPED : isCoarser ? Verdict.COARSER : of.verdict(masked.contains(line.id()));
         List<Long> nanos = of.nanos();
         Optional<Sample> telling = of.telling();
         Restored restored = places.of(line).restored();
@@ -589,7 +594,8 @@ final class GroupRun {
                 telling.map(sample -> OscText.brief(sample.said())).orElse(""),
                 Optional.empty(),
                 List.of(),
-                restored);
+                restored,
+                extent);
         return new Outcome(
                 line,
                 result,

@@ -105,6 +105,7 @@ final class Listening {
                 said.map(OscText::brief).orElse(""),
                 Optional.empty(),
                 List.of(),
-                Restored.NOT_MOVED);
+                Restored.NOT_MOVED,
+                Optional.empty());
     }
 }

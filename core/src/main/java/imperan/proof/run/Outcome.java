@@ -31,6 +31,7 @@ public record Outcome(
             case CONFIRMED,
                     RETURNED,
                     ACKNOWLEDGED,
+                    COARSER,
                     STRENGTH_UNKNOWN,
                     IGNORED,
                     WITNESSED,

@@ -100,7 +100,7 @@ public final class Planner {
         Optional<Phrase> phrase = known.said(send.address()).map(Vocabulary.Known::phrase);
         boolean standIn =
                 target.flatMap(Target::standIn).filter(StandInEnd::inUse).isPresent();
-        Probes probes = new Probes(row.part(), control, send, row.targetName(), phrase);
+        Probes probes = new Probes(row.part(), control, send, row.targetName(), phrase, standIn);
         boolean sweeps = phrase.filter(found -> found.proof().sweep()).isPresent();
         List<Line> says = standIn || sweeps ? probes.all() : List.of();
         Optional<Obstacle> never = never(
@@ -121,7 +121,8 @@ public final class Planner {
                                         control,
                                         NamedValue.inserted(show, other),
                                         row.targetName(),
-                                        Optional.empty())
+                                        Optional.empty(),
+                                        standIn)
                                 .released())
                         .toList();
         Expectation expected = Expectation.of(send.address(), known);

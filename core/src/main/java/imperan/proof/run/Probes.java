@@ -10,8 +10,10 @@ import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
 import imperan.show.form.Position;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * What a send of a control can say, for a proof: its ends and its middle, then points that no coarse step hits, some of them near the
@@ -19,8 +21,10 @@ import java.util.Optional;
  */
 final class Probes {
 
-    /** Of a choice with more options, some. */
-    private static final int MOST = 16;
+    /** Of a choice with more options, some that lie all over it. */
+    static final int MOST_CHOICES = 64;
+    /** At a venue not as many are said. */
+    static final int MOST_CHOICES_AT_VENUE = 16;
 
     /** How many of the points are ends and middle. */
     static final int ENDS_AND_MIDDLE = 3;
@@ -35,13 +39,16 @@ final class Probes {
     private final Send send;
     private final String targetName;
     private final Optional<Phrase> phrase;
+    private final int most;
 
-    Probes(PartId id, Control control, Send send, String targetName, Optional<Phrase> phrase) {
+    /** @param standIn whether a stand-in hears them */
+    Probes(PartId id, Control control, Send send, String targetName, Optional<Phrase> phrase, boolean standIn) {
         this.id = id;
         this.control = control;
         this.send = send;
         this.targetName = targetName;
         this.phrase = phrase;
+        this.most = standIn ? MOST_CHOICES : MOST_CHOICES_AT_VENUE;
     }
 
     /** Each once; empty where what it says is up to a person, or looked up when it is said. */
@@ -56,7 +63,7 @@ final class Probes {
             add(lines, line(Position.rest(control.form()), -1, ""));
         } else if (has(ArgumentSource.Chosen.class)) {
             int options = control.form().options().size();
-            for (int i = 0; i < Math.min(MOST, options); i++) {
+            for (int i : spreadOver(options)) {
                 add(lines, line(Position.of(options == 1 ? 0 : i / (options - 1.0)), 0, ""));
             }
         } else {
@@ -67,6 +74,15 @@ final class Probes {
             }
         }
         return lines;
+    }
+
+    /** All where they are few enough, else the first, the last, and some at even distances. */
+    private int[] spreadOver(int options) {
+        return options <= most
+                ? IntStream.range(0, options).toArray()
+                : IntStream.range(0, most)
+                        .map(i -> (int) Math.round(i * (options - 1.0) / (most - 1)))
+                        .toArray();
     }
 
     /** On several axes each stands elsewhere, so that two that were taken for each other are noticed. */
@@ -106,7 +122,11 @@ final class Probes {
                 .orElse(List.of());
         boolean any = type == ArgumentType.TEXT
                 && phrase.filter(known -> known.effect() == Phrase.Effect.VALUE).isPresent();
-        return !choices.isEmpty() ? choices.subList(0, Math.min(MOST, choices.size())) : any ? TEXTS : List.of();
+        return !choices.isEmpty()
+                ? Arrays.stream(spreadOver(choices.size()))
+                        .mapToObj(choices::get)
+                        .toList()
+                : any ? TEXTS : List.of();
     }
 
     private Line line(Position position, int steps, String typed) {

@@ -38,6 +38,7 @@ final class ReadBack {
     private final long since;
     private int asked;
     private int agreed;
+    private List<OscArgument> agreedOn = List.of();
     private Optional<List<OscArgument>> differed = Optional.empty();
     private Found found = Found.OPEN;
     private long askAt;
@@ -78,6 +79,11 @@ final class ReadBack {
         return agreed;
     }
 
+    /** In its own form, what it said that agrees with what was said; empty where it said nothing that does. */
+    List<OscArgument> agreedOn() {
+        return agreedOn;
+    }
+
     Found found() {
         return found;
     }
@@ -93,6 +99,7 @@ final class ReadBack {
             found = Found.UNTOLD;
         } else if (line.expected().agrees(said, sent.arguments(), line.send().arguments())) {
             agreed++;
+            agreedOn = said;
             found = agreed == enough ? Found.TAKEN : Found.OPEN;
         } else {
             differs(said, now);

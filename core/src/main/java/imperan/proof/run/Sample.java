@@ -31,8 +31,8 @@ record Sample(
     }
 
     /** The same, asked afterwards and found to be so. */
-    Sample readBack() {
-        return new Sample(verdict, Optional.of(Strength.READ_BACK), after, sent, said);
+    Sample readBack(List<OscArgument> told) {
+        return new Sample(verdict, Optional.of(Strength.READ_BACK), after, sent, told);
     }
 
     /** The same, asked afterwards and found to be otherwise. */

@@ -42,6 +42,11 @@ final class Samples {
         return all.stream().filter(Sample::isJudged);
     }
 
+    /** Those that tell something. */
+    List<Sample> judgedOnes() {
+        return judged().toList();
+    }
+
     int probes() {
         return (int) judged().count();
     }

@@ -33,7 +33,8 @@ public final class Reports {
                 "\"a, b\"",
                 verdict.fallsShort() ? Optional.of(Rank.LIKELY) : Optional.empty(),
                 verdict.fallsShort() ? List.of(Suspect.LOSS) : List.of(),
-                Restored.YES);
+                Restored.YES,
+                Optional.empty());
     }
 
     /** One on which nothing was counted; the lines are those of the first that is named like theirs. */

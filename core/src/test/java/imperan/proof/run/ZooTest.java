@@ -163,6 +163,19 @@ class ZooTest {
             boolean isAllowed = place == Place.STAND_IN || kind == Kind.FADER && answers == Answers.QUESTIONS;
             return isAllowed && book == Book.RIGHT && (answers == Answers.QUESTIONS || way == Way.REPORTS_ELSEWHERE);
         }
+
+        /** Keeps steps of its own, which are coarser than what its phrase allows, and says so. */
+        private boolean isToBeCoarser() {
+            boolean coarse = animal == Animal.TAKES_THREE_LEVELS
+                    || animal == Animal.TAKES_EIGHTHS
+                    || animal == Animal.TAKES_TWENTIETHS
+                    || animal == Animal.TAKES_STEPS_OF_A_32ND;
+            return coarse
+                    && kind == Kind.FADER
+                    && place == Place.STAND_IN
+                    && book == Book.RIGHT
+                    && (answers == Answers.QUESTIONS || way == Way.REPORTS || way == Way.REPORTS_ELSEWHERE);
+        }
     }
 
     /** One desk with one thing to move. */
@@ -304,6 +317,7 @@ class ZooTest {
         Set<String> unfounded = new TreeSet<>();
         Set<String> refused = new TreeSet<>();
         Set<String> notConfirmed = new TreeSet<>();
+        Set<String> notCoarser = new TreeSet<>();
         for (Cell cell : cells()) {
             Desk desk = new Desk(cell);
             Verdict verdict = desk.proved();
@@ -314,6 +328,11 @@ class ZooTest {
             List<Double> unknown = confirmed ? new PacketJudge(desk.hall.packets, "/a").unknown() : List.of();
             if (!unknown.isEmpty()) {
                 unfounded.add(cell + " " + unknown);
+            }
+            if (cell.isToBeCoarser() && verdict != Verdict.COARSER) {
+                notCoarser.add(cell + " " + verdict);
+            } else if (verdict == Verdict.COARSER && !cell.animal.name().startsWith("TAKES_")) {
+                notCoarser.add(cell + " is no matter of steps");
             }
             if (cell.animal == Animal.HONEST) {
                 if (verdict.fallsShort()) {
@@ -331,6 +350,7 @@ class ZooTest {
             softly.assertThat(notConfirmed)
                     .as("honest desks that were not confirmed")
                     .isEmpty();
+            softly.assertThat(notCoarser).as("steps").isEmpty();
             softly.assertThat(believed).as("lies that were believed").isEmpty();
         });
     }

@@ -148,6 +148,7 @@ final class ProofViews {
      * @param median how long answers took, in milliseconds, and {@code worst} the longest
      * @param causes what may be the cause, where it fell short; {@code rank} how sure that is
      * @param left   what became of the value that stood there; empty where there is nothing to do
+     * @param extent how far the verdict goes; empty where nothing is to be said of it
      */
     public record LineView(
             String line,
@@ -169,7 +170,8 @@ final class ProofViews {
             String said,
             Optional<Rank> rank,
             List<LikelyCause> causes,
-            String left) {
+            String left,
+            String extent) {
         static LineView of(LineResult line) {
             return new LineView(
                     line.line(),
@@ -194,7 +196,8 @@ final class ProofViews {
                             .map(suspect -> SuspectWords.of(suspect, line.targetName()))
                             .map(words -> new LikelyCause(words.says(), words.mend(), words.look()))
                             .toList(),
-                    ProofWords.restored(line.restored()));
+                    ProofWords.restored(line.restored()),
+                    line.extent().map(ProofWords::extent).orElse(""));
         }
     }
 
