@@ -34,15 +34,24 @@ export function learnProved(): Promise<void> {
   );
 }
 
+const isAway = (state: string) => state === "LOST" || state === "PORT_CLOSED";
+
 /** Keeps what is proved up to date while the frame is shown. */
 export function useLearnProved(): void {
   const version = useShow((s) => s.version);
   const show = useShow((s) => s.showId);
+  // who was away may be another one since
+  const away = useShow((s) =>
+    [...s.links]
+      .filter(([, link]) => isAway(link.state))
+      .map(([id]) => id)
+      .join(" "),
+  );
   useEffect(() => {
     if (!show) return;
     const timer = setTimeout(() => void learnProved(), SETTLED_MS);
     return () => clearTimeout(timer);
-  }, [version, show]);
+  }, [version, show, away]);
 }
 
 /** How many lines stand proved. */

@@ -62,6 +62,7 @@ class CommonPracticeTest {
                 0,
                 0,
                 0,
+                Optional.empty(),
                 false,
                 Optional.empty());
     }

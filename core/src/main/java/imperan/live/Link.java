@@ -38,6 +38,9 @@ final class Link {
     private String why = "";
     private long lastSentAt = Long.MIN_VALUE;
     private long lastHeardAt = Long.MIN_VALUE;
+    /** When it was lost last, or its port closed. */
+    private long awayAt = Long.MIN_VALUE;
+
     private long unansweredSince = Long.MIN_VALUE;
     private long keepAliveDue = Long.MIN_VALUE;
     private final Map<String, Long> asked = new HashMap<>();
@@ -171,6 +174,7 @@ final class Link {
                 counts.repeats,
                 counts.merged,
                 counts.dropped,
+                ever(awayAt),
                 startOffered(),
                 counts.answers());
     }
@@ -393,6 +397,7 @@ final class Link {
         startWanted |= gone;
         if (gone) {
             lastSaid.forget();
+            awayAt = now;
         }
         state = next;
         since = now;

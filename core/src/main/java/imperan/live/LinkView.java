@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param repeats       changes that were not sent, because they said the same as the one before
  * @param merged        changes that were not sent, because a later one of the same address overtook them in the queue
  * @param dropped       presses that were not sent, because too many waited
+ * @param awayAt        when it was lost last, or its port closed, in nanoseconds since 1970; empty where it never was since the start
  * @param startOffered  whether it is there, and its start list was neither sent nor declined since it came
  * @param answers       how long its answers took; empty before the first
  */
@@ -36,6 +37,7 @@ public record LinkView(
         long repeats,
         long merged,
         long dropped,
+        Optional<Long> awayAt,
         boolean startOffered,
         Optional<AnswerTimes> answers) {
 

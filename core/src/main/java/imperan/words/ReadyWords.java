@@ -43,7 +43,10 @@ public final class ReadyWords {
             case PROVED -> item.detail() + ": "
                     + item.proved()
                             .map(proved -> (proved.stale() ? "changed since it was " : "")
-                                    + ProofWords.verdict(proved.verdict()))
+                                    + ProofWords.verdict(proved.verdict())
+                                    + (!proved.stale() && proved.away().isPresent()
+                                            ? ", before its target was away"
+                                            : ""))
                             .orElse("not proved yet");
             case ANSWERED -> "No answer, or a wrong one, to " + item.detail();
         };

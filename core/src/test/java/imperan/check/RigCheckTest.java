@@ -86,6 +86,7 @@ class RigCheckTest {
                 0,
                 0,
                 0,
+                Optional.empty(),
                 false,
                 Optional.empty());
     }
@@ -337,6 +338,7 @@ class RigCheckTest {
                     0,
                     0,
                     0,
+                    Optional.empty(),
                     false,
                     Optional.empty());
             assertThat(kinds()).isEqualTo(gate == Gate.OPEN ? List.of() : List.of(TARGET_HELD));

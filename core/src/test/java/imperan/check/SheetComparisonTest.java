@@ -58,6 +58,7 @@ class SheetComparisonTest {
                 0,
                 0,
                 0,
+                Optional.empty(),
                 false,
                 Optional.empty());
     }

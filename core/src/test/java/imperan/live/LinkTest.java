@@ -167,8 +167,11 @@ class LinkTest {
         link.heard(2 * SECOND);
         link.keepAlive(100 * SECOND);
         assertThat(link.passes(7 * SECOND - 1)).isFalse();
+        assertThat(link.view().awayAt()).isEmpty();
         assertThat(link.passes(7 * SECOND)).isTrue();
         assertThat(link.state()).isEqualTo(LinkState.LOST);
+        link.answered("/alive", 9 * SECOND);
+        assertThat(link.view().awayAt()).as("it was away, though it is back").hasValue(7 * SECOND);
     }
 
     @Test

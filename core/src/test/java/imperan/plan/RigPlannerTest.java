@@ -96,6 +96,7 @@ class RigPlannerTest {
                 0,
                 0,
                 0,
+                Optional.empty(),
                 false,
                 Optional.empty());
     }

@@ -50,7 +50,8 @@ class ReadyCheckTest {
 
     private static Map<String, Proved> proved(Hall hall, Verdict verdict, boolean stale) {
         return Print.all(hall.show).keySet().stream()
-                .collect(Collectors.toMap(Function.identity(), line -> new Proved(verdict, stale, true, 0, false)));
+                .collect(Collectors.toMap(
+                        Function.identity(), line -> new Proved(verdict, stale, true, 0, Optional.empty(), false)));
     }
 
     @Test

@@ -4,9 +4,11 @@ import static imperan.proof.report.Reports.line;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import imperan.proof.report.Verdict.Standing;
+import imperan.show.PartId;
 import imperan.show.ShowJson;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -51,8 +53,8 @@ class ReportTest {
                 line("3", Verdict.CONFIRMED),
                 line("gone", Verdict.CONFIRMED));
         Report newer = Reports.of(line("1", Verdict.CONFIRMED), line("2", Verdict.SKIPPED));
-        Map<String, Proved> proved =
-                Proved.of(List.of(newer, older), Map.of("1", "print of 1", "2", "print of 2", "3", "another"));
+        Map<String, Proved> proved = Proved.of(
+                List.of(newer, older), Map.of("1", "print of 1", "2", "print of 2", "3", "another"), Map.of());
         assertThat(proved).containsOnlyKeys("1", "2", "3");
         assertThat(proved.get("1").holds()).isTrue();
         assertThat(proved.get("1").earlier()).isFalse();
@@ -62,10 +64,31 @@ class ReportTest {
         assertThat(proved.get("3").stale()).isTrue();
         assertThat(proved.get("3").holds()).isFalse();
         for (Verdict verdict : Verdict.values()) {
-            assertThat(new Proved(verdict, false, true, 0, false).holds())
+            assertThat(new Proved(verdict, false, true, 0, Optional.empty(), false).holds())
                     .as("%s", verdict)
                     .isEqualTo(verdict.standing() == Verdict.Standing.GOOD);
         }
+    }
+
+    /** Who was away may have been switched off and on, or be another one since. */
+    @Test
+    void aVerdictIsGreyOnceItsTargetWasAwayUntilItIsProvedAgain() {
+        Report report = Reports.of(line("1", Verdict.CONFIRMED), line("2", Verdict.NO_ANSWER));
+        Map<String, String> prints = Map.of("1", "print of 1", "2", "print of 2");
+        long ended = report.endedAt();
+        Map<PartId, Long> away = Map.of(new PartId("desk"), ended + 1);
+        Map<String, Proved> proved = Proved.of(List.of(report), prints, away);
+        assertThat(proved.get("1").holds()).isFalse();
+        assertThat(proved.get("1").away()).hasValue(ended + 1);
+        assertThat(proved.values()).allMatch(Proved::isGrey);
+        // while it ran, or before; another target
+        for (Map<PartId, Long> other : List.of(
+                Map.of(new PartId("desk"), ended), Map.of(new PartId("other"), ended + 1), Map.<PartId, Long>of())) {
+            assertThat(Proved.of(List.of(report), prints, other).get("1").holds())
+                    .isTrue();
+        }
+        assertThat(Which.OPEN.takes(Optional.of(proved.get("1")))).isTrue();
+        assertThat(Which.CHANGED.takes(Optional.of(proved.get("1")))).isFalse();
     }
 
     @Test

@@ -17,13 +17,13 @@ class WhichTest {
     })
     void takesWhatItSays(
             Which which, boolean proved, boolean oneWay, boolean wrong, boolean wrongAndChanged, boolean unknown) {
-        assertThat(which.takes(Optional.of(new Proved(Verdict.CONFIRMED, false, true, 0, false))))
+        assertThat(which.takes(Optional.of(new Proved(Verdict.CONFIRMED, false, true, 0, Optional.empty(), false))))
                 .isEqualTo(proved);
-        assertThat(which.takes(Optional.of(new Proved(Verdict.ONE_WAY, false, true, 0, false))))
+        assertThat(which.takes(Optional.of(new Proved(Verdict.ONE_WAY, false, true, 0, Optional.empty(), false))))
                 .isEqualTo(oneWay);
-        assertThat(which.takes(Optional.of(new Proved(Verdict.WRONG_VALUE, false, true, 0, false))))
+        assertThat(which.takes(Optional.of(new Proved(Verdict.WRONG_VALUE, false, true, 0, Optional.empty(), false))))
                 .isEqualTo(wrong);
-        assertThat(which.takes(Optional.of(new Proved(Verdict.WRONG_VALUE, true, true, 0, false))))
+        assertThat(which.takes(Optional.of(new Proved(Verdict.WRONG_VALUE, true, true, 0, Optional.empty(), false))))
                 .isEqualTo(wrongAndChanged);
         assertThat(which.takes(Optional.empty())).isEqualTo(unknown);
     }

@@ -426,6 +426,7 @@ final class ProofViews {
     /**
      * What the newest report says of a line.
      *
+     * @param away  when its target was lost since, or had its port closed, in milliseconds since 1970
      * @param holds whether it stands proved now
      */
     public record ProvedView(
@@ -434,6 +435,7 @@ final class ProofViews {
             Verdict.Standing standing,
             String word,
             boolean stale,
+            Optional<Double> away,
             boolean holds,
             boolean standIn) {
         static ProvedView of(Map.Entry<String, Proved> entry) {
@@ -444,6 +446,7 @@ final class ProofViews {
                     proved.verdict().standing(),
                     ProofWords.verdict(proved.verdict()) + (proved.earlier() ? ", proved earlier" : ""),
                     proved.stale(),
+                    proved.away().map(Long::doubleValue),
                     proved.holds(),
                     proved.standIn());
         }

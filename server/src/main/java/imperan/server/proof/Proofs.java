@@ -59,6 +59,7 @@ public class Proofs implements AutoCloseable {
     static final Duration PLAN_HOLDS = Duration.ofMinutes(15);
 
     private static final int MOST_PLANS = 64;
+    private static final long NANOS_OF_MILLI = 1_000_000L;
 
     private static final Logger LOG = LoggerFactory.getLogger(Proofs.class);
 
@@ -513,7 +514,18 @@ public class Proofs implements AutoCloseable {
     }
 
     private Map<String, Proved> proved(String showId, Map<String, String> prints) {
-        return Proved.of(store.reports(showId).stream().map(Kept::report).toList(), prints);
+        return Proved.of(store.reports(showId).stream().map(Kept::report).toList(), prints, away(showId));
+    }
+
+    /** When targets of a live show were lost last, or had their port closed, in milliseconds since 1970. */
+    private Map<PartId, Long> away(String showId) {
+        if (!loop.liveShowId().equals(showId)) {
+            return Map.of();
+        }
+        return loop.askLive(showId, (running, now) -> running.links()).join().stream()
+                .filter(link -> link.awayAt().isPresent())
+                .collect(
+                        Collectors.toMap(LinkView::target, link -> link.awayAt().get() / NANOS_OF_MILLI));
     }
 
     @Override
