@@ -75,7 +75,7 @@ public final class ReportCsv {
                     millis(target.worst()),
                     "",
                     "",
-                    ProofWords.loss(target.loss()),
+                    ProofWords.says(target),
                     "",
                     "",
                     ""));

@@ -95,6 +95,7 @@ public final class ReportJUnit {
             attribute("message", word);
             if (target.fails()) {
                 attribute("type", word);
+                xml.writeCharacters(ProofWords.says(target));
             }
             xml.writeEndElement();
         }

@@ -7,6 +7,7 @@ import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
 import imperan.proof.report.Ruling;
+import imperan.proof.report.TargetFigures;
 import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.PlannedLine;
@@ -108,6 +109,15 @@ public final class ProofWords {
             case SILENT -> "silent";
             case PORT_CLOSED -> "port closed";
         };
+    }
+
+    /** What came of a target as a whole: why it failed, else what was lost. */
+    public static String says(TargetFigures target) {
+        Optional<TargetState> state = target.state().filter(TargetState::isFailed);
+        return state.map(how -> how == TargetState.PORT_CLOSED
+                        ? "No program is listening on its port: start it, or mend the port"
+                        : "It answers nothing: is it on, and is its OSC input switched on?")
+                .orElseGet(() -> loss(target.loss()));
     }
 
     /** What keeps a report from being taken by a script, one sentence each: what failed first. */

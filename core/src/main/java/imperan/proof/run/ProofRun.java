@@ -160,10 +160,12 @@ public final class ProofRun {
     }
 
     private Silence silence(PartId target) {
-        return new Silence(plan.show()
-                .part(target)
-                .filter(part -> part.body() instanceof Target body && body.answering() == Target.Answering.NONE)
-                .isEmpty());
+        return new Silence(
+                plan.show()
+                        .part(target)
+                        .filter(part -> part.body() instanceof Target body && body.answering() == Target.Answering.NONE)
+                        .isEmpty(),
+                isStandIn(target));
     }
 
     private void landed(Flight flight, long now) {
@@ -172,6 +174,12 @@ public final class ProofRun {
                 .map(silences::get)
                 .ifPresent(silence -> silence.landed(
                         flight.line, flight.landing().orElseThrow().verdict(), now));
+    }
+
+    private boolean mayBeAsked(Optional<PartId> target) {
+        return target.map(silences::get)
+                .filter(silence -> silence.isGivenUp() || silence.isClosed())
+                .isEmpty();
     }
 
     private boolean isGivenUp(Optional<PartId> target) {
@@ -450,7 +458,7 @@ public final class ProofRun {
         }
         if (!questions.get().isEmpty() && asked.size() < MOST_AT_ONCE) {
             Line question = questions.get().pollFirst();
-            if (!isGivenUp(question.target())) {
+            if (mayBeAsked(question.target())) {
                 // what is answered is heard like everything that comes
                 asked.add(flights.say(question, For.READING, 0, live, missed, now));
             }
@@ -459,7 +467,7 @@ public final class ProofRun {
         if (!unread.isEmpty() && reading.size() < MOST_AT_ONCE) {
             Reading next = unread.pollFirst();
             PartId target = next.group().plan().target();
-            if (next.place().toldOn().isPresent() && asks(target) && !isGivenUp(Optional.of(target))) {
+            if (next.place().toldOn().isPresent() && asks(target) && mayBeAsked(Optional.of(target))) {
                 reading.add(new Reading(
                         next.group(),
                         next.place(),

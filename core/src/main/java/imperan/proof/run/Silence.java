@@ -23,6 +23,7 @@ final class Silence {
     static final long SILENT_NANOS = 8_000_000_000L;
 
     private final boolean answers;
+    private final boolean standIn;
     /** A question that it answered, so that it will again if it is there. */
     private Optional<Line> known = Optional.empty();
 
@@ -35,9 +36,13 @@ final class Silence {
     private int unanswered;
     private Optional<Long> since = Optional.empty();
 
-    /** @param answers whether it answers anything, by its settings */
-    Silence(boolean answers) {
+    /**
+     * @param answers whether it answers anything, by its settings
+     * @param standIn whether it is a stand-in: then a question is not enough, so that some line tells of the closed port
+     */
+    Silence(boolean answers, boolean standIn) {
         this.answers = answers;
+        this.standIn = standIn;
     }
 
     /** Something came from it. */
@@ -55,7 +60,7 @@ final class Silence {
     void landed(Line line, Verdict verdict, long now) {
         if (verdict == Verdict.PORT_CLOSED) {
             closed = true;
-            givenUp = true;
+            givenUp |= !standIn || !line.arguments().isEmpty();
         } else if (verdict == Verdict.NO_ANSWER) {
             addresses.add(line.address());
             unanswered++;
@@ -80,6 +85,11 @@ final class Silence {
     /** It is asked that. */
     void asks() {
         asked = true;
+    }
+
+    /** Whether its machine said, since something came from it last, that nobody has the port open. */
+    boolean isClosed() {
+        return closed;
     }
 
     /** No more is said to it in this proof. */

@@ -194,7 +194,7 @@ class SilenceTest {
     }
 
     private static Silence after(int unanswered, long everyNanos) {
-        Silence silence = new Silence(true);
+        Silence silence = new Silence(true, false);
         for (int i = 0; i < unanswered; i++) {
             silence.landed(line(i), Verdict.NO_ANSWER, i * everyNanos);
         }
@@ -212,7 +212,7 @@ class SilenceTest {
 
     @Test
     void oneAddressThatIsNeverAnsweredIsOneAddress() {
-        Silence silence = new Silence(true);
+        Silence silence = new Silence(true, false);
         IntStream.range(0, 30).forEach(i -> silence.landed(line(1), Verdict.NO_ANSWER, i));
         assertThat(silence.isGivenUp()).isFalse();
     }
@@ -233,7 +233,7 @@ class SilenceTest {
 
     @Test
     void whatItAnsweredBeforeIsAskedOnceAndDecides() {
-        Silence silence = new Silence(true);
+        Silence silence = new Silence(true, false);
         silence.landed(question(7), Verdict.CONFIRMED, 0);
         silence.isHeard();
         IntStream.range(0, 3).forEach(i -> silence.landed(line(1), Verdict.NO_ANSWER, 4 * i * SECOND));
@@ -247,7 +247,7 @@ class SilenceTest {
 
     @Test
     void whoAnswersItIsThere() {
-        Silence silence = new Silence(true);
+        Silence silence = new Silence(true, false);
         silence.landed(question(7), Verdict.CONFIRMED, 0);
         IntStream.range(0, 10).forEach(i -> silence.landed(line(i), Verdict.NO_ANSWER, i));
         assertThat(silence.question()).isPresent();
@@ -261,7 +261,7 @@ class SilenceTest {
 
     @Test
     void aClosedPortIsEnoughAtOnceAndWhoIsHeardAgainHasItOpen() {
-        Silence silence = new Silence(true);
+        Silence silence = new Silence(true, false);
         silence.landed(line(1), Verdict.PORT_CLOSED, 0);
         assertThat(silence.isGivenUp()).isTrue();
         assertThat(silence.state(Optional.empty())).isEqualTo(TargetState.PORT_CLOSED);
@@ -270,9 +270,19 @@ class SilenceTest {
     }
 
     @Test
+    void atAStandInSomeLineTellsOfTheClosedPort() {
+        Silence silence = new Silence(true, true);
+        silence.landed(question(1), Verdict.PORT_CLOSED, 0);
+        assertThat(silence.isClosed()).isTrue();
+        assertThat(silence.isGivenUp()).isFalse();
+        silence.landed(line(1), Verdict.PORT_CLOSED, 0);
+        assertThat(silence.isGivenUp()).isTrue();
+    }
+
+    @Test
     void howItStandsInTheEnd() {
         List<TargetState> states = new ArrayList<>();
-        Silence fresh = new Silence(true);
+        Silence fresh = new Silence(true, false);
         for (LinkState link : LinkState.values()) {
             states.add(fresh.state(Optional.of(link)));
         }
@@ -287,6 +297,6 @@ class SilenceTest {
                         TargetState.NOT_TRIED);
         assertThat(after(3, 1).state(Optional.empty())).isEqualTo(TargetState.SILENT);
         assertThat(after(2, 1).state(Optional.empty())).isEqualTo(TargetState.NOT_TRIED);
-        assertThat(new Silence(false).state(Optional.of(LinkState.LOST))).isEqualTo(TargetState.SENT_ONLY);
+        assertThat(new Silence(false, false).state(Optional.of(LinkState.LOST))).isEqualTo(TargetState.SENT_ONLY);
     }
 }

@@ -315,7 +315,7 @@ final class ProofViews {
                     figures.standIn(),
                     figures.fails(),
                     figures.state().map(ProofWords::target).orElse(""),
-                    ProofWords.loss(figures.loss()),
+                    ProofWords.says(figures),
                     figures.median().map(ProofViews::millis),
                     figures.p95().map(ProofViews::millis),
                     figures.p99().map(ProofViews::millis),
