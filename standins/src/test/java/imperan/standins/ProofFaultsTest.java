@@ -85,7 +85,11 @@ class ProofFaultsTest {
     @MethodSource("everyFaultOfEveryDevice")
     void isJudgedAsWhatItDoesToThePackets(Device which, Fault fault) {
         stage(which, fault);
-        Outcome first = prove().get(0);
+        // one line tells of a closed port, and the others are not tried any more
+        Outcome first = prove().stream()
+                .filter(outcome -> outcome.result().verdict() != Verdict.SKIPPED)
+                .findFirst()
+                .orElseThrow();
         assertThat(first.result().verdict()).as("%s", first.result()).isIn(verdicts(which, fault));
         Optional<Suspect> cause = cause(which, fault);
         if (cause.isPresent() && first.result().verdict().fallsShort()) {

@@ -173,7 +173,7 @@ public final class ProofRun {
                 .target()
                 .map(silences::get)
                 .ifPresent(silence -> silence.landed(
-                        flight.line, flight.landing().orElseThrow().verdict(), now));
+                        flight.line, flight.why, flight.landing().orElseThrow().verdict(), now));
     }
 
     private boolean mayBeAsked(Optional<PartId> target) {

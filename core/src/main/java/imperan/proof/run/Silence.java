@@ -4,6 +4,7 @@ import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
+import imperan.proof.run.Flight.For;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
@@ -38,7 +39,7 @@ final class Silence {
 
     /**
      * @param answers whether it answers anything, by its settings
-     * @param standIn whether it is a stand-in: then a question is not enough, so that some line tells of the closed port
+     * @param standIn whether it is a stand-in: then it takes a message that is judged, so that some line tells of the closed port
      */
     Silence(boolean answers, boolean standIn) {
         this.answers = answers;
@@ -57,10 +58,10 @@ final class Silence {
     }
 
     /** It is known what came of something that was said to it. */
-    void landed(Line line, Verdict verdict, long now) {
+    void landed(Line line, For why, Verdict verdict, long now) {
         if (verdict == Verdict.PORT_CLOSED) {
             closed = true;
-            givenUp |= !standIn || !line.arguments().isEmpty();
+            givenUp |= !standIn || why == For.PROBE;
         } else if (verdict == Verdict.NO_ANSWER) {
             addresses.add(line.address());
             unanswered++;
