@@ -82,7 +82,7 @@ const WORDS: { word: string; means: string }[] = [
   {
     word: "proof, verdict",
     means:
-      "A run that sends every line, compares what is answered, and puts back what it moved; and what it says of each line. Open is what is neither proved nor disproved: skipped, one-way, masked, not judged.",
+      "A run that sends every line, compares what is answered, and puts back what it moved; and what it says of each line. Undecided: something came that proves nothing, such as the same value returned. Not tried: nothing was sent, or nothing can be known.",
   },
   {
     word: "ready check",

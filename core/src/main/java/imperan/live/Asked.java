@@ -19,7 +19,9 @@ final class Asked {
         /** It answers what a forward asks now and then: it drives that forward, and presses no key. */
         ANSWER_TO_FORWARD,
         /** It says back what we said: it presses no key. */
-        ECHO
+        ECHO,
+        /** It comes where a proof moves or asks something now: it drives nothing, and presses no key. */
+        OF_PROOF
     }
 
     /** As long is an answer waited for. */

@@ -359,7 +359,9 @@ final class Cues {
 
     private Optional<Reason> notCounted(PartId id, Listed listed, Link from, OscMessage message, Asked.Heard as) {
         String name = listed.body.name();
-        if (as == Asked.Heard.ECHO) {
+        if (as == Asked.Heard.OF_PROOF) {
+            return Optional.of(new Reason.ProofMovesIt());
+        } else if (as == Asked.Heard.ECHO) {
             return Optional.of(new Reason.EchoNotCounted(name));
         } else if (listed.deafTo.isPresent()) {
             return Optional.of(new Reason.ListDeaf(name));

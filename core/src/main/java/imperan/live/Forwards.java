@@ -73,9 +73,14 @@ final class Forwards {
             if (forward.on()
                     && forward.heard().equals(message.address())
                     && forward.from().filter(from.id()::equals).isPresent()) {
-                if (passed.contains(each.id)) {
-                    each.stopped(new Reason.ForwardLoop(forward.name()));
-                    tell(each, Optional.empty(), new Reason.ForwardLoop(forward.name()));
+                Optional<Reason> stops = as == Asked.Heard.OF_PROOF
+                        ? Optional.of(new Reason.ProofMovesIt())
+                        : passed.contains(each.id)
+                                ? Optional.of(new Reason.ForwardLoop(forward.name()))
+                                : Optional.empty();
+                if (stops.isPresent()) {
+                    each.stopped(stops.get());
+                    tell(each, Optional.empty(), stops.get());
                 } else {
                     each.heard(message, passed, now);
                     goOn(each);

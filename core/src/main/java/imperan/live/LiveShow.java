@@ -12,6 +12,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 
 /**
  * The show that owns the sockets, while it runs. See the package description for threads and time.
@@ -159,9 +160,18 @@ public final class LiveShow {
         return playing.cues().view(list);
     }
 
-    /** Whether what arrives goes through forwards, steps cue lists and moves tracks: not while a proof makes targets speak. */
-    public void arrivalsTrigger(boolean yes) {
-        state.arrivalsTrigger = yes;
+    /**
+     * What arrives goes through forwards, steps cue lists and moves tracks, but for what a proof makes targets say.
+     *
+     * @param here whether one moves or asks something at a target, on an address, now
+     */
+    public void proves(BiPredicate<PartId, String> here) {
+        state.proved = here;
+    }
+
+    /** No proof moves anything any more. */
+    public void provesNothing() {
+        proves((target, address) -> false);
     }
 
     /** How many times as fast as the show a list goes from its next cue on, for a trial: its waits, fades and guard. */

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.Consumer;
 
 /** What the running show consists of at this moment, shared by those who send and those who receive, and where they tell what happens. */
@@ -34,7 +35,8 @@ final class LiveState {
     /** The controls whose shaping gives something by itself. */
     private final Set<PartId> gliding = new LinkedHashSet<>();
     /** Whether what arrives goes through forwards and steps cue lists. */
-    boolean arrivalsTrigger = true;
+    /** Where a proof moves or asks something now, by target and address. */
+    BiPredicate<PartId, String> proved = (target, address) -> false;
     /** Until when targets step no list: everything was just stopped. */
     long stoppedUntil = Long.MIN_VALUE;
     /** By how much the clock on the wall, which others may share, is ahead of the time that we count by. */

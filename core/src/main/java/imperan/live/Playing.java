@@ -76,7 +76,9 @@ final class Playing {
     Optional<Reason> heard(Link from, OscMessage message, Asked.Heard as) {
         Optional<Reason> ofLists = cues.heard(from, message, as);
         Optional<Reason> ofSets = songs.heard(from, message, as);
-        tracks.heard(from, message);
+        if (as != Asked.Heard.OF_PROOF) {
+            tracks.heard(from, message);
+        }
         return ofLists.or(() -> ofSets);
     }
 

@@ -140,6 +140,9 @@ public sealed interface Reason {
     /** An address without a slash at its start, which the phrasebook of the target does not have. */
     record BareAddress(String address, String target) implements Reason {}
 
+    /** A proof moves or asks it now, so that it means nothing to anybody else. */
+    record ProofMovesIt() implements Reason {}
+
     /** Its address patterns take too many steps to match. */
     record PatternsTooLong() implements Reason {}
 

@@ -268,7 +268,10 @@ final class Receiving {
         if (as == Asked.Heard.NEWS && state.echoes.absorbs(link.id(), message, now)) {
             as = Asked.Heard.ECHO;
         }
-        if (!keptAlive && state.arrivalsTrigger) {
+        if (as != Asked.Heard.ANSWER && state.proved.test(link.id(), message.address())) {
+            as = Asked.Heard.OF_PROOF;
+        }
+        if (!keptAlive) {
             forwards.heard(link, message, as);
             playing.heard(link, message, as).ifPresent(why -> notCounted = Optional.of(why));
         }

@@ -262,11 +262,7 @@ final class Songs {
             SetList body = each.getValue().body;
             boolean next = Reading.isPressed(body.next(), from, message);
             if (next || Reading.isPressed(body.onAir(), from, message)) {
-                notCounted = as == Asked.Heard.ECHO
-                        ? Optional.of(new Reason.EchoNotCounted(body.name()))
-                        : state.now() < state.stoppedUntil
-                                ? Optional.of(new Reason.JustStopped(body.name()))
-                                : Optional.empty();
+                notCounted = notCounted(body.name(), as);
                 if (notCounted.isEmpty()) {
                     order(
                             new Command.StepSongs(
@@ -282,6 +278,16 @@ final class Songs {
             }
         }
         return notCounted;
+    }
+
+    private Optional<Reason> notCounted(String name, Asked.Heard as) {
+        return switch (as) {
+            case OF_PROOF -> Optional.of(new Reason.ProofMovesIt());
+            case ECHO -> Optional.of(new Reason.EchoNotCounted(name));
+            case NEWS, ANSWER, ANSWER_TO_FORWARD -> state.now() < state.stoppedUntil
+                    ? Optional.of(new Reason.JustStopped(name))
+                    : Optional.empty();
+        };
     }
 
     /** The addresses on which targets step set lists. */

@@ -176,6 +176,12 @@ public record ReasonWords(String why, String mend, String brief) {
                                 + " is written so",
                         "Add it to the phrasebook of " + r.target() + ", or correct it at the other end"));
         say(
+                Reason.ProofMovesIt.class,
+                r -> new ReasonWords(
+                        "A proof moves this now, so it triggers nothing",
+                        "Wait until the proof has moved on, or stop it",
+                        "a proof moves this now: it triggers nothing"));
+        say(
                 Reason.PatternsTooLong.class,
                 r -> new ReasonWords(
                         "Its address patterns take too long to match: not all was looked at",

@@ -92,11 +92,22 @@ class OwnQuestionsTest extends CueStage {
     @Test
     void anAnswerDuringAProofIsSettledThoughNothingTriggers() {
         ask();
-        stage.live.arrivalsTrigger(false);
+        stage.live.proves((target, address) -> true);
         stage.desk("/key/1", DOWN);
-        stage.live.arrivalsTrigger(true);
+        stage.live.provesNothing();
         nothingWasPressed();
         stage.desk("/key/1", DOWN);
         assertThat(stage.takeSent()).contains("/one");
+    }
+
+    /** Elsewhere hands and desks go on: only what the proof makes a target say means nothing. */
+    @Test
+    void whatAProofMovesTriggersNothingAndAllElseDoes() {
+        stage.live.proves((target, address) -> target.equals(DESK) && address.equals("/key/1"));
+        stage.desk("/key/1", DOWN);
+        nothingWasPressed();
+        stage.live.proves((target, address) -> target.equals(DESK) && address.equals("/key/2"));
+        stage.desk("/key/1", DOWN);
+        assertThat(stage.takeSent()).contains("/one", "/lamp 1.0");
     }
 }

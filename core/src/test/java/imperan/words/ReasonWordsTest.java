@@ -82,6 +82,7 @@ class ReasonWordsTest {
             new Reason.TooManyWait(),
             new Reason.Unclaimed(),
             new Reason.BareAddress("lamp/1", "Wick"),
+            new Reason.ProofMovesIt(),
             new Reason.PatternsTooLong(),
             new Reason.NeverAnswers(),
             new Reason.NothingComesBack(),

@@ -414,7 +414,7 @@ public final class ProofRun {
      * @param missed packets that this machine did not handle in time, so far
      */
     public void act(LiveShow live, long missed, long now) {
-        live.arrivalsTrigger(false);
+        live.proves(this::isUnderWay);
         int before = flights.said();
         boolean any = true;
         while (any && flights.said() - before < MOST_IN_A_TURN) {
@@ -428,7 +428,18 @@ public final class ProofRun {
             silences.forEach((target, silence) -> states.put(target, silence.state(live.linkState(target))));
         }
         turnAgainAt = any ? now : Long.MAX_VALUE;
-        live.arrivalsTrigger(phase == Phase.ENDED);
+        if (phase == Phase.ENDED) {
+            live.provesNothing();
+        }
+    }
+
+    /** Whether something is read, moved or put back there just now. */
+    private boolean isUnderWay(PartId target, String address) {
+        TargetRun run = targets.get(target);
+        return run != null
+                && (phase == Phase.READING || phase == Phase.READ
+                        ? !run.on(address).isEmpty()
+                        : run.isUnderWay(address));
     }
 
     private boolean read(LiveShow live, long missed, long now) {

@@ -71,6 +71,11 @@ final class TargetRun {
                 .toList();
     }
 
+    /** Whether something that has begun says something on an address, or is told of it there. */
+    boolean isUnderWay(String address) {
+        return on(address).stream().anyMatch(active::contains);
+    }
+
     boolean isDone() {
         return waiting.isEmpty() && active.isEmpty();
     }

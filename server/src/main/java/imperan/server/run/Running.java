@@ -144,7 +144,7 @@ final class Running implements Turns.Work, AutoCloseable {
         }
         live.letGoOfAll(now);
         actors.abandon();
-        live.arrivalsTrigger(true);
+        live.provesNothing();
         save();
         changes.another(now);
         audience.of(showId).forEach(feed -> feed.welcome(still(showId, name, show)));
