@@ -75,8 +75,8 @@ function Whole({ number, onSigned }: { number: string; onSigned: () => void }) {
           </span>
         </p>
         <Signed report={report} onSigned={onSigned} />
-        <Changed report={report} onCompare={setBefore} />
         <Figures report={report} />
+        <Changed report={report} onCompare={setBefore} />
         <section>
           <h2 className="mb-1 text-xl font-bold">Lines, failed first</h2>
           <ResultLines lines={report.lines} label="Lines of the report" />
@@ -125,7 +125,10 @@ function Signed({ report, onSigned }: { report: ProofReport; onSigned: () => voi
   );
 }
 
+const CHANGED_AT_FIRST = 12;
+
 function Changed({ report, onCompare }: { report: ProofReport; onCompare: (before: string) => void }) {
+  const [all, setAll] = useState(false);
   const others = useLook("", reports).found?.filter((other) => other.number !== report.number) ?? [];
   if (report.before === null) return null;
   return (
@@ -150,7 +153,7 @@ function Changed({ report, onCompare }: { report: ProofReport; onCompare: (befor
         )}
       </div>
       <ul aria-label="Changed verdicts">
-        {report.changed.map((line) => (
+        {(all ? report.changed : report.changed.slice(0, CHANGED_AT_FIRST)).map((line) => (
           <li
             key={`${line.page} ${line.label} ${line.address}`}
             className="flex flex-wrap gap-x-3 border-b border-raised py-0.5"
@@ -166,6 +169,11 @@ function Changed({ report, onCompare }: { report: ProofReport; onCompare: (befor
           </li>
         ))}
       </ul>
+      {!all && report.changed.length > CHANGED_AT_FIRST && (
+        <button className="my-2 px-2 underline" onClick={() => setAll(true)}>
+          Show all {report.changed.length} changed verdicts
+        </button>
+      )}
     </section>
   );
 }

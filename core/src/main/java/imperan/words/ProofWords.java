@@ -188,7 +188,7 @@ public final class ProofWords {
                             + ": it has no argument of the number that is listened to"
                     : "Sent " + line.sent() + ", answered " + line.said();
             case OTHER_ADDRESS -> "The value came under another address";
-            case NO_ANSWER -> "Sent " + line.sent() + "; no answer";
+            case NO_ANSWER -> (line.sent().isEmpty() ? "Sent" : "Sent " + line.sent()) + "; no answer";
             case PORT_CLOSED -> "No program is listening on the port of " + line.targetName();
             case NOT_SEEN -> "Sent, and a person saw nothing";
         };

@@ -55,6 +55,9 @@ final class GroupRun {
     private final Deque<Place> unread = new ArrayDeque<>();
     private final Set<String> taken = new HashSet<>();
     private Deque<Step> steps = new ArrayDeque<>();
+    /** How many times each line is said yet. */
+    private final Map<String, Integer> leftOf = new HashMap<>();
+
     private Optional<Asking> asking = Optional.empty();
     private boolean asked;
     /** Whether what is judged next may stand there already, because what was to make room for it was not taken. */
@@ -217,6 +220,7 @@ final class GroupRun {
             }
         }
         steps = Steps.of(plan, conditions, places);
+        steps.forEach(step -> step.judged().ifPresent(line -> leftOf.merge(line.id(), 1, Integer::sum)));
     }
 
     Line question(Place place) {
@@ -231,6 +235,7 @@ final class GroupRun {
     }
 
     private void step(Step step, long now, Mouth mouth) {
+        step.judged().ifPresent(line -> leftOf.merge(line.id(), -1, Integer::sum));
         Place place = places.movedBy(step.line());
         place.isSpokenTo();
         open.add(new Waiting(
@@ -349,11 +354,7 @@ final class GroupRun {
             return false;
         }
         boolean isNews = !samples.get(line.id()).isReadBack(said.flight.line.arguments())
-                || steps.stream()
-                                .filter(step ->
-                                        step.judged().filter(line::equals).isPresent())
-                                .count()
-                        <= left;
+                || leftOf.getOrDefault(line.id(), 0) <= left;
         if (!isNews && landing.after().filter(nanos -> nanos > PROMPT_NANOS).isPresent()) {
             return false;
         }
@@ -444,6 +445,7 @@ final class GroupRun {
 
     /** No more is said for a line, but for what releases. */
     private void drop(PlannedLine line) {
+        leftOf.remove(line.id());
         Deque<Step> left = new ArrayDeque<>();
         boolean dropped = false;
         boolean first = true;
