@@ -1,5 +1,6 @@
 // Proves the lines of a live show from a script, or plays one of its cue lists through: starts, prints how it comes along, and ends with a number.
-// 0: every line is proved or allowed. 1: something failed. 2: it could not run, or was stopped. 3: nothing failed, and not everything is proved.
+// 0: every line is proved or allowed. 1: something failed. 2: it could not run, or was stopped.
+// 3: nothing failed, and not everything is proved.
 // Used by ./imperan prove.
 import { readFileSync, writeFileSync } from "node:fs";
 

@@ -82,7 +82,9 @@ function Row({ line }: { line: ProofLine }) {
             {line.answered} of {line.probes}
           </span>
         )}
-        {line.extent && <span className="block text-sm text-quiet">{line.extent}</span>}
+        {line.extent && line.standing === "GOOD" && (
+          <span className="block text-sm text-quiet">{line.extent}</span>
+        )}
       </span>
       <span className="text-right text-quiet max-md:hidden">
         {line.median !== null && millis(line.median)}

@@ -17,7 +17,10 @@ import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 
-/** A report as build servers keep it: each target and each line a test case, in the XML that test runners write. What failed is a failure; what is undecided or was not tried is skipped. */
+/**
+ * A report as build servers keep it: each target and each line a test case, in the XML that test runners write. What failed is a failure;
+ * what is undecided or was not tried is skipped.
+ */
 public final class ReportJUnit {
 
     private static final double NANOS_OF_SECOND = 1e9;

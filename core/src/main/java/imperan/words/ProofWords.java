@@ -89,7 +89,7 @@ public final class ProofWords {
         if (extent.choices() < extent.ofChoices()) {
             words.add(extent.choices() + " of " + extent.ofChoices() + " choices");
         }
-        extent.unseen().ifPresent(step -> words.add("steps of " + figures(step) + " would not show"));
+        extent.unseen().ifPresent(step -> words.add("steps of " + figures(step) + " or finer not checked"));
         return String.join(" · ", words);
     }
 

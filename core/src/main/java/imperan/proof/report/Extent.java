@@ -5,7 +5,8 @@ import java.util.Optional;
 /**
  * How far a verdict goes: what was sent, and what would not have shown.
  *
- * @param low       the least number that was sent, {@code high} the greatest; empty where the ends of the range were sent, or no number varies
+ * @param low       the least number that was sent, {@code high} the greatest; empty where the ends of the range were sent, or no number
+ *                  varies
  * @param unseen    steps of so much, in the argument's own unit, or finer ones, would not have shown; empty where no number varies
  * @param coarser   the step that the target keeps, where that is more than its phrase allows
  * @param choices   how many choices were sent, of {@code ofChoices}; both 0 where it has none
