@@ -16,7 +16,7 @@ final class Extents {
     /** Into more parts nobody divides a range that a proof could tell. */
     private static final int MOST_PARTS = 128;
     /** Fewer different values make no regular step. */
-    private static final int ENOUGH_VALUES = 4;
+    static final int ENOUGH_VALUES = 4;
     /** As a share of the range: numbers that are so near are the same, after their way as 32-bit numbers. */
     private static final double SAME = 1e-5;
     /** The least difference of what was told may be as many steps. */

@@ -437,8 +437,11 @@ final class GroupRun {
         boolean closed = live.linkState(plan.target())
                 .filter(state -> state == LinkState.PORT_CLOSED)
                 .isPresent();
-        if (of.answered() == 0 && (of.probes() >= ENOUGH || of.probes() > 0 && closed)
-                || sample.verdict() == Verdict.ONE_WAY) {
+        // where another value comes each time, one more tells whether that is a matter of steps
+        boolean isEnough = of.isOnlyWrong() && isStandIn()
+                ? of.values() >= Extents.ENOUGH_VALUES || of.probes() >= 2 * Extents.ENOUGH_VALUES
+                : of.probes() >= ENOUGH;
+        if (of.answered() == 0 && (isEnough || of.probes() > 0 && closed) || sample.verdict() == Verdict.ONE_WAY) {
             drop(line);
         }
     }

@@ -42,6 +42,16 @@ final class Samples {
         return all.stream().filter(Sample::isJudged);
     }
 
+    /** Whether something came for each, and each time another value. */
+    boolean isOnlyWrong() {
+        return judged().allMatch(sample -> sample.verdict() == Verdict.WRONG_VALUE);
+    }
+
+    /** How many different values were judged. */
+    int values() {
+        return (int) judged().map(Sample::sent).distinct().count();
+    }
+
     /** Those that tell something. */
     List<Sample> judgedOnes() {
         return judged().toList();

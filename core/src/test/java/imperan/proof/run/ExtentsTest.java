@@ -160,6 +160,24 @@ class ExtentsTest {
         assertThat(told.extent().orElseThrow().coarser()).isEmpty();
     }
 
+    /** The one value that would agree is not judged, such as where this machine was too slow just then. */
+    @Test
+    void stepsAreFoundThoughNoneOfTheFirstValuesLiesOnOne() {
+        ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a")).stands("/a", f(0.15));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            if (!message.arguments().isEmpty()) {
+                double sent = ((OscArgument.Float32) message.arguments().get(0)).value();
+                hall.stands.put("/a", List.of(f(0.15 + Math.floor(sent / 0.3) * 0.3)));
+            }
+            says.accept("/a", hall.stands.get("/a"));
+        });
+        LineResult line = hall.prove(THRICE).get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.COARSER);
+        assertThat(line.answered()).isZero();
+        assertThat(line.extent().orElseThrow().coarser().orElseThrow()).isCloseTo(0.3, within(1e-4));
+    }
+
     /** The step that is said not to show is judged by its own reckoning: no probe differs from it by more than the tolerance. */
     @Test
     void whatWouldNotHaveShownIsSaid() {
