@@ -3,6 +3,7 @@ import { EditField } from "../ui/EditField";
 import { NumberField } from "../ui/fields";
 import { report } from "../ui/notices";
 import { Select } from "../ui/Select";
+import { AskFields } from "./AskFields";
 import type { PutPhrase } from "./put";
 import { placesOf, placesText } from "./words";
 
@@ -103,6 +104,7 @@ export function AnswerFields({ phrase, put }: { phrase: Phrase; put: PutPhrase }
             />
           )}
           {answer.says === "SAME" && <Nearness answer={answer} set={set} />}
+          {answer.says === "SAME" && <AskFields phrase={phrase} put={put} />}
           <div className="grid grid-cols-2 items-end gap-2">
             <NumberField
               label="Within, seconds"

@@ -16,6 +16,7 @@ import { FRESH_ARGUMENT } from "./fresh";
 import { MaskFields } from "./MaskFields";
 import { ProofFields } from "./ProofFields";
 import type { PutPhrase } from "./put";
+import { TextFields } from "./TextFields";
 import { valueWords } from "./words";
 
 const withArgument = (phrase: Phrase, index: number, change: Partial<PhraseArgument>): Phrase => ({
@@ -82,6 +83,12 @@ export function PhraseDetails({ held, onClose }: { held: HeldOf<Phrase>; onClose
                 onCommit={(reads) =>
                   put(`arguments/${i}/reads`, (p) => withArgument(p, i, { reads: reads.trim() }))
                 }
+              />
+            )}
+            {argument.type === "TEXT" && argument.fixed === null && argument.choices.length === 0 && (
+              <TextFields
+                argument={argument}
+                put={(change) => put(`arguments/${i}/texts`, (p) => withArgument(p, i, change))}
               />
             )}
             {argument.low !== null && (

@@ -10,6 +10,7 @@ export const FRESH_ARGUMENT: PhraseArgument = {
   fixed: null,
   marks: [],
   reads: "",
+  texts: { longest: null, characters: "UNKNOWN" },
 };
 
 /** What most targets do: they say the value back. */
@@ -24,6 +25,7 @@ export const USUAL_ANSWER: AnswerRule = {
   finalSeconds: null,
   told: "UNKNOWN",
   words: null,
+  ask: null,
 };
 
 /** A phrase to start from. */

@@ -4,6 +4,8 @@ import type { ProofLine } from "../api/types";
 import { select } from "../layout/selection";
 import { wayTo } from "../live/whereIs";
 import { useShow } from "../live/show";
+import { setStep } from "../requests/phrasebooks";
+import { report } from "../ui/notices";
 import { millis, VerdictWord } from "./verdicts";
 
 const COLUMNS =
@@ -76,6 +78,7 @@ function Row({ line }: { line: ProofLine }) {
             <b className="text-bone">{cause.mend}.</b>
           </span>
         )}
+        {line.step !== null && line.target !== null && <SetStep line={line} />}
         {line.left && <span className="block text-sm text-caution">{line.left}</span>}
         {line.standing === "GOOD" && line.probes > 0 && (
           <span className="text-quiet">
@@ -90,5 +93,18 @@ function Row({ line }: { line: ProofLine }) {
         {line.median !== null && millis(line.median)}
       </span>
     </li>
+  );
+}
+
+/** One press writes into the phrase what the proof found out of its target. */
+function SetStep({ line }: { line: ProofLine }) {
+  const { target, step, address } = line;
+  return (
+    <button
+      className="mt-1 rounded border border-rule px-2 py-1 font-bold hover:bg-raised print:hidden"
+      onClick={() => target !== null && step !== null && void report(setStep(target, address, step))}
+    >
+      Set this step in its phrase
+    </button>
   );
 }

@@ -15,6 +15,10 @@ export const setValues = (phrase: string, argument: number, text: string): Promi
 export const setProofValues = (phrase: string, text: string): Promise<Problem[]> =>
   replace(`phrasebooks/phrases/${phrase}/proof/values`, { text });
 
+/** A proof found the step that a target keeps: the phrase of the address says so from now on. */
+export const setStep = (target: string, address: string, step: number): Promise<Problem[]> =>
+  replace("phrasebooks/step", { target, address, step });
+
 export const booksElsewhere = () => read<BookElsewhere[]>("phrasebooks/elsewhere");
 
 export const bookFile = (book: string, form: "phrases.csv" | "oscquery.json") =>

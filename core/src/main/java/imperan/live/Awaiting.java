@@ -1,5 +1,6 @@
 package imperan.live;
 
+import imperan.osc.OscArgument;
 import imperan.osc.OscMessage;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
@@ -9,6 +10,7 @@ import imperan.show.Send;
 import imperan.show.Target;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** From a line that left to the answer that is awaited for it, or to the reason why none is. */
@@ -38,7 +40,8 @@ final class Awaiting {
                         expected.wanted(
                                 readings, moved.position(), outgoing.line().arguments(), send),
                         expected,
-                        Manner.USUAL);
+                        Manner.USUAL,
+                        question(outgoing.line(), send, expected));
                 opened = true;
             }
         }
@@ -52,7 +55,8 @@ final class Awaiting {
                     expected.address().get(),
                     expected.wanted(outgoing.line().arguments(), send.send().arguments()),
                     expected,
-                    control.control.listens().isEmpty() ? Manner.USUAL : Manner.LISTENS_ELSEWHERE);
+                    control.control.listens().isEmpty() ? Manner.USUAL : Manner.LISTENS_ELSEWHERE,
+                    Optional.empty());
         } else if (!opened) {
             notExpected(
                     link,
@@ -73,7 +77,14 @@ final class Awaiting {
         Expectation told = Expectation.of(message.address(), link.vocabulary());
         if (asks(link, message, told)) {
             // its own address without arguments is a question, and whatever comes answers it
-            open(link, Optional.empty(), message.address(), Wanted.AnyValue.INSTANCE, told, Manner.QUESTION);
+            open(
+                    link,
+                    Optional.empty(),
+                    message.address(),
+                    new Wanted.Told(Map.of()),
+                    told,
+                    Manner.QUESTION,
+                    Optional.empty());
             return;
         }
         Optional<Reason.OfAnswer> none = none(link, told);
@@ -84,7 +95,8 @@ final class Awaiting {
                     told.address().get(),
                     told.wanted(message.arguments(), List.of()),
                     told,
-                    Manner.USUAL);
+                    Manner.USUAL,
+                    question(message.address(), message.arguments(), List.of(), told));
         } else {
             notExpected(link, Optional.empty(), none.orElseGet(Reason.NoListen::new));
         }
@@ -96,11 +108,22 @@ final class Awaiting {
                 && (told.address().isEmpty() || told.isAsked() || told.rule().kind() == AnswerRule.Kind.SAME);
     }
 
-    /** A line of a proof left. Its value is asked for where the target tells it to others only, and where no phrase says whether it is told. */
-    void proofOf(Link link, Line line) {
+    /**
+     * A line of a proof left. Its value is asked for where the target tells it to others only, and where no phrase says whether it is told.
+     *
+     * @param question where it is one that a phrase tells how to ask
+     */
+    void proofOf(Link link, Line line, Optional<Question> question) {
         Expectation told = Expectation.of(line.address(), link.vocabulary());
-        if (asks(link, line.message(), told)) {
-            open(link, line.control(), line.address(), Wanted.AnyValue.INSTANCE, told, Manner.PROOF_QUESTION);
+        if (question.isPresent() || asks(link, line.message(), told)) {
+            open(
+                    link,
+                    line.control(),
+                    question.map(Question::answeredOn).orElse(line.address()),
+                    new Wanted.Told(question.map(Question::names).orElse(Map.of())),
+                    question.map(Question::expected).orElse(told),
+                    Manner.PROOF_QUESTION,
+                    Optional.empty());
             return;
         }
         Expectation expected = (told.isToldToOthersOnly() || told.address().isEmpty())
@@ -121,16 +144,18 @@ final class Awaiting {
                     expected.address().get(),
                     expected.wanted(line.arguments(), sources),
                     expected,
-                    Manner.PROOF);
+                    Manner.PROOF,
+                    question(line.address(), line.arguments(), sources, expected));
         } else if (none.isEmpty() && listened.isPresent()) {
             // no phrase tells what comes: it is to come where the control listens
             open(
                     link,
                     line.control(),
                     listened.get().address(),
-                    expected.wantedAt(listened.get().argument(), line.arguments(), sources),
+                    expected.wantedWhole(line.arguments(), sources),
                     expected,
-                    Manner.PROOF);
+                    Manner.PROOF,
+                    Optional.empty());
         } else {
             notExpected(link, line.control(), none.orElseGet(Reason.NoListen::new));
         }
@@ -178,8 +203,25 @@ final class Awaiting {
         }
     }
 
+    private static Optional<Question> question(Line line, CompiledSend send, Expectation expected) {
+        return question(line.address(), line.arguments(), send.send().arguments(), expected);
+    }
+
+    /** How a target that tells only when it is asked is asked what it made of what was said. */
+    private static Optional<Question> question(
+            String address, List<OscArgument> sent, List<ArgumentSource> sources, Expectation expected) {
+        return expected.isAsked() ? expected.question(address, sent, sources) : Optional.empty();
+    }
+
+    /** @param question to be asked once the value has settled; where there is none, the address on which the answer comes is one */
     private void open(
-            Link link, Optional<PartId> control, String address, Wanted wanted, Expectation expected, Manner manner) {
+            Link link,
+            Optional<PartId> control,
+            String address,
+            Wanted wanted,
+            Expectation expected,
+            Manner manner,
+            Optional<Question> question) {
         long now = state.now();
         boolean isAsked = expected.isAsked() && !manner.isQuestion();
         boolean saidBefore = !isAsked
@@ -215,7 +257,7 @@ final class Awaiting {
                 expected.limitNanos(),
                 manner == Manner.LISTENS_ELSEWHERE));
         if (isAsked) {
-            link.lane().askOnceSettled(address, now);
+            link.lane().askOnceSettled(question.orElseGet(() -> Question.plain(address, expected)), now);
         } else {
             link.asked(address, now);
         }

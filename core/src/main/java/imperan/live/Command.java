@@ -141,8 +141,10 @@ public sealed interface Command
      * Say a line for a proof. Its answer is awaited whether or not anybody listens, asked for where its target tells only when it is asked,
      * and waited for longer than its limit, so that one that is late is not taken for the next one's. Without arguments it is a question.
      * Nobody says it from outside, so it has no name there.
+     *
+     * @param question where the line is one that a phrase tells how to ask
      */
-    record Prove(Line line) implements Command {
+    record Prove(Line line, Optional<Question> question) implements Command {
         @Override
         public Right needs() {
             return Right.PROVE;

@@ -86,7 +86,7 @@ final class Door {
             return prove.line()
                     .target()
                     .map(target -> with(target, link -> {
-                        sending.prove(link, prove.line());
+                        sending.prove(link, prove.line(), prove.question());
                         sending.flush();
                     }))
                     .orElse(Optional.of(Problem.of("A line of a proof has a target")));

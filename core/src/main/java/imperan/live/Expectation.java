@@ -1,15 +1,19 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
 import imperan.phrasebook.Vocabulary;
 import imperan.show.AnswerRule;
 import imperan.show.AnswerRule.Tolerance;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AskRule;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.form.Position;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -18,12 +22,14 @@ import java.util.Optional;
  * @param rule      of the phrase
  * @param address   on which it comes; empty where no phrasebook tells: then any that the control listens to will do
  * @param arguments of the phrase
+ * @param ask       how it is asked what stands, with the numbers of what is said in its slots; empty where its own address is the question
  */
-public record Expectation(AnswerRule rule, Optional<String> address, List<PhraseArgument> arguments) {
+public record Expectation(
+        AnswerRule rule, Optional<String> address, List<PhraseArgument> arguments, Optional<AskRule> ask) {
 
     /** No phrasebook tells. */
     public static final Expectation UNTOLD =
-            new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME), Optional.empty(), List.of());
+            new Expectation(AnswerRule.usual(AnswerRule.Kind.SAME), Optional.empty(), List.of(), Optional.empty());
 
     /** Of decimals whose range nobody tells: what remains of them on their way as a 32-bit number. */
     private static final double ROUNDING = 1e-6;
@@ -43,8 +49,75 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
                 .map(known -> new Expectation(
                         known.phrase().answer(),
                         Optional.of(known.phrase().answer().comesOn(said, known.numbers())),
-                        known.phrase().arguments()))
+                        known.phrase().arguments(),
+                        known.phrase().answer().ask().map(how -> filled(how, known.numbers()))))
+                .map(expected -> expected.isAsked() ? expected.asAsked() : expected)
                 .orElse(UNTOLD);
+    }
+
+    private static AskRule filled(AskRule how, Map<String, Integer> numbers) {
+        return new AskRule(how.asksOn(numbers), how.fixed(), how.comesOn(numbers), how.places());
+    }
+
+    /** What comes when it is asked: where and how a question is answered. */
+    public Expectation asAsked() {
+        return ask.map(how -> new Expectation(rule.at(how.places()), Optional.of(how.answeredOn()), arguments, ask))
+                .orElse(this);
+    }
+
+    /**
+     * For each argument of a message, whether it names the place that is meant, and is not what is to stand there. That is what is
+     * fixed beside something that varies. Where all is fixed, the phrase tells; and where it does not, all but the last, unless they are
+     * alike, as the three parts of a colour are.
+     */
+    public List<Boolean> names(List<ArgumentSource> sources, int size) {
+        boolean varies = !sources.stream().allMatch(ArgumentSource.Fixed.class::isInstance);
+        boolean isTold = arguments.size() == size
+                && arguments.stream().anyMatch(argument -> argument.fixed().isPresent());
+        boolean areAlike = arguments.size() == size
+                && arguments.stream()
+                                .map(argument -> List.of(argument.type(), argument.low(), argument.high()))
+                                .distinct()
+                                .count()
+                        == 1;
+        List<Boolean> names = new ArrayList<>(size);
+        for (int i = 0; i < size; i++) {
+            boolean isFixed = i < sources.size() && sources.get(i) instanceof ArgumentSource.Fixed;
+            names.add(
+                    isFixed && (varies || (isTold ? arguments.get(i).fixed().isPresent() : !areAlike && i < size - 1)));
+        }
+        return names;
+    }
+
+    /**
+     * How it is asked what stands where a message said something.
+     *
+     * @param said on this address, with these arguments
+     * @return empty where its phrase names no question that tells this place from others
+     */
+    public Optional<Question> question(String said, List<OscArgument> sent, List<ArgumentSource> sources) {
+        List<Boolean> names = names(sources, sent.size());
+        if (ask.isEmpty()) {
+            return names.contains(true) ? Optional.empty() : Optional.of(Question.plain(address.orElse(said), this));
+        } else if (names.contains(true) && !ask.get().fixed()) {
+            return Optional.empty();
+        }
+        Expectation asked = asAsked();
+        List<OscArgument> carried = new ArrayList<>();
+        Map<Integer, OscArgument> named = new HashMap<>();
+        for (int i = 0; i < sent.size(); i++) {
+            if (names.get(i)) {
+                carried.add(sent.get(i));
+                named.put(asked.place(i), sent.get(i));
+            }
+        }
+        return Optional.of(new Question(
+                new OscMessage(ask.get().address(), carried), ask.get().answeredOn(), named, asked));
+    }
+
+    /** The argument of the answer that says an argument of what was sent. */
+    private int place(int argument) {
+        return argument < rule.places().size() ? rule.places().get(argument) : argument;
     }
 
     /** Whether anything is to come. */
@@ -78,7 +151,7 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
 
     /** The same, where the value is asked for because the one who made the change is not told. */
     Expectation askedFor() {
-        return new Expectation(rule.asked(), address, arguments);
+        return new Expectation(rule.asked(), address, arguments, ask).asAsked();
     }
 
     /** Whether what a target says agrees with what was sent. */
@@ -141,10 +214,7 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
         }
         List<Wanted.Arguments.Each> each = new ArrayList<>();
         for (int i = 0; i < sent.size(); i++) {
-            each.add(new Wanted.Arguments.Each(
-                    i < rule.places().size() ? rule.places().get(i) : i,
-                    sent.get(i),
-                    tolerance(i, sent.get(i), sources)));
+            each.add(new Wanted.Arguments.Each(place(i), sent.get(i), tolerance(i, sent.get(i), sources)));
         }
         return each.isEmpty() ? Wanted.Anything.INSTANCE : new Wanted.Arguments(each);
     }
@@ -158,6 +228,11 @@ public record Expectation(AnswerRule rule, Optional<String> address, List<Phrase
             }
         }
         return Wanted.Anything.INSTANCE;
+    }
+
+    /** What has to come back in a proof where no phrase tells which argument is the value: all of them, as they were sent. */
+    Wanted wantedWhole(List<OscArgument> sent, List<ArgumentSource> sources) {
+        return wanted(sent, sources) instanceof Wanted.Arguments all ? new Wanted.Whole(all) : wanted(sent, sources);
     }
 
     private Wanted whateverWasSent() {

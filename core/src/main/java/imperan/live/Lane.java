@@ -1,9 +1,9 @@
 package imperan.live;
 
 import imperan.dialect.Codec;
+import imperan.osc.OscMessage;
 import imperan.show.PartId;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,7 +24,9 @@ final class Lane {
     /** Empty where the target sets no pace: what is sent leaves at once. */
     private Optional<Pacer<Outgoing>> pacer = Optional.empty();
     /** What is to be asked once its value has settled, and when. */
-    private final Map<String, Long> questions = new LinkedHashMap<>();
+    private final Map<OscMessage, Waiting> questions = new LinkedHashMap<>();
+
+    private record Waiting(Question question, long at) {}
 
     private final List<byte[]> together = new ArrayList<>();
     private int togetherBytes;
@@ -48,7 +50,7 @@ final class Lane {
         if (questions.isEmpty()) {
             return DueQueue.NEVER;
         }
-        long settled = Collections.min(questions.values());
+        long settled = questions.values().stream().mapToLong(Waiting::at).min().orElseThrow();
         return pacer.map(p -> Math.max(settled, p.spareAt())).orElse(settled);
     }
 
@@ -95,19 +97,19 @@ final class Lane {
 
     // ---- what is asked
 
-    /** Asks on an address when nothing more was sent to it for a while. */
-    void askOnceSettled(String address, long now) {
-        questions.put(address, now + SETTLE_NANOS);
+    /** Asks when nothing more was sent that it is asked for, for a while. */
+    void askOnceSettled(Question question, long now) {
+        questions.put(question.message(), new Waiting(question, now + SETTLE_NANOS));
         planned.run();
     }
 
-    /** The addresses to ask now, as far as the target's pace allows. */
-    List<String> questions(long now) {
-        List<String> due = new ArrayList<>();
-        for (Iterator<Map.Entry<String, Long>> all = questions.entrySet().iterator(); all.hasNext(); ) {
-            Map.Entry<String, Long> question = all.next();
-            if (question.getValue() <= now && (pacer.isEmpty() || pacer.get().spare(now))) {
-                due.add(question.getKey());
+    /** What to ask now, as far as the target's pace allows. */
+    List<Question> questions(long now) {
+        List<Question> due = new ArrayList<>();
+        for (Iterator<Waiting> all = questions.values().iterator(); all.hasNext(); ) {
+            Waiting question = all.next();
+            if (question.at <= now && (pacer.isEmpty() || pacer.get().spare(now))) {
+                due.add(question.question);
                 all.remove();
             }
         }

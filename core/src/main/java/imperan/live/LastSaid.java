@@ -15,16 +15,46 @@ final class LastSaid {
     /** A message that takes more is data, and nothing that anybody would compare. */
     static final int MOST_BYTES = 1_024;
 
-    /** What was said, and when. */
-    record Said(List<OscArgument> arguments, long at) {}
+    /** Values that changed twice within this time, while nothing was answered, change by themselves. */
+    static final long STREAM_NANOS = 2_000_000_000L;
+
+    private static final long NEVER = Long.MIN_VALUE / 2;
+
+    /**
+     * What was said, and when.
+     *
+     * @param changed       when it became another value last, answering nothing; far in the past where it never did
+     * @param changedBefore and when before that
+     */
+    record Said(List<OscArgument> arguments, long at, long changed, long changedBefore) {
+
+        /** How often it changed lately, answering nothing: 0, 1, or 2 for more. */
+        int changes(long now) {
+            return changedBefore >= now - STREAM_NANOS ? 2 : changed >= now - STREAM_NANOS ? 1 : 0;
+        }
+    }
 
     private final Map<String, Said> said = new HashMap<>();
 
-    void heard(OscMessage message, long now) {
+    /** @param answers whether something was awaited there */
+    void heard(OscMessage message, boolean answers, long now) {
         if (message.memory() > MOST_BYTES) {
             said.remove(message.address());
         } else if (said.size() < MOST_ADDRESSES || said.containsKey(message.address())) {
-            said.put(message.address(), new Said(message.arguments(), now));
+            Said before = said.get(message.address());
+            // what says nothing, such as a question that comes back, is no other value
+            boolean changes = !answers
+                    && before != null
+                    && !before.arguments.isEmpty()
+                    && !message.arguments().isEmpty()
+                    && !before.arguments.equals(message.arguments());
+            said.put(
+                    message.address(),
+                    new Said(
+                            message.arguments(),
+                            now,
+                            changes ? now : before == null ? NEVER : before.changed,
+                            changes ? before.changed : before == null ? NEVER : before.changedBefore));
         }
     }
 

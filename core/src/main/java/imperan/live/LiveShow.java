@@ -174,6 +174,14 @@ public final class LiveShow {
         proves((target, address) -> false);
     }
 
+    /** How often what a target says on an address changed in the last two seconds, answering nothing: 0, 1, or 2 for more. */
+    public int changes(PartId target, String address, long now) {
+        return Optional.ofNullable(state.links.get(target))
+                .flatMap(link -> link.lastSaid().at(address))
+                .map(said -> said.changes(now))
+                .orElse(0);
+    }
+
     /** How many times as fast as the show a list goes from its next cue on, for a trial: its waits, fades and guard. */
     public void cueSpeed(PartId list, double times) {
         playing.cues().speed(list, times);

@@ -254,7 +254,7 @@ final class Receiving {
                                     exchange.finalNanos.isPresent())))
                     .or(() -> answeredAfter);
         }
-        link.lastSaid().heard(message, now);
+        link.lastSaid().heard(message, !awaited.isEmpty(), now);
         for (Listeners.Channel channel : listening) {
             for (Listeners.Ear ear : channel.ears) {
                 ear.reading().position(message.arguments()).ifPresent(p -> report(link, channel, ear, p, now));

@@ -392,8 +392,12 @@ final class Sending {
         }
     }
 
-    /** Says a line of a proof, or tells why it does not leave. */
-    void prove(Link link, Line line) {
+    /**
+     * Says a line of a proof, or tells why it does not leave.
+     *
+     * @param question where it is one
+     */
+    void prove(Link link, Line line, Optional<Question> question) {
         if (!link.socket().works()) {
             stop(line, new Reason.SocketBroken(link.socket().trouble()));
         } else if (link.gate() != Gate.OPEN) {
@@ -403,7 +407,7 @@ final class Sending {
                     .ifPresentOrElse(
                             bytes -> {
                                 left(link, line, bytes);
-                                awaiting.proofOf(link, line);
+                                awaiting.proofOf(link, line, question);
                             },
                             () -> stop(line, new Reason.NotTaken()));
         }
@@ -412,10 +416,11 @@ final class Sending {
     /** Asks what came of values that have settled, where the target tells only when it is asked. */
     void askSettled(Link link) {
         if (link.gate().isKeptAlive()) {
-            for (String address : link.lane().questions(state.now())) {
-                state.exchanges.asked(link.id(), address, state.now());
+            for (Question question : link.lane().questions(state.now())) {
+                state.exchanges.asked(link.id(), question.answeredOn(), state.now());
                 state.due.noLaterThan(Due.OfAll.ANSWERS, state.exchanges.nextDue());
-                question(link, address);
+                state.asked.note(link.id(), question.answeredOn(), state.now());
+                ask(link, question.message(), question.answeredOn());
             }
         }
     }
@@ -476,20 +481,20 @@ final class Sending {
     /** Questions of ours are told as such, whoever moved what they ask for. */
     void question(Link link, String address) {
         state.asked.note(link.id(), address, state.now());
-        ask(link, address);
+        ask(link, new OscMessage(address, List.of()), address);
     }
 
     /** The same, and a forward says on what is answered. */
     void questionForForward(Link link, String address) {
         state.asked.noteForForward(link.id(), address, state.now());
-        ask(link, address);
+        ask(link, new OscMessage(address, List.of()), address);
     }
 
-    private void ask(Link link, String address) {
+    private void ask(Link link, OscMessage question, String answeredOn) {
         Cause inHand = state.cause();
         state.by(Origin.QUESTION);
-        link.asked(address, state.now());
-        emit(link, new OscMessage(address, List.of()));
+        link.asked(answeredOn, state.now());
+        emit(link, question);
         state.because(inHand, state.now());
     }
 }

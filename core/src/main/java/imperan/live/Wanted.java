@@ -2,6 +2,7 @@ package imperan.live;
 
 import imperan.osc.OscArgument;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -20,13 +21,17 @@ sealed interface Wanted {
         }
     }
 
-    /** Whatever stands: what says nothing, such as the question itself that comes back, answers no question. */
-    enum AnyValue implements Wanted {
-        INSTANCE;
-
+    /**
+     * Whatever stands at a place: what says no more than what was asked, such as the question itself that comes back, answers no question.
+     *
+     * @param names the arguments that name the place
+     */
+    record Told(Map<Integer, OscArgument> names) implements Wanted {
         @Override
         public boolean agrees(List<OscArgument> said) {
-            return !said.isEmpty();
+            return said.size() > names.size()
+                    && names.entrySet().stream()
+                            .allMatch(name -> new Arguments.Each(name.getKey(), name.getValue(), 0).agrees(said));
         }
     }
 
@@ -78,6 +83,14 @@ sealed interface Wanted {
         @Override
         public boolean agrees(List<OscArgument> said) {
             return each.stream().allMatch(argument -> argument.agrees(said));
+        }
+    }
+
+    /** All of them and no more. */
+    record Whole(Arguments arguments) implements Wanted {
+        @Override
+        public boolean agrees(List<OscArgument> said) {
+            return said.size() == arguments.each.size() && arguments.agrees(said);
         }
     }
 

@@ -1,5 +1,6 @@
 package imperan.phrasebook;
 
+import imperan.show.AnswerRule;
 import imperan.show.EditRequest;
 import imperan.show.Outcome;
 import imperan.show.Part;
@@ -47,7 +48,8 @@ public final class PhraseEdit {
                         values.get().choices(),
                         before.fixed(),
                         before.marks(),
-                        before.reads()));
+                        before.reads(),
+                        before.texts()));
         return changed(show, id, phrase, phrase.with(arguments), author);
     }
 
@@ -72,6 +74,30 @@ public final class PhraseEdit {
                 phrase.proved(new ProofRule(
                         range.get().low(), range.get().high(), before.sweep(), before.spacing(), before.most())),
                 author);
+    }
+
+    /**
+     * A proof found the step that a target keeps: its phrase says so from now on.
+     *
+     * @param address on which it is said to
+     * @param step    in the unit of its argument, more than nothing
+     */
+    public static Outcome step(Show show, PartId target, String address, double step, Person author) {
+        Optional<PartId> id = Vocabulary.of(show, target).phraseSaid(address);
+        if (id.isEmpty() || !(show.part(id.get()).map(Part::body).orElse(null) instanceof Phrase phrase)) {
+            return Outcome.Refused.because("No phrase has " + address + " any more");
+        }
+        Phrase kept = new Phrase(
+                phrase.address(),
+                phrase.direction(),
+                phrase.arguments(),
+                phrase.answer().near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, step)),
+                phrase.effect(),
+                phrase.meaning(),
+                phrase.maskedBy(),
+                phrase.masks(),
+                phrase.proof());
+        return changed(show, id.get(), phrase, kept, author);
     }
 
     private static Outcome changed(Show show, PartId id, Phrase before, Phrase after, Person author) {

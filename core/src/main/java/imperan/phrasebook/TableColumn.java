@@ -84,6 +84,8 @@ public enum TableColumn {
     MASKS("masks", "masked while"),
     PROOF("proof"),
     READS("far end", "read as"),
+    ASKED("asked on", "asked by", "query address"),
+    TEXTS("texts", "characters"),
     /** Nobody reads it. */
     IGNORED;
 

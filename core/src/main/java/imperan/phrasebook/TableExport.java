@@ -12,8 +12,8 @@ import java.util.stream.Collectors;
 /** Phrases as a table (RFC 4180) that {@link TableImport} reads back as they are, as far as a table says it. */
 public final class TableExport {
 
-    /** The first line; a table that begins with it is one of ours. */
-    static final String TITLES = SheetText.row(
+    /** How the first line begins; a table that begins so is one of ours. */
+    static final String OURS = SheetText.row(
             "address",
             "types",
             "fixed",
@@ -37,6 +37,8 @@ public final class TableExport {
             "masks",
             "proof",
             "far end");
+
+    private static final String TITLES = OURS + "," + SheetText.row("asked on", "texts");
 
     private TableExport() {}
 
@@ -77,7 +79,9 @@ public final class TableExport {
                     AnswerText.word(phrase.effect()),
                     AnswerText.masks(phrase.masks()),
                     ProofText.write(phrase.proof()),
-                    value == null ? "" : value.reads()));
+                    value == null ? "" : value.reads(),
+                    AskText.write(phrase.answer().ask()),
+                    value == null ? "" : AskText.write(value.texts())));
         }
         return lines.toString();
     }

@@ -9,6 +9,7 @@ import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import imperan.show.Ranges;
 import imperan.show.ScaleMark;
+import imperan.show.TextRule;
 import imperan.table.SheetText;
 import java.io.IOException;
 import java.io.StringReader;
@@ -86,7 +87,7 @@ public final class TableImport {
         reading.all(text);
         // what we wrote is read as it stands
         return new ReadTable(
-                text.startsWith(TableExport.TITLES) ? reading.rows : Families.toldOnce(Families.joined(reading.rows)),
+                text.startsWith(TableExport.OURS) ? reading.rows : Families.toldOnce(Families.joined(reading.rows)),
                 reading.columns);
     }
 
@@ -437,6 +438,8 @@ public final class TableImport {
             guesses.add("there are " + ranges.size() + " ranges for " + varying
                     + (varying == 1 ? " argument" : " arguments") + ": the first is taken");
         }
+        TextRule texts = read(line, TableColumn.TEXTS, AskText::readTexts, "at most 32, plain", guesses)
+                .orElse(TextRule.UNKNOWN);
         List<Phrase.PhraseArgument> arguments = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             boolean isFixed = i < fixed.size();
@@ -460,7 +463,8 @@ public final class TableImport {
                     own.choices(),
                     isFixed ? Optional.of(fixed.get(i)) : Optional.empty(),
                     has ? marks : List.of(),
-                    has && unread.isEmpty() ? reads : ""));
+                    has && unread.isEmpty() ? reads : "",
+                    has ? texts : TextRule.UNKNOWN));
         }
         return arguments;
     }
@@ -606,7 +610,13 @@ public final class TableImport {
                                 "everybody, others, who asks or subscribers",
                                 guesses)
                         .orElse(AnswerRule.Told.UNKNOWN),
-                words(cell(line, TableColumn.WORDS), guesses));
+                words(cell(line, TableColumn.WORDS), guesses),
+                read(
+                        line,
+                        TableColumn.ASKED,
+                        AskText::read,
+                        "/get/level with fixed, answered on /level, in 1",
+                        guesses));
     }
 
     private static Optional<Double> time(String cell) {

@@ -126,6 +126,12 @@ public final class Vocabulary {
         return find(address, phrase -> phrase.direction() != Phrase.Direction.IN);
     }
 
+    /** The phrase by which it is known what we say on an address. */
+    public Optional<PartId> phraseSaid(String address) {
+        return found(address, phrase -> phrase.direction() != Phrase.Direction.IN)
+                .map(found -> found.what().id());
+    }
+
     /** What the target says on an address. */
     public Optional<Known> heard(String address) {
         return find(address, phrase -> phrase.direction() != Phrase.Direction.OUT);
@@ -164,10 +170,14 @@ public final class Vocabulary {
     }
 
     /** The first in the order of the phrasebook. */
-    private Optional<Known> find(String address, Predicate<Phrase> wanted) {
+    private Optional<AddressIndex.Found<Part>> found(String address, Predicate<Phrase> wanted) {
         return byAddress.matching(address).stream()
                 .filter(found -> wanted.test((Phrase) found.what().body()))
-                .min(Comparator.comparing(AddressIndex.Found::what, Part.IN_ORDER))
+                .min(Comparator.comparing(AddressIndex.Found::what, Part.IN_ORDER));
+    }
+
+    private Optional<Known> find(String address, Predicate<Phrase> wanted) {
+        return found(address, wanted)
                 .map(found -> new Known((Phrase) found.what().body(), found.numbers()));
     }
 }

@@ -20,6 +20,7 @@ import java.util.Optional;
  * @param finalSeconds where values come on the way: how long after the first of them the final one may take; empty where the first answer is the final one
  * @param told         who is told of a change
  * @param words        the argument, from 0, in which the target says the value in words of its own, such as −3.0 dB; empty where it does not
+ * @param ask          how it is asked what stands; empty where its own address without arguments is the question, or where it answers none
  */
 public record AnswerRule(
         Kind kind,
@@ -31,13 +32,14 @@ public record AnswerRule(
         double seconds,
         Optional<Double> finalSeconds,
         Told told,
-        Optional<Integer> words) {
+        Optional<Integer> words,
+        Optional<AskRule> ask) {
 
     /** What most targets take at most, and where they are nothing else is told. */
     public static final double USUAL_SECONDS = 0.5;
 
     /** More arguments than any message of a control has. */
-    private static final int MOST_PLACES = 64;
+    static final int MOST_PLACES = 64;
 
     public AnswerRule {
         places = List.copyOf(places);
@@ -122,6 +124,7 @@ public record AnswerRule(
             rules.problem("answer/given", "Write the value that comes back");
         }
         rules.note("answer/given", given);
+        ask.ifPresent(how -> how.check(rules, spoken));
         if (!isTime(seconds)) {
             rules.problem("answer/seconds", "The time for an answer is more than nothing and at most a day");
         }
@@ -160,6 +163,7 @@ public record AnswerRule(
                 USUAL_SECONDS,
                 Optional.empty(),
                 Told.UNKNOWN,
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -175,12 +179,13 @@ public record AnswerRule(
                 USUAL_SECONDS,
                 Optional.empty(),
                 Told.UNKNOWN,
+                Optional.empty(),
                 Optional.empty());
     }
 
     public AnswerRule near(Tolerance near) {
         return new AnswerRule(
-                kind, address, says, given, places, Optional.of(near), seconds, finalSeconds, told, words);
+                kind, address, says, given, places, Optional.of(near), seconds, finalSeconds, told, words, ask);
     }
 
     /** Within a share of the range. */
@@ -189,38 +194,48 @@ public record AnswerRule(
     }
 
     public AnswerRule within(double time) {
-        return new AnswerRule(kind, address, says, given, places, tolerance, time, finalSeconds, told, words);
+        return new AnswerRule(kind, address, says, given, places, tolerance, time, finalSeconds, told, words, ask);
     }
 
     /** Values come on the way, and the final one within this time of the first. */
     public AnswerRule settling(double time) {
-        return new AnswerRule(kind, address, says, given, places, tolerance, seconds, Optional.of(time), told, words);
+        return new AnswerRule(
+                kind, address, says, given, places, tolerance, seconds, Optional.of(time), told, words, ask);
     }
 
     /** Always this value. */
     public AnswerRule saying(String value) {
-        return new AnswerRule(kind, address, Says.GIVEN, value, places, tolerance, seconds, finalSeconds, told, words);
+        return new AnswerRule(
+                kind, address, Says.GIVEN, value, places, tolerance, seconds, finalSeconds, told, words, ask);
     }
 
     /** Whatever it says. */
     public AnswerRule sayingAnything() {
-        return new AnswerRule(kind, address, Says.ANY, "", places, tolerance, seconds, finalSeconds, told, words);
+        return new AnswerRule(kind, address, Says.ANY, "", places, tolerance, seconds, finalSeconds, told, words, ask);
     }
 
     /** The same, told only to who asks. */
     public AnswerRule asked() {
-        return new AnswerRule(Kind.QUERY, address, says, given, places, tolerance, seconds, finalSeconds, told, words);
+        return new AnswerRule(
+                Kind.QUERY, address, says, given, places, tolerance, seconds, finalSeconds, told, words, ask);
     }
 
     public AnswerRule at(List<Integer> where) {
-        return new AnswerRule(kind, address, says, given, where, tolerance, seconds, finalSeconds, told, words);
+        return new AnswerRule(kind, address, says, given, where, tolerance, seconds, finalSeconds, told, words, ask);
     }
 
     public AnswerRule telling(Told who) {
-        return new AnswerRule(kind, address, says, given, places, tolerance, seconds, finalSeconds, who, words);
+        return new AnswerRule(kind, address, says, given, places, tolerance, seconds, finalSeconds, who, words, ask);
     }
 
     public AnswerRule worded(Optional<Integer> argument) {
-        return new AnswerRule(kind, address, says, given, places, tolerance, seconds, finalSeconds, told, argument);
+        return new AnswerRule(
+                kind, address, says, given, places, tolerance, seconds, finalSeconds, told, argument, ask);
+    }
+
+    /** The same, and this is how it is asked what stands. */
+    public AnswerRule asking(AskRule how) {
+        return new AnswerRule(
+                kind, address, says, given, places, tolerance, seconds, finalSeconds, told, words, Optional.of(how));
     }
 }

@@ -97,6 +97,7 @@ public record Phrase(
      * @param choices texts or numbers, where only these are understood
      * @param fixed   the one value that it always has, such as a channel number before the value
      * @param reads   what the target makes of a number before it reads it, as steps written by {@link ShapingText}, such as {@code multiply 100 | cut}; empty where it reads what is sent
+     * @param texts   which texts it takes, where it is one
      * @param marks   points of its scale that people have a word for, where its numbers say nothing to them
      */
     public record PhraseArgument(
@@ -107,7 +108,8 @@ public record Phrase(
             List<String> choices,
             Optional<String> fixed,
             List<ScaleMark> marks,
-            String reads) {
+            String reads,
+            TextRule texts) {
         private static final int MOST_READS = 200;
 
         public PhraseArgument {
@@ -122,6 +124,7 @@ public record Phrase(
                 Ranges.problem(type, low.get(), high.get()).ifPresent(p -> rules.problem(field + "/high", p));
             }
             rules.marks(field + "/marks", marks);
+            texts.check(rules, field + "/texts");
             readsProblem().ifPresent(p -> rules.problem(field + "/reads", p));
         }
 
@@ -138,7 +141,12 @@ public record Phrase(
 
         /** The same, of which the target makes something before it reads it. */
         public PhraseArgument readAs(String steps) {
-            return new PhraseArgument(type, low, high, unit, choices, fixed, marks, steps);
+            return new PhraseArgument(type, low, high, unit, choices, fixed, marks, steps, texts);
+        }
+
+        /** The same, which takes only these texts. */
+        public PhraseArgument taking(TextRule some) {
+            return new PhraseArgument(type, low, high, unit, choices, fixed, marks, reads, some);
         }
 
         /** One whose numbers speak for themselves. */
@@ -149,7 +157,7 @@ public record Phrase(
                 String unit,
                 List<String> choices,
                 Optional<String> fixed) {
-            return new PhraseArgument(type, low, high, unit, choices, fixed, List.of(), "");
+            return new PhraseArgument(type, low, high, unit, choices, fixed, List.of(), "", TextRule.UNKNOWN);
         }
     }
 

@@ -54,6 +54,9 @@ public final class Upgrade {
         if (version < 15) {
             from14(body);
         }
+        if (version < 16) {
+            from15(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -203,6 +206,16 @@ public final class Upgrade {
             add(body, "{\"at\": null}");
         } else if (kind(body).equals("cueList") && !body.has("track")) {
             add(body, "{\"track\": null}");
+        }
+    }
+
+    /** How a phrase is asked, and which texts it takes, could not be said. */
+    private static void from15(JsonNode body) {
+        if (kind(body).equals("phrase") && !body.path("answer").has("ask")) {
+            add(body.path("answer"), "{\"ask\": null}");
+            body.path("arguments")
+                    .forEach(
+                            argument -> add(argument, "{\"texts\": {\"longest\": null, \"characters\": \"UNKNOWN\"}}"));
         }
     }
 

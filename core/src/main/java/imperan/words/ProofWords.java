@@ -89,6 +89,9 @@ public final class ProofWords {
         if (extent.choices() < extent.ofChoices()) {
             words.add(extent.choices() + " of " + extent.ofChoices() + " choices");
         }
+        extent.texts()
+                .ifPresent(texts -> words.add("texts of at most " + texts.longest() + " characters"
+                        + (texts.accents() ? "" : ", without accents")));
         extent.unseen().ifPresent(step -> words.add("steps of " + figures(step) + " or finer not checked"));
         return String.join(" · ", words);
     }
@@ -174,6 +177,11 @@ public final class ProofWords {
                             .map(ProofWords::figures)
                             .orElse("its own")
                     + ". If that is how it works, set this step in its phrase";
+            case DIFFERENT_ARGUMENTS -> "Sent " + line.sent() + ", answered " + line.said()
+                    + ", with another number of arguments. Say in the phrasebook which of them is the value";
+            case RELEASED_EARLY -> "Released before its answer came: what came may answer the release. Look at it";
+            case UNPROMPTED -> line.targetName()
+                    + " says one value after the other there by itself, so no answer could be told from those. Stop what moves it";
             case STRENGTH_UNKNOWN -> "Answered, in a report that does not say how strongly it is known. Prove it again";
             case ONE_WAY -> "Sent; " + line.targetName() + " does not answer it, and nobody looked";
             case NOT_JUDGED -> "What came proves nothing: " + line.targetName()

@@ -330,6 +330,7 @@ class ActingChecksTest extends CheckedShow {
                 AnswerRule.USUAL_SECONDS,
                 Optional.empty(),
                 AnswerRule.Told.UNKNOWN,
+                Optional.empty(),
                 Optional.empty());
         Phrase before = level("/in/<ch:1..12>/level");
         Phrase answered = Phrase.plain(before.address(), before.direction(), before.arguments(), elsewhere, "", "");

@@ -30,6 +30,7 @@ import imperan.show.ScaleMark;
 import imperan.show.Send;
 import imperan.show.Show;
 import imperan.show.Shows;
+import imperan.show.TextRule;
 import imperan.show.form.Choice;
 import imperan.show.form.Colour;
 import imperan.show.form.Fader;
@@ -151,7 +152,8 @@ class PhrasePlacerTest {
                                 List.of(),
                                 Optional.empty(),
                                 marks,
-                                "")),
+                                "",
+                                TextRule.UNKNOWN)),
                         AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)),
                         "",
                         ""),
@@ -363,7 +365,8 @@ class PhrasePlacerTest {
                 List.of("0", "1", "2"),
                 Optional.empty(),
                 List.of(new ScaleMark(0, "still"), new ScaleMark(2, "storm")),
-                "");
+                "",
+                TextRule.UNKNOWN);
         assertThat(((Choice) one(phrase("/wave", Direction.BOTH, wave), "/wave").form()).options())
                 .containsExactly(
                         new Choice.Option("still", "0"), new Choice.Option("1", "1"), new Choice.Option("storm", "2"));

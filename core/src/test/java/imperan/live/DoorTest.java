@@ -49,7 +49,8 @@ class DoorTest {
             new Command.FindOut(Stage.DESK),
             new Command.Say(Stage.DESK, "/x"),
             new Command.SayBytes(Stage.DESK, "2f78 0000 2c000000"),
-            new Command.Prove(new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of())),
+            new Command.Prove(
+                    new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of()), Optional.empty()),
             new Command.Learn(true),
             new Command.StepCues(LIST, Command.StepCues.Deed.RESET, Optional.empty()),
             new Command.StepTrack(TRACK, Command.StepTrack.Deed.PLAY, Optional.empty(), Optional.empty()),
@@ -170,7 +171,8 @@ class DoorTest {
                 Arguments.of(new Command.SayBytes(Stage.DESK, "2f780000 2c000000"), Cause.Origin.SAY, List.of("/x")),
                 Arguments.of(
                         new Command.Prove(
-                                new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of())),
+                                new Line(Optional.empty(), 0, Optional.of(Stage.DESK), "Desk", "/x", List.of()),
+                                Optional.empty()),
                         Cause.Origin.PROOF,
                         List.of("/x")));
     }
@@ -194,10 +196,13 @@ class DoorTest {
                 Arguments.of(new Command.Say(gone, "/x"), "This target is no longer in the rig"),
                 Arguments.of(new Command.SayBytes(gone, "2f780000 2c000000"), "This target is no longer in the rig"),
                 Arguments.of(
-                        new Command.Prove(new Line(Optional.empty(), 0, Optional.of(gone), "", "/x", List.of())),
+                        new Command.Prove(
+                                new Line(Optional.empty(), 0, Optional.of(gone), "", "/x", List.of()),
+                                Optional.empty()),
                         "This target is no longer in the rig"),
                 Arguments.of(
-                        new Command.Prove(new Line(Optional.empty(), 0, Optional.empty(), "", "/x", List.of())),
+                        new Command.Prove(
+                                new Line(Optional.empty(), 0, Optional.empty(), "", "/x", List.of()), Optional.empty()),
                         "A line of a proof has a target"),
                 Arguments.of(
                         new Command.StepCues(gone, Command.StepCues.Deed.RESET, Optional.empty()),

@@ -201,7 +201,10 @@ class ExchangesTest {
     @Test
     void theFinalValueIsWaitedForFromTheFirstThatDiffersOn() {
         Expectation settling = new Expectation(
-                AnswerRule.usual(AnswerRule.Kind.SAME).within(0.5).settling(2), Optional.of("/a"), List.of());
+                AnswerRule.usual(AnswerRule.Kind.SAME).within(0.5).settling(2),
+                Optional.of("/a"),
+                List.of(),
+                Optional.empty());
         open("/a", settling.limitNanos(), settling, 0);
         exchanges.heard(Shows.DESK, "/a", List.of(new OscArgument.Int32(7)), 400_000_000L, (exchange, wrong) -> {});
         assertThat(exchanges.nextDue()).isEqualTo(2_400_000_000L);

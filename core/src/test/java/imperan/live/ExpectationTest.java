@@ -7,12 +7,15 @@ import imperan.osc.OscArgument;
 import imperan.osc.OscArgument.Float32;
 import imperan.osc.OscArgument.Int32;
 import imperan.osc.OscArgument.Text;
+import imperan.osc.OscMessage;
 import imperan.show.AnswerRule;
 import imperan.show.AnswerRule.Tolerance;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AskRule;
 import imperan.show.Phrase.PhraseArgument;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,7 +28,7 @@ class ExpectationTest {
     private static final List<ArgumentSource> WAY = List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 100));
 
     private static Expectation of(AnswerRule rule, PhraseArgument... arguments) {
-        return new Expectation(rule, Optional.of("/level"), List.of(arguments));
+        return new Expectation(rule, Optional.of("/level"), List.of(arguments), Optional.empty());
     }
 
     private static PhraseArgument argument(ArgumentType type, double low, double high) {
@@ -202,5 +205,57 @@ class ExpectationTest {
                 .isEqualTo(2.0 / 200);
         Optional<ArgumentSource.Value> standing = Optional.of(new ArgumentSource.Value(ArgumentType.INT32, 3, 3));
         assertThat(of(SAME).share(standing)).as("one that has no way").isEqualTo(0.5);
+    }
+
+    private static final ArgumentSource THREE = new ArgumentSource.Fixed(ArgumentType.INT32, "3");
+    private static final ArgumentSource LEVEL = new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1);
+
+    @Test
+    void whatIsFixedBesideWhatVariesNamesAPlace() {
+        Expectation untold = Expectation.UNTOLD;
+        assertThat(untold.names(List.of(THREE, LEVEL), 2)).containsExactly(true, false);
+        assertThat(untold.names(List.of(LEVEL), 1)).containsExactly(false);
+        assertThat(untold.names(List.of(THREE, THREE), 2))
+                .as("the last is the value")
+                .containsExactly(true, false);
+        PhraseArgument part = argument(ArgumentType.INT32, 0, 255);
+        assertThat(of(SAME, part, part, part).names(List.of(THREE, THREE, THREE), 3))
+                .as("three that are alike are one value")
+                .containsExactly(false, false, false);
+        assertThat(of(SAME, argument(ArgumentType.INT32, 1, 8), part).names(List.of(THREE, THREE), 2))
+                .containsExactly(true, false);
+        assertThat(of(SAME, part, fixed(ArgumentType.INT32, "3")).names(List.of(THREE, THREE), 2))
+                .as("the phrase tells")
+                .containsExactly(false, true);
+    }
+
+    private static Expectation asking(AskRule how) {
+        return new Expectation(SAME.asking(how), Optional.of("/level"), List.of(), Optional.of(how));
+    }
+
+    @Test
+    void aQuestionIsItsOwnAddressUnlessAPhraseTellsOtherwise() {
+        List<OscArgument> sent = List.of(new Int32(3), new Float32(0.5f));
+        List<ArgumentSource> sources = List.of(THREE, LEVEL);
+        assertThat(of(SAME).question("/level", sent.subList(1, 2), List.of(LEVEL))
+                        .orElseThrow()
+                        .message())
+                .isEqualTo(OscMessage.of("/level"));
+        assertThat(of(SAME).question("/level", sent, sources))
+                .as("it names no place")
+                .isEmpty();
+        assertThat(asking(AskRule.on("/get")).question("/level", sent, sources)).isEmpty();
+        Question named = asking(AskRule.on("/get").named().answered("/is").at(List.of(1, 0)))
+                .question("/level", sent, sources)
+                .orElseThrow();
+        assertThat(named.message()).isEqualTo(OscMessage.of("/get", new Int32(3)));
+        assertThat(named.answeredOn()).isEqualTo("/is");
+        assertThat(named.names()).isEqualTo(Map.of(1, new Int32(3)));
+        Wanted.Told told = new Wanted.Told(named.names());
+        assertThat(told.agrees(List.of(new Float32(0.5f), new Int32(3)))).isTrue();
+        assertThat(told.agrees(List.of(new Float32(0.5f), new Int32(4))))
+                .as("another place")
+                .isFalse();
+        assertThat(told.agrees(List.of(new Int32(3)))).as("the question itself").isFalse();
     }
 }

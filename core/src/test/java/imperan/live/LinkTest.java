@@ -39,11 +39,11 @@ class LinkTest {
         Link link = link(target);
         link.asked("/a", SECOND);
         assertThat(link.answered("/a", SECOND)).isTrue();
-        link.lastSaid().heard(OscMessage.of("/a", new OscArgument.Int32(1)), SECOND);
+        link.lastSaid().heard(OscMessage.of("/a", new OscArgument.Int32(1)), false, SECOND);
         link.heardMalformed(SECOND);
         link.heardForLater(SECOND);
         link.asked("/b", SECOND);
-        link.lane().askOnceSettled("/c", SECOND);
+        link.lane().askOnceSettled(Question.plain("/c", Expectation.UNTOLD), SECOND);
         return link;
     }
 
@@ -244,7 +244,7 @@ class LinkTest {
         assertThat(link.answerLog()).isSameAs(before);
         assertThat(link.lastSaid().on("/a")).isPresent();
         assertThat(link.arrivals().malformedAt()).hasValue(SECOND);
-        assertThat(link.lane().questions(100 * SECOND)).containsExactly("/c");
+        assertThat(link.lane().questions(100 * SECOND)).containsExactly(Question.plain("/c", Expectation.UNTOLD));
         assertThat(link.target().name()).isEqualTo("Mixer");
     }
 

@@ -14,6 +14,7 @@ import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Phrasebook;
 import imperan.show.ProofRule;
 import imperan.show.Show;
+import imperan.show.Target;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -141,5 +142,26 @@ class PhraseEditTest {
         }
         assertThat(refused(PhraseEdit.proofValues(show(VALUE), new PartId("book"), "0 to 1", ADA)))
                 .contains("no longer there");
+    }
+
+    @Test
+    void aStepThatAProofFoundIsWrittenIntoThePhraseOfItsAddress() {
+        PartId desk = new PartId("desk");
+        Target target = Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.REPORTS)
+                .speaking(new PartId("book"));
+        Show show = ((Outcome.Accepted) show(VALUE)
+                        .apply(
+                                new EditRequest(
+                                        "Put",
+                                        List.of(new EditRequest.Put(new Part(desk, Optional.empty(), 0, target), 0))),
+                                ADA))
+                .show();
+        Show after = ((Outcome.Accepted) PhraseEdit.step(show, desk, "/a", 0.125, ADA)).show();
+        assertThat(((Phrase) after.part(ID).orElseThrow().body()).answer().tolerance())
+                .contains(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, 0.125));
+        assertThat(refused(PhraseEdit.step(show, desk, "/b", 0.125, ADA))).contains("No phrase has /b any more");
+        assertThat(refused(PhraseEdit.step(show, new PartId("gone"), "/a", 0.125, ADA)))
+                .contains("No phrase has /a any more");
+        assertThat(refused(PhraseEdit.step(show, desk, "/a", 0, ADA))).contains("a step is more than nothing");
     }
 }

@@ -5,10 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import imperan.phrasebook.ReadRow.Verdict;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AskRule;
 import imperan.show.Mask;
 import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import imperan.show.ScaleMark;
+import imperan.show.TextRule;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -219,8 +221,12 @@ class TableImportTest {
                         List.of(),
                         Optional.empty(),
                         List.of(new ScaleMark(0, "off"), new ScaleMark(0.5623, "0 dB")),
-                        "multiply 100 | cut")),
-                AnswerRule.usual(AnswerRule.Kind.SAME).near(0.01).worded(Optional.of(1)),
+                        "multiply 100 | cut",
+                        TextRule.UNKNOWN)),
+                AnswerRule.usual(AnswerRule.Kind.SAME)
+                        .near(0.01)
+                        .worded(Optional.of(1))
+                        .asking(AskRule.on("/main/get").at(List.of(1)).answered("/main/is")),
                 "",
                 ""));
         phrases.add(new Phrase(
@@ -266,10 +272,33 @@ class TableImportTest {
                         "",
                         "")
                 .doing(Phrase.Effect.TOGGLE));
+        phrases.add(Phrase.plain(
+                "/title",
+                Phrase.Direction.BOTH,
+                List.of(
+                        Phrase.PhraseArgument.plain(
+                                ArgumentType.INT32,
+                                Optional.empty(),
+                                Optional.empty(),
+                                "",
+                                List.of(),
+                                Optional.of("2")),
+                        Phrase.PhraseArgument.plain(
+                                        ArgumentType.TEXT,
+                                        Optional.empty(),
+                                        Optional.empty(),
+                                        "",
+                                        List.of(),
+                                        Optional.empty())
+                                .taking(new TextRule(Optional.of(32), TextRule.Characters.PLAIN))),
+                AnswerRule.usual(AnswerRule.Kind.QUERY)
+                        .asking(AskRule.on("/get/title").named()),
+                "",
+                ""));
         String csv = TableExport.write(phrases);
         try (CSVParser parser = CSVParser.parse(csv, CSVFormat.RFC4180)) {
-            assertThat(parser.getRecords()).hasSize(9).allSatisfy(line -> assertThat(line.size())
-                    .isEqualTo(23));
+            assertThat(parser.getRecords()).hasSize(10).allSatisfy(line -> assertThat(line.size())
+                    .isEqualTo(25));
         }
         assertThat(TableImport.read(csv).stream()
                         .map(row -> row.phrase().orElseThrow())

@@ -27,6 +27,8 @@ import java.util.List;
 import java.util.PriorityQueue;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.function.IntFunction;
+import java.util.function.Supplier;
 
 /** A running show on a clock of its own, with a desk at its other end that answers as a test wants it to. */
 public final class Hall implements LiveSink {
@@ -60,7 +62,7 @@ public final class Hall implements LiveSink {
     /** What the desk says later. */
     private final PriorityQueue<Later> later = new PriorityQueue<>(Comparator.comparingLong(Later::at));
 
-    private record Later(long at, OscMessage message) {}
+    private record Later(long at, Supplier<OscMessage> says) {}
 
     public Hall(Show show) {
         this.show = show;
@@ -89,7 +91,7 @@ public final class Hall implements LiveSink {
         while (nextDue() <= end) {
             now = Math.max(now, nextDue());
             while (!later.isEmpty() && later.peek().at <= now) {
-                from(DESK_HOST, DESK_PORT, ANSWER_PORT, later.poll().message);
+                from(DESK_HOST, DESK_PORT, ANSWER_PORT, later.poll().says.get());
             }
             live.takeDue(now);
             run();
@@ -105,7 +107,15 @@ public final class Hall implements LiveSink {
 
     /** The desk says something by itself, so much later. */
     public void later(long millis, String address, List<OscArgument> arguments) {
-        later.add(new Later(now + millis * MS, new OscMessage(address, arguments)));
+        later.add(new Later(now + millis * MS, () -> new OscMessage(address, arguments)));
+    }
+
+    /** The desk says something by itself, every so often for so long; what it says is asked for each time with its number. */
+    public void every(long millis, long longest, IntFunction<OscMessage> says) {
+        for (int i = 1; i * millis <= longest; i++) {
+            int turn = i;
+            later.add(new Later(now + i * millis * MS, () -> says.apply(turn)));
+        }
     }
 
     /** Lets time pass until then, with all that is due. */

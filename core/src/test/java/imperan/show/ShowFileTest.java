@@ -77,7 +77,7 @@ class ShowFileTest {
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(OneOfEach.show()), InputFormat.JSON)).isEmpty();
         for (String broken : List.of(
-                file.replace("\"version\":15", "\"version\":1"),
+                file.replace("\"version\":16", "\"version\":1"),
                 file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"),
                 file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
@@ -95,7 +95,7 @@ class ShowFileTest {
                 "{\"format\":\"imp | line 1, column 15 | not JSON",
                 "[] | format | not a show file",
                 "{\"format\":\"other\"} | format | not a show file",
-                "{\"format\":\"imperan-show\",\"version\":16} | version | version 16; this Imperan reads versions 1 to 15",
+                "{\"format\":\"imperan-show\",\"version\":17} | version | version 17; this Imperan reads versions 1 to 16",
                 "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
                 "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
             })
@@ -181,7 +181,9 @@ class ShowFileTest {
 
     /** The same file as version 11 wrote it: the ends of a range, and no steps. */
     private static String asOfVersion11(String file) {
-        return file.replace("\"version\":15", "\"version\":11")
+        return file.replace("\"version\":16", "\"version\":11")
+                .replace("\"ask\":null,", "")
+                .replace("\"texts\":{\"characters\":\"UNKNOWN\",\"longest\":null},", "")
                 .replaceAll(
                         "\"shaping\":\\[\\{\"fromHigh\":1,\"fromLow\":0,\"high\":([^,]*),\"low\":([^,]*),\"step\":\"scale\"}]",
                         "\"high\":$1,\"low\":$2");
@@ -226,7 +228,9 @@ class ShowFileTest {
                                 List.of(
                                         Listen.value(Optional.of(Shows.DESK), "/t", 0, -45, 45),
                                         Listen.label(Optional.of(Shows.DESK), "/n", 0))))));
-        String eleventh = file.replace("\"version\":15", "\"version\":11")
+        String eleventh = file.replace("\"version\":16", "\"version\":11")
+                .replace("\"ask\":null,", "")
+                .replace("\"texts\":{\"characters\":\"UNKNOWN\",\"longest\":null},", "")
                 .replace("\"degrees\":45,", "\"degrees\":45,\"smoothingSeconds\":0.2,")
                 .replace("{\"seconds\":0.2,\"step\":\"smooth\"},", "")
                 .replaceAll(

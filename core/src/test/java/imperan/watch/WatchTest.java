@@ -156,13 +156,15 @@ class WatchTest {
     void whatAProofSaysIsJudgedByTheProof() {
         hall.does(Hall.MUTE);
         hall.live.carryOut(
-                new Command.Prove(new Line(
-                        Optional.of(FADER),
-                        0,
-                        Optional.of(Shows.DESK),
-                        "Desk",
-                        "/level",
-                        List.of(new OscArgument.Float32(0.2f)))),
+                new Command.Prove(
+                        new Line(
+                                Optional.of(FADER),
+                                0,
+                                Optional.of(Shows.DESK),
+                                "Desk",
+                                "/level",
+                                List.of(new OscArgument.Float32(0.2f))),
+                        Optional.empty()),
                 Actor.proof("Ada"),
                 hall.now);
         hall.run();

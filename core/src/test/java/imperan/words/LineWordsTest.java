@@ -11,6 +11,7 @@ import imperan.show.Phrase;
 import imperan.show.Phrase.Direction;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.ScaleMark;
+import imperan.show.TextRule;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,7 +32,15 @@ class LineWordsTest {
 
     private static PhraseArgument number(String unit, Optional<String> fixed, ScaleMark... marks) {
         return new PhraseArgument(
-                ArgumentType.FLOAT32, Optional.empty(), Optional.empty(), unit, List.of(), fixed, List.of(marks), "");
+                ArgumentType.FLOAT32,
+                Optional.empty(),
+                Optional.empty(),
+                unit,
+                List.of(),
+                fixed,
+                List.of(marks),
+                "",
+                TextRule.UNKNOWN);
     }
 
     @Test

@@ -284,6 +284,37 @@ class PhrasebookTest extends InstalledTest {
     }
 
     @Test
+    void howAPhraseIsAskedIsSaid() {
+        open("Wick");
+        page.getByLabel("Details of /wick/master/<m:1..4>/level").click();
+        Locator asked = page.getByLabel("Asked on this address, with the same slots (empty: its own)");
+        asked.fill("/wick/get<");
+        asked.press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).isVisible();
+        asked.fill("/wick/get/<m:1..4>");
+        asked.press("Enter");
+        page.getByLabel("The question carries the fixed arguments, such as a channel number")
+                .click();
+        Locator answered = page.getByLabel("Answered on (empty: the same address)");
+        answered.fill("/wick/is/<m:1..4>");
+        answered.press("Enter");
+        Locator places =
+                page.getByLabel("The answer says it in its arguments number (empty: in the same places), such as 2, 3");
+        places.fill("second");
+        places.press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Write numbers, such as 2, 3");
+        places.fill("2");
+        places.press("Enter");
+        String csv = imperan.api("/phrasebooks/book-wick/phrases.csv");
+        Desk.waitUntil("kept", () -> Chromium.get(page, csv)
+                .text()
+                .contains("\"/wick/get/<m:1..4> with fixed, answered on /wick/is/<m:1..4>, in 1\""));
+        asked.fill("");
+        asked.press("Enter");
+        assertThat(answered).hasCount(0);
+    }
+
+    @Test
     void aPhrasebookBringsItsLinkSheet() {
         page.navigate(imperan.url("/#/rig"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add target"))

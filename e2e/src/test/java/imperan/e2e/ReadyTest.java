@@ -113,6 +113,12 @@ class ReadyTest {
                     .containsText("Its sound “tide-song.wav” is not on this server: load it again under Edit");
 
             // a device that was to play it and cannot is not counted among those that do
+            // (one that has the sound already would take its place)
+            page.navigate(imperan.url("/#/cues/tide-song"));
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Silence here"))
+                    .click();
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sound here")))
+                    .isVisible();
             Page other = chromium.device("Ben");
             other.navigate(imperan.url("/#/cues/tide-song"));
             Locator sound = other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sound here"));

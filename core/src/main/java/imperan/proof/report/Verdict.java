@@ -16,6 +16,12 @@ public enum Verdict {
     ACKNOWLEDGED(Standing.UNDECIDED, "acknowledged"),
     /** What came differs from what was sent by less than one regular step, which is coarser than the phrase allows. */
     COARSER(Standing.UNDECIDED, "coarser"),
+    /** What came has another number of arguments than what was sent, and no phrase says which of them is which. */
+    DIFFERENT_ARGUMENTS(Standing.UNDECIDED, "different arguments"),
+    /** At a venue nothing stays pressed for long: it was released before its answer came, so that what came may answer the release. */
+    RELEASED_EARLY(Standing.UNDECIDED, "released early"),
+    /** Its target says one value after the other there though nobody moves it, so that no answer could be told from those. */
+    UNPROMPTED(Standing.UNDECIDED, "changes unprompted"),
     /** In a report of before it was written down how strongly a line is known. */
     STRENGTH_UNKNOWN(Standing.UNDECIDED, "strength unknown"),
     /** It cannot be answered, and nobody looked. */

@@ -1,11 +1,13 @@
 package imperan.proof.run;
 
+import imperan.live.Expectation;
 import imperan.live.Spelling;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Extent;
 import imperan.proof.report.Verdict;
 import imperan.show.ArgumentSource;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -22,6 +24,8 @@ final class Extents {
     /** The least difference of what was told may be as many steps. */
     private static final int MOST_STEPS_APART = 4;
 
+    private static final int LAST_OF_ASCII = 127;
+
     private Extents() {}
 
     /** Of a line that says a number that varies, or one of several choices; empty where it does neither. */
@@ -36,7 +40,9 @@ final class Extents {
                 .distinct()
                 .sorted()
                 .toList();
-        if (options == 0 && sent.isEmpty()) {
+        List<OscArgument.Text> texts = texts(line, judged);
+        List<Integer> numbers = numbers(line);
+        if (options == 0 && numbers.isEmpty() && texts.isEmpty()) {
             return Optional.empty();
         }
         boolean whole = sent.isEmpty()
@@ -48,12 +54,45 @@ final class Extents {
         return Optional.of(new Extent(
                 whole ? Optional.empty() : Optional.of(sent.get(0)),
                 whole ? Optional.empty() : Optional.of(sent.get(sent.size() - 1)),
-                value.flatMap(varies -> unseen(line, varies, sent)),
+                numbers.stream().flatMap(i -> unseen(line, i, judged).stream()).max(Comparator.naturalOrder()),
                 coarser(line, judged),
                 options == 0
                         ? 0
                         : (int) judged.stream().map(Sample::sent).distinct().count(),
-                options));
+                options,
+                texts.isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(new Extent.Texts(
+                                texts.stream()
+                                        .mapToInt(text -> text.value().length())
+                                        .max()
+                                        .orElseThrow(),
+                                texts.stream()
+                                        .anyMatch(text -> text.value().chars().anyMatch(c -> c > LAST_OF_ASCII))))));
+    }
+
+    /** What was typed. */
+    private static List<OscArgument.Text> texts(PlannedLine line, List<Sample> judged) {
+        List<ArgumentSource> sources = line.send().arguments();
+        return judged.stream()
+                .flatMap(sample -> IntStream.range(
+                                0, Math.min(sources.size(), sample.sent().size()))
+                        .filter(i -> sources.get(i) instanceof ArgumentSource.Typed)
+                        .mapToObj(i -> sample.sent().get(i)))
+                .filter(OscArgument.Text.class::isInstance)
+                .map(OscArgument.Text.class::cast)
+                .toList();
+    }
+
+    /** The arguments that are numbers and vary, by their places. */
+    private static List<Integer> numbers(PlannedLine line) {
+        List<ArgumentSource> sources = line.send().arguments();
+        return IntStream.range(0, sources.size())
+                .filter(i -> sources.get(i) instanceof ArgumentSource.Value value
+                        && value.chain().range() > 0
+                        && Double.isFinite(value.chain().range()))
+                .boxed()
+                .toList();
     }
 
     /** The one argument that varies, where it is a number. */
@@ -78,7 +117,10 @@ final class Extents {
     }
 
     private static List<Double> sent(PlannedLine line, List<Sample> judged) {
-        int index = index(line);
+        return sent(index(line), judged);
+    }
+
+    private static List<Double> sent(int index, List<Sample> judged) {
         return judged.stream()
                 .flatMap(sample -> at(sample.sent(), index).stream())
                 .toList();
@@ -93,10 +135,13 @@ final class Extents {
     }
 
     /** The coarsest steps by which none of what was sent would have come back otherwise. */
-    private static Optional<Double> unseen(PlannedLine line, ArgumentSource.Value value, List<Double> sent) {
+    private static Optional<Double> unseen(PlannedLine line, int index, List<Sample> judged) {
+        ArgumentSource.Value value =
+                (ArgumentSource.Value) line.send().arguments().get(index);
+        List<Double> sent = sent(index, judged);
         double low = Math.min(value.chain().out().low(), value.chain().out().high());
         double range = value.chain().range();
-        double near = line.expected().nearEnough(index(line), line.send().arguments());
+        double near = line.expected().nearEnough(index, line.send().arguments());
         for (int parts = 1; parts <= MOST_PARTS; parts++) {
             double step = range / parts;
             if (sent.stream().allMatch(number -> Math.abs(off(number - low, step)) <= near)) {
@@ -127,12 +172,10 @@ final class Extents {
             return Optional.empty();
         }
         int index = index(line);
-        List<Integer> places = line.expected().rule().places();
-        int place = index < places.size() ? places.get(index) : index;
         List<double[]> pairs = new ArrayList<>();
         for (Sample sample : judged) {
             Optional<Double> sent = at(sample.sent(), index);
-            Optional<Double> told = at(sample.said(), place);
+            Optional<Double> told = at(sample.said(), place(line, sample, index));
             if (sent.isEmpty() || told.isEmpty()) {
                 return Optional.empty();
             }
@@ -142,6 +185,13 @@ final class Extents {
             return Optional.empty();
         }
         return step(pairs, value.get().chain().range());
+    }
+
+    /** The argument of what was told that says an argument of what was sent. */
+    private static int place(PlannedLine line, Sample sample, int index) {
+        Expectation expected = sample.asked() ? line.expected().asAsked() : line.expected();
+        List<Integer> places = expected.rule().places();
+        return index < places.size() ? places.get(index) : index;
     }
 
     private static Optional<Double> step(List<double[]> pairs, double range) {

@@ -45,6 +45,7 @@ final class Flight {
         }
     }
 
+    final Saying saying;
     final Line line;
     final For why;
     /** How long an answer in time takes at most. */
@@ -56,8 +57,9 @@ final class Flight {
     private boolean awaited;
     private Optional<Landing> landing = Optional.empty();
 
-    Flight(Line line, For why, long limitNanos, long missed) {
-        this.line = line;
+    Flight(Saying saying, For why, long limitNanos, long missed) {
+        this.saying = saying;
+        this.line = saying.line();
         this.why = why;
         this.limitNanos = limitNanos;
         this.missed = missed;

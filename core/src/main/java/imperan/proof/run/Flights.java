@@ -3,7 +3,6 @@ package imperan.proof.run;
 import imperan.live.Actor;
 import imperan.live.Command;
 import imperan.live.Ending;
-import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
@@ -48,15 +47,16 @@ final class Flights {
     }
 
     /** @param missed packets that this machine did not handle in time, so far */
-    Flight say(Line line, For why, long limitNanos, LiveShow live, long missed, long now) {
-        Flight flight = new Flight(line, why, limitNanos, missed);
+    Flight say(Saying saying, For why, long limitNanos, LiveShow live, long missed, long now) {
+        Flight flight = new Flight(saying, why, limitNanos, missed);
         said++;
-        line.target()
+        saying.line()
+                .target()
                 .flatMap(live::linkState)
                 .filter(state -> state == LinkState.PORT_CLOSED)
                 .ifPresent(state -> flight.meetsClosedPort());
         inHand = Optional.of(flight);
-        live.carryOut(new Command.Prove(line), actor, now)
+        live.carryOut(new Command.Prove(saying.line(), saying.question()), actor, now)
                 .ifPresent(problem -> flight.lands(Landing.of(Verdict.NOT_JUDGED)));
         inHand = Optional.empty();
         if (!flight.isAwaited()) {

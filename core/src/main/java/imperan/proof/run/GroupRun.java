@@ -1,5 +1,6 @@
 package imperan.proof.run;
 
+import imperan.live.Expectation;
 import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.live.LiveShow;
@@ -14,6 +15,7 @@ import imperan.proof.report.Strength;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Steps.Step;
+import imperan.show.AnswerRule;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -30,6 +32,8 @@ final class GroupRun {
 
     /** What is pressed is released by then, answered or not. */
     static final long PRESSED_NANOS = 200_000_000L;
+    /** So much later than it was there is a value known that is asked for again and again. */
+    private static final long ASKED_AGAIN_NANOS = 300_000_000L;
     /** What is answered by then is asked for each time. */
     private static final long PROMPT_NANOS = 300_000_000L;
     /** After so many without a good answer, more would tell nothing. */
@@ -39,7 +43,7 @@ final class GroupRun {
 
     /** Says something for a group. */
     interface Mouth {
-        Flight say(Line line, For why, long limitNanos);
+        Flight say(Saying saying, For why, long limitNanos);
     }
 
     private final PlannedGroup plan;
@@ -71,7 +75,8 @@ final class GroupRun {
     private long saidAt;
     private long spacedUntil = Long.MIN_VALUE;
 
-    private record Waiting(Flight flight, Optional<PlannedLine> judged, Place place) {}
+    /** @param released whether the same address was said to again before its answer came, to release what it pressed */
+    private record Waiting(Flight flight, Optional<PlannedLine> judged, Place place, boolean released) {}
 
     /**
      * Its target is asked whether it took what was said.
@@ -153,7 +158,10 @@ final class GroupRun {
             Optional<Line> back = place.back();
             if (back.isPresent()) {
                 open.add(new Waiting(
-                        mouth.say(back.get(), For.PUTTING_BACK, place.limitNanos()), Optional.empty(), place));
+                        mouth.say(Saying.of(back.get()), For.PUTTING_BACK, place.limitNanos()),
+                        Optional.empty(),
+                        place,
+                        false));
                 wasSaid(false, now);
                 return true;
             }
@@ -179,11 +187,12 @@ final class GroupRun {
             return false;
         }
         question.answers.asks();
-        question.place.isSpokenTo();
+        question.place.isAsked();
         open.add(new Waiting(
-                mouth.say(question(question.place), For.READING_BACK, question.place.limitNanos()),
+                mouth.say(question.place.asking().orElseThrow(), For.READING_BACK, question.place.limitNanos()),
                 Optional.empty(),
-                question.place));
+                question.place,
+                false));
         return true;
     }
 
@@ -200,7 +209,11 @@ final class GroupRun {
             return false;
         } else if (!unread.isEmpty()) {
             Place place = unread.pollFirst();
-            open.add(new Waiting(mouth.say(question(place), For.READING, place.limitNanos()), Optional.empty(), place));
+            open.add(new Waiting(
+                    mouth.say(place.reading().orElseThrow(), For.READING, place.limitNanos()),
+                    Optional.empty(),
+                    place,
+                    false));
             return true;
         }
         built = true;
@@ -210,7 +223,7 @@ final class GroupRun {
 
     private void build() {
         for (PlannedLine line : plan.lines()) {
-            if (Steps.says(line, places.of(line)).isEmpty()) {
+            if (!places.of(line).streams() && Steps.says(line, places.of(line)).isEmpty()) {
                 obstacles.put(
                         line.id(),
                         places.of(line)
@@ -223,28 +236,38 @@ final class GroupRun {
         steps.forEach(step -> step.judged().ifPresent(line -> leftOf.merge(line.id(), 1, Integer::sum)));
     }
 
-    Line question(Place place) {
-        PlannedLine first = plan.lines().get(0);
-        return new Line(
-                Optional.empty(),
-                0,
-                first.target(),
-                first.targetName(),
-                place.toldOn().orElseThrow(),
-                List.of());
-    }
-
     private void step(Step step, long now, Mouth mouth) {
         step.judged().ifPresent(line -> leftOf.merge(line.id(), -1, Integer::sum));
         Place place = places.movedBy(step.line());
         place.isSpokenTo();
+        if (step.release()) {
+            open.replaceAll(waiting -> waiting.place == place
+                    ? new Waiting(waiting.flight, waiting.judged, waiting.place, true)
+                    : waiting);
+        }
         open.add(new Waiting(
-                mouth.say(step.line(), step.judged().isPresent() ? For.PROBE : For.BETWEEN, place.limitNanos()),
+                mouth.say(
+                        Saying.of(step.line()),
+                        step.judged().isPresent() ? For.PROBE : For.BETWEEN,
+                        place.limitNanos()),
                 step.judged(),
-                place));
+                place,
+                false));
+        step.judged().filter(line -> standsThere(line, place, step.line())).ifPresent(line -> standsAlready = true);
         place.says(step.line().arguments());
         saidAt = now;
         wasSaid(step.release(), now);
+    }
+
+    /** What stands there already proves nothing, however it is answered. */
+    private static boolean standsThere(PlannedLine line, Place place, Line says) {
+        return !line.happensEachTime()
+                && line.expected().rule().says() == AnswerRule.Says.SAME
+                && place.last()
+                        .filter(stands -> !line.expected()
+                                .tellsApart(
+                                        stands, says.arguments(), line.send().arguments()))
+                        .isPresent();
     }
 
     /** What is released belongs to what was pressed, so nothing has to pass in between. */
@@ -285,7 +308,7 @@ final class GroupRun {
         switch (waiting.flight.why) {
             case READING -> {
                 if (!landing.said().isEmpty()) {
-                    waiting.place.reads(landing.said());
+                    waiting.place.answers(landing.said());
                 }
             }
             case PUTTING_BACK -> waiting.place.wentBack(landing.isBack(), putBackMost);
@@ -306,17 +329,62 @@ final class GroupRun {
         if (landing.verdict() == Verdict.SKIPPED) {
             return;
         }
-        boolean proves = landing.verdict() == Verdict.CONFIRMED && !standsAlready;
-        Sample sample = new Sample(
-                landing.verdict() == Verdict.CONFIRMED && !proves ? Verdict.NOT_JUDGED : landing.verdict(),
-                proves ? Optional.of(strength(line, waiting.flight.line.arguments(), landing)) : Optional.empty(),
-                landing.after(),
-                waiting.flight.line.arguments(),
-                landing.said());
+        Verdict verdict = verdict(waiting, landing);
+        boolean isFirstOfMore = isFirstOfMore(line, waiting.place, verdict);
+        Sample sample = sample(
+                line, waiting, landing, standsAlready && verdict == Verdict.CONFIRMED ? Verdict.NOT_JUDGED : verdict);
         standsAlready = false;
-        if (!sample.isGood() || !asks(line, waiting, landing, Optional.of(sample), 0, now)) {
+        // what stood there already proves nothing, but that something else stands there now tells against it
+        boolean isAsked = (verdict == Verdict.CONFIRMED || isFirstOfMore)
+                && asks(line, waiting, landing, Optional.of(sample), 0, now);
+        if (!isAsked) {
             judge(line, waiting.flight.line, sample, live, now);
         }
+    }
+
+    private static Sample sample(PlannedLine line, Waiting waiting, Flight.Landing landing, Verdict verdict) {
+        return new Sample(
+                verdict,
+                verdict == Verdict.CONFIRMED
+                        ? Optional.of(strength(line, waiting.flight.line.arguments(), landing))
+                        : Optional.empty(),
+                landing.after(),
+                waiting.flight.line.arguments(),
+                landing.said(),
+                false);
+    }
+
+    private static Verdict verdict(Waiting waiting, Flight.Landing landing) {
+        PlannedLine line = waiting.judged.orElseThrow();
+        boolean came = landing.on().isPresent() && landing.verdict() != Verdict.NOT_JUDGED;
+        return came && waiting.released
+                ? Verdict.RELEASED_EARLY
+                : came && !landing.isBack()
+                        ? another(line, line.expected(), waiting.flight.line, landing.said(), landing.verdict())
+                        : landing.verdict();
+    }
+
+    /** Whether the value was asked for, and what came was another one: perhaps one on the way, so it is asked again. */
+    private boolean isFirstOfMore(PlannedLine line, Place place, Verdict verdict) {
+        Expectation expected = line.expected();
+        boolean isAskedFor = expected.isAsked()
+                || expected.isToldToOthersOnly()
+                || expected.address().isEmpty();
+        return verdict == Verdict.WRONG_VALUE && isAskedFor && isAsked(line, place);
+    }
+
+    /**
+     * What it means that another value came: nobody knows where that has another number of arguments, and no phrase says which of them is
+     * the value.
+     */
+    private static Verdict another(
+            PlannedLine line, Expectation expected, Line sent, List<OscArgument> said, Verdict verdict) {
+        boolean untold =
+                line.phrase().isEmpty() && said.size() != sent.arguments().size();
+        boolean tooFew = expected.rule().says() == AnswerRule.Says.SAME
+                && expected.rule().places().isEmpty()
+                && said.size() < sent.arguments().size();
+        return untold || tooFew ? Verdict.DIFFERENT_ARGUMENTS : verdict;
     }
 
     /** How strongly what came speaks for what was said, as long as nobody asks. */
@@ -364,7 +432,7 @@ final class GroupRun {
                 said.flight.line,
                 said.place,
                 sample,
-                new ReadBack(line, said.flight.line, said.place.before(), enough, now)));
+                new ReadBack(line, said.place.asked(), said.flight.line, said.place.before(), enough, now)));
         return true;
     }
 
@@ -382,7 +450,13 @@ final class GroupRun {
             judge(
                     line,
                     said,
-                    new Sample(landing.verdict(), Optional.empty(), landing.after(), said.arguments(), landing.said()),
+                    new Sample(
+                            landing.verdict(),
+                            Optional.empty(),
+                            landing.after(),
+                            said.arguments(),
+                            landing.said(),
+                            false),
                     live,
                     now);
         } else if (landing.isBack()) {
@@ -411,16 +485,29 @@ final class GroupRun {
             question.place.standsAt(answers.instead());
             standsAlready = question.sample.isEmpty();
             Sample sample = question.sample.orElseGet(() -> new Sample(
-                    Verdict.CONFIRMED, Optional.empty(), Optional.empty(), question.said.arguments(), List.of()));
-            judge(question.line, question.said, sample.contradicted(against.get(), answers.instead()), live, now);
+                    Verdict.CONFIRMED, Optional.empty(), Optional.empty(), question.said.arguments(), List.of(), true));
+            Verdict verdict =
+                    another(question.line, question.place.asked(), question.said, answers.instead(), against.get());
+            judge(question.line, question.said, sample.contradicted(verdict, answers.instead()), live, now);
         } else {
             question.sample
-                    .map(sample ->
-                            answers.found() == ReadBack.Found.TAKEN ? sample.readBack(answers.agreedOn()) : sample)
+                    .map(sample -> answers.found() == ReadBack.Found.TAKEN
+                            ? taken(question, sample, answers.agreedOn(), now)
+                            : sample)
                     .ifPresent(sample -> judge(question.line, question.said, sample, live, now));
         }
         // what its target says oftener than it is asked, it says because somebody moves it there
         return against.isEmpty() || question.place.odd() > answers.asked();
+    }
+
+    /** It was taken; where the value was told only after others, as late as it was told. */
+    private Sample taken(Asking question, Sample sample, List<OscArgument> told, long now) {
+        if (sample.verdict() != Verdict.WRONG_VALUE) {
+            return sample.readBack(told);
+        }
+        long after = now - saidAt;
+        boolean late = after > question.line.limitNanos() + ASKED_AGAIN_NANOS;
+        return sample.settled(late ? Verdict.LATE : Verdict.CONFIRMED, after, told);
     }
 
     private void judge(PlannedLine line, Line said, Sample sample, LiveShow live, long now) {
@@ -501,9 +588,7 @@ final class GroupRun {
 
     /** Its target says something, whatever it means. */
     void counts(String address) {
-        places.stream()
-                .filter(place -> place.toldOn().filter(address::equals).isPresent())
-                .forEach(Place::isHeardOf);
+        places.stream().filter(place -> place.isAnsweredOn(address)).forEach(Place::isHeardOf);
     }
 
     /**
@@ -530,7 +615,7 @@ final class GroupRun {
     void stands(String address, List<OscArgument> said) {
         places.stream()
                 .filter(place -> place.toldOn().filter(address::equals).isPresent() && place.isToldBy(said))
-                .forEach(place -> place.reads(said));
+                .forEach(place -> place.tells(said));
     }
 
     private void leave() {
@@ -552,8 +637,10 @@ final class GroupRun {
         steps = left;
         unread.clear();
         built = true;
-        // what was said last was answered, and nobody asks any more whether it was taken
+        // what was said last was answered, and nobody asks any more whether it was taken; of another value nobody knows
+        // whether it was the last
         asking.flatMap(Asking::sample)
+                .filter(sample -> sample.verdict() != Verdict.WRONG_VALUE)
                 .ifPresent(sample -> samples.get(asking.get().line.id()).add(sample));
         asking = Optional.empty();
         plan.lines().stream()
@@ -573,8 +660,13 @@ final class GroupRun {
         boolean skipped = because.isPresent() && (of.isEmpty() || because.get() == Obstacle.MOVED_MEANWHILE);
         Optional<Extent> extent = skipped ? Optional.empty() : Extents.of(line, of.judgedOnes());
         boolean isCoarser = extent.flatMap(Extent::coarser).isPresent();
-        Verdict verdict =
-                skipped ? Verdict.SKIPPED : isCoarser ? Verdict.COARSER : of.verdict(masked.contains(line.id()));
+        Verdict verdict = skipped
+                ? Verdict.SKIPPED
+                : isCoarser
+                        ? Verdict.COARSER
+                        : of.isEmpty() && places.of(line).streams()
+                                ? Verdict.UNPROMPTED
+                                : of.verdict(masked.contains(line.id()));
         List<Long> nanos = of.nanos();
         Optional<Sample> telling = of.telling();
         Restored restored = places.of(line).restored();

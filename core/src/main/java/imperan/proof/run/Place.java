@@ -1,11 +1,12 @@
 package imperan.proof.run;
 
+import imperan.live.Expectation;
 import imperan.live.Line;
+import imperan.live.Question;
 import imperan.live.Spelling;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Restored;
 import imperan.show.AnswerRule;
-import imperan.show.ArgumentSource;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -24,8 +25,14 @@ final class Place {
     private final List<Boolean> names;
 
     private final List<OscArgument> example;
-    /** What its target said that stands there; empty where it said nothing. */
+    /** How it is asked what stands there; empty where nobody knows. */
+    private final Optional<Question> question;
+
+    /** What its target said that stands there, as we would send it; empty where it said nothing. */
     private Optional<List<OscArgument>> read = Optional.empty();
+
+    /** Whether its target says one value after the other there though nobody moves it. */
+    private boolean streams;
 
     private boolean moved;
     private Optional<List<OscArgument>> last = Optional.empty();
@@ -54,23 +61,15 @@ final class Place {
         this.example = line.says().isEmpty()
                 ? AtVenue.example(line)
                 : line.says().get(0).arguments();
-        this.names = names(line, example.size());
+        this.names = line.expected().names(line.send().arguments(), example.size());
+        this.question = toldOn().isPresent()
+                ? line.expected().question(address, example, line.send().arguments())
+                : Optional.empty();
     }
 
     /** One that a line moves where it is released, and of which nobody knows what stands there. */
     static Place untold(PlannedLine line, String address) {
         return new Place(line, address);
-    }
-
-    /** All that is fixed, but for the value itself: where all is, that is the last. */
-    private static List<Boolean> names(PlannedLine line, int size) {
-        List<ArgumentSource> sources = line.send().arguments();
-        boolean varies = !sources.stream().allMatch(ArgumentSource.Fixed.class::isInstance);
-        List<Boolean> names = new ArrayList<>(size);
-        for (int i = 0; i < size; i++) {
-            names.add(sources.get(i) instanceof ArgumentSource.Fixed && (varies || i < size - 1));
-        }
-        return names;
     }
 
     String address() {
@@ -113,19 +112,67 @@ final class Place {
     }
 
     /**
-     * Whether a question tells what stands there. One address with a number among its arguments is many places, of which a question names
-     * none.
+     * Whether a question tells what stands there. One address with a number among its arguments is many places, of which only a question
+     * that carries the number names one.
      */
     boolean canBeAsked() {
-        return !untold && !hasNames() && toldOn().isPresent();
+        return !untold && question.isPresent();
     }
 
-    /** Something is said to its target there, a value or a question. */
+    /** How it is asked what stands there; empty where nobody knows. */
+    Optional<Question> question() {
+        return question;
+    }
+
+    /** The question what stands there; empty where there is none. */
+    Optional<Saying> asking() {
+        return question.map(this::saying);
+    }
+
+    /** The same; where none names the place, the address on which it is told may still be answered with the place named. */
+    Optional<Saying> reading() {
+        return asking().or(() -> toldOn().map(on ->
+                Saying.of(saying(Question.plain(on, line.expected())).line())));
+    }
+
+    private Saying saying(Question asks) {
+        return new Saying(
+                new Line(
+                        Optional.empty(),
+                        0,
+                        line.target(),
+                        line.targetName(),
+                        asks.message().address(),
+                        asks.message().arguments()),
+                Optional.of(asks));
+    }
+
+    /** What comes when it is asked. */
+    Expectation asked() {
+        return question.map(Question::expected).orElse(line.expected());
+    }
+
+    /** Whether a question about it is answered on an address. */
+    boolean isAnsweredOn(String on) {
+        return question.map(Question::answeredOn)
+                .or(this::toldOn)
+                .filter(on::equals)
+                .isPresent();
+    }
+
+    /** A value is said to its target there. */
     void isSpokenTo() {
+        if (toldOn().filter(this::isAnsweredOn).isPresent()) {
+            spoken++;
+        }
+    }
+
+    /** It is asked what stands there. */
+    void isAsked() {
         spoken++;
     }
 
-    /** Its target says something there. */
+    /** Its target says something where questions are answered. */
     void isHeardOf() {
         heardOf++;
     }
@@ -133,6 +180,23 @@ final class Place {
     /** Whether its target says more than it is told and asked, such as each thing twice. */
     boolean saysMore() {
         return heardOf > spoken;
+    }
+
+    /**
+     * Where it would be seen that its target says one value after the other there; empty where that tells nothing, as many numbers are told
+     * on one address.
+     */
+    Optional<String> watchedOn() {
+        return hasNames() ? Optional.empty() : toldOn();
+    }
+
+    /** Its target says one value after the other there though nobody moves it: nothing is said there. */
+    void isStreaming() {
+        streams = true;
+    }
+
+    boolean streams() {
+        return streams;
     }
 
     /** Its target did not answer a question about it. */
@@ -147,17 +211,25 @@ final class Place {
 
     /** Its target says that this stands there, and not what was said. */
     void standsAt(List<OscArgument> said) {
-        asSent(said).ifPresent(value -> last = Optional.of(value));
+        asSent(said, asked()).ifPresent(value -> last = Optional.of(value));
     }
 
-    /** What its target says stands there; where it speaks of another number, that tells nothing. */
-    void reads(List<OscArgument> said) {
-        if (hasNames() && asSent(said).isEmpty()) {
-            return;
+    /** What its target says stands there, asked; where it speaks of another number, that tells nothing. */
+    void answers(List<OscArgument> said) {
+        reads(asSent(said, asked()));
+    }
+
+    /** The same, where its target said so by itself. */
+    void tells(List<OscArgument> said) {
+        reads(asSent(said));
+    }
+
+    private void reads(Optional<List<OscArgument>> value) {
+        if (value.isPresent() || !hasNames()) {
+            read = value;
+            last = value;
+            value.ifPresent(ours::add);
         }
-        read = Optional.of(said);
-        last = old();
-        last.ifPresent(ours::add);
     }
 
     /** Whether what its target says by itself tells what stands there: it was told before, or it names the number. */
@@ -196,6 +268,10 @@ final class Place {
 
     /** Between what stood and what was said: a target may pass by there. */
     private boolean isOnTheWay(List<OscArgument> value) {
+        if (before.isEmpty() && line.expected().rule().finalSeconds().isPresent()) {
+            // nobody knows where it came from
+            return true;
+        }
         if (before.isEmpty()
                 || last.isEmpty()
                 || before.get().size() != value.size()
@@ -225,15 +301,20 @@ final class Place {
 
     /** The arguments that bring it back; empty where nobody knows them. */
     Optional<List<OscArgument>> old() {
-        return read.flatMap(this::asSent);
+        return read;
     }
 
     /** The arguments that would bring it to what its target says; empty where there are none, or where it speaks of another place. */
     private Optional<List<OscArgument>> asSent(List<OscArgument> said) {
+        return asSent(said, line.expected());
+    }
+
+    private Optional<List<OscArgument>> asSent(List<OscArgument> said, Expectation expected) {
+        List<Integer> places = expected.rule().places();
         List<OscArgument> arguments = new ArrayList<>();
         for (int i = 0; i < example.size(); i++) {
             OscArgument sent = example.get(i);
-            int place = i < answerPlaces().size() ? answerPlaces().get(i) : i;
+            int place = i < places.size() ? places.get(i) : i;
             Optional<OscArgument> argument = place < said.size() ? Numbers.as(sent, said.get(place)) : Optional.empty();
             if (argument.isEmpty() || names.get(i) && !argument.get().equals(sent)) {
                 return Optional.empty();
@@ -241,10 +322,6 @@ final class Place {
             arguments.add(argument.get());
         }
         return arguments.isEmpty() ? Optional.empty() : Optional.of(arguments);
-    }
-
-    private List<Integer> answerPlaces() {
-        return line.expected().rule().places();
     }
 
     void says(List<OscArgument> arguments) {

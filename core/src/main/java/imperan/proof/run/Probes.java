@@ -8,6 +8,7 @@ import imperan.show.PartId;
 import imperan.show.Phrase;
 import imperan.show.Phrase.PhraseArgument;
 import imperan.show.Send;
+import imperan.show.TextRule;
 import imperan.show.form.Position;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -31,14 +32,20 @@ final class Probes {
 
     /** After ends and middle: two, and two near the ends, that lie between the steps of whoever divides the range into 8, 20 or 32. */
     private static final double[] POINTS = {0, 0.5, 1, 0.3271, 0.7353, 0.0467, 0.9547};
-    /** What is typed where a text is a value, and any will do. */
+    /** What is typed where a text is a value, any will do, and nobody says which. */
     private static final List<String> TEXTS = List.of("Proof A", "Proof B");
+    /** As long are texts where it is known, or may be tried, how long they can be. */
+    private static final int[] LENGTHS = {1, 8, 33, 64};
+
+    private static final String PLAIN = "Proof of texts, ";
+    private static final String ACCENTED = "Prüfung à l’été, ";
 
     private final PartId id;
     private final Control control;
     private final Send send;
     private final String targetName;
     private final Optional<Phrase> phrase;
+    private final boolean standIn;
     private final int most;
 
     /** @param standIn whether a stand-in hears them */
@@ -48,6 +55,7 @@ final class Probes {
         this.send = send;
         this.targetName = targetName;
         this.phrase = phrase;
+        this.standIn = standIn;
         this.most = standIn ? MOST_CHOICES : MOST_CHOICES_AT_VENUE;
     }
 
@@ -126,7 +134,30 @@ final class Probes {
                 ? Arrays.stream(spreadOver(choices.size()))
                         .mapToObj(choices::get)
                         .toList()
-                : any ? TEXTS : List.of();
+                : any ? anyTexts() : List.of();
+    }
+
+    /** At a stand-in texts of several lengths; at a venue short plain ones, unless its phrase says what it takes. */
+    private List<String> anyTexts() {
+        TextRule rule = phrase.stream()
+                .flatMap(known -> known.arguments().stream())
+                .filter(argument -> argument.type() == ArgumentType.TEXT)
+                .map(PhraseArgument::texts)
+                .findFirst()
+                .orElse(TextRule.UNKNOWN);
+        if (!standIn && rule.longest().isEmpty()) {
+            return TEXTS;
+        }
+        String letters = rule.characters() == TextRule.Characters.ANY ? ACCENTED : PLAIN;
+        int longest = rule.longest().orElse(LENGTHS[LENGTHS.length - 1]);
+        List<String> texts = new ArrayList<>();
+        for (int i = 0; i < LENGTHS.length && (i == 0 || LENGTHS[i - 1] < longest); i++) {
+            int length = Math.min(LENGTHS[i], longest);
+            // each begins otherwise, so that one that stands is told from the next
+            String text = ((char) ('A' + i) + " " + letters.repeat(length)).substring(0, length);
+            texts.add(text);
+        }
+        return texts.size() > 1 ? texts : List.of("A", "B");
     }
 
     private Line line(Position position, int steps, String typed) {

@@ -45,6 +45,8 @@ public final class ProofRun {
     static final int MOST_AT_ONCE_SLOW = 24;
     /** Who may take so long for an answer takes its time. */
     private static final long SLOW_NANOS = 1_000_000_000L;
+    /** So long it is watched at most whether what changed just now changes again. */
+    private static final long WATCHED_NANOS = 2_000_000_000L;
     /** Said in one turn; then hands are looked at again. */
     private static final int MOST_IN_A_TURN = 32;
 
@@ -108,6 +110,8 @@ public final class ProofRun {
     private boolean stopped;
     private boolean renewed;
     private long turnAgainAt = Long.MAX_VALUE;
+    /** Until then it is watched whether what changed just now changes again. */
+    private long watchedUntil = Long.MAX_VALUE;
 
     private record Reading(GroupRun group, Place place, Optional<Flight> flight) {}
 
@@ -173,7 +177,10 @@ public final class ProofRun {
                 .target()
                 .map(silences::get)
                 .ifPresent(silence -> silence.landed(
-                        flight.line, flight.why, flight.landing().orElseThrow().verdict(), now));
+                        flight.saying,
+                        flight.why,
+                        flight.landing().orElseThrow().verdict(),
+                        now));
     }
 
     private boolean mayBeAsked(Optional<PartId> target) {
@@ -401,7 +408,7 @@ public final class ProofRun {
             return Long.MAX_VALUE;
         }
         return Math.min(
-                turnAgainAt,
+                phase == Phase.READING ? Math.min(turnAgainAt, watchedUntil) : turnAgainAt,
                 targets.values().stream()
                         .flatMap(target -> target.due().stream())
                         .min(Long::compare)
@@ -464,14 +471,13 @@ public final class ProofRun {
         }
         any |= asked.removeIf(flight -> flight.landing().isPresent());
         if (unread.isEmpty() && reading.isEmpty() && questions.get().isEmpty() && asked.isEmpty()) {
-            phase = Phase.READ;
-            return true;
+            return watched(live, now) || any;
         }
         if (!questions.get().isEmpty() && asked.size() < MOST_AT_ONCE) {
             Line question = questions.get().pollFirst();
             if (mayBeAsked(question.target())) {
                 // what is answered is heard like everything that comes
-                asked.add(flights.say(question, For.READING, 0, live, missed, now));
+                asked.add(flights.say(Saying.of(question), For.READING, 0, live, missed, now));
             }
             return true;
         }
@@ -483,7 +489,7 @@ public final class ProofRun {
                         next.group(),
                         next.place(),
                         Optional.of(flights.say(
-                                next.group().question(next.place()),
+                                next.place().reading().orElseThrow(),
                                 For.READING,
                                 next.place().limitNanos(),
                                 live,
@@ -497,12 +503,44 @@ public final class ProofRun {
         return any;
     }
 
+    /**
+     * What changes by itself is told from what does not; where something changed just now, it is watched whether it does again.
+     *
+     * @return whether that is known
+     */
+    private boolean watched(LiveShow live, long now) {
+        watchedUntil = Math.min(watchedUntil, now + WATCHED_NANOS);
+        boolean changedOnce = false;
+        for (TargetRun target : targets.values()) {
+            for (GroupRun group : target.all()) {
+                for (Place place : group.places()) {
+                    int changes = place.watchedOn()
+                            .map(address -> live.changes(target.target(), address, now))
+                            .orElse(0);
+                    changedOnce |= changes == 1;
+                    if (changes > 1) {
+                        place.isStreaming();
+                    }
+                }
+            }
+        }
+        boolean isKnown = !changedOnce || now >= watchedUntil;
+        if (isKnown) {
+            phase = Phase.READ;
+        }
+        return isKnown;
+    }
+
     /** @param said empty where nothing was answered: then what the target said last by itself has to do */
     private static void known(Place place, List<OscArgument> said, LiveShow live, GroupRun group) {
-        Optional<List<OscArgument>> known = said.isEmpty()
-                ? place.toldOn().flatMap(address -> live.said(group.plan().target(), address))
-                : Optional.of(said);
-        known.filter(arguments -> !arguments.isEmpty()).ifPresent(place::reads);
+        if (said.isEmpty()) {
+            place.toldOn()
+                    .flatMap(address -> live.said(group.plan().target(), address))
+                    .filter(arguments -> !arguments.isEmpty())
+                    .ifPresent(place::tells);
+        } else {
+            place.answers(said);
+        }
     }
 
     private boolean run(LiveShow live, long missed, long now) {
@@ -511,7 +549,7 @@ public final class ProofRun {
             any |= target.act(
                     live,
                     now,
-                    (line, why, limit) -> flights.say(line, why, limit, live, missed, now),
+                    (saying, why, limit) -> flights.say(saying, why, limit, live, missed, now),
                     address -> isMoved(target, address),
                     this::keep);
         }

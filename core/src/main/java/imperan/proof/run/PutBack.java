@@ -104,7 +104,8 @@ public final class PutBack {
             if (lane.flight.isEmpty() && !lane.waiting.isEmpty() && now >= lane.nextAt) {
                 Old old = lane.waiting.peekFirst();
                 lane.nextAt = now + lane.paceNanos;
-                lane.flight = Optional.of(flights.say(old.back(), For.PUTTING_BACK, limit(old), live, missed, now));
+                lane.flight = Optional.of(
+                        flights.say(Saying.of(old.back()), For.PUTTING_BACK, limit(old), live, missed, now));
             }
         });
     }

@@ -1,5 +1,6 @@
 package imperan.proof.run;
 
+import imperan.live.Expectation;
 import imperan.live.Line;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Verdict;
@@ -32,6 +33,7 @@ final class ReadBack {
     private static final long SETTLED_NANOS = 2_000_000_000L;
 
     private final PlannedLine line;
+    private final Expectation expected;
     private final Line sent;
     private final Optional<List<OscArgument>> before;
     private final int enough;
@@ -45,13 +47,21 @@ final class ReadBack {
 
     /**
      * @param line   for which it was said
+     * @param expected of the answer to the question
      * @param sent   what was said
      * @param before what stood there before; empty where nobody knows
      * @param enough how often it has to be told, one after the other
      * @param now    when it was answered
      */
-    ReadBack(PlannedLine line, Line sent, Optional<List<OscArgument>> before, int enough, long now) {
+    ReadBack(
+            PlannedLine line,
+            Expectation expected,
+            Line sent,
+            Optional<List<OscArgument>> before,
+            int enough,
+            long now) {
         this.line = line;
+        this.expected = expected;
         this.sent = sent;
         this.before = before;
         this.enough = enough;
@@ -97,7 +107,7 @@ final class ReadBack {
     void told(List<OscArgument> said, long now) {
         if (said.isEmpty()) {
             found = Found.UNTOLD;
-        } else if (line.expected().agrees(said, sent.arguments(), line.send().arguments())) {
+        } else if (expected.agrees(said, sent.arguments(), line.send().arguments())) {
             agreed++;
             agreedOn = said;
             found = agreed == enough ? Found.TAKEN : Found.OPEN;
@@ -112,10 +122,10 @@ final class ReadBack {
         agreed = 0;
         askAt = now + AGAIN_NANOS;
         boolean isBefore = before.filter(
-                        value -> line.expected().agrees(said, value, line.send().arguments()))
+                        value -> expected.agrees(said, value, line.send().arguments()))
                 .isPresent();
         if (isBefore) {
-            found = askAt > since + line.expected().proofNanos() ? Found.AS_BEFORE : Found.OPEN;
+            found = askAt > since + expected.proofNanos() ? Found.AS_BEFORE : Found.OPEN;
         } else {
             found = again || askAt > since + SETTLED_NANOS ? Found.ANOTHER : Found.OPEN;
         }

@@ -22,7 +22,9 @@ final class Samples {
             Verdict.IGNORED,
             Verdict.LATE,
             Verdict.PORT_CLOSED,
-            Verdict.NO_ANSWER);
+            Verdict.NO_ANSWER,
+            Verdict.DIFFERENT_ARGUMENTS,
+            Verdict.RELEASED_EARLY);
 
     private final List<Sample> all = new ArrayList<>();
 
@@ -123,7 +125,10 @@ final class Samples {
                 || worst == Verdict.PORT_CLOSED
                 || worst == Verdict.OTHER_ADDRESS
                 || worst == Verdict.IGNORED;
-        return isMissing && answered() > 0 ? Verdict.INTERMITTENT : worst;
+        boolean came = judged().anyMatch(sample -> sample.isGood()
+                || sample.verdict() == Verdict.DIFFERENT_ARGUMENTS
+                || sample.verdict() == Verdict.RELEASED_EARLY);
+        return isMissing && came ? Verdict.INTERMITTENT : worst;
     }
 
     /** The first that fell short, else the last. */

@@ -1,6 +1,5 @@
 package imperan.proof.run;
 
-import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
@@ -26,7 +25,7 @@ final class Silence {
     private final boolean answers;
     private final boolean standIn;
     /** A question that it answered, so that it will again if it is there. */
-    private Optional<Line> known = Optional.empty();
+    private Optional<Saying> known = Optional.empty();
 
     private boolean heard;
     private boolean closed;
@@ -58,12 +57,12 @@ final class Silence {
     }
 
     /** It is known what came of something that was said to it. */
-    void landed(Line line, For why, Verdict verdict, long now) {
+    void landed(Saying saying, For why, Verdict verdict, long now) {
         if (verdict == Verdict.PORT_CLOSED) {
             closed = true;
             givenUp |= !standIn || why == For.PROBE;
         } else if (verdict == Verdict.NO_ANSWER) {
-            addresses.add(line.address());
+            addresses.add(saying.line().address());
             unanswered++;
             since = since.or(() -> Optional.of(now));
             boolean isLong = unanswered >= ENOUGH_UNANSWERED
@@ -73,13 +72,13 @@ final class Silence {
                 givenUp |= asked || known.isEmpty();
                 inDoubt = !givenUp;
             }
-        } else if (line.arguments().isEmpty() && (verdict == Verdict.CONFIRMED || verdict == Verdict.LATE)) {
-            known = Optional.of(line);
+        } else if (saying.asks() && (verdict == Verdict.CONFIRMED || verdict == Verdict.LATE)) {
+            known = Optional.of(saying);
         }
     }
 
     /** What it is to be asked before it is given up. */
-    Optional<Line> question() {
+    Optional<Saying> question() {
         return inDoubt && !asked ? known : Optional.empty();
     }
 

@@ -12,9 +12,11 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** What is said for the lines of one group, in order: each differs enough from what stands that its answer can be told from what was said before. */
 final class Steps {
@@ -30,6 +32,7 @@ final class Steps {
     private final Places places;
     private final Map<Place, Optional<List<OscArgument>>> stands = new HashMap<>();
     private final Deque<Step> steps = new ArrayDeque<>();
+    private final Set<PlannedLine> saidAgain = new HashSet<>();
 
     private Steps(PlannedGroup group, Conditions conditions, Places places) {
         this.group = group;
@@ -52,7 +55,7 @@ final class Steps {
 
     private Deque<Step> build() {
         List<PlannedLine> lines = group.lines().stream()
-                .filter(line -> !isReleasedByAnother(line))
+                .filter(line -> !isReleasedByAnother(line) && !places.of(line).streams())
                 .toList();
         Map<PlannedLine, int[]> used = new HashMap<>();
         int rounds = lines.stream()
@@ -96,6 +99,10 @@ final class Steps {
         }
         used[next]++;
         add(says.get(next), Optional.of(line), false);
+        if (isSaidAgain(line, says)) {
+            add(says.get(next), Optional.of(line), false);
+            saidAgain.add(line);
+        }
         for (Line release : line.releases()) {
             Optional<PlannedLine> judged = group.lines().stream()
                     .filter(other -> other.control().equals(line.control())
@@ -115,6 +122,17 @@ final class Steps {
                 && line.expected().address().isPresent()
                 && !line.expected().isAsked()
                 && line.expected().rule().says() == AnswerRule.Says.SAME;
+    }
+
+    /** Once, a value that alone is ever said is said twice in a row: what switches to and fro with each message is no value. */
+    private boolean isSaidAgain(PlannedLine line, List<Line> says) {
+        return says.size() == 1
+                && line.standIn()
+                && line.setsValue()
+                && line.isAnswered()
+                && line.releases().isEmpty()
+                && line.rule().most().isEmpty()
+                && !saidAgain.contains(line);
     }
 
     private static int least(int[] used) {

@@ -1,6 +1,5 @@
 package imperan.proof.run;
 
-import imperan.live.Line;
 import imperan.live.LiveShow;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.GroupRun.Mouth;
@@ -57,6 +56,7 @@ final class TargetRun {
         group.places().forEach(place -> {
             index(place.address(), group);
             place.toldOn().ifPresent(address -> index(address, group));
+            place.question().ifPresent(question -> index(question.answeredOn(), group));
         });
     }
 
@@ -93,19 +93,19 @@ final class TargetRun {
             return gaveUp;
         }
         startMore();
-        Optional<Line> question = silence.question();
-        question.ifPresent(line -> {
+        Optional<Saying> question = silence.question();
+        question.ifPresent(known -> {
             silence.asks();
             nextAt = Math.max(nextAt, now) + paceNanos;
-            mouth.say(line, For.READING, 0);
+            mouth.say(known, For.READING, 0);
         });
         boolean any = gaveUp || question.isPresent();
         for (Iterator<GroupRun> all = active.iterator(); all.hasNext() && now >= nextAt; ) {
             GroupRun group = all.next();
-            any |= group.act(live, now, (line, why, limit) -> {
+            any |= group.act(live, now, (saying, why, limit) -> {
                 // what is asked for afterwards is a second message
-                nextAt = Math.max(nextAt, now) + paceNanos * (line.arguments().isEmpty() ? 1 : 2);
-                return mouth.say(line, why, limit);
+                nextAt = Math.max(nextAt, now) + paceNanos * (saying.asks() ? 1 : 2);
+                return mouth.say(saying, why, limit);
             });
             group.taken().forEach(taken);
             group.plan().spaced().forEach(phrase -> spaced.put(phrase, group.spacedUntil()));

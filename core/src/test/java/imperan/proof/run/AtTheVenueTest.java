@@ -21,8 +21,10 @@ import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.PlannedLine.Way;
+import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AskRule;
 import imperan.show.Control;
 import imperan.show.Mask;
 import imperan.show.Phrase;
@@ -288,5 +290,57 @@ class AtTheVenueTest {
                 .isNotEmpty()
                 .allMatch(message -> message.arguments().get(0).equals(new OscArgument.Int32(3)));
         assertThat(levels).isEqualTo(Map.of(3, 0.25, 5, 0.75));
+    }
+
+    /** A number in the question: the desk answers with it, and says nothing by itself. */
+    @Test
+    void whereTheQuestionCarriesTheNumberEachIsReadAndPutBack() {
+        Map<Integer, Double> levels = new HashMap<>(Map.of(3, 0.25, 5, 0.75));
+        Phrase asked = Phrase.plain(
+                        "/level",
+                        Phrase.Direction.BOTH,
+                        numbered().arguments(),
+                        AnswerRule.usual(AnswerRule.Kind.QUERY)
+                                .asking(AskRule.on("/get")
+                                        .named()
+                                        .answered("/is")
+                                        .at(List.of(1, 0))),
+                        "",
+                        "")
+                .doing(Phrase.Effect.VALUE);
+        ProofHall hall = hall(DESK, List.of(asked), channel(3), channel(5));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            int number = ((OscArgument.Int32) message.arguments().get(0)).value();
+            if (message.address().equals("/get")) {
+                says.accept("/is", List.of(f(levels.get(number)), new OscArgument.Int32(number)));
+            } else {
+                levels.put(number, (double)
+                        ((OscArgument.Float32) message.arguments().get(1)).value());
+            }
+        });
+        List<LineResult> lines = hall.prove(ProofHall.cleared(4));
+        assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.CONFIRMED);
+        assertThat(lines).extracting(LineResult::restored).containsOnly(Restored.YES);
+        assertThat(levels).isEqualTo(Map.of(3, 0.25, 5, 0.75));
+    }
+
+    /** Three parts that are alike name no place: they are the value, and are put back as one. */
+    @Test
+    void theThreePartsOfAColourArePutBackTogether() {
+        Phrase.PhraseArgument part = Phrase.PhraseArgument.plain(
+                ArgumentType.INT32, Optional.of(0.0), Optional.of(255.0), "", List.of(), Optional.empty());
+        ArgumentSource.Fixed full = new ArgumentSource.Fixed(ArgumentType.INT32, "255");
+        ArgumentSource.Fixed none = new ArgumentSource.Fixed(ArgumentType.INT32, "0");
+        ProofHall hall = hall(
+                        Lines.STAND_IN,
+                        List.of(level("/colour").with(List.of(part, part, part))),
+                        sending("/colour", Send.Phase.PRESS, full, none, none))
+                .stands("/colour", new OscArgument.Int32(1), new OscArgument.Int32(2), new OscArgument.Int32(3));
+        LineResult line = hall.prove(Lines.THRICE).get(0);
+        assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
+        assertThat(line.restored()).isEqualTo(Restored.YES);
+        assertThat(hall.stands.get("/colour"))
+                .containsExactly(new OscArgument.Int32(1), new OscArgument.Int32(2), new OscArgument.Int32(3));
     }
 }

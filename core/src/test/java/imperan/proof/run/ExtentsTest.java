@@ -52,7 +52,8 @@ class ExtentsTest {
                             good ? Optional.of(Strength.READ_BACK) : Optional.empty(),
                             Optional.of(1L),
                             List.of(f(sent)),
-                            List.of(f(told)));
+                            List.of(f(told)),
+                            true);
                 })
                 .toList();
     }
@@ -199,7 +200,7 @@ class ExtentsTest {
         ProofHall hall = hall(Lines.DESK, List.of(level("/a")), fader("/a")).stands("/a", f(0.4));
         LineResult line = hall.prove(ProofHall.cleared(4)).get(0);
         assertThat(line.verdict()).isEqualTo(Verdict.CONFIRMED);
-        assertThat(ProofWords.extent(line.extent().orElseThrow())).startsWith("0.35 … 0.45 only");
+        assertThat(ProofWords.extent(line.extent().orElseThrow())).startsWith("0.363 … 0.445 only");
     }
 
     @Test

@@ -3,6 +3,7 @@ package imperan.proof.run;
 import imperan.osc.OscArgument;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * What can be known from the packets alone, by whoever looks at them afterwards. It knows nothing of how a proof judges: it has its own
@@ -15,21 +16,23 @@ final class PacketJudge {
      *
      * @param out whether it went to the target
      */
-    record Packet(boolean out, String address, List<OscArgument> arguments) {
-        private boolean isQuestion() {
-            return out && arguments.isEmpty();
-        }
-    }
-
-    private static final double SAME = 1 / 127.0;
+    record Packet(boolean out, String address, List<OscArgument> arguments) {}
 
     private final List<Packet> packets;
     private final String address;
+    private final int names;
+    private final double same;
 
-    /** @param address on which values are sent */
-    PacketJudge(List<Packet> packets, String address) {
+    /**
+     * @param address on which values are sent
+     * @param names   how many arguments before the value name its place
+     * @param same    how far numbers may be apart that mean the same
+     */
+    PacketJudge(List<Packet> packets, String address, int names, double same) {
         this.packets = packets;
         this.address = address;
+        this.names = names;
+        this.same = same;
     }
 
     static double number(OscArgument argument) {
@@ -41,21 +44,29 @@ final class PacketJudge {
         };
     }
 
+    private boolean isValue(Packet packet) {
+        return packet.out && packet.address.equals(address) && packet.arguments.size() > names;
+    }
+
+    private boolean isQuestion(Packet packet) {
+        return packet.out && !isValue(packet);
+    }
+
+    private boolean says(Packet packet) {
+        return !packet.out && packet.arguments.size() > names;
+    }
+
     /** The values that were sent and of which nothing tells that they were taken; the last message puts back, and is not looked at. */
-    List<Double> unknown() {
-        List<Integer> sent = new ArrayList<>();
-        for (int i = 0; i < packets.size(); i++) {
-            Packet packet = packets.get(i);
-            if (packet.out && packet.address.equals(address) && !packet.arguments.isEmpty()) {
-                sent.add(i);
-            }
-        }
-        List<Double> unknown = new ArrayList<>();
-        List<Double> known = new ArrayList<>();
+    List<List<OscArgument>> unknown() {
+        List<Integer> sent = IntStream.range(0, packets.size())
+                .filter(i -> isValue(packets.get(i)))
+                .boxed()
+                .toList();
+        List<List<OscArgument>> unknown = new ArrayList<>();
+        List<List<OscArgument>> known = new ArrayList<>();
         for (int i = 0; i + 1 < sent.size(); i++) {
-            double value = number(packets.get(sent.get(i)).arguments.get(0));
-            (isTold(packets.get(sent.get(i)), packets.subList(sent.get(i) + 1, sent.get(i + 1))) ? known : unknown)
-                    .add(value);
+            Packet packet = packets.get(sent.get(i));
+            (isTold(packet, packets.subList(sent.get(i) + 1, sent.get(i + 1))) ? known : unknown).add(packet.arguments);
         }
         unknown.removeAll(known);
         return unknown;
@@ -63,18 +74,17 @@ final class PacketJudge {
 
     /** @param since what passed from when it was sent until something else was */
     private boolean isTold(Packet sent, List<Packet> since) {
-        double value = number(sent.arguments.get(0));
         int questions = 0;
         int answers = 0;
         boolean reported = false;
         boolean inOwnForm = isInOwnForm();
         for (Packet packet : since) {
-            if (packet.isQuestion()) {
+            if (isQuestion(packet)) {
                 questions++;
-            } else if (!packet.out && !packet.arguments.isEmpty()) {
-                boolean says = Math.abs(number(packet.arguments.get(0)) - value) <= SAME;
-                reported |= says && (inOwnForm || !isSame(packet, sent));
-                if (!says) {
+            } else if (says(packet)) {
+                boolean isIt = isNear(packet.arguments, sent.arguments);
+                reported |= isIt && (inOwnForm || !isSame(packet, sent));
+                if (!isIt) {
                     answers = 0;
                 } else if (questions > 0) {
                     questions--;
@@ -85,24 +95,28 @@ final class PacketJudge {
         return answers >= 2 || reported && packets.stream().noneMatch(packet -> answersQuestion(packet, sent));
     }
 
+    private boolean isNear(List<OscArgument> one, List<OscArgument> other) {
+        return one.size() == other.size()
+                && IntStream.range(0, one.size()).allMatch(i -> {
+                    double a = number(one.get(i));
+                    double b = number(other.get(i));
+                    return Double.isNaN(a) ? one.get(i).equals(other.get(i)) : Math.abs(a - b) <= same;
+                });
+    }
+
     private static boolean isSame(Packet one, Packet other) {
         return one.address.equals(other.address) && one.arguments.equals(other.arguments);
     }
 
     /** Whether it said something that nobody had said to it: then it is no mere echo. */
     private boolean isInOwnForm() {
-        return packets.stream()
-                .filter(packet -> !packet.out && !packet.arguments.isEmpty())
-                .anyMatch(packet -> packets.stream().noneMatch(sent -> sent.out && isSame(packet, sent)));
+        return packets.stream().filter(this::says).anyMatch(packet -> packets.stream()
+                .noneMatch(sent -> sent.out && isSame(packet, sent)));
     }
 
     /** Where questions are answered, they count and nothing else. */
     private boolean answersQuestion(Packet packet, Packet sent) {
         int at = packets.indexOf(packet);
-        return !packet.out
-                && !packet.arguments.isEmpty()
-                && packet.address.equals(sent.address)
-                && at > 0
-                && packets.get(at - 1).isQuestion();
+        return says(packet) && packet.address.equals(sent.address) && at > 0 && isQuestion(packets.get(at - 1));
     }
 }

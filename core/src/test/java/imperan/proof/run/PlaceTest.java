@@ -26,7 +26,7 @@ class PlaceTest {
                 .plan(THRICE)
                 .lines()
                 .get(0));
-        place.reads(List.of(f(0.3)));
+        place.tells(List.of(f(0.3)));
     }
 
     private boolean hears(double value, boolean awaited) {
@@ -141,11 +141,11 @@ class PlaceTest {
 
     @Test
     void whatIsToldAsAWholeNumberGoesBackInTheTypeOfTheLine() {
-        place.reads(List.of(new OscArgument.Int32(1)));
+        place.tells(List.of(new OscArgument.Int32(1)));
         assertThat(place.old().orElseThrow()).containsExactly(f(1));
-        place.reads(List.of(new OscArgument.Text("loud")));
+        place.tells(List.of(new OscArgument.Text("loud")));
         assertThat(place.old()).isEmpty();
-        place.reads(List.of());
+        place.tells(List.of());
         assertThat(place.old()).isEmpty();
     }
 

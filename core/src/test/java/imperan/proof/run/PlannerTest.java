@@ -34,6 +34,8 @@ import imperan.show.SetList;
 import imperan.show.Show;
 import imperan.show.Shows;
 import imperan.show.Song;
+import imperan.show.Target;
+import imperan.show.TextRule;
 import imperan.show.cue.CueAction;
 import imperan.show.cue.FadeCurve;
 import imperan.show.form.Choice;
@@ -132,12 +134,43 @@ class PlannerTest {
                 .containsExactly(List.of(new OscArgument.Int32(2)), List.of(new OscArgument.Int32(-2)));
     }
 
+    private static Phrase taking(int longest, TextRule.Characters characters) {
+        Phrase any = texts();
+        return any.with(List.of(any.arguments().get(0).taking(new TextRule(Optional.of(longest), characters))));
+    }
+
+    private static List<Integer> lengths(Phrase phrase) {
+        return said(STAND_IN, phrase).stream().map(String::length).toList();
+    }
+
+    /** What is typed, at a venue where its phrase allows all of it. */
+    private static List<String> said(Target end, Phrase phrase) {
+        Control line = formed(new TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
+        return hall(end, List.of(phrase.proved(ProofRule.USUAL.sweeping())), line)
+                .plan(ProofHall.cleared(3))
+                .lines()
+                .get(0)
+                .says()
+                .stream()
+                .map(says -> ((OscArgument.Text) says.arguments().get(0)).value())
+                .toList();
+    }
+
     @Test
     void whatIsTypedIsWhatThePhraseChoosesFromOrTwoTextsWhereAnyWillDo() {
         Control line = formed(new TextLine(), new ArgumentSource.Typed(ArgumentType.TEXT));
         assertThat(says(line, texts("low", "high")))
                 .containsExactly(List.of(new OscArgument.Text("low")), List.of(new OscArgument.Text("high")));
-        assertThat(says(line, texts())).hasSize(2).doesNotHaveDuplicates();
+        assertThat(lengths(texts())).as("nobody says how long").containsExactly(1, 8, 33, 64);
+        assertThat(lengths(taking(12, TextRule.Characters.PLAIN))).containsExactly(1, 8, 12);
+        assertThat(lengths(taking(1, TextRule.Characters.PLAIN))).containsExactly(1, 1);
+        assertThat(said(DESK, texts())).as("short and plain at a venue").containsExactly("Proof A", "Proof B");
+        assertThat(said(DESK, taking(20, TextRule.Characters.ANY)))
+                .hasSize(3)
+                .anyMatch(text -> text.chars().anyMatch(c -> c > 127))
+                .allMatch(text -> text.length() <= 20);
+        assertThat(said(STAND_IN, taking(64, TextRule.Characters.UNKNOWN)))
+                .allMatch(text -> text.chars().allMatch(c -> c < 128));
         PlannedLine unknown = hall(STAND_IN, List.of(texts().doing(Phrase.Effect.EVENT)), line)
                 .plan(THRICE)
                 .lines()

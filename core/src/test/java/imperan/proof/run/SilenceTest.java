@@ -187,7 +187,7 @@ class SilenceTest {
     private static Silence after(int unanswered, long everyNanos) {
         Silence silence = new Silence(true, false);
         for (int i = 0; i < unanswered; i++) {
-            silence.landed(line(i), For.PROBE, Verdict.NO_ANSWER, i * everyNanos);
+            silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, i * everyNanos);
         }
         return silence;
     }
@@ -204,7 +204,7 @@ class SilenceTest {
     @Test
     void oneAddressThatIsNeverAnsweredIsOneAddress() {
         Silence silence = new Silence(true, false);
-        IntStream.range(0, 30).forEach(i -> silence.landed(line(1), For.PROBE, Verdict.NO_ANSWER, i));
+        IntStream.range(0, 30).forEach(i -> silence.landed(Saying.of(line(1)), For.PROBE, Verdict.NO_ANSWER, i));
         assertThat(silence.isGivenUp()).isFalse();
     }
 
@@ -213,40 +213,42 @@ class SilenceTest {
         Silence silence = after(9, 1);
         silence.isHeard();
         IntStream.range(0, 9)
-                .forEach(i -> silence.landed(line(i), For.PROBE, Verdict.NO_ANSWER, (100 + 20 * i) * SECOND));
-        silence.landed(line(9), For.PROBE, Verdict.CONFIRMED, 400 * SECOND);
+                .forEach(
+                        i -> silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, (100 + 20 * i) * SECOND));
+        silence.landed(Saying.of(line(9)), For.PROBE, Verdict.CONFIRMED, 400 * SECOND);
         assertThat(silence.isGivenUp())
                 .as("it was there, and nothing is known that it answers")
                 .isFalse();
         assertThat(silence.state(Optional.of(LinkState.ANSWERING))).isEqualTo(TargetState.ANSWERED);
-        silence.landed(line(9), For.PROBE, Verdict.NO_ANSWER, 400 * SECOND);
+        silence.landed(Saying.of(line(9)), For.PROBE, Verdict.NO_ANSWER, 400 * SECOND);
         assertThat(silence.isGivenUp()).isTrue();
     }
 
     @Test
     void whatItAnsweredBeforeIsAskedOnceAndDecides() {
         Silence silence = new Silence(true, false);
-        silence.landed(question(7), For.READING, Verdict.CONFIRMED, 0);
+        silence.landed(Saying.of(question(7)), For.READING, Verdict.CONFIRMED, 0);
         silence.isHeard();
-        IntStream.range(0, 3).forEach(i -> silence.landed(line(1), For.PROBE, Verdict.NO_ANSWER, 4 * i * SECOND));
+        IntStream.range(0, 3)
+                .forEach(i -> silence.landed(Saying.of(line(1)), For.PROBE, Verdict.NO_ANSWER, 4 * i * SECOND));
         assertThat(silence.isGivenUp()).isFalse();
-        assertThat(silence.question()).hasValue(question(7));
+        assertThat(silence.question()).hasValue(Saying.of(question(7)));
         silence.asks();
         assertThat(silence.question()).isEmpty();
-        silence.landed(question(7), For.READING, Verdict.NO_ANSWER, 13 * SECOND);
+        silence.landed(Saying.of(question(7)), For.READING, Verdict.NO_ANSWER, 13 * SECOND);
         assertThat(silence.isGivenUp()).isTrue();
     }
 
     @Test
     void whoAnswersItIsThere() {
         Silence silence = new Silence(true, false);
-        silence.landed(question(7), For.READING, Verdict.CONFIRMED, 0);
-        IntStream.range(0, 10).forEach(i -> silence.landed(line(i), For.PROBE, Verdict.NO_ANSWER, i));
+        silence.landed(Saying.of(question(7)), For.READING, Verdict.CONFIRMED, 0);
+        IntStream.range(0, 10).forEach(i -> silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, i));
         assertThat(silence.question()).isPresent();
         silence.asks();
         silence.isHeard();
         assertThat(silence.question()).isEmpty();
-        IntStream.range(0, 10).forEach(i -> silence.landed(line(i), For.PROBE, Verdict.NO_ANSWER, i));
+        IntStream.range(0, 10).forEach(i -> silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, i));
         assertThat(silence.question()).as("and is asked again").isPresent();
         assertThat(silence.isGivenUp()).isFalse();
     }
@@ -254,7 +256,7 @@ class SilenceTest {
     @Test
     void aClosedPortIsEnoughAtOnceAndWhoIsHeardAgainHasItOpen() {
         Silence silence = new Silence(true, false);
-        silence.landed(line(1), For.PROBE, Verdict.PORT_CLOSED, 0);
+        silence.landed(Saying.of(line(1)), For.PROBE, Verdict.PORT_CLOSED, 0);
         assertThat(silence.isGivenUp()).isTrue();
         assertThat(silence.state(Optional.empty())).isEqualTo(TargetState.PORT_CLOSED);
         silence.isHeard();
@@ -264,10 +266,10 @@ class SilenceTest {
     @Test
     void atAStandInSomeLineTellsOfTheClosedPort() {
         Silence silence = new Silence(true, true);
-        silence.landed(question(1), For.READING, Verdict.PORT_CLOSED, 0);
+        silence.landed(Saying.of(question(1)), For.READING, Verdict.PORT_CLOSED, 0);
         assertThat(silence.isClosed()).isTrue();
         assertThat(silence.isGivenUp()).isFalse();
-        silence.landed(line(1), For.PROBE, Verdict.PORT_CLOSED, 0);
+        silence.landed(Saying.of(line(1)), For.PROBE, Verdict.PORT_CLOSED, 0);
         assertThat(silence.isGivenUp()).isTrue();
     }
 

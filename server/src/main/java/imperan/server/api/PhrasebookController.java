@@ -250,6 +250,28 @@ class PhrasebookController {
                 .thenApply(ShowController::answer);
     }
 
+    /**
+     * A step that a proof found.
+     *
+     * @param address on which it is said to the target
+     * @param step    in the unit of its argument
+     */
+    record FoundStep(String target, String address, double step) {}
+
+    /** Writes the step that a target keeps into the phrase of an address. */
+    @PutMapping("/step")
+    CompletableFuture<ResponseEntity<ShowController.EditAnswer>> step(
+            @PathVariable("show") String showId,
+            @RequestHeader(ShowController.BROWSER) String browser,
+            @RequestBody FoundStep found) {
+        Person person = store.person(browser);
+        return keeper.change(
+                        showId,
+                        show -> PhraseEdit.step(
+                                show, new PartId(found.target()), found.address(), found.step(), person))
+                .thenApply(ShowController::answer);
+    }
+
     // ---- out again
 
     @GetMapping(value = "/{book}/phrases.csv", produces = "text/csv")

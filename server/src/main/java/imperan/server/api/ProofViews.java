@@ -3,6 +3,7 @@ package imperan.server.api;
 import imperan.osc.OscText;
 import imperan.proof.Rank;
 import imperan.proof.report.Comparison;
+import imperan.proof.report.Extent;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Proved;
 import imperan.proof.report.Report;
@@ -149,12 +150,14 @@ final class ProofViews {
      * @param causes what may be the cause, where it fell short; {@code rank} how sure that is
      * @param left   what became of the value that stood there; empty where there is nothing to do
      * @param extent how far the verdict goes; empty where nothing is to be said of it
+     * @param step   that the target keeps, in the unit of the argument, where that is coarser than its phrase allows
      */
     public record LineView(
             String line,
             PartId control,
             String page,
             String label,
+            Optional<PartId> target,
             String targetName,
             boolean standIn,
             String address,
@@ -171,13 +174,15 @@ final class ProofViews {
             Optional<Rank> rank,
             List<LikelyCause> causes,
             String left,
-            String extent) {
+            String extent,
+            Optional<Double> step) {
         static LineView of(LineResult line) {
             return new LineView(
                     line.line(),
                     line.control(),
                     line.page(),
                     line.label(),
+                    line.target(),
                     line.targetName(),
                     line.standIn(),
                     line.address(),
@@ -197,7 +202,8 @@ final class ProofViews {
                             .map(words -> new LikelyCause(words.says(), words.mend(), words.look()))
                             .toList(),
                     ProofWords.restored(line.restored()),
-                    line.extent().map(ProofWords::extent).orElse(""));
+                    line.extent().map(ProofWords::extent).orElse(""),
+                    line.extent().flatMap(Extent::coarser));
         }
     }
 
