@@ -116,6 +116,16 @@ final class Lane {
         return due;
     }
 
+    /** When there is room for something that does not wait here; while something does, when the next of it leaves. */
+    long roomAt(long now) {
+        return pacer.map(p -> p.roomAt(now)).orElse(now);
+    }
+
+    /** Something left that did not wait here. */
+    void takesRoom(long now) {
+        pacer.ifPresent(p -> p.spare(now));
+    }
+
     /** What was to be asked is of no use any more. */
     void forgetQuestions() {
         questions.clear();

@@ -174,6 +174,16 @@ public final class LiveShow {
         proves((target, address) -> false);
     }
 
+    /**
+     * When a message that waits for nobody may leave to a target, as far as its pace goes. While something of a hand waits for its turn,
+     * that is when it may be looked again.
+     */
+    public long roomAt(PartId target, long now) {
+        return Optional.ofNullable(state.links.get(target))
+                .map(link -> link.lane().roomAt(now))
+                .orElse(now);
+    }
+
     /** How often what a target says on an address changed in the last two seconds, answering nothing: 0, 1, or 2 for more. */
     public int changes(PartId target, String address, long now) {
         return Optional.ofNullable(state.links.get(target))

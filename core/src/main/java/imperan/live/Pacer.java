@@ -116,6 +116,13 @@ final class Pacer<T> {
         return waiting.isEmpty() ? allowedAt() : DueQueue.NEVER;
     }
 
+    /** The same as a time that comes; while others wait, when the one that leaves after them might. */
+    long roomAt(long now) {
+        pass(now);
+        long allowed = Math.max(now, allowedAt());
+        return waiting.isEmpty() ? allowed : allowed + (long) (waiting.size() / perSecond * 1e9);
+    }
+
     private long allowedAt() {
         return last == Long.MIN_VALUE || allowance >= 1
                 ? last

@@ -403,6 +403,7 @@ final class Sending {
         } else if (link.gate() != Gate.OPEN) {
             stop(line, gated(link));
         } else {
+            link.lane().takesRoom(state.now());
             emit(link, line.message())
                     .ifPresentOrElse(
                             bytes -> {

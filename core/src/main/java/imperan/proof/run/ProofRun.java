@@ -15,9 +15,7 @@ import imperan.proof.report.TargetFigures;
 import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
-import imperan.proof.run.Flight.Landing;
 import imperan.proof.run.PlannedLine.Way;
-import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Target;
 import java.util.ArrayDeque;
@@ -45,8 +43,6 @@ public final class ProofRun {
     static final int MOST_AT_ONCE_SLOW = 24;
     /** Who may take so long for an answer takes its time. */
     private static final long SLOW_NANOS = 1_000_000_000L;
-    /** So long it is watched at most whether what changed just now changes again. */
-    private static final long WATCHED_NANOS = 2_000_000_000L;
     /** Said in one turn; then hands are looked at again. */
     private static final int MOST_IN_A_TURN = 32;
 
@@ -90,13 +86,8 @@ public final class ProofRun {
 
     private final Map<String, Outcome> outcomes = new HashMap<>();
     private final Flights flights;
-    private final Deque<Reading> unread = new ArrayDeque<>();
-    private final List<Reading> reading = new ArrayList<>();
+    private final FirstReading reading;
     private final Listening listening;
-    /** What is still to be asked for what is only listened to; empty before it is known what was heard already. */
-    private Optional<Deque<Line>> questions = Optional.empty();
-
-    private final List<Flight> asked = new ArrayList<>();
     private final Deque<PlannedLine> attended = new ArrayDeque<>();
     /** How often a person had each line sent. */
     private final Map<String, Integer> sends = new HashMap<>();
@@ -110,10 +101,6 @@ public final class ProofRun {
     private boolean stopped;
     private boolean renewed;
     private long turnAgainAt = Long.MAX_VALUE;
-    /** Until then it is watched whether what changed just now changes again. */
-    private long watchedUntil = Long.MAX_VALUE;
-
-    private record Reading(GroupRun group, Place place, Optional<Flight> flight) {}
 
     /** @param by who started it */
     public ProofRun(ProofPlan plan, String by) {
@@ -123,6 +110,7 @@ public final class ProofRun {
                         plan.lines().stream().flatMap(line -> line.target().stream()),
                         plan.listens().stream().map(PlannedListen::target))
                 .forEach(target -> silences.computeIfAbsent(target, this::silence));
+        this.reading = new FirstReading(this::asks, target -> mayBeAsked(Optional.of(target)));
         this.listening = new Listening(plan.listens(), plan.conditions().cleared());
         for (PlannedGroup group : plan.groups()) {
             GroupRun run = new GroupRun(
@@ -131,7 +119,7 @@ public final class ProofRun {
                     asks(group.target()),
                     !group.lines().get(0).standIn());
             of(group.target()).add(run);
-            run.places().forEach(place -> unread.add(new Reading(run, place, Optional.empty())));
+            reading.add(run);
         }
         plan.lines().stream().filter(line -> line.way() != Way.RUNS).forEach(line -> {
             if (line.way() == Way.ATTENDED && plan.conditions().attended()) {
@@ -157,10 +145,7 @@ public final class ProofRun {
         return targets.computeIfAbsent(
                 target,
                 id -> new TargetRun(
-                        id,
-                        (Target) plan.show().part(id).map(Part::body).orElseThrow(),
-                        silences.get(id),
-                        !isStandIn(id) ? 1 : isSlow(id) ? MOST_AT_ONCE_SLOW : MOST_AT_ONCE));
+                        id, silences.get(id), !isStandIn(id) ? 1 : isSlow(id) ? MOST_AT_ONCE_SLOW : MOST_AT_ONCE));
     }
 
     private Silence silence(PartId target) {
@@ -408,7 +393,7 @@ public final class ProofRun {
             return Long.MAX_VALUE;
         }
         return Math.min(
-                phase == Phase.READING ? Math.min(turnAgainAt, watchedUntil) : turnAgainAt,
+                phase == Phase.READING ? Math.min(turnAgainAt, reading.nextDue()) : turnAgainAt,
                 targets.values().stream()
                         .flatMap(target -> target.due().stream())
                         .min(Long::compare)
@@ -455,92 +440,22 @@ public final class ProofRun {
             // a target that forgot us meanwhile is asked to tell us again, before that is taken for a fault of its
             // lines
             targets.keySet().forEach(target -> live.carryOut(new Command.FindOut(target), flights.actor(), now));
-        }
-        boolean any = false;
-        if (questions.isEmpty()) {
             listening.begin(live);
-            questions = Optional.of(new ArrayDeque<>(listening.questions(live)));
+            reading.add(listening.questions(live));
         }
-        for (Reading one : List.copyOf(reading)) {
-            Optional<Landing> landing = one.flight().flatMap(Flight::landing);
-            if (landing.isPresent()) {
-                reading.remove(one);
-                known(one.place(), landing.get().said(), live, one.group());
-                any = true;
-            }
-        }
-        any |= asked.removeIf(flight -> flight.landing().isPresent());
-        if (unread.isEmpty() && reading.isEmpty() && questions.get().isEmpty() && asked.isEmpty()) {
-            return watched(live, now) || any;
-        }
-        if (!questions.get().isEmpty() && asked.size() < MOST_AT_ONCE) {
-            Line question = questions.get().pollFirst();
-            if (mayBeAsked(question.target())) {
-                // what is answered is heard like everything that comes
-                asked.add(flights.say(Saying.of(question), For.READING, 0, live, missed, now));
-            }
-            return true;
-        }
-        if (!unread.isEmpty() && reading.size() < MOST_AT_ONCE) {
-            Reading next = unread.pollFirst();
-            PartId target = next.group().plan().target();
-            if (next.place().toldOn().isPresent() && asks(target) && mayBeAsked(Optional.of(target))) {
-                reading.add(new Reading(
-                        next.group(),
-                        next.place(),
-                        Optional.of(flights.say(
-                                next.place().reading().orElseThrow(),
-                                For.READING,
-                                next.place().limitNanos(),
-                                live,
-                                missed,
-                                now))));
-            } else {
-                known(next.place(), List.of(), live, next.group());
-            }
-            return true;
+        boolean any = reading.act(
+                live, now, (question, limit) -> flights.say(question, For.READING, limit, live, missed, now));
+        if (reading.isRead()
+                && reading.isWatched(
+                        targets.values().stream()
+                                .flatMap(target -> target.all().stream())
+                                .toList(),
+                        live,
+                        now)) {
+            phase = Phase.READ;
+            any = true;
         }
         return any;
-    }
-
-    /**
-     * What changes by itself is told from what does not; where something changed just now, it is watched whether it does again.
-     *
-     * @return whether that is known
-     */
-    private boolean watched(LiveShow live, long now) {
-        watchedUntil = Math.min(watchedUntil, now + WATCHED_NANOS);
-        boolean changedOnce = false;
-        for (TargetRun target : targets.values()) {
-            for (GroupRun group : target.all()) {
-                for (Place place : group.places()) {
-                    int changes = place.watchedOn()
-                            .map(address -> live.changes(target.target(), address, now))
-                            .orElse(0);
-                    changedOnce |= changes == 1;
-                    if (changes > 1) {
-                        place.isStreaming();
-                    }
-                }
-            }
-        }
-        boolean isKnown = !changedOnce || now >= watchedUntil;
-        if (isKnown) {
-            phase = Phase.READ;
-        }
-        return isKnown;
-    }
-
-    /** @param said empty where nothing was answered: then what the target said last by itself has to do */
-    private static void known(Place place, List<OscArgument> said, LiveShow live, GroupRun group) {
-        if (said.isEmpty()) {
-            place.toldOn()
-                    .flatMap(address -> live.said(group.plan().target(), address))
-                    .filter(arguments -> !arguments.isEmpty())
-                    .ifPresent(place::tells);
-        } else {
-            place.answers(said);
-        }
     }
 
     private boolean run(LiveShow live, long missed, long now) {

@@ -7,10 +7,8 @@ import imperan.phrasebook.Vocabulary;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Flight.Landing;
 import imperan.proof.run.ProofRun.Old;
-import imperan.show.Part;
 import imperan.show.PartId;
 import imperan.show.Show;
-import imperan.show.Target;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -26,7 +24,6 @@ import java.util.Optional;
 public final class PutBack {
 
     private static final int MOST_TRIES = 3;
-    private static final long SECOND_NANOS = 1_000_000_000L;
 
     private final Show show;
     private final Flights flights;
@@ -36,15 +33,10 @@ public final class PutBack {
 
     /** What is sent to one target. */
     private static final class Lane {
-        private final long paceNanos;
         private final Deque<Old> waiting = new ArrayDeque<>();
         private Optional<Flight> flight = Optional.empty();
         private int tries;
         private long nextAt = Long.MIN_VALUE;
-
-        private Lane(long paceNanos) {
-            this.paceNanos = paceNanos;
-        }
     }
 
     /**
@@ -56,18 +48,9 @@ public final class PutBack {
         this.flights = new Flights(by, (flight, now) -> {});
         this.of = left.size();
         open.addAll(left);
-        left.forEach(old -> lanes.computeIfAbsent(old.target(), target -> new Lane(pace(target)))
+        left.forEach(old -> lanes.computeIfAbsent(old.target(), target -> new Lane())
                 .waiting
                 .add(old));
-    }
-
-    private long pace(PartId target) {
-        return show.part(target)
-                .map(Part::body)
-                .filter(Target.class::isInstance)
-                .flatMap(body -> ((Target) body).messagesPerSecond())
-                .map(pace -> SECOND_NANOS / pace)
-                .orElse(0L);
     }
 
     /** How many there were. */
@@ -99,11 +82,12 @@ public final class PutBack {
      * @param missed packets that this machine did not handle in time, so far
      */
     public void act(LiveShow live, long missed, long now) {
-        lanes.values().forEach(lane -> {
+        lanes.forEach((target, lane) -> {
             lane.flight.flatMap(Flight::landing).ifPresent(landing -> landed(lane, landing));
+            // hands come first
+            lane.nextAt = live.roomAt(target, now);
             if (lane.flight.isEmpty() && !lane.waiting.isEmpty() && now >= lane.nextAt) {
                 Old old = lane.waiting.peekFirst();
-                lane.nextAt = now + lane.paceNanos;
                 lane.flight = Optional.of(
                         flights.say(Saying.of(old.back()), For.PUTTING_BACK, limit(old), live, missed, now));
             }

@@ -5,7 +5,6 @@ import imperan.proof.run.Flight.For;
 import imperan.proof.run.GroupRun.Mouth;
 import imperan.show.PartId;
 import imperan.show.Phrase;
-import imperan.show.Target;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -21,29 +20,23 @@ import java.util.function.Consumer;
 /** What is to be proved of one target: how much of it at once, and no faster than the target takes. */
 final class TargetRun {
 
-    private static final long SECOND_NANOS = 1_000_000_000L;
-
     private final PartId target;
     private final Silence silence;
     private final int most;
-    private final long paceNanos;
     private final Map<String, Set<GroupRun>> byAddress = new HashMap<>();
     private final Deque<GroupRun> waiting = new ArrayDeque<>();
     private final List<GroupRun> active = new ArrayList<>();
     /** Of phrases that are spaced: until when. */
     private final Map<Phrase, Long> spaced = new HashMap<>();
 
-    private long nextAt = Long.MIN_VALUE;
-    /** Whether its pace is all that something may wait for. */
-    private boolean paced;
+    /** When the target's pace has room for something that waits for it; {@code Long.MAX_VALUE} where nothing does. */
+    private long roomAt = Long.MAX_VALUE;
 
     /** @param most groups at once */
-    TargetRun(PartId target, Target described, Silence silence, int most) {
+    TargetRun(PartId target, Silence silence, int most) {
         this.target = target;
         this.silence = silence;
         this.most = most;
-        this.paceNanos =
-                described.messagesPerSecond().map(pace -> SECOND_NANOS / pace).orElse(0L);
     }
 
     PartId target() {
@@ -88,25 +81,19 @@ final class TargetRun {
      */
     boolean act(LiveShow live, long now, Mouth mouth, Consumer<String> taken, Consumer<GroupRun> ended) {
         boolean gaveUp = silence.isGivenUp() && giveUp(ended);
-        paced = now < nextAt;
-        if (paced) {
+        if (!isRoom(live, now)) {
             return gaveUp;
         }
         startMore();
         Optional<Saying> question = silence.question();
         question.ifPresent(known -> {
             silence.asks();
-            nextAt = Math.max(nextAt, now) + paceNanos;
             mouth.say(known, For.READING, 0);
         });
         boolean any = gaveUp || question.isPresent();
-        for (Iterator<GroupRun> all = active.iterator(); all.hasNext() && now >= nextAt; ) {
+        for (Iterator<GroupRun> all = active.iterator(); isRoom(live, now) && all.hasNext(); ) {
             GroupRun group = all.next();
-            any |= group.act(live, now, (saying, why, limit) -> {
-                // what is asked for afterwards is a second message
-                nextAt = Math.max(nextAt, now) + paceNanos * (saying.asks() ? 1 : 2);
-                return mouth.say(saying, why, limit);
-            });
+            any |= group.act(live, now, mouth);
             group.taken().forEach(taken);
             group.plan().spaced().forEach(phrase -> spaced.put(phrase, group.spacedUntil()));
             if (group.isDone()) {
@@ -114,8 +101,14 @@ final class TargetRun {
                 ended.accept(group);
             }
         }
-        paced = now < nextAt;
         return any;
+    }
+
+    /** Whether something may be said now: hands come first, and the target sets the pace. */
+    private boolean isRoom(LiveShow live, long now) {
+        long at = isDone() ? now : live.roomAt(target, now);
+        roomAt = at > now ? at : Long.MAX_VALUE;
+        return at <= now;
     }
 
     /** What has not begun is not tried, and what has is put back, once. */
@@ -146,7 +139,7 @@ final class TargetRun {
     Optional<Long> due() {
         Optional<Long> release =
                 active.stream().flatMap(group -> group.due().stream()).min(Long::compare);
-        return paced && !isDone() ? Optional.of(nextAt) : release.map(due -> Math.max(due, nextAt));
+        return isDone() ? Optional.empty() : roomAt < Long.MAX_VALUE ? Optional.of(roomAt) : release;
     }
 
     /** All of them, those that wait, too. */
