@@ -1,4 +1,4 @@
-import { CheckCircle2, Printer, RefreshCw, XCircle } from "lucide-react";
+import { CheckCircle2, CircleDashed, Printer, RefreshCw, XCircle } from "lucide-react";
 import { useCallback, useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { Ready } from "../api/types";
@@ -112,7 +112,9 @@ export function ReadyCheck() {
 function Question({ check }: { check: Ready["checks"][number] }) {
   const parts = useShow((s) => s.parts);
   const good = check.items.length === 0;
-  const Icon = good ? CheckCircle2 : XCircle;
+  // what was proved before its target was away did not fail
+  const onlyGrey = check.items.length === check.grey;
+  const Icon = good ? CheckCircle2 : onlyGrey ? CircleDashed : XCircle;
   const [whole, setWhole] = useState(false);
   const items = whole ? check.items : check.items.slice(0, FIRST_ITEMS);
   return (
@@ -124,11 +126,14 @@ function Question({ check }: { check: Ready["checks"][number] }) {
       <h2 className="flex items-center gap-3 text-lg font-bold">
         <Icon
           size={24}
-          className={`flex-none ${good ? "text-in" : "text-fault"}`}
-          aria-label={good ? "ready" : "not ready"}
+          className={`flex-none ${good ? "text-in" : onlyGrey ? "text-caution" : "text-fault"}`}
+          aria-label={good ? "ready" : onlyGrey ? "not known" : "not ready"}
         />
         <span className="min-w-0 flex-1">{check.title}</span>
-        <span className={good ? "text-quiet" : "text-fault"}>
+        {check.grey > 0 && (
+          <span className="text-base font-normal text-quiet">{check.grey} proved before, not known now</span>
+        )}
+        <span className={onlyGrey ? "text-quiet" : "text-fault"}>
           {check.looked - check.items.length} of {check.looked}
         </span>
       </h2>

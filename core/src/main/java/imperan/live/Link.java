@@ -384,6 +384,11 @@ final class Link {
         return now >= windowEnds() && enter(LinkState.LOST, now, "nothing came from it in time");
     }
 
+    /** It was away before this server was started. */
+    void wasAway(long at) {
+        awayAt = Math.max(awayAt, at);
+    }
+
     private LinkState initial() {
         return target.answering() == Target.Answering.NONE ? LinkState.SENDS_ONLY : LinkState.UNHEARD;
     }

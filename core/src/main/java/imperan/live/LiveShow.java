@@ -174,6 +174,19 @@ public final class LiveShow {
         proves((target, address) -> false);
     }
 
+    /** Which targets were lost, or had their port closed, and when last. */
+    public List<Places.Away> away() {
+        return links().stream()
+                .flatMap(link -> link.awayAt().stream().map(at -> new Places.Away(link.target(), at)))
+                .toList();
+    }
+
+    /** The same of before a restart: what was proved before that is not known to hold. */
+    public void restoreAway(List<Places.Away> away) {
+        away.forEach(
+                one -> Optional.ofNullable(state.links.get(one.target())).ifPresent(link -> link.wasAway(one.at())));
+    }
+
     /**
      * When a message that waits for nobody may leave to a target, as far as its pace goes. While something of a hand waits for its turn,
      * that is when it may be looked again.

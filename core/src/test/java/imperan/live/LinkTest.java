@@ -175,6 +175,15 @@ class LinkTest {
     }
 
     @Test
+    void thatItWasAwayIsRememberedOverARestartOfOurs() {
+        Link link = link(KEPT);
+        link.wasAway(5 * SECOND);
+        assertThat(link.view().awayAt()).hasValue(5 * SECOND);
+        link.wasAway(3 * SECOND);
+        assertThat(link.view().awayAt()).as("the last time counts").hasValue(5 * SECOND);
+    }
+
+    @Test
     void withoutAKeepAliveItIsLostOnlyWhereSomethingStaysUnanswered() {
         Link link = link(PLAIN);
         link.asked("/a", SECOND);

@@ -70,6 +70,9 @@ class ReadyCheckTest {
             assertThat(answer.looked()).isEqualTo(4);
             assertThat(answer.items()).hasSize(4);
             assertThat(ReadyWords.says(Question.PROVED, answer.items().get(0))).isEqualTo(words);
+            assertThat(answer.grey())
+                    .as("what was proved before, and is not known to hold now, did not fail")
+                    .isEqualTo(words.contains("changed since it was confirmed") ? 4 : 0);
         });
     }
 

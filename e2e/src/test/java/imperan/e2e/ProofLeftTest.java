@@ -9,7 +9,11 @@ import com.microsoft.playwright.options.AriaRole;
 import imperan.osc.OscArgument;
 import imperan.osc.OscEncoder;
 import imperan.osc.OscMessage;
+import imperan.server.run.ShowLoop;
 import imperan.server.store.ProofStore;
+import imperan.server.store.ShowStore;
+import imperan.show.PartId;
+import imperan.standins.Fault;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
@@ -38,9 +42,21 @@ class ProofLeftTest extends Proving {
                                         Optional.of("osc-bare"),
                                         List.of(OscEncoder.encode(OscMessage.of(
                                                 "/bellows/in/2/level", new OscArgument.Float32(0.25f)))))));
+        PartId wick = new PartId("wick");
+        imperan.fault("Wick", Fault.PORT_CLOSED, true);
+        Desk.waitUntil(
+                "it is written down that a target was away",
+                () -> imperan.bean(ShowStore.class).remembered(imperan.show()).places().away().stream()
+                        .anyMatch(away -> away.target().equals(wick)));
+        imperan.fault("Wick", Fault.PORT_CLOSED, false);
         imperan.stopServer();
         imperan.startServer();
         answering("Bellows");
+        assertThat(imperan.bean(ShowLoop.class)
+                        .askLive(imperan.show(), (running, now) -> running.away())
+                        .join())
+                .as("what was proved before is not known to hold, though it is back and this server is another one")
+                .anyMatch(away -> away.target().equals(wick));
         station();
         Locator left = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Left by a proof"));
         assertThat(left).containsText("A proof left 2 values");

@@ -27,6 +27,11 @@ public record Proved(Verdict verdict, boolean stale, boolean standIn, long at, O
         return stale || away.isPresent();
     }
 
+    /** Whether it was proved, and nobody knows whether that still holds. */
+    public boolean wasGood() {
+        return isGrey() && verdict.standing() == Verdict.Standing.GOOD;
+    }
+
     private Proved beside(Proved older) {
         return new Proved(verdict, stale, standIn, at, away, earlier || !holds() && older.holds());
     }

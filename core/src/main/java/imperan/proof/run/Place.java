@@ -385,6 +385,20 @@ final class Place {
         }
     }
 
+    /**
+     * What brings it back once more: its target says now that something else stands there than what was put back.
+     *
+     * @param said last on the address on which it is told
+     */
+    Optional<Line> disturbed(List<OscArgument> said) {
+        return restored == Restored.YES
+                        && asSent(said)
+                                .filter(now -> tellsApart(now, old().orElse(now)))
+                                .isPresent()
+                ? byHand()
+                : Optional.empty();
+    }
+
     Restored restored() {
         return restored;
     }

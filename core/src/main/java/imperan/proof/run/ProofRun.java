@@ -30,6 +30,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import java.util.stream.StreamSupport;
 
 /**
  * A proof while it runs: it reads what stands, says line after line by the door of the running show, learns from the show's events what came of each, and puts back what it
@@ -96,6 +97,12 @@ public final class ProofRun {
     /** What groups that are done moved, and nobody confirmed to be back. */
     private final List<Old> left = new ArrayList<>();
 
+    private final List<GroupRun> done = new ArrayList<>();
+    private final String by;
+    /** What is put back once more at the end; empty before it is known. */
+    private Optional<PutBack> again = Optional.empty();
+
+    private boolean frozen;
     private Optional<Asking> asking = Optional.empty();
     private Phase phase = Phase.READING;
     private boolean stopped;
@@ -105,6 +112,7 @@ public final class ProofRun {
     /** @param by who started it */
     public ProofRun(ProofPlan plan, String by) {
         this.plan = plan;
+        this.by = by;
         this.flights = new Flights(by, this::landed);
         Stream.concat(
                         plan.lines().stream().flatMap(line -> line.target().stream()),
@@ -291,6 +299,7 @@ public final class ProofRun {
 
     /** No more is said, but for what releases. */
     public void freeze() {
+        frozen = true;
         end(GroupRun::freeze);
     }
 
@@ -393,7 +402,9 @@ public final class ProofRun {
             return Long.MAX_VALUE;
         }
         return Math.min(
-                phase == Phase.READING ? Math.min(turnAgainAt, reading.nextDue()) : turnAgainAt,
+                Math.min(
+                        phase == Phase.READING ? Math.min(turnAgainAt, reading.nextDue()) : turnAgainAt,
+                        again.map(PutBack::nextDue).orElse(Long.MAX_VALUE)),
                 targets.values().stream()
                         .flatMap(target -> target.due().stream())
                         .min(Long::compare)
@@ -460,6 +471,13 @@ public final class ProofRun {
 
     private boolean run(LiveShow live, long missed, long now) {
         boolean any = false;
+        if (again.isPresent()) {
+            again.get().act(live, missed, now);
+            if (again.get().isDone()) {
+                phase = Phase.ENDED;
+            }
+            return phase == Phase.ENDED;
+        }
         for (TargetRun target : targets.values()) {
             any |= target.act(
                     live,
@@ -469,12 +487,14 @@ public final class ProofRun {
                     this::keep);
         }
         if (!any && targets.values().stream().allMatch(TargetRun::isDone)) {
-            askOrEnd();
+            askOrEnd(live);
+            any = again.isPresent();
         }
         return any;
     }
 
     private void keep(GroupRun group) {
+        done.add(group);
         group.places().forEach(place -> {
             if (place.restored() == Restored.LEFT || place.restored() == Restored.UNCONFIRMED) {
                 place.byHand().ifPresent(line -> left.add(new Old(group.plan().target(), line)));
@@ -483,7 +503,7 @@ public final class ProofRun {
         group.outcomes().forEach(outcome -> outcomes.put(outcome.line().id(), outcome));
     }
 
-    private void askOrEnd() {
+    private void askOrEnd(LiveShow live) {
         attended.removeIf(line -> {
             boolean silent = isGivenUp(line.target());
             if (silent) {
@@ -508,8 +528,25 @@ public final class ProofRun {
             asking = Optional.of(attended.pollFirst()).map(line -> new Asking(line, Question.SEND, isAllowed(line)));
             phase = Phase.ASKING;
         } else {
-            phase = Phase.ENDED;
+            again = Optional.of(new PutBack(plan.show(), frozen ? List.of() : disturbed(live), by));
         }
+    }
+
+    /**
+     * What was put back, and was moved afterwards by what another line does, such as joining two outputs. At a venue that may have been
+     * somebody's hand.
+     */
+    private List<Old> disturbed(LiveShow live) {
+        return done.stream()
+                .filter(group -> isStandIn(group.plan().target()))
+                .flatMap(group -> StreamSupport.stream(group.places().spliterator(), false)
+                        .flatMap(place -> place
+                                .toldOn()
+                                .flatMap(address -> live.said(group.plan().target(), address))
+                                .flatMap(place::disturbed)
+                                .stream())
+                        .map(line -> new Old(group.plan().target(), line)))
+                .toList();
     }
 
     /** What cannot be answered, and what a person had sent and an echo may have answered. */
@@ -539,6 +576,7 @@ public final class ProofRun {
             return;
         }
         flights.happened(event, missed);
+        again.ifPresent(last -> last.happened(event, missed));
         if (event instanceof LiveEvent.LineLeft left
                 && left.cause().actor().kind() != Actor.Kind.PROOF
                 && left.cause().actor().kind() != Actor.Kind.IMPERAN

@@ -496,4 +496,32 @@ class ProofRunTest {
         assertThat(line.restored()).isEqualTo(Restored.YES);
         assertThat(hall.stands.get("/1")).containsExactly(f(0.6));
     }
+
+    /** Two outputs that are joined move each other, though each of them is a line of its own. */
+    @Test
+    void whatAnotherLineMovedAfterItWasPutBackIsPutBackOnceMore() {
+        ProofHall hall = hall(
+                        STAND_IN,
+                        List.of(level("/a"), level("/b").proved(ProofRule.USUAL.atMost(3)), mute("/join")),
+                        fader("/a"),
+                        fader("/b"),
+                        sending("/join", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1")))
+                .stands("/a", f(0.2))
+                .stands("/b", f(0.7))
+                .stands("/join", new OscArgument.Int32(0));
+        int[] moved = {0};
+        hall.hall.does((message, bundled, says) -> {
+            hall.takes(message, bundled, says);
+            // late in the proof, when the other one is done
+            if (message.address().equals("/a") && !message.arguments().isEmpty() && moved[0]++ == 8) {
+                hall.stands.put("/b", message.arguments());
+                says.accept("/b", message.arguments());
+            }
+        });
+        List<LineResult> lines = hall.prove(new Conditions(12, false, Set.of()));
+        assertThat(moved[0]).isGreaterThan(9);
+        assertThat(lines).extracting(LineResult::verdict).containsOnly(Verdict.CONFIRMED);
+        assertThat(hall.stands.get("/b")).containsExactly(f(0.7));
+        assertThat(hall.stands.get("/a")).containsExactly(f(0.2));
+    }
 }

@@ -3,6 +3,7 @@ package imperan.server.run;
 import imperan.cue.ListRun;
 import imperan.live.ControlValue;
 import imperan.live.Line;
+import imperan.live.LinkState;
 import imperan.live.LinkTurn;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
@@ -100,6 +101,9 @@ final class Changes implements LiveSink {
             values.add(value.control());
             unsaved.add(value.control());
             handed.accept(value.control());
+        } else if (event instanceof LiveEvent.LinkTurned turned
+                && (turned.state() == LinkState.LOST || turned.state() == LinkState.PORT_CLOSED)) {
+            placesMoved = true;
         } else if (event instanceof LiveEvent.LinkChanged link) {
             links.add(link.target());
         } else if (event instanceof LiveEvent.PageWanted wanted) {
@@ -270,7 +274,7 @@ final class Changes implements LiveSink {
         return !unsaved.isEmpty();
     }
 
-    /** Whether a cue list, a track or a set list stands elsewhere since this was last asked. */
+    /** Whether a cue list, a track or a set list stands elsewhere since this was last asked, or a target went away. */
     boolean takePlacesMoved() {
         boolean moved = placesMoved;
         placesMoved = false;

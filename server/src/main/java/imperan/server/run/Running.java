@@ -153,6 +153,7 @@ final class Running implements Turns.Work, AutoCloseable {
         live.load(going.show(), now);
         follow(going.show(), now);
         live.restore(going.remembered().values());
+        live.restoreAway(going.remembered().places().away());
         live.restoreCues(going.remembered().places().lists());
         live.restorePlaying(
                 going.remembered().places().tracks(),
@@ -275,7 +276,8 @@ final class Running implements Turns.Work, AutoCloseable {
     /** Where lists, tracks and set lists stand is kept at once: somebody may have to go on from there. */
     private void savePlaces() {
         if (!showId.isEmpty() && changes.takePlacesMoved()) {
-            saver.savePlaces(showId, new Places(live.cuePlaces(), live.trackPlaces(ShowClock.now()), live.sets()));
+            saver.savePlaces(
+                    showId, new Places(live.cuePlaces(), live.trackPlaces(ShowClock.now()), live.sets(), live.away()));
         }
     }
 

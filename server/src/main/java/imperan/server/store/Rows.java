@@ -37,6 +37,8 @@ final class Rows {
 
     record TrackPlaceRow(String trackId, double position) {}
 
+    record TargetAwayRow(String targetId, long at) {}
+
     record SetPlaceRow(String setId, String ready, String onAir) {}
 
     record ValueRow(String showId, String controlId, String axes, String belief, String movedBy) {}

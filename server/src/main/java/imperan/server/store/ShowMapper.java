@@ -190,6 +190,15 @@ interface ShowMapper {
             @Param("nextId") String nextId,
             @Param("lastId") String lastId);
 
+    @Select("select target_id, at from target_away where show_id = #{showId} order by target_id")
+    List<Rows.TargetAwayRow> targetsAway(@Param("showId") String showId);
+
+    @Insert(
+            """
+            insert into target_away (show_id, target_id, at) values (#{showId}, #{targetId}, #{at})
+            on conflict (show_id, target_id) do update set at = excluded.at""")
+    void putTargetAway(@Param("showId") String showId, @Param("targetId") String targetId, @Param("at") long at);
+
     @Select("select track_id, position from track_place where show_id = #{showId} order by track_id")
     List<Rows.TrackPlaceRow> trackPlaces(@Param("showId") String showId);
 

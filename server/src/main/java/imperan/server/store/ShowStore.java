@@ -292,6 +292,7 @@ public class ShowStore {
     public void savePlaces(String showId, Places places) {
         places.tracks()
                 .forEach(place -> mapper.putTrackPlace(showId, place.track().value(), place.position()));
+        places.away().forEach(away -> mapper.putTargetAway(showId, away.target().value(), away.at()));
         places.sets()
                 .forEach(place -> mapper.putSetPlace(
                         showId,
@@ -321,6 +322,9 @@ public class ShowStore {
                                         Optional.ofNullable(row.ready()).map(PartId::new),
                                         Optional.ofNullable(row.onAir()).map(PartId::new),
                                         Optional.empty()))
+                                .toList(),
+                        mapper.targetsAway(showId).stream()
+                                .map(row -> new Places.Away(new PartId(row.targetId()), row.at()))
                                 .toList()));
     }
 

@@ -72,7 +72,7 @@ class ValueSaverTest {
 
     /** Somebody may have to go on from where a list stands. */
     private static Places at(CueListView.Place place) {
-        return new Places(List.of(place), List.of(), List.of());
+        return new Places(List.of(place), List.of(), List.of(), List.of());
     }
 
     @Test
