@@ -42,13 +42,13 @@ class ProofLeftTest extends Proving {
                                         Optional.of("osc-bare"),
                                         List.of(OscEncoder.encode(OscMessage.of(
                                                 "/bellows/in/2/level", new OscArgument.Float32(0.25f)))))));
-        PartId wick = new PartId("wick");
-        imperan.fault("Wick", Fault.PORT_CLOSED, true);
+        PartId bellows = new PartId("bellows");
+        imperan.fault("Bellows", Fault.PORT_CLOSED, true);
         Desk.waitUntil(
                 "it is written down that a target was away",
                 () -> imperan.bean(ShowStore.class).remembered(imperan.show()).places().away().stream()
-                        .anyMatch(away -> away.target().equals(wick)));
-        imperan.fault("Wick", Fault.PORT_CLOSED, false);
+                        .anyMatch(away -> away.target().equals(bellows)));
+        imperan.fault("Bellows", Fault.PORT_CLOSED, false);
         imperan.stopServer();
         imperan.startServer();
         answering("Bellows");
@@ -56,7 +56,7 @@ class ProofLeftTest extends Proving {
                         .askLive(imperan.show(), (running, now) -> running.away())
                         .join())
                 .as("what was proved before is not known to hold, though it is back and this server is another one")
-                .anyMatch(away -> away.target().equals(wick));
+                .anyMatch(away -> away.target().equals(bellows));
         station();
         Locator left = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Left by a proof"));
         assertThat(left).containsText("A proof left 2 values");

@@ -3,8 +3,11 @@ package imperan.proof.report;
 import imperan.show.Problem;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -16,6 +19,11 @@ public final class Allowed {
 
     /** Said of a target as a whole that does not answer. */
     private static final String SILENT = "silent";
+
+    /** More nobody writes. */
+    private static final int MOST_CHARACTERS = 10_000;
+    /** The word before a target. */
+    private static final Pattern WORD = Pattern.compile("([^,:]*):");
 
     /** Nothing but what is proved. */
     public static final Allowed NOTHING = new Allowed(List.of());
@@ -50,11 +58,19 @@ public final class Allowed {
      * @param targets the names of those of the show
      */
     public static Read read(String text, List<String> targets) {
+        if (text.length() > MOST_CHARACTERS) {
+            return new Read(
+                    NOTHING, Optional.of(Problem.of("What is allowed has at most " + MOST_CHARACTERS + " characters")));
+        }
         List<Entry> entries = new ArrayList<>();
-        for (String part : text.split(",")) {
-            String[] halves = part.strip().split(":", 2);
-            Entry entry = new Entry(
-                    halves[0].strip(), halves.length == 2 ? Optional.of(halves[1].strip()) : Optional.empty());
+        for (String rest = text; !rest.isEmpty(); ) {
+            Matcher word = WORD.matcher(rest);
+            boolean isNamed = word.lookingAt();
+            String target = isNamed ? target(rest.substring(word.end()), targets) : "";
+            String part = isNamed ? word.group() + target : rest.split(",", 2)[0];
+            Entry entry = isNamed
+                    ? new Entry(word.group(1).strip(), Optional.of(target.strip()))
+                    : new Entry(part.strip(), Optional.empty());
             if (!part.isBlank()) {
                 Optional<Problem> problem = problem(entry, targets);
                 if (problem.isPresent()) {
@@ -62,8 +78,26 @@ public final class Allowed {
                 }
                 entries.add(entry);
             }
+            rest = rest.length() > part.length() ? rest.substring(part.length() + 1) : "";
         }
         return new Read(new Allowed(List.copyOf(entries)), Optional.empty());
+    }
+
+    /** The name that a text begins with: the longest of those of the show, which may have commas, else all up to the next comma. */
+    private static String target(String text, List<String> targets) {
+        String start = spaces(text);
+        return targets.stream()
+                .map(name -> start + name)
+                .filter(name -> text.startsWith(name)
+                        && (text.substring(name.length()).isBlank()
+                                || text.substring(name.length()).stripLeading().startsWith(",")))
+                .max(Comparator.comparingInt(String::length))
+                .map(name -> name + spaces(text.substring(name.length())))
+                .orElseGet(() -> text.split(",", 2)[0]);
+    }
+
+    private static String spaces(String text) {
+        return text.substring(0, text.length() - text.stripLeading().length());
     }
 
     private static Optional<Problem> problem(Entry entry, List<String> targets) {

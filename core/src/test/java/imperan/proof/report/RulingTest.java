@@ -116,4 +116,29 @@ class RulingTest {
                 .allMatch(word -> word.matches("[a-z]+(-[a-z]+)*"));
         assertThat(Allowed.read(" , ,", TARGETS).problem()).isEmpty();
     }
+
+    @Test
+    void aNameMayHaveCommasAndColons() {
+        List<String> targets = List.of("Wick", "Wick, spare", "Desk: left");
+        for (String text : List.of(
+                "returned:Wick, spare",
+                "masked:Wick, returned:Wick, spare",
+                "returned: Wick, spare ,masked:Wick",
+                "silent:Desk: left,returned:Wick, spare")) {
+            Allowed.Read read = Allowed.read(text, targets);
+            assertThat(read.problem()).as(text).isEmpty();
+            assertThat(read.allowed().names("Wick, spare")).as(text).isTrue();
+            assertThat(read.allowed().names("Wick")).as(text).isEqualTo(text.contains("masked:Wick"));
+        }
+        assertThat(Allowed.read("returned:Wick, spares", targets)
+                        .problem()
+                        .orElseThrow()
+                        .message())
+                .contains("“spares” cannot be allowed");
+        assertThat(Allowed.read("x".repeat(10_001), targets)
+                        .problem()
+                        .orElseThrow()
+                        .message())
+                .contains("at most 10000 characters");
+    }
 }

@@ -1,5 +1,6 @@
 package imperan.proof.run;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.SoftAssertions.assertSoftly;
 
 import imperan.osc.OscArgument;
@@ -95,6 +96,20 @@ class ZooTest {
         if (cell.animal().movesByItself() && cell.isKnown() && confirmed) {
             judged.add(cell + " " + verdict);
         }
+    }
+
+    /** In core time: what a liar costs a hall, beside an honest desk that answers late, but in time. */
+    @Test
+    void noDeskHoldsUpAProofOfTwoHundredLinesForMuchLongerThanASlowHonestOne() {
+        long honest = Zoo.nanosOf200Lines(Animal.ANSWERS_NEAR_ITS_LIMIT);
+        Map<Animal, Long> slow = new EnumMap<>(Animal.class);
+        for (Animal animal : Zoo.animals(Zoo.Kind.FADER)) {
+            long takes = Zoo.nanosOf200Lines(animal);
+            if (takes > 3 * honest) {
+                slow.put(animal, takes / 1_000_000_000L);
+            }
+        }
+        assertThat(slow).as("an honest one takes %d s", honest / 1_000_000_000L).isEmpty();
     }
 
     /** What became of each kind of desk, over all ways to be connected to it. */
