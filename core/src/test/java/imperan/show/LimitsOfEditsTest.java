@@ -182,6 +182,12 @@ class LimitsOfEditsTest {
                 Arguments.of("answer/seconds", same.within(0)),
                 Arguments.of("answer/finalSeconds", same.settling(-1)),
                 Arguments.of("answer/tolerance", same.near(Double.NaN)),
+                Arguments.of("answer/ask/address", same.asking(AskRule.on(""))),
+                Arguments.of("answer/ask/address", same.asking(AskRule.on("/a".repeat(600)))),
+                Arguments.of(
+                        "answer/ask/answeredOn", same.asking(AskRule.on("/a").answered("/<"))),
+                Arguments.of("answer/ask/places", same.asking(AskRule.on("/a").at(List.of(-1)))),
+                Arguments.of("answer/ask/places", same.asking(AskRule.on("/a").at(Collections.nCopies(65, 0)))),
                 Arguments.of(
                         "answer/tolerance", same.near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, 0))),
                 Arguments.of("answer/words", same.worded(Optional.of(-1))));
@@ -193,6 +199,23 @@ class LimitsOfEditsTest {
         assertThat(refusedPhrase(Phrase.plain("/a", Phrase.Direction.BOTH, List.of(), answer, "", "")))
                 .extracting(Problem::field)
                 .containsExactly(field);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {0, 1_001})
+    void aLengthOfTextsThatNoTextHasIsRefused(int longest) {
+        Phrase.PhraseArgument text = Phrase.PhraseArgument.plain(
+                        ArgumentSource.ArgumentType.TEXT,
+                        Optional.empty(),
+                        Optional.empty(),
+                        "",
+                        List.of(),
+                        Optional.empty())
+                .taking(new TextRule(Optional.of(longest), TextRule.Characters.ANY));
+        assertThat(refusedPhrase(Phrase.plain(
+                        "/a", Phrase.Direction.BOTH, List.of(text), AnswerRule.usual(AnswerRule.Kind.SAME), "", "")))
+                .extracting(Problem::field)
+                .containsExactly("arguments/0/texts/longest");
     }
 
     @Test

@@ -143,8 +143,14 @@ public final class OneOfEach {
                                         "",
                                         List.of(),
                                         Optional.empty())
-                                .readAs("multiply 100 | cut")),
-                        AnswerRule.usual(AnswerRule.Kind.SAME).settling(2),
+                                .readAs("multiply 100 | cut")
+                                .taking(new TextRule(Optional.of(32), TextRule.Characters.PLAIN))),
+                        AnswerRule.usual(AnswerRule.Kind.SAME)
+                                .settling(2)
+                                .asking(AskRule.on("/get/in/<ch:1..12>/level")
+                                        .named()
+                                        .answered("/is/<ch:1..12>")
+                                        .at(List.of(1))),
                         "level",
                         "mute")
                 .doing(Phrase.Effect.VALUE)

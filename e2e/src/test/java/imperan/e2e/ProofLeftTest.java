@@ -15,7 +15,11 @@ import imperan.server.store.ShowStore;
 import imperan.show.PartId;
 import imperan.standins.Fault;
 import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -74,5 +78,28 @@ class ProofLeftTest extends Proving {
         assertThat(left.getByRole(AriaRole.ALERT)).containsText("Set these values by hand");
         button("Leave it as it is").click();
         assertThat(left).isHidden();
+    }
+
+    /** What cannot be written down is not moved: a crash would leave nobody who knows where it stood. */
+    @Test
+    void aDatabaseWithoutRoomWhileItReadsWhatStandsMovesNothing() throws SQLException {
+        answering("Bellows", "Sluice");
+        Map<String, String> before = standing();
+        try (Connection owner = imperan.database();
+                Statement statement = owner.createStatement()) {
+            // SQLSTATE 53100 is disk_full: PostgreSQL, appendix A
+            statement.execute(
+                    """
+                    create function no_room() returns trigger language plpgsql as
+                    $$ begin raise exception 'could not extend file: No space left on device' using errcode = '53100'; end $$""");
+            statement.execute(
+                    "create trigger no_room before insert on proof_old for each row execute function no_room()");
+            station();
+            button("Start the proof").click();
+            assertThat(page.getByText("nothing was sent that moves anything")).isVisible();
+            waitForTheEnd();
+            assertThat(standing()).isEqualTo(before);
+            statement.execute("drop trigger no_room on proof_old");
+        }
     }
 }

@@ -382,7 +382,8 @@ public class Proofs implements AutoCloseable {
                     LOG.warn(
                             "What stands at the targets could not be written down, so the proof ends before it moves anything: {}",
                             e.getMessage());
-                    begun.trouble = Optional.of("The database does not answer: nothing was sent that moves anything");
+                    begun.trouble = Optional.of(
+                            "What stands could not be written into the database: nothing was sent that moves anything");
                     runs.proof(begun.showId, running -> {
                         run.stop();
                         return true;
