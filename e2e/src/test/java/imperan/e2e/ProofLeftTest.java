@@ -83,7 +83,7 @@ class ProofLeftTest extends Proving {
     /** What cannot be written down is not moved: a crash would leave nobody who knows where it stood. */
     @Test
     void aDatabaseWithoutRoomWhileItReadsWhatStandsMovesNothing() throws SQLException {
-        answering("Bellows", "Sluice");
+        answering("Bellows");
         Map<String, String> before = standing();
         try (Connection owner = imperan.database();
                 Statement statement = owner.createStatement()) {

@@ -48,6 +48,16 @@ final class Zoo {
     private static final int CHOICES = 20;
     private static final int LONGEST = 16;
 
+    /** One of each sort. */
+    private static final Set<Animal> FEW = EnumSet.of(
+            Animal.HONEST,
+            Animal.TAKES_NOTHING,
+            Animal.TAKES_THE_FIRST_ONLY,
+            Animal.TAKES_ONE_IN_THREE,
+            Animal.TAKES_THE_ONE_BEFORE,
+            Animal.SAYS_ALL_EACH_300_MS,
+            Animal.ANSWERS_AFTER_1_4_LIMITS);
+
     /** What a desk takes of what it is told, or how it tells. */
     enum Animal {
         HONEST,
@@ -238,6 +248,15 @@ final class Zoo {
             return animal == Animal.JITTERS && way == Way.RETURNS_TWICE && book == Book.NONE;
         }
 
+        /** With a wrong phrasebook, and swept, some liars tell as much as all. */
+        private boolean isWorthATry() {
+            boolean isTelling = animal.isHonest() || FEW.contains(animal);
+            return switch (place) {
+                case SWEPT -> book == Book.RIGHT && (isTelling || kind != Kind.FADER);
+                case STAND_IN, VENUE -> book != Book.WRONG || isTelling;
+            };
+        }
+
         /** One that is never heard where it is listened to is no liar: that it says nothing there is the truth. */
         private boolean saysSomething() {
             return way.isAsked()
@@ -297,11 +316,7 @@ final class Zoo {
                         for (Place place : Place.values()) {
                             for (Book book : Book.values()) {
                                 Cell cell = new Cell(animal, kind, way, answers, place, book);
-                                boolean isWorthwhile = book != Book.WRONG || kind == Kind.FADER || animal.isHonest();
-                                if (cell.saysSomething()
-                                        && !cell.isTwiceOdd()
-                                        && isWorthwhile
-                                        && (place != Place.SWEPT || book == Book.RIGHT)) {
+                                if (cell.saysSomething() && !cell.isTwiceOdd() && cell.isWorthATry()) {
                                     cells.add(cell);
                                 }
                             }
@@ -315,14 +330,7 @@ final class Zoo {
 
     static Set<Animal> animals(Kind kind) {
         Set<Animal> numbers = EnumSet.range(Animal.HONEST, Animal.BEGINS_NEAR_THE_END);
-        Set<Animal> few = EnumSet.of(
-                Animal.HONEST,
-                Animal.TAKES_NOTHING,
-                Animal.TAKES_THE_FIRST_ONLY,
-                Animal.TAKES_ONE_IN_THREE,
-                Animal.TAKES_THE_ONE_BEFORE,
-                Animal.SAYS_ALL_EACH_300_MS,
-                Animal.ANSWERS_AFTER_1_4_LIMITS);
+        Set<Animal> few = EnumSet.copyOf(FEW);
         switch (kind) {
             case FADER -> {
                 numbers.addAll(Animal.ODD);
