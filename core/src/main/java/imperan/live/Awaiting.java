@@ -235,7 +235,7 @@ final class Awaiting {
                 wanted,
                 manner.isQuestion(),
                 expected,
-                manner.isPatient() ? expected.proofNanos() : expected.limitNanos(),
+                manner.isPatient() ? expected.proofNanos(link.counts().slowest()) : expected.limitNanos(),
                 isAsked ? Lane.SETTLE_NANOS : 0,
                 saidBefore,
                 now);

@@ -39,6 +39,8 @@ public record Expectation(
     private static final int LATE = 3;
 
     private static final long LATEST_NANOS = 2_000_000_000L;
+    /** Of who takes its time, longer; but nobody is waited for longer than this. */
+    private static final long LATEST_OF_SLOW_NANOS = 4_000_000_000L;
     /** How far values may be from each other, as a share of their range, where nothing is known of them. */
     static final double USUAL_SHARE = 1 / STEPS;
 
@@ -144,9 +146,15 @@ public record Expectation(
         return nanos(rule.seconds());
     }
 
-    /** How long a line of a proof waits: an answer that is late is told from one that is missing, and not taken for the next one's. */
-    public long proofNanos() {
-        return Math.max(limitNanos(), Math.min(LATE * limitNanos(), LATEST_NANOS));
+    /**
+     * How long a line of a proof waits: an answer that is late is told from one that is missing, and not taken for the next one's.
+     *
+     * @param slowest how long its target took for an answer at most, of late, in nanoseconds; 0 where it has not answered yet
+     */
+    public long proofNanos(long slowest) {
+        long usual = Math.min(LATE * limitNanos(), LATEST_NANOS);
+        long slow = Math.min(limitNanos() + Math.max(limitNanos(), slowest + slowest / 2), LATEST_OF_SLOW_NANOS);
+        return Math.max(limitNanos(), Math.max(usual, slow));
     }
 
     /** The same, where the value is asked for because the one who made the change is not told. */

@@ -85,4 +85,9 @@ final class LinkCounts {
                 : Optional.of(new LinkView.AnswerTimes(
                         roundTrips.last(), roundTrips.percentile(0.5), roundTrips.percentile(0.99)));
     }
+
+    /** How long an answer took at most, of the last 512, in nanoseconds; 0 where there was none. */
+    long slowest() {
+        return roundTrips.isEmpty() ? 0 : roundTrips.percentile(1);
+    }
 }

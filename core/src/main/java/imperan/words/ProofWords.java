@@ -186,7 +186,8 @@ public final class ProofWords {
             case ONE_WAY -> "Sent; " + line.targetName() + " does not answer it, and nobody looked";
             case NOT_JUDGED -> "What came proves nothing: " + line.targetName()
                     + " stood there already, or this machine lost packets";
-            case INTERMITTENT -> line.answered() + " of " + line.probes() + " answered";
+            case LOST -> line.answered() + " of " + line.probes() + " answered; for the others nothing came";
+            case INTERMITTENT -> line.answered() + " of " + line.probes() + " taken";
             case IGNORED -> "Sent " + line.sent() + "; asked afterwards, " + line.targetName() + " still says "
                     + line.said();
             case LATE -> "Answered after "

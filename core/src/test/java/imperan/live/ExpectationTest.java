@@ -60,11 +60,19 @@ class ExpectationTest {
 
     /** A proof waits for what is late: three limits long, and for that no longer than two seconds, but never shorter than the limit itself. */
     @ParameterizedTest
-    @CsvSource({"0.1, 0.3", "0.5, 1.5", "1, 2", "5, 5"})
+    @CsvSource({"0.1, 0.3", "0.5, 1.5", "1, 2", "1.5, 3", "2, 4", "5, 5"})
     void aProofWaitsLonger(double limit, double waits) {
         Expectation expected = of(SAME.within(limit));
         assertThat(expected.limitNanos()).isEqualTo((long) (limit * 1e9));
-        assertThat(expected.proofNanos()).isCloseTo((long) (waits * 1e9), within(3L));
+        assertThat(expected.proofNanos(0)).isCloseTo((long) (waits * 1e9), within(3L));
+    }
+
+    @Test
+    void aTargetThatTookItsTimeIsWaitedForLonger() {
+        Expectation expected = of(SAME.within(0.5));
+        assertThat(expected.proofNanos(200_000_000L)).isEqualTo(1_500_000_000L);
+        assertThat(expected.proofNanos(1_400_000_000L)).isEqualTo(2_600_000_000L);
+        assertThat(expected.proofNanos(9_000_000_000L)).as("but not for ever").isEqualTo(4_000_000_000L);
     }
 
     @Test

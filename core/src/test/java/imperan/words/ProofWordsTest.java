@@ -66,7 +66,8 @@ class ProofWordsTest {
     @Test
     void numbersHaveTheirUnits() {
         assertThat(ProofWords.says(line(Verdict.LATE))).isEqualTo("Answered after 700 ms, later than its limit");
-        assertThat(ProofWords.says(line(Verdict.INTERMITTENT))).isEqualTo("8 of 12 answered");
+        assertThat(ProofWords.says(line(Verdict.INTERMITTENT))).isEqualTo("8 of 12 taken");
+        assertThat(ProofWords.says(line(Verdict.LOST))).isEqualTo("8 of 12 answered; for the others nothing came");
         assertThat(ProofWords.says(line(Verdict.HEARD))).isEqualTo("Bellows says 1");
         assertThat(ProofWords.millis(1_540_000)).isEqualTo("1.5 ms");
         assertThat(ProofWords.loss(Loss.of(0, 20))).isEqualTo("0 of 20 lost: 0 % to 17 % (95 %)");

@@ -50,6 +50,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** Devices that were not made by us, on bare sockets: what is wrong with each comes out as it is. */
@@ -69,12 +70,10 @@ class ForeignTest {
         return way.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    private void device(Responder.Way way, int port, int answerPort) {
-        boolean asked = way == Responder.Way.ONLY_ASKED;
-        String id = name(way);
-        AnswerRule answer = AnswerRule.usual(asked ? AnswerRule.Kind.QUERY : AnswerRule.Kind.SAME);
-        Phrase phrase = Phrase.plain(
-                        "/" + id + "/level",
+    /** Decimals from 0 to 1. */
+    private static Phrase level(String address, AnswerRule answer) {
+        return Phrase.plain(
+                        address,
                         Phrase.Direction.BOTH,
                         List.of(PhraseArgument.plain(
                                 ArgumentType.FLOAT32,
@@ -83,10 +82,19 @@ class ForeignTest {
                                 "",
                                 List.of(),
                                 Optional.empty())),
-                        way == Responder.Way.COARSER ? answer.near(new Tolerance(Tolerance.Unit.STEP, 0.3)) : answer,
+                        answer,
                         "",
                         "")
                 .doing(Phrase.Effect.VALUE);
+    }
+
+    private void device(Responder.Way way, int port, int answerPort) {
+        boolean asked = way == Responder.Way.ONLY_ASKED;
+        String id = name(way);
+        AnswerRule answer = AnswerRule.usual(asked ? AnswerRule.Kind.QUERY : AnswerRule.Kind.SAME);
+        Phrase phrase = level(
+                "/" + id + "/level",
+                way == Responder.Way.COARSER ? answer.near(new Tolerance(Tolerance.Unit.STEP, 0.3)) : answer);
         put("book-" + id, null, new Phrasebook(id, Phrasebook.LinkSheet.unknown()));
         put("phrase-" + id, "book-" + id, phrase);
         put(
@@ -184,6 +192,63 @@ class ForeignTest {
         }
     }
 
+    /** The zoo of the core, forty of it, over sockets: what is confirmed was taken, and what can be known of an honest one is confirmed. */
+    @Test
+    void fortyLiesOverSocketsAreNotBelieved() {
+        try (Installation imperan = Installation.fresh();
+                Liars asked = new Liars(true);
+                Liars quiet = new Liars(false)) {
+            put("foreign-layout", null, Layout.plain("Foreign"));
+            put(PAGE.value(), "foreign-layout", Page.plain("Foreign", 4, 6));
+            put("book-zoo", null, new Phrasebook("zoo", Phrasebook.LinkSheet.unknown()));
+            put("phrase-zoo", "book-zoo", level("/zoo/<n:0..99>/level", AnswerRule.usual(AnswerRule.Kind.SAME)));
+            liars("asked", asked, Target.Answering.QUERIES, 0);
+            liars("quiet", quiet, Target.Answering.REPORTS, 2);
+            Outcome outcome = imperan.bean(Keeper.class)
+                    .change(imperan.show(), show -> show.apply(new EditRequest("Put liars", steps), ADA))
+                    .join();
+            assertThat(outcome).isInstanceOf(Outcome.Accepted.class);
+            Report report = proved(imperan, 9);
+            assertThat(report.lines()).hasSize(2 * Liars.count());
+            for (LineResult line : report.lines()) {
+                int number = Integer.parseInt(line.address().split("/")[2]);
+                boolean isAsked = line.targetName().equals("asked");
+                if (line.verdict() == Verdict.CONFIRMED) {
+                    assertThat((isAsked ? asked : quiet).deceived(number))
+                            .as("%s", line)
+                            .isFalse();
+                }
+                if (isAsked && Liars.takes(number) == Liars.Takes.ALL) {
+                    assertThat(line.verdict()).as("%s", line).isEqualTo(Verdict.CONFIRMED);
+                }
+            }
+        }
+    }
+
+    private void liars(String id, Liars device, Target.Answering answering, int column) {
+        put(
+                id,
+                null,
+                Target.plain(id, "127.0.0.1", device.port(), Ports.one(), answering)
+                        .simulatedAt(new StandInEnd("127.0.0.1", device.port(), true))
+                        .speaking(new PartId("book-zoo")));
+        put(
+                "levels-" + id,
+                PAGE.value(),
+                Control.plain(
+                        id,
+                        new Cells(column, 0, 2, 6),
+                        Fader.plain(Form.Direction.UP, Form.Grab.JUMP),
+                        IntStream.range(0, Liars.count())
+                                .mapToObj(number -> new Send(
+                                        Send.Phase.CHANGE,
+                                        Optional.of(new PartId(id)),
+                                        Liars.address(number),
+                                        List.of(new ArgumentSource.Value(ArgumentType.FLOAT32, 0, 1))))
+                                .toList(),
+                        List.of()));
+    }
+
     private static List<String> linesOf(Path file) {
         try {
             return Files.readAllLines(file);
@@ -230,7 +295,7 @@ class ForeignTest {
             case WHOLE -> Verdict.WRONG_TYPE;
             case LATE -> Verdict.LATE;
             case PREFIX -> Verdict.OTHER_ADDRESS;
-            case LOSES -> Verdict.INTERMITTENT;
+            case LOSES -> Verdict.LOST;
         };
     }
 

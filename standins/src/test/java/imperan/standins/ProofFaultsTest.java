@@ -127,17 +127,17 @@ class ProofFaultsTest {
             case LATE -> which == Device.KEEL ? Set.of(Verdict.LATE, well(which)) : Set.of(Verdict.LATE);
                 // its reports come twenty at a time, and this one mostly stands where none is lost
             case LOSES -> which == Device.KEEL
-                    ? Set.of(well(which), Verdict.INTERMITTENT)
-                    : Set.of(Verdict.INTERMITTENT);
+                    ? Set.of(well(which), Verdict.LOST)
+                    : Set.of(Verdict.LOST);
                 // a proof says one thing after the other, and never faster than it is answered
-            case CHOKES -> Set.of(well(which), Verdict.INTERMITTENT);
+            case CHOKES -> Set.of(well(which), Verdict.LOST);
                 // each line of a proof leaves alone; but questions that are due in one moment leave together
             case NO_BUNDLES -> which.answer == AnswerRule.Kind.QUERY
-                    ? Set.of(well(which), Verdict.INTERMITTENT, Verdict.NO_ANSWER)
+                    ? Set.of(well(which), Verdict.LOST, Verdict.NO_ANSWER)
                     : Set.of(well(which));
             case FORGETS -> which == Device.BELLOWS
-                    ? Set.of(Verdict.INTERMITTENT)
-                    : which == Device.KEEL ? Set.of(Verdict.INTERMITTENT, Verdict.NO_ANSWER) : Set.of(well(which));
+                    ? Set.of(Verdict.LOST)
+                    : which == Device.KEEL ? Set.of(Verdict.LOST, Verdict.NO_ANSWER) : Set.of(well(which));
         };
     }
 

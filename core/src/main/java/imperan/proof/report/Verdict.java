@@ -32,7 +32,9 @@ public enum Verdict {
     SKIPPED(Standing.NOT_TRIED, "skipped"),
     /** What came proves nothing: the target said the same before by itself, or this machine lost packets meanwhile. */
     NOT_JUDGED(Standing.UNDECIDED, "not judged"),
-    /** Some probes were answered and taken and some were not. */
+    /** Some probes were answered, and nothing came for others: they, or their answers, were lost. */
+    LOST(Standing.SHORT, "lost"),
+    /** Everything was answered, and not everything was taken. */
     INTERMITTENT(Standing.SHORT, "intermittent"),
     /** Asked afterwards, its target goes on saying the value of before, for each probe. */
     IGNORED(Standing.SHORT, "ignored"),

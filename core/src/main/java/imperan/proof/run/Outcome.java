@@ -44,6 +44,7 @@ public record Outcome(
                     ONE_WAY,
                     SKIPPED,
                     NOT_JUDGED,
+                    LOST,
                     INTERMITTENT,
                     NO_ANSWER,
                     NOT_SEEN -> Optional.empty();

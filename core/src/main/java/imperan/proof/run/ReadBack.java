@@ -125,7 +125,7 @@ final class ReadBack {
                         value -> expected.agrees(said, value, line.send().arguments()))
                 .isPresent();
         if (isBefore) {
-            found = askAt > since + expected.proofNanos() ? Found.AS_BEFORE : Found.OPEN;
+            found = askAt > since + expected.proofNanos(0) ? Found.AS_BEFORE : Found.OPEN;
         } else {
             found = again || askAt > since + SETTLED_NANOS ? Found.ANOTHER : Found.OPEN;
         }

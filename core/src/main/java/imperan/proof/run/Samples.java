@@ -128,7 +128,7 @@ final class Samples {
         boolean came = judged().anyMatch(sample -> sample.isGood()
                 || sample.verdict() == Verdict.DIFFERENT_ARGUMENTS
                 || sample.verdict() == Verdict.RELEASED_EARLY);
-        return isMissing && came ? Verdict.INTERMITTENT : worst;
+        return isMissing && came ? worst == Verdict.NO_ANSWER ? Verdict.LOST : Verdict.INTERMITTENT : worst;
     }
 
     /** The first that fell short, else the last. */

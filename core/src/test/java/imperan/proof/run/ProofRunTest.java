@@ -412,7 +412,7 @@ class ProofRunTest {
     }
 
     @Test
-    void someAnsweredAndSomeNotIsIntermittent() {
+    void whereNothingComesForSomeTheyAreLost() {
         ProofHall hall = hall(STAND_IN, List.of(level("/a")), fader("/a"));
         hall.hall.does((message, bundled, says) -> {
             if (message.arguments().isEmpty() || hall.moved().size() % 3 != 2) {
@@ -422,7 +422,7 @@ class ProofRunTest {
             }
         });
         LineResult line = hall.prove(new Conditions(12, false, Set.of())).get(0);
-        assertThat(line.verdict()).isEqualTo(Verdict.INTERMITTENT);
+        assertThat(line.verdict()).isEqualTo(Verdict.LOST);
         assertThat(line.probes()).isEqualTo(12);
         assertThat(line.answered()).isEqualTo(8);
     }
