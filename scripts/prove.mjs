@@ -211,20 +211,8 @@ async function playThrough(show, wanted) {
     say(`Written: ${wanted.report}`);
   }
   if (!now.whole) throw new Trouble(now.end);
-  if (wanted.rehearse)
-    return now.left.length > 0 || now.cues.some(isUnended) ? 1 : 0;
-  if (now.fellShort > 0) return 1;
-  return now.open === 0 && now.left.length === 0 ? 0 : wanted.strict ? 1 : 3;
+  return wanted.strict ? now.strictCode : now.code;
 }
-
-const UNENDED = ["WAITS", "GOES_ON", "SAID"];
-
-/** Where nothing is sent a cue goes well by coming to its end, whatever its targets would say. */
-const isUnended = (cue) =>
-  cue.actions.some(
-    ({ outcome, standing }) =>
-      UNENDED.includes(outcome) || standing === "SHORT",
-  );
 
 function tell(cue) {
   const worst = cue.actions.filter((action) => action.standing !== "WELL");

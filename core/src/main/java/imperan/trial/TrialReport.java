@@ -72,6 +72,31 @@ public record TrialReport(
                 .count();
     }
 
+    /**
+     * The number with which a script ends that played the list: 0 all went well, 1 something failed, 2 it did not go on to its last cue, 3 something is
+     * undecided or was not fired. Where nothing was sent a cue goes well by coming to its end, whatever its targets would say.
+     *
+     * @param strict whether 3 is a 1
+     */
+    public int code(boolean strict) {
+        boolean isWhole = end.filter(End.LAST::equals).isPresent();
+        if (!isWhole) {
+            return 2;
+        } else if (rehearsed) {
+            return left.isEmpty() && fired.stream().allMatch(TrialReport::hasEnded) ? 0 : 1;
+        } else if (count(Standing.SHORT) > 0) {
+            return 1;
+        }
+        boolean isAll = count(Standing.OPEN) == 0 && left.isEmpty();
+        return isAll ? 0 : strict ? 1 : 3;
+    }
+
+    private static boolean hasEnded(Fired each) {
+        return each.cue().marks().stream()
+                .map(FiredCue.Mark::outcome)
+                .allMatch(outcome -> outcome.isFinal() && standing(outcome) != Standing.SHORT);
+    }
+
     /** How long after it was due each line left, the least first. */
     public List<Long> late() {
         return fired.stream()

@@ -36,6 +36,7 @@ import imperan.show.cue.FadeCurve;
 import imperan.trial.TrialReport.End;
 import imperan.trial.TrialReport.Standing;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -476,5 +477,55 @@ class TrialTest {
         long ended = hall.trial.report().endedAt();
         hall.pass(100);
         assertThat(hall.trial.report().endedAt()).as("it gets no turn any more").isEqualTo(ended);
+    }
+
+    private static TrialReport report(boolean rehearsed, End end, List<PartId> left, Outcome... outcomes) {
+        FiredCue cue = new FiredCue(
+                1,
+                new PartId("c1"),
+                WALK[0],
+                "Ada",
+                0,
+                Optional.empty(),
+                0,
+                Arrays.stream(outcomes)
+                        .map(outcome -> new FiredCue.Mark(outcome, Optional.empty(), Optional.empty()))
+                        .toList());
+        return new TrialReport(
+                show(Shows.target("Desk"), WALK),
+                LIST,
+                TrialSpeed.OWN,
+                rehearsed,
+                "Ada",
+                0,
+                1,
+                Optional.ofNullable(end),
+                List.of(new TrialReport.Fired(LIST, cue)),
+                left);
+    }
+
+    /** What a script is told, outcome by outcome. */
+    @ParameterizedTest
+    @EnumSource(Outcome.class)
+    void aScriptIsToldByANumber(Outcome outcome) {
+        int wanted = outcome == Outcome.FELL_SHORT ? 1 : outcome.isWell() ? 0 : 3;
+        TrialReport sent = report(false, End.LAST, List.of(), Outcome.ANSWERED, outcome);
+        assertThat(sent.code(false)).isEqualTo(wanted);
+        assertThat(sent.code(true)).isEqualTo(Math.min(1, wanted));
+        assertThat(report(true, End.LAST, List.of(), Outcome.DONE, outcome).code(false))
+                .as("rehearsed: it ended")
+                .isEqualTo(outcome.isFinal() && outcome != Outcome.FELL_SHORT ? 0 : 1);
+        assertThat(report(false, End.STOPPED, List.of(), outcome).code(false)).isEqualTo(2);
+        assertThat(report(false, null, List.of(), outcome).code(true))
+                .as("it goes on")
+                .isEqualTo(2);
+    }
+
+    @Test
+    void aCueThatWasNotFiredIsNoSuccess() {
+        List<PartId> left = List.of(new PartId("c3"));
+        assertThat(report(false, End.LAST, left, Outcome.ANSWERED).code(false)).isEqualTo(3);
+        assertThat(report(false, End.LAST, left, Outcome.ANSWERED).code(true)).isEqualTo(1);
+        assertThat(report(true, End.LAST, left, Outcome.DONE).code(false)).isEqualTo(1);
     }
 }

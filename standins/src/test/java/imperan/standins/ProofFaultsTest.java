@@ -126,9 +126,7 @@ class ProofFaultsTest {
                 // who reports once a second is late by chance
             case LATE -> which == Device.KEEL ? Set.of(Verdict.LATE, well(which)) : Set.of(Verdict.LATE);
                 // its reports come twenty at a time, and this one mostly stands where none is lost
-            case LOSES -> which == Device.KEEL
-                    ? Set.of(well(which), Verdict.LOST)
-                    : Set.of(Verdict.LOST);
+            case LOSES -> which == Device.KEEL ? Set.of(well(which), Verdict.LOST) : Set.of(Verdict.LOST);
                 // a proof says one thing after the other, and never faster than it is answered
             case CHOKES -> Set.of(well(which), Verdict.LOST);
                 // each line of a proof leaves alone; but questions that are due in one moment leave together

@@ -24,6 +24,7 @@ import java.util.stream.IntStream;
  * @param seconds  that it took, so far
  * @param cues     that were fired, in that order; {@code left} the numbers of those that were not
  * @param well     actions that went as they were meant, {@code fellShort} that did not, {@code open} neither
+ * @param code     the number with which a script ends, {@code strictCode} where what is undecided is a failure
  * @param medianMs of how late lines left, {@code worstMs}; empty where none left
  */
 record TrialView(
@@ -42,6 +43,8 @@ record TrialView(
         int well,
         int fellShort,
         int open,
+        int code,
+        int strictCode,
         Optional<Double> medianMs,
         Optional<Double> worstMs) {
 
@@ -134,6 +137,8 @@ record TrialView(
                 report.count(Standing.WELL),
                 report.count(Standing.SHORT),
                 report.count(Standing.OPEN),
+                report.code(false),
+                report.code(true),
                 late.isEmpty() ? Optional.empty() : Optional.of(late.get(late.size() / 2) / NANOS_OF_MILLI),
                 late.isEmpty() ? Optional.empty() : Optional.of(late.get(late.size() - 1) / NANOS_OF_MILLI));
     }
