@@ -44,7 +44,7 @@ class ReportFormatsTest {
                     assertThat(failed.getName()).isEqualTo("Wheel <1> & Co /in/3");
                     assertThat(failed.getFailureMessage()).isEqualTo("intermittent");
                     assertThat(failed.getFailureDetail())
-                            .contains("8 of 12 answered")
+                            .contains("8 of 12 taken")
                             .contains("get lost on the way");
                 });
     }

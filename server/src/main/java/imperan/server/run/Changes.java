@@ -101,9 +101,6 @@ final class Changes implements LiveSink {
             values.add(value.control());
             unsaved.add(value.control());
             handed.accept(value.control());
-        } else if (event instanceof LiveEvent.LinkTurned turned
-                && (turned.state() == LinkState.LOST || turned.state() == LinkState.PORT_CLOSED)) {
-            placesMoved = true;
         } else if (event instanceof LiveEvent.LinkChanged link) {
             links.add(link.target());
         } else if (event instanceof LiveEvent.PageWanted wanted) {
@@ -133,6 +130,7 @@ final class Changes implements LiveSink {
                     + ": everything was stopped less than 1 s ago");
         } else if (event instanceof LiveEvent.LinkTurned turned) {
             turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
+            placesMoved |= turned.state() == LinkState.LOST || turned.state() == LinkState.PORT_CLOSED;
         } else {
             pathOf(event).ifPresent(traces::add);
             linkOf(event).ifPresent(links::add);
