@@ -73,8 +73,8 @@ public record TrialReport(
     }
 
     /**
-     * The number with which a script ends that played the list: 0 all went well, 1 something failed, 2 it did not go on to its last cue, 3 something is
-     * undecided or was not fired. Where nothing was sent a cue goes well by coming to its end, whatever its targets would say.
+     * The number with which a script ends that played the list: 0 all went well, 1 something failed, 2 it did not go on to its last cue, 3
+     * something is undecided or was not fired. Where nothing was sent a cue goes well by coming to its end, whatever its targets would say.
      *
      * @param strict whether 3 is a 1
      */
