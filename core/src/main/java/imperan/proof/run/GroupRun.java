@@ -618,6 +618,13 @@ final class GroupRun {
                 .forEach(place -> place.tells(said));
     }
 
+    /** Something else stands there now, before anything was said for it: what was read before is put back all the same. */
+    void standsNow(String address, List<OscArgument> said) {
+        places.stream()
+                .filter(place -> place.toldOn().filter(address::equals).isPresent())
+                .forEach(place -> place.standsNow(said));
+    }
+
     private void leave() {
         leaves = true;
         places.forEach(Place::stays);

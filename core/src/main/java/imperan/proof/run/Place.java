@@ -214,6 +214,14 @@ final class Place {
         asSent(said, asked()).ifPresent(value -> last = Optional.of(value));
     }
 
+    /** Its target says by itself that this stands there now, before anything was said there. */
+    void standsNow(List<OscArgument> said) {
+        asSent(said).ifPresent(value -> {
+            last = Optional.of(value);
+            ours.add(value);
+        });
+    }
+
     /** What its target says stands there, asked; where it speaks of another number, that tells nothing. */
     void answers(List<OscArgument> said) {
         reads(asSent(said, asked()));

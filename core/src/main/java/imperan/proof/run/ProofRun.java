@@ -600,9 +600,18 @@ public final class ProofRun {
         target.on(address).forEach(group -> group.counts(address));
         if (phase == Phase.READING) {
             target.on(address).forEach(group -> group.stands(address, said));
-        } else if (target.active().stream().noneMatch(group -> group.plan().turn() == PlannedGroup.Turn.EVENTS)) {
-            // what happens at an event may well move values: then nobody's hand does
-            target.on(address).forEach(group -> group.heard(address, said).ifPresent(moved -> isMoved(target, moved)));
+            return;
+        }
+        boolean isEvent =
+                target.active().stream().anyMatch(group -> group.plan().turn() == PlannedGroup.Turn.EVENTS);
+        for (GroupRun group : target.on(address)) {
+            if (isStandIn(target.target()) && !target.active().contains(group)) {
+                // nobody's hand is at a stand-in: what happened at an event stands there now
+                group.standsNow(address, said);
+            } else if (!isEvent) {
+                // what happens at an event may well move values: then nobody's hand does
+                group.heard(address, said).ifPresent(moved -> isMoved(target, moved));
+            }
         }
     }
 

@@ -524,4 +524,34 @@ class ProofRunTest {
         assertThat(hall.stands.get("/b")).containsExactly(f(0.7));
         assertThat(hall.stands.get("/a")).containsExactly(f(0.2));
     }
+
+    /** A look that rises after its key was proved is nobody's hand: the level is proved, and stands in the end as it did before. */
+    @Test
+    void whatAnEventMovesLaterAtAStandInIsNobodysHand() {
+        List<Phrase> phrases = new ArrayList<>(List.of(Lines.event("/go"), level("/<n:0..10>/a")));
+        List<Control> controls = new ArrayList<>(List.of(sending("/go", Send.Phase.PRESS)));
+        for (int i = 0; i <= 10; i++) {
+            controls.add(fader("/" + i + "/a"));
+        }
+        ProofHall hall = hall(STAND_IN, phrases, controls.toArray(Control[]::new));
+        for (int i = 0; i <= 10; i++) {
+            hall.stands("/" + i + "/a", f(0.2));
+        }
+        hall.hall.does((message, bundled, says) -> {
+            hall.takes(message, bundled, says);
+            if (message.address().equals("/go")) {
+                says.accept("/go", List.of());
+                // no more than eight are proved at once: this one waits
+                hall.stands.put("/10/a", List.of(f(0.9)));
+                hall.hall.later(4, "/10/a", List.of(f(0.9)));
+            }
+        });
+        List<LineResult> lines = hall.prove(new Conditions(3, false, Set.of()));
+        assertThat(lines).extracting(LineResult::because).containsOnly(Optional.empty());
+        assertThat(lines)
+                .filteredOn(line -> line.address().equals("/10/a"))
+                .extracting(LineResult::verdict)
+                .containsExactly(Verdict.CONFIRMED);
+        assertThat(hall.stands.get("/10/a")).containsExactly(f(0.2));
+    }
 }

@@ -103,6 +103,10 @@ interface ShowMapper {
             "delete from part where show_id = #{showId} and id = any(array(select jsonb_array_elements_text(#{ids}::jsonb)))")
     void removeParts(@Param("showId") String showId, @Param("ids") String ids);
 
+    /** It stays until the transaction ends; empty where it is gone. */
+    @Select("select id from show where id = #{showId} for key share")
+    Optional<String> hold(@Param("showId") String showId);
+
     @Delete("delete from show where id = #{showId} and not live")
     void erase(@Param("showId") String showId);
 

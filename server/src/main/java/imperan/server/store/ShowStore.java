@@ -268,8 +268,13 @@ public class ShowStore {
                 .toList();
     }
 
+    /** Those of a show that is gone meanwhile are not kept. */
     @Transactional
     public void saveValues(String showId, Collection<SavedValue> values) {
+        // who deletes the show locks it first and its values then: in another order they would wait for each other
+        if (mapper.hold(showId).isEmpty()) {
+            return;
+        }
         values.forEach(v -> mapper.putValue(new Rows.ValueRow(
                 showId,
                 v.control().value(),
@@ -290,6 +295,9 @@ public class ShowStore {
 
     @Transactional
     public void savePlaces(String showId, Places places) {
+        if (mapper.hold(showId).isEmpty()) {
+            return;
+        }
         places.tracks()
                 .forEach(place -> mapper.putTrackPlace(showId, place.track().value(), place.position()));
         places.away().forEach(away -> mapper.putTargetAway(showId, away.target().value(), away.at()));
