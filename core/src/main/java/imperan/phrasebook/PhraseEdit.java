@@ -87,17 +87,8 @@ public final class PhraseEdit {
         if (id.isEmpty() || !(show.part(id.get()).map(Part::body).orElse(null) instanceof Phrase phrase)) {
             return Outcome.Refused.because("No phrase has " + address + " any more");
         }
-        Phrase kept = new Phrase(
-                phrase.address(),
-                phrase.direction(),
-                phrase.arguments(),
-                phrase.answer().near(new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, step)),
-                phrase.effect(),
-                phrase.meaning(),
-                phrase.maskedBy(),
-                phrase.masks(),
-                phrase.proof());
-        return changed(show, id.get(), phrase, kept, author);
+        AnswerRule.Tolerance steps = new AnswerRule.Tolerance(AnswerRule.Tolerance.Unit.STEP, step);
+        return changed(show, id.get(), phrase, phrase.answering(phrase.answer().near(steps)), author);
     }
 
     private static Outcome changed(Show show, PartId id, Phrase before, Phrase after, Person author) {

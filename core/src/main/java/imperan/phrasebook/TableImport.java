@@ -5,6 +5,7 @@ import imperan.dialect.Osc;
 import imperan.shaping.ShapingText;
 import imperan.show.AnswerRule;
 import imperan.show.ArgumentSource.ArgumentType;
+import imperan.show.AskRule;
 import imperan.show.Phrase;
 import imperan.show.ProofRule;
 import imperan.show.Ranges;
@@ -317,7 +318,7 @@ public final class TableImport {
                 address,
                 said,
                 arguments,
-                answer(line, said, guesses),
+                answer(line, address, said, guesses),
                 read(
                                 line,
                                 TableColumn.EFFECT,
@@ -589,7 +590,7 @@ public final class TableImport {
         return read;
     }
 
-    private AnswerRule answer(List<String> line, Phrase.Direction direction, List<String> guesses) {
+    private AnswerRule answer(List<String> line, String address, Phrase.Direction direction, List<String> guesses) {
         AnswerRule rule =
                 AnswerText.readSays(cell(line, TableColumn.SAYS), from(cell(line, TableColumn.ANSWER), direction));
         return new AnswerRule(
@@ -611,12 +612,16 @@ public final class TableImport {
                                 guesses)
                         .orElse(AnswerRule.Told.UNKNOWN),
                 words(cell(line, TableColumn.WORDS), guesses),
-                read(
-                        line,
-                        TableColumn.ASKED,
-                        AskText::read,
-                        "/get/level with fixed, answered on /level, in 1",
-                        guesses));
+                asked(line, address, guesses));
+    }
+
+    /** How it is asked, where that fits its address. */
+    private Optional<AskRule> asked(List<String> line, String address, List<String> guesses) {
+        Optional<AskRule> ask = read(
+                line, TableColumn.ASKED, AskText::read, "/get/level with fixed, answered on /level, in 1", guesses);
+        Optional<String> misfit = ask.flatMap(how -> how.misfit(address));
+        misfit.ifPresent(problem -> guesses.add(TableColumn.ASKED.title() + " left out: " + problem));
+        return misfit.isPresent() ? Optional.empty() : ask;
     }
 
     private static Optional<Double> time(String cell) {

@@ -4,6 +4,11 @@ import imperan.address.SlotAddress;
 import imperan.dialect.Dialect;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * How a target is asked what stands, where that is not the address of a phrase without arguments.
@@ -50,6 +55,33 @@ public record AskRule(String address, boolean fixed, String answeredOn, List<Int
             rules.problem(
                     "answer/ask/places", "No message has more than " + AnswerRule.MOST_PLACES + " arguments that vary");
         }
+    }
+
+    /**
+     * Why it does not fit a phrase, in words; empty where it does. Each question asks about the place that was said to, and its answer
+     * names that place: else the answer about one could be taken for that about another.
+     *
+     * @param said address of the phrase, with its slots
+     */
+    public Optional<String> misfit(String said) {
+        Set<String> known = slots(said);
+        Set<String> asked = slots(address);
+        Set<String> told = answeredOn.isEmpty() ? asked : slots(answeredOn);
+        return Stream.concat(asked.stream(), told.stream())
+                .filter(slot -> !known.contains(slot))
+                .findFirst()
+                .map(slot -> "The phrase has no slot <" + slot + ">: use those of " + said)
+                .or(() -> known.stream()
+                        .filter(slot -> !told.contains(slot))
+                        .findFirst()
+                        .map(slot -> "The address of the answer has to have the slot <" + slot
+                                + ">: else the answer about one could be taken for that about another"));
+    }
+
+    private static Set<String> slots(String text) {
+        return SlotAddress.parseFreely(text).slots().stream()
+                .map(SlotAddress.Piece.Slot::name)
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** The address of the question about an address of the phrase with these numbers. */

@@ -66,6 +66,10 @@ public record Phrase(
         return new Phrase(address, other, arguments, answer, effect, meaning, maskedBy, masks, proof);
     }
 
+    public Phrase answering(AnswerRule other) {
+        return new Phrase(address, direction, arguments, other, effect, meaning, maskedBy, masks, proof);
+    }
+
     public Phrase masked(List<Mask> others) {
         return new Phrase(address, direction, arguments, answer, effect, meaning, maskedBy, others, proof);
     }
@@ -192,6 +196,9 @@ public record Phrase(
             arguments.get(i).check(rules, "arguments/" + i);
         }
         answer.check(rules, spoken);
+        answer.ask()
+                .flatMap(how -> how.misfit(address))
+                .ifPresent(problem -> rules.problem("answer/ask/address", problem));
         if (masks.size() > MOST_MASKS) {
             rules.problem("masks", "A phrase is masked by at most " + MOST_MASKS + " things");
         }

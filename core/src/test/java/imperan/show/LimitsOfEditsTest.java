@@ -201,6 +201,36 @@ class LimitsOfEditsTest {
                 .containsExactly(field);
     }
 
+    /** Else the answer about one channel would be taken for that about another, and its value be put back there. */
+    @ParameterizedTest
+    @CsvSource({
+        "/get/<x:1..4>, '', no slot <x>",
+        "/get, '', has to have the slot <ch>",
+        "/get/<ch:1..4>, /is, has to have the slot <ch>",
+        "/get/<ch:1..4>, /is/<n:1..4>, no slot <n>",
+        "/get/<ch:1..4>, /is/<ch:1..4>, ",
+        "/get, /is/<ch:1..4>, ",
+        "/get/<ch:1..4>, '', "
+    })
+    void aQuestionAndItsAnswerNameThePlace(String asked, String answered, String why) {
+        AnswerRule rule =
+                AnswerRule.usual(AnswerRule.Kind.SAME).asking(AskRule.on(asked).answered(answered));
+        Phrase phrase = Phrase.plain("/in/<ch:1..4>/level", Phrase.Direction.BOTH, List.of(), rule, "", "");
+        if (why == null) {
+            PartId book = new PartId("book");
+            Shows.accepted(
+                    SHOW,
+                    ADA,
+                    put(book, null, new Phrasebook("Book", Phrasebook.LinkSheet.unknown())),
+                    put(new PartId("phrase"), book, phrase));
+        } else {
+            assertThat(refusedPhrase(phrase)).singleElement().satisfies(problem -> {
+                assertThat(problem.field()).isEqualTo("answer/ask/address");
+                assertThat(problem.message()).contains(why);
+            });
+        }
+    }
+
     @ParameterizedTest
     @ValueSource(ints = {0, 1_001})
     void aLengthOfTextsThatNoTextHasIsRefused(int longest) {
