@@ -105,17 +105,18 @@ final class AnswerLog {
     }
 
     /** An exchange ended. */
-    void ended(Exchange exchange, Ending ending, long now) {
-        boolean came = ending instanceof Ending.Answered || ending instanceof Ending.WrongValue;
+    void ended(Exchange exchange, MessageResult result, long now) {
+        boolean came = result instanceof MessageResult.Answered || result instanceof MessageResult.Differed;
         OfAddress of = addresses.get(exchange.address);
         // what was said later on the same address stands for what was said before
-        boolean counts = came || ending instanceof Ending.NoAnswer && (of == null || of.youngest == exchange.number);
+        boolean counts =
+                came || result instanceof MessageResult.NoAnswer && (of == null || of.youngest == exchange.number);
         if (!counts) {
             return;
         }
         all.add(came, now);
         // a question that is answered with the old value says that the message before it came to nothing
-        boolean agreed = ending instanceof Ending.Answered;
+        boolean agreed = result instanceof MessageResult.Answered;
         (exchange.bundled ? bundled : alone).add(agreed, now);
         (exchange.rate > SLOW ? fast : slow).add(agreed, now);
         latest.addLast(new Outcome(exchange.address, came, exchange.renewals));

@@ -180,8 +180,8 @@ final class Awaiting {
     }
 
     private void notExpected(Link link, Optional<PartId> control, Reason.OfAnswer why) {
-        state.happened(
-                new LiveEvent.Ended(state.now(), state.cause(), 0, control, link.id(), new Ending.NotExpected(why)));
+        state.happened(new LiveEvent.Ended(
+                state.now(), state.cause(), 0, control, link.id(), new MessageResult.NotExpected(why)));
     }
 
     /** How an answer is awaited. */

@@ -134,7 +134,7 @@ final class CueMarks {
     /** Gathers what became of the lines of cues. */
     private void happened(LiveEvent event) {
         if (event instanceof LiveEvent.Ended ended && ended.exchange() > 0) {
-            Optional.ofNullable(byExchange.remove(ended.exchange())).ifPresent(act -> ended(act, ended.ending()));
+            Optional.ofNullable(byExchange.remove(ended.exchange())).ifPresent(act -> ended(act, ended.result()));
             return;
         } else if (event instanceof LiveEvent.LineLeft left && !waiting.isEmpty()) {
             left.line().control().map(waiting::remove).ifPresent(act -> {
@@ -170,14 +170,14 @@ final class CueMarks {
         }
     }
 
-    private void ended(CueAct act, Ending ending) {
+    private void ended(CueAct act, MessageResult result) {
         act.open--;
-        act.answered |= ending instanceof Ending.Answered;
-        if (ending instanceof Ending.WrongValue) {
+        act.answered |= result instanceof MessageResult.Answered;
+        if (result instanceof MessageResult.Differed) {
             fellShort(act, new Reason.WrongValue());
-        } else if (ending instanceof Ending.NoAnswer none) {
+        } else if (result instanceof MessageResult.NoAnswer none) {
             fellShort(act, new Reason.NoAnswer(none.limitNanos(), none.arrivedAs()));
-        } else if (ending instanceof Ending.NoNews none
+        } else if (result instanceof MessageResult.NoNews none
                 && act.open == 0
                 && act.isSaid
                 && act.fell.isEmpty()

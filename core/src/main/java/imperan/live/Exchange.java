@@ -33,7 +33,7 @@ final class Exchange {
     long due;
     boolean ended;
     /** What came last that does not agree; empty where nothing did. */
-    Optional<Ending.WrongValue> differed = Optional.empty();
+    Optional<MessageResult.Differed> differed = Optional.empty();
     /** The address under which the same value came instead; empty where none did. */
     Optional<String> arrivedAs = Optional.empty();
     /** What agrees came on its address, and not from the target; empty where nothing did. */
@@ -78,15 +78,15 @@ final class Exchange {
         this.due = now + waitNanos + settles;
     }
 
-    Ending.Answered answeredBy(String heardOn, List<OscArgument> said, long now) {
-        return new Ending.Answered(heardOn, said, now - since, question || !saidBefore);
+    MessageResult.Answered answeredBy(String heardOn, List<OscArgument> said, long now) {
+        return new MessageResult.Answered(heardOn, said, now - since, question || !saidBefore);
     }
 
     /** How it ends when its time is over. */
-    Ending atLimit() {
-        return differed.<Ending>map(wrong -> wrong)
+    MessageResult atLimit() {
+        return differed.<MessageResult>map(wrong -> wrong)
                 .orElseGet(() -> saidBefore && arrivedAs.isEmpty()
-                        ? new Ending.NoNews(limitNanos)
-                        : new Ending.NoAnswer(limitNanos, arrivedAs));
+                        ? new MessageResult.NoNews(limitNanos)
+                        : new MessageResult.NoAnswer(limitNanos, arrivedAs));
     }
 }

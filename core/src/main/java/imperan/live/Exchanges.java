@@ -41,11 +41,11 @@ final class Exchanges {
     /** One queue for each length: in each they stand in the order in which they end. */
     private final Map<Long, Deque<Limit>> limits = new LinkedHashMap<>();
 
-    private final BiConsumer<Exchange, Ending> ended;
+    private final BiConsumer<Exchange, MessageResult> ended;
     private long number;
 
     /** @param ended is told how each one ends */
-    Exchanges(BiConsumer<Exchange, Ending> ended) {
+    Exchanges(BiConsumer<Exchange, MessageResult> ended) {
         this.ended = ended;
     }
 
@@ -58,11 +58,11 @@ final class Exchanges {
         OfTarget of = targets.computeIfAbsent(exchange.target, target -> new OfTarget());
         Deque<Exchange> there = of.byAddress.computeIfAbsent(exchange.address, address -> new ArrayDeque<>());
         if (there.size() >= MOST_OF_ADDRESS) {
-            end(there.peekFirst(), new Ending.NotJudged());
+            end(there.peekFirst(), new MessageResult.NotJudged());
             // the last one may have taken its queue with it
             there = of.byAddress.computeIfAbsent(exchange.address, address -> new ArrayDeque<>());
         } else if (of.open >= MOST_OF_TARGET) {
-            oldest(of).ifPresent(oldest -> end(oldest, new Ending.NotJudged()));
+            oldest(of).ifPresent(oldest -> end(oldest, new MessageResult.NotJudged()));
             there = of.byAddress.computeIfAbsent(exchange.address, address -> new ArrayDeque<>());
         }
         there.addLast(exchange);
@@ -134,7 +134,7 @@ final class Exchanges {
             String address,
             List<OscArgument> said,
             long now,
-            BiConsumer<Exchange, Ending.WrongValue> differs) {
+            BiConsumer<Exchange, MessageResult.Differed> differs) {
         List<Exchange> there = List.copyOf(on(target, address));
         int youngest = there.size() - 1;
         while (youngest >= 0
@@ -146,11 +146,11 @@ final class Exchanges {
         for (int i = 0; i < there.size(); i++) {
             Exchange exchange = there.get(i);
             if (i == youngest || exchange.question && exchange.wanted.agrees(said)) {
-                Ending.Answered answered = exchange.answeredBy(address, said, now);
+                MessageResult.Answered answered = exchange.answeredBy(address, said, now);
                 after = i == youngest || after.isEmpty() ? Optional.of(answered.afterNanos()) : after;
                 end(exchange, answered);
             } else if (i < youngest) {
-                end(exchange, new Ending.Overtaken());
+                end(exchange, new MessageResult.Overtaken());
             }
         }
         return agreed || there.isEmpty() || after.isPresent()
@@ -161,13 +161,14 @@ final class Exchanges {
     private record Said(String address, List<OscArgument> arguments, long now) {}
 
     /** It may be the answer to the oldest of which nothing was heard: that one may still be answered otherwise. */
-    private Optional<Long> differs(List<Exchange> there, Said said, BiConsumer<Exchange, Ending.WrongValue> told) {
+    private Optional<Long> differs(List<Exchange> there, Said said, BiConsumer<Exchange, MessageResult.Differed> told) {
         Exchange exchange = there.stream()
                 .filter(open -> open.differed.isEmpty())
                 .findFirst()
                 .orElse(there.get(there.size() - 1));
         boolean first = exchange.differed.isEmpty();
-        Ending.WrongValue wrong = new Ending.WrongValue(said.address, said.arguments, said.now - exchange.since);
+        MessageResult.Differed wrong =
+                new MessageResult.Differed(said.address, said.arguments, said.now - exchange.since);
         exchange.differed = Optional.of(wrong);
         if (first && exchange.finalNanos.isPresent()) {
             endsAt(exchange, said.now + exchange.finalNanos.get(), exchange.finalNanos.get());
@@ -223,7 +224,7 @@ final class Exchanges {
                         && open.control.filter(control::equals).isPresent());
     }
 
-    private void end(Exchange exchange, Ending ending) {
+    private void end(Exchange exchange, MessageResult result) {
         OfTarget of = targets.get(exchange.target);
         Deque<Exchange> there = of.byAddress.get(exchange.address);
         there.remove(exchange);
@@ -239,6 +240,6 @@ final class Exchanges {
         } else if (of.inOrder.size() > 2 * of.open + MOST_OF_ADDRESS) {
             of.inOrder.removeIf(old -> old.ended);
         }
-        ended.accept(exchange, ending);
+        ended.accept(exchange, result);
     }
 }

@@ -33,8 +33,10 @@ final class LinkCounts {
             dropped += not.press() ? 1 : 0;
         } else if (event instanceof LiveEvent.Ended ended) {
             unanswered +=
-                    ended.ending() instanceof Ending.NoAnswer || ended.ending() instanceof Ending.WrongValue ? 1 : 0;
-            if (ended.ending() instanceof Ending.Answered answered) {
+                    ended.result() instanceof MessageResult.NoAnswer || ended.result() instanceof MessageResult.Differed
+                            ? 1
+                            : 0;
+            if (ended.result() instanceof MessageResult.Answered answered) {
                 roundTrips.add(answered.afterNanos());
             }
         }

@@ -108,7 +108,7 @@ public sealed interface LiveEvent {
             implements LiveEvent {}
 
     /** An exchange ended; one that expects nothing was never opened, and has the number 0. */
-    record Ended(long at, Cause cause, long exchange, Optional<PartId> control, PartId target, Ending ending)
+    record Ended(long at, Cause cause, long exchange, Optional<PartId> control, PartId target, MessageResult result)
             implements LiveEvent {}
 
     /** A link turned from one state to another. */

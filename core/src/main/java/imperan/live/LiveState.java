@@ -145,30 +145,30 @@ final class LiveState {
         changed(link);
     }
 
-    private void ended(Exchange exchange, Ending ending) {
+    private void ended(Exchange exchange, MessageResult result) {
         Link link = links.get(exchange.target);
         LiveEvent.Ended event =
-                new LiveEvent.Ended(now, cause, exchange.number, exchange.control, exchange.target, ending);
+                new LiveEvent.Ended(now, cause, exchange.number, exchange.control, exchange.target, result);
         if (link == null) {
             happened(event);
         } else {
-            link.answerLog().ended(exchange, ending, now);
+            link.answerLog().ended(exchange, result, now);
             happened(link, event);
         }
         exchange.control
                 .map(controls::get)
                 .filter(control -> control.sentAt <= exchange.since)
-                .ifPresent(control -> ended(control, ending));
+                .ifPresent(control -> ended(control, result));
     }
 
     /** What a control said last was answered, or was not. */
-    private void ended(LiveControl control, Ending ending) {
-        boolean missing = ending instanceof Ending.NoAnswer;
-        boolean unanswered = missing || ending instanceof Ending.WrongValue;
+    private void ended(LiveControl control, MessageResult result) {
+        boolean missing = result instanceof MessageResult.NoAnswer;
+        boolean unanswered = missing || result instanceof MessageResult.Differed;
         boolean disputed = missing
                 && control.echo.isUnknown()
                 && !control.control.listens().isEmpty();
-        if (unanswered != control.unanswered && (unanswered || ending instanceof Ending.Answered)
+        if (unanswered != control.unanswered && (unanswered || result instanceof MessageResult.Answered)
                 || disputed && !control.disputed) {
             control.unanswered = unanswered;
             control.disputed |= disputed;

@@ -105,13 +105,13 @@ final class Paths {
     }
 
     private Optional<PartId> ended(LiveEvent.Ended ended) {
-        if (ended.ending() instanceof Ending.NotExpected none) {
+        if (ended.result() instanceof MessageResult.NotExpected none) {
             return ended.control()
                     .flatMap(this::of)
                     .map(path -> put(path.trace.control(), path.with(path.trace.stopped(none.why()))));
         }
         return shown(ended.control(), ended.exchange()).flatMap(path -> {
-            if (ended.ending() instanceof Ending.Answered answered) {
+            if (ended.result() instanceof MessageResult.Answered answered) {
                 return Optional.of(answer(
                         path,
                         new Trace.Answer(
@@ -120,16 +120,16 @@ final class Paths {
                                 answered.afterNanos(),
                                 answered.news() ? Trace.Fit.AGREES : Trace.Fit.SAID_BEFORE),
                         Optional.empty()));
-            } else if (ended.ending() instanceof Ending.WrongValue wrong) {
+            } else if (ended.result() instanceof MessageResult.Differed wrong) {
                 return Optional.of(answer(
                         path,
                         new Trace.Answer(wrong.address(), wrong.said(), wrong.afterNanos(), Trace.Fit.DIFFERS),
                         Optional.of(new Reason.WrongValue())));
-            } else if (ended.ending() instanceof Ending.NoAnswer none) {
+            } else if (ended.result() instanceof MessageResult.NoAnswer none) {
                 return Optional.of(put(
                         path.trace.control(),
                         path.with(path.trace.stopped(new Reason.NoAnswer(none.limitNanos(), none.arrivedAs())))));
-            } else if (ended.ending() instanceof Ending.NoNews none) {
+            } else if (ended.result() instanceof MessageResult.NoNews none) {
                 return Optional.of(
                         put(path.trace.control(), path.with(path.trace.stopped(new Reason.NoNews(none.limitNanos())))));
             }

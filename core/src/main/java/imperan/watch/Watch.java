@@ -1,10 +1,10 @@
 package imperan.watch;
 
 import imperan.live.Actor;
-import imperan.live.Ending;
 import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.live.LiveEvent;
+import imperan.live.MessageResult;
 import imperan.live.Reason;
 import imperan.osc.Decoded;
 import imperan.osc.OscText;
@@ -106,11 +106,11 @@ public final class Watch {
     private void ended(LiveEvent.Ended ended, String address) {
         Key none = new Key(Kind.NO_ANSWER, Optional.of(ended.target()), ended.control(), address);
         Key wrong = new Key(Kind.WRONG_VALUE, Optional.of(ended.target()), ended.control(), address);
-        if (ended.ending() instanceof Ending.NoAnswer missing) {
+        if (ended.result() instanceof MessageResult.NoAnswer missing) {
             note(none, ended.at(), missing.arrivedAs().orElse(""));
-        } else if (ended.ending() instanceof Ending.WrongValue other) {
+        } else if (ended.result() instanceof MessageResult.Differed other) {
             note(wrong, ended.at(), OscText.brief(other.said()));
-        } else if (ended.ending() instanceof Ending.Answered) {
+        } else if (ended.result() instanceof MessageResult.Answered) {
             over(none, ended.at());
             over(wrong, ended.at());
         }

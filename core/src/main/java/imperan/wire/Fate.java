@@ -1,6 +1,6 @@
 package imperan.wire;
 
-import imperan.live.Ending;
+import imperan.live.MessageResult;
 
 /**
  * What became of the answers that a packet of ours asks for; of several, the worst.
@@ -29,19 +29,19 @@ public record Fate(Kind kind, long nanos) {
 
     static final Fate WAITING = new Fate(Kind.WAITING, 0);
 
-    static Fate of(Ending ending) {
-        if (ending instanceof Ending.Answered answered) {
+    static Fate of(MessageResult result) {
+        if (result instanceof MessageResult.Answered answered) {
             return new Fate(Kind.ANSWERED, answered.afterNanos());
-        } else if (ending instanceof Ending.WrongValue wrong) {
+        } else if (result instanceof MessageResult.Differed wrong) {
             return new Fate(Kind.WRONG_VALUE, wrong.afterNanos());
-        } else if (ending instanceof Ending.NoAnswer none) {
+        } else if (result instanceof MessageResult.NoAnswer none) {
             return new Fate(Kind.NO_ANSWER, none.limitNanos());
-        } else if (ending instanceof Ending.NoNews none) {
+        } else if (result instanceof MessageResult.NoNews none) {
             return new Fate(Kind.NO_NEWS, none.limitNanos());
-        } else if (ending instanceof Ending.Overtaken) {
+        } else if (result instanceof MessageResult.Overtaken) {
             return new Fate(Kind.OVERTAKEN, 0);
         }
-        return new Fate(ending instanceof Ending.NotJudged ? Kind.NOT_JUDGED : Kind.NONE_EXPECTED, 0);
+        return new Fate(result instanceof MessageResult.NotJudged ? Kind.NOT_JUDGED : Kind.NONE_EXPECTED, 0);
     }
 
     /** Whether an answer was to come, and none came that agrees. */

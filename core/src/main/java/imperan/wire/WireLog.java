@@ -1,8 +1,8 @@
 package imperan.wire;
 
 import imperan.live.Cause;
-import imperan.live.Ending;
 import imperan.live.LiveEvent;
+import imperan.live.MessageResult;
 import imperan.live.Reason;
 import imperan.osc.Decoded;
 import imperan.show.PartId;
@@ -215,7 +215,7 @@ public final class WireLog {
     }
 
     private void ended(LiveEvent.Ended ended) {
-        Fate fate = Fate.of(ended.ending());
+        Fate fate = Fate.of(ended.result());
         if (ended.exchange() == 0) {
             packetOf(ended.target(), ended.cause()).ifPresent(packet -> became(packet, fate));
             return;
@@ -224,7 +224,7 @@ public final class WireLog {
         Long packet = packets.remove(ended.exchange());
         if (packet != null) {
             became(packet, fate);
-            if (ended.ending() instanceof Ending.Answered) {
+            if (ended.result() instanceof MessageResult.Answered) {
                 if (answeredBy != ended.cause().number()) {
                     answered.clear();
                 }

@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class AnswerLogTest {
 
     private static final PartId DESK = new PartId("desk");
-    private static final Ending MISSED = new Ending.NoAnswer(500 * MS, Optional.empty());
+    private static final MessageResult MISSED = new MessageResult.NoAnswer(500 * MS, Optional.empty());
 
     private final AnswerLog log = new AnswerLog();
     private long number;
@@ -37,8 +37,8 @@ class AnswerLogTest {
         return exchange;
     }
 
-    private static Ending answered(String address) {
-        return new Ending.Answered(address, List.of(), 1, true);
+    private static MessageResult answered(String address) {
+        return new MessageResult.Answered(address, List.of(), 1, true);
     }
 
     private void ends(Exchange exchange, boolean came) {
@@ -97,13 +97,13 @@ class AnswerLogTest {
         assertThat(log.of("/a")).isEqualTo(AnswerTally.NONE);
         ends(second, false);
         assertThat(log.of("/a").judged()).isEqualTo(1);
-        log.ended(open("/a"), new Ending.Overtaken(), now);
+        log.ended(open("/a"), new MessageResult.Overtaken(), now);
         assertThat(log.of("/a").judged()).isEqualTo(1);
     }
 
     @Test
     void aWrongValueCameAndDoesNotAgree() {
-        log.ended(open("/a"), new Ending.WrongValue("/a", List.of(), 1), now);
+        log.ended(open("/a"), new MessageResult.Differed("/a", List.of(), 1), now);
         assertThat(log.of("/a").answered()).isEqualTo(1);
         assertThat(log.seen("/a").alone()).isEqualTo(new AnswerTally(1, 0, 1, 0, Optional.empty()));
     }

@@ -68,10 +68,10 @@ class ExchangeTest {
         assertThat(Asking.say(stage.live, Shows.DESK, line, stage.now)).isEmpty();
     }
 
-    private List<Ending> endings() {
+    private List<MessageResult> endings() {
         return stage.events.stream()
                 .filter(LiveEvent.Ended.class::isInstance)
-                .map(event -> ((LiveEvent.Ended) event).ending())
+                .map(event -> ((LiveEvent.Ended) event).result())
                 .toList();
     }
 
@@ -99,7 +99,7 @@ class ExchangeTest {
         assertThat(endings()).isEmpty();
         stage.desk("/sheet/2/state", text("playing"));
         assertThat(endings())
-                .containsExactly(new Ending.Answered("/sheet/2/state", List.of(text("playing")), 3 * MS, true));
+                .containsExactly(new MessageResult.Answered("/sheet/2/state", List.of(text("playing")), 3 * MS, true));
         assertThat(stage.link().answers().orElseThrow().last()).isEqualTo(3 * MS);
     }
 
@@ -108,7 +108,9 @@ class ExchangeTest {
         play(DESK, phrase("/take", AnswerRule.elsewhere("/reel").sayingAnything()));
         say("/take");
         stage.desk("/reel", whole(7));
-        assertThat(endings()).hasOnlyElementsOfType(Ending.Answered.class).hasSize(1);
+        assertThat(endings())
+                .hasOnlyElementsOfType(MessageResult.Answered.class)
+                .hasSize(1);
     }
 
     @Test
@@ -124,7 +126,9 @@ class ExchangeTest {
         stage.desk("/pos/now", text("lantern"), new OscArgument.Float32(0.25f), new OscArgument.Float32(0.75f));
         assertThat(endings()).isEmpty();
         stage.desk("/pos/now", text("lantern"), new OscArgument.Float32(0.75f), new OscArgument.Float32(0.25f));
-        assertThat(endings()).hasOnlyElementsOfType(Ending.Answered.class).hasSize(1);
+        assertThat(endings())
+                .hasOnlyElementsOfType(MessageResult.Answered.class)
+                .hasSize(1);
     }
 
     @ParameterizedTest
@@ -149,7 +153,9 @@ class ExchangeTest {
         stage.desk("/level", back);
         assertThat(endings()).hasSize(agrees ? 1 : 0);
         stage.pass(600);
-        assertThat(endings()).singleElement().isInstanceOf(agrees ? Ending.Answered.class : Ending.WrongValue.class);
+        assertThat(endings())
+                .singleElement()
+                .isInstanceOf(agrees ? MessageResult.Answered.class : MessageResult.Differed.class);
     }
 
     @Test
@@ -199,14 +205,16 @@ class ExchangeTest {
         stage.pass(3_900);
         assertThat(endings()).isEmpty();
         stage.desk("/look/3/state", text("in"));
-        assertThat(endings()).hasOnlyElementsOfType(Ending.Answered.class).hasSize(1);
+        assertThat(endings())
+                .hasOnlyElementsOfType(MessageResult.Answered.class)
+                .hasSize(1);
         say("/look/4/go");
         stage.pass(501);
-        assertThat(endings()).last().isInstanceOf(Ending.NoAnswer.class);
+        assertThat(endings()).last().isInstanceOf(MessageResult.NoAnswer.class);
         say("/look/5/go");
         stage.desk("/look/5/state", text("rising"));
         stage.pass(4_001);
-        assertThat(endings()).last().isInstanceOf(Ending.WrongValue.class);
+        assertThat(endings()).last().isInstanceOf(MessageResult.Differed.class);
     }
 
     // ---- what proves nothing
@@ -217,18 +225,19 @@ class ExchangeTest {
         stage.desk("/level", 0.5f);
         say("/level 0.5");
         stage.desk("/level", 0.5f);
-        assertThat(endings()).singleElement().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(
-                        answered.news())
-                .isFalse());
+        assertThat(endings())
+                .singleElement()
+                .isInstanceOfSatisfying(MessageResult.Answered.class, answered -> assertThat(answered.news())
+                        .isFalse());
         say("/level 0.7");
         stage.desk("/level", 0.7f);
-        assertThat(endings()).last().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(
+        assertThat(endings()).last().isInstanceOfSatisfying(MessageResult.Answered.class, answered -> assertThat(
                         answered.news())
                 .isTrue());
         // one that tells only what changes says nothing now
         say("/level 0.7");
         stage.pass(501);
-        assertThat(endings()).last().isEqualTo(new Ending.NoNews(500 * MS));
+        assertThat(endings()).last().isEqualTo(new MessageResult.NoNews(500 * MS));
         assertThat(stage.link().unanswered()).isZero();
     }
 
@@ -240,10 +249,10 @@ class ExchangeTest {
         stage.live.portClosed(Shows.DESK, stage.now);
         say("/level 0.5");
         stage.pass(501);
-        assertThat(endings()).last().isInstanceOf(Ending.NoAnswer.class);
+        assertThat(endings()).last().isInstanceOf(MessageResult.NoAnswer.class);
         say("/level 0.5");
         stage.desk("/level", 0.5f);
-        assertThat(endings()).last().isInstanceOfSatisfying(Ending.Answered.class, answered -> assertThat(
+        assertThat(endings()).last().isInstanceOfSatisfying(MessageResult.Answered.class, answered -> assertThat(
                         answered.news())
                 .isTrue());
     }
@@ -259,7 +268,7 @@ class ExchangeTest {
                         AnswerRule.usual(AnswerRule.Kind.SAME).telling(AnswerRule.Told.OTHERS),
                         ArgumentType.FLOAT32));
         say("/level 0.5");
-        assertThat(endings()).containsExactly(new Ending.NotExpected(new Reason.OnlyOthersTold()));
+        assertThat(endings()).containsExactly(new MessageResult.NotExpected(new Reason.OnlyOthersTold()));
         stage.pass(2_000);
         assertThat(stage.link().unanswered()).isZero();
     }
@@ -280,7 +289,9 @@ class ExchangeTest {
         play(Target.plain("Desk", "127.0.0.1", 7101, 9201, Target.Answering.QUERIES));
         say("/level");
         stage.desk("/level", 0.3f);
-        assertThat(endings()).hasOnlyElementsOfType(Ending.Answered.class).hasSize(1);
+        assertThat(endings())
+                .hasOnlyElementsOfType(MessageResult.Answered.class)
+                .hasSize(1);
     }
 
     @Test
@@ -291,7 +302,9 @@ class ExchangeTest {
         say("/level 0.5");
         say("/level");
         stage.desk("/level", 0.5f);
-        assertThat(endings()).hasOnlyElementsOfType(Ending.Answered.class).hasSize(2);
+        assertThat(endings())
+                .hasOnlyElementsOfType(MessageResult.Answered.class)
+                .hasSize(2);
     }
 
     // ---- controls that listen elsewhere, or not at all
@@ -347,22 +360,22 @@ class ExchangeTest {
         for (int i = 0; i <= Exchanges.MOST_OF_ADDRESS; i++) {
             say("/level " + i);
         }
-        assertThat(endings()).containsExactly(new Ending.NotJudged());
+        assertThat(endings()).containsExactly(new MessageResult.NotJudged());
         stage.desk("/level", whole(0));
         assertThat(endings()).as("the one that would agree is no longer judged").hasSize(1);
         stage.desk("/level", whole(Exchanges.MOST_OF_ADDRESS));
-        assertThat(endings().stream().filter(Ending.Overtaken.class::isInstance))
+        assertThat(endings().stream().filter(MessageResult.Overtaken.class::isInstance))
                 .hasSize(Exchanges.MOST_OF_ADDRESS - 1);
     }
 
     @Test
     void onlySoManyAreOpenForATarget() {
-        List<Ending> ended = new ArrayList<>();
-        Exchanges exchanges = new Exchanges((exchange, ending) -> ended.add(ending));
+        List<MessageResult> ended = new ArrayList<>();
+        Exchanges exchanges = new Exchanges((exchange, result) -> ended.add(result));
         for (int i = 0; i < Exchanges.MOST_OF_TARGET + 10; i++) {
             exchanges.open(exchange(exchanges, "/a/" + i, i), i);
         }
-        assertThat(ended).hasSize(10).hasOnlyElementsOfType(Ending.NotJudged.class);
+        assertThat(ended).hasSize(10).hasOnlyElementsOfType(MessageResult.NotJudged.class);
         assertThat(exchanges.of(Shows.DESK)).hasSize(Exchanges.MOST_OF_TARGET);
         exchanges.expire(Long.MAX_VALUE);
         assertThat(ended).hasSize(Exchanges.MOST_OF_TARGET + 10);

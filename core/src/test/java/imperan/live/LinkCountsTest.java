@@ -31,8 +31,8 @@ class LinkCountsTest {
                 List.of(notSent).stream().findFirst()));
     }
 
-    private void ended(Ending ending) {
-        counts.happened(new LiveEvent.Ended(0, Cause.NONE, 1, Optional.empty(), DESK, ending));
+    private void ended(MessageResult result) {
+        counts.happened(new LiveEvent.Ended(0, Cause.NONE, 1, Optional.empty(), DESK, result));
     }
 
     @Test
@@ -92,11 +92,11 @@ class LinkCountsTest {
                 new LiveEvent.Stopped(0, Cause.NONE, Optional.empty(), 0, Optional.empty(), new Reason.NoSend()));
         assertThat(counts.repeats).isEqualTo(1);
         assertThat(counts.answers()).isEmpty();
-        ended(new Ending.NoAnswer(1, Optional.empty()));
-        ended(new Ending.WrongValue("/a", List.of(), 1));
-        ended(new Ending.Overtaken());
-        ended(new Ending.Answered("/a", List.of(new OscArgument.Int32(1)), 40, true));
-        ended(new Ending.Answered("/a", List.of(new OscArgument.Int32(1)), 20, true));
+        ended(new MessageResult.NoAnswer(1, Optional.empty()));
+        ended(new MessageResult.Differed("/a", List.of(), 1));
+        ended(new MessageResult.Overtaken());
+        ended(new MessageResult.Answered("/a", List.of(new OscArgument.Int32(1)), 40, true));
+        ended(new MessageResult.Answered("/a", List.of(new OscArgument.Int32(1)), 20, true));
         assertThat(counts.unanswered).isEqualTo(2);
         assertThat(counts.answers()).contains(new LinkView.AnswerTimes(20, 20, 40));
     }

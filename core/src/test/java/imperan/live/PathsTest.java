@@ -32,8 +32,8 @@ class PathsTest {
         return paths.happened(new LiveEvent.Opened(7, because(1), exchange, OF_LEVEL, DESK, "/level", 500, elsewhere));
     }
 
-    private Optional<PartId> ended(long exchange, Ending ending) {
-        return paths.happened(new LiveEvent.Ended(9, because(1), exchange, OF_LEVEL, DESK, ending));
+    private Optional<PartId> ended(long exchange, MessageResult result) {
+        return paths.happened(new LiveEvent.Ended(9, because(1), exchange, OF_LEVEL, DESK, result));
     }
 
     private Optional<PartId> stopped(long cause, Reason reason) {
@@ -50,29 +50,31 @@ class PathsTest {
         assertThat(trace().wire()).contains(new Trace.Wire(7, 12, 9201, "127.0.0.1:7101"));
         assertThat(opened(4, false)).isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).isEmpty();
-        assertThat(ended(4, new Ending.Answered("/level", SAID, 3, true))).isEqualTo(OF_LEVEL);
+        assertThat(ended(4, new MessageResult.Answered("/level", SAID, 3, true)))
+                .isEqualTo(OF_LEVEL);
         assertThat(trace().answer()).contains(new Trace.Answer("/level", SAID, 3, Trace.Fit.AGREES));
-        ended(4, new Ending.Answered("/level", SAID, 3, false));
+        ended(4, new MessageResult.Answered("/level", SAID, 3, false));
         assertThat(trace().answer().orElseThrow().fit()).isEqualTo(Trace.Fit.SAID_BEFORE);
     }
 
     @Test
     void onlyTheExchangesOfTheLineThatIsShownCount() {
         left(1);
-        assertThat(ended(1, new Ending.NoAnswer(500, Optional.empty())))
+        assertThat(ended(1, new MessageResult.NoAnswer(500, Optional.empty())))
                 .as("none is open")
                 .isEmpty();
         opened(4, false);
         opened(6, false);
-        assertThat(ended(3, new Ending.NoAnswer(500, Optional.empty()))).isEmpty();
-        assertThat(ended(7, new Ending.NoAnswer(500, Optional.empty()))).isEmpty();
-        assertThat(ended(6, new Ending.NoAnswer(500, Optional.of("/other")))).isEqualTo(OF_LEVEL);
+        assertThat(ended(3, new MessageResult.NoAnswer(500, Optional.empty()))).isEmpty();
+        assertThat(ended(7, new MessageResult.NoAnswer(500, Optional.empty()))).isEmpty();
+        assertThat(ended(6, new MessageResult.NoAnswer(500, Optional.of("/other"))))
+                .isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.NoAnswer(500, Optional.of("/other")));
         left(2);
-        assertThat(ended(6, new Ending.Answered("/level", SAID, 3, true)))
+        assertThat(ended(6, new MessageResult.Answered("/level", SAID, 3, true)))
                 .as("that was of the line before")
                 .isEmpty();
-        assertThat(ended(4, new Ending.Overtaken())).isEmpty();
+        assertThat(ended(4, new MessageResult.Overtaken())).isEmpty();
     }
 
     @Test
@@ -85,12 +87,13 @@ class PathsTest {
         paths.happened(new LiveEvent.Differed(8, because(1), 4, OF_LEVEL, "/level", SAID, 2, false));
         assertThat(trace().answer().orElseThrow().fit()).isEqualTo(Trace.Fit.DIFFERS);
         assertThat(trace().stopped()).isEmpty();
-        assertThat(ended(4, new Ending.WrongValue("/level", SAID, 5))).isEqualTo(OF_LEVEL);
+        assertThat(ended(4, new MessageResult.Differed("/level", SAID, 5))).isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.WrongValue());
-        assertThat(ended(4, new Ending.NoNews(500))).isEqualTo(OF_LEVEL);
+        assertThat(ended(4, new MessageResult.NoNews(500))).isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.NoNews(500));
-        assertThat(ended(4, new Ending.Overtaken())).isEmpty();
-        assertThat(ended(0, new Ending.NotExpected(new Reason.NoListen()))).isEqualTo(OF_LEVEL);
+        assertThat(ended(4, new MessageResult.Overtaken())).isEmpty();
+        assertThat(ended(0, new MessageResult.NotExpected(new Reason.NoListen())))
+                .isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.NoListen());
     }
 
@@ -129,7 +132,7 @@ class PathsTest {
     @Test
     void whatBelongsToNoControlHasNoPathAndOneThatIsForgottenHasNone() {
         assertThat(paths.happened(
-                        new LiveEvent.Ended(9, because(1), 1, Optional.empty(), DESK, new Ending.Overtaken())))
+                        new LiveEvent.Ended(9, because(1), 1, Optional.empty(), DESK, new MessageResult.Overtaken())))
                 .isEmpty();
         assertThat(paths.happened(new LiveEvent.LinkChanged(1, because(1), DESK)))
                 .isEmpty();

@@ -2,11 +2,11 @@ package imperan.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.live.Strength;
 import imperan.proof.report.LineResult;
 import imperan.proof.report.Loss;
 import imperan.proof.report.Obstacle;
 import imperan.proof.report.Restored;
-import imperan.proof.report.Strength;
 import imperan.proof.report.TargetState;
 import imperan.proof.report.Verdict;
 import imperan.proof.report.Verdict.Standing;

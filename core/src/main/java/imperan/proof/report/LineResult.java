@@ -1,5 +1,6 @@
 package imperan.proof.report;
 
+import imperan.live.Strength;
 import imperan.proof.Rank;
 import imperan.proof.Suspect;
 import imperan.show.PartId;

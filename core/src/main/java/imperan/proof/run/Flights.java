@@ -2,10 +2,10 @@ package imperan.proof.run;
 
 import imperan.live.Actor;
 import imperan.live.Command;
-import imperan.live.Ending;
 import imperan.live.LinkState;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
+import imperan.live.MessageResult;
 import imperan.live.Reason;
 import imperan.live.Spelling;
 import imperan.proof.report.Obstacle;
@@ -101,8 +101,8 @@ final class Flights {
     }
 
     private static Landing landing(Flight flight, LiveEvent.Ended ended, long missed) {
-        Ending ending = ended.ending();
-        if (ending instanceof Ending.Answered answered) {
+        MessageResult result = ended.result();
+        if (result instanceof MessageResult.Answered answered) {
             boolean late = answered.afterNanos() > flight.limitNanos;
             // what came while this machine stood still may have been there in time
             Verdict verdict = !answered.news() || late && missed > flight.missed
@@ -114,7 +114,7 @@ final class Flights {
                     Optional.of(answered.address()),
                     answered.said(),
                     Optional.empty());
-        } else if (ending instanceof Ending.WrongValue wrong) {
+        } else if (result instanceof MessageResult.Differed wrong) {
             return new Landing(
                     Spelling.isSameKind(flight.line.arguments(), wrong.said())
                             ? Verdict.WRONG_VALUE
@@ -123,7 +123,7 @@ final class Flights {
                     Optional.of(wrong.address()),
                     wrong.said(),
                     Optional.empty());
-        } else if (ending instanceof Ending.NoAnswer none) {
+        } else if (result instanceof MessageResult.NoAnswer none) {
             return Landing.of(
                     none.arrivedAs().isPresent()
                             ? Verdict.OTHER_ADDRESS

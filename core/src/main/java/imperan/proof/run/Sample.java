@@ -1,7 +1,7 @@
 package imperan.proof.run;
 
+import imperan.live.Strength;
 import imperan.osc.OscArgument;
-import imperan.proof.report.Strength;
 import imperan.proof.report.Verdict;
 import java.util.List;
 import java.util.Optional;

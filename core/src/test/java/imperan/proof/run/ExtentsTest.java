@@ -10,10 +10,10 @@ import static imperan.proof.run.Lines.sending;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import imperan.live.Strength;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Extent;
 import imperan.proof.report.LineResult;
-import imperan.proof.report.Strength;
 import imperan.proof.report.Verdict;
 import imperan.show.AnswerRule.Tolerance;
 import imperan.show.ArgumentSource;

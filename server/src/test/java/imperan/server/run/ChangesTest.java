@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import imperan.live.Actor;
 import imperan.live.Cause;
 import imperan.live.ControlValue;
-import imperan.live.Ending;
 import imperan.live.LinkState;
 import imperan.live.LinkView;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
+import imperan.live.MessageResult;
 import imperan.live.Reason;
 import imperan.live.Trace;
 import imperan.osc.Decoded;
@@ -168,7 +168,7 @@ class ChangesTest {
                 .hasValueSatisfying(fate -> assertThat(fate.kind()).isEqualTo(Fate.Kind.WAITING)));
         assertThat(changes.isEmpty()).isTrue();
         changes.happened(new LiveEvent.Ended(
-                4, BY_ADA, 1, Optional.of(LEVEL), DESK, new Ending.NoAnswer(250_000_000, Optional.empty())));
+                4, BY_ADA, 1, Optional.of(LEVEL), DESK, new MessageResult.NoAnswer(250_000_000, Optional.empty())));
         assertThat(changes.isEmpty()).isFalse();
         assertThat(taken(Set.of()).lastOut()).hasValueSatisfying(last -> assertThat(last.fate())
                 .hasValueSatisfying(fate -> assertThat(fate.isUnanswered()).isTrue()));

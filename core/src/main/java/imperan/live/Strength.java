@@ -1,4 +1,4 @@
-package imperan.proof.report;
+package imperan.live;
 
 /** How strongly what came speaks for what was sent; the weaker first. */
 public enum Strength {
