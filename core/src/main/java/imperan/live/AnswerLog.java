@@ -106,7 +106,7 @@ final class AnswerLog {
 
     /** An exchange ended. */
     void ended(Exchange exchange, MessageResult result, long now) {
-        boolean came = result instanceof MessageResult.Answered || result instanceof MessageResult.Differed;
+        boolean came = result instanceof MessageResult.Agreed || result instanceof MessageResult.Differed;
         OfAddress of = addresses.get(exchange.address);
         // what was said later on the same address stands for what was said before
         boolean counts =
@@ -116,7 +116,7 @@ final class AnswerLog {
         }
         all.add(came, now);
         // a question that is answered with the old value says that the message before it came to nothing
-        boolean agreed = result instanceof MessageResult.Answered;
+        boolean agreed = result instanceof MessageResult.Agreed;
         (exchange.bundled ? bundled : alone).add(agreed, now);
         (exchange.rate > SLOW ? fast : slow).add(agreed, now);
         latest.addLast(new Outcome(exchange.address, came, exchange.renewals));

@@ -36,6 +36,7 @@ final class Awaiting {
                 open(
                         link,
                         Optional.of(control.id),
+                        outgoing.line().message(),
                         channel.key.address(),
                         expected.wanted(
                                 readings, moved.position(), outgoing.line().arguments(), send),
@@ -52,6 +53,7 @@ final class Awaiting {
             open(
                     link,
                     Optional.of(control.id),
+                    outgoing.line().message(),
                     expected.address().get(),
                     expected.wanted(outgoing.line().arguments(), send.send().arguments()),
                     expected,
@@ -80,6 +82,7 @@ final class Awaiting {
             open(
                     link,
                     Optional.empty(),
+                    message,
                     message.address(),
                     new Wanted.Told(Map.of()),
                     told,
@@ -92,6 +95,7 @@ final class Awaiting {
             open(
                     link,
                     Optional.empty(),
+                    message,
                     told.address().get(),
                     told.wanted(message.arguments(), List.of()),
                     told,
@@ -119,6 +123,7 @@ final class Awaiting {
             open(
                     link,
                     line.control(),
+                    question.map(Question::message).orElseGet(line::message),
                     question.map(Question::answeredOn).orElse(line.address()),
                     new Wanted.Told(question.map(Question::names).orElse(Map.of())),
                     question.map(Question::expected).orElse(told),
@@ -141,6 +146,7 @@ final class Awaiting {
             open(
                     link,
                     line.control(),
+                    line.message(),
                     expected.address().get(),
                     expected.wanted(line.arguments(), sources),
                     expected,
@@ -151,6 +157,7 @@ final class Awaiting {
             open(
                     link,
                     line.control(),
+                    line.message(),
                     listened.get().address(),
                     expected.wantedWhole(line.arguments(), sources),
                     expected,
@@ -213,10 +220,14 @@ final class Awaiting {
         return expected.isAsked() ? expected.question(address, sent, sources) : Optional.empty();
     }
 
-    /** @param question to be asked once the value has settled; where there is none, the address on which the answer comes is one */
+    /**
+     * @param sent     the message that is answered, or the question
+     * @param question to be asked once the value has settled; where there is none, the address on which the answer comes is one
+     */
     private void open(
             Link link,
             Optional<PartId> control,
+            OscMessage sent,
             String address,
             Wanted wanted,
             Expectation expected,
@@ -233,6 +244,7 @@ final class Awaiting {
                 control,
                 address,
                 wanted,
+                sent,
                 manner.isQuestion(),
                 expected,
                 manner.isPatient() ? expected.proofNanos(link.counts().slowest()) : expected.limitNanos(),

@@ -172,7 +172,7 @@ final class CueMarks {
 
     private void ended(CueAct act, MessageResult result) {
         act.open--;
-        act.answered |= result instanceof MessageResult.Answered;
+        act.answered |= result instanceof MessageResult.Agreed;
         if (result instanceof MessageResult.Differed) {
             fellShort(act, new Reason.WrongValue());
         } else if (result instanceof MessageResult.NoAnswer none) {

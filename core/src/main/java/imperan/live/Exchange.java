@@ -1,6 +1,8 @@
 package imperan.live;
 
 import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
+import imperan.show.AnswerRule;
 import imperan.show.PartId;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +18,10 @@ final class Exchange {
     final String address;
 
     final Wanted wanted;
+    /** What left, and what an answer to it is to say by its rule. */
+    private final OscMessage sent;
+
+    private final AnswerRule.Says says;
     /** A question wants to know what stands, and changed nothing. */
     final boolean question;
 
@@ -48,6 +54,7 @@ final class Exchange {
     /**
      * @param control    whose line it was
      * @param address    on which the answer comes
+     * @param sent       what leaves: the message, or the question
      * @param waitNanos  how long it is awaited once it left, or was asked for
      * @param settles    how much later it is asked for; 0 where it is not
      * @param saidBefore whether the target had said the same before, and says things by itself
@@ -58,6 +65,7 @@ final class Exchange {
             Optional<PartId> control,
             String address,
             Wanted wanted,
+            OscMessage sent,
             boolean question,
             Expectation expected,
             long waitNanos,
@@ -69,6 +77,8 @@ final class Exchange {
         this.control = control;
         this.address = address;
         this.wanted = wanted;
+        this.sent = sent;
+        this.says = expected.rule().says();
         this.question = question;
         this.limitNanos = expected.limitNanos();
         this.waitNanos = waitNanos;
@@ -78,8 +88,24 @@ final class Exchange {
         this.due = now + waitNanos + settles;
     }
 
-    MessageResult.Answered answeredBy(String heardOn, List<OscArgument> said, long now) {
-        return new MessageResult.Answered(heardOn, said, now - since, question || !saidBefore);
+    MessageResult.Agreed answeredBy(String heardOn, List<OscArgument> said, long now) {
+        Evidence evidence =
+                question ? Evidence.ofQuestion(heardOn, said) : Evidence.ofAnswer(says, sent, heardOn, said);
+        return question || !saidBefore
+                ? new MessageResult.Answered(evidence, now - since)
+                : new MessageResult.ProvesNothing(MessageResult.ProvesNothing.Why.SAID_BEFORE, evidence, now - since);
+    }
+
+    /** Something came on its address that does not agree. */
+    MessageResult.Differed differsFrom(String heardOn, List<OscArgument> said, long now) {
+        return new MessageResult.Differed(
+                Spelling.isSameKind(sent.arguments(), said)
+                        ? MessageResult.Differed.How.VALUE
+                        : MessageResult.Differed.How.TYPE,
+                heardOn,
+                said,
+                Optional.of(now - since),
+                question);
     }
 
     /** How it ends when its time is over. */

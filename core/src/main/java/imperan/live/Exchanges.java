@@ -146,7 +146,7 @@ final class Exchanges {
         for (int i = 0; i < there.size(); i++) {
             Exchange exchange = there.get(i);
             if (i == youngest || exchange.question && exchange.wanted.agrees(said)) {
-                MessageResult.Answered answered = exchange.answeredBy(address, said, now);
+                MessageResult.Agreed answered = exchange.answeredBy(address, said, now);
                 after = i == youngest || after.isEmpty() ? Optional.of(answered.afterNanos()) : after;
                 end(exchange, answered);
             } else if (i < youngest) {
@@ -167,14 +167,13 @@ final class Exchanges {
                 .findFirst()
                 .orElse(there.get(there.size() - 1));
         boolean first = exchange.differed.isEmpty();
-        MessageResult.Differed wrong =
-                new MessageResult.Differed(said.address, said.arguments, said.now - exchange.since);
+        MessageResult.Differed wrong = exchange.differsFrom(said.address, said.arguments, said.now);
         exchange.differed = Optional.of(wrong);
         if (first && exchange.finalNanos.isPresent()) {
             endsAt(exchange, said.now + exchange.finalNanos.get(), exchange.finalNanos.get());
         }
         told.accept(exchange, wrong);
-        return first ? Optional.of(wrong.afterNanos()) : Optional.empty();
+        return first ? wrong.after() : Optional.empty();
     }
 
     private Deque<Exchange> on(PartId target, String address) {

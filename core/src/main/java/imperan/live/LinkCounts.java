@@ -32,11 +32,8 @@ final class LinkCounts {
             merged += not.press() ? 0 : 1;
             dropped += not.press() ? 1 : 0;
         } else if (event instanceof LiveEvent.Ended ended) {
-            unanswered +=
-                    ended.result() instanceof MessageResult.NoAnswer || ended.result() instanceof MessageResult.Differed
-                            ? 1
-                            : 0;
-            if (ended.result() instanceof MessageResult.Answered answered) {
+            unanswered += ended.result().isUnanswered() ? 1 : 0;
+            if (ended.result() instanceof MessageResult.Agreed answered) {
                 roundTrips.add(answered.afterNanos());
             }
         }

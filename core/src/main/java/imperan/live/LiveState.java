@@ -164,11 +164,11 @@ final class LiveState {
     /** What a control said last was answered, or was not. */
     private void ended(LiveControl control, MessageResult result) {
         boolean missing = result instanceof MessageResult.NoAnswer;
-        boolean unanswered = missing || result instanceof MessageResult.Differed;
+        boolean unanswered = result.isUnanswered();
         boolean disputed = missing
                 && control.echo.isUnknown()
                 && !control.control.listens().isEmpty();
-        if (unanswered != control.unanswered && (unanswered || result instanceof MessageResult.Answered)
+        if (unanswered != control.unanswered && (unanswered || result instanceof MessageResult.Agreed)
                 || disputed && !control.disputed) {
             control.unanswered = unanswered;
             control.disputed |= disputed;

@@ -111,19 +111,22 @@ final class Paths {
                     .map(path -> put(path.trace.control(), path.with(path.trace.stopped(none.why()))));
         }
         return shown(ended.control(), ended.exchange()).flatMap(path -> {
-            if (ended.result() instanceof MessageResult.Answered answered) {
+            if (ended.result() instanceof MessageResult.Agreed answered) {
                 return Optional.of(answer(
                         path,
                         new Trace.Answer(
-                                answered.address(),
+                                answered.evidence().address(),
                                 answered.said(),
                                 answered.afterNanos(),
-                                answered.news() ? Trace.Fit.AGREES : Trace.Fit.SAID_BEFORE),
+                                answered instanceof MessageResult.ProvesNothing
+                                        ? Trace.Fit.SAID_BEFORE
+                                        : Trace.Fit.AGREES),
                         Optional.empty()));
             } else if (ended.result() instanceof MessageResult.Differed wrong) {
                 return Optional.of(answer(
                         path,
-                        new Trace.Answer(wrong.address(), wrong.said(), wrong.afterNanos(), Trace.Fit.DIFFERS),
+                        new Trace.Answer(
+                                wrong.address(), wrong.said(), wrong.after().orElse(0L), Trace.Fit.DIFFERS),
                         Optional.of(new Reason.WrongValue())));
             } else if (ended.result() instanceof MessageResult.NoAnswer none) {
                 return Optional.of(put(

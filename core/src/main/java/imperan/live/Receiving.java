@@ -250,7 +250,7 @@ final class Receiving {
                                     exchange.control,
                                     wrong.address(),
                                     wrong.said(),
-                                    wrong.afterNanos(),
+                                    wrong.after().orElseThrow(),
                                     exchange.finalNanos.isPresent())))
                     .or(() -> answeredAfter);
         }

@@ -110,7 +110,7 @@ public final class Watch {
             note(none, ended.at(), missing.arrivedAs().orElse(""));
         } else if (ended.result() instanceof MessageResult.Differed other) {
             note(wrong, ended.at(), OscText.brief(other.said()));
-        } else if (ended.result() instanceof MessageResult.Answered) {
+        } else if (ended.result() instanceof MessageResult.Agreed) {
             over(none, ended.at());
             over(wrong, ended.at());
         }

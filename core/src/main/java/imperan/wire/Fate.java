@@ -30,10 +30,10 @@ public record Fate(Kind kind, long nanos) {
     static final Fate WAITING = new Fate(Kind.WAITING, 0);
 
     static Fate of(MessageResult result) {
-        if (result instanceof MessageResult.Answered answered) {
+        if (result instanceof MessageResult.Agreed answered) {
             return new Fate(Kind.ANSWERED, answered.afterNanos());
         } else if (result instanceof MessageResult.Differed wrong) {
-            return new Fate(Kind.WRONG_VALUE, wrong.afterNanos());
+            return new Fate(Kind.WRONG_VALUE, wrong.after().orElse(0L));
         } else if (result instanceof MessageResult.NoAnswer none) {
             return new Fate(Kind.NO_ANSWER, none.limitNanos());
         } else if (result instanceof MessageResult.NoNews none) {

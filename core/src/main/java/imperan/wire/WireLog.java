@@ -224,7 +224,7 @@ public final class WireLog {
         Long packet = packets.remove(ended.exchange());
         if (packet != null) {
             became(packet, fate);
-            if (ended.result() instanceof MessageResult.Answered) {
+            if (ended.result() instanceof MessageResult.Agreed) {
                 if (answeredBy != ended.cause().number()) {
                     answered.clear();
                 }

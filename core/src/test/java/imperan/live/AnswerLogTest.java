@@ -31,14 +31,25 @@ class AnswerLogTest {
         Wanted wanted =
                 new Wanted.Arguments(List.of(new Wanted.Arguments.Each(0, new OscArgument.Int32((int) number), 0)));
         Exchange exchange = new Exchange(
-                number, DESK, Optional.empty(), address, wanted, false, Expectation.UNTOLD, 500 * MS, 0, false, now);
+                number,
+                DESK,
+                Optional.empty(),
+                address,
+                wanted,
+                new OscMessage(address, List.of()),
+                false,
+                Expectation.UNTOLD,
+                500 * MS,
+                0,
+                false,
+                now);
         exchange.renewals = log.renewals();
         log.opened(exchange, withOthers);
         return exchange;
     }
 
     private static MessageResult answered(String address) {
-        return new MessageResult.Answered(address, List.of(), 1, true);
+        return Came.back(address, List.of(), 1);
     }
 
     private void ends(Exchange exchange, boolean came) {
@@ -103,7 +114,7 @@ class AnswerLogTest {
 
     @Test
     void aWrongValueCameAndDoesNotAgree() {
-        log.ended(open("/a"), new MessageResult.Differed("/a", List.of(), 1), now);
+        log.ended(open("/a"), Came.another("/a", List.of(), 1), now);
         assertThat(log.of("/a").answered()).isEqualTo(1);
         assertThat(log.seen("/a").alone()).isEqualTo(new AnswerTally(1, 0, 1, 0, Optional.empty()));
     }

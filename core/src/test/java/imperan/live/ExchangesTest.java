@@ -3,6 +3,7 @@ package imperan.live;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import imperan.osc.OscArgument;
+import imperan.osc.OscMessage;
 import imperan.show.AnswerRule;
 import imperan.show.PartId;
 import imperan.show.Shows;
@@ -95,6 +96,7 @@ class ExchangesTest {
                         Optional.<PartId>empty(),
                         address,
                         wanted,
+                        new OscMessage(address, List.of()),
                         question,
                         Expectation.UNTOLD,
                         Expectation.UNTOLD.limitNanos(),
@@ -118,7 +120,7 @@ class ExchangesTest {
         // in the order in which they end, each queue for itself: with one length there is one
         open.stream()
                 .filter(model -> model.due <= now)
-                .forEach(model -> expected.put(model.number, model.differed ? "WrongValue" : "NoAnswer"));
+                .forEach(model -> expected.put(model.number, model.differed ? "Differed" : "NoAnswer"));
         open.removeIf(model -> model.due <= now);
     }
 
@@ -168,6 +170,7 @@ class ExchangesTest {
                         Optional.empty(),
                         address,
                         one,
+                        new OscMessage(address, List.of()),
                         false,
                         expected,
                         waits,
@@ -213,7 +216,7 @@ class ExchangesTest {
         exchanges.expire(2_399_999_999L);
         assertThat(ended).isEmpty();
         exchanges.expire(2_400_000_000L);
-        assertThat(ended.values()).containsExactly("WrongValue");
+        assertThat(ended.values()).containsExactly("Differed");
         assertThat(exchanges.nextDue()).isEqualTo(DueQueue.NEVER);
     }
 

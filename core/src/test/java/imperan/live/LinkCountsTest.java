@@ -93,10 +93,10 @@ class LinkCountsTest {
         assertThat(counts.repeats).isEqualTo(1);
         assertThat(counts.answers()).isEmpty();
         ended(new MessageResult.NoAnswer(1, Optional.empty()));
-        ended(new MessageResult.Differed("/a", List.of(), 1));
+        ended(Came.another("/a", List.of(), 1));
         ended(new MessageResult.Overtaken());
-        ended(new MessageResult.Answered("/a", List.of(new OscArgument.Int32(1)), 40, true));
-        ended(new MessageResult.Answered("/a", List.of(new OscArgument.Int32(1)), 20, true));
+        ended(Came.back("/a", List.of(new OscArgument.Int32(1)), 40));
+        ended(Came.back("/a", List.of(new OscArgument.Int32(1)), 20));
         assertThat(counts.unanswered).isEqualTo(2);
         assertThat(counts.answers()).contains(new LinkView.AnswerTimes(20, 20, 40));
     }

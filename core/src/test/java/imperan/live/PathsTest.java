@@ -50,10 +50,9 @@ class PathsTest {
         assertThat(trace().wire()).contains(new Trace.Wire(7, 12, 9201, "127.0.0.1:7101"));
         assertThat(opened(4, false)).isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).isEmpty();
-        assertThat(ended(4, new MessageResult.Answered("/level", SAID, 3, true)))
-                .isEqualTo(OF_LEVEL);
+        assertThat(ended(4, Came.back("/level", SAID, 3))).isEqualTo(OF_LEVEL);
         assertThat(trace().answer()).contains(new Trace.Answer("/level", SAID, 3, Trace.Fit.AGREES));
-        ended(4, new MessageResult.Answered("/level", SAID, 3, false));
+        ended(4, Came.saidBefore("/level", SAID, 3));
         assertThat(trace().answer().orElseThrow().fit()).isEqualTo(Trace.Fit.SAID_BEFORE);
     }
 
@@ -71,7 +70,7 @@ class PathsTest {
                 .isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.NoAnswer(500, Optional.of("/other")));
         left(2);
-        assertThat(ended(6, new MessageResult.Answered("/level", SAID, 3, true)))
+        assertThat(ended(6, Came.back("/level", SAID, 3)))
                 .as("that was of the line before")
                 .isEmpty();
         assertThat(ended(4, new MessageResult.Overtaken())).isEmpty();
@@ -87,7 +86,7 @@ class PathsTest {
         paths.happened(new LiveEvent.Differed(8, because(1), 4, OF_LEVEL, "/level", SAID, 2, false));
         assertThat(trace().answer().orElseThrow().fit()).isEqualTo(Trace.Fit.DIFFERS);
         assertThat(trace().stopped()).isEmpty();
-        assertThat(ended(4, new MessageResult.Differed("/level", SAID, 5))).isEqualTo(OF_LEVEL);
+        assertThat(ended(4, Came.another("/level", SAID, 5))).isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.WrongValue());
         assertThat(ended(4, new MessageResult.NoNews(500))).isEqualTo(OF_LEVEL);
         assertThat(trace().stopped()).contains(new Reason.NoNews(500));

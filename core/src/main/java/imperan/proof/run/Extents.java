@@ -189,7 +189,7 @@ final class Extents {
 
     /** The argument of what was told that says an argument of what was sent. */
     private static int place(PlannedLine line, Sample sample, int index) {
-        Expectation expected = sample.asked() ? line.expected().asAsked() : line.expected();
+        Expectation expected = sample.isAsked() ? line.expected().asAsked() : line.expected();
         List<Integer> places = expected.rule().places();
         return index < places.size() ? places.get(index) : index;
     }

@@ -72,11 +72,11 @@ final class FirstReading {
 
     /** @return whether something was asked or came, so that there may be more to do at once */
     boolean act(LiveShow live, long now, Mouth mouth) {
-        boolean any = asked.removeIf(flight -> flight.landing().isPresent());
+        boolean any = asked.removeIf(flight -> flight.result().isPresent());
         for (Reading one : List.copyOf(reading)) {
-            if (one.flight.landing().isPresent()) {
+            if (one.flight.result().isPresent()) {
                 reading.remove(one);
-                known(one.group, one.place, one.flight.landing().get().said(), live);
+                known(one.group, one.place, one.flight.result().get().said(), live);
                 any = true;
             }
         }

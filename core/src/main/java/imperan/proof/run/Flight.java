@@ -1,10 +1,9 @@
 package imperan.proof.run;
 
 import imperan.live.Line;
-import imperan.osc.OscArgument;
+import imperan.live.MessageResult;
+import imperan.live.Reason;
 import imperan.proof.report.Obstacle;
-import imperan.proof.report.Verdict;
-import java.util.List;
 import java.util.Optional;
 
 /** Something that a proof said, until it is known what came of it. */
@@ -24,27 +23,6 @@ final class Flight {
         PUTTING_BACK
     }
 
-    /**
-     * What came of it.
-     *
-     * @param on the address on which {@code said} came; empty where nothing came
-     */
-    record Landing(
-            Verdict verdict,
-            Optional<Long> after,
-            Optional<String> on,
-            List<OscArgument> said,
-            Optional<Obstacle> because) {
-        static Landing of(Verdict verdict) {
-            return new Landing(verdict, Optional.empty(), Optional.empty(), List.of(), Optional.empty());
-        }
-
-        /** Whether what was sent stands now; where nothing confirms anything, that it left is all that can be known. */
-        boolean isBack() {
-            return verdict == Verdict.CONFIRMED || verdict == Verdict.LATE || verdict == Verdict.ONE_WAY;
-        }
-    }
-
     final Saying saying;
     final Line line;
     final For why;
@@ -55,7 +33,7 @@ final class Flight {
 
     private boolean closed;
     private boolean awaited;
-    private Optional<Landing> landing = Optional.empty();
+    private Optional<MessageResult> result = Optional.empty();
 
     Flight(Saying saying, For why, long limitNanos, long missed) {
         this.saying = saying;
@@ -83,11 +61,29 @@ final class Flight {
         return awaited;
     }
 
-    void lands(Landing how) {
-        landing = landing.or(() -> Optional.of(how));
+    void lands(MessageResult how) {
+        result = result.or(() -> Optional.of(how));
     }
 
-    Optional<Landing> landing() {
-        return landing;
+    /** What became of it; empty as long as nobody knows. */
+    Optional<MessageResult> result() {
+        return result;
+    }
+
+    /** Whether what was sent stands now; where nothing confirms anything, that it left is all that can be known. */
+    static boolean isBack(MessageResult result) {
+        return result instanceof MessageResult.Answered
+                || result instanceof MessageResult.Late
+                || result instanceof MessageResult.NotExpected;
+    }
+
+    /** Why nothing could be sent; empty where something was. */
+    static Optional<Obstacle> obstacle(MessageResult result) {
+        if (!(result instanceof MessageResult.NotSent stopped)) {
+            return Optional.empty();
+        }
+        return stopped.why() instanceof Reason.Gated
+                ? Optional.of(Obstacle.HELD)
+                : stopped.why() instanceof Reason.SocketBroken ? Optional.of(Obstacle.NO_WAY_OUT) : Optional.empty();
     }
 }

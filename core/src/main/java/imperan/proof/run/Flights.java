@@ -6,14 +6,8 @@ import imperan.live.LinkState;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
 import imperan.live.MessageResult;
-import imperan.live.Reason;
-import imperan.live.Spelling;
-import imperan.proof.report.Obstacle;
-import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
-import imperan.proof.run.Flight.Landing;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -57,11 +51,11 @@ final class Flights {
                 .ifPresent(state -> flight.meetsClosedPort());
         inHand = Optional.of(flight);
         live.carryOut(new Command.Prove(saying.line(), saying.question()), actor, now)
-                .ifPresent(problem -> flight.lands(Landing.of(Verdict.NOT_JUDGED)));
+                .ifPresent(problem -> flight.lands(new MessageResult.NotJudged()));
         inHand = Optional.empty();
         if (!flight.isAwaited()) {
             // neither awaited nor stopped: nothing will tell what came of it
-            flight.lands(Landing.of(Verdict.NOT_JUDGED));
+            flight.lands(new MessageResult.NotJudged());
         }
         return flight;
     }
@@ -72,12 +66,12 @@ final class Flights {
             awaited.put(opened.exchange(), inHand.get());
             inHand.get().opened();
         } else if (ours && event instanceof LiveEvent.Stopped stop) {
-            inHand.get().lands(stopped(stop.reason()));
+            inHand.get().lands(new MessageResult.NotSent(stop.reason()));
         } else if (event instanceof LiveEvent.Ended ended && ended.exchange() == 0) {
-            inHand.filter(flight -> ours).ifPresent(flight -> flight.lands(Landing.of(Verdict.ONE_WAY)));
+            inHand.filter(flight -> ours).ifPresent(flight -> flight.lands(ended.result()));
         } else if (event instanceof LiveEvent.Ended ended) {
             Optional.ofNullable(awaited.remove(ended.exchange())).ifPresent(flight -> {
-                flight.lands(landing(flight, ended, missed));
+                flight.lands(result(flight, ended.result(), missed));
                 landed.landed(flight, ended.at());
             });
         } else if (event instanceof LiveEvent.LinkTurned turned && turned.state() == LinkState.PORT_CLOSED) {
@@ -88,49 +82,21 @@ final class Flights {
         }
     }
 
-    private static Landing stopped(Reason reason) {
-        Optional<Obstacle> because = reason instanceof Reason.Gated
-                ? Optional.of(Obstacle.HELD)
-                : reason instanceof Reason.SocketBroken ? Optional.of(Obstacle.NO_WAY_OUT) : Optional.empty();
-        return new Landing(
-                because.isPresent() ? Verdict.SKIPPED : Verdict.NOT_JUDGED,
-                Optional.empty(),
-                Optional.empty(),
-                List.of(),
-                because);
-    }
-
-    private static Landing landing(Flight flight, LiveEvent.Ended ended, long missed) {
-        MessageResult result = ended.result();
-        if (result instanceof MessageResult.Answered answered) {
-            boolean late = answered.afterNanos() > flight.limitNanos;
-            // what came while this machine stood still may have been there in time
-            Verdict verdict = !answered.news() || late && missed > flight.missed
-                    ? Verdict.NOT_JUDGED
-                    : late ? Verdict.LATE : Verdict.CONFIRMED;
-            return new Landing(
-                    verdict,
-                    Optional.of(answered.afterNanos()),
-                    Optional.of(answered.address()),
-                    answered.said(),
-                    Optional.empty());
-        } else if (result instanceof MessageResult.Differed wrong) {
-            return new Landing(
-                    Spelling.isSameKind(flight.line.arguments(), wrong.said())
-                            ? Verdict.WRONG_VALUE
-                            : Verdict.WRONG_TYPE,
-                    Optional.of(wrong.afterNanos()),
-                    Optional.of(wrong.address()),
-                    wrong.said(),
-                    Optional.empty());
-        } else if (result instanceof MessageResult.NoAnswer none) {
-            return Landing.of(
-                    none.arrivedAs().isPresent()
-                            ? Verdict.OTHER_ADDRESS
-                            : flight.metClosedPort()
-                                    ? Verdict.PORT_CLOSED
-                                    : missed > flight.missed ? Verdict.NOT_JUDGED : Verdict.NO_ANSWER);
+    /** What became of it for a proof, which waits longer than the limit and knows what else went on. */
+    private static MessageResult result(Flight flight, MessageResult result, long missed) {
+        // what came while this machine stood still may have been there in time
+        boolean stoodStill = missed > flight.missed;
+        if (result instanceof MessageResult.Answered answered && answered.afterNanos() > flight.limitNanos) {
+            return stoodStill
+                    ? new MessageResult.ProvesNothing(
+                            MessageResult.ProvesNothing.Why.WE_WERE_LATE, answered.evidence(), answered.afterNanos())
+                    : new MessageResult.Late(answered.evidence(), answered.afterNanos());
+        } else if (result instanceof MessageResult.NoAnswer none
+                && none.arrivedAs().isEmpty()) {
+            return flight.metClosedPort()
+                    ? new MessageResult.PortClosed()
+                    : stoodStill ? new MessageResult.NotJudged() : none;
         }
-        return Landing.of(Verdict.NOT_JUDGED);
+        return result;
     }
 }

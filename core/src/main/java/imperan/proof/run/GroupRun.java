@@ -1,11 +1,13 @@
 package imperan.proof.run;
 
+import imperan.live.Evidence;
 import imperan.live.Expectation;
 import imperan.live.Line;
 import imperan.live.LinkState;
 import imperan.live.LiveShow;
+import imperan.live.MessageResult;
+import imperan.live.MessageResult.Differed.How;
 import imperan.live.Observed;
-import imperan.live.Strength;
 import imperan.osc.OscArgument;
 import imperan.osc.OscText;
 import imperan.proof.report.Extent;
@@ -291,77 +293,71 @@ final class GroupRun {
     private boolean settle(LiveShow live, long now) {
         boolean any = false;
         for (Waiting waiting : List.copyOf(open)) {
-            Optional<Flight.Landing> landing = waiting.flight.landing();
-            if (landing.isPresent()) {
+            Optional<MessageResult> result = waiting.flight.result();
+            if (result.isPresent()) {
                 open.remove(waiting);
-                landed(waiting, landing.get(), live, now);
+                landed(waiting, result.get(), live, now);
                 any = true;
             }
         }
         return any;
     }
 
-    private void landed(Waiting waiting, Flight.Landing landing, LiveShow live, long now) {
-        landing.because().ifPresent(this::endsBecause);
-        boolean rightly = landing.isBack();
+    private void landed(Waiting waiting, MessageResult result, LiveShow live, long now) {
+        Flight.obstacle(result).ifPresent(this::endsBecause);
+        boolean rightly = Flight.isBack(result);
         boolean settled = true;
         switch (waiting.flight.why) {
             case READING -> {
-                if (!landing.said().isEmpty()) {
-                    waiting.place.answers(landing.said());
+                if (!result.said().isEmpty()) {
+                    waiting.place.answers(result.said());
                 }
             }
-            case PUTTING_BACK -> waiting.place.wentBack(landing.isBack(), putBackMost);
+            case PUTTING_BACK -> waiting.place.wentBack(Flight.isBack(result), putBackMost);
             case READING_BACK -> {
-                rightly = readBack(landing, live, now);
+                rightly = readBack(result, live, now);
                 settled = rightly || asking.isEmpty();
             }
-            case BETWEEN -> between(waiting, landing, live, now);
-            case PROBE -> judged(waiting, landing, live, now);
+            case BETWEEN -> between(waiting, result, live, now);
+            case PROBE -> judged(waiting, result, live, now);
         }
         if (settled && waiting.place.answered(rightly) && !puttingBack) {
             taken.add(waiting.place.address());
         }
     }
 
-    private void judged(Waiting waiting, Flight.Landing landing, LiveShow live, long now) {
-        PlannedLine line = waiting.judged.orElseThrow();
-        if (landing.verdict() == Verdict.SKIPPED) {
+    private void judged(Waiting waiting, MessageResult result, LiveShow live, long now) {
+        if (Flight.obstacle(result).isPresent()) {
             return;
         }
-        Verdict verdict = verdict(waiting, landing);
-        boolean isFirstOfMore = isFirstOfMore(line, waiting.place, verdict);
-        Sample sample = sample(
-                line, waiting, landing, standsAlready && verdict == Verdict.CONFIRMED ? Verdict.NOT_JUDGED : verdict);
+        PlannedLine line = waiting.judged.orElseThrow();
+        Sample found = new Sample(waiting.flight.line.arguments(), asSeen(waiting, line, result));
+        boolean isFirstOfMore = isFirstOfMore(line, waiting.place, found.verdict());
+        Sample sample = standsAlready ? found.standingThere() : found;
         standsAlready = false;
         // what stood there already proves nothing, but that something else stands there now tells against it
-        boolean isAsked = (verdict == Verdict.CONFIRMED || isFirstOfMore)
-                && asks(line, waiting, landing, Optional.of(sample), 0, now);
+        boolean isAsked = (found.isGood() || isFirstOfMore) && asks(line, waiting, result, Optional.of(sample), 0, now);
         if (!isAsked) {
             judge(line, waiting.flight.line, sample, live, now);
         }
     }
 
-    private static Sample sample(PlannedLine line, Waiting waiting, Flight.Landing landing, Verdict verdict) {
-        return new Sample(
-                verdict,
-                verdict == Verdict.CONFIRMED
-                        ? Optional.of(strength(line, waiting.flight.line.arguments(), landing))
-                        : Optional.empty(),
-                landing.after(),
-                waiting.flight.line.arguments(),
-                landing.said(),
-                false);
-    }
-
-    private static Verdict verdict(Waiting waiting, Flight.Landing landing) {
-        PlannedLine line = waiting.judged.orElseThrow();
-        boolean came = landing.on().isPresent() && landing.verdict() != Verdict.NOT_JUDGED;
-        return came && waiting.released
-                ? Verdict.RELEASED_EARLY
-                : came && !landing.isBack()
-                        ? another(line, line.expected(), waiting.flight.line, landing.said(), landing.verdict())
-                        : landing.verdict();
+    /** What came for a probe, seen beside what else was said and what its phrase tells. */
+    private static MessageResult asSeen(Waiting waiting, PlannedLine line, MessageResult result) {
+        boolean came = result instanceof MessageResult.Answered
+                || result instanceof MessageResult.Late
+                || result instanceof MessageResult.Differed;
+        if (came && waiting.released) {
+            return new MessageResult.ReleasedEarly(result.said(), result.after());
+        }
+        return result instanceof MessageResult.Differed differed
+                ? new MessageResult.Differed(
+                        how(line, line.expected(), waiting.flight.line, differed.said(), differed.how()),
+                        differed.address(),
+                        differed.said(),
+                        differed.afterNanos(),
+                        differed.asked())
+                : result;
     }
 
     /** Whether the value was asked for, and what came was another one: perhaps one on the way, so it is asked again. */
@@ -377,28 +373,13 @@ final class GroupRun {
      * What it means that another value came: nobody knows where that has another number of arguments, and no phrase says which of them is
      * the value.
      */
-    private static Verdict another(
-            PlannedLine line, Expectation expected, Line sent, List<OscArgument> said, Verdict verdict) {
+    private static How how(PlannedLine line, Expectation expected, Line sent, List<OscArgument> said, How otherwise) {
         boolean untold =
                 line.phrase().isEmpty() && said.size() != sent.arguments().size();
         boolean tooFew = expected.rule().says() == AnswerRule.Says.SAME
                 && expected.rule().places().isEmpty()
                 && said.size() < sent.arguments().size();
-        return untold || tooFew ? Verdict.DIFFERENT_ARGUMENTS : verdict;
-    }
-
-    /** How strongly what came speaks for what was said, as long as nobody asks. */
-    private static Strength strength(PlannedLine line, List<OscArgument> sent, Flight.Landing landing) {
-        boolean elsewhere = landing.on()
-                .filter(address -> !address.equals(line.send().address()))
-                .isPresent();
-        return switch (line.expected().rule().says()) {
-            case ANY -> Strength.ACKNOWLEDGED;
-            case GIVEN -> elsewhere ? Strength.REPORTED : Strength.ACKNOWLEDGED;
-            case SAME -> landing.said().isEmpty()
-                    ? Strength.ACKNOWLEDGED
-                    : !elsewhere && landing.said().equals(sent) ? Strength.RETURNED : Strength.REPORTED;
-        };
+        return untold || tooFew ? How.ARGUMENTS : otherwise;
     }
 
     /** Whether its target can be asked what stands after a line was said. */
@@ -417,13 +398,13 @@ final class GroupRun {
      * @return whether its target is asked
      */
     private boolean asks(
-            PlannedLine line, Waiting said, Flight.Landing landing, Optional<Sample> sample, int left, long now) {
+            PlannedLine line, Waiting said, MessageResult result, Optional<Sample> sample, int left, long now) {
         if (!isAsked(line, said.place)) {
             return false;
         }
         boolean isNews = !samples.get(line.id()).isReadBack(said.flight.line.arguments())
                 || leftOf.getOrDefault(line.id(), 0) <= left;
-        if (!isNews && landing.after().filter(nanos -> nanos > PROMPT_NANOS).isPresent()) {
+        if (!isNews && result.after().filter(nanos -> nanos > PROMPT_NANOS).isPresent()) {
             return false;
         }
         int enough = isNews || said.place.saysMore() ? 2 : 1;
@@ -437,42 +418,29 @@ final class GroupRun {
     }
 
     /** What is said between makes sense only if it was taken: else what is judged next stands there already. */
-    private void between(Waiting waiting, Flight.Landing landing, LiveShow live, long now) {
+    private void between(Waiting waiting, MessageResult result, LiveShow live, long now) {
         Optional<Step> next = Optional.ofNullable(steps.peekFirst()).filter(step -> !step.release());
         if (next.flatMap(Step::judged).isEmpty()) {
             return;
         }
         PlannedLine line = next.get().judged().orElseThrow();
-        boolean differs = landing.verdict() == Verdict.WRONG_VALUE || landing.verdict() == Verdict.WRONG_TYPE;
-        standsAlready = !landing.isBack();
-        if (differs) {
-            Line said = waiting.flight.line;
-            judge(
-                    line,
-                    said,
-                    new Sample(
-                            landing.verdict(),
-                            Optional.empty(),
-                            landing.after(),
-                            said.arguments(),
-                            landing.said(),
-                            false),
-                    live,
-                    now);
-        } else if (landing.isBack()) {
-            asks(line, waiting, landing, Optional.empty(), 1, now);
+        standsAlready = !Flight.isBack(result);
+        if (result instanceof MessageResult.Differed) {
+            judge(line, waiting.flight.line, new Sample(waiting.flight.line.arguments(), result), live, now);
+        } else if (Flight.isBack(result)) {
+            asks(line, waiting, result, Optional.empty(), 1, now);
         }
     }
 
     /** @return whether it says the value that was said */
-    private boolean readBack(Flight.Landing landing, LiveShow live, long now) {
+    private boolean readBack(MessageResult result, LiveShow live, long now) {
         if (asking.isEmpty()) {
             return false;
         }
         Asking question = asking.get();
         ReadBack answers = question.answers;
         int agreed = answers.agreed();
-        answers.told(landing.said(), now);
+        answers.told(result, now);
         if (answers.found() == ReadBack.Found.OPEN) {
             return answers.agreed() > agreed;
         }
@@ -480,19 +448,23 @@ final class GroupRun {
         if (answers.found() == ReadBack.Found.UNTOLD) {
             question.place.isUntold();
         }
-        Optional<Verdict> against = answers.against();
+        Optional<How> against = answers.against();
         if (against.isPresent()) {
             question.place.standsAt(answers.instead());
             standsAlready = question.sample.isEmpty();
-            Sample sample = question.sample.orElseGet(() -> new Sample(
-                    Verdict.CONFIRMED, Optional.empty(), Optional.empty(), question.said.arguments(), List.of(), true));
-            Verdict verdict =
-                    another(question.line, question.place.asked(), question.said, answers.instead(), against.get());
-            judge(question.line, question.said, sample.contradicted(verdict, answers.instead()), live, now);
+            Sample sample = question.sample.orElseGet(
+                    () -> new Sample(question.said.arguments(), new MessageResult.NotJudged()));
+            How how = how(question.line, question.place.asked(), question.said, answers.instead(), against.get());
+            judge(
+                    question.line,
+                    question.said,
+                    sample.contradicted(how, question.place.address(), answers.instead()),
+                    live,
+                    now);
         } else {
             question.sample
                     .map(sample -> answers.found() == ReadBack.Found.TAKEN
-                            ? taken(question, sample, answers.agreedOn(), now)
+                            ? taken(question, sample, answers.agreedOn().orElseThrow(), now)
                             : sample)
                     .ifPresent(sample -> judge(question.line, question.said, sample, live, now));
         }
@@ -501,13 +473,13 @@ final class GroupRun {
     }
 
     /** It was taken; where the value was told only after others, as late as it was told. */
-    private Sample taken(Asking question, Sample sample, List<OscArgument> told, long now) {
+    private Sample taken(Asking question, Sample sample, Evidence told, long now) {
         if (sample.verdict() != Verdict.WRONG_VALUE) {
             return sample.readBack(told);
         }
         long after = now - saidAt;
         boolean late = after > question.line.limitNanos() + ASKED_AGAIN_NANOS;
-        return sample.settled(late ? Verdict.LATE : Verdict.CONFIRMED, after, told);
+        return sample.settled(late, after, told);
     }
 
     private void judge(PlannedLine line, Line said, Sample sample, LiveShow live, long now) {

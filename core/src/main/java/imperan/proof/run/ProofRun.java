@@ -170,10 +170,7 @@ public final class ProofRun {
                 .target()
                 .map(silences::get)
                 .ifPresent(silence -> silence.landed(
-                        flight.saying,
-                        flight.why,
-                        flight.landing().orElseThrow().verdict(),
-                        now));
+                        flight.saying, flight.why, flight.result().orElseThrow(), now));
     }
 
     private boolean mayBeAsked(Optional<PartId> target) {

@@ -3,9 +3,9 @@ package imperan.proof.run;
 import imperan.live.Expectation;
 import imperan.live.LiveEvent;
 import imperan.live.LiveShow;
+import imperan.live.MessageResult;
 import imperan.phrasebook.Vocabulary;
 import imperan.proof.run.Flight.For;
-import imperan.proof.run.Flight.Landing;
 import imperan.proof.run.ProofRun.Old;
 import imperan.show.PartId;
 import imperan.show.Show;
@@ -83,7 +83,7 @@ public final class PutBack {
      */
     public void act(LiveShow live, long missed, long now) {
         lanes.forEach((target, lane) -> {
-            lane.flight.flatMap(Flight::landing).ifPresent(landing -> landed(lane, landing));
+            lane.flight.flatMap(Flight::result).ifPresent(result -> landed(lane, result));
             // hands come first
             lane.nextAt = live.roomAt(target, now);
             if (lane.flight.isEmpty() && !lane.waiting.isEmpty() && now >= lane.nextAt) {
@@ -99,16 +99,16 @@ public final class PutBack {
                 .limitNanos();
     }
 
-    private void landed(Lane lane, Landing landing) {
+    private void landed(Lane lane, MessageResult result) {
         lane.flight = Optional.empty();
         lane.tries++;
-        if (landing.because().isPresent()) {
+        if (Flight.obstacle(result).isPresent()) {
             // the target is held, or out of reach: the rest stays offered
             lane.waiting.clear();
-        } else if (landing.isBack() || lane.tries >= MOST_TRIES) {
+        } else if (Flight.isBack(result) || lane.tries >= MOST_TRIES) {
             Old old = lane.waiting.pollFirst();
             lane.tries = 0;
-            if (landing.isBack()) {
+            if (Flight.isBack(result)) {
                 open.remove(old);
             }
         }

@@ -1,9 +1,11 @@
 package imperan.proof.run;
 
+import imperan.live.Evidence;
 import imperan.live.Expectation;
 import imperan.live.Line;
+import imperan.live.MessageResult;
+import imperan.live.MessageResult.Differed.How;
 import imperan.osc.OscArgument;
-import imperan.proof.report.Verdict;
 import java.util.List;
 import java.util.Optional;
 
@@ -40,8 +42,8 @@ final class ReadBack {
     private final long since;
     private int asked;
     private int agreed;
-    private List<OscArgument> agreedOn = List.of();
-    private Optional<List<OscArgument>> differed = Optional.empty();
+    private Optional<Evidence> agreedOn = Optional.empty();
+    private Optional<MessageResult> differed = Optional.empty();
     private Found found = Found.OPEN;
     private long askAt;
 
@@ -89,8 +91,8 @@ final class ReadBack {
         return agreed;
     }
 
-    /** In its own form, what it said that agrees with what was said; empty where it said nothing that does. */
-    List<OscArgument> agreedOn() {
+    /** What it said last that agrees with what was said; empty where it said nothing that does. */
+    Optional<Evidence> agreedOn() {
         return agreedOn;
     }
 
@@ -100,25 +102,27 @@ final class ReadBack {
 
     /** What its target said last that is not what was said; empty where it says nothing else. */
     List<OscArgument> instead() {
-        return differed.orElse(List.of());
+        return differed.map(MessageResult::said).orElse(List.of());
     }
 
-    /** @param said what it says; empty where nothing came */
-    void told(List<OscArgument> said, long now) {
-        if (said.isEmpty()) {
+    /** @param answer what became of the question */
+    void told(MessageResult answer, long now) {
+        if (answer.said().isEmpty()) {
             found = Found.UNTOLD;
-        } else if (expected.agrees(said, sent.arguments(), line.send().arguments())) {
+        } else if (answer instanceof MessageResult.Agreed told
+                && expected.agrees(told.said(), sent.arguments(), line.send().arguments())) {
             agreed++;
-            agreedOn = said;
+            agreedOn = Optional.of(told.evidence());
             found = agreed == enough ? Found.TAKEN : Found.OPEN;
         } else {
-            differs(said, now);
+            differs(answer, now);
         }
     }
 
-    private void differs(List<OscArgument> said, long now) {
-        boolean again = differed.filter(said::equals).isPresent();
-        differed = Optional.of(said);
+    private void differs(MessageResult answer, long now) {
+        List<OscArgument> said = answer.said();
+        boolean again = differed.map(MessageResult::said).filter(said::equals).isPresent();
+        differed = Optional.of(answer);
         agreed = 0;
         askAt = now + AGAIN_NANOS;
         boolean isBefore = before.filter(
@@ -132,11 +136,11 @@ final class ReadBack {
     }
 
     /** What it says of what was said; empty where it says nothing against it. */
-    Optional<Verdict> against() {
+    Optional<How> against() {
         return switch (found) {
             case OPEN, TAKEN, UNTOLD -> Optional.empty();
-            case AS_BEFORE -> Optional.of(Verdict.IGNORED);
-            case ANOTHER -> Optional.of(Verdict.WRONG_VALUE);
+            case AS_BEFORE -> Optional.of(How.AS_BEFORE);
+            case ANOTHER -> Optional.of(How.VALUE);
         };
     }
 }

@@ -1,8 +1,8 @@
 package imperan.proof.run;
 
 import imperan.live.LinkState;
+import imperan.live.MessageResult;
 import imperan.proof.report.TargetState;
-import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import java.util.HashSet;
 import java.util.Optional;
@@ -57,11 +57,12 @@ final class Silence {
     }
 
     /** It is known what came of something that was said to it. */
-    void landed(Saying saying, For why, Verdict verdict, long now) {
-        if (verdict == Verdict.PORT_CLOSED) {
+    void landed(Saying saying, For why, MessageResult result, long now) {
+        if (result instanceof MessageResult.PortClosed) {
             closed = true;
             givenUp |= !standIn || why == For.PROBE;
-        } else if (verdict == Verdict.NO_ANSWER) {
+        } else if (result instanceof MessageResult.NoAnswer none
+                && none.arrivedAs().isEmpty()) {
             addresses.add(saying.line().address());
             unanswered++;
             since = since.or(() -> Optional.of(now));
@@ -72,7 +73,8 @@ final class Silence {
                 givenUp |= asked || known.isEmpty();
                 inDoubt = !givenUp;
             }
-        } else if (saying.asks() && (verdict == Verdict.CONFIRMED || verdict == Verdict.LATE)) {
+        } else if (saying.asks()
+                && (result instanceof MessageResult.Answered || result instanceof MessageResult.Late)) {
             known = Optional.of(saying);
         }
     }

@@ -10,7 +10,9 @@ import static imperan.proof.run.Lines.sending;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import imperan.live.Strength;
+import imperan.live.Came;
+import imperan.live.MessageResult;
+import imperan.live.MessageResult.Differed.How;
 import imperan.osc.OscArgument;
 import imperan.proof.report.Extent;
 import imperan.proof.report.LineResult;
@@ -48,12 +50,11 @@ class ExtentsTest {
                     double told = takes.applyAsDouble(sent);
                     boolean good = Math.abs(told - sent) <= 1 / 127.0;
                     return new Sample(
-                            good ? Verdict.CONFIRMED : Verdict.WRONG_VALUE,
-                            good ? Optional.of(Strength.READ_BACK) : Optional.empty(),
-                            Optional.of(1L),
                             List.of(f(sent)),
-                            List.of(f(told)),
-                            true);
+                            good
+                                    ? Came.asked("/a", List.of(f(told)), 1)
+                                    : new MessageResult.Differed(
+                                            How.VALUE, "/a", List.of(f(told)), Optional.of(1L), true));
                 })
                 .toList();
     }

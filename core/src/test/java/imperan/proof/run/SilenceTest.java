@@ -8,8 +8,10 @@ import static imperan.proof.run.Lines.hall;
 import static imperan.proof.run.Lines.level;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import imperan.live.Came;
 import imperan.live.Line;
 import imperan.live.LinkState;
+import imperan.live.MessageResult;
 import imperan.osc.OscMessage;
 import imperan.proof.Hall;
 import imperan.proof.report.LineResult;
@@ -176,6 +178,10 @@ class SilenceTest {
 
     // ---- counted by itself
 
+    private static final MessageResult NONE = new MessageResult.NoAnswer(1, Optional.empty());
+    private static final MessageResult TOLD = Came.asked("/7", List.of(f(0)), 1);
+    private static final MessageResult CLOSED = new MessageResult.PortClosed();
+
     private static Line line(int address) {
         return new Line(Optional.empty(), 0, Optional.of(Shows.DESK), "Desk", "/" + address, List.of(f(0)));
     }
@@ -187,7 +193,7 @@ class SilenceTest {
     private static Silence after(int unanswered, long everyNanos) {
         Silence silence = new Silence(true, false);
         for (int i = 0; i < unanswered; i++) {
-            silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, i * everyNanos);
+            silence.landed(Saying.of(line(i)), For.PROBE, NONE, i * everyNanos);
         }
         return silence;
     }
@@ -204,7 +210,7 @@ class SilenceTest {
     @Test
     void oneAddressThatIsNeverAnsweredIsOneAddress() {
         Silence silence = new Silence(true, false);
-        IntStream.range(0, 30).forEach(i -> silence.landed(Saying.of(line(1)), For.PROBE, Verdict.NO_ANSWER, i));
+        IntStream.range(0, 30).forEach(i -> silence.landed(Saying.of(line(1)), For.PROBE, NONE, i));
         assertThat(silence.isGivenUp()).isFalse();
     }
 
@@ -213,42 +219,40 @@ class SilenceTest {
         Silence silence = after(9, 1);
         silence.isHeard();
         IntStream.range(0, 9)
-                .forEach(
-                        i -> silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, (100 + 20 * i) * SECOND));
-        silence.landed(Saying.of(line(9)), For.PROBE, Verdict.CONFIRMED, 400 * SECOND);
+                .forEach(i -> silence.landed(Saying.of(line(i)), For.PROBE, NONE, (100 + 20 * i) * SECOND));
+        silence.landed(Saying.of(line(9)), For.PROBE, TOLD, 400 * SECOND);
         assertThat(silence.isGivenUp())
                 .as("it was there, and nothing is known that it answers")
                 .isFalse();
         assertThat(silence.state(Optional.of(LinkState.ANSWERING))).isEqualTo(TargetState.ANSWERED);
-        silence.landed(Saying.of(line(9)), For.PROBE, Verdict.NO_ANSWER, 400 * SECOND);
+        silence.landed(Saying.of(line(9)), For.PROBE, NONE, 400 * SECOND);
         assertThat(silence.isGivenUp()).isTrue();
     }
 
     @Test
     void whatItAnsweredBeforeIsAskedOnceAndDecides() {
         Silence silence = new Silence(true, false);
-        silence.landed(Saying.of(question(7)), For.READING, Verdict.CONFIRMED, 0);
+        silence.landed(Saying.of(question(7)), For.READING, TOLD, 0);
         silence.isHeard();
-        IntStream.range(0, 3)
-                .forEach(i -> silence.landed(Saying.of(line(1)), For.PROBE, Verdict.NO_ANSWER, 4 * i * SECOND));
+        IntStream.range(0, 3).forEach(i -> silence.landed(Saying.of(line(1)), For.PROBE, NONE, 4 * i * SECOND));
         assertThat(silence.isGivenUp()).isFalse();
         assertThat(silence.question()).hasValue(Saying.of(question(7)));
         silence.asks();
         assertThat(silence.question()).isEmpty();
-        silence.landed(Saying.of(question(7)), For.READING, Verdict.NO_ANSWER, 13 * SECOND);
+        silence.landed(Saying.of(question(7)), For.READING, NONE, 13 * SECOND);
         assertThat(silence.isGivenUp()).isTrue();
     }
 
     @Test
     void whoAnswersItIsThere() {
         Silence silence = new Silence(true, false);
-        silence.landed(Saying.of(question(7)), For.READING, Verdict.CONFIRMED, 0);
-        IntStream.range(0, 10).forEach(i -> silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, i));
+        silence.landed(Saying.of(question(7)), For.READING, TOLD, 0);
+        IntStream.range(0, 10).forEach(i -> silence.landed(Saying.of(line(i)), For.PROBE, NONE, i));
         assertThat(silence.question()).isPresent();
         silence.asks();
         silence.isHeard();
         assertThat(silence.question()).isEmpty();
-        IntStream.range(0, 10).forEach(i -> silence.landed(Saying.of(line(i)), For.PROBE, Verdict.NO_ANSWER, i));
+        IntStream.range(0, 10).forEach(i -> silence.landed(Saying.of(line(i)), For.PROBE, NONE, i));
         assertThat(silence.question()).as("and is asked again").isPresent();
         assertThat(silence.isGivenUp()).isFalse();
     }
@@ -256,7 +260,7 @@ class SilenceTest {
     @Test
     void aClosedPortIsEnoughAtOnceAndWhoIsHeardAgainHasItOpen() {
         Silence silence = new Silence(true, false);
-        silence.landed(Saying.of(line(1)), For.PROBE, Verdict.PORT_CLOSED, 0);
+        silence.landed(Saying.of(line(1)), For.PROBE, CLOSED, 0);
         assertThat(silence.isGivenUp()).isTrue();
         assertThat(silence.state(Optional.empty())).isEqualTo(TargetState.PORT_CLOSED);
         silence.isHeard();
@@ -266,10 +270,10 @@ class SilenceTest {
     @Test
     void atAStandInSomeLineTellsOfTheClosedPort() {
         Silence silence = new Silence(true, true);
-        silence.landed(Saying.of(question(1)), For.READING, Verdict.PORT_CLOSED, 0);
+        silence.landed(Saying.of(question(1)), For.READING, CLOSED, 0);
         assertThat(silence.isClosed()).isTrue();
         assertThat(silence.isGivenUp()).isFalse();
-        silence.landed(Saying.of(line(1)), For.PROBE, Verdict.PORT_CLOSED, 0);
+        silence.landed(Saying.of(line(1)), For.PROBE, CLOSED, 0);
         assertThat(silence.isGivenUp()).isTrue();
     }
 
