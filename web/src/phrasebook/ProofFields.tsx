@@ -31,6 +31,11 @@ export function ProofFields({ id, phrase, put }: { id: string; phrase: Phrase; p
           onCommit={(n) => set("spacing", { spacing: n || null })}
         />
         <NumberField
+          label="Seconds that it is pressed at the venue (0: 0.2)"
+          value={proof.pressed ?? 0}
+          onCommit={(n) => set("pressed", { pressed: n || null })}
+        />
+        <NumberField
           label="Most times a line is sent (0: no limit)"
           whole
           value={proof.most ?? 0}

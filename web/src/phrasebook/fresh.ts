@@ -39,5 +39,5 @@ export const freshPhrase = (address: string): Phrase => ({
   meaning: "",
   maskedBy: "",
   masks: [],
-  proof: { low: null, high: null, sweep: false, spacing: null, most: null },
+  proof: { low: null, high: null, sweep: false, spacing: null, pressed: null, most: null },
 });

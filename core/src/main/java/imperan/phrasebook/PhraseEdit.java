@@ -72,7 +72,12 @@ public final class PhraseEdit {
                 id,
                 phrase,
                 phrase.proved(new ProofRule(
-                        range.get().low(), range.get().high(), before.sweep(), before.spacing(), before.most())),
+                        range.get().low(),
+                        range.get().high(),
+                        before.sweep(),
+                        before.spacing(),
+                        before.pressed(),
+                        before.most())),
                 author);
     }
 

@@ -29,7 +29,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class ShowFile {
 
     public static final String FORMAT = "imperan-show";
-    public static final int VERSION = 16;
+    public static final int VERSION = 17;
 
     /** A show of thousands of controls with all its pictures needs a quarter of it. */
     public static final int MOST_CHARACTERS = 32 << 20;

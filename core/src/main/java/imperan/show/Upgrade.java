@@ -57,6 +57,9 @@ public final class Upgrade {
         if (version < 16) {
             from15(body);
         }
+        if (version < 17) {
+            from16(body);
+        }
     }
 
     private static String kind(JsonNode body) {
@@ -216,6 +219,13 @@ public final class Upgrade {
             body.path("arguments")
                     .forEach(
                             argument -> add(argument, "{\"texts\": {\"longest\": null, \"characters\": \"UNKNOWN\"}}"));
+        }
+    }
+
+    /** How long a proof presses something could not be said. */
+    private static void from16(JsonNode body) {
+        if (kind(body).equals("phrase") && !body.path("proof").has("pressed")) {
+            add(body.path("proof"), "{\"pressed\": null}");
         }
     }
 

@@ -67,9 +67,14 @@ class AnswerTextTest {
 
     @Test
     void theRulesOfAProofComeBackAsTheyWere() {
-        ProofRule all =
-                ProofRule.USUAL.within(-60, -20.5).sweeping().spaced(0.25).atMost(1);
-        assertThat(ProofText.write(all)).isEqualTo("-60 to -20.5; full sweep; every 0.25 s; at most 1");
+        ProofRule all = ProofRule.USUAL
+                .within(-60, -20.5)
+                .sweeping()
+                .spaced(0.25)
+                .pressed(0.5)
+                .atMost(1);
+        assertThat(ProofText.write(all))
+                .isEqualTo("-60 to -20.5; full sweep; every 0.25 s; pressed for 0.5 s; at most 1");
         assertThat(ProofText.read(ProofText.write(all))).hasValue(all);
         assertThat(ProofText.read(" ")).hasValue(ProofRule.USUAL);
         assertThat(ProofText.read("every 600 s; at most 1000"))
@@ -82,6 +87,8 @@ class AnswerTextTest {
                 "every 0 s",
                 "every 601 s",
                 "at most 0",
+                "pressed for 0.01 s",
+                "pressed for 11 s",
                 "at most 1001",
                 "1 to 1",
                 "2 to 1",

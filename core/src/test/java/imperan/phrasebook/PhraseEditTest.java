@@ -120,6 +120,7 @@ class PhraseEditTest {
                                                                 .proved(ProofRule.USUAL
                                                                         .within(1, 2)
                                                                         .spaced(3)
+                                                                        .pressed(2)
                                                                         .atMost(4))),
                                                 show(VALUE)
                                                         .held(ID)
@@ -129,7 +130,7 @@ class PhraseEditTest {
                 .show();
         assertThat(proved(careful, " "))
                 .as("near the present value; what else was said stays")
-                .isEqualTo(ProofRule.USUAL.spaced(3).atMost(4));
+                .isEqualTo(ProofRule.USUAL.spaced(3).pressed(2).atMost(4));
         assertThat(refused(PhraseEdit.proofValues(careful, ID, "0.4 to 0.2", ADA)))
                 .contains("a lower and a higher");
     }

@@ -155,7 +155,7 @@ public final class OneOfEach {
                         "mute")
                 .doing(Phrase.Effect.VALUE)
                 .masked(List.of(Mask.other("/in/<ch:1..12>/solo", "1")))
-                .proved(ProofRule.USUAL.within(0.2, 0.4).spaced(2).atMost(3));
+                .proved(ProofRule.USUAL.within(0.2, 0.4).spaced(2).pressed(0.5).atMost(3));
         Behaviour.Condition ready = new Behaviour.Condition(Optional.of(rack), "/ready", 0, "1");
         return accepted(
                 withPage(),

@@ -77,7 +77,7 @@ class ShowFileTest {
         assertThat(schema.validate(file, InputFormat.JSON)).isEmpty();
         assertThat(schema.validate(written(OneOfEach.show()), InputFormat.JSON)).isEmpty();
         for (String broken : List.of(
-                file.replace("\"version\":16", "\"version\":1"),
+                file.replace("\"version\":17", "\"version\":1"),
                 file.replace("\"port\":7101", "\"port\":0"),
                 file.replace("\"action\":\"LATCHING\"", "\"action\":1"),
                 file.replace("\"kind\":\"fader\"", "\"kind\":\"slider\""),
@@ -95,7 +95,7 @@ class ShowFileTest {
                 "{\"format\":\"imp | line 1, column 15 | not JSON",
                 "[] | format | not a show file",
                 "{\"format\":\"other\"} | format | not a show file",
-                "{\"format\":\"imperan-show\",\"version\":17} | version | version 17; this Imperan reads versions 1 to 16",
+                "{\"format\":\"imperan-show\",\"version\":18} | version | version 18; this Imperan reads versions 1 to 17",
                 "{\"format\":\"imperan-show\",\"version\":1} | name | no name",
                 "{\"format\":\"imperan-show\",\"version\":1,\"name\":\"S\"} | parts | missing",
             })
@@ -181,7 +181,7 @@ class ShowFileTest {
 
     /** The same file as version 11 wrote it: the ends of a range, and no steps. */
     private static String asOfVersion11(String file) {
-        return file.replace("\"version\":16", "\"version\":11")
+        return file.replace("\"version\":17", "\"version\":11")
                 .replace("\"ask\":null,", "")
                 .replace("\"texts\":{\"characters\":\"UNKNOWN\",\"longest\":null},", "")
                 .replaceAll(
@@ -228,7 +228,7 @@ class ShowFileTest {
                                 List.of(
                                         Listen.value(Optional.of(Shows.DESK), "/t", 0, -45, 45),
                                         Listen.label(Optional.of(Shows.DESK), "/n", 0))))));
-        String eleventh = file.replace("\"version\":16", "\"version\":11")
+        String eleventh = file.replace("\"version\":17", "\"version\":11")
                 .replace("\"ask\":null,", "")
                 .replace("\"texts\":{\"characters\":\"UNKNOWN\",\"longest\":null},", "")
                 .replace("\"degrees\":45,", "\"degrees\":45,\"smoothingSeconds\":0.2,")

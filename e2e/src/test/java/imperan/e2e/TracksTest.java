@@ -357,16 +357,18 @@ class TracksTest extends AdasTest {
             assertThat(region("Track")).containsText("Nothing is heard from Player");
             assertThat(region("Track")).containsText("Not armed");
             Random random = new Random(18);
-            play(player, answers, 100.4, 1.2, 0, random);
+            play(player, answers, System.nanoTime(), 100.4, 1.2, 0, random);
             assertThat(region("Missed")).containsText("1 At 1");
             assertThat(region("Track")).containsText("It follows Player.");
+            // it goes on by itself for a while: armed only then, nothing is passed twice
+            assertThat(region("Track")).containsText("Nothing is heard from Player");
             button("Arm").click();
             assertThat(region("Missed")).hasCount(0);
-            play(player, answers, 101.6, 1.2, 0, random);
+            long now = play(player, answers, System.nanoTime(), 101.6, 1.2, 0, random);
             // a gap in which it goes on by itself, then a jump back over one of them, and one ahead over two
-            play(player, answers, 102.8, 0.8, 0.5, random);
-            play(player, answers, 102.6, 0.8, 0, random);
-            play(player, answers, 105.3, 1.2, 0, random);
+            now = play(player, answers, now, 102.8, 0.8, 0.5, random);
+            now = play(player, answers, now, 102.6, 0.8, 0, random);
+            play(player, answers, now, 105.3, 1.2, 0, random);
             assertThat(page.locator("[data-fired='2']")).hasCount(1);
             assertThat(page.locator("[data-fired='3']")).hasCount(2);
             assertThat(page.locator("[data-fired='4']")).hasCount(0);
@@ -377,25 +379,28 @@ class TracksTest extends AdasTest {
     }
 
     /**
-     * Somebody plays from a place for so long, and says where it is 25 times a second, up to 15 ms late, once it has been silent for a
-     * while.
+     * Somebody plays from a place for so long, and says where it is then 25 times a second, up to 15 ms late, once it has been silent for a
+     * while. However late this machine is, it says where it would be then.
+     *
+     * @return when it ends
      */
-    private static void play(DatagramSocket player, int to, double from, double seconds, double silent, Random random)
+    private static long play(
+            DatagramSocket player, int to, long begun, double from, double seconds, double silent, Random random)
             throws IOException {
-        long begun = System.nanoTime();
         for (double gone = 0; gone < seconds; gone += 0.04) {
             long due = begun + (long) (gone * 1e9) + random.nextInt(15_000_000);
             while (System.nanoTime() < due) {
                 LockSupport.parkNanos(due - System.nanoTime());
             }
-            if (gone < silent) {
+            double at = (System.nanoTime() - begun) / 1e9;
+            if (gone < silent || at >= seconds) {
                 continue;
             }
-            byte[] packet =
-                    OscEncoder.encode(OscMessage.of("/position", new OscArgument.Float32((float) (from + gone))));
+            byte[] packet = OscEncoder.encode(OscMessage.of("/position", new OscArgument.Float32((float) (from + at))));
             player.send(new DatagramPacket(
                     packet, packet.length, new InetSocketAddress(InetAddress.getLoopbackAddress(), to)));
         }
+        return begun + (long) (seconds * 1e9);
     }
 
     @Test

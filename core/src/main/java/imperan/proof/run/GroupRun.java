@@ -32,8 +32,6 @@ import java.util.function.Predicate;
 /** One group of lines while it is proved: read what stands, say and judge, put back. */
 final class GroupRun {
 
-    /** What is pressed is released by then, answered or not. */
-    static final long PRESSED_NANOS = 200_000_000L;
     /** So much later than it was there is a value known that is asked for again and again. */
     private static final long ASKED_AGAIN_NANOS = 300_000_000L;
     /** What is answered by then is asked for each time. */
@@ -75,6 +73,9 @@ final class GroupRun {
     private int putBackMost = PUT_BACK_MOST;
     private boolean done;
     private long saidAt;
+    /** How long what was said last stays pressed, where it presses something. */
+    private long pressedNanos;
+
     private long spacedUntil = Long.MIN_VALUE;
 
     /** @param released whether the same address was said to again before its answer came, to release what it pressed */
@@ -127,7 +128,7 @@ final class GroupRun {
         }
         return open.isEmpty()
                 ? Optional.of(steps.peekFirst().release() ? saidAt : spacedUntil)
-                : releasesUnanswered() ? Optional.of(saidAt + PRESSED_NANOS) : Optional.empty();
+                : releasesUnanswered() ? Optional.of(saidAt + pressedNanos) : Optional.empty();
     }
 
     /**
@@ -144,7 +145,7 @@ final class GroupRun {
             return read(mouth) || settled;
         }
         boolean releases = !steps.isEmpty() && steps.peekFirst().release();
-        if (!open.isEmpty() && !(releasesUnanswered() && now >= saidAt + PRESSED_NANOS)) {
+        if (!open.isEmpty() && !(releasesUnanswered() && now >= saidAt + pressedNanos)) {
             return settled;
         } else if (open.isEmpty() && asking.isPresent()) {
             return ask(asking.get(), now, mouth) || settled;
@@ -258,6 +259,7 @@ final class GroupRun {
         step.judged().filter(line -> standsThere(line, place, step.line())).ifPresent(line -> standsAlready = true);
         place.says(step.line().arguments());
         saidAt = now;
+        step.judged().ifPresent(line -> pressedNanos = line.pressedNanos());
         wasSaid(step.release(), now);
     }
 

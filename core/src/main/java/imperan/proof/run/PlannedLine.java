@@ -48,6 +48,8 @@ public record PlannedLine(
         List<String> silences) {
 
     private static final double NANOS_OF_SECOND = 1e9;
+    /** At a venue nothing stays pressed for longer, unless its phrase says so. */
+    static final double PRESSED_SECONDS = 0.2;
 
     /** Whether a line is said. */
     public enum Way {
@@ -82,6 +84,11 @@ public record PlannedLine(
         return rule().spacing()
                 .map(seconds -> (long) (seconds * NANOS_OF_SECOND))
                 .orElse(0L);
+    }
+
+    /** What it presses at a venue is released by then, answered or not. */
+    long pressedNanos() {
+        return (long) (rule().pressed().orElse(PRESSED_SECONDS) * NANOS_OF_SECOND);
     }
 
     /** Whether the same said again changes nothing, as far as anybody wrote down. */

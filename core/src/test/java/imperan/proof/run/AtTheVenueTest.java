@@ -40,6 +40,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** What a proof says where the real thing listens: nothing before the stage is clear, and little at a time. */
@@ -142,11 +143,9 @@ class AtTheVenueTest {
         assertThat(hall.leastGap()).isGreaterThanOrEqualTo(2_000 * Hall.MS);
     }
 
-    /** What is pressed is released at once; the next press waits. */
-    @Test
-    void aReleaseIsNotWaitedForAndDoesNotShortenTheWait() {
+    private static Control key() {
         Control key = sending("/key", Send.Phase.PRESS, new ArgumentSource.Fixed(ArgumentType.INT32, "1"));
-        key = key.withLines(
+        return key.withLines(
                 List.of(
                         key.sends().get(0),
                         new Send(
@@ -155,7 +154,42 @@ class AtTheVenueTest {
                                 "/key",
                                 List.of(new ArgumentSource.Fixed(ArgumentType.INT32, "0")))),
                 List.of());
-        ProofHall hall = hall(STAND_IN, List.of(mute("/key").proved(ProofRule.USUAL.spaced(2))), key);
+    }
+
+    /** How long each press of the key lasted, in nanoseconds. */
+    private static List<Long> pressed(ProofHall hall) {
+        List<Long> lasted = new ArrayList<>();
+        for (int i = 0; i + 1 < hall.heard.size(); i++) {
+            if (hall.heard.get(i).arguments().equals(List.of(new OscArgument.Int32(1)))) {
+                lasted.add(hall.heardAt.get(i + 1) - hall.heardAt.get(i));
+            }
+        }
+        return lasted;
+    }
+
+    /** A desk that says nothing to a press: it is released by then, in time or not. */
+    @ParameterizedTest
+    @CsvSource({"0, 200", "0.06, 60", "0.9, 900"})
+    void whatIsPressedAtAVenueIsReleasedAfterTheTimeOfItsPhrase(double held, long millis) {
+        ProofRule rule = held == 0
+                ? ProofRule.USUAL.sweeping()
+                : ProofRule.USUAL.sweeping().pressed(held);
+        ProofHall hall = hall(DESK, List.of(mute("/key").proved(rule)), key()).stands("/key", new OscArgument.Int32(0));
+        hall.hall.does((message, bundled, says) -> {
+            hall.note(message);
+            if (message.arguments().isEmpty()) {
+                says.accept("/key", List.of(new OscArgument.Int32(0)));
+            }
+        });
+        hall.prove(ProofHall.cleared(3));
+        assertThat(pressed(hall)).isNotEmpty().allSatisfy(nanos -> assertThat(nanos)
+                .isBetween(millis * Hall.MS, (millis + 5) * Hall.MS));
+    }
+
+    /** What is pressed is released at once; the next press waits. */
+    @Test
+    void aReleaseIsNotWaitedForAndDoesNotShortenTheWait() {
+        ProofHall hall = hall(STAND_IN, List.of(mute("/key").proved(ProofRule.USUAL.spaced(2))), key());
         hall.prove(THRICE);
         List<Long> presses = new ArrayList<>();
         for (int i = 0; i < hall.heard.size(); i++) {
