@@ -31,7 +31,7 @@ export function ProvedMark({ control }: { control: string }) {
   const words = stale
     ? `Changed since it was ${worst.word}: prove it again`
     : away !== null
-      ? `${worst.word}, before its target was away at ${timeOfDay(new Date(away)).slice(0, 5)}: prove it again`
+      ? `${worst.word}; at ${timeOfDay(new Date(away)).slice(0, 5)} its target was away, or another machine answered for it: prove it again`
       : `Last proof: ${worst.word}`;
   return (
     <span

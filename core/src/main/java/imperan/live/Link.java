@@ -384,7 +384,7 @@ final class Link {
         return now >= windowEnds() && enter(LinkState.LOST, now, "nothing came from it in time");
     }
 
-    /** It was away before this server was started. */
+    /** It was away, or another machine answered for it. */
     void wasAway(long at) {
         awayAt = Math.max(awayAt, at);
     }

@@ -114,6 +114,9 @@ public sealed interface LiveEvent {
     /** A link turned from one state to another. */
     record LinkTurned(long at, Cause cause, PartId target, LinkState state, String why) implements LiveEvent {}
 
+    /** What a target was to answer came from another machine: perhaps that one stands in for it now. */
+    record AnsweredElsewhere(long at, Cause cause, PartId target, String host) implements LiveEvent {}
+
     /** Something else is known of a link. That something is counted of it is not told beside what is counted. */
     record LinkChanged(long at, Cause cause, PartId target) implements LiveEvent {}
 

@@ -154,11 +154,23 @@ final class LiveState {
         } else {
             link.answerLog().ended(exchange, result, now);
             happened(link, event);
+            if (result instanceof MessageResult.NoAnswer) {
+                exchange.cameFrom.ifPresent(from -> answeredElsewhere(link, from));
+            }
         }
         exchange.control
                 .map(controls::get)
                 .filter(control -> control.sentAt <= exchange.since)
                 .ifPresent(control -> ended(control, result));
+    }
+
+    /** Nothing came from a target, and its answer from a machine that is none of the show's: what is known of the target may hold no longer. */
+    private void answeredElsewhere(Link link, Missed.CameFrom from) {
+        if (from.claimed().isEmpty() && !from.host().equals(link.target().host())) {
+            link.wasAway(now);
+            happened(new LiveEvent.AnsweredElsewhere(now, cause, link.id(), from.host()));
+            changed(link);
+        }
     }
 
     /** What a control said last was answered, or was not. */

@@ -45,7 +45,7 @@ public final class ReadyWords {
                             .map(proved -> (proved.stale() ? "changed since it was " : "")
                                     + ProofWords.verdict(proved.verdict())
                                     + (!proved.stale() && proved.away().isPresent()
-                                            ? ", before its target was away"
+                                            ? ", before its target was away, or another machine answered for it"
                                             : ""))
                             .orElse("not proved yet");
             case ANSWERED -> "No answer, or a wrong one, to " + item.detail();

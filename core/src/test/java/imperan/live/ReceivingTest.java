@@ -327,6 +327,30 @@ class ReceivingTest {
         assertThat(missed().cameFrom()).contains(new Missed.CameFrom("127.0.0.2", 7_102, 9_202, Optional.of("Rack")));
     }
 
+    /** What is known of a target is of before, once another machine answers in its place; but another target that says the same does not stand in for it. */
+    @Test
+    void whoIsAnsweredForByAnotherMachineWasAway() {
+        assertThat(away()).isEmpty();
+        say("/go");
+        from("127.0.0.2", 7_102, 9_202, OscMessage.of("/went"));
+        stage.pass(2_000);
+        assertThat(away()).isEmpty();
+        say("/go");
+        from("127.0.0.9", 5_000, 9_201, OscMessage.of("/went"));
+        stage.pass(2_000);
+        assertThat(away()).extracting(Places.Away::target).containsExactly(Shows.DESK);
+        long first = away().get(0).at();
+        say("/go");
+        from("127.0.0.9", 5_000, 9_201, OscMessage.of("/went"));
+        stage.desk("/went");
+        stage.pass(2_000);
+        assertThat(away()).as("its own answer came").extracting(Places.Away::at).containsExactly(first);
+    }
+
+    private List<Places.Away> away() {
+        return stage.live.away();
+    }
+
     private void say(String line) {
         assertThat(Asking.say(stage.live, DESK, line, stage.now)).isEmpty();
     }

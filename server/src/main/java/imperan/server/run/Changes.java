@@ -131,6 +131,8 @@ final class Changes implements LiveSink {
         } else if (event instanceof LiveEvent.LinkTurned turned) {
             turn(new LinkTurn(++turnings, turned.at(), turned.target(), turned.state(), turned.why()));
             placesMoved |= turned.state() == LinkState.LOST || turned.state() == LinkState.PORT_CLOSED;
+        } else if (event instanceof LiveEvent.AnsweredElsewhere) {
+            placesMoved = true;
         } else {
             pathOf(event).ifPresent(traces::add);
             linkOf(event).ifPresent(links::add);

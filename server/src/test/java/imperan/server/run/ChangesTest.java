@@ -174,6 +174,20 @@ class ChangesTest {
                 .hasValueSatisfying(fate -> assertThat(fate.isUnanswered()).isTrue()));
     }
 
+    /** Which targets were away outlasts a restart. */
+    @Test
+    void whatIsRememberedOfTargetsIsSavedWhenOneGoesOrAnotherMachineAnswersForIt() {
+        play();
+        changes.takePlacesMoved();
+        changes.happened(new LiveEvent.LinkTurned(1, BY_ADA, DESK, LinkState.ANSWERING, ""));
+        assertThat(changes.takePlacesMoved()).isFalse();
+        changes.happened(new LiveEvent.LinkTurned(2, BY_ADA, DESK, LinkState.LOST, ""));
+        assertThat(changes.takePlacesMoved()).isTrue();
+        changes.happened(new LiveEvent.AnsweredElsewhere(3, BY_ADA, DESK, "192.0.2.77"));
+        assertThat(changes.takePlacesMoved()).isTrue();
+        assertThat(changes.takePlacesMoved()).isFalse();
+    }
+
     @Test
     void pathsAreToldToThoseWhoWatchThem() {
         play();
