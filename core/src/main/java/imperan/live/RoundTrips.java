@@ -22,6 +22,15 @@ final class RoundTrips {
         return ring[(int) ((count - 1) % KEPT)];
     }
 
+    /** The greatest of the kept ones; 0 where there is none. */
+    long greatest() {
+        long greatest = 0;
+        for (int i = 0; i < Math.min(count, KEPT); i++) {
+            greatest = Math.max(greatest, ring[i]);
+        }
+        return greatest;
+    }
+
     /** The smallest value that at least this share of the kept ones does not exceed (nearest rank). */
     long percentile(double share) {
         long[] sorted = Arrays.copyOf(ring, (int) Math.min(count, KEPT));

@@ -80,6 +80,8 @@ public final class ProofRun {
 
     private final ProofPlan plan;
     private final Map<PartId, TargetRun> targets = new LinkedHashMap<>();
+    /** Those whose real thing listens, with one of its lines at least. */
+    private final Set<PartId> venues = new HashSet<>();
     /** Of all targets that its lines go to or are heard from. */
     private final Map<PartId, Silence> silences = new LinkedHashMap<>();
     /** As they stood at the end. */
@@ -114,6 +116,14 @@ public final class ProofRun {
         this.plan = plan;
         this.by = by;
         this.flights = new Flights(by, this::landed);
+        plan.lines().stream()
+                .filter(line -> !line.standIn())
+                .flatMap(line -> line.target().stream())
+                .forEach(venues::add);
+        plan.listens().stream()
+                .filter(listen -> !listen.standIn())
+                .map(PlannedListen::target)
+                .forEach(venues::add);
         Stream.concat(
                         plan.lines().stream().flatMap(line -> line.target().stream()),
                         plan.listens().stream().map(PlannedListen::target))
@@ -198,12 +208,7 @@ public final class ProofRun {
     }
 
     private boolean isStandIn(PartId target) {
-        return plan.lines().stream()
-                        .filter(line -> line.target().filter(target::equals).isPresent())
-                        .allMatch(PlannedLine::standIn)
-                && plan.listens().stream()
-                        .filter(listen -> listen.target().equals(target))
-                        .allMatch(PlannedListen::standIn);
+        return !venues.contains(target);
     }
 
     // ---- what is asked of it from outside
