@@ -164,7 +164,9 @@ final class LiveState {
                 .ifPresent(control -> ended(control, result));
     }
 
-    /** Nothing came from a target, and its answer from a machine that is none of the show's: what is known of the target may hold no longer. */
+    /**
+     * Nothing came from a target, and its answer from a machine that is none of the show's: what is known of the target may hold no longer.
+     */
     private void answeredElsewhere(Link link, Missed.CameFrom from) {
         if (from.claimed().isEmpty() && !from.host().equals(link.target().host())) {
             link.wasAway(now);

@@ -7,7 +7,10 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** What a proof may do with a phrase, as the cell of a table has it: {@code 0.2 to 0.4; full sweep; every 2 s; pressed for 0.5 s; at most 3}. */
+/**
+ * What a proof may do with a phrase, as the cell of a table has it:
+ * {@code 0.2 to 0.4; full sweep; every 2 s; pressed for 0.5 s; at most 3}.
+ */
 final class ProofText {
 
     private static final Pattern EVERY = Pattern.compile("every ([0-9.]+) s");

@@ -327,7 +327,10 @@ class ReceivingTest {
         assertThat(missed().cameFrom()).contains(new Missed.CameFrom("127.0.0.2", 7_102, 9_202, Optional.of("Rack")));
     }
 
-    /** What is known of a target is of before, once another machine answers in its place; but another target that says the same does not stand in for it. */
+    /**
+     * What is known of a target is of before, once another machine answers in its place; but another target that says the same does not
+     * stand in for it.
+     */
     @Test
     void whoIsAnsweredForByAnotherMachineWasAway() {
         assertThat(away()).isEmpty();

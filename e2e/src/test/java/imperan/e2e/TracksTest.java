@@ -567,7 +567,8 @@ class TracksTest extends AdasTest {
                             .toArray();
             double[] sorted = Arrays.stream(beside).map(Math::abs).sorted().toArray();
             System.out.printf(
-                    "%d clicks left beside the second of the track that they belong to by %.1f ms in the middle, %.1f ms at most; the first %.1f, the last %.1f ms%n",
+                    "%d clicks left beside their second of the track by %.1f ms in the middle, %.1f ms at most;"
+                            + " the first %.1f, the last %.1f ms%n",
                     beside.length,
                     sorted[sorted.length / 2],
                     sorted[sorted.length - 1],
