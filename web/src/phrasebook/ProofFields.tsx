@@ -5,6 +5,9 @@ import { Check, NumberField } from "../ui/fields";
 import { report } from "../ui/notices";
 import type { PutPhrase } from "./put";
 
+/** How long a proof presses what says nothing of it, in seconds. */
+const PRESSED = 0.2;
+
 /** What a proof may do with a phrase. */
 export function ProofFields({ id, phrase, put }: { id: string; phrase: Phrase; put: PutPhrase }) {
   const { proof } = phrase;
@@ -31,9 +34,9 @@ export function ProofFields({ id, phrase, put }: { id: string; phrase: Phrase; p
           onCommit={(n) => set("spacing", { spacing: n || null })}
         />
         <NumberField
-          label="Seconds that it is pressed at the venue (0: 0.2)"
-          value={proof.pressed ?? 0}
-          onCommit={(n) => set("pressed", { pressed: n || null })}
+          label="Seconds that it is pressed at the venue"
+          value={proof.pressed ?? PRESSED}
+          onCommit={(n) => set("pressed", { pressed: n === PRESSED ? null : n })}
         />
         <NumberField
           label="Most times a line is sent (0: no limit)"
