@@ -18,6 +18,13 @@ public final class Came {
                 Evidence.ofAnswer(AnswerRule.Says.SAME, new OscMessage(address, said), address, said), afterNanos);
     }
 
+    /** The same came on another address than it was sent to. */
+    public static MessageResult.Answered elsewhere(
+            String address, String heard, List<OscArgument> said, long afterNanos) {
+        return new MessageResult.Answered(
+                Evidence.ofAnswer(AnswerRule.Says.SAME, new OscMessage(address, said), heard, said), afterNanos);
+    }
+
     /** It was asked for afterwards, and said. */
     public static MessageResult.Answered asked(String address, List<OscArgument> said, long afterNanos) {
         return new MessageResult.Answered(Evidence.ofQuestion(address, said), afterNanos);
