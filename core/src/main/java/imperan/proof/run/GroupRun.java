@@ -9,11 +9,8 @@ import imperan.live.MessageResult;
 import imperan.live.MessageResult.Differed.How;
 import imperan.live.Observed;
 import imperan.osc.OscArgument;
-import imperan.osc.OscText;
 import imperan.proof.report.Extent;
-import imperan.proof.report.LineResult;
 import imperan.proof.report.Obstacle;
-import imperan.proof.report.Restored;
 import imperan.proof.report.Verdict;
 import imperan.proof.run.Flight.For;
 import imperan.proof.run.Steps.Step;
@@ -58,9 +55,7 @@ final class GroupRun {
     private final List<Waiting> open = new ArrayList<>();
     private final Deque<Place> unread = new ArrayDeque<>();
     private final Set<String> taken = new HashSet<>();
-    private Deque<Step> steps = new ArrayDeque<>();
-    /** How many times each line is said yet. */
-    private final Map<String, Integer> leftOf = new HashMap<>();
+    private final StepQueue steps = new StepQueue();
 
     private Optional<Asking> asking = Optional.empty();
     private boolean asked;
@@ -127,7 +122,7 @@ final class GroupRun {
             return built && open.isEmpty() && !done ? Optional.of(spacedUntil) : Optional.empty();
         }
         return open.isEmpty()
-                ? Optional.of(steps.peekFirst().release() ? saidAt : spacedUntil)
+                ? Optional.of(steps.releasesNext() ? saidAt : spacedUntil)
                 : releasesUnanswered() ? Optional.of(saidAt + pressedNanos) : Optional.empty();
     }
 
@@ -144,7 +139,7 @@ final class GroupRun {
         if (!built) {
             return read(mouth) || settled;
         }
-        boolean releases = !steps.isEmpty() && steps.peekFirst().release();
+        boolean releases = steps.releasesNext();
         if (!open.isEmpty() && !(releasesUnanswered() && now >= saidAt + pressedNanos)) {
             return settled;
         } else if (open.isEmpty() && asking.isPresent()) {
@@ -153,7 +148,7 @@ final class GroupRun {
         if (!releases && now < spacedUntil && (!steps.isEmpty() || isToPutBack())) {
             return settled;
         } else if (!steps.isEmpty()) {
-            step(steps.pollFirst(), now, mouth);
+            step(steps.take(), now, mouth);
             return true;
         }
         puttingBack = true;
@@ -178,7 +173,7 @@ final class GroupRun {
      * what it answers.
      */
     private boolean releasesUnanswered() {
-        return !steps.isEmpty() && steps.peekFirst().release() && !isStandIn();
+        return steps.releasesNext() && !isStandIn();
     }
 
     private boolean isStandIn() {
@@ -235,12 +230,10 @@ final class GroupRun {
                                 .orElse(Obstacle.CANNOT_BE_READ));
             }
         }
-        steps = Steps.of(plan, conditions, places);
-        steps.forEach(step -> step.judged().ifPresent(line -> leftOf.merge(line.id(), 1, Integer::sum)));
+        steps.fill(Steps.of(plan, conditions, places));
     }
 
     private void step(Step step, long now, Mouth mouth) {
-        step.judged().ifPresent(line -> leftOf.merge(line.id(), -1, Integer::sum));
         Place place = places.movedBy(step.line());
         place.isSpokenTo();
         if (step.release()) {
@@ -404,8 +397,7 @@ final class GroupRun {
         if (!isAsked(line, said.place)) {
             return false;
         }
-        boolean isNews = !samples.get(line.id()).isReadBack(said.flight.line.arguments())
-                || leftOf.getOrDefault(line.id(), 0) <= left;
+        boolean isNews = !samples.get(line.id()).isReadBack(said.flight.line.arguments()) || steps.left(line) <= left;
         if (!isNews && result.after().filter(nanos -> nanos > PROMPT_NANOS).isPresent()) {
             return false;
         }
@@ -421,11 +413,11 @@ final class GroupRun {
 
     /** What is said between makes sense only if it was taken: else what is judged next stands there already. */
     private void between(Waiting waiting, MessageResult result, LiveShow live, long now) {
-        Optional<Step> next = Optional.ofNullable(steps.peekFirst()).filter(step -> !step.release());
-        if (next.flatMap(Step::judged).isEmpty()) {
+        Optional<PlannedLine> next = steps.judgedNext();
+        if (next.isEmpty()) {
             return;
         }
-        PlannedLine line = next.get().judged().orElseThrow();
+        PlannedLine line = next.get();
         standsAlready = !Flight.isBack(result);
         if (result instanceof MessageResult.Differed) {
             judge(line, waiting.flight.line, new Sample(waiting.flight.line.arguments(), result), live, now);
@@ -503,27 +495,8 @@ final class GroupRun {
                 ? of.values() >= Extents.ENOUGH_VALUES || of.probes() >= 2 * Extents.ENOUGH_VALUES
                 : of.probes() >= ENOUGH;
         if (of.answered() == 0 && (isEnough || of.probes() > 0 && closed) || sample.verdict() == Verdict.ONE_WAY) {
-            drop(line);
+            steps.drop(line);
         }
-    }
-
-    /** No more is said for a line, but for what releases. */
-    private void drop(PlannedLine line) {
-        leftOf.remove(line.id());
-        Deque<Step> left = new ArrayDeque<>();
-        boolean dropped = false;
-        boolean first = true;
-        for (Step step : steps) {
-            boolean ofLine = step.judged().filter(line::equals).isPresent();
-            // what was pressed just now is released; the releases of presses that are dropped go with them
-            boolean goes = step.release() ? dropped && !first : ofLine;
-            dropped = goes;
-            first = first && step.release();
-            if (!goes) {
-                left.add(step);
-            }
-        }
-        steps = left;
     }
 
     // ---- how it ends
@@ -608,14 +581,7 @@ final class GroupRun {
         if (puttingBack) {
             return;
         }
-        Deque<Step> left = new ArrayDeque<>();
-        for (Step step : steps) {
-            if (!step.release()) {
-                break;
-            }
-            left.add(new Step(step.line(), Optional.empty(), true));
-        }
-        steps = left;
+        steps.onlyRelease();
         unread.clear();
         built = true;
         // what was said last was answered, and nobody asks any more whether it was taken; of another value nobody knows
@@ -648,38 +614,13 @@ final class GroupRun {
                         : of.isEmpty() && places.of(line).streams()
                                 ? Verdict.UNPROMPTED
                                 : of.verdict(masked.contains(line.id()));
-        List<Long> nanos = of.nanos();
-        Optional<Sample> telling = of.telling();
-        Restored restored = places.of(line).restored();
-        LineResult result = new LineResult(
-                line.id(),
-                line.print(),
-                line.control(),
-                line.page(),
-                line.label(),
-                line.target(),
-                line.targetName(),
-                line.standIn(),
-                line.send().address(),
-                verdict,
-                skipped ? Optional.empty() : of.strength(),
-                because,
-                of.probes(),
-                of.answered(),
-                nanos.isEmpty() ? Optional.empty() : Optional.of(nanos.get((nanos.size() - 1) / 2)),
-                nanos.isEmpty() ? Optional.empty() : Optional.of(nanos.get(nanos.size() - 1)),
-                telling.map(sample -> OscText.brief(sample.sent())).orElse(""),
-                telling.map(sample -> OscText.brief(sample.said())).orElse(""),
-                Optional.empty(),
-                List.of(),
-                restored,
-                extent);
-        return new Outcome(
+        return Outcome.judged(
                 line,
-                result,
-                Optional.ofNullable(seen.get(line.id())).filter(observed -> verdict.fallsShort()),
-                nanos,
-                of.lost(),
-                of.probes());
+                verdict,
+                because,
+                of,
+                places.of(line).restored(),
+                extent,
+                Optional.ofNullable(seen.get(line.id())));
     }
 }

@@ -143,7 +143,7 @@ public final class ProofRun {
             if (line.way() == Way.ATTENDED && plan.conditions().attended()) {
                 attended.add(line);
             } else {
-                outcomes.put(line.id(), unsaid(line, Verdict.SKIPPED, line.because()));
+                outcomes.put(line.id(), Outcome.unsaid(line, Verdict.SKIPPED, line.because()));
             }
         });
     }
@@ -317,11 +317,12 @@ public final class ProofRun {
             });
             target.active().forEach(how);
         });
-        attended.forEach(line -> outcomes.put(line.id(), unsaid(line, Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
+        attended.forEach(
+                line -> outcomes.put(line.id(), Outcome.unsaid(line, Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
         attended.clear();
         asking.filter(open -> open.question() == Question.SEND)
                 .ifPresent(open -> outcomes.put(
-                        open.line().id(), unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
+                        open.line().id(), Outcome.unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.STOPPED))));
         asking = Optional.empty();
         phase = Phase.STOPPING;
     }
@@ -346,7 +347,8 @@ public final class ProofRun {
     public void leaveOut() {
         asking().ifPresent(open -> {
             if (open.question() == Question.SEND) {
-                outcomes.put(open.line().id(), unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.LEFT_OUT)));
+                outcomes.put(
+                        open.line().id(), Outcome.unsaid(open.line(), Verdict.SKIPPED, Optional.of(Obstacle.LEFT_OUT)));
             }
             asking = Optional.empty();
             phase = Phase.RUNNING;
@@ -362,38 +364,6 @@ public final class ProofRun {
             asking = Optional.empty();
             phase = Phase.RUNNING;
         });
-    }
-
-    private static Outcome unsaid(PlannedLine line, Verdict verdict, Optional<Obstacle> because) {
-        return new Outcome(
-                line,
-                new LineResult(
-                        line.id(),
-                        line.print(),
-                        line.control(),
-                        line.page(),
-                        line.label(),
-                        line.target(),
-                        line.targetName(),
-                        line.standIn(),
-                        line.send().address(),
-                        verdict,
-                        Optional.empty(),
-                        because,
-                        0,
-                        0,
-                        Optional.empty(),
-                        Optional.empty(),
-                        "",
-                        "",
-                        Optional.empty(),
-                        List.of(),
-                        Restored.NOT_MOVED,
-                        Optional.empty()),
-                Optional.empty(),
-                List.of(),
-                0,
-                0);
     }
 
     // ---- its turn
@@ -509,7 +479,7 @@ public final class ProofRun {
         attended.removeIf(line -> {
             boolean silent = isGivenUp(line.target());
             if (silent) {
-                outcomes.put(line.id(), unsaid(line, Verdict.SKIPPED, Optional.of(Obstacle.TARGET_SILENT)));
+                outcomes.put(line.id(), Outcome.unsaid(line, Verdict.SKIPPED, Optional.of(Obstacle.TARGET_SILENT)));
             }
             return silent;
         });
